@@ -1,0 +1,60 @@
+/** A plan as plain data for other programs: rounded numbers with their units in their names. */
+import { fitPlan, type Plan } from '../core/plan.ts';
+
+const to = (digits: number, x: number): number => Number(x.toFixed(digits));
+
+/** What `hem plan --json` prints. */
+export function planReport(plan: Plan) {
+  const metresPer100G = new Map(plan.yarns.map((y) => [y.yarn.id, y.yarn.metresPer100G]));
+  const fit = fitPlan(plan);
+  return {
+    name: plan.hem.name,
+    sides: plan.sides.map((side, i) => ({
+      name: side.name,
+      lengthCm: to(1, plan.body.outline.sides[i]!.lengthMm / 10),
+      baseCount: side.count,
+      flatCount: to(1, side.flatCount),
+      schools: side.schools.map(({ id, label, count }) => ({ id, label, count })),
+    })),
+    rounds: plan.rounds.map((round) => ({
+      number: round.number,
+      name: round.name,
+      yarn: round.yarnId,
+      sides: round.sides.map((side, i) => ({
+        name: plan.sides[i]!.name,
+        count: side.tally.stitches,
+        spaces: side.tally.spaces,
+        strainPercent: to(2, side.strain * 100),
+        over: side.fit?.over ?? 0,
+      })),
+      totalStitches: round.total,
+      comesOutEven: round.even,
+      yarnM: to(2, round.yarnM),
+      yarnG: to(2, (round.yarnM * 100) / metresPer100G.get(round.yarnId)!),
+    })),
+    finished: {
+      widthCm: to(1, plan.finishedSize.widthMm / 10),
+      heightCm: to(1, plan.finishedSize.heightMm / 10),
+    },
+    yarns: plan.yarns.map(({ yarn, quantity, ends }) => ({
+      id: yarn.id,
+      name: yarn.name,
+      metres: to(1, quantity.metres),
+      grams: to(1, quantity.grams),
+      balls: quantity.balls,
+      plusMinusPercent: quantity.spread * 100,
+      ends,
+    })),
+    fit: {
+      comesOutEven: fit.even,
+      standsInTheWay: fit.standsInTheWay === null ? null : (plan.rounds[fit.standsInTheWay + 1]?.name ?? null),
+      solutions: fit.solutions.map((s) => ({
+        words: s.words,
+        counts: s.counts,
+        changes: s.changes,
+        cost: to(3, s.cost),
+        lopsided: s.lopsided,
+      })),
+    },
+  };
+}

@@ -1,0 +1,78 @@
+/** Is a file a sound project? Every fault is named at once, by place and remedy. */
+import type { ErrorObject } from 'ajv';
+import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { bodyOf } from '../piece/piece.ts';
+import { FAMILIES, familyById } from '../rounds/registry.ts';
+import { FORMAT, VERSION, type Hem } from './hem.ts';
+import { validate } from './validate.generated.js';
+
+/** Reads the text of a project file. */
+export function readHem(text: string): Outcome<Hem> {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch (error) {
+    return failed(problem('file-not-json', 'the file', { detail: (error as Error).message }));
+  }
+  return checkHem(value);
+}
+
+/** The text of a project file: indented, so that two versions can be compared line by line. */
+export const writeHem = (hem: Hem): string => `${JSON.stringify(hem, null, 2)}\n`;
+
+/** Checks a value that claims to be a project. */
+export function checkHem(value: unknown): Outcome<Hem> {
+  const head = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
+  if (head.format !== FORMAT) return failed(problem('file-not-a-hem', 'format'));
+  if (typeof head.version === 'number' && head.version > VERSION) {
+    return failed(problem('file-too-new', 'version', { version: head.version, known: VERSION }));
+  }
+  if (!validate(value)) return failed(...(validate.errors ?? []).map(schemaProblem));
+  const hem = value as Hem;
+  const problems = references(hem);
+  return problems.length > 0 ? failed(...problems) : done(hem);
+}
+
+function schemaProblem(error: ErrorObject): Problem {
+  const where = error.instancePath.slice(1).replaceAll('/', '.') || 'the file';
+  const { allowedValues, additionalProperty } = error.params as Record<string, unknown>;
+  const detail = Array.isArray(allowedValues)
+    ? `must be one of ${allowedValues.join(', ')}`
+    : typeof additionalProperty === 'string'
+      ? `has an entry “${additionalProperty}” that is not known`
+      : (error.message ?? 'is not sound');
+  return problem('value-unsound', where, { where, detail });
+}
+
+function references(hem: Hem): readonly Problem[] {
+  const problems: Problem[] = [];
+  const yarns = new Set(hem.yarns.map((y) => y.id));
+  const needYarn = (yarn: string, place: string): void => {
+    if (!yarns.has(yarn)) problems.push(problem('yarn-unknown', place, { yarn }));
+  };
+  const needNewId = (ids: readonly string[], place: string): void => {
+    ids.forEach((id, i) => {
+      if (ids.indexOf(id) !== i) problems.push(problem('id-twice', `${place}.${i}.id`, { id }));
+    });
+  };
+  needNewId(
+    hem.yarns.map((y) => y.id),
+    'yarns',
+  );
+  needNewId(
+    hem.rounds.map((r) => r.id),
+    'rounds',
+  );
+  needYarn(hem.base.yarn, 'base.yarn');
+  hem.rounds.forEach((round, i) => {
+    needYarn(round.yarn, `rounds.${i}.yarn`);
+    if (!familyById(round.family)) {
+      const known = FAMILIES.map((f) => f.id).join(', ');
+      problems.push(problem('family-unknown', `rounds.${i}.family`, { family: round.family, known }));
+    }
+  });
+  const needed = bodyOf(hem.piece).edges.length;
+  const found = hem.base.sides.length;
+  if (found !== needed) problems.push(problem('sides-mismatch', 'base.sides', { found, needed }));
+  return problems;
+}

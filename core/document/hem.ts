@@ -1,0 +1,54 @@
+/** The project file of one hem: everything that the maker said, nothing that can be computed from it. */
+import type { Language, StitchKind } from '../terms/stitches.ts';
+import type { CornerId } from '../terms/corners.ts';
+import type { Piece } from '../piece/piece.ts';
+import type { BaseRound } from '../base/baseRound.ts';
+import type { Loop } from '../ring/stitch.ts';
+import type { Yarn } from '../yarn/yarn.ts';
+
+export const FORMAT = 'zig-hem';
+export const VERSION = 1;
+
+/** One entry of the stack of rounds: a family with its choices, worked `times` times. */
+export interface RoundEntry {
+  readonly id: string;
+  readonly family: string;
+  readonly stitch: StitchKind;
+  readonly corner: CornerId;
+  readonly loop: Loop;
+  /** Id of the yarn. */
+  readonly yarn: string;
+  /** 1 or more. */
+  readonly times: number;
+}
+
+/** Gauge of the border stitch, as measured or taken from the yarn's weight. */
+export interface Gauge {
+  /** Single crochet per 10 cm. */
+  readonly stitchesPer10Cm: number;
+  readonly hookMm: number;
+}
+
+export interface Preferences {
+  readonly language: Language;
+  readonly hand: 'right' | 'left';
+  readonly length: 'cm' | 'in';
+}
+
+export interface Hem {
+  readonly format: typeof FORMAT;
+  readonly version: typeof VERSION;
+  readonly id: string;
+  readonly name: string;
+  /** ISO 8601 instants. */
+  readonly created: string;
+  readonly changed: string;
+  readonly preferences: Preferences;
+  readonly piece: Piece;
+  /** Colour of the body, #rrggbb, for drawings. */
+  readonly pieceColour: string;
+  readonly gauge: Gauge;
+  readonly yarns: readonly Yarn[];
+  readonly base: BaseRound;
+  readonly rounds: readonly RoundEntry[];
+}

@@ -1,0 +1,128 @@
+/** Written crochet → recipe. The grammar is `written.peggy`; docs/notation.md describes it with examples. */
+import { stitchCalled, type Language } from '../terms/stitches.ts';
+import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { stitchOf, type Stitch } from '../ring/stitch.ts';
+import type { CornerRecipe, Instruction, Recipe, Step } from '../ring/recipe.ts';
+import { SyntaxError as WrittenError, parse } from './written.generated.js';
+
+interface Located {
+  readonly location: { readonly start: { readonly line: number; readonly column: number } };
+}
+type RawInstruction = Instruction & Partial<Located>;
+type Line = Located &
+  (
+    | { readonly line: 'side' | 'round' | 'lopsided'; readonly steps: readonly RawInstruction[] }
+    | { readonly line: 'corner'; readonly corner: CornerRecipe }
+    | { readonly line: 'pair'; readonly pair: readonly [readonly Stitch[], readonly Stitch[]] }
+    | { readonly line: 'facing'; readonly facing: Recipe['facing'] }
+  );
+
+/**
+ * Reads one round of written crochet.
+ *
+ * @param text lines `side:` (or `round:` for a pattern that ignores corners), `corner:`, and if wanted
+ *   `lopsided:`, `pair:`, `facing:`
+ * @param language what "dc" means in it
+ * @returns the recipe, or problems that name line, column and what was expected there
+ */
+export function parseRound(text: string, language: Language): Outcome<Recipe> {
+  let lines: readonly Line[];
+  try {
+    lines = parse(text, {
+      stitchCalled: (word: string) => stitchCalled(word.toLowerCase().replace('slst', 'sl st'), language),
+    }) as readonly Line[];
+  } catch (error) {
+    if (error instanceof WrittenError) return failed(unreadable(text, error));
+    throw error;
+  }
+  return assemble(lines);
+}
+
+/** The recipe of a text that is part of the program and known to be sound. */
+export function recipeOf(text: string, language: Language = 'us'): Recipe {
+  const key = `${language} ${text}`;
+  let recipe = read.get(key);
+  if (!recipe) {
+    const outcome = parseRound(text, language);
+    if (!outcome.ok) throw new Error(`unsound written round: ${JSON.stringify(outcome.problems)}\n${text}`);
+    recipe = outcome.value;
+    read.set(key, recipe);
+  }
+  return recipe;
+}
+const read = new Map<string, Recipe>();
+
+function unreadable(text: string, error: InstanceType<typeof WrittenError>): Problem {
+  const { line, column } = error.location.start;
+  const word = /^\S+/.exec(text.split('\n')[line - 1]?.slice(column - 1) ?? '')?.[0] ?? 'the end';
+  const expected = new Set<string>();
+  for (const e of error.expected ?? []) if (e.type === 'other') expected.add(e.description);
+  for (const e of error.expected ?? []) if (e.type === 'literal' && e.text.trim()) expected.add(`“${e.text}”`);
+  return problem('written-unreadable', `line ${line}, column ${column}`, {
+    word,
+    expected: [...expected].slice(0, 6).join(', ') || 'something else',
+  });
+}
+
+function assemble(lines: readonly Line[]): Outcome<Recipe> {
+  const problems: Problem[] = [];
+  const once = new Map<string, Line>();
+  for (const line of lines) {
+    const at = `line ${line.location.start.line}`;
+    if (once.has(line.line)) problems.push(problem('written-line-twice', at, { line: line.line }));
+    once.set(line.line, line);
+    if ('steps' in line) problems.push(...stepProblems(line.steps, at));
+  }
+  const along = [...once.values()].find((l) => l.line === 'side' || l.line === 'round');
+  if (!along || !('steps' in along)) problems.push(problem('written-no-side', 'the round'));
+  if (once.has('side') && once.has('round')) problems.push(problem('written-side-and-round', 'the round'));
+  const corner = once.get('corner');
+  if (along?.line === 'side' && !corner) problems.push(problem('written-no-corner', 'the round'));
+  if (problems.length > 0 || !along || !('steps' in along)) return failed(...problems);
+
+  const lopsided = once.get('lopsided');
+  const pair = once.get('pair');
+  const facing = once.get('facing');
+  const cornerRecipe = corner && 'corner' in corner ? corner.corner : { before: [], group: [], after: [] };
+  return done({
+    scope: along.line === 'round' ? 'ring' : 'side',
+    side: along.steps.map(instruction),
+    ...(lopsided && 'steps' in lopsided ? { lopsided: lopsided.steps.map(instruction) } : {}),
+    corner: {
+      before: cornerRecipe.before.map(stitchOf),
+      group: cornerRecipe.group.map(stitchOf),
+      after: cornerRecipe.after.map(stitchOf),
+      ...(pair && 'pair' in pair
+        ? { pair: [pair.pair[0].map(stitchOf), pair.pair[1].map(stitchOf)] as const }
+        : {}),
+    },
+    facing: facing && 'facing' in facing ? facing.facing : 'right',
+  });
+}
+
+function stepProblems(steps: readonly RawInstruction[], at: string): readonly Problem[] {
+  const problems: Problem[] = [];
+  const open = steps.filter((s) => s.do === 'repeat' && s.times === 'to the corner');
+  if (open.length > 1) problems.push(problem('written-two-open-repeats', at));
+  for (const step of steps) {
+    if (step.do !== 'repeat') continue;
+    if (step.body.some((inner) => (inner as Instruction).do === 'repeat')) {
+      problems.push(problem('written-repeat-in-repeat', at));
+    }
+    const uses = step.body.some((inner) => inner.do === 'skip' || inner.do === 'work');
+    if (!uses) problems.push(problem('written-repeat-uses-nothing', at));
+  }
+  const works = steps.some((s) => s.do === 'work' || (s.do === 'repeat' && s.body.some((i) => i.do === 'work')));
+  if (!works) problems.push(problem('written-no-stitch', at));
+  return problems;
+}
+
+const step = (s: Step): Step => {
+  if (s.do === 'work') {
+    return { do: 'work', what: s.what.map(stitchOf), into: s.into, at: s.at, times: s.times };
+  }
+  return s.do === 'make' ? { do: 'make', what: stitchOf(s.what) } : { do: 'skip', count: s.count, of: s.of };
+};
+
+const instruction = (i: RawInstruction): Instruction =>
+  i.do === 'repeat' ? { do: 'repeat', body: i.body.map(step), times: i.times } : step(i);

@@ -1,0 +1,111 @@
+/** Recipe → written crochet, in either language. What it prints, the parser reads back as the same recipe. */
+import { abbreviation, type Language } from '../terms/stitches.ts';
+import { isChainRun, type Stitch } from '../ring/stitch.ts';
+import type { PlaceKind } from '../ring/ring.ts';
+import type { CornerRecipe, Instruction, Recipe, Skip, Step, Work } from '../ring/recipe.ts';
+
+const LOOP_WORDS = { both: '', back: ' blo', front: ' flo', third: ' 3rd loop' } as const;
+const PLACE_WORDS: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> = {
+  stitch: ['st', 'sts'],
+  space: ['ch-sp', 'ch-sps'],
+  gap: ['gap', 'gaps'],
+  post: ['post', 'posts'],
+};
+
+/** A whole round: the lines that the parser reads. */
+export function printRound(recipe: Recipe, language: Language): string {
+  const lines = [`${recipe.scope === 'ring' ? 'round' : 'side'}: ${printSteps(recipe.side, language)}`];
+  if (recipe.lopsided) lines.push(`lopsided: ${printSteps(recipe.lopsided, language)}`);
+  lines.push(`corner: ${printCorner(recipe.corner, language)}`);
+  if (recipe.corner.pair) {
+    const [first, second] = recipe.corner.pair;
+    lines.push(`pair: ${printGroup(first, language)} in first, ${printGroup(second, language)} in second`);
+  }
+  if (recipe.facing === 'wrong') lines.push('facing: wrong');
+  return lines.join('\n');
+}
+
+/** What is done along a side. */
+export const printSteps = (steps: readonly Instruction[], language: Language): string =>
+  steps.map((i) => printInstruction(i, language)).join(', ');
+
+function printInstruction(i: Instruction, language: Language): string {
+  if (i.do === 'repeat') {
+    const body = printSteps(i.body, language);
+    return i.times === 'to the corner' ? `*${body}*` : `[${body}] ${i.times} times`;
+  }
+  return printStep(i, language);
+}
+
+function printStep(step: Step, language: Language): string {
+  if (step.do === 'skip') return printSkip(step, language);
+  if (step.do === 'make') return printStitch(step.what, language);
+  return printWork(step, language);
+}
+
+function printSkip({ count, of }: Skip, language: Language): string {
+  const place = of === 'stitch' ? '' : ` ${PLACE_WORDS[of][count === 1 ? 0 : 1]}`;
+  return `${language === 'us' ? 'sk' : 'miss'} ${count}${place}`;
+}
+
+function printWork(work: Work, language: Language): string {
+  const { what, into, at, times } = work;
+  const only = what[0]!;
+  if (what.length === 1 && only.form === 'together' && at === 'next' && times === 1) {
+    return printStitch(only, language);
+  }
+  const group = printGroup(what, language);
+  if (into === 'post') return `${group} around ${at} post`;
+  const place = PLACE_WORDS[into];
+  if (times > 1) return `${group} in each of next ${times} ${place[1]}`;
+  return `${group} in ${at} ${place[0]}`;
+}
+
+/** What goes into one corner, without the word “corner:”. */
+export function printCorner(corner: CornerRecipe, language: Language, place = 'corner'): string {
+  if (corner.group.length === 0) return 'walk round';
+  const parts = [
+    ...corner.before.map((s) => printStitch(s, language)),
+    `${printGroup(corner.group, language)} in ${place}`,
+    ...corner.after.map((s) => printStitch(s, language)),
+  ];
+  return parts.join(', ');
+}
+
+/** Stitches that go into one place: “5 hdc”, or “(sc, ch 2, sc)”. */
+export function printGroup(group: readonly Stitch[], language: Language): string {
+  const runs: { stitch: Stitch; count: number }[] = [];
+  for (const stitch of group) {
+    const last = runs[runs.length - 1];
+    if (last && last.stitch === stitch && !isChainRun(stitch)) last.count++;
+    else runs.push({ stitch, count: 1 });
+  }
+  const words = runs.map(({ stitch, count }) =>
+    count === 1 ? printStitch(stitch, language) : `${count} ${printStitch(stitch, language)}`,
+  );
+  return words.length === 1 && !isChainRun(group[0]!) ? words[0]! : `(${words.join(', ')})`;
+}
+
+/** One stitch. */
+export function printStitch(s: Stitch, language: Language): string {
+  const word = abbreviation(s.kind, language);
+  const loop = LOOP_WORDS[s.loop];
+  switch (s.form) {
+    case 'picot':
+      return s.chains === 3 ? 'picot' : `picot of ${s.chains}`;
+    case 'tassel':
+    case 'puff':
+    case 'popcorn':
+      return s.form;
+    case 'bobble':
+      return `${s.legs}-${word} bobble`;
+    case 'together':
+      return `${word}${s.legs}tog${loop}`;
+    case 'reverse':
+    case 'twisted':
+      return `${s.form} ${word}${loop}`;
+    case 'plain':
+      if (s.kind === 'ch') return `ch ${s.chains}`;
+      return `${s.post === 'front' ? 'FP' : s.post === 'back' ? 'BP' : ''}${word}${loop}`;
+  }
+}

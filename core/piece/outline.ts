@@ -1,0 +1,111 @@
+/** The outline of a piece: sides and the angles at which they meet, and the outline grown by a border. */
+
+export interface OutlineSide {
+  /** A, B, C … in working order. */
+  readonly name: string;
+  readonly lengthMm: number;
+}
+
+/**
+ * A closed outline, worked round with the right side facing by a right-handed crocheter: anticlockwise as
+ * the piece is looked at. Side 0 runs leftwards along the top.
+ */
+export interface Outline {
+  readonly sides: readonly OutlineSide[];
+  /**
+   * How far the outline turns at the corner before each side, radians: positive at an outer corner, negative
+   * at an inner one; together 2π. Empty for a disc, whose single side closes on itself.
+   */
+  readonly turns: readonly number[];
+}
+
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** The letter of a side: A, B … Z, then A2, B2 …; `index` from 0. */
+export function sideName(index: number): string {
+  const letter = String.fromCharCode(65 + (index % 26));
+  return index < 26 ? letter : `${letter}${Math.floor(index / 26) + 1}`;
+}
+
+export const isDisc = (outline: Outline): boolean => outline.turns.length === 0;
+
+/** An outline with four right angles: A along the top, B down the left, C along the bottom, D up the right. */
+export function rectangle(widthMm: number, heightMm: number): Outline {
+  const lengths = [widthMm, heightMm, widthMm, heightMm];
+  return {
+    sides: lengths.map((lengthMm, i) => ({ name: sideName(i), lengthMm })),
+    turns: lengths.map(() => Math.PI / 2),
+  };
+}
+
+/** How much longer a side becomes per millimetre that the outline grows outwards: tan(φ/2) at either end. */
+export function growthPerMm(outline: Outline, side: number): number {
+  if (isDisc(outline)) return 2 * Math.PI;
+  const before = outline.turns[side]!;
+  const after = outline.turns[(side + 1) % outline.turns.length]!;
+  return Math.tan(before / 2) + Math.tan(after / 2);
+}
+
+/** Length of a side of the outline grown outwards by `heightMm` (0 or more), mm; never below 0. */
+export function lengthAt(outline: Outline, side: number, heightMm: number): number {
+  return Math.max(0, outline.sides[side]!.lengthMm + heightMm * growthPerMm(outline, side));
+}
+
+/**
+ * The corner points of the outline grown by `heightMm`, mm, y downwards, with side 0 starting at `[0]` and
+ * running leftwards. The middle of the ungrown outline's bounding box lies at the origin. Two points for a
+ * disc: its leftmost and rightmost.
+ */
+export function corners(outline: Outline, heightMm: number): readonly Point[] {
+  if (isDisc(outline)) {
+    const radius = outline.sides[0]!.lengthMm / (2 * Math.PI) + heightMm;
+    return [
+      { x: radius, y: 0 },
+      { x: -radius, y: 0 },
+    ];
+  }
+  const points: Point[] = [];
+  let x = 0;
+  let y = 0;
+  let heading = Math.PI;
+  outline.sides.forEach((side, i) => {
+    if (i > 0) heading += outline.turns[i]!;
+    points.push({ x, y });
+    x += side.lengthMm * Math.cos(heading);
+    y -= side.lengthMm * Math.sin(heading);
+  });
+  const xs = points.map((p) => p.x);
+  const ys = points.map((p) => p.y);
+  const middleX = (Math.min(...xs) + Math.max(...xs)) / 2;
+  const middleY = (Math.min(...ys) + Math.max(...ys)) / 2;
+  heading = Math.PI;
+  return points.map((p, i) => {
+    if (i > 0) heading += outline.turns[i]!;
+    // The corner moves out along the outward normal of the side that starts here, and back along the side.
+    const along = -heightMm * Math.tan(outline.turns[i]! / 2);
+    const outX = Math.sin(heading);
+    const outY = Math.cos(heading);
+    return {
+      x: p.x - middleX + outX * heightMm + Math.cos(heading) * along,
+      y: p.y - middleY + outY * heightMm - Math.sin(heading) * along,
+    };
+  });
+}
+
+/** Width and height of the box round the outline grown by `heightMm`, mm. */
+export function extent(
+  outline: Outline,
+  heightMm: number,
+): { readonly widthMm: number; readonly heightMm: number } {
+  const points = corners(outline, heightMm);
+  const xs = points.map((p) => p.x);
+  if (isDisc(outline)) {
+    const across = Math.max(...xs) - Math.min(...xs);
+    return { widthMm: across, heightMm: across };
+  }
+  const ys = points.map((p) => p.y);
+  return { widthMm: Math.max(...xs) - Math.min(...xs), heightMm: Math.max(...ys) - Math.min(...ys) };
+}

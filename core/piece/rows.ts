@@ -1,0 +1,47 @@
+/** A rectangle worked in rows: stitch tops, two sides of row ends, and the underside of the foundation. */
+import { STITCHES } from '../terms/stitches.ts';
+import { rectangle } from './outline.ts';
+import type { Body, Edge, RowsPiece, Spot } from './piece.ts';
+
+/**
+ * The edges of a piece worked in rows. The end stitches of the last row and the end chains of the
+ * foundation are the corners, so those two edges offer two spots fewer than a row has stitches.
+ */
+export function bodyOfRows(piece: RowsPiece): Body {
+  const stitchWidthMm = (piece.widthCm * 10) / piece.stitches;
+  const rowHeights = piece.rows.map((run) => STITCHES[run.stitch].height * stitchWidthMm);
+  const computedMm = piece.rows.reduce((sum, run, i) => sum + run.count * rowHeights[i]!, 0);
+  const scale = (piece.heightCm * 10) / computedMm;
+
+  const upwards: Spot[] = piece.rows.flatMap((run, i) => {
+    const end: Spot = { kind: 'row end', stitch: run.stitch, lengthMm: rowHeights[i]! * scale };
+    return Array.from({ length: run.count }, () => end);
+  });
+  const across = (kind: Spot['kind'], stitch: Spot['stitch']): Edge => {
+    const spot: Spot = { kind, stitch, lengthMm: stitchWidthMm };
+    return {
+      spots: Array.from({ length: Math.max(0, piece.stitches - 2) }, () => spot),
+      numbering: { noun: kind === 'stitch top' ? 'stitch' : 'chain', from: 'first' },
+      measuredMm: piece.widthCm * 10,
+      computedMm: piece.widthCm * 10,
+    };
+  };
+  const ends = (spots: readonly Spot[], from: 'first' | 'last'): Edge => ({
+    spots,
+    numbering: { noun: 'row', from },
+    measuredMm: piece.heightCm * 10,
+    computedMm,
+  });
+  const last = piece.rows[piece.rows.length - 1]!;
+  return {
+    outline: rectangle(piece.widthCm * 10, piece.heightCm * 10),
+    edges: [
+      across('stitch top', last.stitch),
+      ends([...upwards].reverse(), 'last'),
+      across('foundation chain', 'ch'),
+      ends(upwards, 'first'),
+    ],
+    cornerPlaces: ['the end stitch', 'the end stitch', 'the end chain', 'the end chain'],
+    stitchWidthMm,
+  };
+}

@@ -1,0 +1,129 @@
+/**
+ * Expected failures are values: a code, the place it concerns and its numbers. The sentence for each code
+ * lives here and nowhere else, so that screens, the command line and the log say the same thing.
+ */
+
+export interface Problem {
+  readonly code: ProblemCode;
+  /** Where: a path in the project file, a side, a round, a word of a written round. */
+  readonly place: string;
+  readonly values: Readonly<Record<string, string | number>>;
+}
+
+type Sentence = (v: Problem['values']) => { readonly what: string; readonly remedy: string };
+
+const SENTENCES = {
+  'file-not-json': (v) => ({
+    what: `this is not a JSON file (${v.detail})`,
+    remedy: 'Open the project file as it was exported; if it was edited by hand, undo the last edit.',
+  }),
+  'file-not-a-hem': () => ({
+    what: 'this file does not say that it is a Zig Hem project',
+    remedy: 'Choose a file exported from Zig Hem: its first entry is "format": "zig-hem".',
+  }),
+  'file-too-new': (v) => ({
+    what: `the file is of version ${v.version}, this application reads up to ${v.known}`,
+    remedy: 'Update Zig Hem, then open the file again.',
+  }),
+  'value-unsound': (v) => ({
+    what: `${v.detail}`,
+    remedy: `Mend the value at ${v.where}.`,
+  }),
+  'yarn-unknown': (v) => ({
+    what: `refers to yarn “${v.yarn}”, which is not in the basket`,
+    remedy: 'Use the id of a yarn listed under "yarns", or add that yarn.',
+  }),
+  'id-twice': (v) => ({
+    what: `the id “${v.id}” is used twice`,
+    remedy: 'Give every yarn and every round an id of its own.',
+  }),
+  'family-unknown': (v) => ({
+    what: `there is no round family “${v.family}”`,
+    remedy: `Use one of: ${v.known}.`,
+  }),
+  'sides-mismatch': (v) => ({
+    what: `${v.found} sides are described, the piece has ${v.needed}`,
+    remedy: 'Describe every side of the outline once, in working order.',
+  }),
+  'not-even': (v) => ({
+    what: `${v.round} does not come out even on side ${v.side}: ${v.count} there, ${v.over} over`,
+    remedy: `Take ${v.over} fewer or ${v.short} more on this side in the base round.`,
+  }),
+  'nothing-to-work-into': (v) => ({
+    what: `${v.round} is worked into ${v.places}, and the round below offers none on side ${v.side}`,
+    remedy: `Put a round that makes ${v.places} before it.`,
+  }),
+  'tape-disagrees': (v) => ({
+    what: `your rows say ${v.computed} cm, your tape says ${v.measured} cm`,
+    remedy: 'Count the rows and measure again, without stretching.',
+  }),
+  'opposite-differ': (v) => ({
+    what: `sides ${v.sides} differ by ${v.difference} stitches`,
+    remedy: 'Opposite sides of the base round should hold the same count.',
+  }),
+  'written-unreadable': (v) => ({
+    what: `cannot read “${v.word}”`,
+    remedy: `Expected here: ${v.expected}.`,
+  }),
+  'written-line-twice': (v) => ({
+    what: `there are two “${v.line}:” lines`,
+    remedy: 'Join them into one.',
+  }),
+  'written-no-side': () => ({
+    what: 'nothing says what is worked along a side',
+    remedy: 'Add a line that begins “side:”, or “round:” for a pattern that runs past the corners.',
+  }),
+  'written-side-and-round': () => ({
+    what: 'there is both a “side:” and a “round:” line',
+    remedy: 'Keep “side:” when the pattern starts anew after each corner, “round:” when it does not.',
+  }),
+  'written-no-corner': () => ({
+    what: 'nothing says how a corner is worked',
+    remedy: 'Add a line such as “corner: 3 sc in corner”, or “corner: walk round”.',
+  }),
+  'written-two-open-repeats': () => ({
+    what: 'there are two repeats in asterisks',
+    remedy: 'Only one stretch can repeat to the corner; give the other a number: [ … ] 3 times.',
+  }),
+  'written-repeat-in-repeat': () => ({
+    what: 'one repeat stands inside another',
+    remedy: 'Write the inner one out.',
+  }),
+  'written-repeat-uses-nothing': () => ({
+    what: 'the repeat uses up no stitch, so it would never reach the corner',
+    remedy: 'Say inside the repeat what it is worked into, such as “sc in next st”.',
+  }),
+  'written-no-stitch': () => ({
+    what: 'no stitch is worked along the side',
+    remedy: 'Add a stitch with its place, such as “sc in next st”.',
+  }),
+} satisfies Record<string, Sentence>;
+
+export type ProblemCode = keyof typeof SENTENCES;
+
+export const PROBLEM_CODES = Object.keys(SENTENCES) as readonly ProblemCode[];
+
+export function problem(code: ProblemCode, place: string, values: Problem['values'] = {}): Problem {
+  return { code, place, values };
+}
+
+/** What is wrong, in one clause, without the place. */
+export function whatIsWrong(p: Problem): string {
+  return SENTENCES[p.code](p.values).what;
+}
+
+/** What the reader can do about it, as a sentence. */
+export function remedyFor(p: Problem): string {
+  return SENTENCES[p.code](p.values).remedy;
+}
+
+/** One line for a log or a shell: where, what, how to mend. */
+export function problemLine(p: Problem): string {
+  return `${p.place}: ${whatIsWrong(p)}. ${remedyFor(p)}`;
+}
+
+export type Outcome<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+export const done = <T>(value: T): Outcome<T> => ({ ok: true, value });
+export const failed = (...problems: readonly Problem[]): Outcome<never> => ({ ok: false, problems });

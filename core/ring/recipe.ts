@@ -1,0 +1,136 @@
+/**
+ * How a round is worked, in the terms of written crochet: what is done along a side, with one stretch that
+ * repeats as often as the side allows, and what is done at a corner. A recipe knows no counts of any piece;
+ * its multiple and growth follow from it.
+ */
+import { placesTaken, type Stitch } from './stitch.ts';
+import type { PlaceKind } from './ring.ts';
+
+/** Work a group into one place, `times` places in a row. `skipped` goes back to the last place passed over. */
+export interface Work {
+  readonly do: 'work';
+  readonly what: readonly Stitch[];
+  readonly into: PlaceKind;
+  readonly at: 'next' | 'same' | 'skipped';
+  readonly times: number;
+}
+
+/** Pass over places. */
+export interface Skip {
+  readonly do: 'skip';
+  readonly count: number;
+  readonly of: PlaceKind;
+}
+
+/** Chains or an ornament that sit in nothing. */
+export interface Make {
+  readonly do: 'make';
+  readonly what: Stitch;
+}
+
+/** A stretch done `times` times, or as often as the places allow. */
+export interface Repeat {
+  readonly do: 'repeat';
+  readonly body: readonly Step[];
+  readonly times: number | 'to the corner';
+}
+
+export type Step = Work | Skip | Make;
+export type Instruction = Step | Repeat;
+
+/**
+ * What is worked into a corner's centre, as groups with what is made between them. When the centre is a
+ * pair of stitches, `pair` says what goes into the first and what into the second.
+ */
+export interface CornerRecipe {
+  readonly before: readonly Stitch[];
+  /** Empty when the corner is walked round: then it is treated as `walk` says. */
+  readonly group: readonly Stitch[];
+  readonly after: readonly Stitch[];
+  readonly pair?: readonly [readonly Stitch[], readonly Stitch[]];
+}
+
+export interface Recipe {
+  /** `side`: the pattern starts anew after every corner. `ring`: it runs round the whole piece. */
+  readonly scope: 'side' | 'ring';
+  readonly side: readonly Instruction[];
+  /** Another way along the side that comes out at counts where `side` does not, less symmetrically. */
+  readonly lopsided?: readonly Instruction[];
+  readonly corner: CornerRecipe;
+  readonly facing: 'right' | 'wrong';
+}
+
+/** A side's pattern taken apart: what comes before the open repeat, the repeat, and what comes after it. */
+export interface Pattern {
+  readonly head: readonly Step[];
+  readonly body: readonly Step[];
+  readonly tail: readonly Step[];
+}
+
+/** Unrolls fixed repeats and splits a side's instructions at their open repeat. */
+export function patternOf(instructions: readonly Instruction[]): Pattern {
+  const head: Step[] = [];
+  const tail: Step[] = [];
+  let body: readonly Step[] = [];
+  let current = head;
+  for (const instruction of instructions) {
+    if (instruction.do !== 'repeat') current.push(instruction);
+    else if (instruction.times === 'to the corner') {
+      body = instruction.body;
+      current = tail;
+    } else for (let k = 0; k < instruction.times; k++) current.push(...instruction.body);
+  }
+  return { head, body, tail };
+}
+
+/** Places that a step uses up. */
+export function placesUsed(step: Step): number {
+  if (step.do === 'skip') return step.count;
+  if (step.do === 'make' || step.at !== 'next') return 0;
+  return step.times * Math.max(...step.what.map(placesTaken));
+}
+
+export const totalPlacesUsed = (steps: readonly Step[]): number =>
+  steps.reduce((sum, step) => sum + placesUsed(step), 0);
+
+/** The kinds of place that a side's instructions use. */
+export function placeKindsUsed(instructions: readonly Instruction[]): ReadonlySet<PlaceKind> {
+  const kinds = new Set<PlaceKind>();
+  const visit = (i: Instruction): void => {
+    if (i.do === 'repeat') i.body.forEach(visit);
+    else if (i.do === 'work') kinds.add(i.into);
+    else if (i.do === 'skip') kinds.add(i.of);
+  };
+  instructions.forEach(visit);
+  return kinds;
+}
+
+/** What a recipe asks of a count: places ≡ `remainder` modulo `modulus`, and at least `least`. */
+export interface Needs {
+  readonly on: 'side' | 'ring';
+  readonly modulus: number;
+  readonly remainder: number;
+  readonly least: number;
+}
+
+/** Computes from the repeat at which counts a pattern comes out even. */
+export function needsOfPattern(pattern: Pattern, on: Needs['on']): Needs {
+  const fixed = totalPlacesUsed(pattern.head) + totalPlacesUsed(pattern.tail);
+  const modulus = Math.max(1, totalPlacesUsed(pattern.body));
+  return { on, modulus, remainder: fixed % modulus, least: fixed };
+}
+
+/** Needs of a recipe's own, symmetrical pattern. */
+export const needsOf = (recipe: Recipe): Needs => needsOfPattern(patternOf(recipe.side), recipe.scope);
+
+/**
+ * How many places a count has too many for a pattern: 0 when it comes out even; a count below the least is
+ * over by what lies above the next lower fit, counted as if the pattern could shrink.
+ */
+export function placesOver(count: number, needs: Needs): number {
+  return (((count - needs.remainder) % needs.modulus) + needs.modulus) % needs.modulus;
+}
+
+/** True when a count meets the needs. */
+export const comesOutEven = (count: number, needs: Needs): boolean =>
+  count >= needs.least && placesOver(count, needs) === 0;

@@ -1,0 +1,136 @@
+/**
+ * The ring: what lies round the piece after a round has been worked. It is a cyclic run of stitches and
+ * chains in working order, with its corners marked, and it offers the places that the next round uses.
+ */
+import { countsAsStitch, isChainRun, isOrnament, topWidth, type Stitch } from './stitch.ts';
+
+/**
+ * The centre of a corner: `length` entries of the ring from `start`. A stitch or a chain space is 1 long,
+ * a pair of stitches 2. It belongs to neither of the sides that meet there.
+ */
+export interface Centre {
+  readonly start: number;
+  readonly length: number;
+}
+
+export interface Ring {
+  /** Stitches and chain runs in working order. Length is the number of entries of the ring. */
+  readonly made: readonly Stitch[];
+  /**
+   * For every entry, the entry of the ring below that it sits in (for the base round: the spot of the
+   * edge), a gap as {@link gapBefore} codes it; {@link NOTHING} for what sits in nothing, as chains do. Same
+   * length as `made`.
+   */
+  readonly into: Int32Array;
+  /** One centre for each corner; centre i stands before side i. Empty for a disc. */
+  readonly centres: readonly Centre[];
+}
+
+/** What the hook goes into. */
+export type PlaceKind = 'stitch' | 'space' | 'gap' | 'post';
+
+/** A side as a run of entries: `length` entries from `start`, counted round the ring. */
+export interface Span {
+  readonly start: number;
+  readonly length: number;
+}
+
+/** How many sides the ring has: one for each corner, or a single one that closes on itself on a disc. */
+export const sideCount = (ring: Ring): number => Math.max(1, ring.centres.length);
+
+/** The entries strictly between the centre before side `side` and the centre after it. */
+export function sideSpan(ring: Ring, side: number): Span {
+  const size = ring.made.length;
+  if (ring.centres.length === 0) return { start: 0, length: size };
+  const before = ring.centres[side]!;
+  const after = ring.centres[(side + 1) % ring.centres.length]!;
+  const start = (before.start + before.length) % size;
+  const whole = ring.centres.length === 1 ? size - before.length : (after.start - start + size) % size;
+  return { start, length: whole };
+}
+
+/** What a stretch of a ring holds. */
+export interface Tally {
+  readonly stitches: number;
+  readonly spaces: number;
+  readonly chains: number;
+  /** Width of the tops in stitch widths. */
+  readonly width: number;
+}
+
+/** Counts the entries of a span. */
+export function tally(ring: Ring, span: Span): Tally {
+  const size = ring.made.length;
+  let stitches = 0;
+  let spaces = 0;
+  let chains = 0;
+  let width = 0;
+  for (let k = 0, i = span.start; k < span.length; k++, i = i + 1 === size ? 0 : i + 1) {
+    const s = ring.made[i]!;
+    if (isChainRun(s)) {
+      spaces++;
+      chains += s.chains;
+    } else if (countsAsStitch(s)) stitches++;
+    width += topWidth(s);
+  }
+  return { stitches, spaces, chains, width };
+}
+
+/** Counts a side, strictly between its corners' centres. */
+export const tallySide = (ring: Ring, side: number): Tally => tally(ring, sideSpan(ring, side));
+
+/** Counts the whole ring, corners' centres included. */
+export const tallyRing = (ring: Ring): Tally => tally(ring, { start: 0, length: ring.made.length });
+
+/** Counts the centre of a corner. */
+export const tallyCentre = (ring: Ring, corner: number): Tally => tally(ring, ring.centres[corner]!);
+
+/**
+ * Whether the hook can go between entry `i` and the one before it as into a gap: both are stitches, they sit
+ * in different places, and at least one of the two belongs to a group worked into one place.
+ */
+function isGapBefore(ring: Ring, i: number): boolean {
+  const size = ring.made.length;
+  const before = (i - 1 + size) % size;
+  const here = ring.into[i]!;
+  const there = ring.into[before]!;
+  if (here === NOTHING || there === NOTHING || here === there) return false;
+  return ring.into[(i + 1) % size] === here || ring.into[(before - 1 + size) % size] === there;
+}
+
+/** In {@link Ring.into}: sits in nothing. */
+export const NOTHING = -1;
+
+/** The code of the gap before entry `i`, in a list of places and in {@link Ring.into}. */
+export const gapBefore = (i: number): number => -2 - i;
+
+export const isGap = (place: number): boolean => place <= -2;
+
+/** The entry that a place stands for: the entry itself, or the one after a gap. */
+export const entryOf = (place: number): number => (isGap(place) ? -2 - place : place);
+
+/** The places that a side offers to a round that works into `kinds`, in working order. */
+export function placesOnSide(ring: Ring, side: number, kinds: ReadonlySet<PlaceKind>): readonly number[] {
+  return placesInSpan(ring, sideSpan(ring, side), kinds);
+}
+
+/** As {@link placesOnSide}, for any stretch of the ring. */
+export function placesInSpan(ring: Ring, span: Span, kinds: ReadonlySet<PlaceKind>): readonly number[] {
+  const size = ring.made.length;
+  const stitches = kinds.has('stitch') || kinds.has('post');
+  const spaces = kinds.has('space');
+  const gaps = kinds.has('gap');
+  const places: number[] = [];
+  for (let k = 0, i = span.start; k < span.length; k++, i = i + 1 === size ? 0 : i + 1) {
+    if (gaps && isGapBefore(ring, i)) places.push(gapBefore(i));
+    const s = ring.made[i]!;
+    if (isChainRun(s) ? spaces : stitches && !isOrnament(s)) places.push(i);
+  }
+  return places;
+}
+
+/** Which kind of place a code stands for; a stitch also offers its post. */
+export function placeKind(ring: Ring, place: number): PlaceKind {
+  if (isGap(place)) return 'gap';
+  return isChainRun(ring.made[place]!) ? 'space' : 'stitch';
+}

@@ -1,0 +1,49 @@
+/** Corner treatments of plain rounds, each written as crocheters write it. */
+import { STITCHES, type StitchKind } from './stitches.ts';
+
+export type CornerId = 'three' | 'chain-1' | 'chain-2' | 'twos' | 'threes' | 'fours' | 'walk';
+
+interface CornerTreatment {
+  readonly id: CornerId;
+  /** A short name for buttons and lists. */
+  readonly name: string;
+  /** The lines of written crochet that work it with a stitch, in US terms. */
+  readonly write: (stitch: string, round: number) => string;
+}
+
+const around =
+  (each: number, chains: number) =>
+  (stitch: string): string => {
+    const group = each === 1 ? stitch : `${each} ${stitch}`;
+    return `corner: (${group}, ch ${chains}, ${group}) in corner`;
+  };
+
+/** In the order in which they are offered: from the closest to the most open. */
+export const CORNERS: readonly CornerTreatment[] = [
+  { id: 'three', name: '3 in one', write: (s) => `corner: 3 ${s} in corner` },
+  { id: 'chain-1', name: '1, ch 1, 1', write: around(1, 1) },
+  { id: 'chain-2', name: '1, ch 2, 1', write: around(1, 2) },
+  { id: 'twos', name: '2, ch 2, 2', write: around(2, 2) },
+  { id: 'threes', name: '3, ch 2, 3', write: around(3, 2) },
+  {
+    id: 'fours',
+    name: '4 and 3 by turns',
+    // The pair that four leave takes 3 in one and 1 in the other, changing over each time.
+    write: (s, round) =>
+      `corner: 4 ${s} in corner\npair: ${round % 4 < 2 ? `3 ${s} in first, ${s} in second` : `${s} in first, 3 ${s} in second`}`,
+  },
+  { id: 'walk', name: 'no increase', write: () => 'corner: walk round' },
+];
+
+/** A corner treatment by its id. */
+export function cornerTreatment(id: CornerId): CornerTreatment {
+  const found = CORNERS.find((corner) => corner.id === id);
+  if (!found) throw new RangeError(`no corner treatment ${id}`);
+  return found;
+}
+
+/** Written crochet of a plain round: the stitch in each place of the side, and the corner. */
+export function plainRound(stitch: StitchKind, corner: CornerId, round: number): string {
+  const s = STITCHES[stitch].us.abbreviation;
+  return `side: *${s} in next st*\n${cornerTreatment(corner).write(s, round)}`;
+}

@@ -1,0 +1,43 @@
+/** Numbers with units, as a pattern prints them. */
+
+export type LengthUnit = 'cm' | 'in';
+
+/** A length of the piece: whole or half centimetres, or quarter inches. @example lengthWords(1525, 'cm') // '152.5 cm' */
+export function lengthWords(mm: number, unit: LengthUnit): string {
+  return `${lengthNumber(mm, unit)} ${unit}`;
+}
+
+/** The number alone: to half a centimetre, or to a quarter inch. */
+export function lengthNumber(mm: number, unit: LengthUnit): string {
+  return unit === 'cm' ? String(Math.round(mm / 5) / 2) : String(Math.round((mm / 25.4) * 4) / 4);
+}
+
+/** Width by height. @example sizeWords({ widthMm: 1180, heightMm: 1520 }, 'cm') // '118 × 152 cm' */
+export function sizeWords(
+  size: { readonly widthMm: number; readonly heightMm: number },
+  unit: LengthUnit,
+): string {
+  return `${lengthNumber(size.widthMm, unit)} × ${lengthNumber(size.heightMm, unit)} ${unit}`;
+}
+
+/** Yarn length: metres, or yards where lengths are in inches. */
+export function yarnLengthWords(metres: number, unit: LengthUnit): string {
+  return unit === 'cm' ? `${Math.round(metres)} m` : `${Math.round(metres / 0.9144)} yd`;
+}
+
+/** A signed percentage to one decimal. @example percentWords(-0.0132) // '−1.3 %' */
+export function percentWords(fraction: number): string {
+  const tenths = Math.round(fraction * 1000) / 10;
+  const sign = tenths > 0 ? '+' : tenths < 0 ? '−' : '';
+  return `${sign}${Math.abs(tenths).toFixed(1)} %`;
+}
+
+/** Whole numbers that a range spans when an estimate may be off by a fraction either way. */
+export function rangeWords(value: number, spread: number): string {
+  return `${Math.round(value * (1 - spread))}–${Math.round(value * (1 + spread))}`;
+}
+
+/** @example plural(1, 'ball') // '1 ball' */
+export function plural(count: number, noun: string): string {
+  return `${count} ${noun}${count === 1 ? '' : 's'}`;
+}
