@@ -47,7 +47,8 @@ export function planReport(plan: Plan) {
     })),
     fit: {
       comesOutEven: fit.even,
-      standsInTheWay: fit.standsInTheWay === null ? null : (plan.rounds[fit.standsInTheWay + 1]?.name ?? null),
+      standsInTheWay:
+        fit.standsInTheWay === null ? null : (plan.rounds[fit.standsInTheWay + 1]?.name ?? null),
       solutions: fit.solutions.map((s) => ({
         words: s.words,
         counts: s.counts,

@@ -97,9 +97,7 @@ export interface Plan {
   readonly problems: readonly Problem[];
 }
 
-export interface Planner {
-  (hem: Hem): Plan;
-}
+export type Planner = (hem: Hem) => Plan;
 
 /** A planner remembers its last plan, so that an edit reworks only what stands on it. */
 export function createPlanner(): Planner {
@@ -276,11 +274,11 @@ function planSide(
     schools: schoolsFor(edge)
       .filter((id) => id !== 'own' || choice.school === 'own')
       .map((id) => ({
-      id,
-      label: schoolLabel(id, edge, choice.own),
-      count: schoolCount(id, edge, widthMm, choice.own),
-      basis: basis(edge, rates(id, edge, widthMm, choice.own)),
-    })),
+        id,
+        label: schoolLabel(id, edge, choice.own),
+        count: schoolCount(id, edge, widthMm, choice.own),
+        basis: basis(edge, rates(id, edge, widthMm, choice.own)),
+      })),
     flatCount: at(0),
     flatFrom: at(-FLAT_LIMITS.flat),
     flatTo: at(FLAT_LIMITS.flat),
@@ -327,9 +325,7 @@ function problemsOf(
   rounds: readonly RoundPlan[],
 ): readonly Problem[] {
   const problems: Problem[] = [];
-  const tape = body.edges.find(
-    (edge) => Math.abs(edge.computedMm / edge.measuredMm - 1) > TAPE_TOLERANCE,
-  );
+  const tape = body.edges.find((edge) => Math.abs(edge.computedMm / edge.measuredMm - 1) > TAPE_TOLERANCE);
   if (tape) {
     problems.push(
       problem('tape-disagrees', 'the piece', {

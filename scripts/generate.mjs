@@ -30,7 +30,12 @@ export function parse(text: string, options: { readonly stitchCalled: (word: str
 );
 
 const schema = JSON.parse(readFileSync(at('core/document/hem.schema.json'), 'utf8'));
-const ajv = new Ajv({ allErrors: true, strict: true, allowUnionTypes: true, code: { source: true, esm: true } });
+const ajv = new Ajv({
+  allErrors: true,
+  strict: true,
+  allowUnionTypes: true,
+  code: { source: true, esm: true },
+});
 const source = standalone.default(ajv, ajv.compile(schema));
 const bundled = await build({
   stdin: { contents: source, resolveDir: at('.'), loader: 'js' },

@@ -26,12 +26,7 @@ export interface BaseRound {
 }
 
 /** Stitches that a school gives along an edge, before any change by hand. */
-export function schoolCount(
-  school: SchoolId,
-  edge: Edge,
-  stitchWidthMm: number,
-  own: OwnRate,
-): number {
+export function schoolCount(school: SchoolId, edge: Edge, stitchWidthMm: number, own: OwnRate): number {
   return Math.round(rates(school, edge, stitchWidthMm, own).reduce((sum, rate) => sum + rate, 0));
 }
 

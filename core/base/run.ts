@@ -11,7 +11,9 @@ import type { Edge } from '../piece/piece.ts';
 export function placementWords(counts: readonly number[], edge: Edge): string {
   if (counts.length === 0) return 'nothing along this side';
   return stretches(counts, edge)
-    .map(({ spots, name, first }) => `${name}${stretchWords(counts.slice(first, first + spots), edge, first)}`)
+    .map(
+      ({ spots, name, first }) => `${name}${stretchWords(counts.slice(first, first + spots), edge, first)}`,
+    )
     .join('; ');
 }
 
@@ -24,7 +26,9 @@ interface Stretch {
 
 /** Stretches of an edge whose spots are of one kind, such as the runs of rows that end on a side. */
 function stretches(counts: readonly number[], edge: Edge): readonly Stretch[] {
-  const starts = edge.spots.flatMap((spot, i) => (i > 0 && spot.stitch === edge.spots[i - 1]!.stitch ? [] : [i]));
+  const starts = edge.spots.flatMap((spot, i) =>
+    i > 0 && spot.stitch === edge.spots[i - 1]!.stitch ? [] : [i],
+  );
   if (starts.length === 1) return [{ first: 0, spots: counts.length, name: '' }];
   return starts.map((first, k) => {
     const end = (starts[k + 1] ?? counts.length) - 1;
@@ -43,9 +47,11 @@ function stretchWords(counts: readonly number[], edge: Edge, offset: number): st
   if (byFrequency.length === 1) return `${usual} in each`;
 
   const differing = counts.flatMap((c, i) => (c === usual ? [] : [i]));
-  if (differing.length > MOST_NAMED) return byTurns(counts, edge, offset) ?? every(counts, usual, edge, offset);
+  if (differing.length > MOST_NAMED)
+    return byTurns(counts, edge, offset) ?? every(counts, usual, edge, offset);
   const groups = new Map<number, number[]>();
-  for (const i of differing) groups.set(counts[i]!, [...(groups.get(counts[i]!) ?? []), spotNumber(edge, offset + i)]);
+  for (const i of differing)
+    groups.set(counts[i]!, [...(groups.get(counts[i]!) ?? []), spotNumber(edge, offset + i)]);
   const parts = [...groups].map(([count, numbers]) => `${count} at ${noun} ${listWords(numbers)}`);
   return `${usual} in each, but ${parts.join(' and ')}`;
 }
@@ -63,7 +69,9 @@ function byTurns(counts: readonly number[], edge: Edge, offset: number): string 
   if (doubled.length > MOST_NAMED || new Set(counts).size > 2) return undefined;
   const lead = `${counts[0]}, ${counts[0] === counts[1] ? other(counts) : counts[1]} by turns`;
   if (doubled.length === 0) return lead;
-  const pairs = doubled.map((i) => `${spotNumber(edge, offset + i - 1)}/${spotNumber(edge, offset + i)} (${counts[i]} in both)`);
+  const pairs = doubled.map(
+    (i) => `${spotNumber(edge, offset + i - 1)}/${spotNumber(edge, offset + i)} (${counts[i]} in both)`,
+  );
   return `${lead}, but the same twice running at ${edge.numbering.noun}s ${listWords(pairs)}`;
 }
 
@@ -76,7 +84,8 @@ function every(counts: readonly number[], usual: number, edge: Edge, offset: num
   const steps = at.slice(1).map((i, k) => i - at[k]!);
   const fewest = Math.min(...steps);
   const most = Math.max(...steps);
-  const distance = fewest === most ? `every ${ordinal(fewest)}` : `every ${ordinal(fewest)} or ${ordinal(most)}`;
+  const distance =
+    fewest === most ? `every ${ordinal(fewest)}` : `every ${ordinal(fewest)} or ${ordinal(most)}`;
   const { noun } = edge.numbering;
   return `${usual} in each, but ${there} in ${distance} ${noun} (${at.length} of them, the first at ${noun} ${spotNumber(edge, offset + at[0]!)})`;
 }

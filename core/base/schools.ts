@@ -32,12 +32,7 @@ function rate(school: SchoolId, spot: Spot, stitchWidthMm: number, own: OwnRate)
 }
 
 /** Rates for every spot of an edge, in working order. */
-export function rates(
-  school: SchoolId,
-  edge: Edge,
-  stitchWidthMm: number,
-  own: OwnRate,
-): readonly number[] {
+export function rates(school: SchoolId, edge: Edge, stitchWidthMm: number, own: OwnRate): readonly number[] {
   return edge.spots.map((spot) => rate(school, spot, stitchWidthMm, own));
 }
 
@@ -60,7 +55,9 @@ export interface BasisPart {
 export function basis(edge: Edge, edgeRates: readonly number[]): readonly BasisPart[] {
   const parts: { spots: number; kind: SpotKind; stitch: StitchKind; rate: number }[] = [];
   edge.spots.forEach((spot, i) => {
-    const same = parts.find((p) => p.kind === spot.kind && p.stitch === spot.stitch && p.rate === edgeRates[i]);
+    const same = parts.find(
+      (p) => p.kind === spot.kind && p.stitch === spot.stitch && p.rate === edgeRates[i],
+    );
     if (same) same.spots++;
     else parts.push({ spots: 1, kind: spot.kind, stitch: spot.stitch, rate: edgeRates[i]! });
   });

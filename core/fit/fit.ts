@@ -63,7 +63,7 @@ interface Pairing {
  * Ranks the ways in which all rounds come out even.
  *
  * @param opposite pairs of side numbers that should agree; sides in no pair stand alone
- * @returns at most six solutions, best first; none when a side has no even count in its window
+ * @returns at most six solutions, best first, and after them the counts in force when they come out even; none when a side has no even count in its window
  */
 export function fitBase(
   sides: readonly FitSide[],
@@ -77,6 +77,7 @@ export function fitBase(
   ];
   const options = groups.map((group) => pairings(group, sides, trial));
   const even = sides.every((side) => trial(side.count).even);
+  const kept = sides.map((side) => side.count);
   if (options.some((o) => o.length === 0)) {
     return { solutions: [], even, standsInTheWay: commonestStop(sides, trial) };
   }
@@ -93,7 +94,22 @@ export function fitBase(
       .sort((a, b) => a.cost - b.cost)
       .slice(0, MOST_SOLUTIONS);
   }
-  return { solutions: combined.map((c) => solution(c, sides, trial)), even, standsInTheWay: null };
+  const solutions = combined.map((c) => solution(c, sides, trial));
+  if (even && !solutions.some((s) => s.changes.every((c) => c === 0))) {
+    const cost = groups.reduce(
+      (sum, group) =>
+        sum +
+        costOfGroup(
+          group,
+          sides,
+          group.map((i) => kept[i]!),
+          trial,
+        ),
+      0,
+    );
+    solutions.push(solution({ sides: sides.map((_, i) => i), counts: kept, cost }, sides, trial));
+  }
+  return { solutions, even, standsInTheWay: null };
 }
 
 function pairings(
@@ -101,19 +117,22 @@ function pairings(
   sides: readonly FitSide[],
   trial: (count: number) => Trial,
 ): readonly Pairing[] {
-  const found: Pairing[] = [];
-  const [first, second] = group;
-  for (const a of evenCounts(sides[first!]!, trial)) {
-    const alone = costOf(sides[first!]!, a, trial);
-    if (second === undefined) found.push({ sides: group, counts: [a], cost: alone });
-    else {
-      for (const b of evenCounts(sides[second]!, trial)) {
-        const unequal = a === b ? 0 : UNEQUAL_PENALTY + Math.abs(a - b);
-        found.push({ sides: group, counts: [a, b], cost: alone + costOf(sides[second]!, b, trial) + unequal });
-      }
-    }
-  }
+  const [first, second] = group.map((i) => evenCounts(sides[i]!, trial));
+  const counts = second ? first!.flatMap((a) => second.map((b) => [a, b])) : first!.map((a) => [a]);
+  const found = counts.map((c) => ({ sides: group, counts: c, cost: costOfGroup(group, sides, c, trial) }));
   return found.sort((a, b) => a.cost - b.cost).slice(0, KEPT_FOR_A_PAIR);
+}
+
+/** Cost of the counts of one side, or of two that face each other. */
+function costOfGroup(
+  group: readonly number[],
+  sides: readonly FitSide[],
+  counts: readonly number[],
+  trial: (count: number) => Trial,
+): number {
+  const alone = group.reduce((sum, side, i) => sum + costOf(sides[side]!, counts[i]!, trial), 0);
+  const apart = group.length === 2 ? Math.abs(counts[0]! - counts[1]!) : 0;
+  return alone + (apart === 0 ? 0 : UNEQUAL_PENALTY + apart);
 }
 
 function costOf(side: FitSide, count: number, trial: (count: number) => Trial): number {

@@ -29,7 +29,8 @@ export function verdict(strain: number, limits: FlatLimits = FLAT_LIMITS): Verdi
  * half of the centre at either end.
  */
 export function naturalLengthMm(ring: Ring, side: number, stitchWidthMm: number): number {
-  if (ring.centres.length === 0) return tally(ring, { start: 0, length: ring.made.length }).width * stitchWidthMm;
+  if (ring.centres.length === 0)
+    return tally(ring, { start: 0, length: ring.made.length }).width * stitchWidthMm;
   const after = (side + 1) % sideCount(ring);
   const centres = (tallyCentre(ring, side).width + tallyCentre(ring, after).width) / 2;
   return (tallySide(ring, side).width + centres) * stitchWidthMm;

@@ -57,7 +57,8 @@ function unreadable(text: string, error: InstanceType<typeof WrittenError>): Pro
   const word = /^\S+/.exec(text.split('\n')[line - 1]?.slice(column - 1) ?? '')?.[0] ?? 'the end';
   const expected = new Set<string>();
   for (const e of error.expected ?? []) if (e.type === 'other') expected.add(e.description);
-  for (const e of error.expected ?? []) if (e.type === 'literal' && e.text.trim()) expected.add(`“${e.text}”`);
+  for (const e of error.expected ?? [])
+    if (e.type === 'literal' && e.text.trim()) expected.add(`“${e.text}”`);
   return problem('written-unreadable', `line ${line}, column ${column}`, {
     word,
     expected: [...expected].slice(0, 6).join(', ') || 'something else',
@@ -112,7 +113,9 @@ function stepProblems(steps: readonly RawInstruction[], at: string): readonly Pr
     const uses = step.body.some((inner) => inner.do === 'skip' || inner.do === 'work');
     if (!uses) problems.push(problem('written-repeat-uses-nothing', at));
   }
-  const works = steps.some((s) => s.do === 'work' || (s.do === 'repeat' && s.body.some((i) => i.do === 'work')));
+  const works = steps.some(
+    (s) => s.do === 'work' || (s.do === 'repeat' && s.body.some((i) => i.do === 'work')),
+  );
   if (!works) problems.push(problem('written-no-stitch', at));
   return problems;
 }

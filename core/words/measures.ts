@@ -37,7 +37,12 @@ export function rangeWords(value: number, spread: number): string {
   return `${Math.round(value * (1 - spread))}–${Math.round(value * (1 + spread))}`;
 }
 
-/** @example plural(1, 'ball') // '1 ball' */
+/** @example plural(2, 'stitch') // '2 stitches' */
 export function plural(count: number, noun: string): string {
-  return `${count} ${noun}${count === 1 ? '' : 's'}`;
+  return `${count} ${count === 1 ? noun : plurals(noun)}`;
+}
+
+/** @example plurals('ball') // 'balls' */
+export function plurals(noun: string): string {
+  return /(s|ch|x)$/.test(noun) ? `${noun}es` : `${noun}s`;
 }

@@ -79,7 +79,8 @@ function materials(plan: Plan): Section {
 /** Counts of a round per side and in total. */
 export function countsLine(round: RoundPlan, plan: Plan): string {
   const sides = round.sides.map(
-    (s, i) => `${plan.sides[i]!.name} ${s.tally.stitches}${s.tally.spaces ? ` and ${plural(s.tally.spaces, 'ch-sp')}` : ''}`,
+    (s, i) =>
+      `${plan.sides[i]!.name} ${s.tally.stitches}${s.tally.spaces ? ` and ${plural(s.tally.spaces, 'ch-sp')}` : ''}`,
   );
   return `Counts: ${sides.join(' · ')} · ${round.total} stitches in all.`;
 }
@@ -88,7 +89,9 @@ function baseSection(plan: Plan, language: Language): Section {
   const { base } = plan.hem;
   const round = plan.rounds[0]!;
   const stitch = abbreviation(base.stitch, language);
-  const corner = recipeOf(`side: *sc in next st*\n${cornerTreatment(base.corner).write(STITCHES[base.stitch].us.abbreviation, 0)}`).corner;
+  const corner = recipeOf(
+    `side: *sc in next st*\n${cornerTreatment(base.corner).write(STITCHES[base.stitch].us.abbreviation, 0)}`,
+  ).corner;
   const lift = liftWords(base.stitch);
   return {
     heading: `Base round (${yarnName(plan, round.yarnId)})`,
@@ -119,14 +122,14 @@ function sideLine(side: SidePlan, stitch: string, language: Language): string {
 
 function liftWords(stitch: StitchKind): string {
   const [chains] = STITCHES[stitch].turningChain;
-  return `Ch ${chains}, which does not count as a stitch.`;
+  return chains === 0 ? 'No starting chain.' : `Ch ${chains}, which does not count as a stitch.`;
 }
 
 /** What the corner of a ring is worked into, in words. */
 export function cornerPlaceWords(ring: Ring): string {
   const centre = ring.centres[0];
   if (!centre) return 'corner';
-  if (centre.length === 2) return 'the pair of corner sts';
+  if (centre.length === 2) return 'between the two corner sts';
   const { chains } = ring.made[centre.start]!;
   return chains > 0 ? `the corner ch-${chains} sp` : 'the corner st';
 }
@@ -145,7 +148,7 @@ function roundSections(plan: Plan, language: Language): readonly Section[] {
     const pairNow = below.ring.centres[0]?.length === 2 && recipe.corner.pair;
     const corner = pairNow
       ? `${printGroup(recipe.corner.pair![0], language)} in the first of the pair of corner sts, ${printGroup(recipe.corner.pair![1], language)} in the second`
-      : printCorner(recipe.corner, language, cornerPlaceWords(below.ring));
+      : printCorner(recipe.corner, language, cornerPlaceWords(below.ring)).replace('in between', 'between');
     return {
       heading: `Round ${round.number}: ${round.name.toLowerCase()} (${yarnName(plan, round.yarnId)})`,
       lines: [
@@ -153,7 +156,9 @@ function roundSections(plan: Plan, language: Language): readonly Section[] {
         `Corner: ${corner}.`,
         `Each side: ${printSteps(recipe.side, language)}; repeat from * to * to the corner.`,
         ...(patterned ? [`Repeats: ${repeats.join(' · ')}.`] : []),
-        ...plan.problems.filter((p) => p.place === `round ${round.number}`).map((p) => `Take care: ${problemLine(p)}`),
+        ...plan.problems
+          .filter((p) => p.place === `round ${round.number}`)
+          .map((p) => `Take care: ${problemLine(p)}`),
         `Join with ${language === 'us' ? 'a sl st' : 'an ss'} to the first stitch.`,
         countsLine(round, plan),
       ],

@@ -1,0 +1,42 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { RouterProvider, createBrowserRouter } from 'react-router';
+import { Look } from './look/Look.tsx';
+import { NotFound } from './look/NotFound.tsx';
+import { ShelfPage } from './shelf/ShelfPage.tsx';
+
+const router = createBrowserRouter([
+  { path: '/', element: <ShelfPage /> },
+  {
+    path: '/hem/:id',
+    lazy: async () => ({ Component: (await import('./hem/HemPage.tsx')).HemPage }),
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import('./hem/HemPage.tsx')).ToFirstStop }) },
+      { path: 'piece', lazy: async () => ({ Component: (await import('./piece/PiecePage.tsx')).PiecePage }) },
+      { path: 'base', lazy: async () => ({ Component: (await import('./base/BasePage.tsx')).BasePage }) },
+      {
+        path: 'rounds',
+        lazy: async () => ({ Component: (await import('./rounds/RoundsPage.tsx')).RoundsPage }),
+      },
+      { path: 'yarn', lazy: async () => ({ Component: (await import('./yarn/YarnPage.tsx')).YarnPage }) },
+      {
+        path: 'pattern',
+        lazy: async () => ({ Component: (await import('./pattern/PatternPage.tsx')).PatternPage }),
+      },
+    ],
+    hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
+  },
+  { path: '*', element: <NotFound /> },
+]);
+
+// The data is in this browser: it is never stale but by our own edits.
+const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, retry: false } } });
+
+export function App() {
+  return (
+    <QueryClientProvider client={queries}>
+      <Look>
+        <RouterProvider router={router} />
+      </Look>
+    </QueryClientProvider>
+  );
+}

@@ -1,0 +1,273 @@
+import { drag, scaleLinear, select } from 'd3';
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { spotNoun } from '../../core/base/schools.ts';
+import { evenCounts } from '../../core/fit/fit.ts';
+import type { Plan, SchoolPlan, SidePlan } from '../../core/plan.ts';
+import { percentWords, plural } from '../../core/words/measures.ts';
+import './countLine.css';
+
+export interface CountLineProps {
+  readonly plan: Plan;
+  readonly side: number;
+  /** A count that would come from a solution that is being looked at. */
+  readonly preview?: number | null;
+  /** `school` is set when a flag was chosen. */
+  readonly onCount: (count: number, done: boolean) => void;
+  readonly onSchool: (school: SchoolPlan['id']) => void;
+}
+
+const HEIGHT = 132;
+const AXIS = 74;
+const EDGE = 26;
+
+/**
+ * The count line of a side: possible counts, with the schools as flags, the flat zone as a band, the counts
+ * at which every round comes out even as marks, and the chosen count as a handle.
+ */
+export function CountLine({ plan, side, preview = null, onCount, onSchool }: CountLineProps) {
+  const s = plan.sides[side]!;
+  const box = useRef<HTMLDivElement>(null);
+  const handle = useRef<SVGGElement>(null);
+  const [width, setWidth] = useState(640);
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
+    watch.observe(box.current!);
+    return () => watch.disconnect();
+  }, []);
+
+  const domain = useMemo(() => domainOf(s), [s]);
+  const even = useMemo(
+    () => evenCounts({ name: s.name, count: s.count, flat: s.flatCount }, plan.trial),
+    [s, plan.trial],
+  );
+  const x = useMemo(
+    () =>
+      scaleLinear()
+        .domain(domain)
+        .range([EDGE, Math.max(EDGE + 10, width - EDGE)]),
+    [domain, width],
+  );
+
+  const dragTo = useEffectEvent((px: number, done: boolean) => {
+    const count = Math.min(domain[1], Math.max(domain[0], x.invert(px)));
+    onCount(Math.round(count), done);
+  });
+  useEffect(() => {
+    const node = handle.current!;
+    const dragging = drag<SVGGElement, unknown>()
+      .container(() => node.ownerSVGElement!)
+      .on('drag', (event: { x: number }) => dragTo(event.x, false))
+      .on('end', (event: { x: number }) => dragTo(event.x, true));
+    select(node).call(dragging);
+  }, []);
+
+  const step = (by: number): void => onCount(Math.max(1, s.count + by), true);
+  const jump = (direction: 1 | -1): void => {
+    const next = direction > 0 ? even.find((c) => c > s.count) : even.findLast((c) => c < s.count);
+    if (next !== undefined) onCount(next, true);
+  };
+  // Where nearly every count comes out even, a loop for each would say less than a tick.
+  const crowded = even.length > 1 && x(even[1]!) - x(even[0]!) < 26;
+  const isEven = plan.trial(s.count).even;
+  const flags = placeFlags(s.schools, x);
+  const ticks = x.ticks(Math.max(3, Math.floor(width / 90))).filter(Number.isInteger);
+  const clampX = (count: number): number => Math.min(width - 2, Math.max(2, x(count)));
+
+  return (
+    <div className="count-line" ref={box}>
+      <svg width={width} height={HEIGHT} role="group" aria-label={`Count line of side ${s.name}`}>
+        <rect
+          className="band-blocks"
+          x={clampX(s.blocksFrom)}
+          width={clampX(s.blocksTo) - clampX(s.blocksFrom)}
+          y={AXIS - 15}
+          height={30}
+        />
+        <rect
+          className="band-flat"
+          x={clampX(s.flatFrom)}
+          width={clampX(s.flatTo) - clampX(s.flatFrom)}
+          y={AXIS - 15}
+          height={30}
+        />
+        <line className="axis" x1={0} x2={width} y1={AXIS} y2={AXIS} />
+        {ticks.map((t) => (
+          <g key={t} transform={`translate(${x(t)} ${AXIS})`} className="tick">
+            <line y1={-4} y2={4} />
+            <text y={34}>{t}</text>
+          </g>
+        ))}
+        {even
+          .filter((c) => c >= domain[0] && c <= domain[1])
+          .map((c) => (
+            <g
+              key={c}
+              transform={`translate(${x(c)} ${AXIS})`}
+              className={crowded ? 'even-mark close' : 'even-mark'}
+            >
+              <path d={crowded ? 'M0 0V-7' : 'M0 0 C -7 -4, -6 -13, 0 -13 S 7 -4, 0 0'} />
+            </g>
+          ))}
+        <g className="ideal" transform={`translate(${x(s.flatCount)} ${AXIS})`}>
+          <path d="M0 7 l5 8 h-10 z" />
+        </g>
+        {flags.map(({ school, px, level }) => (
+          <g
+            key={school.id}
+            className={s.choice.school === school.id && s.choice.count === null ? 'flag chosen' : 'flag'}
+            transform={`translate(${px} 0)`}
+            role="button"
+            tabIndex={0}
+            aria-label={`${school.label}: ${school.count} stitches (${basisWords(school, plan)})`}
+            onClick={() => onSchool(school.id)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter' || e.key === ' ') {
+                e.preventDefault();
+                onSchool(school.id);
+              }
+            }}
+          >
+            <title>{`${school.count} = ${basisWords(school, plan)}`}</title>
+            <line className="pole" y1={10 + level * 19} y2={AXIS} />
+            <text
+              className={px > width - 170 ? 'to-left' : undefined}
+              x={px > width - 170 ? -5 : 5}
+              y={14 + level * 19}
+            >
+              {school.label} <tspan className="flag-count">{school.count}</tspan>
+            </text>
+          </g>
+        ))}
+        {preview !== null && preview !== s.count && (
+          <circle className="preview" cx={x(preview)} cy={AXIS} r={9} />
+        )}
+        <g
+          ref={handle}
+          className={isEven ? 'handle even' : 'handle'}
+          transform={`translate(${clampX(s.count)} ${AXIS})`}
+          role="slider"
+          tabIndex={0}
+          aria-label={`Stitches along side ${s.name}`}
+          aria-valuemin={domain[0]}
+          aria-valuemax={domain[1]}
+          aria-valuenow={s.count}
+          aria-valuetext={`${s.count}: ${isEven ? 'every round comes out even' : 'does not come out even'}`}
+          onKeyDown={(e) => {
+            const act = {
+              ArrowRight: () => step(1),
+              ArrowUp: () => step(1),
+              ArrowLeft: () => step(-1),
+              ArrowDown: () => step(-1),
+              PageUp: () => jump(1),
+              PageDown: () => jump(-1),
+            }[e.key];
+            if (act) {
+              e.preventDefault();
+              act();
+            }
+          }}
+        >
+          <rect className="grip-reach" x={-22} y={-22} width={44} height={62} />
+          <line y1={-15} y2={22} />
+          <circle r={8} />
+          <g transform="translate(0 40)">
+            <rect className="tag" x={-22} y={-14} width={44} height={22} rx={4} />
+            <text y={2}>{s.count}</text>
+          </g>
+        </g>
+      </svg>
+      <p className="count-says" aria-live="polite">
+        <span className="steps">
+          <button type="button" aria-label={`Previous even count of side ${s.name}`} onClick={() => jump(-1)}>
+            ⟪
+          </button>
+          <button type="button" aria-label={`One fewer on side ${s.name}`} onClick={() => step(-1)}>
+            −
+          </button>
+          <button type="button" aria-label={`One more on side ${s.name}`} onClick={() => step(1)}>
+            +
+          </button>
+          <button type="button" aria-label={`Next even count of side ${s.name}`} onClick={() => jump(1)}>
+            ⟫
+          </button>
+        </span>
+        <CountWords plan={plan} side={side} even={isEven} />
+      </p>
+    </div>
+  );
+}
+
+/** What the chosen count means, in one line. */
+function CountWords({
+  plan,
+  side,
+  even,
+}: {
+  readonly plan: Plan;
+  readonly side: number;
+  readonly even: boolean;
+}) {
+  const s = plan.sides[side]!;
+  const base = plan.rounds[0]!.sides[side]!;
+  const odd = plan.rounds.find(
+    (r) => (r.sides[side]!.fit?.over ?? 0) > 0 || (r.sides[side]!.fit?.short ?? 0) > 0,
+  );
+  const fit = odd?.sides[side]!.fit;
+  return (
+    <span>
+      {percentWords(base.strain)}: {base.verdict}.{' '}
+      {even
+        ? 'Every round comes out even.'
+        : `${odd ? odd.name : 'A round'} is ${fit?.over ?? 0} over (or ${fit?.short ?? 0} short).`}{' '}
+      <span className="quiet">{sourceWords(s, plan)}</span>
+    </span>
+  );
+}
+
+function sourceWords(s: SidePlan, plan: Plan): string {
+  if (s.choice.count !== null && s.schools.every((school) => school.count !== s.count))
+    return 'Count by hand.';
+  const school =
+    s.schools.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
+    s.schools[0]!;
+  return `${s.count} = ${basisWords(school, plan)}.`;
+}
+
+/** What a school's count is made of: “96 dc row ends × 2 + 10 hdc row ends × 1”. */
+export function basisWords(school: SchoolPlan, plan: Plan): string {
+  const { language } = plan.hem.preferences;
+  if (school.id === 'gauge') return `its length × ${plan.hem.gauge.stitchesPer10Cm / 10} stitches to the cm`;
+  return school.basis
+    .map((part) => `${plural(part.spots, spotNoun(part, language))} × ${Number(part.rate.toFixed(2))}`)
+    .join(' + ');
+}
+
+/** The counts that the line spans: the schools, the flat zone and the count itself, with room at the ends. */
+function domainOf(s: SidePlan): readonly [number, number] {
+  const far = s.schools.map((x) => x.count).filter((c) => c > s.flatCount * 0.6 && c < s.flatCount * 1.5);
+  const reach = Math.max(8, s.flatCount * 0.07);
+  const low = Math.min(s.flatCount - reach, s.count, ...far);
+  const high = Math.max(s.flatCount + reach, s.count, ...far);
+  const room = (high - low) * 0.04;
+  return [Math.max(1, Math.floor(low - room)), Math.ceil(high + room)];
+}
+
+interface PlacedFlag {
+  readonly school: SchoolPlan;
+  readonly px: number;
+  readonly level: number;
+}
+
+/** Flags from left to right, each on the first of three levels on which it does not cover another. */
+function placeFlags(schools: readonly SchoolPlan[], x: (n: number) => number): readonly PlacedFlag[] {
+  const ends = [-Infinity, -Infinity, -Infinity];
+  return [...schools]
+    .sort((a, b) => a.count - b.count)
+    .map((school) => {
+      const px = x(school.count);
+      const free = ends.findIndex((end) => end < px);
+      const level = free < 0 ? 2 : free;
+      ends[level] = px + 34 + school.label.length * 7;
+      return { school, px, level };
+    });
+}

@@ -1,0 +1,132 @@
+import { line } from 'd3';
+import type { ReactNode } from 'react';
+import type { Plan } from '../../core/plan.ts';
+import { corners, isDisc, type Point } from '../../core/piece/outline.ts';
+import { lengthWords } from '../../core/words/measures.ts';
+import './plan.css';
+
+export interface PlanDrawingProps {
+  readonly plan: Plan;
+  /** The side that is picked; null shows none. */
+  readonly picked?: number | null;
+  readonly onPick?: (side: number) => void;
+  /** A small drawing without letters and lengths. */
+  readonly bare?: boolean;
+  /** What is written in the middle. */
+  readonly children?: ReactNode;
+}
+
+const toPath = line<Point>(
+  (p) => p.x,
+  (p) => p.y,
+);
+
+/** The piece with its border, to scale and in its colours. Sides can be picked. */
+export function PlanDrawing({ plan, picked = null, onPick, bare = false, children }: PlanDrawingProps) {
+  const { outline } = plan.body;
+  const { widthMm, heightMm } = plan.finishedSize;
+  const rim = bare ? 0.02 * Math.max(widthMm, heightMm) : 0.1 * Math.max(widthMm, heightMm);
+  const top = plan.rounds[plan.rounds.length - 1]!.heightMm;
+  const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
+  const at = (height: number): readonly Point[] =>
+    corners(outline, height).map((p) => ({ x: p.x * mirrored, y: p.y }));
+  const colourOf = (id: string): string => plan.hem.yarns.find((y) => y.id === id)!.colour;
+  const type = Math.max(widthMm, heightMm) * 0.046;
+  const shape = (height: number, fill: string, key: string): ReactNode =>
+    isDisc(outline) ? (
+      <circle key={key} r={at(height)[0]!.x * mirrored} fill={fill} />
+    ) : (
+      <path key={key} d={`${toPath([...at(height)])}Z`} fill={fill} />
+    );
+  const inner = at(0);
+  const outer = at(top);
+  return (
+    <svg
+      className={bare ? 'plan bare' : 'plan'}
+      viewBox={`${-widthMm / 2 - rim} ${-heightMm / 2 - rim} ${widthMm + 2 * rim} ${heightMm + 2 * rim}`}
+      role="img"
+      aria-label={`${plan.hem.name}: the piece with its border, drawn to scale`}
+    >
+      {[...plan.rounds].reverse().map((r) => shape(r.heightMm, colourOf(r.yarnId), `r${r.number}`))}
+      {shape(0, plan.hem.pieceColour, 'body')}
+      <BodyBands plan={plan} />
+      {children}
+      {!bare &&
+        !isDisc(outline) &&
+        outline.sides.map((side, i) => {
+          const a = inner[i]!;
+          const b = inner[(i + 1) % inner.length]!;
+          const c = outer[i]!;
+          const d = outer[(i + 1) % outer.length]!;
+          const mx = (c.x + d.x) / 2;
+          const my = (c.y + d.y) / 2;
+          const size = Math.hypot(d.x - c.x, d.y - c.y) || 1;
+          const nx = (-(d.y - c.y) / size) * mirrored;
+          const ny = ((d.x - c.x) / size) * mirrored;
+          const upright = Math.abs(nx) > Math.abs(ny);
+          return (
+            <g
+              key={side.name}
+              className={picked === i ? 'side picked' : 'side'}
+              {...(onPick && {
+                role: 'button',
+                tabIndex: 0,
+                'aria-label': `Side ${side.name}`,
+                'aria-pressed': picked === i,
+                onClick: () => onPick(i),
+                onKeyDown: (e: React.KeyboardEvent) => {
+                  if (e.key === 'Enter' || e.key === ' ') {
+                    e.preventDefault();
+                    onPick(i);
+                  }
+                },
+              })}
+            >
+              <path className="reach" strokeWidth={rim * 0.9} d={`M${c.x},${c.y}L${d.x},${d.y}`} />
+              <path className="rail" strokeWidth={type * 0.18} d={`M${a.x},${a.y}L${b.x},${b.y}`} />
+              <text
+                x={mx + nx * type * (upright ? 1.1 : 0.9)}
+                y={my + ny * type * (upright ? 1.1 : 0.9)}
+                fontSize={type}
+                transform={
+                  upright
+                    ? `rotate(${nx < 0 ? -90 : 90} ${mx + nx * type * 1.1} ${my + ny * type * 1.1})`
+                    : undefined
+                }
+              >
+                <tspan className="letter">{side.name}</tspan> {plan.sides[i]!.count} ·{' '}
+                {lengthWords(side.lengthMm, plan.hem.preferences.length)}
+              </text>
+            </g>
+          );
+        })}
+    </svg>
+  );
+}
+
+/** The rows of the body as bands, so that the way up can be seen. */
+function BodyBands({ plan }: { readonly plan: Plan }) {
+  const { piece } = plan.hem;
+  const { widthMm, heightMm } = plan.bodySize;
+  const spots = plan.body.edges[3]!.spots;
+  const bands = piece.rows.reduce<readonly { readonly from: number; readonly to: number }[]>((list, run) => {
+    const from = list[list.length - 1]?.to ?? 0;
+    return [...list, { from, to: from + run.count }];
+  }, []);
+  const above = (row: number): number => spots.slice(0, row).reduce((sum, s) => sum + s.lengthMm, 0);
+  return (
+    <g className="bands" aria-hidden="true">
+      {bands.map(({ from, to }, i) =>
+        i % 2 === 0 ? null : (
+          <rect
+            key={from}
+            x={-widthMm / 2}
+            y={heightMm / 2 - above(to)}
+            width={widthMm}
+            height={above(to) - above(from)}
+          />
+        ),
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,170 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Button, Segmented, Tooltip } from 'antd';
+import { ArrowUUpLeft, ArrowUUpRight, Moon, Sun } from '@phosphor-icons/react';
+import { useEffect, useState } from 'react';
+import { Link, Navigate, Outlet, useParams } from 'react-router';
+import { tinykeys } from 'tinykeys';
+import type { Hem } from '../../core/document/hem.ts';
+import type { Language } from '../../core/terms/stitches.ts';
+import type { LengthUnit } from '../../core/words/measures.ts';
+import { useLook } from '../look/Look.tsx';
+import { NotFound } from '../look/NotFound.tsx';
+import { loadHem, saveHem } from '../storage/hems.ts';
+import { HemContext, useHemState, useHemStore } from './context.ts';
+import { HemStore } from './store.ts';
+import { Thread } from './Thread.tsx';
+import './hem.css';
+
+export const ToFirstStop = () => <Navigate to="base" replace />;
+
+/** One hem: its thread of stops, and the stop that is open. */
+export function HemPage() {
+  const { id = '' } = useParams();
+  const {
+    data: hem,
+    isPending,
+    error,
+  } = useQuery({ queryKey: ['hem', id], queryFn: () => loadHem(id), gcTime: 0 });
+  if (isPending) return <p className="loading">Unwinding the yarn …</p>;
+  if (error)
+    return (
+      <NotFound what="This browser’s storage cannot be read. Allow this site to keep data, then reload." />
+    );
+  if (!hem) return <NotFound what="This hem is not on the shelf of this browser." />;
+  return <OpenHem key={hem.id} hem={hem} />;
+}
+
+function OpenHem({ hem }: { readonly hem: Hem }) {
+  const queries = useQueryClient();
+  const [store] = useState(
+    () =>
+      new HemStore(hem, {
+        save: async (changed) => {
+          await saveHem(changed);
+          void queries.invalidateQueries({ queryKey: ['shelf'] });
+        },
+        now: () => new Date(),
+      }),
+  );
+  useEffect(() => {
+    const flush = (): void => void store.flush();
+    window.addEventListener('pagehide', flush);
+    document.addEventListener('visibilitychange', flush);
+    return () => {
+      window.removeEventListener('pagehide', flush);
+      document.removeEventListener('visibilitychange', flush);
+      flush();
+    };
+  }, [store]);
+  useEffect(
+    () =>
+      tinykeys(window, {
+        '$mod+z': (event) => {
+          event.preventDefault();
+          store.undo();
+        },
+        '$mod+Shift+z': (event) => {
+          event.preventDefault();
+          store.redo();
+        },
+        '$mod+y': (event) => {
+          event.preventDefault();
+          store.redo();
+        },
+      }),
+    [store],
+  );
+  return (
+    <HemContext.Provider value={store}>
+      <div className="hem">
+        <HemHead />
+        <Thread />
+        <main className="stop">
+          <Outlet />
+        </main>
+      </div>
+    </HemContext.Provider>
+  );
+}
+
+function HemHead() {
+  const store = useHemStore();
+  const { plan, undoLabel, redoLabel, saved } = useHemState();
+  const { ground, setGround } = useLook();
+  const { name, preferences } = plan.hem;
+  return (
+    <header className="hem-head">
+      <Link to="/" className="to-shelf">
+        Shelf
+      </Link>
+      <input
+        className="hem-name"
+        aria-label="Name of this hem"
+        value={name}
+        maxLength={200}
+        onChange={(e) => {
+          const text = e.target.value;
+          if (text.trim()) store.edit('name', (d) => void (d.name = text), 'name');
+        }}
+        onBlur={() => store.endJoin()}
+      />
+      <span className={`saved ${saved}`} role="status">
+        {saved === 'failed'
+          ? 'Not saved: this browser’s storage refused. Export the hem to keep it.'
+          : saved === 'saved'
+            ? 'Kept in this browser'
+            : 'Keeping …'}
+      </span>
+      <div className="hem-tools">
+        <Tooltip title={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}>
+          <Button
+            type="text"
+            aria-label="Undo"
+            icon={<ArrowUUpLeft />}
+            disabled={!undoLabel}
+            onClick={() => store.undo()}
+          />
+        </Tooltip>
+        <Tooltip title={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}>
+          <Button
+            type="text"
+            aria-label="Redo"
+            icon={<ArrowUUpRight />}
+            disabled={!redoLabel}
+            onClick={() => store.redo()}
+          />
+        </Tooltip>
+        <Segmented<Language>
+          aria-label="Language of crochet terms"
+          value={preferences.language}
+          options={[
+            { value: 'us', label: 'US terms' },
+            { value: 'uk', label: 'UK terms' },
+          ]}
+          onChange={(v) => store.edit(`${v.toUpperCase()} terms`, (d) => void (d.preferences.language = v))}
+        />
+        <Segmented<LengthUnit>
+          aria-label="Unit of length"
+          value={preferences.length}
+          options={['cm', 'in']}
+          onChange={(v) => store.edit(`lengths in ${v}`, (d) => void (d.preferences.length = v))}
+        />
+        <Segmented<'right' | 'left'>
+          aria-label="Hand"
+          value={preferences.hand}
+          options={[
+            { value: 'right', label: 'Right hand' },
+            { value: 'left', label: 'Left hand' },
+          ]}
+          onChange={(v) => store.edit(`${v} hand`, (d) => void (d.preferences.hand = v))}
+        />
+        <Button
+          type="text"
+          aria-label={ground === 'day' ? 'Evening light' : 'Daylight'}
+          icon={ground === 'day' ? <Moon /> : <Sun />}
+          onClick={() => setGround(ground === 'day' ? 'evening' : 'day')}
+        />
+      </div>
+    </header>
+  );
+}

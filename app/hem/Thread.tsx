@@ -1,0 +1,29 @@
+import { NavLink, useLocation } from 'react-router';
+import { usePlan } from './context.ts';
+import { STOPS } from './stops.ts';
+
+/** The thread of stops: always in view, every stop saying its result. */
+export function Thread() {
+  const plan = usePlan();
+  const { pathname } = useLocation();
+  const here = STOPS.findIndex((stop) => pathname.endsWith(`/${stop.path}`));
+  return (
+    <nav className="thread" aria-label="Stops of this hem">
+      <ol>
+        {STOPS.map((stop, i) => (
+          <li key={stop.path} className={i <= here ? 'worked' : undefined}>
+            <NavLink to={stop.path} className={() => (stop.sound(plan) ? '' : 'wants-looking-at')}>
+              <svg className="loop" viewBox="0 0 44 22" preserveAspectRatio="none" aria-hidden="true">
+                <path d="M0 15 C 10 15, 12 4, 22 4 S 34 15, 44 15" className="strand-edge" />
+                <path d="M0 15 C 10 15, 12 4, 22 4 S 34 15, 44 15" className="strand" />
+              </svg>
+              {i === here && <span className="knot" aria-hidden="true" />}
+              <span className="stop-name">{stop.name}</span>
+              <span className="stop-says">{stop.says(plan)}</span>
+            </NavLink>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}

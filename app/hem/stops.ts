@@ -1,0 +1,66 @@
+/** The stops of the thread, and the one line that each has to say about a plan. */
+import type { Plan } from '../../core/plan.ts';
+import { plural, rangeWords, sizeWords } from '../../core/words/measures.ts';
+
+export interface Stop {
+  readonly path: string;
+  readonly name: string;
+  readonly says: (plan: Plan) => string;
+  /** False when something at this stop wants looking at. */
+  readonly sound: (plan: Plan) => boolean;
+}
+
+const always = (): boolean => true;
+
+export const STOPS: readonly Stop[] = [
+  {
+    path: 'piece',
+    name: 'Piece',
+    says: (plan) => sizeWords(plan.bodySize, plan.hem.preferences.length),
+    sound: (plan) => !plan.problems.some((p) => p.place === 'the piece'),
+  },
+  {
+    path: 'base',
+    name: 'Base round',
+    says: (plan) => baseWords(plan),
+    sound: (plan) => plan.rounds[0]!.sides.every((s) => s.verdict === 'flat' || s.verdict === 'blocks out'),
+  },
+  {
+    path: 'rounds',
+    name: 'Rounds',
+    says: (plan) => {
+      const rounds = plan.rounds.length - 1;
+      if (rounds === 0) return 'none yet';
+      const odd = plan.rounds.filter((r) => !r.even).length;
+      return `${rounds}, ${odd === 0 ? 'all come out even' : `${odd} not even`}`;
+    },
+    sound: (plan) => plan.rounds.every((r) => r.even),
+  },
+  {
+    path: 'yarn',
+    name: 'Yarn',
+    says: (plan) => {
+      const grams = plan.yarns.reduce((sum, y) => sum + y.quantity.grams, 0);
+      const balls = plan.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
+      return `${rangeWords(grams, plan.yarns[0]!.quantity.spread)} g, ${plural(balls, 'ball')}`;
+    },
+    sound: always,
+  },
+  {
+    path: 'pattern',
+    name: 'Pattern',
+    says: (plan) =>
+      `${plan.hem.preferences.language.toUpperCase()} terms, ${plural(plan.rounds.length, 'round')}`,
+    sound: always,
+  },
+];
+
+/** Counts along the edges, sides with equal counts together where they face each other. */
+export function baseWords(plan: Plan): string {
+  const counts = plan.sides.map((s) => `${s.name} ${s.count}`);
+  const half = counts.length / 2;
+  const facing =
+    counts.length % 2 === 0 &&
+    plan.sides.every((s, i) => s.count === plan.sides[(i + half) % counts.length]!.count);
+  return (facing ? counts.slice(0, half) : counts).join(' · ');
+}

@@ -1,0 +1,58 @@
+/** The two grounds of the application. The stylesheet takes them as custom properties, antd as its tokens. */
+export interface Ground {
+  readonly ground: string;
+  readonly sheet: string;
+  readonly ink: string;
+  readonly quiet: string;
+  readonly line: string;
+  readonly wash: string;
+  /** The working thread. */
+  readonly thread: string;
+  readonly onThread: string;
+  readonly flat: string;
+  readonly blocks: string;
+  readonly ripple: string;
+  readonly cup: string;
+}
+
+export const DAY: Ground = {
+  ground: '#f8f6f0',
+  sheet: '#fffefa',
+  ink: '#252a55',
+  quiet: '#5d6184',
+  line: '#dcd9d0',
+  wash: '#eeebe2',
+  thread: '#f0a31c',
+  onThread: '#2a2204',
+  flat: '#cfe3cf',
+  blocks: '#f3e3bd',
+  ripple: '#b4482f',
+  cup: '#2f6f9f',
+};
+
+export const EVENING: Ground = {
+  ground: '#16193a',
+  sheet: '#1f2349',
+  ink: '#edeadf',
+  quiet: '#b1b3cf',
+  line: '#3b4070',
+  wash: '#282d59',
+  thread: '#f4b13c',
+  onThread: '#2a2204',
+  flat: '#2f5a4a',
+  blocks: '#5d5030',
+  ripple: '#f08f73',
+  cup: '#7fbbe6',
+};
+
+export type GroundName = 'day' | 'evening';
+
+export const GROUNDS: Readonly<Record<GroundName, Ground>> = { day: DAY, evening: EVENING };
+
+/** Sets the custom properties that the stylesheets use. */
+export function applyGround(name: GroundName): void {
+  const root = document.documentElement;
+  for (const [key, value] of Object.entries(GROUNDS[name]))
+    root.style.setProperty(`--${key}`, value as string);
+  root.style.colorScheme = name === 'day' ? 'light' : 'dark';
+}

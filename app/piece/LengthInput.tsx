@@ -1,0 +1,25 @@
+import { InputNumber } from 'antd';
+import type { LengthUnit } from '../../core/words/measures.ts';
+
+export interface LengthInputProps {
+  readonly label: string;
+  readonly cm: number;
+  readonly unit: LengthUnit;
+  readonly onChange: (cm: number) => void;
+}
+
+/** A length typed in the unit in force and kept in centimetres. */
+export function LengthInput({ label, cm, unit, onChange }: LengthInputProps) {
+  const factor = unit === 'cm' ? 1 : 2.54;
+  return (
+    <InputNumber
+      aria-label={`${label} in ${unit}`}
+      min={0.5}
+      max={2000 / factor}
+      step={0.5}
+      suffix={unit}
+      value={Number((cm / factor).toFixed(2))}
+      onChange={(v) => v && onChange(Number((v * factor).toFixed(3)))}
+    />
+  );
+}

@@ -1,0 +1,229 @@
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  arrayMove,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { Button, InputNumber, Select } from 'antd';
+import { DotsSixVertical, Trash } from '@phosphor-icons/react';
+import type { Draft } from 'immer';
+import type { RoundEntry } from '../../core/document/hem.ts';
+import type { Plan, RoundPlan } from '../../core/plan.ts';
+import { familyById } from '../../core/rounds/registry.ts';
+import { abbreviation } from '../../core/terms/stitches.ts';
+import { CORNERS } from '../../core/terms/corners.ts';
+import { baseWords } from '../hem/stops.ts';
+import { useHemStore } from '../hem/context.ts';
+
+export interface StackProps {
+  readonly plan: Plan;
+  /** Worked round that is looked at, or null for all. */
+  readonly looked: number | null;
+  readonly onLook: (round: number | null) => void;
+}
+
+/** The stack of rounds, the outermost on top, as they lie on the piece. */
+export function Stack({ plan, looked, onLook }: StackProps) {
+  const store = useHemStore();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const entries = [...plan.hem.rounds].reverse();
+  return (
+    <div className="stack">
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={({ active, over }) => {
+          if (!over || active.id === over.id) return;
+          store.edit('order of rounds', (d) => {
+            const at = (id: unknown): number => d.rounds.findIndex((r) => r.id === id);
+            d.rounds = arrayMove(d.rounds, at(active.id), at(over.id));
+          });
+        }}
+      >
+        <SortableContext items={entries.map((e) => e.id)} strategy={verticalListSortingStrategy}>
+          <ol>
+            {entries.map((e) => (
+              <StackEntry key={e.id} plan={plan} entry={e} looked={looked} onLook={onLook} />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      <div className={looked === 0 ? 'entry base-entry here' : 'entry base-entry'}>
+        <button type="button" className="entry-name" onClick={() => onLook(looked === 0 ? null : 0)}>
+          <Swatch plan={plan} yarn={plan.hem.base.yarn} />
+          Base round
+        </button>
+        <span className="quiet small">{baseWords(plan)}</span>
+        <YarnChoice
+          plan={plan}
+          value={plan.hem.base.yarn}
+          label="Yarn of the base round"
+          onChange={(yarn) => store.edit('yarn of the base round', (d) => void (d.base.yarn = yarn))}
+        />
+      </div>
+    </div>
+  );
+}
+
+function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly entry: RoundEntry }) {
+  const store = useHemStore();
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
+    useSortable({ id: entry.id });
+  const family = familyById(entry.family)!;
+  const { language } = plan.hem.preferences;
+  const rounds = plan.rounds.filter((r) => r.entry?.id === entry.id);
+  const first = rounds[0]!;
+  const last = rounds[rounds.length - 1]!;
+  const edit = (label: string, change: (e: Draft<RoundEntry>) => void): void =>
+    store.edit(`${family.name.toLowerCase()}: ${label}`, (d) =>
+      change(d.rounds.find((r) => r.id === entry.id)!),
+    );
+  const numbers = first === last ? `${first.number}` : `${first.number}–${last.number}`;
+  const here = looked !== null && looked >= first.number && looked <= last.number;
+  return (
+    <li
+      ref={setNodeRef}
+      className={`entry${here ? ' here' : ''}${isDragging ? ' moving' : ''}`}
+      style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
+    >
+      <button
+        type="button"
+        ref={setActivatorNodeRef}
+        className="grip"
+        aria-label={`Move ${family.name}`}
+        {...attributes}
+        {...listeners}
+      >
+        <DotsSixVertical />
+      </button>
+      <button
+        type="button"
+        className="entry-name"
+        aria-pressed={here}
+        onClick={() => onLook(here ? null : last.number)}
+      >
+        <Swatch plan={plan} yarn={entry.yarn} />
+        <span className="entry-number">{numbers}</span> {family.name}
+      </button>
+      <Button
+        type="text"
+        size="small"
+        aria-label={`Take ${family.name} off`}
+        icon={<Trash />}
+        onClick={() =>
+          store.edit(
+            `took off ${family.name.toLowerCase()}`,
+            (d) => void (d.rounds = d.rounds.filter((r) => r.id !== entry.id)),
+          )
+        }
+      />
+      <div className="entry-choices">
+        {family.stitches.length > 1 && (
+          <Select
+            size="small"
+            aria-label="Stitch"
+            value={entry.stitch}
+            options={family.stitches.map((s) => ({ value: s, label: abbreviation(s, language) }))}
+            onChange={(v) => edit(abbreviation(v, language), (e) => void (e.stitch = v))}
+          />
+        )}
+        {family.corners.length > 1 && (
+          <Select
+            size="small"
+            aria-label="Corner"
+            popupMatchSelectWidth={false}
+            value={entry.corner}
+            options={family.corners.map((id) => ({
+              value: id,
+              label: CORNERS.find((c) => c.id === id)!.name,
+            }))}
+            onChange={(v) => edit('corner', (e) => void (e.corner = v))}
+          />
+        )}
+        {family.repeatable && (
+          <InputNumber
+            size="small"
+            aria-label="Times"
+            min={1}
+            max={100}
+            value={entry.times}
+            prefix="×"
+            onChange={(v) => v && edit(`${v} times`, (e) => void (e.times = v))}
+          />
+        )}
+        <YarnChoice
+          plan={plan}
+          value={entry.yarn}
+          label="Yarn"
+          onChange={(yarn) => edit('yarn', (e) => void (e.yarn = yarn))}
+        />
+      </div>
+      <FitWords plan={plan} rounds={rounds} />
+    </li>
+  );
+}
+
+function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: readonly RoundPlan[] }) {
+  const last = rounds[rounds.length - 1]!;
+  const odd = rounds.find((r) => !r.even);
+  if (!odd) {
+    return (
+      <span className="quiet small entry-counts">
+        {last.sides.map((s, i) => `${plan.sides[i]!.name} ${s.tally.stitches}`).join(' · ')} · {last.total} in
+        all
+      </span>
+    );
+  }
+  const sides = odd.sides.flatMap((s, i) =>
+    s.fit && (s.fit.over > 0 || s.fit.short > 0) ? [`${plan.sides[i]!.name} ${s.fit.over} over`] : [],
+  );
+  return <span className="odd small entry-counts">Not even: {sides.join(', ')}</span>;
+}
+
+function Swatch({ plan, yarn }: { readonly plan: Plan; readonly yarn: string }) {
+  return (
+    <span className="swatch" style={{ background: plan.hem.yarns.find((y) => y.id === yarn)!.colour }} />
+  );
+}
+
+/** A yarn from the basket, by its colour. */
+function YarnChoice({
+  plan,
+  value,
+  label,
+  onChange,
+}: {
+  readonly plan: Plan;
+  readonly value: string;
+  readonly label: string;
+  readonly onChange: (id: string) => void;
+}) {
+  return (
+    <Select
+      size="small"
+      aria-label={label}
+      value={value}
+      className="yarn-choice"
+      popupMatchSelectWidth={false}
+      options={plan.hem.yarns.map((y) => ({ value: y.id, label: y.name }))}
+      optionRender={(o) => (
+        <span>
+          <Swatch plan={plan} yarn={String(o.value)} /> {o.label}
+        </span>
+      )}
+      onChange={onChange}
+    />
+  );
+}

@@ -1,0 +1,77 @@
+import { scaleLinear } from 'd3';
+import { FLAT_LIMITS } from '../../core/flat/flat.ts';
+import type { Plan } from '../../core/plan.ts';
+import { percentWords } from '../../core/words/measures.ts';
+
+const WIDTH = 250;
+const ROW = 20;
+const LEFT = 34;
+
+/** Strain of every round and side: to the right it ripples, to the left it draws in. */
+export function StrainStrip({ plan }: { readonly plan: Plan }) {
+  const largest = Math.max(0.06, ...plan.rounds.flatMap((r) => r.sides.map((s) => Math.abs(s.strain))));
+  const x = scaleLinear().domain([-largest, largest]).range([LEFT, WIDTH]).clamp(true);
+  const height = plan.rounds.length * ROW + 22;
+  const band = (limit: number): { x: number; width: number } => ({
+    x: x(-limit),
+    width: x(limit) - x(-limit),
+  });
+  return (
+    <section className="strain" aria-label="Lay-flat">
+      <h2>Lay-flat</h2>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        width="100%"
+        role="img"
+        aria-label="Strain of every round and side"
+      >
+        <rect className="band-blocks" {...band(FLAT_LIMITS.blocks)} y={0} height={height - 20} />
+        <rect className="band-flat" {...band(FLAT_LIMITS.flat)} y={0} height={height - 20} />
+        <line className="zero" x1={x(0)} x2={x(0)} y1={0} y2={height - 20} />
+        {[...plan.rounds].reverse().map((round, row) => (
+          <g key={round.number} transform={`translate(0 ${row * ROW})`}>
+            <text x={0} y={14}>
+              {round.number === 0 ? 'base' : round.number}
+            </text>
+            {round.sides.map((s, i) => {
+              const step = (ROW - 4) / round.sides.length;
+              return (
+                <rect
+                  key={i}
+                  className={s.strain > 0 ? 'ripple' : 'cup'}
+                  x={Math.min(x(0), x(s.strain))}
+                  width={Math.max(1, Math.abs(x(s.strain) - x(0)))}
+                  y={2 + i * step}
+                  height={Math.max(1.5, step - 1)}
+                >
+                  <title>{`${round.name}, side ${plan.sides[i]!.name}: ${percentWords(s.strain)}, ${s.verdict}`}</title>
+                </rect>
+              );
+            })}
+          </g>
+        ))}
+        <text className="end" x={LEFT} y={height - 4}>
+          ← draws in
+        </text>
+        <text className="end right" x={WIDTH} y={height - 4}>
+          ripples →
+        </text>
+      </svg>
+      <p className="quiet small">
+        Worst: {worstWords(plan)}. Within ±{FLAT_LIMITS.flat * 100} % flat, to ±{FLAT_LIMITS.blocks * 100} %
+        it blocks out: rules of thumb.
+      </p>
+    </section>
+  );
+}
+
+function worstWords(plan: Plan): string {
+  let worst = { round: plan.rounds[0]!, side: 0, strain: 0 };
+  for (const round of plan.rounds) {
+    round.sides.forEach((s, side) => {
+      if (Math.abs(s.strain) > Math.abs(worst.strain)) worst = { round, side, strain: s.strain };
+    });
+  }
+  const { verdict } = worst.round.sides[worst.side]!;
+  return `${worst.round.number === 0 ? 'base round' : `round ${worst.round.number}`}, side ${plan.sides[worst.side]!.name}, ${percentWords(worst.strain)} (${verdict})`;
+}

@@ -1,0 +1,234 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button } from 'antd';
+import { Copy, DownloadSimple, Moon, Plus, Sun, Trash, UploadSimple } from '@phosphor-icons/react';
+import { nanoid } from 'nanoid';
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { tinykeys } from 'tinykeys';
+import { readHem, writeHem } from '../../core/document/check.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import { plan } from '../../core/plan.ts';
+import { problemLine, type Problem } from '../../core/problems.ts';
+import { sizeWords } from '../../core/words/measures.ts';
+import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { useLook } from '../look/Look.tsx';
+import { fileName, saveFile } from '../storage/exports.ts';
+import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
+import { newHem } from '../storage/newHem.ts';
+import './shelf.css';
+
+interface RefusedFile {
+  readonly name: string;
+  readonly problems: readonly Problem[];
+}
+
+/** All hems, each drawn to scale with its border. */
+export function ShelfPage() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { notification } = App.useApp();
+  const { ground, setGround } = useLook();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
+  const lastDeleted = useRef<Hem[]>([]);
+  const { data: hems, isPending, error } = useQuery({ queryKey: ['shelf'], queryFn: listHems });
+  const changed = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
+  const save = useMutation({ mutationFn: saveHem, onSuccess: changed });
+  const remove = useMutation({ mutationFn: deleteHem, onSuccess: changed });
+
+  const putBack = useEffectEvent(async (): Promise<void> => {
+    const hem = lastDeleted.current.pop();
+    if (hem) await save.mutateAsync(hem);
+  });
+  useEffect(
+    () =>
+      tinykeys(window, {
+        '$mod+z': (event) => {
+          event.preventDefault();
+          void putBack();
+        },
+      }),
+    [],
+  );
+
+  const start = async (): Promise<void> => {
+    const hem = newHem(nanoid(10), new Date());
+    await save.mutateAsync(hem);
+    await navigate(`/hem/${hem.id}/piece`);
+  };
+  const duplicate = (hem: Hem): void =>
+    save.mutate({ ...hem, id: nanoid(10), name: `${hem.name}, again`, changed: new Date().toISOString() });
+  const discard = async (hem: Hem): Promise<void> => {
+    await remove.mutateAsync(hem.id);
+    lastDeleted.current.push(hem);
+    const key = hem.id;
+    notification.info({
+      key,
+      title: `${hem.name} is off the shelf`,
+      placement: 'bottomLeft',
+      duration: 12,
+      actions: (
+        <Button
+          size="small"
+          onClick={() => {
+            lastDeleted.current = lastDeleted.current.filter((h) => h !== hem);
+            save.mutate(hem);
+            notification.destroy(key);
+          }}
+        >
+          Put it back
+        </Button>
+      ),
+    });
+  };
+  const open = async (files: readonly File[]): Promise<void> => {
+    const bad: RefusedFile[] = [];
+    const ids = new Set((hems ?? []).map((h) => h.id));
+    for (const file of files) {
+      const outcome = readHem(await file.text());
+      if (!outcome.ok) bad.push({ name: file.name, problems: outcome.problems });
+      // A hem that is here already is never overwritten: the file comes in as one of its own.
+      else
+        await save.mutateAsync(
+          ids.has(outcome.value.id) ? { ...outcome.value, id: nanoid(10) } : outcome.value,
+        );
+    }
+    setRefused(bad);
+  };
+
+  return (
+    <div
+      className="shelf"
+      onDragOver={(e) => e.preventDefault()}
+      onDrop={(e) => {
+        e.preventDefault();
+        void open([...e.dataTransfer.files]);
+      }}
+    >
+      <header className="shelf-head">
+        <div>
+          <h1>Zig Hem</h1>
+          <p className="quiet">See, count and trust a border before you pick up the hook.</p>
+        </div>
+        <div className="shelf-tools">
+          <Button type="primary" icon={<Plus />} onClick={() => void start()}>
+            New hem
+          </Button>
+          <Button icon={<UploadSimple />} onClick={() => chooser.current?.click()}>
+            Open a file
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            accept=".json,application/json"
+            multiple
+            hidden
+            aria-label="Project files"
+            onChange={(e) => {
+              void open([...(e.target.files ?? [])]);
+              e.target.value = '';
+            }}
+          />
+          <Button
+            type="text"
+            aria-label={ground === 'day' ? 'Evening light' : 'Daylight'}
+            icon={ground === 'day' ? <Moon /> : <Sun />}
+            onClick={() => setGround(ground === 'day' ? 'evening' : 'day')}
+          />
+        </div>
+      </header>
+      {refused.map((file) => (
+        <section key={file.name} className="problem refused" role="alert">
+          <h2>{file.name} was not opened</h2>
+          <ul>
+            {file.problems.map((p, i) => (
+              <li key={i}>{problemLine(p)}</li>
+            ))}
+          </ul>
+          <Button size="small" onClick={() => setRefused(refused.filter((f) => f !== file))}>
+            Done reading
+          </Button>
+        </section>
+      ))}
+      {error ? (
+        <p className="problem">
+          This browser’s storage cannot be read. Allow this site to keep data, then reload.
+        </p>
+      ) : isPending ? (
+        <p className="loading quiet">Looking through the shelf …</p>
+      ) : hems.length === 0 ? (
+        <p className="empty quiet">The shelf is empty. Start a new hem, or open a project file.</p>
+      ) : (
+        <ul className="hems">
+          {hems.map((hem) => (
+            <ShelfHem
+              key={hem.id}
+              hem={hem}
+              onDuplicate={() => duplicate(hem)}
+              onDiscard={() => void discard(hem)}
+            />
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+function ShelfHem({
+  hem,
+  onDuplicate,
+  onDiscard,
+}: {
+  readonly hem: Hem;
+  readonly onDuplicate: () => void;
+  readonly onDiscard: () => void;
+}) {
+  const made = useMemo(() => plan(hem), [hem]);
+  const rounds = made.rounds.length - 1;
+  const odd = made.rounds.filter((r) => !r.even).length;
+  return (
+    <li className="shelf-hem">
+      <Link to={`/hem/${hem.id}/base`} className="shelf-link">
+        <div className="shelf-drawing">
+          <PlanDrawing plan={made} bare />
+        </div>
+        <h2>{hem.name}</h2>
+      </Link>
+      <p className="quiet small">
+        {sizeWords(made.finishedSize, hem.preferences.length)} with {rounds}{' '}
+        {rounds === 1 ? 'round' : 'rounds'}
+        {odd > 0 ? `, ${odd} not even` : ', all even'}
+        <br />
+        changed{' '}
+        {new Date(hem.changed).toLocaleDateString(undefined, {
+          day: 'numeric',
+          month: 'long',
+          year: 'numeric',
+        })}
+      </p>
+      <div className="shelf-actions">
+        <Button
+          size="small"
+          type="text"
+          icon={<Copy />}
+          aria-label={`Duplicate ${hem.name}`}
+          onClick={onDuplicate}
+        />
+        <Button
+          size="small"
+          type="text"
+          icon={<DownloadSimple />}
+          aria-label={`Export ${hem.name}`}
+          onClick={() => saveFile(fileName(hem.name, '.hem.json'), writeHem(hem), 'application/json')}
+        />
+        <Button
+          size="small"
+          type="text"
+          icon={<Trash />}
+          aria-label={`Take ${hem.name} off the shelf`}
+          onClick={onDiscard}
+        />
+      </div>
+    </li>
+  );
+}

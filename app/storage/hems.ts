@@ -1,0 +1,46 @@
+/** Hems kept in this browser. Nothing leaves it but what the user exports. */
+import localforage from 'localforage';
+import { readHem } from '../../core/document/check.ts';
+import type { Hem } from '../../core/document/hem.ts';
+
+const hems = localforage.createInstance({ name: 'zig-hem', storeName: 'hems' });
+const settings = localforage.createInstance({ name: 'zig-hem', storeName: 'settings' });
+
+/** All hems, last changed first. On the very first start the demo hems are laid out. */
+export async function listHems(): Promise<readonly Hem[]> {
+  if (!(await settings.getItem('demos laid out'))) {
+    for (const hem of await demoHems()) await hems.setItem(hem.id, hem);
+    await settings.setItem('demos laid out', true);
+  }
+  const found: Hem[] = [];
+  await hems.iterate<Hem, undefined>((hem) => {
+    found.push(hem);
+  });
+  return found.sort((a, b) => b.changed.localeCompare(a.changed));
+}
+
+/** The hem of an id, or null. */
+export async function loadHem(id: string): Promise<Hem | null> {
+  await listHems();
+  return hems.getItem<Hem>(id);
+}
+
+export async function saveHem(hem: Hem): Promise<void> {
+  await hems.setItem(hem.id, hem);
+}
+
+export async function deleteHem(id: string): Promise<void> {
+  await hems.removeItem(id);
+}
+
+/** A setting of this browser, such as the theme. */
+export const readSetting = <T>(key: string): Promise<T | null> => settings.getItem<T>(key);
+export const writeSetting = async (key: string, value: unknown): Promise<void> => {
+  await settings.setItem(key, value);
+};
+
+async function demoHems(): Promise<readonly Hem[]> {
+  const files = import.meta.glob<string>('../../demo/*.hem.json', { query: '?raw', import: 'default' });
+  const read = await Promise.all(Object.values(files).map(async (load) => readHem(await load())));
+  return read.flatMap((outcome) => (outcome.ok ? [outcome.value] : []));
+}

@@ -1,0 +1,57 @@
+import type { Hem } from '../../core/document/hem.ts';
+import { yarnWeight } from '../../core/terms/yarnWeights.ts';
+
+/** A hem to start from: a small square throw in worsted, ready to be described. */
+export function newHem(id: string, now: Date): Hem {
+  const weight = yarnWeight(4);
+  const at = now.toISOString();
+  const side = (): Hem['base']['sides'][number] => ({
+    school: 'each',
+    own: { stitches: 3, spots: 2 },
+    count: null,
+  });
+  return {
+    format: 'zig-hem',
+    version: 1,
+    id,
+    name: 'New hem',
+    created: at,
+    changed: at,
+    preferences: { language: 'us', hand: 'right', length: 'cm' },
+    piece: { kind: 'rows', stitches: 120, rows: [{ stitch: 'dc', count: 64 }], widthCm: 90, heightCm: 91 },
+    pieceColour: '#a9b8b0',
+    gauge: { stitchesPer10Cm: weight.stitchesPer10Cm, hookMm: weight.hookMm[0] },
+    yarns: [
+      {
+        id: 'body',
+        name: 'Yarn of the piece',
+        colour: '#7f948a',
+        weight: 4,
+        metresPer100G: weight.metresPer100G,
+        ballG: 50,
+        diameterMm: weight.diameterMm,
+      },
+      {
+        id: 'contrast',
+        name: 'Contrast yarn',
+        colour: '#e7d9b9',
+        weight: 4,
+        metresPer100G: weight.metresPer100G,
+        ballG: 50,
+        diameterMm: weight.diameterMm,
+      },
+    ],
+    base: { stitch: 'sc', corner: 'three', yarn: 'body', sides: [side(), side(), side(), side()] },
+    rounds: [
+      {
+        id: 'first',
+        family: 'plain',
+        stitch: 'sc',
+        corner: 'three',
+        loop: 'both',
+        yarn: 'contrast',
+        times: 2,
+      },
+    ],
+  };
+}

@@ -1,0 +1,254 @@
+/**
+ * Where every stitch is drawn: foot and head of each, on the piece laid flat. Positions only; what a stitch
+ * looks like is the drawing's business.
+ *
+ * Tops lie on the outline grown to the round's height, spread between the corners by the widths of the
+ * stitches. A free outer edge is drawn from its feet instead: stitches worked into one place fan out round
+ * it, which is what makes a lobe.
+ */
+import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
+import type { Body } from '../piece/piece.ts';
+import type { Plan, RoundPlan } from '../plan.ts';
+import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
+import { isChainRun, isOrnament, stitchHeight, topWidth } from '../ring/stitch.ts';
+
+/** Positions of one worked round, mm, y downwards, origin at the middle of the piece. Arrays as long as the ring. */
+export interface RoundChart {
+  readonly ring: Ring;
+  readonly headX: Float32Array;
+  readonly headY: Float32Array;
+  readonly footX: Float32Array;
+  readonly footY: Float32Array;
+}
+
+const known = new WeakMap<RoundPlan, RoundChart>();
+
+/** The chart of every round of a plan, the base round first. Rounds that did not change keep their charts. */
+export function chartOf(plan: Plan): readonly RoundChart[] {
+  const charts: RoundChart[] = [];
+  for (const [k, round] of plan.rounds.entries()) {
+    let chart = known.get(round);
+    if (!chart) {
+      const feet = k === 0 ? edgeFeet(plan.body) : ringFeet(charts[k - 1]!);
+      const free = round.family !== null && round.family.edge !== 'straight';
+      chart = free
+        ? chartFree(round, feet, plan.stitchWidthMm, plan.body.outline)
+        : chartStraight(round, feet, plan.body.outline);
+      known.set(round, chart);
+    }
+    charts.push(chart);
+  }
+  return charts;
+}
+
+/** The piece itself as a polygon, mm; a disc as many short sides. */
+export function bodyOutline({ body }: Plan): readonly Point[] {
+  const points = corners(body.outline, 0);
+  if (!isDisc(body.outline)) return points;
+  const path = sidePath(body.outline, points, 0);
+  return Array.from({ length: 180 }, (_, i) => path(i / 180));
+}
+
+/** Finds the point that a place lies at. */
+type Feet = (place: number) => Point;
+
+function ringFeet(below: RoundChart): Feet {
+  const size = below.ring.made.length;
+  return (place) => {
+    const i = entryOf(place);
+    const here = { x: below.headX[i]!, y: below.headY[i]! };
+    if (!isGap(place)) return here;
+    const before = (i - 1 + size) % size;
+    return { x: (here.x + below.headX[before]!) / 2, y: (here.y + below.headY[before]!) / 2 };
+  };
+}
+
+/** Feet of the base round: the spots of the body's edges, each in the middle of its stretch. */
+function edgeFeet(body: Body): Feet {
+  const at: Point[] = [];
+  const points = corners(body.outline, 0);
+  body.edges.forEach((edge, side) => {
+    at.push(points[side] ?? { x: 0, y: 0 });
+    const along = sidePath(body.outline, points, side);
+    const whole = edge.spots.reduce((sum, s) => sum + s.lengthMm, 0);
+    let sum = 0;
+    for (const spot of edge.spots) {
+      at.push(along((sum + spot.lengthMm / 2) / whole));
+      sum += spot.lengthMm;
+    }
+  });
+  return (place) => at[place]!;
+}
+
+/** The point at a fraction of a side: a straight line between corners, or round the circle of a disc. */
+function sidePath(outline: Outline, points: readonly Point[], side: number): (t: number) => Point {
+  if (isDisc(outline)) {
+    const radius = points[0]!.x;
+    return (t) => ({ x: radius * Math.sin(-2 * Math.PI * t), y: -radius * Math.cos(2 * Math.PI * t) });
+  }
+  const from = points[side]!;
+  const to = points[(side + 1) % points.length]!;
+  return (t) => ({ x: from.x + (to.x - from.x) * t, y: from.y + (to.y - from.y) * t });
+}
+
+function emptyChart(ring: Ring): RoundChart {
+  const size = ring.made.length;
+  return {
+    ring,
+    headX: new Float32Array(size),
+    headY: new Float32Array(size),
+    footX: new Float32Array(size),
+    footY: new Float32Array(size),
+  };
+}
+
+function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
+  const { ring } = round;
+  const chart = emptyChart(ring);
+  const size = ring.made.length;
+  const points = corners(outline, round.heightMm);
+  for (let side = 0; side < sideCount(ring); side++) {
+    const path = sidePath(outline, points, side);
+    const half = (corner: number): number => centreWidth(ring, corner) / 2;
+    const lead = ring.centres.length > 0 ? half(side) : 0;
+    const trail = ring.centres.length > 0 ? half((side + 1) % ring.centres.length) : 0;
+    const span = sideSpan(ring, side);
+    let whole = lead + trail;
+    for (let k = 0; k < span.length; k++) whole += topWidth(ring.made[(span.start + k) % size]!);
+    let sum = lead;
+    for (let k = 0; k < span.length; k++) {
+      const i = (span.start + k) % size;
+      const width = topWidth(ring.made[i]!);
+      setHead(chart, i, path((sum + width / 2) / whole));
+      sum += width;
+    }
+    const centre = ring.centres[side];
+    if (!centre) continue;
+    setHead(chart, centre.start, path(0));
+    if (centre.length === 2) {
+      const previous = sidePath(outline, points, (side - 1 + points.length) % points.length);
+      setHead(chart, centre.start, previous(1 - 0.5 / whole));
+      setHead(chart, (centre.start + 1) % size, path(0.5 / whole));
+    }
+  }
+  setFeet(chart, feet);
+  return chart;
+}
+
+function centreWidth(ring: Ring, corner: number): number {
+  const centre = ring.centres[corner]!;
+  let width = 0;
+  for (let k = 0; k < centre.length; k++) {
+    width += topWidth(ring.made[(centre.start + k) % ring.made.length]!);
+  }
+  return width;
+}
+
+function setHead(chart: RoundChart, i: number, p: Point): void {
+  chart.headX[i] = p.x;
+  chart.headY[i] = p.y;
+}
+
+/** Feet from the places below; what sits in nothing stands on its own head. */
+function setFeet(chart: RoundChart, feet: Feet): void {
+  const { into } = chart.ring;
+  for (let i = 0; i < into.length; i++) {
+    const place = into[i]!;
+    const foot = place === NOTHING ? { x: chart.headX[i]!, y: chart.headY[i]! } : feet(place);
+    chart.footX[i] = foot.x;
+    chart.footY[i] = foot.y;
+  }
+}
+
+/** Widest fan of a group along a side and round a right-angled corner, radians to either side. */
+const SIDE_FAN = 1.15;
+const STEP_OF_FAN = 0.46;
+
+function chartFree(round: RoundPlan, feet: Feet, widthMm: number, outline: Outline): RoundChart {
+  const { ring } = round;
+  const chart = emptyChart(ring);
+  const size = ring.made.length;
+  const sideOf = sidesOfEntries(ring);
+  const outward = outwardNormals(outline);
+  for (let start = 0; start < size;) {
+    const place = ring.into[start]!;
+    let end = start + 1;
+    while (end < size && ring.into[end] === place && place !== NOTHING) end++;
+    if (place !== NOTHING) fan(start, end, feet(place));
+    start = end;
+  }
+  layChains(chart);
+  return chart;
+
+  function fan(start: number, end: number, foot: Point): void {
+    const count = end - start;
+    const { angle, turn } = outward(sideOf[start]!, sideOf[end - 1]!, foot);
+    const reach = Math.min(SIDE_FAN + turn / 2, ((count - 1) * STEP_OF_FAN) / 2 + turn / 3);
+    for (let i = start; i < end; i++) {
+      const t = count === 1 ? 0 : (2 * (i - start)) / (count - 1) - 1;
+      const height = Math.max(0.2, stitchHeight(ring.made[i]!)) * widthMm;
+      // The run of work is anticlockwise, so a fan opens from the side already worked to the one to come.
+      const a = angle + t * reach;
+      chart.footX[i] = foot.x;
+      chart.footY[i] = foot.y;
+      setHead(chart, i, { x: foot.x + Math.cos(a) * height, y: foot.y - Math.sin(a) * height });
+    }
+  }
+}
+
+/** The side that each entry belongs to; a corner's centre belongs to minus one less its corner's number. */
+function sidesOfEntries(ring: Ring): Int32Array {
+  const sides = new Int32Array(ring.made.length);
+  ring.centres.forEach((centre, corner) => {
+    for (let k = 0; k < centre.length; k++) sides[(centre.start + k) % sides.length] = -1 - corner;
+  });
+  for (let side = 0; side < sideCount(ring); side++) {
+    const span = sideSpan(ring, side);
+    for (let k = 0; k < span.length; k++) sides[(span.start + k) % sides.length] = side;
+  }
+  return sides;
+}
+
+/** The outward direction (radians, anticlockwise from the right) at a side, and at a corner between its sides. */
+function outwardNormals(
+  outline: Outline,
+): (first: number, last: number, foot: Point) => { readonly angle: number; readonly turn: number } {
+  if (isDisc(outline)) return (_, __, foot) => ({ angle: Math.atan2(-foot.y, foot.x), turn: 0 });
+  const normals: number[] = [];
+  let heading = Math.PI;
+  outline.sides.forEach((_, i) => {
+    if (i > 0) heading += outline.turns[i]!;
+    normals.push(heading - Math.PI / 2);
+  });
+  return (first, last) => {
+    if (first === last && first >= 0) return { angle: normals[first]!, turn: 0 };
+    const corner = first < 0 ? -1 - first : last < 0 ? -1 - last : last;
+    const turn = outline.turns[corner]!;
+    return { angle: normals[corner]! - turn / 2, turn };
+  };
+}
+
+/** Lays what sits in nothing between its worked neighbours: chains in an arc, ornaments on the stitch before. */
+function layChains(chart: RoundChart): void {
+  const { ring, headX, headY } = chart;
+  const size = ring.made.length;
+  for (let i = 0; i < size; i++) {
+    const s = ring.made[i]!;
+    if (ring.into[i] !== NOTHING) continue;
+    const before = neighbour(ring, i, -1);
+    const after = isOrnament(s) ? before : neighbour(ring, i, 1);
+    setHead(chart, i, { x: (headX[before]! + headX[after]!) / 2, y: (headY[before]! + headY[after]!) / 2 });
+    chart.footX[i] = headX[i]!;
+    chart.footY[i] = headY[i]!;
+  }
+}
+
+/** The nearest entry in a direction that sits in something; chain runs next to each other are passed over. */
+function neighbour(ring: Ring, from: number, step: 1 | -1): number {
+  const size = ring.made.length;
+  for (let k = 1; k < size; k++) {
+    const i = (from + step * k + size * k) % size;
+    if (!isChainRun(ring.made[i]!) && ring.into[i] !== NOTHING) return i;
+  }
+  return from;
+}

@@ -1,0 +1,77 @@
+/** Hems for tests: one plain starting point and ways to vary it. */
+import type { BaseRound, SideChoice } from '../base/baseRound.ts';
+import type { Hem, RoundEntry } from '../document/hem.ts';
+import type { StitchKind } from '../terms/stitches.ts';
+
+export const sideChoice = (count: number | null = null): SideChoice => ({
+  school: 'each',
+  own: { stitches: 3, spots: 2 },
+  count,
+});
+
+export const entry = (given: Partial<RoundEntry> = {}): RoundEntry => ({
+  id: 'r1',
+  family: 'plain',
+  stitch: 'sc',
+  corner: 'three',
+  loop: 'both',
+  yarn: 'y1',
+  times: 1,
+  ...given,
+});
+
+/** A rectangle of dc rows with base sides of the given counts along their edges. */
+export function rowsHem(
+  given: {
+    readonly counts?: readonly (number | null)[];
+    readonly rounds?: readonly RoundEntry[];
+    readonly base?: Partial<BaseRound>;
+    readonly stitches?: number;
+    readonly rows?: readonly { readonly stitch: StitchKind; readonly count: number }[];
+    readonly widthCm?: number;
+    readonly heightCm?: number;
+    readonly stitchesPer10Cm?: number;
+  } = {},
+): Hem {
+  const counts = given.counts ?? [null, null, null, null];
+  return {
+    format: 'zig-hem',
+    version: 1,
+    id: 'test',
+    name: 'Test blanket',
+    created: '2026-01-01T00:00:00.000Z',
+    changed: '2026-01-01T00:00:00.000Z',
+    preferences: { language: 'us', hand: 'right', length: 'cm' },
+    piece: {
+      kind: 'rows',
+      stitches: given.stitches ?? 152,
+      rows: given.rows ?? [{ stitch: 'dc', count: 84 }],
+      widthCm: given.widthCm ?? 110,
+      heightCm: given.heightCm ?? 118,
+    },
+    pieceColour: '#888888',
+    gauge: { stitchesPer10Cm: given.stitchesPer10Cm ?? 14, hookMm: 5 },
+    yarns: [
+      {
+        id: 'y1',
+        name: 'Plain yarn',
+        colour: '#aa5544',
+        weight: 4,
+        metresPer100G: 190,
+        ballG: 50,
+        diameterMm: 3,
+      },
+      {
+        id: 'y2',
+        name: 'Other yarn',
+        colour: '#4455aa',
+        weight: 4,
+        metresPer100G: 190,
+        ballG: 50,
+        diameterMm: 3,
+      },
+    ],
+    base: { stitch: 'sc', corner: 'three', yarn: 'y1', sides: counts.map(sideChoice), ...given.base },
+    rounds: given.rounds ?? [],
+  };
+}

@@ -1,0 +1,57 @@
+import js from '@eslint/js';
+import hooks from 'eslint-plugin-react-hooks';
+import tseslint from 'typescript-eslint';
+
+export default tseslint.config(
+  { ignores: ['dist', 'node_modules', '**/*.generated.*', 'test-results', 'playwright-report'] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  ...tseslint.configs.stylistic,
+  {
+    rules: {
+      '@typescript-eslint/consistent-type-imports': 'error',
+      // Index access is checked by the compiler (noUncheckedIndexedAccess); “!” marks where an invariant holds.
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/unified-signatures': 'off',
+      '@typescript-eslint/prefer-for-of': 'off',
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...[
+          'document',
+          'window',
+          'navigator',
+          'localStorage',
+          'process',
+          'performance',
+          'setTimeout',
+          'fetch',
+        ].map((name) => ({
+          name,
+          message: 'The core has no clock, no page and no process; take it as a parameter.',
+        })),
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Randomness comes in as a parameter.' },
+        { object: 'Date', property: 'now', message: 'The clock comes in as a parameter.' },
+      ],
+    },
+  },
+  {
+    files: ['app/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': hooks },
+    rules: { ...hooks.configs.recommended.rules },
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs'],
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable' },
+    },
+  },
+);

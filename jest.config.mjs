@@ -1,0 +1,19 @@
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/server'],
+  testMatch: ['**/*.test.ts', '**/*.test.tsx'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: {
+    '\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          parser: { syntax: 'typescript', tsx: true },
+          target: 'es2022',
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'es6' },
+      },
+    ],
+  },
+};

@@ -1,0 +1,33 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.TEST_PORT ?? 4189);
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: `http://localhost:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node --import tsx server/main.ts',
+    url: `http://localhost:${port}`,
+    env: { PORT: String(port) },
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,28 @@
+// Installs the packages when they are missing or the lockfile has changed since they were installed.
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const stamp = `${root}node_modules/.installed-from`;
+
+/** Runs a command in the project folder; ends this process with its exit code when it fails. */
+export function run(command, args, options = {}) {
+  const { status, error } = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  if (error) {
+    console.error(`${command} could not be run: ${error.message}`);
+    process.exit(1);
+  }
+  if (status !== 0) process.exit(status ?? 1);
+}
+
+export function installPackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(`${root}package-lock.json`))
+    .digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  console.log('Installing packages …');
+  run('npm', ['install', '--no-audit', '--no-fund', '--no-save', '--loglevel=error']);
+  writeFileSync(stamp, lock);
+}

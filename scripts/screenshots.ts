@@ -1,0 +1,48 @@
+/** Takes the pictures of docs/screenshots from the demo hems. Needs a built application. */
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import { createApp } from '../server/app.ts';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const server = createApp(`${root}dist`).listen(0);
+const address = server.address();
+if (address === null || typeof address === 'string') throw new Error('no port');
+const home = `http://localhost:${address.port}`;
+
+interface Shot {
+  readonly name: string;
+  readonly path: string;
+  readonly before?: (page: Page) => Promise<void>;
+}
+
+const SHOTS: readonly Shot[] = [
+  { name: 'shelf', path: '/' },
+  { name: 'piece', path: '/hem/demo-harbour-throw/piece' },
+  {
+    name: 'base-round',
+    path: '/hem/demo-harbour-throw/base',
+    before: async (page) => {
+      await page.goto(`${home}/hem/demo-harbour-throw/rounds`);
+      await page.getByRole('button', { name: '+ Shell edge' }).click();
+      await page.getByRole('link', { name: /^Base round/ }).click();
+    },
+  },
+  { name: 'rounds', path: '/hem/demo-harbour-throw/rounds' },
+  { name: 'yarn', path: '/hem/demo-harbour-throw/yarn' },
+  { name: 'pattern', path: '/hem/demo-harbour-throw/pattern' },
+];
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+for (const { name, path, before } of SHOTS) {
+  if (before) await before(page);
+  else await page.goto(`${home}${path}`);
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+server.close();

@@ -1,0 +1,58 @@
+// npm test: installs what is missing, type-checks, lints, runs unit and browser tests, and says how many passed.
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { installPackages, run } from './install.mjs';
+
+installPackages();
+ensureChromium();
+run('npm', ['run', '--silent', 'generate']);
+let failed = 0;
+let passed = 0;
+step('types', ['run', '--silent', 'types']);
+step('lint', ['run', '--silent', 'lint']);
+const reports = mkdtempSync(join(tmpdir(), 'zig-hem-'));
+tests(
+  'unit',
+  ['run', '--silent', 'unit', '--', '--json', `--outputFile=${join(reports, 'unit.json')}`],
+  (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
+);
+run('npm', ['run', '--silent', 'build']);
+tests(
+  'browser',
+  ['run', '--silent', 'browser'],
+  (report) => [report.stats.expected + report.stats.flaky, report.stats.unexpected],
+  { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'browser.json') },
+);
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);
+
+function step(name, args) {
+  console.log(`\n— ${name}`);
+  if (spawnSync('npm', args, { stdio: 'inherit' }).status === 0) passed++;
+  else failed++;
+}
+
+function tests(name, args, counts, environment = {}) {
+  console.log(`\n— ${name} tests`);
+  const { status } = spawnSync('npm', args, { stdio: 'inherit', env: { ...process.env, ...environment } });
+  const file = join(reports, `${name}.json`);
+  const [good, bad] = existsSync(file) ? counts(JSON.parse(readFileSync(file, 'utf8'))) : [0, 1];
+  passed += good;
+  failed += bad === 0 && status !== 0 ? 1 : bad;
+}
+
+function ensureChromium() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium';
+  if (existsSync(path)) return;
+  console.log('Installing Chromium from Debian’s packages …');
+  const apt = (...args) =>
+    spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
+  if (apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium')) return;
+  console.error(
+    `There is no Chromium at ${path} and it could not be installed. Install Debian’s package “chromium” as root,\n` +
+      'or name another build of it: CHROMIUM=/path/to/chromium npm test',
+  );
+  process.exit(1);
+}
