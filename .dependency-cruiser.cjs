@@ -1,5 +1,17 @@
 // Which folder may import from which. Inside the core the arrows point from later folders to earlier ones.
-const layers = ['terms', 'piece', 'ring', 'notation', 'base', 'rounds', 'fit', 'flat', 'yarn', 'document'];
+const layers = [
+  'terms',
+  'piece',
+  'ring',
+  'notation',
+  'base',
+  'rounds',
+  'flat',
+  'yarn',
+  'document',
+  'stack',
+  'fit',
+];
 
 const upward = layers.slice(0, -1).map((layer, i) => ({
   name: `core-${layer}-imports-only-what-stands-below`,

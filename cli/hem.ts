@@ -8,7 +8,7 @@ import { plan } from '../core/plan.ts';
 import { problemLine } from '../core/problems.ts';
 import type { Language } from '../core/terms/stitches.ts';
 import { patternOf, patternText } from '../core/words/pattern.ts';
-import { planReport } from './report.ts';
+import { familiesReport, planReport } from './report.ts';
 
 const program = new Command('hem').description('Plan a crochet border from a project file.');
 
@@ -48,6 +48,16 @@ program
   .argument('<file>', 'a project file, or - for standard input')
   .action((file: string) => {
     open(file);
+  });
+
+program
+  .command('rounds')
+  .description('every round family: what it sits on, its needs and its growth, computed from its repeat')
+  .option('--json', 'print as JSON')
+  .action((options: { json?: boolean }) => {
+    const report = familiesReport();
+    if (options.json) console.log(JSON.stringify(report, null, 2));
+    else for (const f of report) console.log(`${f.id.padEnd(18)} ${f.words}`);
   });
 
 program.parse();

@@ -1,5 +1,8 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
 import { fitPlan, type Plan } from '../core/plan.ts';
+import { factsOf } from '../core/rounds/facts.ts';
+import { FAMILIES } from '../core/rounds/registry.ts';
+import { growthWords, needsWords } from '../core/words/families.ts';
 
 const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 
@@ -58,4 +61,34 @@ export function planReport(plan: Plan) {
       })),
     },
   };
+}
+
+/** What `hem rounds --json` prints: all of it computed from what each family writes. */
+export function familiesReport() {
+  return FAMILIES.map((family) => {
+    const facts = factsOf(family);
+    const { needs, lopsidedNeeds, places } = facts;
+    return {
+      id: family.id,
+      name: family.name,
+      sitsOn: facts.sitsOn,
+      needs: { on: needs.on, modulus: needs.modulus, remainder: needs.remainder, least: needs.least },
+      lopsidedNeeds: lopsidedNeeds && {
+        modulus: lopsidedNeeds.modulus,
+        remainder: lopsidedNeeds.remainder,
+        least: lopsidedNeeds.least,
+      },
+      roundsPerRepeat: family.roundsPerRepeat,
+      repeatable: family.repeatable,
+      stitchesOnSideAfter: { perPlace: to(4, facts.stitches.per), plus: to(4, facts.stitches.plus) },
+      placesOnSideAfter: places && {
+        of: facts.nextSitsOn,
+        perPlace: to(4, places.per),
+        plus: to(4, places.plus),
+      },
+      growsPerSide: places && places.per === 1 ? places.plus : null,
+      edge: family.edge,
+      words: `${needsWords(facts)}; ${growthWords(facts, family.edge)}`,
+    };
+  });
 }

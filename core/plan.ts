@@ -4,21 +4,20 @@
  */
 import { basis, rates, schoolLabel, schoolsFor, type BasisPart, type SchoolId } from './base/schools.ts';
 import { placement, schoolCount, workBase, type SideChoice } from './base/baseRound.ts';
-import type { Hem, RoundEntry } from './document/hem.ts';
+import type { Hem } from './document/hem.ts';
 import { fitBase, type Fit, type FitSide } from './fit/fit.ts';
 import { trials, type Trial } from './fit/trial.ts';
 import { FLAT_LIMITS, naturalLengthMm, roundHeight, strain, verdict, type Verdict } from './flat/flat.ts';
-import { recipeOf } from './notation/parse.ts';
-import { extent } from './piece/outline.ts';
-import { bodyOf, type Body, type Edge } from './piece/piece.ts';
+import { extent, isDisc } from './piece/outline.ts';
+import type { Body, Edge } from './piece/edge.ts';
+import { bodyOf } from './piece/piece.ts';
+import { outlineProblems } from './piece/soundness.ts';
 import { problem, type Problem } from './problems.ts';
-import type { Recipe } from './ring/recipe.ts';
 import { sideCount, tallyRing, tallySide, type Ring, type Tally } from './ring/ring.ts';
 import { workRound, type SideFit } from './ring/work.ts';
-import { familyById } from './rounds/registry.ts';
-import type { Family } from './rounds/family.ts';
+import { circumstancesOf, writtenRounds, type WrittenRound } from './stack/stack.ts';
 import { Stages } from './stages.ts';
-import { quantity, TAIL_M, yarnInRingM, type Quantity, type Yarn } from './yarn/yarn.ts';
+import { TAIL_M, quantity, yarnInRingM, type Quantity, type Yarn } from './yarn/yarn.ts';
 
 export interface SchoolPlan {
   readonly id: SchoolId;
@@ -32,7 +31,7 @@ export interface SidePlan {
   readonly name: string;
   readonly edge: Edge;
   readonly choice: SideChoice;
-  /** Stitches along the edge. The corners' stitches come on top. */
+  /** Stitches along the edge, joins included. The corners' stitches come on top. */
   readonly count: number;
   readonly schools: readonly SchoolPlan[];
   /** Count along the edge at which the base round has no strain; need not be whole. */
@@ -57,18 +56,22 @@ export interface RoundSide {
 
 /** One worked round, the base round first. */
 export interface RoundPlan {
-  /** Null for the base round. */
-  readonly entry: RoundEntry | null;
-  readonly family: Family | null;
-  readonly recipe: Recipe | null;
+  /** How it came to be in the stack; null for the base round. */
+  readonly written: WrittenRound | null;
   /** Number of the worked round: the base round is 0. */
   readonly number: number;
   readonly name: string;
   readonly yarnId: string;
+  /** Number of the round whose ring it is worked onto; −1 for the base round. */
+  readonly onto: number;
+  /** A free outer edge, or work that lies on the face of the round below. */
+  readonly free: boolean;
   readonly ring: Ring;
   readonly sides: readonly RoundSide[];
   /** Stitches in the whole round, corners included. */
   readonly total: number;
+  /** Width of a stitch in this round, mm. */
+  readonly stitchWidthMm: number;
   /** Height of this round, and of its top above the body, mm. */
   readonly ownHeightMm: number;
   readonly heightMm: number;
@@ -86,7 +89,7 @@ export interface YarnPlan {
 export interface Plan {
   readonly hem: Hem;
   readonly body: Body;
-  /** Width of a border stitch, mm. */
+  /** Width of a border stitch with the border's own hook, mm. */
   readonly stitchWidthMm: number;
   readonly sides: readonly SidePlan[];
   readonly rounds: readonly RoundPlan[];
@@ -113,23 +116,29 @@ function planWith(stages: Stages, hem: Hem): Plan {
   const stitchWidthMm = 100 / gauge.stitchesPer10Cm;
   const body = stages.run('body', [hem.piece], () => bodyOf(hem.piece));
   const placements = body.edges.map((edge, side) =>
-    stages.run(`placement ${side}`, [edge, base.sides[side], stitchWidthMm], () =>
-      placement(base.sides[side]!, edge, stitchWidthMm),
+    stages.run(`placement ${side}`, [edge, base.sides[side], base.crossing, stitchWidthMm], () =>
+      placement(base.sides[side]!, edge, base, stitchWidthMm),
     ),
   );
-  const baseRing = stages.run('base', [body, base.stitch, base.corner, ...placements], () =>
-    workBase(body, base, placements),
+  const schools = base.sides.map((s) => s.school).join();
+  const crossings = stages.run(
+    'crossings',
+    [base.crossing, ...base.sides.map((s) => s.crossings)],
+    () => ({}),
   );
-  const worked = stages.run('written', [hem.rounds], () => writtenRounds(hem.rounds));
-  const rounds = planRounds(stages, hem, body, baseRing, worked, stitchWidthMm);
+  const baseRing = stages.run(
+    'base',
+    [body, base.stitch, base.corner, schools, crossings, ...placements],
+    () => workBase(body, base, placements),
+  );
+  const stack = stages.run('stack', [hem.rounds], () => writtenRounds(hem.rounds));
+  const rounds = planRounds(stages, hem, body, baseRing, stack.rounds, stitchWidthMm);
   const sides = body.edges.map((edge, side) =>
-    stages.run(
-      `side ${side}`,
-      [body, edge, placements[side], base.sides[side], stitchWidthMm, base.stitch, base.corner],
-      () => planSide(body, side, base.sides[side]!, placements[side]!, rounds[0]!, stitchWidthMm),
+    stages.run(`side ${side}`, [edge, placements[side], base, rounds[0], stitchWidthMm], () =>
+      planSide(hem, body, side, placements[side]!, rounds[0]!, stitchWidthMm),
     ),
   );
-  const last = rounds[rounds.length - 1]!;
+  const top = Math.max(...rounds.map((r) => r.heightMm));
   return {
     hem,
     body,
@@ -137,101 +146,102 @@ function planWith(stages: Stages, hem: Hem): Plan {
     sides,
     rounds,
     bodySize: extent(body.outline, 0),
-    finishedSize: extent(body.outline, last.heightMm),
+    finishedSize: extent(body.outline, top),
     yarns: planYarns(hem, rounds),
-    trial: stages.run('trial', [worked, base.stitch, base.corner], () =>
+    trial: stages.run('trial', [stack, base.stitch, base.corner], () =>
       trials(
         base,
-        worked.map((w) => w.recipe),
+        stack.rounds.map((r) => r.recipe),
       ),
     ),
-    problems: stages.run('problems', [body, sides, rounds], () => problemsOf(body, sides, rounds)),
+    problems: stages.run('problems', [body, sides, rounds, stack], () => [
+      ...outlineProblems(hem.piece, 'the piece'),
+      ...problemsOf(body, sides, rounds),
+      ...stack.problems,
+    ]),
   };
 }
 
-interface WrittenRound {
-  readonly entry: RoundEntry;
-  readonly family: Family;
-  readonly recipe: Recipe;
-}
-
-/** The stack of rounds unrolled: one recipe for each round that is worked. */
-function writtenRounds(entries: readonly RoundEntry[]): readonly WrittenRound[] {
-  return entries.flatMap((entry) => {
-    const family = familyById(entry.family);
-    if (!family) throw new RangeError(`no round family ${entry.family}`);
-    const rounds = entry.times * family.roundsPerRepeat;
-    return Array.from({ length: rounds }, (_, k) => ({
-      entry,
-      family,
-      recipe: recipeOf(family.write(entry, k)),
-    }));
-  });
-}
+/**
+ * Width of a stitch made with another hook: it follows the square root of the hook, so that a hook half a
+ * size smaller (5 to 4.5 mm) makes stitches 5 % narrower. A rule of thumb until a round has been measured.
+ */
+const widthWithHook = (widthMm: number, hookMm: number | null, usualMm: number): number =>
+  hookMm === null ? widthMm : widthMm * Math.sqrt(hookMm / usualMm);
 
 function planRounds(
   stages: Stages,
   hem: Hem,
   body: Body,
   baseRing: Ring,
-  written: readonly WrittenRound[],
-  widthMm: number,
+  stack: readonly WrittenRound[],
+  usualWidthMm: number,
 ): readonly RoundPlan[] {
   const diameter = (id: string): number => hem.yarns.find((y) => y.id === id)!.diameterMm;
-  const first = stages.run('round 0', [body, baseRing, widthMm, hem.base.yarn, diameter(hem.base.yarn)], () =>
-    planRound(body, widthMm, diameter(hem.base.yarn), {
-      entry: null,
-      family: null,
-      recipe: null,
-      number: 0,
-      name: 'Base round',
-      yarnId: hem.base.yarn,
-      ring: baseRing,
-      fits: null,
-      below: null,
-    }),
-  );
-  const rounds = [first];
-  for (const [k, { entry, family, recipe }] of written.entries()) {
-    const below = rounds[k]!;
-    rounds.push(
-      stages.run(`round ${k + 1}`, [body, below, recipe, entry, widthMm, diameter(entry.yarn)], () => {
-        const { ring, sides } = stages.run(`ring ${k + 1}`, [below.ring, recipe], () =>
-          workRound(below.ring, recipe),
-        );
-        return planRound(body, widthMm, diameter(entry.yarn), {
-          entry,
-          family,
-          recipe,
-          number: k + 1,
-          name: family.name,
-          yarnId: entry.yarn,
-          ring,
-          fits: sides,
-          below,
-        });
+  const { yarn: baseYarn } = hem.base;
+  const rounds = [
+    stages.run('round 0', [body, baseRing, usualWidthMm, baseYarn, diameter(baseYarn)], () =>
+      planRound(body, usualWidthMm, diameter(baseYarn), {
+        written: null,
+        number: 0,
+        name: 'Base round',
+        yarnId: baseYarn,
+        onto: -1,
+        ring: baseRing,
+        fits: null,
+        below: null,
       }),
-    );
+    ),
+  ];
+  let onto = 0;
+  for (const [k, written] of stack.entries()) {
+    const below = rounds[onto]!;
+    const { entry, recipe, index } = written;
+    const widthMm = widthWithHook(usualWidthMm, entry.hookMm, hem.gauge.hookMm);
+    const round = stages.run(`round ${k + 1}`, [body, below, written, widthMm, diameter(entry.yarn)], () => {
+      const worked = stages.run(
+        `ring ${k + 1}`,
+        [
+          below.ring,
+          below.heightMm / widthMm,
+          recipe,
+          entry.corner,
+          entry.changes[String(index)],
+          body.outline,
+        ],
+        () => workRound(below.ring, recipe, circumstancesOf(written, body.outline, below.heightMm / widthMm)),
+      );
+      return planRound(body, widthMm, diameter(entry.yarn), {
+        written,
+        number: k + 1,
+        name: written.name,
+        yarnId: entry.yarn,
+        onto,
+        ring: worked.ring,
+        fits: worked.sides,
+        below,
+      });
+    });
+    rounds.push(round);
+    if (!recipe.surface) onto = k + 1;
   }
   return rounds;
 }
 
-interface RoundParts extends Pick<
-  RoundPlan,
-  'entry' | 'family' | 'recipe' | 'number' | 'name' | 'yarnId' | 'ring'
-> {
+interface RoundParts extends Pick<RoundPlan, 'written' | 'number' | 'name' | 'yarnId' | 'onto' | 'ring'> {
   readonly fits: readonly SideFit[] | null;
   readonly below: RoundPlan | null;
 }
 
 function planRound(body: Body, widthMm: number, diameterMm: number, parts: RoundParts): RoundPlan {
   const { fits, below, ...round } = parts;
-  const ownHeightMm = roundHeight(round.ring) * widthMm;
+  const surface = round.written?.recipe.surface ?? false;
+  const free = surface || (round.written !== null && round.written.edge !== 'straight');
+  const ownHeightMm = surface ? 0 : roundHeight(round.ring) * widthMm;
   const heightMm = (below?.heightMm ?? 0) + ownHeightMm;
-  const free = round.family !== null && round.family.edge !== 'straight';
-  const judged = free && below ? below : { ring: round.ring, heightMm };
+  const judged = free && below ? below : { ring: round.ring, heightMm, stitchWidthMm: widthMm };
   const sides = Array.from({ length: sideCount(round.ring) }, (_, side): RoundSide => {
-    const natural = naturalLengthMm(judged.ring, side, widthMm);
+    const natural = naturalLengthMm(judged.ring, side, judged.stitchWidthMm);
     const s = strain(natural, body.outline, side, judged.heightMm);
     return {
       tally: tallySide(round.ring, side),
@@ -242,30 +252,36 @@ function planRound(body: Body, widthMm: number, diameterMm: number, parts: Round
   });
   return {
     ...round,
+    free,
     sides,
     total: tallyRing(round.ring).stitches,
+    stitchWidthMm: widthMm,
     ownHeightMm,
     heightMm,
     yarnM: yarnInRingM(round.ring, widthMm, diameterMm),
-    even: sides.every(({ fit }) => fit === null || (fit.over === 0 && fit.short === 0 && !fit.stuck)),
+    even: sides.every(({ fit }) => fit === null || isEven(fit)),
   };
 }
 
+/** Whether a side came out even. */
+export const isEven = (fit: SideFit): boolean => fit.over === 0 && fit.short === 0 && !fit.stuck;
+
 function planSide(
+  hem: Hem,
   body: Body,
   side: number,
-  choice: SideChoice,
   counts: readonly number[],
   baseRound: RoundPlan,
   widthMm: number,
 ): SidePlan {
+  const { base } = hem;
+  const choice = base.sides[side]!;
   const edge = body.edges[side]!;
   const count = counts.reduce((sum, c) => sum + c, 0);
-  const { ring } = baseRound;
-  // Everything but the stitches along the edge: what the corners give to this side.
-  const corners = naturalLengthMm(ring, side, widthMm) / widthMm - count;
-  const unstrained = (count + corners) / (1 + baseRound.sides[side]!.strain);
-  const at = (s: number): number => unstrained * (1 + s) - corners;
+  // Everything but the stitches along the edge: what corners and chains give to this side.
+  const others = naturalLengthMm(baseRound.ring, side, widthMm) / widthMm - count;
+  const unstrained = (count + others) / (1 + baseRound.sides[side]!.strain);
+  const at = (s: number): number => unstrained * (1 + s) - others;
   return {
     name: body.outline.sides[side]!.name,
     edge,
@@ -275,8 +291,8 @@ function planSide(
       .filter((id) => id !== 'own' || choice.school === 'own')
       .map((id) => ({
         id,
-        label: schoolLabel(id, edge, choice.own),
-        count: schoolCount(id, edge, widthMm, choice.own),
+        label: schoolLabel(id, edge, choice.own, widthMm),
+        count: schoolCount(id, edge, base, choice, widthMm),
         basis: basis(edge, rates(id, edge, widthMm, choice.own)),
       })),
     flatCount: at(0),
@@ -303,12 +319,34 @@ function planYarns(hem: Hem, rounds: readonly RoundPlan[]): readonly YarnPlan[] 
   });
 }
 
-/** Pairs of sides that face each other: those of an outline with an even number of equal turns. */
+/** Pairs of sides that face each other: those of an outline whose two halves have equal turns and lengths. */
 export function oppositeSides(body: Body): readonly (readonly [number, number])[] {
-  const sides = body.outline.sides.length;
-  if (sides % 2 === 1 || sides < 4) return [];
-  const half = sides / 2;
-  return Array.from({ length: half }, (_, i) => [i, i + half] as const);
+  const { sides, turns } = body.outline;
+  const half = sides.length / 2;
+  if (sides.length % 2 === 1 || sides.length < 4) return [];
+  const alike = sides
+    .slice(0, half)
+    .every(
+      (side, i) =>
+        Math.abs(side.lengthMm - sides[i + half]!.lengthMm) < 0.05 * side.lengthMm &&
+        Math.abs(turns[i]! - turns[i + half]!) < 0.05,
+    );
+  return alike ? Array.from({ length: half }, (_, i) => [i, i + half] as const) : [];
+}
+
+/**
+ * Sides that one would treat alike: those that face each other, and those whose edges are the same. Every
+ * side is in exactly one group; groups and their sides are in working order.
+ */
+export function likeSides(body: Body): readonly (readonly number[])[] {
+  const opposite = new Map(oppositeSides(body));
+  const groups: number[][] = [];
+  body.edges.forEach((edge, side) => {
+    const group = groups.find((g) => g.some((i) => opposite.get(i) === side || body.edges[i] === edge));
+    if (group) group.push(side);
+    else groups.push([side]);
+  });
+  return groups;
 }
 
 /** The ranked ways in which all rounds of a plan come out even. */
@@ -318,6 +356,14 @@ export function fitPlan(p: Plan): Fit {
 }
 
 const TAPE_TOLERANCE = 0.06;
+
+const PLACE_WORDS = {
+  stitch: 'stitches',
+  post: 'posts',
+  space: 'chain spaces',
+  gap: 'gaps between clusters',
+  pair: 'pairs of stitches',
+} as const;
 
 function problemsOf(
   body: Body,
@@ -341,19 +387,24 @@ function problemsOf(
       problems.push(problem('opposite-differ', 'the base round', { sides: names, difference }));
     }
   }
-  for (const round of rounds) {
-    round.sides.forEach(({ fit }, side) => {
-      if (!fit || (fit.over === 0 && fit.short === 0)) return;
-      problems.push(
-        problem('not-even', `round ${round.number}`, {
-          round: round.name,
-          side: sides[side]!.name,
-          count: fit.places,
-          over: fit.over,
-          short: fit.short,
-        }),
-      );
-    });
-  }
+  for (const round of rounds) problems.push(...roundProblems(round, sides, isDisc(body.outline)));
   return problems;
+}
+
+function roundProblems(round: RoundPlan, sides: readonly SidePlan[], disc: boolean): readonly Problem[] {
+  const { written } = round;
+  if (!written) return [];
+  const place = `round ${round.number}`;
+  const wholeRing = written.recipe.scope === 'ring' || disc;
+  return round.sides.slice(0, wholeRing ? 1 : undefined).flatMap(({ fit }, i) => {
+    const side = wholeRing ? 'all round' : sides[i]!.name;
+    if (!fit) return [];
+    if (fit.stuck) {
+      const places = PLACE_WORDS[written.sitsOn];
+      return [problem('nothing-to-work-into', place, { round: round.name, side, places })];
+    }
+    if (isEven(fit)) return [];
+    const { places: count, over, short } = fit;
+    return [problem('not-even', place, { round: round.name, side, count, over, short })];
+  });
 }

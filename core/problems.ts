@@ -12,6 +12,9 @@ export interface Problem {
 
 type Sentence = (v: Problem['values']) => { readonly what: string; readonly remedy: string };
 
+const onSide = (side: string | number | undefined): string =>
+  side === 'all round' ? 'the whole round' : `side ${side}`;
+
 const SENTENCES = {
   'file-not-json': (v) => ({
     what: `this is not a JSON file (${v.detail})`,
@@ -46,12 +49,32 @@ const SENTENCES = {
     remedy: 'Describe every side of the outline once, in working order.',
   }),
   'not-even': (v) => ({
-    what: `${v.round} does not come out even on side ${v.side}: ${v.count} there, ${v.over} over`,
-    remedy: `Take ${v.over} fewer or ${v.short} more on this side in the base round.`,
+    what: `${v.round} does not come out even on ${onSide(v.side)}: ${v.count} there, ${v.over} over`,
+    remedy: `Take ${v.over} fewer or ${v.short} more there in the base round.`,
   }),
   'nothing-to-work-into': (v) => ({
-    what: `${v.round} is worked into ${v.places}, and the round below offers none on side ${v.side}`,
+    what: `${v.round} is worked into ${v.places}, and the round below offers none that fit on ${onSide(v.side)}`,
     remedy: `Put a round that makes ${v.places} before it.`,
+  }),
+  'corners-differ': (v) => ({
+    what: `the turns of the corners add up to ${v.turns}°, a closed outline has 360°`,
+    remedy: 'Correct the turns: 90° at a square corner, −90° at an inner one.',
+  }),
+  'outline-open': (v) => ({
+    what: `the outline does not close: its end lies ${v.gap} cm from its start`,
+    remedy: 'Measure the sides again, or correct the turns of the corners.',
+  }),
+  'grid-apart': () => ({
+    what: 'the motifs do not hang together edge to edge, or leave a hole',
+    remedy: 'Fill the hole, or plan the parts as pieces of their own.',
+  }),
+  'side-unknown': (v) => ({
+    what: `side number ${v.side} is not on this piece, which has ${v.sides}`,
+    remedy: 'Use a number from 0 to the number of sides less one.',
+  }),
+  'own-round-empty': () => ({
+    what: 'an own round has nothing written',
+    remedy: 'Give its text under "written".',
   }),
   'tape-disagrees': (v) => ({
     what: `your rows say ${v.computed} cm, your tape says ${v.measured} cm`,

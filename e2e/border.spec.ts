@@ -15,10 +15,15 @@ async function openDemo(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
 }
 
+async function addRound(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a round' }).click();
+  await page.getByRole('button', { name: `Add ${name}` }).click();
+}
+
 test('from the demo to a shell edge that comes out even, kept over a reload', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: /^Rounds/ }).click();
-  await page.getByRole('button', { name: '+ Shell edge' }).click();
+  await addRound(page, 'Shell edge');
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('1 not even');
 
   await page.getByRole('link', { name: /^Base round/ }).click();
@@ -55,7 +60,7 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
 test('a fit is taken with one click and taken back with one key', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: /^Rounds/ }).click();
-  await page.getByRole('button', { name: '+ Shell edge' }).click();
+  await addRound(page, 'Shell edge');
   const rounds = page.getByRole('link', { name: /^Rounds/ });
   await expect(rounds).toContainText('1 not even');
   await page.getByRole('region', { name: 'Fit' }).getByRole('button').first().click();
@@ -118,4 +123,62 @@ test('a hem taken off the shelf is put back', async ({ page }) => {
   await expect(card).toHaveCount(0);
   await page.getByRole('button', { name: 'Put it back' }).click();
   await expect(card).toHaveCount(1);
+});
+
+const PIECES = [
+  ['Orchard squares', 'A 142 · B 166'],
+  ['Lantern lap blanket', 'A 35 · B 35'],
+  ['Meadow square', 'A 117 · B 117'],
+  ['Beeskep hexagon', 'A 58 · B 58 · C 58'],
+  ['Terrace motifs', 'A 41'],
+  ['Fleece pram wrap', 'A 119 · B 143'],
+  ['Millstone mat', 'A 252'],
+] as const;
+
+for (const [name, counts] of PIECES) {
+  test(`${name}: every stop opens, and its counts are those of the core`, async ({ page }) => {
+    const errors: string[] = [];
+    page.on('pageerror', (e) => errors.push(e.message));
+    await page.goto('/');
+    await page.getByRole('link', { name }).first().click();
+    await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(counts);
+    for (const stop of ['Piece', 'Rounds', 'Yarn', 'Pattern']) {
+      await page.getByRole('link', { name: new RegExp(`^${stop}`) }).click();
+      await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
+    }
+    expect(errors).toEqual([]);
+  });
+}
+
+test('another construction keeps the border, and undo brings the first one back', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: /^Piece/ }).click();
+  await page.getByRole('radio', { name: 'Joined motifs' }).click();
+  await expect(page.getByRole('group', { name: 'Motifs of the grid' })).toBeVisible();
+  await page.getByRole('button', { name: 'Motif 1 in row 1', exact: true }).click();
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('F ');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('radio', { name: 'Rows' })).toBeChecked();
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 158 · B 210');
+});
+
+test('a round of one’s own is read as it is typed, and what cannot be read is kept and pointed at', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: /^Rounds/ }).click();
+  await page.getByRole('button', { name: 'Add a round' }).click();
+  await page.getByRole('button', { name: 'Write a round of your own' }).click();
+  const text = page.getByLabel('Own round in US terms');
+  await text.fill('side: *sk 1, 3 foo in next st*\ncorner: 3 sc in corner');
+  await expect(page.locator('.own-written').getByRole('alert')).toContainText('“foo”');
+  await page.reload();
+  await expect(text).toHaveValue(/3 foo in next st/);
+  await text.fill(
+    'side: sc in next st, *sk 1, 3 dc in next st, sk 1, sc in next st*\ncorner: 5 dc in corner',
+  );
+  await expect(page.locator('.own-written')).toContainText('a multiple of 4 and 1 more');
+  await page.getByRole('link', { name: /^Pattern/ }).click();
+  await expect(page.getByText('*sk 1, 3 dc in next st, sk 1, sc in next st*').first()).toBeVisible();
 });

@@ -34,6 +34,7 @@ const ajv = new Ajv({
   allErrors: true,
   strict: true,
   allowUnionTypes: true,
+  discriminator: true,
   code: { source: true, esm: true },
 });
 const source = standalone.default(ajv, ajv.compile(schema));

@@ -15,6 +15,11 @@ interface Shot {
   readonly before?: (page: Page) => Promise<void>;
 }
 
+async function addRound(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a round' }).click();
+  await page.getByRole('button', { name: `Add ${name}` }).click();
+}
+
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', path: '/' },
   { name: 'piece', path: '/hem/demo-harbour-throw/piece' },
@@ -23,11 +28,19 @@ const SHOTS: readonly Shot[] = [
     path: '/hem/demo-harbour-throw/base',
     before: async (page) => {
       await page.goto(`${home}/hem/demo-harbour-throw/rounds`);
-      await page.getByRole('button', { name: '+ Shell edge' }).click();
+      await addRound(page, 'Shell edge');
       await page.getByRole('link', { name: /^Base round/ }).click();
     },
   },
   { name: 'rounds', path: '/hem/demo-harbour-throw/rounds' },
+  {
+    name: 'library',
+    path: '/',
+    before: async (page) => {
+      await page.goto(`${home}/hem/demo-orchard-squares/rounds`);
+      await page.getByRole('button', { name: 'Add a round' }).click();
+    },
+  },
   { name: 'yarn', path: '/hem/demo-harbour-throw/yarn' },
   { name: 'pattern', path: '/hem/demo-harbour-throw/pattern' },
 ];

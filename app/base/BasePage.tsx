@@ -1,20 +1,29 @@
 import { InputNumber, Select, Switch } from 'antd';
 import { useDeferredValue, useState } from 'react';
 import type { Draft } from 'immer';
-import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
+import { CROSSINGS, CROSSING_IDS } from '../../core/base/crossings.ts';
+import { listWords } from '../../core/base/run.ts';
 import type { SchoolId } from '../../core/base/schools.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { oppositeSides, type SidePlan } from '../../core/plan.ts';
+import { likeSides, type SidePlan } from '../../core/plan.ts';
+import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
+import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { plurals } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
-import { FitList } from '../rounds/FitList.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
+import { FitList } from '../rounds/FitList.tsx';
 import { CountLine } from './CountLine.tsx';
 import { Run } from './Run.tsx';
+import { StartFields } from './StartFields.tsx';
 import './base.css';
 
-const BASE_CORNERS: readonly CornerId[] = ['three', 'chain-1', 'chain-2', 'twos', 'threes'];
+const BASE_CORNERS: readonly CornerId[] = ['three', 'chain-1', 'chain-2', 'twos', 'threes', 'fours', 'angle'];
+const BASE_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'dc'];
+/** More count lines than this would bury the run: then only the picked side's is shown. */
+const MOST_LINES = 2;
+
+type Choice = Draft<Hem['base']['sides'][number]>;
 
 /** The base round: how many stitches along each edge, and where each goes. */
 export function BasePage() {
@@ -25,25 +34,14 @@ export function BasePage() {
   const [preview, setPreview] = useState<readonly number[] | null>(null);
   const slow = useDeferredValue(plan);
   const side = Math.min(picked, plan.sides.length - 1);
-  const pairs = oppositeSides(plan.body);
-  const partner = pairs.find((p) => p.includes(side))?.find((i) => i !== side);
+  const like = likeSides(plan.body);
+  const groups = together ? like : plan.sides.map((_, i) => [i]);
+  const groupOf = (i: number): readonly number[] => groups.find((g) => g.includes(i)) ?? [i];
+  const lines = groups.length > MOST_LINES ? [groupOf(side)] : groups;
+  const hasJoins = plan.body.edges.some((edge) => edge.joins.length > 0);
 
-  const change = (
-    label: string,
-    on: number,
-    edit: (choice: Draft<Hem['base']['sides'][number]>) => void,
-    joinKey: string | null,
-  ): void => {
-    const facing = pairs.find((p) => p.includes(on))?.find((i) => i !== on);
-    store.edit(
-      label,
-      (d) => {
-        edit(d.base.sides[on]!);
-        if (together && facing !== undefined) edit(d.base.sides[facing]!);
-      },
-      joinKey,
-    );
-  };
+  const change = (label: string, on: number, edit: (choice: Choice) => void, joinKey: string | null): void =>
+    store.edit(label, (d) => groupOf(on).forEach((i) => edit(d.base.sides[i]!)), joinKey);
   const setCount = (on: number, count: number, done: boolean): void => {
     change(`${plan.sides[on]!.name} to ${count}`, on, (c) => void (c.count = count), `count ${on}`);
     if (done) store.endJoin();
@@ -52,22 +50,9 @@ export function BasePage() {
     change(
       `${plan.sides[on]!.name} by school`,
       on,
-      (c) => {
-        c.school = school;
-        c.count = null;
-      },
+      (c) => void Object.assign(c, { school, count: null }),
       null,
     );
-
-  const names = (i: number): string => {
-    const other = pairs.find((p) => p.includes(i))?.find((j) => j !== i);
-    return together && other !== undefined
-      ? `${plan.sides[Math.min(i, other)]!.name} and ${plan.sides[Math.max(i, other)]!.name}`
-      : plan.sides[i]!.name;
-  };
-  const shown = together
-    ? plan.sides.map((_, i) => i).filter((i) => !pairs.some(([, b]) => b === i))
-    : plan.sides.map((_, i) => i);
 
   return (
     <div className="base-page">
@@ -79,11 +64,7 @@ export function BasePage() {
             change(
               `${plan.sides[side]!.name} at ${stitches} in ${spots}`,
               side,
-              (c) => {
-                c.school = 'own';
-                c.own = { stitches, spots };
-                c.count = null;
-              },
+              (c) => void Object.assign(c, { school: 'own', own: { stitches, spots }, count: null }),
               `own ${side}`,
             )
           }
@@ -92,52 +73,93 @@ export function BasePage() {
       <section className="base-lines">
         <header>
           <h1>Base round</h1>
-          {pairs.length > 0 && (
+          {like.length < plan.sides.length && (
             <label className="together">
-              <Switch size="small" checked={together} onChange={setTogether} /> facing sides together
+              <Switch size="small" checked={together} onChange={setTogether} /> like sides together
             </label>
           )}
         </header>
-        {shown.map((i) => (
-          <div
-            key={i}
-            className={i === side || i === partner ? 'side-line here' : 'side-line'}
-            onFocus={() => setPicked(i)}
-            onPointerDown={() => setPicked(i)}
-          >
-            <h2>
-              {names(i).length > 1 ? 'Sides' : 'Side'} {names(i)}
-            </h2>
-            <CountLine
-              plan={plan}
-              side={i}
-              preview={preview?.[i] ?? null}
-              onCount={(count, done) => setCount(i, count, done)}
-              onSchool={(school) => setSchool(i, school)}
-            />
-          </div>
-        ))}
-        <p className="quiet small legend">
-          <span className="key flat-key" /> lies flat <span className="key blocks-key" /> blocks out{' '}
-          <svg className="key" width="14" height="16" aria-hidden="true">
-            <path d="M7 15 C 0 11, 1 2, 7 2 S 14 11, 7 15" />
-          </svg>{' '}
-          every round comes out even{' '}
-          <svg className="key" width="12" height="12" aria-hidden="true">
-            <path className="filled" d="M6 2l5 9H1z" />
-          </svg>{' '}
-          flat count
-        </p>
-        <Run plan={plan} side={side} />
+        {lines.map((group) => {
+          const i = group[0]!;
+          return (
+            <div
+              key={i}
+              className={group.includes(side) ? 'side-line here' : 'side-line'}
+              onFocus={() => setPicked(i)}
+              onPointerDown={() => setPicked(i)}
+            >
+              <h2>
+                {group.length > 1 ? 'Sides' : 'Side'} {listWords(group.map((k) => plan.sides[k]!.name))}
+              </h2>
+              <CountLine
+                plan={plan}
+                side={i}
+                preview={preview?.[i] ?? null}
+                onCount={(count, done) => setCount(i, count, done)}
+                onSchool={(school) => setSchool(i, school)}
+              />
+            </div>
+          );
+        })}
+        {groups.length > MOST_LINES && <p className="quiet small">Pick another side in the drawing.</p>}
+        <Legend />
+        <Run
+          plan={plan}
+          side={side}
+          onCrossing={(join, crossing) =>
+            change(
+              `join ${join + 1} of ${plan.sides[side]!.name}`,
+              side,
+              (c) => void (c.crossings[String(join)] = crossing),
+              null,
+            )
+          }
+        />
       </section>
       <section className="base-corner">
-        <h2>Corners</h2>
-        <Select
-          aria-label="Corners of the base round"
-          value={plan.hem.base.corner}
-          options={BASE_CORNERS.map((id) => ({ value: id, label: CORNERS.find((c) => c.id === id)!.name }))}
-          onChange={(corner) => store.edit('base corners', (d) => void (d.base.corner = corner))}
-        />
+        <div className="base-fields">
+          <label>
+            Stitch
+            <Select
+              aria-label="Stitch of the base round"
+              value={plan.hem.base.stitch}
+              options={BASE_STITCHES.map((s) => ({
+                value: s,
+                label: abbreviation(s, plan.hem.preferences.language),
+              }))}
+              onChange={(stitch) =>
+                store.edit('stitch of the base round', (d) => void (d.base.stitch = stitch))
+              }
+            />
+          </label>
+          <label>
+            Corners
+            <Select
+              aria-label="Corners of the base round"
+              value={plan.hem.base.corner}
+              popupMatchSelectWidth={false}
+              options={BASE_CORNERS.map((id) => ({
+                value: id,
+                label: CORNERS.find((c) => c.id === id)!.name,
+              }))}
+              onChange={(corner) => store.edit('base corners', (d) => void (d.base.corner = corner))}
+            />
+          </label>
+          {hasJoins && (
+            <label>
+              At joins
+              <Select
+                aria-label="At joins"
+                value={plan.hem.base.crossing}
+                popupMatchSelectWidth={false}
+                options={CROSSING_IDS.map((id) => ({ value: id, label: CROSSINGS[id].name }))}
+                onChange={(crossing) =>
+                  store.edit('crossing of joins', (d) => void (d.base.crossing = crossing))
+                }
+              />
+            </label>
+          )}
+        </div>
         <div className="base-corner-view">
           <StitchView
             plan={plan}
@@ -146,9 +168,26 @@ export function BasePage() {
             label={`The corner before side ${plan.sides[side]!.name}, every stitch of the base round`}
           />
         </div>
+        <StartFields />
         <FitList plan={slow} onPreview={setPreview} />
       </section>
     </div>
+  );
+}
+
+function Legend() {
+  return (
+    <p className="quiet small legend">
+      <span className="key flat-key" /> lies flat <span className="key blocks-key" /> blocks out{' '}
+      <svg className="key" width="14" height="16" aria-hidden="true">
+        <path d="M7 15 C 0 11, 1 2, 7 2 S 14 11, 7 15" />
+      </svg>{' '}
+      every round comes out even{' '}
+      <svg className="key" width="12" height="12" aria-hidden="true">
+        <path className="filled" d="M6 2l5 9H1z" />
+      </svg>{' '}
+      flat count
+    </p>
   );
 }
 

@@ -1,45 +1,51 @@
+import { Select } from 'antd';
 import { useMemo } from 'react';
+import { crossingOf } from '../../core/base/baseRound.ts';
+import { CROSSINGS, CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import { placementWords, spotNumber } from '../../core/base/run.ts';
 import { spotNoun } from '../../core/base/schools.ts';
 import type { Plan } from '../../core/plan.ts';
 import './run.css';
 
-/** Spots shown one by one; a longer side scrolls. */
+/** Width of a spot in the drawing, px; a longer side scrolls. */
 const PITCH = 15;
 
+export interface RunProps {
+  readonly plan: Plan;
+  readonly side: number;
+  readonly onCrossing: (join: number, crossing: CrossingId) => void;
+}
+
 /** A side unrolled, spot by spot, with how many stitches each takes. */
-export function Run({ plan, side }: { readonly plan: Plan; readonly side: number }) {
+export function Run({ plan, side, onCrossing }: RunProps) {
   const s = plan.sides[side]!;
   const { language } = plan.hem.preferences;
-  const usual = useMemo(() => commonest(s.placement), [s.placement]);
-  const longest = Math.max(...s.edge.spots.map((x) => x.lengthMm));
+  const usual = useMemo(() => commonestByKind(s.edge.spots, s.placement), [s]);
+  const longest = Math.max(...s.edge.spots.map((x) => x.lengthMm), 0.1);
+  const words = placementWords(s.placement, s.edge);
   return (
     <div className="run">
       <p>
-        <strong>Side {s.name}:</strong> {placementWords(s.placement, s.edge)}.
+        <strong>Side {s.name}:</strong> {words}.
       </p>
-      <div
-        className="run-scroll"
-        tabIndex={0}
-        role="img"
-        aria-label={`Side ${s.name}, unrolled: ${placementWords(s.placement, s.edge)}`}
-      >
+      <div className="run-scroll" tabIndex={0} role="img" aria-label={`Side ${s.name}, unrolled: ${words}`}>
         <svg width={s.edge.spots.length * PITCH + 2} height={74}>
           {s.edge.spots.map((spot, i) => {
             const count = s.placement[i]!;
             const number = spotNumber(s.edge, i);
-            const changed = count !== usual;
+            const changed = count !== usual.get(usualKey(spot));
             const tall = 8 + 22 * (spot.lengthMm / longest);
+            const dots = Math.min(count, 4);
             return (
               <g
                 key={i}
                 transform={`translate(${i * PITCH + 1} 0)`}
-                className={changed ? 'spot changed' : 'spot'}
+                className={`spot${changed ? ' changed' : ''} ${spot.kind.replace(' ', '-')}`}
               >
                 <title>{`${s.edge.numbering.noun} ${number}, ${spotNoun(spot, language)}: ${count}`}</title>
                 <rect x={0.5} width={PITCH - 2} y={44 - tall} height={tall} rx={2} />
-                {Array.from({ length: Math.min(count, 4) }, (_, k) => (
-                  <circle key={k} cx={PITCH / 2 + (k - (Math.min(count, 4) - 1) / 2) * 3.6} cy={8} r={1.7} />
+                {Array.from({ length: dots }, (_, k) => (
+                  <circle key={k} cx={PITCH / 2 + (k - (dots - 1) / 2) * 3.6} cy={8} r={1.7} />
                 ))}
                 {changed && (
                   <text x={PITCH / 2} y={57}>
@@ -56,12 +62,38 @@ export function Run({ plan, side }: { readonly plan: Plan; readonly side: number
           })}
         </svg>
       </div>
+      {s.edge.joins.length > 0 && (
+        <div className="joins">
+          <span className="quiet small">Joins in working order:</span>
+          {s.edge.joins.map((_, join) => (
+            <Select
+              key={join}
+              size="small"
+              aria-label={`Join ${join + 1} of side ${s.name}`}
+              value={crossingOf(plan.hem.base, s.choice, join)}
+              popupMatchSelectWidth={false}
+              options={CROSSING_IDS.map((id) => ({ value: id, label: CROSSINGS[id].name }))}
+              labelRender={({ label }) => `${join + 1}: ${String(label)}`}
+              onChange={(crossing) => onCrossing(join, crossing)}
+            />
+          ))}
+        </div>
+      )}
     </div>
   );
 }
 
-function commonest(counts: readonly number[]): number {
-  const tallies = new Map<number, number>();
-  for (const c of counts) tallies.set(c, (tallies.get(c) ?? 0) + 1);
-  return [...tallies].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 1;
+type Spots = Plan['sides'][number]['edge']['spots'];
+
+const usualKey = (spot: Spots[number]): string => `${spot.kind} ${spot.stitch ?? ''}`;
+
+/** The commonest count of every kind of spot. */
+function commonestByKind(spots: Spots, counts: readonly number[]): ReadonlyMap<string, number> {
+  const tallies = new Map<string, Map<number, number>>();
+  spots.forEach((spot, i) => {
+    const tally = tallies.get(usualKey(spot)) ?? new Map<number, number>();
+    tally.set(counts[i]!, (tally.get(counts[i]!) ?? 0) + 1);
+    tallies.set(usualKey(spot), tally);
+  });
+  return new Map([...tallies].map(([kind, tally]) => [kind, [...tally].sort((a, b) => b[1] - a[1])[0]![0]]));
 }

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Plan } from '../../core/plan.ts';
 import { corners, isDisc, type Point } from '../../core/piece/outline.ts';
 import { lengthWords } from '../../core/words/measures.ts';
+import { BodyTexture } from './BodyTexture.tsx';
 import './plan.css';
 
 export interface PlanDrawingProps {
@@ -49,7 +50,7 @@ export function PlanDrawing({ plan, picked = null, onPick, bare = false, childre
     >
       {[...plan.rounds].reverse().map((r) => shape(r.heightMm, colourOf(r.yarnId), `r${r.number}`))}
       {shape(0, plan.hem.pieceColour, 'body')}
-      <BodyBands plan={plan} />
+      <BodyTexture plan={plan} />
       {children}
       {!bare &&
         !isDisc(outline) &&
@@ -63,7 +64,13 @@ export function PlanDrawing({ plan, picked = null, onPick, bare = false, childre
           const size = Math.hypot(d.x - c.x, d.y - c.y) || 1;
           const nx = (-(d.y - c.y) / size) * mirrored;
           const ny = ((d.x - c.x) / size) * mirrored;
-          const upright = Math.abs(nx) > Math.abs(ny);
+          // Lettering runs along its side, never upside down.
+          let tilt = (Math.atan2(d.y - c.y, d.x - c.x) * 180) / Math.PI;
+          if (tilt > 90.5) tilt -= 180;
+          if (tilt < -90.5) tilt += 180;
+          const tx = mx + nx * type * 1.05;
+          const ty = my + ny * type * 1.05;
+          const room = Math.hypot(d.x - c.x, d.y - c.y) > type * 9;
           return (
             <g
               key={side.name}
@@ -84,49 +91,13 @@ export function PlanDrawing({ plan, picked = null, onPick, bare = false, childre
             >
               <path className="reach" strokeWidth={rim * 0.9} d={`M${c.x},${c.y}L${d.x},${d.y}`} />
               <path className="rail" strokeWidth={type * 0.18} d={`M${a.x},${a.y}L${b.x},${b.y}`} />
-              <text
-                x={mx + nx * type * (upright ? 1.1 : 0.9)}
-                y={my + ny * type * (upright ? 1.1 : 0.9)}
-                fontSize={type}
-                transform={
-                  upright
-                    ? `rotate(${nx < 0 ? -90 : 90} ${mx + nx * type * 1.1} ${my + ny * type * 1.1})`
-                    : undefined
-                }
-              >
-                <tspan className="letter">{side.name}</tspan> {plan.sides[i]!.count} ·{' '}
-                {lengthWords(side.lengthMm, plan.hem.preferences.length)}
+              <text x={tx} y={ty} fontSize={type} transform={`rotate(${tilt} ${tx} ${ty})`}>
+                <tspan className="letter">{side.name}</tspan> {plan.sides[i]!.count}
+                {room && ` · ${lengthWords(side.lengthMm, plan.hem.preferences.length)}`}
               </text>
             </g>
           );
         })}
     </svg>
-  );
-}
-
-/** The rows of the body as bands, so that the way up can be seen. */
-function BodyBands({ plan }: { readonly plan: Plan }) {
-  const { piece } = plan.hem;
-  const { widthMm, heightMm } = plan.bodySize;
-  const spots = plan.body.edges[3]!.spots;
-  const bands = piece.rows.reduce<readonly { readonly from: number; readonly to: number }[]>((list, run) => {
-    const from = list[list.length - 1]?.to ?? 0;
-    return [...list, { from, to: from + run.count }];
-  }, []);
-  const above = (row: number): number => spots.slice(0, row).reduce((sum, s) => sum + s.lengthMm, 0);
-  return (
-    <g className="bands" aria-hidden="true">
-      {bands.map(({ from, to }, i) =>
-        i % 2 === 0 ? null : (
-          <rect
-            key={from}
-            x={-widthMm / 2}
-            y={heightMm / 2 - above(to)}
-            width={widthMm}
-            height={above(to) - above(from)}
-          />
-        ),
-      )}
-    </g>
   );
 }

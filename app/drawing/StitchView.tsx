@@ -37,6 +37,7 @@ export function StitchView({ plan, corner, round = null, label }: StitchViewProp
     return chartOf(plan).map((chart, k) => ({
       chart,
       colour: tone(colours.get(plan.rounds[k]!.yarnId)!, round !== null && k !== round),
+      widthMm: plan.rounds[k]!.stitchWidthMm,
     }));
   }, [plan, round, sheet]);
   const body = useMemo(
@@ -81,7 +82,7 @@ export function StitchView({ plan, corner, round = null, label }: StitchViewProp
     const x = focus.x + (dx / base) * (mirrored ? -1 : 1);
     const view = { x, y: focus.y + dy / base, scale: scale * ratio, mirrored };
     const frame = requestAnimationFrame(() =>
-      paint(context, element.width, element.height, body, rounds, view, plan.stitchWidthMm, face),
+      paint(context, element.width, element.height, body, rounds, view, face),
     );
     return () => cancelAnimationFrame(frame);
   }, [body, rounds, focus, size, transform, face, plan]);

@@ -1,7 +1,7 @@
 /** Paints charts onto a canvas, as yarn or as symbols. */
 import type { RoundChart } from '../../core/chart/chart.ts';
 import type { Point } from '../../core/piece/outline.ts';
-import { isChainRun, stitchHeight } from '../../core/ring/stitch.ts';
+import { isChainRun } from '../../core/ring/stitch.ts';
 import { STITCHES } from '../../core/terms/stitches.ts';
 import { tonesOf } from './colours.ts';
 import { strandsOf } from './yarnFace.ts';
@@ -18,6 +18,8 @@ export interface View {
 
 export interface PaintedRound {
   readonly chart: RoundChart;
+  /** Width of a stitch, mm. */
+  readonly widthMm: number;
   /** #rrggbb */
   readonly colour: string;
 }
@@ -33,7 +35,6 @@ class Frames {
     private readonly view: View,
     private readonly width: number,
     private readonly height: number,
-    private readonly widthMm: number,
   ) {}
 
   /** Canvas position of a point of the piece. */
@@ -49,13 +50,13 @@ class Frames {
   }
 
   /** y runs from (x0, y0) to (x1, y1), which lies `length` stitch widths up; x keeps the stitch width. */
-  set(x0: number, y0: number, x1: number, y1: number, length: number): void {
+  set(x0: number, y0: number, x1: number, y1: number, length: number, widthMm: number): void {
     const { scale, mirrored } = this.view;
     const [px, py] = this.at(x0, y0);
     const dx = (x1 - x0) * scale * (mirrored ? -1 : 1);
     const dy = (y1 - y0) * scale;
     const size = Math.hypot(dx, dy) || 1;
-    const unit = this.widthMm * scale;
+    const unit = widthMm * scale;
     const turn = mirrored ? -1 : 1;
     const ux = (dy / size) * unit * turn;
     const uy = (-dx / size) * unit * turn;
@@ -73,7 +74,6 @@ export interface PaintedBody {
  * Paints the piece and its rounds from the innermost outwards.
  *
  * @param width canvas width, device pixels; likewise `height`
- * @param widthMm width of a stitch, mm
  */
 export function paint(
   context: CanvasRenderingContext2D,
@@ -82,16 +82,15 @@ export function paint(
   body: PaintedBody,
   rounds: readonly PaintedRound[],
   view: View,
-  widthMm: number,
   face: Face,
 ): void {
-  const frames = new Frames(context, view, width, height, widthMm);
+  const frames = new Frames(context, view, width, height);
   context.lineCap = 'round';
   context.lineJoin = 'round';
   paintBody(context, frames, body);
   for (const round of rounds) {
-    if (face === 'yarn') paintYarn(context, frames, round, widthMm, view);
-    else paintSymbols(context, frames, round, view, widthMm);
+    if (face === 'yarn') paintYarn(context, frames, round, view);
+    else paintSymbols(context, frames, round, view);
   }
   context.resetTransform();
 }
@@ -129,8 +128,7 @@ function strokeStrand(context: CanvasRenderingContext2D, strand: Path2D, colour:
 function paintYarn(
   context: CanvasRenderingContext2D,
   frames: Frames,
-  { chart, colour }: PaintedRound,
-  widthMm: number,
+  { chart, colour, widthMm }: PaintedRound,
   view: View,
 ): void {
   const { ring, headX, headY, footX, footY } = chart;
@@ -140,14 +138,14 @@ function paintYarn(
   for (const i of seen) {
     const s = ring.made[i]!;
     if (isChainRun(s)) continue;
-    frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i));
+    frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i), widthMm);
     for (const strand of strandsOf(s).post) strokeStrand(context, strand, colour);
   }
   for (const i of seen) {
     const s = ring.made[i]!;
     if (isChainRun(s)) paintChain(frames, chart, i, widthMm, (link) => strokeStrand(context, link, colour));
     else {
-      frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i));
+      frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i), widthMm);
       for (const strand of strandsOf(s).top) strokeStrand(context, strand, colour);
     }
   }
@@ -156,7 +154,7 @@ function paintYarn(
 /** Nominal height of an entry, in stitch widths, that its drawn height is scaled to. */
 const frameHeight = (chart: RoundChart, i: number): number => {
   const s = chart.ring.made[i]!;
-  return Math.max(0.2, s.kind === 'ch' ? 1 : s.post === 'none' ? STITCHES[s.kind].height : stitchHeight(s));
+  return s.kind === 'ch' ? 1 : STITCHES[s.kind].height;
 };
 
 /** Lays the links of a chain run between the tops of its neighbours, bulging outwards. */
@@ -187,7 +185,7 @@ function paintChain(
     const [x1, y1] = at(t + 0.05);
     const length = Math.hypot(x1 - x0, y1 - y0) || 1;
     // Outwards is to the right of the direction of work.
-    frames.set(x, y, x - (y1 - y0) / length, y + (x1 - x0) / length, 1 / widthMm);
+    frames.set(x, y, x - (y1 - y0) / length, y + (x1 - x0) / length, 1 / widthMm, widthMm);
     for (const strand of strands) stroke(strand);
   }
 }
@@ -195,9 +193,8 @@ function paintChain(
 function paintSymbols(
   context: CanvasRenderingContext2D,
   frames: Frames,
-  { chart, colour }: PaintedRound,
+  { chart, colour, widthMm }: PaintedRound,
   view: View,
-  widthMm: number,
 ): void {
   const { ring, headX, headY, footX, footY } = chart;
   const margin = 5 * widthMm * view.scale;
@@ -211,7 +208,7 @@ function paintSymbols(
     context.lineWidth = 0.1;
     if (isChainRun(s)) paintChain(frames, chart, i, widthMm, () => context.stroke(symbol.lines));
     else {
-      frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i));
+      frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i), widthMm);
       context.stroke(symbol.lines);
       if (symbol.filled) context.fill(symbol.filled);
     }

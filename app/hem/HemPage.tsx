@@ -9,7 +9,7 @@ import type { Language } from '../../core/terms/stitches.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
 import { useLook } from '../look/Look.tsx';
 import { NotFound } from '../look/NotFound.tsx';
-import { loadHem, saveHem } from '../storage/hems.ts';
+import { loadHem, saveHem, setAside } from '../storage/hems.ts';
 import { HemContext, useHemState, useHemStore } from './context.ts';
 import { HemStore } from './store.ts';
 import { Thread } from './Thread.tsx';
@@ -43,17 +43,18 @@ function OpenHem({ hem }: { readonly hem: Hem }) {
           await saveHem(changed);
           void queries.invalidateQueries({ queryKey: ['shelf'] });
         },
+        setAside,
         now: () => new Date(),
       }),
   );
   useEffect(() => {
-    const flush = (): void => void store.flush();
-    window.addEventListener('pagehide', flush);
-    document.addEventListener('visibilitychange', flush);
+    const leave = (): void => store.leave();
+    window.addEventListener('pagehide', leave);
+    document.addEventListener('visibilitychange', leave);
     return () => {
-      window.removeEventListener('pagehide', flush);
-      document.removeEventListener('visibilitychange', flush);
-      flush();
+      window.removeEventListener('pagehide', leave);
+      document.removeEventListener('visibilitychange', leave);
+      leave();
     };
   }, [store]);
   useEffect(

@@ -22,6 +22,8 @@ export interface HemState {
 
 export interface HemStoreParts {
   readonly save: (hem: Hem) => Promise<void>;
+  /** Keeps an edit that may not get saved any more, at once. */
+  readonly setAside: (hem: Hem) => void;
   readonly now: () => Date;
 }
 
@@ -93,6 +95,12 @@ export class HemStore {
     if (!edit) return;
     this.past.push(edit);
     this.put(applyPatches(this.hem, edit.forward as Patch[]));
+  }
+
+  /** The page may be closed: what is not yet saved is set aside, and written if there is time. */
+  leave(): void {
+    if (this.saving !== null) this.parts.setAside(this.hem);
+    void this.flush();
   }
 
   /** Writes what is not yet saved. */

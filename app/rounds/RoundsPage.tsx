@@ -1,12 +1,14 @@
-import { Segmented } from 'antd';
+import { Button, Drawer, Segmented } from 'antd';
+import { Plus } from '@phosphor-icons/react';
+import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import { createPlanner } from '../../core/plan.ts';
-import type { Family } from '../../core/rounds/family.ts';
-import { FAMILIES } from '../../core/rounds/registry.ts';
 import type { RoundEntry } from '../../core/document/hem.ts';
+import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
+import { Library } from './Library.tsx';
 import { FitList } from './FitList.tsx';
 import { Stack } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
@@ -21,6 +23,7 @@ export function RoundsPage() {
   const slow = useDeferredValue(plan);
   const [looked, setLooked] = useState<number | null>(null);
   const [corner, setCorner] = useState(0);
+  const [browsing, setBrowsing] = useState(false);
   const [preview, setPreview] = useState<readonly number[] | null>(null);
   const at = Math.min(corner, plan.sides.length - 1);
   const round = looked !== null && looked < plan.rounds.length ? looked : null;
@@ -36,41 +39,43 @@ export function RoundsPage() {
       })
     : plan;
 
-  const add = (family: Family): void => {
-    const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
-    const entry: RoundEntry = {
-      id: nanoid(8),
-      family: family.id,
-      stitch: family.stitches[0]!,
-      corner: family.corners[0]!,
-      loop: family.loops[0]!,
-      yarn,
-      times: 1,
-    };
-    store.edit(`added ${family.name.toLowerCase()}`, (d) => void d.rounds.push(entry));
+  const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
+  const push = (label: string, entries: readonly RoundEntry[]): void => {
+    store.edit(label, (d) => void d.rounds.push(...castDraft([...entries])));
     setLooked(null);
+    setBrowsing(false);
   };
-  const last = plan.hem.rounds[plan.hem.rounds.length - 1];
 
   return (
     <div className="rounds-page">
       <section className="rounds-stack">
         <h1>Rounds</h1>
-        <div className="add" aria-label="Add a round">
-          {FAMILIES.map((family) => (
-            <button key={family.id} type="button" title={family.about} onClick={() => add(family)}>
-              + {family.name}
-            </button>
-          ))}
-        </div>
-        {last && FAMILIES.find((f) => f.id === last.family)?.repeatable === false && (
-          <p className="quiet small">
-            The {FAMILIES.find((f) => f.id === last.family)!.name.toLowerCase()} ends the border; drag a new
-            round below it.
-          </p>
-        )}
+        <Button block icon={<Plus />} onClick={() => setBrowsing(!browsing)} aria-expanded={browsing}>
+          Add a round
+        </Button>
         <Stack plan={plan} looked={round} onLook={setLooked} />
       </section>
+      <Drawer
+        open={browsing}
+        onClose={() => setBrowsing(false)}
+        placement="left"
+        size={880}
+        title="Which round next?"
+        destroyOnHidden
+      >
+        <Library
+          plan={plan}
+          onAdd={(families) =>
+            push(
+              `added ${families.map((f) => f.name.toLowerCase()).join(' and ')}`,
+              families.map((f) => newEntry(f, nanoid(8), yarn)),
+            )
+          }
+          onOwn={() =>
+            push('added an own round', [newOwnEntry(nanoid(8), yarn, plan.hem.preferences.language)])
+          }
+        />
+      </Drawer>
       <section className="rounds-close-up">
         <div className="corner-choice">
           <Segmented

@@ -19,10 +19,19 @@ import type { Draft } from 'immer';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import type { Plan, RoundPlan } from '../../core/plan.ts';
 import { familyById } from '../../core/rounds/registry.ts';
+import { problemLine } from '../../core/problems.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
 import { baseWords } from '../hem/stops.ts';
 import { useHemStore } from '../hem/context.ts';
+import { OwnRound } from './OwnRound.tsx';
+
+const LOOP_NAMES = {
+  both: 'both loops',
+  back: 'back loop',
+  front: 'front loop',
+  third: 'third loop',
+} as const;
 
 export interface StackProps {
   readonly plan: Plan;
@@ -81,17 +90,16 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
   const store = useHemStore();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
     useSortable({ id: entry.id });
-  const family = familyById(entry.family)!;
+  const family = familyById(entry.family);
+  const name = family?.name ?? 'Own round';
   const { language } = plan.hem.preferences;
-  const rounds = plan.rounds.filter((r) => r.entry?.id === entry.id);
-  const first = rounds[0]!;
-  const last = rounds[rounds.length - 1]!;
+  const rounds = plan.rounds.filter((r) => r.written?.entry.id === entry.id);
+  const first = rounds[0];
+  const last = rounds[rounds.length - 1];
   const edit = (label: string, change: (e: Draft<RoundEntry>) => void): void =>
-    store.edit(`${family.name.toLowerCase()}: ${label}`, (d) =>
-      change(d.rounds.find((r) => r.id === entry.id)!),
-    );
-  const numbers = first === last ? `${first.number}` : `${first.number}–${last.number}`;
-  const here = looked !== null && looked >= first.number && looked <= last.number;
+    store.edit(`${name.toLowerCase()}: ${label}`, (d) => change(d.rounds.find((r) => r.id === entry.id)!));
+  const numbers = [...new Set([first, last].map((r) => r?.number ?? '–'))].join('–');
+  const here = looked !== null && rounds.some((r) => r.number === looked);
   return (
     <li
       ref={setNodeRef}
@@ -102,7 +110,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
         type="button"
         ref={setActivatorNodeRef}
         className="grip"
-        aria-label={`Move ${family.name}`}
+        aria-label={`Move ${name}`}
         {...attributes}
         {...listeners}
       >
@@ -112,34 +120,35 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
         type="button"
         className="entry-name"
         aria-pressed={here}
-        onClick={() => onLook(here ? null : last.number)}
+        onClick={() => onLook(here ? null : (last?.number ?? null))}
       >
         <Swatch plan={plan} yarn={entry.yarn} />
-        <span className="entry-number">{numbers}</span> {family.name}
+        <span className="entry-number">{numbers}</span> {name}
       </button>
       <Button
         type="text"
         size="small"
-        aria-label={`Take ${family.name} off`}
+        aria-label={`Take ${name} off`}
         icon={<Trash />}
         onClick={() =>
           store.edit(
-            `took off ${family.name.toLowerCase()}`,
+            `took off ${name.toLowerCase()}`,
             (d) => void (d.rounds = d.rounds.filter((r) => r.id !== entry.id)),
           )
         }
       />
       <div className="entry-choices">
-        {family.stitches.length > 1 && (
+        {family && family.stitches.length > 1 && (
           <Select
             size="small"
             aria-label="Stitch"
+            popupMatchSelectWidth={false}
             value={entry.stitch}
             options={family.stitches.map((s) => ({ value: s, label: abbreviation(s, language) }))}
             onChange={(v) => edit(abbreviation(v, language), (e) => void (e.stitch = v))}
           />
         )}
-        {family.corners.length > 1 && (
+        {family && family.corners.length > 1 && (
           <Select
             size="small"
             aria-label="Corner"
@@ -152,7 +161,27 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             onChange={(v) => edit('corner', (e) => void (e.corner = v))}
           />
         )}
-        {family.repeatable && (
+        {family && family.loops.length > 1 && (
+          <Select
+            size="small"
+            aria-label="Loop"
+            popupMatchSelectWidth={false}
+            value={entry.loop}
+            options={family.loops.map((loop) => ({ value: loop, label: LOOP_NAMES[loop] }))}
+            onChange={(v) => edit(LOOP_NAMES[v], (e) => void (e.loop = v))}
+          />
+        )}
+        {family && family.sizes.length > 1 && (
+          <Select
+            size="small"
+            aria-label={family.sizeCounts}
+            popupMatchSelectWidth={false}
+            value={entry.size}
+            options={family.sizes.map((size) => ({ value: size, label: `${size} ${family.sizeCounts}` }))}
+            onChange={(v) => edit(`${v} ${family.sizeCounts}`, (e) => void (e.size = v))}
+          />
+        )}
+        {(family?.repeatable ?? true) && (
           <InputNumber
             size="small"
             aria-label="Times"
@@ -163,6 +192,18 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             onChange={(v) => v && edit(`${v} times`, (e) => void (e.times = v))}
           />
         )}
+        <InputNumber
+          size="small"
+          aria-label="Hook of this round in millimetres"
+          className="entry-hook"
+          min={0.5}
+          max={40}
+          step={0.25}
+          suffix="mm"
+          placeholder={`${plan.hem.gauge.hookMm}`}
+          value={entry.hookMm}
+          onChange={(v) => edit('hook', (e) => void (e.hookMm = v))}
+        />
         <YarnChoice
           plan={plan}
           value={entry.yarn}
@@ -170,7 +211,21 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
           onChange={(yarn) => edit('yarn', (e) => void (e.yarn = yarn))}
         />
       </div>
-      <FitWords plan={plan} rounds={rounds} />
+      {entry.written && (
+        <OwnRound
+          entry={entry}
+          language={language}
+          onWrite={(text) =>
+            store.edit(
+              'own round',
+              (d) => void (d.rounds.find((r) => r.id === entry.id)!.written!.text = text),
+              `written ${entry.id}`,
+            )
+          }
+        />
+      )}
+      {family?.caution && <p className="caution small entry-counts">{family.caution}</p>}
+      {rounds.length > 0 && <FitWords plan={plan} rounds={rounds} />}
     </li>
   );
 }
@@ -184,6 +239,13 @@ function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: read
         {last.sides.map((s, i) => `${plan.sides[i]!.name} ${s.tally.stitches}`).join(' · ')} · {last.total} in
         all
       </span>
+    );
+  }
+  const stuck = odd.sides.some((s) => s.fit?.stuck);
+  if (stuck) {
+    const told = plan.problems.find((p) => p.place === `round ${odd.number}`);
+    return (
+      <span className="odd small entry-counts">{told ? problemLine(told) : 'Cannot be worked here.'}</span>
     );
   }
   const sides = odd.sides.flatMap((s, i) =>

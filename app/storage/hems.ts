@@ -19,10 +19,36 @@ export async function listHems(): Promise<readonly Hem[]> {
   return found.sort((a, b) => b.changed.localeCompare(a.changed));
 }
 
-/** The hem of an id, or null. */
+/** The hem of an id with the last edit that was made to it, or null. */
 export async function loadHem(id: string): Promise<Hem | null> {
   await listHems();
-  return hems.getItem<Hem>(id);
+  const hem = await hems.getItem<Hem>(id);
+  const unsaved = takeUnsaved(id);
+  if (!hem || !unsaved || unsaved.changed <= hem.changed) return hem;
+  await saveHem(unsaved);
+  return unsaved;
+}
+
+const UNSAVED = 'zig-hem unsaved ';
+
+/**
+ * Sets an edit aside at once, for a page that is closed before it could be saved: a database may not finish
+ * writing then, local storage does.
+ */
+export function setAside(hem: Hem): void {
+  try {
+    localStorage.setItem(UNSAVED + hem.id, JSON.stringify(hem));
+  } catch {
+    // No room: the write to the database, which goes on, is all that can be done.
+  }
+}
+
+function takeUnsaved(id: string): Hem | null {
+  const text = localStorage.getItem(UNSAVED + id);
+  localStorage.removeItem(UNSAVED + id);
+  if (text === null) return null;
+  const outcome = readHem(text);
+  return outcome.ok ? outcome.value : null;
 }
 
 export async function saveHem(hem: Hem): Promise<void> {

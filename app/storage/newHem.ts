@@ -9,6 +9,7 @@ export function newHem(id: string, now: Date): Hem {
     school: 'each',
     own: { stitches: 3, spots: 2 },
     count: null,
+    crossings: {},
   });
   return {
     format: 'zig-hem',
@@ -18,7 +19,14 @@ export function newHem(id: string, now: Date): Hem {
     created: at,
     changed: at,
     preferences: { language: 'us', hand: 'right', length: 'cm' },
-    piece: { kind: 'rows', stitches: 120, rows: [{ stitch: 'dc', count: 64 }], widthCm: 90, heightCm: 91 },
+    piece: {
+      kind: 'rows',
+      foundation: 'both loops of the chain',
+      stitches: 120,
+      rows: [{ stitch: 'dc', count: 64 }],
+      widthCm: 90,
+      heightCm: 91,
+    },
     pieceColour: '#a9b8b0',
     gauge: { stitchesPer10Cm: weight.stitchesPer10Cm, hookMm: weight.hookMm[0] },
     yarns: [
@@ -41,7 +49,14 @@ export function newHem(id: string, now: Date): Hem {
         diameterMm: weight.diameterMm,
       },
     ],
-    base: { stitch: 'sc', corner: 'three', yarn: 'body', sides: [side(), side(), side(), side()] },
+    base: {
+      stitch: 'sc',
+      corner: 'three',
+      yarn: 'body',
+      crossing: 'both',
+      start: { at: 'corner', side: 0, join: 'climbing', chainCounts: false },
+      sides: [side(), side(), side(), side()],
+    },
     rounds: [
       {
         id: 'first',
@@ -51,6 +66,10 @@ export function newHem(id: string, now: Date): Hem {
         loop: 'both',
         yarn: 'contrast',
         times: 2,
+        size: 1,
+        hookMm: null,
+        written: null,
+        changes: {},
       },
     ],
   };

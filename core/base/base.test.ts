@@ -4,7 +4,7 @@ import { plan } from '../plan.ts';
 import { tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { placementWords } from './run.ts';
-import { spread } from './spread.ts';
+import { spread } from '../ring/spread.ts';
 
 describe('spread', () => {
   test('takes floor or ceil everywhere, sums up, and reads the same backwards where parity allows', () => {

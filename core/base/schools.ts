@@ -3,9 +3,14 @@
  * spot; its count is their sum, and its basis says what that sum is made of.
  */
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
-import type { Edge, Spot, SpotKind } from '../piece/piece.ts';
+import type { Edge, Spot, SpotKind } from '../piece/edge.ts';
 
-export type SchoolId = 'each' | 'halves' | 'gauge' | 'own';
+/**
+ * `each`: the full rate of every kind of spot. `halves`: the closer rate of row ends. `gauge`: by length.
+ * `own`: the user's rate. On clusters `between` works between all stitches, `gaps` only between clusters,
+ * `clusters` puts a whole cluster in each gap. `loops` works blocks as singles with chains between.
+ */
+export type SchoolId = 'each' | 'halves' | 'gauge' | 'own' | 'between' | 'gaps' | 'clusters' | 'loops';
 
 /** The user's own rate: so many stitches to so many spots. */
 export interface OwnRate {
@@ -17,66 +22,119 @@ export interface OwnRate {
 const FULL: Partial<Record<StitchKind, number>> = { dc: 2, tr: 3, dtr: 4 };
 const CLOSER: Partial<Record<StitchKind, number>> = { hdc: 1.5, hhdc: 1.5, dc: 1.5, tr: 2.5, dtr: 3.5 };
 
-/** Stitches that a school puts in one spot. `stitchWidthMm` is the border's. */
-function rate(school: SchoolId, spot: Spot, stitchWidthMm: number, own: OwnRate): number {
-  switch (school) {
-    case 'each':
-      return spot.kind === 'row end' ? (FULL[spot.stitch] ?? 1) : 1;
-    case 'halves':
-      return spot.kind === 'row end' ? (CLOSER[spot.stitch] ?? 1) : 1;
-    case 'gauge':
-      return spot.lengthMm / stitchWidthMm;
-    case 'own':
-      return own.stitches / own.spots;
-  }
+/** A school: where it applies, its rate for a spot, and the rule that its flag on the count line says. */
+interface School {
+  readonly applies: (edge: Edge) => boolean;
+  readonly rate: (spot: Spot, edge: Edge, stitchWidthMm: number, own: OwnRate) => number;
+  readonly label: (edge: Edge, own: OwnRate, stitchWidthMm: number) => string;
 }
 
-/** Rates for every spot of an edge, in working order. */
+const has = (edge: Edge, kind: SpotKind): boolean => edge.spots.some((s) => s.kind === kind);
+const isJoin = (spot: Spot): boolean => spot.kind === 'corner space' || spot.kind === 'seam';
+
+/** Stitches that a gap between clusters takes so that they fill its cluster's length: at least one. */
+const gapFill = (edge: Edge, stitchWidthMm: number): number =>
+  Math.max(1, Math.round(edge.measuredMm / Math.max(1, countOf(edge, 'gap')) / stitchWidthMm));
+
+const countOf = (edge: Edge, kind: SpotKind): number => edge.spots.filter((s) => s.kind === kind).length;
+
+const SCHOOLS: Readonly<Record<SchoolId, School>> = {
+  each: {
+    applies: (edge) => !has(edge, 'block'),
+    rate: (spot) => {
+      if (spot.kind === 'row end') return FULL[spot.stitch!] ?? 1;
+      if (spot.kind === 'gap') return spot.chains!;
+      return spot.kind === 'between stitches' || isJoin(spot) ? 0 : 1;
+    },
+    label: (edge) =>
+      has(edge, 'gap') ? 'each stitch and chain' : rowEndLabel(edge, FULL, 'each row by its kind'),
+  },
+  halves: {
+    applies: (edge) => edge.spots.some((s) => s.kind === 'row end' && CLOSER[s.stitch!] !== undefined),
+    rate: (spot) => CLOSER[spot.stitch!] ?? 1,
+    label: (edge) => rowEndLabel(edge, CLOSER, 'by kind, closer'),
+  },
+  between: {
+    applies: (edge) => has(edge, 'between stitches'),
+    rate: ({ kind }) => (kind === 'between stitches' || kind === 'gap' ? 1 : 0),
+    label: () => 'between the stitches',
+  },
+  gaps: {
+    applies: (edge) => has(edge, 'gap'),
+    rate: ({ kind }, edge, width) => (kind === 'gap' ? gapFill(edge, width) : 0),
+    label: (edge, _, width) => `${gapFill(edge, width)} in each gap`,
+  },
+  clusters: {
+    applies: (edge) => has(edge, 'gap'),
+    rate: ({ kind }, edge) => (kind === 'gap' ? edge.clusterStitches! : 0),
+    label: () => 'a cluster in each gap',
+  },
+  loops: {
+    applies: (edge) => edge.loopChains !== undefined,
+    rate: ({ kind }) => (kind === 'block gap' ? 1 : 0),
+    label: (edge) => `1 in each gap, ch ${edge.loopChains} between`,
+  },
+  gauge: {
+    applies: () => true,
+    rate: (spot, _, width) => (isJoin(spot) ? 0 : spot.lengthMm / width),
+    label: () => 'by gauge',
+  },
+  own: {
+    applies: () => true,
+    rate: (spot, _, __, own) => (isJoin(spot) || spot.lengthMm === 0 ? 0 : own.stitches / own.spots),
+    label: (_, own) => `${own.stitches} in ${own.spots}`,
+  },
+};
+
+export const SCHOOL_IDS = Object.keys(SCHOOLS) as readonly SchoolId[];
+
+/** Rates for every spot of an edge, in working order. Joins are crossed, not filled: their rate is 0. */
 export function rates(school: SchoolId, edge: Edge, stitchWidthMm: number, own: OwnRate): readonly number[] {
-  return edge.spots.map((spot) => rate(school, spot, stitchWidthMm, own));
+  return edge.spots.map((spot) => SCHOOLS[school].rate(spot, edge, stitchWidthMm, own));
 }
 
-/** The schools that say something of their own about an edge; `own` and `gauge` fit every edge. */
-export function schoolsFor(edge: Edge): readonly SchoolId[] {
-  const differs = edge.spots.some((s) => s.kind === 'row end' && CLOSER[s.stitch] !== undefined);
-  return differs ? ['each', 'halves', 'gauge', 'own'] : ['each', 'gauge', 'own'];
-}
+/** The schools that apply to an edge, the plainest first. */
+export const schoolsFor = (edge: Edge): readonly SchoolId[] =>
+  SCHOOL_IDS.filter((id) => SCHOOLS[id].applies(edge));
 
 /** Spots of one kind that take the same rate. */
 export interface BasisPart {
   readonly spots: number;
   readonly kind: SpotKind;
-  readonly stitch: StitchKind;
+  readonly stitch: StitchKind | undefined;
   /** Stitches for each spot; may be a fraction, such as 1.5 for three in two. */
   readonly rate: number;
 }
 
-/** What a school's count is made of. */
+/** What a school's count is made of; spots that take nothing are left out. */
 export function basis(edge: Edge, edgeRates: readonly number[]): readonly BasisPart[] {
-  const parts: { spots: number; kind: SpotKind; stitch: StitchKind; rate: number }[] = [];
+  const parts: { spots: number; kind: SpotKind; stitch: StitchKind | undefined; rate: number }[] = [];
   edge.spots.forEach((spot, i) => {
-    const same = parts.find(
-      (p) => p.kind === spot.kind && p.stitch === spot.stitch && p.rate === edgeRates[i],
-    );
+    const rate = edgeRates[i]!;
+    if (rate === 0) return;
+    const same = parts.find((p) => p.kind === spot.kind && p.stitch === spot.stitch && p.rate === rate);
     if (same) same.spots++;
-    else parts.push({ spots: 1, kind: spot.kind, stitch: spot.stitch, rate: edgeRates[i]! });
+    else parts.push({ spots: 1, kind: spot.kind, stitch: spot.stitch, rate });
   });
   return parts;
 }
 
 /** A kind of spot in words, for one or many. */
-export function spotNoun(part: Pick<BasisPart, 'kind' | 'stitch'>, language: Language): string {
-  return part.kind === 'row end' ? `${abbreviation(part.stitch, language)} row end` : part.kind;
+export function spotNoun(
+  part: { readonly kind: SpotKind; readonly stitch?: StitchKind | undefined },
+  language: Language,
+): string {
+  return part.kind === 'row end' ? `${abbreviation(part.stitch!, language)} row end` : part.kind;
 }
 
 /** A school's rule as a flag on the count line says it. */
-export function schoolLabel(school: SchoolId, edge: Edge, own: OwnRate): string {
-  if (school === 'gauge') return 'by gauge';
-  if (school === 'own') return `${own.stitches} in ${own.spots}`;
-  const kinds = new Set(edge.spots.filter((s) => s.kind === 'row end').map((s) => s.stitch));
+export const schoolLabel = (school: SchoolId, edge: Edge, own: OwnRate, stitchWidthMm: number): string =>
+  SCHOOLS[school].label(edge, own, stitchWidthMm);
+
+function rowEndLabel(edge: Edge, table: Partial<Record<StitchKind, number>>, mixed: string): string {
+  const kinds = new Set(edge.spots.filter((s) => s.kind === 'row end').map((s) => s.stitch!));
   if (kinds.size === 0) return '1 in each';
-  const table = school === 'each' ? FULL : CLOSER;
-  if (kinds.size > 1) return school === 'each' ? 'each row by its kind' : 'by kind, closer';
+  if (kinds.size > 1) return mixed;
   const only = table[[...kinds][0]!] ?? 1;
   return Number.isInteger(only) ? `${only} in each` : `${only * 2} in 2 rows`;
 }

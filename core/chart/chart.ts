@@ -7,7 +7,7 @@
  * it, which is what makes a lobe.
  */
 import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
-import type { Body } from '../piece/piece.ts';
+import type { Body } from '../piece/edge.ts';
 import type { Plan, RoundPlan } from '../plan.ts';
 import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { isChainRun, isOrnament, stitchHeight, topWidth } from '../ring/stitch.ts';
@@ -26,14 +26,14 @@ const known = new WeakMap<RoundPlan, RoundChart>();
 /** The chart of every round of a plan, the base round first. Rounds that did not change keep their charts. */
 export function chartOf(plan: Plan): readonly RoundChart[] {
   const charts: RoundChart[] = [];
-  for (const [k, round] of plan.rounds.entries()) {
+  for (const round of plan.rounds) {
     let chart = known.get(round);
     if (!chart) {
-      const feet = k === 0 ? edgeFeet(plan.body) : ringFeet(charts[k - 1]!);
-      const free = round.family !== null && round.family.edge !== 'straight';
-      chart = free
-        ? chartFree(round, feet, plan.stitchWidthMm, plan.body.outline)
+      const feet = round.onto < 0 ? edgeFeet(plan.body) : ringFeet(charts[round.onto]!);
+      chart = round.free
+        ? chartFree(round, feet, plan.body.outline)
         : chartStraight(round, feet, plan.body.outline);
+      layOrnaments(chart, round.stitchWidthMm);
       known.set(round, chart);
     }
     charts.push(chart);
@@ -164,8 +164,8 @@ function setFeet(chart: RoundChart, feet: Feet): void {
 const SIDE_FAN = 1.15;
 const STEP_OF_FAN = 0.46;
 
-function chartFree(round: RoundPlan, feet: Feet, widthMm: number, outline: Outline): RoundChart {
-  const { ring } = round;
+function chartFree(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
+  const { ring, stitchWidthMm: widthMm } = round;
   const chart = emptyChart(ring);
   const size = ring.made.length;
   const sideOf = sidesOfEntries(ring);
@@ -228,15 +228,32 @@ function outwardNormals(
   };
 }
 
-/** Lays what sits in nothing between its worked neighbours: chains in an arc, ornaments on the stitch before. */
+/** Picots and dots stand on the stitch before them, off the edge. */
+function layOrnaments(chart: RoundChart, widthMm: number): void {
+  const { ring, headX, headY, footX, footY } = chart;
+  for (let i = 0; i < ring.made.length; i++) {
+    if (!isOrnament(ring.made[i]!) || ring.into[i] !== NOTHING) continue;
+    const before = neighbour(ring, i, -1);
+    const dx = headX[before]! - footX[before]!;
+    const dy = headY[before]! - footY[before]!;
+    const length = Math.hypot(dx, dy) || 1;
+    footX[i] = headX[before]!;
+    footY[i] = headY[before]!;
+    setHead(chart, i, {
+      x: footX[i]! + (dx / length) * widthMm,
+      y: footY[i]! + (dy / length) * widthMm,
+    });
+  }
+}
+
+/** Lays chains of a free edge between their worked neighbours. */
 function layChains(chart: RoundChart): void {
   const { ring, headX, headY } = chart;
   const size = ring.made.length;
   for (let i = 0; i < size; i++) {
-    const s = ring.made[i]!;
     if (ring.into[i] !== NOTHING) continue;
     const before = neighbour(ring, i, -1);
-    const after = isOrnament(s) ? before : neighbour(ring, i, 1);
+    const after = neighbour(ring, i, 1);
     setHead(chart, i, { x: (headX[before]! + headX[after]!) / 2, y: (headY[before]! + headY[after]!) / 2 });
     chart.footX[i] = headX[i]!;
     chart.footY[i] = headY[i]!;

@@ -2,8 +2,9 @@
 import type { ErrorObject } from 'ajv';
 import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import { bodyOf } from '../piece/piece.ts';
+import { outlineProblems } from '../piece/soundness.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
-import { FORMAT, VERSION, type Hem } from './hem.ts';
+import { FORMAT, OWN, VERSION, type Hem } from './hem.ts';
 import { validate } from './validate.generated.js';
 
 /** Reads the text of a project file. */
@@ -66,12 +67,18 @@ function references(hem: Hem): readonly Problem[] {
   needYarn(hem.base.yarn, 'base.yarn');
   hem.rounds.forEach((round, i) => {
     needYarn(round.yarn, `rounds.${i}.yarn`);
-    if (!familyById(round.family)) {
+    if (round.family === OWN) {
+      if (round.written === null) problems.push(problem('own-round-empty', `rounds.${i}.written`));
+    } else if (!familyById(round.family)) {
       const known = FAMILIES.map((f) => f.id).join(', ');
       problems.push(problem('family-unknown', `rounds.${i}.family`, { family: round.family, known }));
     }
   });
+  const unsound = outlineProblems(hem.piece, 'piece');
+  if (unsound.length > 0) return [...problems, ...unsound];
   const needed = bodyOf(hem.piece).edges.length;
+  const { side } = hem.base.start;
+  if (side >= needed) problems.push(problem('side-unknown', 'base.start.side', { side, sides: needed }));
   const found = hem.base.sides.length;
   if (found !== needed) problems.push(problem('sides-mismatch', 'base.sides', { found, needed }));
   return problems;

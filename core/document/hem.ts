@@ -20,7 +20,18 @@ export interface RoundEntry {
   readonly yarn: string;
   /** 1 or more. */
   readonly times: number;
+  /** Size of the family's motif, where it has sizes. */
+  readonly size: number;
+  /** Hook of this round; null for the border's own. */
+  readonly hookMm: number | null;
+  /** For the family “own”: the round in written crochet, and the language it is written in. */
+  readonly written: { readonly text: string; readonly language: Language } | null;
+  /** Quiet changes: for a worked round of the entry (from “0”), stitches or places more or fewer on each side. */
+  readonly changes: Readonly<Record<string, readonly number[]>>;
 }
+
+/** Id of the family of rounds that the user wrote. */
+export const OWN = 'own';
 
 /** Gauge of the border stitch, as measured or taken from the yarn's weight. */
 export interface Gauge {

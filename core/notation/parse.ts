@@ -14,6 +14,7 @@ type Line = Located &
     | { readonly line: 'side' | 'round' | 'lopsided'; readonly steps: readonly RawInstruction[] }
     | { readonly line: 'corner'; readonly corner: CornerRecipe }
     | { readonly line: 'pair'; readonly pair: readonly [readonly Stitch[], readonly Stitch[]] }
+    | { readonly line: 'surface' }
     | { readonly line: 'facing'; readonly facing: Recipe['facing'] }
   );
 
@@ -84,7 +85,8 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   const lopsided = once.get('lopsided');
   const pair = once.get('pair');
   const facing = once.get('facing');
-  const cornerRecipe = corner && 'corner' in corner ? corner.corner : { before: [], group: [], after: [] };
+  const cornerRecipe: CornerRecipe =
+    corner && 'corner' in corner ? corner.corner : { before: [], group: [], after: [] };
   return done({
     scope: along.line === 'round' ? 'ring' : 'side',
     side: along.steps.map(instruction),
@@ -93,10 +95,12 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
       before: cornerRecipe.before.map(stitchOf),
       group: cornerRecipe.group.map(stitchOf),
       after: cornerRecipe.after.map(stitchOf),
+      ...(cornerRecipe.skipped ? { skipped: true } : {}),
       ...(pair && 'pair' in pair
         ? { pair: [pair.pair[0].map(stitchOf), pair.pair[1].map(stitchOf)] as const }
         : {}),
     },
+    ...(once.has('surface') ? { surface: true } : {}),
     facing: facing && 'facing' in facing ? facing.facing : 'right',
   });
 }

@@ -9,6 +9,7 @@ const PLACE_WORDS: Readonly<Record<PlaceKind, readonly [one: string, many: strin
   stitch: ['st', 'sts'],
   space: ['ch-sp', 'ch-sps'],
   gap: ['gap', 'gaps'],
+  pair: ['pair', 'pairs'],
   post: ['post', 'posts'],
 };
 
@@ -21,6 +22,7 @@ export function printRound(recipe: Recipe, language: Language): string {
     const [first, second] = recipe.corner.pair;
     lines.push(`pair: ${printGroup(first, language)} in first, ${printGroup(second, language)} in second`);
   }
+  if (recipe.surface) lines.push('surface: yes');
   if (recipe.facing === 'wrong') lines.push('facing: wrong');
   return lines.join('\n');
 }
@@ -63,7 +65,9 @@ function printWork(work: Work, language: Language): string {
 
 /** What goes into one corner, without the word “corner:”. */
 export function printCorner(corner: CornerRecipe, language: Language, place = 'corner'): string {
+  if (corner.skipped) return 'skip';
   if (corner.group.length === 0) return 'walk round';
+  if (corner.group.every(isChainRun)) return `${printStitch(corner.group[0]!, language)} over ${place}`;
   const parts = [
     ...corner.before.map((s) => printStitch(s, language)),
     `${printGroup(corner.group, language)} in ${place}`,
@@ -93,7 +97,9 @@ export function printStitch(s: Stitch, language: Language): string {
   switch (s.form) {
     case 'picot':
       return s.chains === 3 ? 'picot' : `picot of ${s.chains}`;
+    case 'dot':
     case 'tassel':
+    case 'cord':
     case 'puff':
     case 'popcorn':
       return s.form;

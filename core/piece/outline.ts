@@ -41,6 +41,16 @@ export function rectangle(widthMm: number, heightMm: number): Outline {
   };
 }
 
+/** A regular polygon with sides of one length, or with 0 corners a disc of that circumference. */
+export function regular(cornerCount: number, sideMm: number): Outline {
+  const sides = Array.from({ length: Math.max(1, cornerCount) }, (_, i) => ({
+    name: sideName(i),
+    lengthMm: sideMm,
+  }));
+  const turn = (2 * Math.PI) / cornerCount;
+  return { sides, turns: cornerCount === 0 ? [] : sides.map(() => turn) };
+}
+
 /** How much longer a side becomes per millimetre that the outline grows outwards: tan(φ/2) at either end. */
 export function growthPerMm(outline: Outline, side: number): number {
   if (isDisc(outline)) return 2 * Math.PI;

@@ -1,7 +1,8 @@
 /** A rectangle worked in rows: stitch tops, two sides of row ends, and the underside of the foundation. */
-import { STITCHES } from '../terms/stitches.ts';
+import { STITCHES, type StitchKind } from '../terms/stitches.ts';
 import { rectangle } from './outline.ts';
-import type { Body, Edge, RowsPiece, Spot } from './piece.ts';
+import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from './edge.ts';
+import type { RowsPiece } from './piece.ts';
 
 /**
  * The edges of a piece worked in rows. The end stitches of the last row and the end chains of the
@@ -17,11 +18,10 @@ export function bodyOfRows(piece: RowsPiece): Body {
     const end: Spot = { kind: 'row end', stitch: run.stitch, lengthMm: rowHeights[i]! * scale };
     return Array.from({ length: run.count }, () => end);
   });
-  const across = (kind: Spot['kind'], stitch: Spot['stitch']): Edge => {
-    const spot: Spot = { kind, stitch, lengthMm: stitchWidthMm };
+  const across = (kind: SpotKind, stitch: StitchKind, noun: string): Edge => {
+    const spots = Math.max(0, piece.stitches - 2);
     return {
-      spots: Array.from({ length: Math.max(0, piece.stitches - 2) }, () => spot),
-      numbering: { noun: kind === 'stitch top' ? 'stitch' : 'chain', from: 'first' },
+      ...evenEdge({ kind, stitch }, spots, spots * stitchWidthMm, noun),
       measuredMm: piece.widthCm * 10,
       computedMm: piece.widthCm * 10,
     };
@@ -29,19 +29,23 @@ export function bodyOfRows(piece: RowsPiece): Body {
   const ends = (spots: readonly Spot[], from: 'first' | 'last'): Edge => ({
     spots,
     numbering: { noun: 'row', from },
+    joins: [],
     measuredMm: piece.heightCm * 10,
     computedMm,
   });
   const last = piece.rows[piece.rows.length - 1]!;
+  const first = piece.rows[0]!;
+  const intoRow1 = piece.foundation === 'stitches of row 1';
+  const bottom = intoRow1 ? 'the end stitch of row 1' : 'the end chain';
   return {
     outline: rectangle(piece.widthCm * 10, piece.heightCm * 10),
     edges: [
-      across('stitch top', last.stitch),
+      across('stitch top', last.stitch, 'stitch'),
       ends([...upwards].reverse(), 'last'),
-      across('foundation chain', 'ch'),
+      intoRow1 ? across('stitch top', first.stitch, 'stitch') : across('foundation chain', 'ch', 'chain'),
       ends(upwards, 'first'),
     ],
-    cornerPlaces: ['the end stitch', 'the end stitch', 'the end chain', 'the end chain'],
+    cornerPlaces: ['the end stitch', 'the end stitch', bottom, bottom],
     stitchWidthMm,
   };
 }

@@ -39,13 +39,15 @@ export type Step = Work | Skip | Make;
 export type Instruction = Step | Repeat;
 
 /**
- * What is worked into a corner's centre, as groups with what is made between them. When the centre is a
- * pair of stitches, `pair` says what goes into the first and what into the second.
+ * What is worked into a corner's centre, with what is made before and after it. When the centre is a pair of
+ * stitches, `pair` says what goes into the first and what into the second.
  */
 export interface CornerRecipe {
   readonly before: readonly Stitch[];
-  /** Empty when the corner is walked round: then it is treated as `walk` says. */
+  /** Empty when the corner is walked round or skipped; chains alone pass over it. */
   readonly group: readonly Stitch[];
+  /** Nothing at all is made at the corner. */
+  readonly skipped?: boolean;
   readonly after: readonly Stitch[];
   readonly pair?: readonly [readonly Stitch[], readonly Stitch[]];
 }
@@ -58,6 +60,8 @@ export interface Recipe {
   readonly lopsided?: readonly Instruction[];
   readonly corner: CornerRecipe;
   readonly facing: 'right' | 'wrong';
+  /** Lies on the face of the ring below: the next round goes into that ring, not into this round. */
+  readonly surface?: boolean;
 }
 
 /** A side's pattern taken apart: what comes before the open repeat, the repeat, and what comes after it. */

@@ -55,7 +55,7 @@ describe('shell edge', () => {
     ).rounds[1]!;
 
   test('needs 3 over 4, computed from its repeat', () => {
-    expect(needsOf(shellOn(149).recipe!)).toEqual({ on: 'side', modulus: 4, remainder: 3, least: 3 });
+    expect(needsOf(shellOn(149).written!.recipe)).toEqual({ on: 'side', modulus: 4, remainder: 3, least: 3 });
   });
 
   test('151 between chain-2 corners: 37 shells of five, seven in each corner', () => {
@@ -124,7 +124,7 @@ describe('every worked ring', () => {
   }
 
   function skipped(round: ReturnType<typeof plan>['rounds'][number]): number {
-    const { head, body, tail } = patternOf(round.recipe!.side);
+    const { head, body, tail } = patternOf(round.written!.recipe.side);
     const skips = (steps: typeof head): number =>
       steps.reduce((sum, s) => sum + (s.do === 'skip' ? s.count : 0), 0);
     return round.sides.reduce((sum, s) => sum + skips(head) + skips(tail) + s.fit!.repeats * skips(body), 0);

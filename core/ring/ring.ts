@@ -26,8 +26,11 @@ export interface Ring {
   readonly centres: readonly Centre[];
 }
 
-/** What the hook goes into. */
-export type PlaceKind = 'stitch' | 'space' | 'gap' | 'post';
+/**
+ * What the hook goes into. A `space` is a run of chains; a `gap` lies between two groups, with or without
+ * chains over it; a `pair` is the middle of two stitches that share one place.
+ */
+export type PlaceKind = 'stitch' | 'space' | 'gap' | 'post' | 'pair';
 
 /** A side as a run of entries: `length` entries from `start`, counted round the ring. */
 export interface Span {
@@ -118,19 +121,29 @@ export function placesOnSide(ring: Ring, side: number, kinds: ReadonlySet<PlaceK
 export function placesInSpan(ring: Ring, span: Span, kinds: ReadonlySet<PlaceKind>): readonly number[] {
   const size = ring.made.length;
   const stitches = kinds.has('stitch') || kinds.has('post');
-  const spaces = kinds.has('space');
   const gaps = kinds.has('gap');
+  const spaces = gaps || kinds.has('space');
+  const pairs = kinds.has('pair');
   const places: number[] = [];
   for (let k = 0, i = span.start; k < span.length; k++, i = i + 1 === size ? 0 : i + 1) {
-    if (gaps && isGapBefore(ring, i)) places.push(gapBefore(i));
+    if ((gaps && isGapBefore(ring, i)) || (pairs && isPairBefore(ring, i))) places.push(gapBefore(i));
     const s = ring.made[i]!;
     if (isChainRun(s) ? spaces : stitches && !isOrnament(s)) places.push(i);
   }
   return places;
 }
 
-/** Which kind of place a code stands for; a stitch also offers its post. */
-export function placeKind(ring: Ring, place: number): PlaceKind {
-  if (isGap(place)) return 'gap';
-  return isChainRun(ring.made[place]!) ? 'space' : 'stitch';
+/** Whether entry `i` and the one before it are the two stitches of a pair. */
+function isPairBefore(ring: Ring, i: number): boolean {
+  const size = ring.made.length;
+  const at = (k: number): number => ring.into[(k + size) % size]!;
+  const place = at(i);
+  return place !== NOTHING && at(i - 1) === place && at(i - 2) !== place && at(i + 1) !== place;
+}
+
+/** Whether a place can be worked as one of a kind. */
+export function isPlaceOf(ring: Ring, place: number, kind: PlaceKind): boolean {
+  if (isGap(place)) return kind === 'gap' || kind === 'pair';
+  if (isChainRun(ring.made[place]!)) return kind === 'space' || kind === 'gap';
+  return kind === 'stitch' || kind === 'post';
 }

@@ -11,7 +11,20 @@ export type Loop = 'both' | 'front' | 'back' | 'third';
 export type Post = 'none' | 'front' | 'back';
 
 export type Form =
-  'plain' | 'together' | 'puff' | 'popcorn' | 'bobble' | 'picot' | 'reverse' | 'twisted' | 'tassel';
+  | 'plain'
+  | 'together'
+  | 'puff'
+  | 'popcorn'
+  | 'bobble'
+  | 'reverse'
+  | 'twisted'
+  /** Three slip stitches for every place, of which the last goes into it: a round cord along the edge. */
+  | 'cord'
+  | 'picot'
+  /** A chain of three with a cluster of five doubles closed in its first chain. */
+  | 'dot'
+  /** Cut strands knotted into the place. */
+  | 'tassel';
 
 export interface Stitch {
   readonly kind: StitchKind;
@@ -48,8 +61,9 @@ export const chainRun = (count: number): Stitch => stitchOf({ kind: 'ch', chains
 /** True for a run of chains, which offers a space and not a stitch top. A picot is neither. */
 export const isChainRun = (s: Stitch): boolean => s.kind === 'ch' && s.form === 'plain';
 
-/** True for what stands on the ring without offering the next round a place: picots, tassels. */
-export const isOrnament = (s: Stitch): boolean => s.form === 'picot' || s.form === 'tassel';
+/** True for what stands on the ring without offering the next round a place. */
+export const isOrnament = (s: Stitch): boolean =>
+  s.form === 'picot' || s.form === 'dot' || s.form === 'tassel';
 
 /** True for what counts as a stitch of the round. */
 export const countsAsStitch = (s: Stitch): boolean => s.kind !== 'ch' && !isOrnament(s);

@@ -9,7 +9,7 @@
 import {
   NOTHING,
   gapBefore,
-  placeKind,
+  isPlaceOf,
   placesInSpan,
   placesOnSide,
   sideCount,
@@ -17,7 +17,7 @@ import {
   type PlaceKind,
   type Ring,
 } from './ring.ts';
-import { countsAsStitch, isChainRun, placesTaken, type Stitch } from './stitch.ts';
+import { countsAsStitch, isChainRun, placesTaken, stitchOf, type Stitch } from './stitch.ts';
 import {
   comesOutEven,
   needsOfPattern,
@@ -25,10 +25,14 @@ import {
   placeKindsUsed,
   placesOver,
   totalPlacesUsed,
+  type CornerRecipe,
+  type Needs,
   type Pattern,
   type Recipe,
   type Step,
 } from './recipe.ts';
+import { spread } from './spread.ts';
+import { placesTakenBeside } from './turning.ts';
 
 /** How a round came out on one side (or, for a pattern that runs round the ring, on all of it). */
 export interface SideFit {
@@ -42,6 +46,8 @@ export interface SideFit {
   readonly short: number;
   /** The less symmetrical way along the side was taken. */
   readonly lopsided: boolean;
+  /** Quiet change worked on this side, see {@link Circumstances}. */
+  readonly change: number;
   /** The ring below offers no place of the kind that the round needs, or meets them in another order. */
   readonly stuck: boolean;
 }
@@ -51,6 +57,18 @@ export interface WorkedRound {
   readonly sides: readonly SideFit[];
 }
 
+/** What differs from the recipe on this piece. */
+export interface Circumstances {
+  /** The recipe of every corner, where they are not all the recipe's own. */
+  readonly corners?: readonly CornerRecipe[];
+  /**
+   * A quiet change for each side. In a plain round so many stitches more (two in one place) or fewer (two
+   * together), spread evenly. In a patterned round so many places more passed over, or fewer, at the skips
+   * next to the corners: at most 2 either way.
+   */
+  readonly changes?: readonly number[];
+}
+
 /** A growing ring. */
 class Maker {
   readonly made: Stitch[] = [];
@@ -58,7 +76,7 @@ class Maker {
 
   add(stitch: Stitch, place: number): void {
     this.made.push(stitch);
-    this.into.push(stitch.kind === 'ch' ? NOTHING : place);
+    this.into.push(isChainRun(stitch) ? NOTHING : place);
   }
 
   ring(centres: readonly Centre[]): Ring {
@@ -71,22 +89,68 @@ class Maker {
  *
  * @returns the new ring and how each side came out; it never throws for a count that does not fit.
  */
-export function workRound(below: Ring, recipe: Recipe): WorkedRound {
-  return recipe.scope === 'side' ? workSides(below, recipe) : workWholeRing(below, recipe);
+export function workRound(below: Ring, recipe: Recipe, circumstances: Circumstances = {}): WorkedRound {
+  return recipe.scope === 'side' ? workSides(below, recipe, circumstances) : workWholeRing(below, recipe);
 }
 
-function workSides(below: Ring, recipe: Recipe): WorkedRound {
+function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstances): WorkedRound {
   const own = patternOf(recipe.side);
   const other = recipe.lopsided && patternOf(recipe.lopsided);
   const kinds = placeKindsUsed(recipe.side);
+  const plain = plainStitchOf(recipe);
   const maker = new Maker();
   const centres: Centre[] = [];
   const sides: SideFit[] = [];
   for (let side = 0; side < sideCount(below); side++) {
-    if (below.centres.length > 0) centres.push(workCorner(maker, below, below.centres[side]!, recipe));
-    sides.push(workAlong(maker, below, placesOnSide(below, side, kinds), own, other));
+    const corner = corners?.[side] ?? recipe.corner;
+    const next = corners?.[(side + 1) % sideCount(below)] ?? recipe.corner;
+    if (below.centres.length > 0) centres.push(workCorner(maker, below, below.centres[side]!, corner, plain));
+    const all = placesOnSide(below, side, kinds);
+    const places = all.slice(placesTakenBeside(corner), all.length - placesTakenBeside(next));
+    const change = changes?.[side] ?? 0;
+    const fit =
+      isPlain(own) && change !== 0
+        ? workWithChange(maker, places, plain, change)
+        : workAlong(maker, below, places, own, other, change);
+    sides.push(fit);
   }
   return { ring: maker.ring(centres), sides };
+}
+
+/** One stitch in each place, and nothing else. */
+export function isPlain({ head, body, tail }: Pattern): boolean {
+  const only = body[0];
+  return (
+    head.length === 0 &&
+    tail.length === 0 &&
+    body.length === 1 &&
+    only?.do === 'work' &&
+    only.what.length === 1 &&
+    only.what[0]!.form === 'plain' &&
+    only.times === 1
+  );
+}
+
+/** A plain side with some stitches more or fewer than places. */
+function workWithChange(maker: Maker, places: readonly number[], stitch: Stitch, change: number): SideFit {
+  const total = Math.max(1, places.length + change);
+  const counts = spread(total, new Array<number>(places.length).fill(1));
+  const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
+  for (let i = 0; i < places.length; i++) {
+    // A place that gets none is taken together with the next, or at the end with the one before.
+    if (counts[i] === 0 && i + 1 < places.length) maker.add(two, places[i++]!);
+    else if (counts[i] === 0) maker.made[maker.made.length - 1] = two;
+    else for (let k = 0; k < counts[i]!; k++) maker.add(stitch, places[i]!);
+  }
+  return {
+    places: places.length,
+    repeats: places.length,
+    over: 0,
+    short: 0,
+    lopsided: false,
+    change,
+    stuck: places.length === 0,
+  };
 }
 
 function workAlong(
@@ -95,29 +159,49 @@ function workAlong(
   places: readonly number[],
   own: Pattern,
   other: Pattern | undefined,
+  change: number,
 ): SideFit {
+  const count = places.length - change;
   const ownNeeds = needsOfPattern(own, 'side');
+  const otherNeeds = other && needsOfPattern(other, 'side');
   const lopsided =
-    other !== undefined &&
-    !comesOutEven(places.length, ownNeeds) &&
-    comesOutEven(places.length, needsOfPattern(other, 'side'));
-  const pattern = lopsided ? other : own;
-  const needs = lopsided ? needsOfPattern(other, 'side') : ownNeeds;
+    otherNeeds !== undefined && !comesOutEven(count, ownNeeds) && comesOutEven(count, otherNeeds);
+  const pattern = lopsided ? other! : own;
+  const needs: Needs = lopsided ? otherNeeds : ownNeeds;
   const perRepeat = totalPlacesUsed(pattern.body);
-  const tooFew = places.length < needs.least;
-  const over = tooFew ? 0 : placesOver(places.length, needs);
-  const repeats = perRepeat === 0 || tooFew ? 0 : (places.length - needs.least - over) / perRepeat;
+  const tooFew = count < needs.least;
+  const over = tooFew ? 0 : placesOver(count, needs);
+  const repeats = perRepeat === 0 || tooFew ? 0 : (count - needs.least - over) / perRepeat;
 
-  const walk = new Walk(maker, below, places);
+  const walk = new Walk(maker, below, places, skipChanges(pattern, repeats, change));
   if (!tooFew) {
     walk.do(pattern.head);
     for (let k = 0; k < repeats; k++) walk.do(pattern.body);
     walk.passOver(over);
     walk.do(pattern.tail);
   }
-  const short = tooFew ? needs.least - places.length : over === 0 ? 0 : needs.modulus - over;
-  return { places: places.length, repeats, over, short, lopsided, stuck: walk.stuck || places.length === 0 };
+  const short = tooFew ? needs.least - count : over === 0 ? 0 : needs.modulus - over;
+  const stuck = walk.stuck || (places.length === 0 && needs.least + perRepeat > 0);
+  return { places: places.length, repeats, over, short, lopsided, change, stuck };
 }
+
+/** At which skips, counted from 0, a quiet change is made: the first, then the last. */
+function skipChanges(pattern: Pattern, repeats: number, change: number): ReadonlyMap<number, number> {
+  if (change === 0) return NO_CHANGES;
+  const skips = (steps: readonly Step[]): number => steps.filter((s) => s.do === 'skip').length;
+  const last = skips(pattern.head) + repeats * skips(pattern.body) + skips(pattern.tail) - 1;
+  const one = Math.sign(change);
+  return new Map(
+    Math.abs(change) === 1
+      ? [[0, one]]
+      : [
+          [0, one],
+          [last, change - one],
+        ],
+  );
+}
+
+const NO_CHANGES: ReadonlyMap<number, number> = new Map();
 
 /** Walks the places of a side and makes what the steps say. */
 class Walk {
@@ -125,17 +209,19 @@ class Walk {
   private next = 0;
   private passed = NOTHING;
   private last = NOTHING;
+  private skips = 0;
 
   constructor(
     private readonly maker: Maker,
     private readonly below: Ring,
     private readonly places: readonly number[],
+    private readonly changes: ReadonlyMap<number, number>,
   ) {}
 
   do(steps: readonly Step[]): void {
     for (const step of steps) {
       if (step.do === 'make') this.maker.add(step.what, NOTHING);
-      else if (step.do === 'skip') this.skip(step.count, step.of);
+      else if (step.do === 'skip') this.skip(step.count + (this.changes.get(this.skips++) ?? 0), step.of);
       else for (let k = 0; k < step.times; k++) this.work(step.what, step.into, step.at);
     }
   }
@@ -159,33 +245,29 @@ class Walk {
 
   private take(kind: PlaceKind): number {
     const place = this.places[this.next++] ?? NOTHING;
-    if (place === NOTHING) this.stuck = true;
-    else {
-      const found = placeKind(this.below, place);
-      if (found !== kind && !(kind === 'post' && found === 'stitch')) this.stuck = true;
-    }
+    if (place === NOTHING || !isPlaceOf(this.below, place, kind)) this.stuck = true;
     return place;
   }
 }
 
 /** Works a corner and says where its new centre is. */
-function workCorner(maker: Maker, below: Ring, centre: Centre, recipe: Recipe): Centre {
-  const { before, group, after, pair } = recipe.corner;
+function workCorner(maker: Maker, below: Ring, centre: Centre, corner: CornerRecipe, plain: Stitch): Centre {
+  const { before, group, after, pair } = corner;
   const second = (centre.start + 1) % below.made.length;
   for (const s of before) maker.add(s, NOTHING);
+  const start = maker.made.length;
   let found: Centre;
-  if (centre.length === 2 && pair) {
-    const start = maker.made.length;
+  if (corner.skipped) found = { start, length: 0 };
+  else if (centre.length === 2 && pair) {
     for (const s of pair[0]) maker.add(s, centre.start);
     for (const s of pair[1]) maker.add(s, second);
     const [larger, offset] = pair[0].length >= pair[1].length ? [pair[0], 0] : [pair[1], pair[0].length];
     found = shifted(centreOf(larger), start + offset);
   } else if (group.length > 0) {
     const place = centre.length === 2 ? gapBefore(second) : centre.start;
-    const start = maker.made.length;
     for (const s of group) maker.add(s, place);
     found = shifted(centreOf(group), start);
-  } else found = walkRound(maker, below, centre, recipe);
+  } else found = walkRound(maker, below, centre, plain);
   for (const s of after) maker.add(s, NOTHING);
   return found;
 }
@@ -204,12 +286,13 @@ export function centreOf(group: readonly Stitch[]): Centre {
   const stitches = group.flatMap((s, i) => (countsAsStitch(s) ? [i] : []));
   const middle = (stitches.length - 1) >> 1;
   const first = stitches[middle] ?? 0;
-  return stitches.length % 2 === 1 ? { start: first, length: 1 } : { start: first, length: 2 };
+  return stitches.length % 2 === 1 || stitches.length === 0
+    ? { start: first, length: 1 }
+    : { start: first, length: 2 };
 }
 
 /** A corner with no increase: one stitch in each stitch of the centre, one in each chain of a space. */
-function walkRound(maker: Maker, below: Ring, centre: Centre, recipe: Recipe): Centre {
-  const plain = plainStitchOf(recipe);
+function walkRound(maker: Maker, below: Ring, centre: Centre, plain: Stitch): Centre {
   const start = maker.made.length;
   let stitches = 0;
   for (let k = 0; k < centre.length; k++) {
@@ -222,7 +305,7 @@ function walkRound(maker: Maker, below: Ring, centre: Centre, recipe: Recipe): C
 }
 
 /** The first stitch that the recipe works along a side, which also carries it round a plain corner. */
-function plainStitchOf(recipe: Recipe): Stitch {
+export function plainStitchOf(recipe: Recipe): Stitch {
   for (const instruction of recipe.side) {
     const steps = instruction.do === 'repeat' ? instruction.body : [instruction];
     for (const step of steps) if (step.do === 'work') return step.what[0]!;
@@ -241,7 +324,7 @@ function workWholeRing(below: Ring, recipe: Recipe): WorkedRound {
   const cornerOf = new Map<number, number>();
   below.centres.forEach((centre, corner) => cornerOf.set(centre.start, corner));
   const inner = new Maker();
-  const fit = workAlong(inner, below, placesInSpan(below, span, kinds), patternOf(recipe.side), undefined);
+  const fit = workAlong(inner, below, placesInSpan(below, span, kinds), patternOf(recipe.side), undefined, 0);
 
   const maker = new Maker();
   const centres: Centre[] = below.centres.map(() => ({ start: 0, length: 1 }));

@@ -2,7 +2,7 @@
  * A round family: a way of working that crocheters know by name. It is written down as crochet, and what it
  * needs, how it grows and what it sits on are computed from that.
  */
-import type { StitchKind } from '../terms/stitches.ts';
+import { STITCHES, type StitchKind } from '../terms/stitches.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { Loop } from '../ring/stitch.ts';
 
@@ -11,6 +11,8 @@ export interface Choice {
   readonly stitch: StitchKind;
   readonly corner: CornerId;
   readonly loop: Loop;
+  /** What it measures is the family's own, see {@link Family.sizes}. */
+  readonly size: number;
 }
 
 export interface Family {
@@ -22,11 +24,16 @@ export interface Family {
   readonly stitches: readonly StitchKind[];
   readonly corners: readonly CornerId[];
   readonly loops: readonly Loop[];
+  /** Sizes of the motif, and what a size counts, such as “stitches to a picot”. */
+  readonly sizes: readonly number[];
+  readonly sizeCounts: string;
   /** Worked rounds in one repeat of the family. */
   readonly roundsPerRepeat: number;
   /** Whether the family can be worked again on top of itself. */
   readonly repeatable: boolean;
   readonly edge: 'straight' | 'lobed' | 'fringed';
+  /** A caution to show with it: small parts, loops. */
+  readonly caution: string | null;
   /**
    * The round as written crochet in US terms.
    *
@@ -34,3 +41,32 @@ export interface Family {
    */
   readonly write: (choice: Choice, round: number) => string;
 }
+
+/** A family with nothing to choose: the starting point that each family changes where it differs. */
+const USUAL: Omit<Family, 'id' | 'name' | 'about' | 'write'> = {
+  stitches: ['dc'],
+  corners: ['three'],
+  loops: ['both'],
+  sizes: [1],
+  sizeCounts: '',
+  roundsPerRepeat: 1,
+  repeatable: false,
+  edge: 'straight',
+  caution: null,
+};
+
+export const family = (given: Pick<Family, 'id' | 'name' | 'about' | 'write'> & Partial<Family>): Family => ({
+  ...USUAL,
+  ...given,
+});
+
+const LOOPS: Readonly<Record<Loop, string>> = { both: '', back: ' blo', front: ' flo', third: ' 3rd loop' };
+
+/** The chosen stitch in US terms, with its loop. */
+export const stitchWords = ({ stitch, loop }: Choice): string =>
+  STITCHES[stitch].us.abbreviation + LOOPS[loop];
+
+export const SMALL_PARTS =
+  'Small parts can come off and be swallowed: not for babies. For an infant’s sleep follow your local safe-sleep guidance.';
+export const LONG_LOOPS =
+  'Fingers can catch in long loops: not for babies. For an infant’s sleep follow your local safe-sleep guidance.';

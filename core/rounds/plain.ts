@@ -1,16 +1,17 @@
-import { plainRound } from '../terms/corners.ts';
-import type { Family } from './family.ts';
+import { cornerTreatment } from '../terms/corners.ts';
+import { family, stitchWords } from './family.ts';
 
 /** One stitch in each, the corner of one's choice. */
-export const plain: Family = {
+export const plain = family({
   id: 'plain',
   name: 'Plain round',
-  about: 'One stitch in each: the ground that everything else stands on.',
-  stitches: ['sc', 'hdc', 'dc'],
-  corners: ['three', 'chain-1', 'chain-2', 'twos', 'threes', 'fours'],
-  loops: ['both'],
-  roundsPerRepeat: 1,
+  about: 'One stitch in each: the ground that everything else stands on. In one loop it leaves a ridge.',
+  stitches: ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'],
+  corners: ['three', 'chain-1', 'chain-2', 'twos', 'threes', 'fours', 'angle'],
+  loops: ['both', 'back', 'front', 'third'],
   repeatable: true,
-  edge: 'straight',
-  write: ({ stitch, corner }, round) => plainRound(stitch, corner, round),
-};
+  write: (choice, round) => {
+    const s = stitchWords(choice);
+    return `side: *${s} in next st*\n${cornerTreatment(choice.corner).write(s, round)}`;
+  },
+});

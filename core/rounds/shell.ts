@@ -1,16 +1,12 @@
-import type { Family } from './family.ts';
+import { family } from './family.ts';
 
 /** Fans of five between slip stitches, a fan of seven in the corner. */
-export const shell: Family = {
+export const shell = family({
   id: 'shell',
   name: 'Shell edge',
   about: 'Fans of five held down by slip stitches, one of seven turning each corner.',
   stitches: ['hdc'],
-  corners: ['three'],
-  loops: ['both'],
-  roundsPerRepeat: 1,
-  repeatable: false,
   edge: 'lobed',
   write: () => `side: sk 1, sl st in next st, *sk 1, 5 hdc in next st, sk 1, sl st in next st*, sk 1
 corner: 7 hdc in corner`,
-};
+});

@@ -1,7 +1,8 @@
 /** Corner treatments of plain rounds, each written as crocheters write it. */
 import { STITCHES, type StitchKind } from './stitches.ts';
 
-export type CornerId = 'three' | 'chain-1' | 'chain-2' | 'twos' | 'threes' | 'fours' | 'walk';
+export type CornerId =
+  'three' | 'chain-1' | 'chain-2' | 'twos' | 'threes' | 'fours' | 'sixes' | 'angle' | 'walk';
 
 interface CornerTreatment {
   readonly id: CornerId;
@@ -32,6 +33,9 @@ export const CORNERS: readonly CornerTreatment[] = [
     write: (s, round) =>
       `corner: 4 ${s} in corner\npair: ${round % 4 < 2 ? `3 ${s} in first, ${s} in second` : `${s} in first, 3 ${s} in second`}`,
   },
+  { id: 'sixes', name: '6 in one', write: (s) => `corner: 6 ${s} in corner` },
+  // By the angle of each corner; what is written here is the right angle's.
+  { id: 'angle', name: 'as the angle asks', write: (s) => `corner: 3 ${s} in corner` },
   { id: 'walk', name: 'no increase', write: () => 'corner: walk round' },
 ];
 
@@ -43,7 +47,7 @@ export function cornerTreatment(id: CornerId): CornerTreatment {
 }
 
 /** Written crochet of a plain round: the stitch in each place of the side, and the corner. */
-export function plainRound(stitch: StitchKind, corner: CornerId, round: number): string {
-  const s = STITCHES[stitch].us.abbreviation;
+export function plainRound(stitch: StitchKind, corner: CornerId, round: number, loop = ''): string {
+  const s = STITCHES[stitch].us.abbreviation + loop;
   return `side: *${s} in next st*\n${cornerTreatment(corner).write(s, round)}`;
 }

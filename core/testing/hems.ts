@@ -7,6 +7,7 @@ export const sideChoice = (count: number | null = null): SideChoice => ({
   school: 'each',
   own: { stitches: 3, spots: 2 },
   count,
+  crossings: {},
 });
 
 export const entry = (given: Partial<RoundEntry> = {}): RoundEntry => ({
@@ -17,6 +18,10 @@ export const entry = (given: Partial<RoundEntry> = {}): RoundEntry => ({
   loop: 'both',
   yarn: 'y1',
   times: 1,
+  size: 1,
+  hookMm: null,
+  written: null,
+  changes: {},
   ...given,
 });
 
@@ -44,6 +49,7 @@ export function rowsHem(
     preferences: { language: 'us', hand: 'right', length: 'cm' },
     piece: {
       kind: 'rows',
+      foundation: 'both loops of the chain',
       stitches: given.stitches ?? 152,
       rows: given.rows ?? [{ stitch: 'dc', count: 84 }],
       widthCm: given.widthCm ?? 110,
@@ -71,7 +77,15 @@ export function rowsHem(
         diameterMm: 3,
       },
     ],
-    base: { stitch: 'sc', corner: 'three', yarn: 'y1', sides: counts.map(sideChoice), ...given.base },
+    base: {
+      stitch: 'sc',
+      corner: 'three',
+      yarn: 'y1',
+      crossing: 'both',
+      start: { at: 'corner', side: 0, join: 'climbing', chainCounts: false },
+      sides: counts.map(sideChoice),
+      ...given.base,
+    },
     rounds: given.rounds ?? [],
   };
 }

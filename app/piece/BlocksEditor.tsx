@@ -1,0 +1,59 @@
+import { Segmented } from 'antd';
+import type { BlocksPiece } from '../../core/piece/piece.ts';
+import { abbreviation } from '../../core/terms/stitches.ts';
+import { usePlan } from '../hem/context.ts';
+import { Field, WholeNumber } from './Field.tsx';
+import { LengthInput } from './LengthInput.tsx';
+import type { EditorProps } from './PiecePage.tsx';
+
+/** Blocks worked from corner to corner. */
+export function BlocksEditor({ piece, onChange }: EditorProps<BlocksPiece>) {
+  const { length, language } = usePlan().hem.preferences;
+  return (
+    <>
+      <Field label="Blocks of">
+        <Segmented
+          aria-label="Blocks of"
+          block
+          value={piece.stitch}
+          options={(['hdc', 'dc'] as const).map((s) => ({ value: s, label: abbreviation(s, language) }))}
+          onChange={(stitch) => onChange('blocks', { ...piece, stitch })}
+        />
+      </Field>
+      <WholeNumber
+        label="Blocks along A and C"
+        min={2}
+        max={2000}
+        value={piece.blocksWide}
+        onChange={(blocksWide) => onChange('blocks across', { ...piece, blocksWide })}
+      />
+      <WholeNumber
+        label="Blocks along B and D"
+        min={2}
+        max={2000}
+        value={piece.blocksHigh}
+        onChange={(blocksHigh) => onChange('blocks up', { ...piece, blocksHigh })}
+      />
+      <Field label="Width, lying loose">
+        <LengthInput
+          label="Width"
+          cm={piece.widthCm}
+          unit={length}
+          onChange={(widthCm) => onChange('width', { ...piece, widthCm })}
+        />
+      </Field>
+      <Field label="Height, lying loose">
+        <LengthInput
+          label="Height"
+          cm={piece.heightCm}
+          unit={length}
+          onChange={(heightCm) => onChange('height', { ...piece, heightCm })}
+        />
+      </Field>
+      <p className="quiet small">
+        The edge offers gaps between blocks and hardly a stitch top: work one in each gap with chains between,
+        then fill the loops in round 1.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,47 @@
+import { InputNumber } from 'antd';
+import { holesOnSide } from '../../core/piece/cloth.ts';
+import type { ClothPiece } from '../../core/piece/piece.ts';
+import { usePlan } from '../hem/context.ts';
+import { Field } from './Field.tsx';
+import { LengthInput } from './LengthInput.tsx';
+import type { EditorProps } from './PiecePage.tsx';
+
+/** Cloth with a row of holes. */
+export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
+  const { length } = usePlan().hem.preferences;
+  return (
+    <>
+      <Field label="Width">
+        <LengthInput
+          label="Width"
+          cm={piece.widthCm}
+          unit={length}
+          onChange={(widthCm) => onChange('width', { ...piece, widthCm })}
+        />
+      </Field>
+      <Field label="Height">
+        <LengthInput
+          label="Height"
+          cm={piece.heightCm}
+          unit={length}
+          onChange={(heightCm) => onChange('height', { ...piece, heightCm })}
+        />
+      </Field>
+      <Field label="From hole to hole">
+        <InputNumber
+          aria-label="From hole to hole in millimetres"
+          min={1}
+          max={100}
+          step={0.5}
+          suffix="mm"
+          value={piece.pitchMm}
+          onChange={(v) => v && onChange('pitch of the holes', { ...piece, pitchMm: v })}
+        />
+      </Field>
+      <p className="quiet small">
+        {holesOnSide(piece.widthCm * 10, piece.pitchMm)} holes along A and C,{' '}
+        {holesOnSide(piece.heightCm * 10, piece.pitchMm)} along B and D, and one in each corner.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,112 @@
+import { Button, InputNumber } from 'antd';
+import { Plus, Trash } from '@phosphor-icons/react';
+import type { CountedPiece } from '../../core/piece/piece.ts';
+import { sideName } from '../../core/piece/outline.ts';
+import { usePlan } from '../hem/context.ts';
+import { LengthInput } from './LengthInput.tsx';
+import type { EditorProps } from './PiecePage.tsx';
+
+type Side = CountedPiece['sides'][number];
+
+/** Any outline, side by side. */
+export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
+  const { length } = usePlan().hem.preferences;
+  const put = (label: string, sides: readonly Side[]): void => onChange(label, { ...piece, sides });
+  const set = (i: number, part: Partial<Side>): void =>
+    put(
+      `side ${sideName(i)}`,
+      piece.sides.map((s, k) => (k === i ? { ...s, ...part } : s)),
+    );
+  const disc = piece.sides.length === 1;
+  return (
+    <>
+      <p className="quiet small">
+        {disc
+          ? 'A single side that closes on itself: a round piece. Add sides for corners.'
+          : 'Sides in working order. The turn is that of the corner before the side: 90° at a square corner, −90° at an inner one, 360° in all.'}
+      </p>
+      <table className="counted-sides">
+        <thead>
+          <tr>
+            <th scope="col">Side</th>
+            <th scope="col">Length</th>
+            <th scope="col">Stitches</th>
+            {!disc && <th scope="col">Turn</th>}
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          {piece.sides.map((side, i) => (
+            <tr key={i}>
+              <th scope="row">{sideName(i)}</th>
+              <td>
+                <LengthInput
+                  label={`Length of ${sideName(i)}`}
+                  cm={side.lengthCm}
+                  unit={length}
+                  onChange={(lengthCm) => set(i, { lengthCm })}
+                />
+              </td>
+              <td>
+                <InputNumber
+                  aria-label={`Stitches on ${sideName(i)}`}
+                  min={1}
+                  max={20000}
+                  precision={0}
+                  value={side.stitches}
+                  onChange={(v) => v && set(i, { stitches: v })}
+                />
+              </td>
+              {!disc && (
+                <td>
+                  <InputNumber
+                    aria-label={`Turn before ${sideName(i)}`}
+                    min={-150}
+                    max={170}
+                    suffix="°"
+                    value={side.turnDegrees}
+                    onChange={(v) => v !== null && set(i, { turnDegrees: v })}
+                  />
+                </td>
+              )}
+              <td>
+                <Button
+                  type="text"
+                  size="small"
+                  aria-label={`Take out side ${sideName(i)}`}
+                  icon={<Trash />}
+                  disabled={disc}
+                  onClick={() =>
+                    put(
+                      'took out a side',
+                      piece.sides.length === 3
+                        ? [{ ...piece.sides[0]!, turnDegrees: 0 }]
+                        : piece.sides.filter((_, k) => k !== i),
+                    )
+                  }
+                />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div>
+        <Button size="small" icon={<Plus />} onClick={() => put('added a side', moreSides(piece.sides))}>
+          {disc ? 'Give it corners' : 'Another side'}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** A disc becomes a triangle of the same circumference; an outline gets one side more. */
+function moreSides(sides: readonly Side[]): readonly Side[] {
+  const last = sides[sides.length - 1]!;
+  if (sides.length > 1) return [...sides, last];
+  const third = {
+    lengthCm: Math.round(last.lengthCm / 3),
+    stitches: Math.max(1, Math.round(last.stitches / 3)),
+    turnDegrees: 120,
+  };
+  return [third, third, third];
+}

@@ -1,0 +1,98 @@
+import { Button } from 'antd';
+import type { GridPiece } from '../../core/piece/piece.ts';
+import { usePlan } from '../hem/context.ts';
+import { Field, WholeNumber } from './Field.tsx';
+import { LengthInput } from './LengthInput.tsx';
+import type { EditorProps } from './PiecePage.tsx';
+
+/** A grid of joined motifs; single motifs can be left out, for a stepped outline. */
+export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
+  const { length } = usePlan().hem.preferences;
+  const { cells } = piece;
+  const across = Math.max(...cells.map((row) => row.length));
+  const put = (label: string, changed: readonly string[]): void => {
+    if (changed.some((row) => row.includes('#'))) onChange(label, { ...piece, cells: changed });
+  };
+  const toggle = (x: number, y: number): void =>
+    put(
+      'motif',
+      cells.map((row, k) => (k === y ? replaceAt(row.padEnd(across, '.'), x) : row)),
+    );
+  const resize = (wide: number, high: number): void =>
+    put(
+      'grid',
+      Array.from({ length: high }, (_, y) =>
+        (cells[y] ?? '#'.repeat(across)).padEnd(wide, '#').slice(0, wide),
+      ),
+    );
+  return (
+    <>
+      <WholeNumber
+        label="Motifs across"
+        min={1}
+        max={60}
+        value={across}
+        onChange={(v) => resize(v, cells.length)}
+      />
+      <WholeNumber
+        label="Motifs down"
+        min={1}
+        max={60}
+        value={cells.length}
+        onChange={(v) => resize(across, v)}
+      />
+      <div
+        className="grid-cells"
+        style={{ gridTemplateColumns: `repeat(${across}, 1fr)`, maxWidth: across * 34 }}
+        role="group"
+        aria-label="Motifs of the grid"
+      >
+        {cells.map((row, y) =>
+          Array.from({ length: across }, (_, x) => (
+            <button
+              key={`${x} ${y}`}
+              type="button"
+              aria-label={`Motif ${x + 1} in row ${y + 1}`}
+              aria-pressed={row[x] === '#'}
+              onClick={() => toggle(x, y)}
+            />
+          )),
+        )}
+      </div>
+      <p className="quiet small">Click a motif to leave it out: the outline may step.</p>
+      {cells.some((row) => row.includes('.')) && (
+        <Button size="small" onClick={() => resizeFull(across, cells.length, put)}>
+          Fill the whole grid
+        </Button>
+      )}
+      <WholeNumber
+        label="Stitches on a motif’s side, between its corner spaces"
+        min={1}
+        max={500}
+        value={piece.motifStitches}
+        onChange={(motifStitches) => onChange('stitches on a motif', { ...piece, motifStitches })}
+      />
+      <Field label="One motif measures">
+        <LengthInput
+          label="One motif"
+          cm={piece.motifCm}
+          unit={length}
+          onChange={(motifCm) => onChange('size of a motif', { ...piece, motifCm })}
+        />
+      </Field>
+    </>
+  );
+}
+
+const replaceAt = (row: string, x: number): string =>
+  row.slice(0, x) + (row[x] === '#' ? '.' : '#') + row.slice(x + 1);
+
+const resizeFull = (
+  across: number,
+  down: number,
+  put: (label: string, cells: readonly string[]) => void,
+): void =>
+  put(
+    'whole grid',
+    Array.from({ length: down }, () => '#'.repeat(across)),
+  );

@@ -1,0 +1,145 @@
+import { Button, InputNumber, Select } from 'antd';
+import { ArrowDown, ArrowUp, Plus, Trash } from '@phosphor-icons/react';
+import type { FoundationChoice, RowsPiece } from '../../core/piece/piece.ts';
+import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
+import { lengthWords } from '../../core/words/measures.ts';
+import { usePlan } from '../hem/context.ts';
+import { Field, WholeNumber } from './Field.tsx';
+import { LengthInput } from './LengthInput.tsx';
+import type { EditorProps } from './PiecePage.tsx';
+
+export const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
+const FOUNDATIONS: readonly FoundationChoice[] = [
+  'both loops of the chain',
+  'one loop of the chain',
+  'stitches of row 1',
+];
+
+type Run = RowsPiece['rows'][number];
+
+/** Rows worked back and forth. */
+export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
+  const plan = usePlan();
+  const { length, language } = plan.hem.preferences;
+  const total = piece.rows.reduce((sum, r) => sum + r.count, 0);
+  const setRows = (label: string, rows: readonly Run[]): void => onChange(label, { ...piece, rows });
+  const setRun = (i: number, run: Run): void =>
+    setRows(
+      `run ${i + 1} of rows`,
+      piece.rows.map((r, k) => (k === i ? run : r)),
+    );
+  const swap = (i: number, by: 1 | -1): void => {
+    const rows = [...piece.rows];
+    [rows[i], rows[i + by]] = [rows[i + by]!, rows[i]!];
+    setRows('order of rows', rows);
+  };
+  return (
+    <>
+      <WholeNumber
+        label="Stitches in a row"
+        min={4}
+        max={5000}
+        value={piece.stitches}
+        onChange={(stitches) => onChange('stitches in a row', { ...piece, stitches })}
+      />
+      <Field label="Width, lying loose">
+        <LengthInput
+          label="Width"
+          cm={piece.widthCm}
+          unit={length}
+          onChange={(widthCm) => onChange('width', { ...piece, widthCm })}
+        />
+      </Field>
+      <Field label="Height, lying loose">
+        <LengthInput
+          label="Height"
+          cm={piece.heightCm}
+          unit={length}
+          onChange={(heightCm) => onChange('height', { ...piece, heightCm })}
+        />
+      </Field>
+      <Field label="Along the foundation, work into">
+        <Select
+          aria-label="Along the foundation"
+          value={piece.foundation}
+          popupMatchSelectWidth={false}
+          options={FOUNDATIONS.map((f) => ({ value: f, label: f }))}
+          onChange={(foundation) => onChange('foundation', { ...piece, foundation })}
+        />
+      </Field>
+      {piece.foundation === 'one loop of the chain' && (
+        <p className="quiet small">One loop leaves a ridge along C that matches the other end.</p>
+      )}
+      <p className="quiet small">
+        The {total} rows come by themselves to {lengthWords(plan.body.edges[1]!.computedMm, length)}, at the
+        usual height of each stitch and your {(plan.body.stitchWidthMm! / 10).toFixed(2)} cm a stitch. Measure
+        twice, without stretching.
+      </p>
+      <h2>Rows, from the last (A) down to the foundation (C)</h2>
+      <ol className="row-runs">
+        {piece.rows
+          .map((run, i) => ({ run, i }))
+          .reverse()
+          .map(({ run, i }) => (
+            <li key={i}>
+              <InputNumber
+                aria-label={`Rows in run ${i + 1}`}
+                min={1}
+                max={5000}
+                precision={0}
+                value={run.count}
+                onChange={(v) => v && setRun(i, { ...run, count: v })}
+              />
+              <span>rows of</span>
+              <Select
+                aria-label={`Stitch of run ${i + 1}`}
+                value={run.stitch}
+                popupMatchSelectWidth={false}
+                options={ROW_STITCHES.map((s) => ({
+                  value: s,
+                  label: `${abbreviation(s, language)} · ${stitchName(s, language)}`,
+                }))}
+                onChange={(stitch) => setRun(i, { ...run, stitch })}
+              />
+              <Button
+                type="text"
+                size="small"
+                aria-label="Up"
+                icon={<ArrowUp />}
+                disabled={i === piece.rows.length - 1}
+                onClick={() => swap(i, 1)}
+              />
+              <Button
+                type="text"
+                size="small"
+                aria-label="Down"
+                icon={<ArrowDown />}
+                disabled={i === 0}
+                onClick={() => swap(i, -1)}
+              />
+              <Button
+                type="text"
+                size="small"
+                aria-label="Take out this run"
+                icon={<Trash />}
+                disabled={piece.rows.length === 1}
+                onClick={() =>
+                  setRows(
+                    'took out rows',
+                    piece.rows.filter((_, k) => k !== i),
+                  )
+                }
+              />
+            </li>
+          ))}
+      </ol>
+      <Button
+        size="small"
+        icon={<Plus />}
+        onClick={() => setRows('added rows', [...piece.rows, { stitch: 'dc', count: 4 }])}
+      >
+        Rows on top
+      </Button>
+    </>
+  );
+}

@@ -1,0 +1,169 @@
+import { Segmented, Switch } from 'antd';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { chartOf } from '../../core/chart/chart.ts';
+import { createPlanner, type Plan } from '../../core/plan.ts';
+import { factsOf, groundNeeded } from '../../core/rounds/facts.ts';
+import type { Family } from '../../core/rounds/family.ts';
+import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
+import { newEntry } from '../../core/stack/stack.ts';
+import { growthWords, needsWords } from '../../core/words/families.ts';
+import { paint } from '../drawing/paint.ts';
+import { useLook } from '../look/Look.tsx';
+import { GROUNDS } from '../look/tokens.ts';
+
+export interface LibraryProps {
+  readonly plan: Plan;
+  readonly onAdd: (families: readonly Family[]) => void;
+  readonly onOwn: () => void;
+}
+
+type Edge = 'all' | Family['edge'];
+
+/** Every family as a swatch: on this piece's corner, in its colours. */
+export function Library({ plan, onAdd, onOwn }: LibraryProps) {
+  const [edge, setEdge] = useState<Edge>('all');
+  const [onlyFits, setOnlyFits] = useState(false);
+  const [babySafe, setBabySafe] = useState(false);
+  const tried = useMemo(() => tryFamilies(plan), [plan]);
+  const shown = tried.filter(
+    ({ family, fits }) =>
+      (edge === 'all' || family.edge === edge) &&
+      (!onlyFits || fits) &&
+      (!babySafe || family.caution === null),
+  );
+  return (
+    <section className="library" aria-label="Library of rounds">
+      <div className="library-filters">
+        <Segmented
+          size="small"
+          aria-label="Outer edge"
+          value={edge}
+          options={[
+            { value: 'all', label: 'all' },
+            { value: 'straight', label: 'straight' },
+            { value: 'lobed', label: 'lobed' },
+            { value: 'fringed', label: 'fringed' },
+          ]}
+          onChange={setEdge}
+        />
+        <label>
+          <Switch size="small" checked={onlyFits} onChange={setOnlyFits} /> fits as it is
+        </label>
+        <label>
+          <Switch size="small" checked={babySafe} onChange={setBabySafe} /> no loose parts or long loops
+        </label>
+        <button type="button" className="own-round" onClick={onOwn}>
+          Write a round of your own
+        </button>
+      </div>
+      <ul>
+        {shown.map((t) => (
+          <FamilyCard
+            key={t.family.id}
+            tried={t}
+            onAdd={() => onAdd(t.ground ? [t.ground, t.family] : [t.family])}
+          />
+        ))}
+      </ul>
+      {shown.length === 0 && <p className="quiet">Nothing here; loosen the filters.</p>}
+    </section>
+  );
+}
+
+interface Tried {
+  readonly family: Family;
+  /** A family that must come first. */
+  readonly ground: Family | null;
+  readonly plan: Plan;
+  readonly fits: boolean;
+  /** Yarn of the added rounds over that of the round below. */
+  readonly thirst: number;
+}
+
+const planner = createPlanner();
+
+/** Puts every family on top of the stack, one at a time. The rounds below are planned once. */
+function tryFamilies(plan: Plan): readonly Tried[] {
+  const yarn =
+    plan.hem.yarns.find((y) => y.id !== plan.rounds[plan.rounds.length - 1]!.yarnId) ?? plan.hem.yarns[0]!;
+  const top = [...plan.rounds].reverse().find((r) => !r.written?.recipe.surface)!;
+  return FAMILIES.map((family) => {
+    const needed = groundNeeded(family, top.ring);
+    const ground = needed === null || needed === family.id ? null : familyById(needed)!;
+    const added = (ground ? [ground, family] : [family]).map((f, i) => newEntry(f, `trial ${i}`, yarn.id));
+    const tried = planner({ ...plan.hem, rounds: [...plan.hem.rounds, ...added] });
+    const extra = tried.rounds.slice(plan.rounds.length);
+    return {
+      family,
+      ground,
+      plan: tried,
+      fits: extra.every((r) => r.even),
+      thirst: extra.reduce((sum, r) => sum + r.yarnM, 0) / extra.length / plan.rounds[0]!.yarnM,
+    };
+  });
+}
+
+function FamilyCard({ tried, onAdd }: { readonly tried: Tried; readonly onAdd: () => void }) {
+  const { family, ground, fits, thirst } = tried;
+  const facts = useMemo(() => factsOf(family), [family]);
+  return (
+    <li>
+      <button type="button" className="family" onClick={onAdd} aria-label={`Add ${family.name}`}>
+        <Swatch plan={tried.plan} />
+        <span className="family-name">{family.name}</span>
+        <span className="quiet small">{family.about}</span>
+        <span className="quiet small">
+          Needs {needsWords(facts)}; {growthWords(facts, family.edge)}.
+        </span>
+        <span className="small">
+          <span className={fits ? 'fits' : 'odd'}>{fits ? 'Fits as it is' : 'Not even as it is'}</span> ·{' '}
+          <span className="estimate">{thirst.toFixed(1)} × the yarn of the base round</span>
+          {ground && ` · brings ${ground.name.toLowerCase()} with it`}
+        </span>
+        {family.caution && <span className="caution small">{family.caution}</span>}
+      </button>
+    </li>
+  );
+}
+
+const WIDTH = 236;
+const HEIGHT = 118;
+
+/** The corner of a plan with its outermost rounds. */
+function Swatch({ plan }: { readonly plan: Plan }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const { sheet } = GROUNDS[useLook().ground];
+  useEffect(() => {
+    const element = canvas.current!;
+    const watch = new IntersectionObserver(([entry]) => {
+      if (!entry!.isIntersecting) return;
+      watch.disconnect();
+      const ratio = window.devicePixelRatio || 1;
+      element.width = WIDTH * ratio;
+      element.height = HEIGHT * ratio;
+      const charts = chartOf(plan);
+      const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+      const centre = last.ring.centres[0]?.start ?? 0;
+      const { headX, headY } = charts[last.number]!;
+      const mirrored = plan.hem.preferences.hand === 'left';
+      const across = 15 * plan.stitchWidthMm;
+      const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
+      const rounds = plan.rounds.map((r) => ({
+        chart: charts[r.number]!,
+        colour: colours.get(r.yarnId)!,
+        widthMm: r.stitchWidthMm,
+      }));
+      const view = {
+        x: headX[centre]! - across * 0.36,
+        y: headY[centre]! + across * 0.12,
+        scale: (WIDTH * ratio) / across,
+        mirrored,
+      };
+      const context = element.getContext('2d')!;
+      paint(context, element.width, element.height, { outline: [], colour: sheet }, rounds, view, 'yarn');
+    });
+    watch.observe(element);
+    return () => watch.disconnect();
+  }, [plan, sheet]);
+  return <canvas ref={canvas} style={{ width: WIDTH, height: HEIGHT }} aria-hidden="true" />;
+}

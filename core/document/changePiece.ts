@@ -1,0 +1,38 @@
+/** Another piece under the same border: what the file says of sides is brought in line with it. */
+import type { SideChoice } from '../base/baseRound.ts';
+import { schoolsFor } from '../base/schools.ts';
+import { bodyOf, type Piece } from '../piece/piece.ts';
+import type { Hem } from './hem.ts';
+
+/** A side left to the plainest school that its edge allows. */
+export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => ({
+  school,
+  own: { stitches: 3, spots: 2 },
+  count: null,
+  crossings: {},
+});
+
+/**
+ * The parts of a hem that change with its piece. Sides keep what was chosen for them as long as their number
+ * stays and the school applies to the new edge; counts by hand and quiet changes are kept only when the number
+ * of sides stays the same.
+ */
+export function changePiece(hem: Hem, piece: Piece): Pick<Hem, 'piece' | 'base' | 'rounds'> {
+  const { edges } = bodyOf(piece);
+  const sameSides = edges.length === hem.base.sides.length;
+  const sides = edges.map((edge, i): SideChoice => {
+    const schools = schoolsFor(edge);
+    const before = hem.base.sides[i];
+    if (!before || !schools.includes(before.school)) return plainSide(schools[0]);
+    const crossings = Object.fromEntries(
+      Object.entries(before.crossings).filter(([join]) => Number(join) < edge.joins.length),
+    );
+    return { ...before, crossings, count: sameSides ? before.count : null };
+  });
+  const { start } = hem.base;
+  return {
+    piece,
+    base: { ...hem.base, sides, start: { ...start, side: Math.min(start.side, edges.length - 1) } },
+    rounds: sameSides ? hem.rounds : hem.rounds.map((r) => ({ ...r, changes: {} })),
+  };
+}

@@ -1,0 +1,67 @@
+/** What the edges of a piece offer the hook. */
+import type { StitchKind } from '../terms/stitches.ts';
+import type { Outline } from './outline.ts';
+
+/** What a stretch of an edge is made of. */
+export type SpotKind =
+  | 'stitch top'
+  | 'foundation chain'
+  | 'row end'
+  | 'cluster stitch'
+  | 'between stitches'
+  | 'gap'
+  | 'corner space'
+  | 'seam'
+  | 'block'
+  | 'block gap'
+  | 'hole'
+  | 'counted stitch';
+
+/** One place of an edge that the base round can work into any number of times. */
+export interface Spot {
+  readonly kind: SpotKind;
+  /** The stitch of the row that ends here, or whose top this is; undefined where there is none. */
+  readonly stitch?: StitchKind;
+  /** Length of edge that it stands for, mm. */
+  readonly lengthMm: number;
+  /** Chains over a gap. */
+  readonly chains?: number;
+}
+
+export interface Edge {
+  /** In working order. */
+  readonly spots: readonly Spot[];
+  /** What a spot's number is called and where it counts from, in words for the run. */
+  readonly numbering: { readonly noun: string; readonly from: 'first' | 'last' };
+  /** First spot of each join: a corner space, a seam, a corner space. */
+  readonly joins: readonly number[];
+  /** Stitches of a whole cluster, on a clustered edge. */
+  readonly clusterStitches?: number;
+  /** Chains between singles when the edge is worked in loops. */
+  readonly loopChains?: number;
+  /** Length by the maker's tape, mm. */
+  readonly measuredMm: number;
+  /** Length that the description gives by itself, mm. */
+  readonly computedMm: number;
+}
+
+export interface Body {
+  readonly outline: Outline;
+  readonly edges: readonly Edge[];
+  /** What the corner before each side is worked into, in words that fit “3 sc in …”. */
+  readonly cornerPlaces: readonly string[];
+  /** Stitch width of the body, mm; undefined when the description does not tell. */
+  readonly stitchWidthMm?: number;
+}
+
+/** An edge whose spots are all alike. */
+export function evenEdge(spot: Omit<Spot, 'lengthMm'>, count: number, lengthMm: number, noun: string): Edge {
+  const each: Spot = { ...spot, lengthMm: lengthMm / Math.max(1, count) };
+  return {
+    spots: Array.from({ length: count }, () => each),
+    numbering: { noun, from: 'first' },
+    joins: [],
+    measuredMm: lengthMm,
+    computedMm: lengthMm,
+  };
+}

@@ -1,0 +1,129 @@
+/**
+ * Square motifs joined edge to edge. The outline is traced round the motifs: straight where motifs lie side
+ * by side, with outer corners, and with inner corners where the grid steps.
+ */
+import { sideName, type OutlineSide } from './outline.ts';
+import type { Body, Edge, Spot } from './edge.ts';
+import type { GridPiece } from './piece.ts';
+
+/** The edges of a grid of joined motifs. */
+export function bodyOfGrid(piece: GridPiece): Body {
+  const runs = traceRuns(piece.cells);
+  const motifMm = piece.motifCm * 10;
+  const sides: OutlineSide[] = runs.map((run, i) => ({ name: sideName(i), lengthMm: run.motifs * motifMm }));
+  return {
+    outline: { sides, turns: runs.map((run) => (run.inner ? -Math.PI / 2 : Math.PI / 2)) },
+    edges: runs.map((run) => edgeOf(run.motifs, piece, motifMm)),
+    cornerPlaces: runs.map((run) => (run.inner ? 'the two corner spaces that meet' : 'the corner space')),
+  };
+}
+
+/** Stitch tops of one motif after another, and at each join a corner space, the seam and a corner space. */
+function edgeOf(motifs: number, piece: GridPiece, motifMm: number): Edge {
+  const count = piece.motifStitches;
+  const pitch = motifMm / (count + 2);
+  const top: Spot = { kind: 'stitch top', lengthMm: pitch };
+  const space: Spot = { kind: 'corner space', lengthMm: pitch };
+  const seam: Spot = { kind: 'seam', lengthMm: 0 };
+  const spots: Spot[] = [];
+  const joins: number[] = [];
+  for (let motif = 0; motif < motifs; motif++) {
+    if (motif > 0) {
+      joins.push(spots.length);
+      spots.push(space, seam, space);
+    }
+    for (let k = 0; k < count; k++) spots.push(top);
+  }
+  return {
+    spots,
+    numbering: { noun: 'place', from: 'first' },
+    joins,
+    measuredMm: motifs * motifMm,
+    computedMm: motifs * motifMm,
+  };
+}
+
+/** A straight stretch of the outline: motifs along it, and whether the corner before it is an inner one. */
+interface Run {
+  readonly motifs: number;
+  readonly inner: boolean;
+}
+
+/** Directions of travel with the motifs on the left hand: left, down, right, up. */
+const STEPS = [
+  { dx: -1, dy: 0 },
+  { dx: 0, dy: 1 },
+  { dx: 1, dy: 0 },
+  { dx: 0, dy: -1 },
+] as const;
+
+/**
+ * Walks anticlockwise round the motifs from the top right corner of the uppermost row, one motif's edge at a
+ * time. State: a grid point and a heading. Invariant: a motif lies to the left of the step just made, none
+ * to its right. It ends where it began; cost is linear in the outline.
+ */
+function traceRuns(cells: readonly string[]): readonly Run[] {
+  const filled = (x: number, y: number): boolean => cells[y]?.[x] === '#';
+  const top = cells.findIndex((row) => row.includes('#'));
+  let x = cells[top]!.lastIndexOf('#') + 1;
+  let y = top;
+  const start = { x, y };
+  let heading = 0;
+  let inner = false;
+  const runs: { motifs: number; inner: boolean }[] = [];
+  do {
+    let motifs = 0;
+    for (;;) {
+      const { dx, dy } = STEPS[heading]!;
+      x += dx;
+      y += dy;
+      motifs++;
+      const turn = turnAt(x, y, heading, filled);
+      if (turn === 0) continue;
+      runs.push({ motifs, inner });
+      inner = turn < 0;
+      heading = (heading + turn + 4) % 4;
+      break;
+    }
+  } while (x !== start.x || y !== start.y || heading !== 0);
+  return runs;
+}
+
+/** At a grid point: 1 turns round a motif's outer corner, −1 into an inner corner, 0 goes straight on. */
+function turnAt(
+  x: number,
+  y: number,
+  heading: number,
+  filled: (x: number, y: number) => boolean,
+): -1 | 0 | 1 {
+  const { dx, dy } = STEPS[heading]!;
+  // The two cells ahead: to the left hand and to the right hand of the heading.
+  const ahead = (side: 1 | -1): boolean =>
+    filled(Math.floor(x + dx / 2 + (side * dy) / 2), Math.floor(y + dy / 2 - (side * dx) / 2));
+  if (ahead(-1)) return -1;
+  return ahead(1) ? 0 : 1;
+}
+
+/** Whether all motifs of a grid hang together by their edges, with no hole among them. */
+export function hangsTogether(cells: readonly string[]): boolean {
+  const height = cells.length;
+  const width = Math.max(0, ...cells.map((row) => row.length));
+  const filled = (x: number, y: number): boolean => cells[y]?.[x] === '#';
+  const reach = (from: readonly [number, number], wanted: boolean): number => {
+    const seen = new Set<string>();
+    const open = [from];
+    for (let next = open.pop(); next; next = open.pop()) {
+      const [x, y] = next;
+      const key = `${x} ${y}`;
+      if (x < -1 || y < -1 || x > width || y > height || seen.has(key) || filled(x, y) !== wanted) continue;
+      seen.add(key);
+      for (const { dx, dy } of STEPS) open.push([x + dx, y + dy]);
+    }
+    return seen.size;
+  };
+  const motifs = cells.join('').replaceAll(/[^#]/g, '').length;
+  const top = cells.findIndex((row) => row.includes('#'));
+  if (motifs === 0) return false;
+  const together = reach([cells[top]!.indexOf('#'), top], true) === motifs;
+  return together && reach([-1, -1], false) === (width + 2) * (height + 2) - motifs;
+}

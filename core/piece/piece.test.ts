@@ -1,0 +1,214 @@
+import { readFileSync, readdirSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, test } from '@jest/globals';
+import { CROSSING_IDS, type CrossingId } from '../base/crossings.ts';
+import { changePiece, plainSide } from '../document/changePiece.ts';
+import { readHem } from '../document/check.ts';
+import type { Hem } from '../document/hem.ts';
+import { createPlanner, likeSides, plan } from '../plan.ts';
+import { tallyRing, tallySide } from '../ring/ring.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { patternOf, patternText } from '../words/pattern.ts';
+import { lengthAt } from './outline.ts';
+import { bodyOf, type GridPiece, type Piece } from './piece.ts';
+
+const hemOf = (piece: Piece, part: Partial<Hem> = {}): Hem => {
+  const hem = rowsHem();
+  return { ...hem, ...changePiece(hem, piece), ...part };
+};
+
+const motifs = (across: number, stitches: number): GridPiece => ({
+  kind: 'grid',
+  cells: Array.from({ length: 3 }, () => '#'.repeat(across)),
+  motifStitches: stitches,
+  motifCm: 15,
+});
+
+describe('joined motifs', () => {
+  test.each([
+    ['both', 154],
+    ['together', 149],
+    ['tall', 149],
+    ['seam', 149],
+    ['skip', 144],
+  ] as const)('six of 24 stitches, crossed %s: %i', (crossing, count) => {
+    const hem = hemOf(motifs(6, 24));
+    const made = plan({ ...hem, base: { ...hem.base, crossing } });
+    expect(made.sides[0]!.count).toBe(count);
+    // Two together is one stitch, and the corner puts one of its three on either side.
+    expect(tallySide(made.rounds[0]!.ring, 0).stitches).toBe(count + 2);
+  });
+
+  test('a single join may be crossed in its own way, and the words say which', () => {
+    const hem = hemOf(motifs(6, 24));
+    const sides = hem.base.sides.map((s, i) =>
+      i === 0 ? { ...s, crossings: { '2': 'skip' as CrossingId } } : s,
+    );
+    const made = plan({ ...hem, base: { ...hem.base, sides } });
+    expect(made.sides[0]!.count).toBe(152);
+    expect(patternText(patternOf(made, 'us'))).toContain(
+      'at join 1, 2, 4 and 5 one in each corner space, at join 3 skip it',
+    );
+  });
+
+  test('a count by hand leaves the joins alone', () => {
+    const hem = hemOf(motifs(6, 24));
+    const sides = hem.base.sides.map((s) => ({ ...s, count: 160 }));
+    const made = plan({ ...hem, base: { ...hem.base, sides } });
+    const { placement, edge } = made.sides[0]!;
+    expect(placement.reduce((a, b) => a + b, 0)).toBe(160);
+    for (const first of edge.joins) expect(placement.slice(first, first + 3)).toEqual([1, 0, 1]);
+  });
+
+  test('a stepped grid has inner corners, whose sides lose what outer corners gain', () => {
+    const stepped: GridPiece = { ...motifs(1, 20), cells: ['##.', '###', '###'] };
+    const { outline } = bodyOf(stepped);
+    expect(outline.turns.filter((t) => t < 0)).toHaveLength(1);
+    expect(outline.turns.reduce((a, b) => a + b, 0)).toBeCloseTo(2 * Math.PI, 6);
+    const made = plan(hemOf(stepped, { rounds: [entry({ corner: 'angle', times: 3 })] }));
+    const inner = outline.turns.findIndex((t) => t < 0);
+    const counts = made.rounds.map((r) => r.sides[inner]!.tally.stitches);
+    expect(new Set(counts).size).toBe(1);
+    expect(made.rounds.every((r) => r.even)).toBe(true);
+  });
+});
+
+describe('blocks from corner to corner', () => {
+  test('30 blocks of half doubles: 30 chain spaces, then 64 stitches between the corner spaces', () => {
+    const piece: Piece = {
+      kind: 'blocks',
+      stitch: 'hdc',
+      blocksWide: 30,
+      blocksHigh: 30,
+      widthCm: 80,
+      heightCm: 80,
+    };
+    const hem = hemOf(piece, {
+      rounds: [entry({ family: 'fill-loops', stitch: 'hdc', corner: 'twos', size: 2 })],
+    });
+    const made = plan({ ...hem, base: { ...hem.base, corner: 'chain-2' } });
+    expect(tallySide(made.rounds[0]!.ring, 0).spaces).toBe(30);
+    expect(tallySide(made.rounds[1]!.ring, 0).stitches).toBe(64);
+    expect(made.rounds[1]!.even).toBe(true);
+  });
+
+  test('of doubles: threes give 3b + 4', () => {
+    const piece: Piece = {
+      kind: 'blocks',
+      stitch: 'dc',
+      blocksWide: 21,
+      blocksHigh: 21,
+      widthCm: 80,
+      heightCm: 80,
+    };
+    const hem = hemOf(piece, {
+      rounds: [entry({ family: 'fill-loops', stitch: 'dc', corner: 'twos', size: 3 })],
+    });
+    const made = plan({ ...hem, base: { ...hem.base, corner: 'chain-2' } });
+    expect(tallySide(made.rounds[1]!.ring, 0).stitches).toBe(3 * 21 + 4);
+  });
+});
+
+describe('other bodies', () => {
+  const clustered: Piece = {
+    kind: 'motif',
+    corners: 4,
+    cornerChains: 2,
+    edge: { kind: 'clustered', clusters: 10, stitchesEach: 3, chainsBetween: 1 },
+    sideCm: 30,
+  };
+
+  test.each([
+    ['each', 30 + 9],
+    ['between', 20 + 9],
+    ['clusters', 27],
+  ] as const)('ten clusters of three with a chain between, %s: %i', (school, count) => {
+    const hem = hemOf(clustered);
+    const sides = hem.base.sides.map(() => plainSide(school));
+    expect(plan({ ...hem, base: { ...hem.base, sides } }).sides[0]!.count).toBe(count);
+  });
+
+  test('regular polygons grow as their angle asks, and stay within a stitch of it', () => {
+    for (const corners of [3, 5, 6, 8]) {
+      const piece: Piece = {
+        kind: 'motif',
+        corners,
+        cornerChains: 0,
+        edge: { kind: 'solid', stitch: 'dc', stitches: 60 },
+        sideCm: 43,
+      };
+      const made = plan(hemOf(piece, { rounds: [entry({ stitch: 'hdc', corner: 'angle', times: 12 })] }));
+      const first = made.rounds[0]!;
+      const last = made.rounds[12]!;
+      const gained = last.sides[0]!.tally.stitches - first.sides[0]!.tally.stitches;
+      const wanted =
+        (lengthAt(made.body.outline, 0, last.heightMm) - lengthAt(made.body.outline, 0, first.heightMm)) /
+        made.stitchWidthMm;
+      expect(Math.abs(gained - wanted)).toBeLessThanOrEqual(2);
+    }
+  });
+
+  test('a disc gains 2π times its height, spread round', () => {
+    const piece: Piece = { kind: 'counted', sides: [{ lengthCm: 150, stitches: 210, turnDegrees: 0 }] };
+    const made = plan(hemOf(piece, { rounds: [entry({ stitch: 'dc', times: 3 })] }));
+    const gained = tallyRing(made.rounds[3]!.ring).stitches - tallyRing(made.rounds[0]!.ring).stitches;
+    expect(gained).toBe(Math.round(2 * Math.PI * (0.95 + 3 * 1.9)) - Math.round(2 * Math.PI * 0.95));
+    expect(made.rounds.every((r) => r.even)).toBe(true);
+  });
+
+  test('cloth offers a hole for every pitch but the corners’', () => {
+    const made = plan(hemOf({ kind: 'cloth', widthCm: 75, heightCm: 90, pitchMm: 10 }));
+    expect(made.sides.map((s) => s.schools.find((x) => x.id === 'each')!.count)).toEqual([74, 89, 74, 89]);
+  });
+
+  test('like sides are told from the piece', () => {
+    expect(likeSides(bodyOf(rowsHem().piece))).toEqual([
+      [0, 2],
+      [1, 3],
+    ]);
+    expect(likeSides(bodyOf(clustered))).toEqual([[0, 1, 2, 3]]);
+  });
+});
+
+describe('every demo', () => {
+  const demos = readdirSync('demo').map((file) => {
+    const outcome = readHem(readFileSync(`demo/${file}`, 'utf8'));
+    return [file, outcome.ok ? outcome.value : null] as const;
+  });
+
+  test.each(demos)('%s: a left-handed plan has the same counts', (_, hem) => {
+    const other = { ...hem!, preferences: { ...hem!.preferences, hand: 'left' as const } };
+    const counts = (h: Hem) => plan(h).rounds.map((r) => [r.total, ...r.sides.map((s) => s.tally)]);
+    expect(counts(other)).toEqual(counts(hem!));
+  });
+
+  test('a plan that was edited step by step equals one computed afresh', () => {
+    const planner = createPlanner();
+    const hems = demos.map(([, hem]) => hem!);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: hems.length - 1 }),
+        fc.integer({ min: -3, max: 3 }),
+        fc.integer({ min: 1, max: 3 }),
+        fc.constantFrom(...CROSSING_IDS),
+        (which, more, times, crossing) => {
+          const hem = hems[which]!;
+          const counts = plan(hem).sides.map((s) => s.count + more);
+          const edited: Hem = {
+            ...hem,
+            base: {
+              ...hem.base,
+              crossing,
+              sides: hem.base.sides.map((s, i) => (i === 0 ? { ...s, count: counts[i]! } : s)),
+            },
+            rounds: hem.rounds.map((r, i) => (i === 0 ? { ...r, times } : r)),
+          };
+          planner(hem);
+          const incremental = planner(edited);
+          expect(incremental).toEqual({ ...plan(edited), trial: incremental.trial });
+        },
+      ),
+      { seed: 5, numRuns: 40 },
+    );
+  });
+});

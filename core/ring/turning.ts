@@ -1,0 +1,41 @@
+/**
+ * What a corner needs by the angle at which the outline turns. A side gains h·tan(φ/2) at each of its ends in
+ * a round of height h; an inner corner (φ below 0) loses as much.
+ */
+import { stitchOf, type Stitch } from './stitch.ts';
+import type { CornerRecipe } from './recipe.ts';
+
+/**
+ * Stitches to gain on either side of a corner in one round. What was rounded away is carried over: after n
+ * rounds the sum is the exact need, rounded.
+ *
+ * @param turn radians
+ * @param height of the round in stitch widths
+ * @param before need so far, in stitch widths, of all rounds below
+ * @returns an integer, negative at an inner corner
+ */
+export function gainAtCorner(turn: number, height: number, before: number): number {
+  const each = Math.tan(turn / 2);
+  return Math.round((before + height) * each) - Math.round(before * each);
+}
+
+/**
+ * The corner that an angle asks for: 1 + 2g stitches in one for a gain of g, so that a centre stitch always
+ * remains, and a decrease over 1 + 2g places for a loss of g.
+ *
+ * @param before heights of the rounds below, in stitch widths
+ */
+export function cornerForTurn(stitch: Stitch, turn: number, height: number, before: number): CornerRecipe {
+  const gain = gainAtCorner(turn, height, before);
+  const group =
+    gain < 0
+      ? [stitchOf({ ...stitch, form: 'together', legs: 1 - 2 * gain })]
+      : Array.from({ length: 1 + 2 * gain }, () => stitch);
+  return { before: [], group, after: [] };
+}
+
+/** How many places on either side of a corner its decrease takes up. */
+export function placesTakenBeside(corner: CornerRecipe): number {
+  const only = corner.group[0];
+  return corner.group.length === 1 && only?.form === 'together' ? (only.legs - 1) / 2 : 0;
+}

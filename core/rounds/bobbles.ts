@@ -1,0 +1,11 @@
+import { family } from './family.ts';
+
+/** A bobble in every second stitch. */
+export const bobbles = family({
+  id: 'bobbles',
+  name: 'Bobbles',
+  about: 'Round bobbles with a single between.',
+  corners: ['three'],
+  write: () => `side: sc in next st, *bobble in next st, sc in next st*
+corner: 3 sc in corner`,
+});

@@ -1,0 +1,11 @@
+import { family } from './family.ts';
+
+/** Fans between the clusters of the round below. */
+export const gapScallop = family({
+  id: 'gap-scallop',
+  name: 'Scallops in gaps',
+  about: 'Fans in the gaps of a cluster round, held down in the middle of each cluster.',
+  edge: 'lobed',
+  write: () => `side: sk 1, sl st in next st, sk 1, *5 dc in next gap, sk 1, sl st in next st, sk 1*
+corner: 7 dc in corner`,
+});

@@ -1,0 +1,17 @@
+import { family, LONG_LOOPS } from './family.ts';
+
+/** Two rounds: loops over the gaps, blocks in the loops. */
+export const loopAndBlock = family({
+  id: 'loop-and-block',
+  name: 'Loop and block',
+  about: 'A round of chain loops, then blocks of three in the loops; the singles are passed over.',
+  roundsPerRepeat: 2,
+  repeatable: true,
+  caution: LONG_LOOPS,
+  write: (_, round) =>
+    round % 2 === 0
+      ? `side: ch 3, *sc in next gap, ch 3*
+corner: (sc, ch 3, sc) in corner`
+      : `side: ch 1, *3 dc in next ch-sp, ch 1*
+corner: (3 dc, ch 3, 3 dc) in corner`,
+});

@@ -1,0 +1,12 @@
+import { family } from './family.ts';
+
+/** Single crochet worked the other way round. */
+export const reverseEdge = family({
+  id: 'reverse-edge',
+  name: 'Reverse single',
+  about: 'Worked backwards: a twisted, hard-wearing rim.',
+  corners: ['walk'],
+  stitches: ['sc'],
+  write: () => `side: *reverse sc in next st*
+corner: walk round`,
+});

@@ -1,0 +1,11 @@
+import { family } from './family.ts';
+
+/** A frill. */
+export const ruffle = family({
+  id: 'ruffle',
+  name: 'Ruffle',
+  about: 'Three in every stitch: ripples on purpose.',
+  edge: 'lobed',
+  write: () => `side: *3 dc in next st*
+corner: 5 dc in corner`,
+});

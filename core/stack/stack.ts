@@ -1,0 +1,153 @@
+/** The stack of rounds unrolled: one recipe for each round that is worked, and how this piece bends it. */
+import { OWN, type RoundEntry } from '../document/hem.ts';
+import { parseRound, recipeOf } from '../notation/parse.ts';
+import { printRound } from '../notation/print.ts';
+import type { Language } from '../terms/stitches.ts';
+import { isDisc, type Outline } from '../piece/outline.ts';
+import { problem, type Outcome, type Problem } from '../problems.ts';
+import { patternOf, type CornerRecipe, type Recipe } from '../ring/recipe.ts';
+import { stitchHeight } from '../ring/stitch.ts';
+import type { PlaceKind } from '../ring/ring.ts';
+import { cornerForTurn } from '../ring/turning.ts';
+import { isPlain, plainStitchOf, type Circumstances } from '../ring/work.ts';
+import { firstChoice, sitsOn } from '../rounds/facts.ts';
+import type { Family } from '../rounds/family.ts';
+import { familyById } from '../rounds/registry.ts';
+
+/** One round of the stack. */
+export interface WrittenRound {
+  readonly entry: RoundEntry;
+  /** Number of the round in its entry, from 0. */
+  readonly index: number;
+  readonly name: string;
+  /** Null for a round that the user wrote. */
+  readonly family: Family | null;
+  readonly recipe: Recipe;
+  readonly sitsOn: PlaceKind;
+  readonly edge: Family['edge'];
+}
+
+export interface Stack {
+  readonly rounds: readonly WrittenRound[];
+  /** Faults of rounds that the user wrote; such a round is left out of the stack. */
+  readonly problems: readonly Problem[];
+}
+
+const known = new WeakMap<RoundEntry, Stack>();
+
+/** Unrolls the entries. Entries that did not change keep their rounds. */
+export function writtenRounds(entries: readonly RoundEntry[]): Stack {
+  const stacks = entries.map((entry) => {
+    const before = known.get(entry);
+    const stack = before ?? roundsOf(entry);
+    known.set(entry, stack);
+    return stack;
+  });
+  return { rounds: stacks.flatMap((s) => s.rounds), problems: stacks.flatMap((s) => s.problems) };
+}
+
+function roundsOf(entry: RoundEntry): Stack {
+  const family = familyById(entry.family);
+  if (family) {
+    const count = entry.times * family.roundsPerRepeat;
+    const rounds = Array.from({ length: count }, (_, index) =>
+      written(entry, index, family.name, family, recipeOf(family.write(entry, index)), family.edge),
+    );
+    return { rounds, problems: [] };
+  }
+  const outcome = ownRecipe(entry);
+  if (!outcome.ok) return { rounds: [], problems: outcome.problems };
+  const recipe = outcome.value;
+  const rounds = Array.from({ length: entry.times }, (_, index) =>
+    written(entry, index, 'Own round', null, recipe, freeEdge(recipe) ? 'lobed' : 'straight'),
+  );
+  return { rounds, problems: [] };
+}
+
+function written(
+  entry: RoundEntry,
+  index: number,
+  name: string,
+  family: Family | null,
+  recipe: Recipe,
+  edge: Family['edge'],
+): WrittenRound {
+  return { entry, index, name, family, recipe, sitsOn: sitsOn(recipe), edge };
+}
+
+/** The recipe of a round that the user wrote, with faults placed in that round. */
+export function ownRecipe(entry: RoundEntry): Outcome<Recipe> {
+  if (entry.family !== OWN || !entry.written) throw new RangeError(`no round family ${entry.family}`);
+  const outcome = parseRound(entry.written.text, entry.written.language);
+  if (outcome.ok) return outcome;
+  return {
+    ok: false,
+    problems: outcome.problems.map((p) => problem(p.code, `own round, ${p.place}`, p.values)),
+  };
+}
+
+/** An edge is lobed when groups of four or more stand beside stitches of less than half their height. */
+function freeEdge(recipe: Recipe): boolean {
+  const { head, body, tail } = patternOf(recipe.side);
+  const works = [...head, ...body, ...tail].flatMap((s) => (s.do === 'work' ? [s] : []));
+  const heights = works.map((w) => Math.max(...w.what.map(stitchHeight)));
+  return works.some((w) => w.what.length >= 4) && Math.min(...heights) < Math.max(...heights) / 2;
+}
+
+/**
+ * How a round differs from its recipe on this piece: corners by their angle where that is chosen, decreases at
+ * inner corners, increases spread round a disc, and the quiet changes.
+ *
+ * @param below height of the ring below above the body, in stitch widths
+ */
+export function circumstancesOf(round: WrittenRound, outline: Outline, below: number): Circumstances {
+  const { recipe, entry } = round;
+  const changes = entry.changes[String(round.index)];
+  const stitch = plainStitchOf(recipe);
+  const height = stitchHeight(stitch);
+  if (isDisc(outline)) {
+    const grows = isPlain(patternOf(recipe.side)) && !recipe.surface && entry.corner !== 'walk';
+    if (!grows) return changes ? { changes } : {};
+    const gain = Math.round(2 * Math.PI * (below + height)) - Math.round(2 * Math.PI * below);
+    return { changes: [gain + (changes?.[0] ?? 0)] };
+  }
+  const inner = outline.turns.some((turn) => turn < 0) && !recipe.surface;
+  const byAngle = entry.corner === 'angle';
+  if (!inner && !byAngle) return changes ? { changes } : {};
+  const corners = outline.turns.map((turn): CornerRecipe =>
+    turn < 0 || byAngle ? cornerForTurn(stitch, turn, height, below) : recipe.corner,
+  );
+  return changes ? { changes, corners } : { corners };
+}
+
+/** A new entry of a family as it is first offered. */
+export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
+  return {
+    ...firstChoice(family),
+    id,
+    family: family.id,
+    yarn,
+    times: 1,
+    hookMm: null,
+    written: null,
+    changes: {},
+  };
+}
+
+/** A new entry that the user is to write. */
+export function newOwnEntry(id: string, yarn: string, language: Language): RoundEntry {
+  const text = printRound(recipeOf('side: *sc in next st*\ncorner: 3 sc in corner'), language);
+  return {
+    id,
+    family: OWN,
+    stitch: 'sc',
+    corner: 'three',
+    loop: 'both',
+    size: 1,
+    yarn,
+    times: 1,
+    hookMm: null,
+    written: { text, language },
+    changes: {},
+  };
+}

@@ -1,0 +1,38 @@
+/** What a family sits on, needs and does, in words that need no arithmetic. */
+import type { Family } from '../rounds/family.ts';
+import type { FamilyFacts } from '../rounds/facts.ts';
+import type { PlaceKind } from '../ring/ring.ts';
+import { plural } from './measures.ts';
+
+/** One and many of every kind of place. */
+export const PLACES: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> = {
+  stitch: ['stitch', 'stitches'],
+  post: ['post', 'posts'],
+  space: ['chain space', 'chain spaces'],
+  gap: ['gap', 'gaps'],
+  pair: ['pair', 'pairs'],
+};
+
+/** @example needsWords(shellFacts) // 'a multiple of 4 stitches and 3 more on each side' */
+export function needsWords({ needs, lopsidedNeeds, sitsOn }: FamilyFacts): string {
+  const many = PLACES[sitsOn][1];
+  const where = needs.on === 'ring' ? 'in the whole round' : 'on each side';
+  if (needs.modulus === 1) return `any number of ${many}`;
+  const more = needs.remainder === 0 ? '' : ` and ${needs.remainder} more`;
+  const other = lopsidedNeeds ? ' (others work, a little off centre)' : '';
+  return `a multiple of ${needs.modulus} ${many}${more} ${where}${other}`;
+}
+
+/** @example growthWords(plainFacts, 'straight') // 'each side gains 2 stitches' */
+export function growthWords({ places, nextSitsOn, stitches }: FamilyFacts, edge: Family['edge']): string {
+  if (edge !== 'straight') return 'ends the border';
+  if (!places || !nextSitsOn) {
+    if (stitches.per !== 1) return 'changes the count';
+    return stitches.plus === 0
+      ? 'each side keeps its count'
+      : `each side gains ${plural(stitches.plus, 'stitch')}`;
+  }
+  const [one, many] = PLACES[nextSitsOn];
+  if (places.per !== 1) return `each side then offers ${many}`;
+  return places.plus === 0 ? `each side keeps its ${many}` : `each side gains ${plural(places.plus, one)}`;
+}
