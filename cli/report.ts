@@ -1,5 +1,5 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
-import { fitPlan, type Plan } from '../core/plan.ts';
+import { comesOutEven, fitPlan, type Plan } from '../core/plan.ts';
 import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../core/words/families.ts';
@@ -49,13 +49,14 @@ export function planReport(plan: Plan) {
       ends,
     })),
     fit: {
-      comesOutEven: fit.even,
+      comesOutEven: comesOutEven(plan),
       standsInTheWay:
         fit.standsInTheWay === null ? null : (plan.rounds[fit.standsInTheWay + 1]?.name ?? null),
       solutions: fit.solutions.map((s) => ({
         words: s.words,
         counts: s.counts,
         changes: s.changes,
+        quietChanges: s.quiet,
         cost: to(3, s.cost),
         lopsided: s.lopsided,
       })),

@@ -5,8 +5,8 @@
 import { basis, rates, schoolLabel, schoolsFor, type BasisPart, type SchoolId } from './base/schools.ts';
 import { placement, schoolCount, workBase, type SideChoice } from './base/baseRound.ts';
 import type { Hem } from './document/hem.ts';
-import { fitBase, type Fit, type FitSide } from './fit/fit.ts';
-import { trials, type Trial } from './fit/trial.ts';
+import { fitWindow, solveFit, type Fit, type FitTask } from './fit/fit.ts';
+import { searchSide, type FitSide } from './fit/side.ts';
 import { FLAT_LIMITS, naturalLengthMm, roundHeight, strain, verdict, type Verdict } from './flat/flat.ts';
 import { extent, isDisc } from './piece/outline.ts';
 import type { Body, Edge } from './piece/edge.ts';
@@ -96,7 +96,6 @@ export interface Plan {
   readonly bodySize: { readonly widthMm: number; readonly heightMm: number };
   readonly finishedSize: { readonly widthMm: number; readonly heightMm: number };
   readonly yarns: readonly YarnPlan[];
-  readonly trial: (count: number) => Trial;
   readonly problems: readonly Problem[];
 }
 
@@ -148,12 +147,6 @@ function planWith(stages: Stages, hem: Hem): Plan {
     bodySize: extent(body.outline, 0),
     finishedSize: extent(body.outline, top),
     yarns: planYarns(hem, rounds),
-    trial: stages.run('trial', [stack, base.stitch, base.corner], () =>
-      trials(
-        base,
-        stack.rounds.map((r) => r.recipe),
-      ),
-    ),
     problems: stages.run('problems', [body, sides, rounds, stack], () => [
       ...outlineProblems(hem.piece, 'the piece'),
       ...problemsOf(body, sides, rounds),
@@ -349,10 +342,56 @@ export function likeSides(body: Body): readonly (readonly number[])[] {
   return groups;
 }
 
-/** The ranked ways in which all rounds of a plan come out even. */
-export function fitPlan(p: Plan): Fit {
-  const sides: FitSide[] = p.sides.map((s) => ({ name: s.name, count: s.count, flat: s.flatCount }));
-  return fitBase(sides, oppositeSides(p.body), p.trial);
+/** The fit of a plan as a task: its sides with their windows, and its stack. */
+export function fitTask(p: Plan, worked = 0): FitTask {
+  const { turns } = p.body.outline;
+  const written = p.rounds.slice(1);
+  const sides = p.sides.map((s, i): FitSide => {
+    const reach = fitWindow(s.flatCount);
+    const flat = Math.round(s.flatCount);
+    return {
+      name: s.name,
+      count: s.count,
+      flat: s.flatCount,
+      choice: s.choice,
+      loopChains: s.edge.loopChains,
+      turns: turns.length === 0 ? [] : [turns[i]!, turns[(i + 1) % turns.length]!],
+      from: Math.max(1, flat - reach),
+      to: flat + reach,
+    };
+  });
+  const ringWide = written.filter((r) => r.written!.recipe.scope === 'ring');
+  return {
+    sides,
+    opposite: oppositeSides(p.body),
+    stack: {
+      base: p.hem.base,
+      rounds: written.map((r) => r.written!),
+      heightsBelow: written.map((r) => p.rounds[r.onto]!.heightMm / r.stitchWidthMm),
+      worked,
+    },
+    changes: p.sides.map((_, i) => written.map((r) => r.sides[i]?.fit?.change ?? 0)),
+    cornerPlaces: ringWide.map((r) => {
+      const { ring } = p.rounds[r.onto]!;
+      const onSides = ring.centres.reduce((sum, _, side) => sum + tallySide(ring, side).stitches, 0);
+      return ring.centres.length === 0 ? 0 : tallyRing(ring).stitches - onSides;
+    }),
+  };
+}
+
+/** The ways in which all rounds of a plan come out even, best first. */
+export const fitPlan = (p: Plan, worked = 0): Fit => solveFit(fitTask(p, worked));
+
+/** Whether every round of a plan comes out even. */
+export const comesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.even);
+
+/** Counts within the window of a side at which every round comes out even without a quiet change. */
+export function evenCounts(p: Plan, side: number): readonly number[] {
+  const task = fitTask(p);
+  const stack = { ...task.stack, quietChanges: false };
+  return searchSide(task.sides[side]!, stack, [])
+    .ways.map((w) => w.count)
+    .sort((a, b) => a - b);
 }
 
 const TAPE_TOLERANCE = 0.06;

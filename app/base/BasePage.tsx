@@ -31,7 +31,7 @@ export function BasePage() {
   const store = useHemStore();
   const [picked, setPicked] = useState(0);
   const [together, setTogether] = useState(true);
-  const [preview, setPreview] = useState<readonly number[] | null>(null);
+  const [preview, setPreview] = useState<Hem | null>(null);
   const slow = useDeferredValue(plan);
   const side = Math.min(picked, plan.sides.length - 1);
   const like = likeSides(plan.body);
@@ -94,7 +94,7 @@ export function BasePage() {
               <CountLine
                 plan={plan}
                 side={i}
-                preview={preview?.[i] ?? null}
+                preview={preview?.base.sides[i]?.count ?? null}
                 onCount={(count, done) => setCount(i, count, done)}
                 onSchool={(school) => setSchool(i, school)}
               />

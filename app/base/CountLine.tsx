@@ -1,8 +1,14 @@
 import { drag, scaleLinear, select } from 'd3';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { spotNoun } from '../../core/base/schools.ts';
-import { evenCounts } from '../../core/fit/fit.ts';
-import type { Plan, SchoolPlan, SidePlan } from '../../core/plan.ts';
+import {
+  evenCounts,
+  isEven,
+  type Plan,
+  type RoundPlan,
+  type SchoolPlan,
+  type SidePlan,
+} from '../../core/plan.ts';
 import { percentWords, plural } from '../../core/words/measures.ts';
 import './countLine.css';
 
@@ -36,10 +42,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
   }, []);
 
   const domain = useMemo(() => domainOf(s), [s]);
-  const even = useMemo(
-    () => evenCounts({ name: s.name, count: s.count, flat: s.flatCount }, plan.trial),
-    [s, plan.trial],
-  );
+  const even = useMemo(() => evenCounts(plan, side), [plan, side]);
   const x = useMemo(
     () =>
       scaleLinear()
@@ -68,7 +71,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
   };
   // Where nearly every count comes out even, a loop for each would say less than a tick.
   const crowded = even.length > 1 && x(even[1]!) - x(even[0]!) < 26;
-  const isEven = plan.trial(s.count).even;
+  const comesOut = plan.rounds.every((r) => fitsHere(r, side));
   const flags = placeFlags(s.schools, x);
   const ticks = x.ticks(Math.max(3, Math.floor(width / 90))).filter(Number.isInteger);
   const clampX = (count: number): number => Math.min(width - 2, Math.max(2, x(count)));
@@ -143,7 +146,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
         )}
         <g
           ref={handle}
-          className={isEven ? 'handle even' : 'handle'}
+          className={comesOut ? 'handle even' : 'handle'}
           transform={`translate(${clampX(s.count)} ${AXIS})`}
           role="slider"
           tabIndex={0}
@@ -151,7 +154,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
           aria-valuemin={domain[0]}
           aria-valuemax={domain[1]}
           aria-valuenow={s.count}
-          aria-valuetext={`${s.count}: ${isEven ? 'every round comes out even' : 'does not come out even'}`}
+          aria-valuetext={`${s.count}: ${comesOut ? 'every round comes out even' : 'does not come out even'}`}
           onKeyDown={(e) => {
             const act = {
               ArrowRight: () => step(1),
@@ -191,10 +194,16 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
             ⟫
           </button>
         </span>
-        <CountWords plan={plan} side={side} even={isEven} />
+        <CountWords plan={plan} side={side} even={comesOut} />
       </p>
     </div>
   );
+}
+
+/** Whether a round comes out even on a side. */
+function fitsHere(round: RoundPlan, side: number): boolean {
+  const fit = round.sides[side]!.fit;
+  return fit === null || isEven(fit);
 }
 
 /** What the chosen count means, in one line. */
@@ -209,9 +218,7 @@ function CountWords({
 }) {
   const s = plan.sides[side]!;
   const base = plan.rounds[0]!.sides[side]!;
-  const odd = plan.rounds.find(
-    (r) => (r.sides[side]!.fit?.over ?? 0) > 0 || (r.sides[side]!.fit?.short ?? 0) > 0,
-  );
+  const odd = plan.rounds.find((r) => !fitsHere(r, side));
   const fit = odd?.sides[side]!.fit;
   return (
     <span>

@@ -1,54 +1,62 @@
-import { useMemo } from 'react';
+import { applySolution } from '../../core/fit/apply.ts';
 import type { FitSolution } from '../../core/fit/fit.ts';
-import { fitPlan, type Plan } from '../../core/plan.ts';
+import { comesOutEven, type Plan } from '../../core/plan.ts';
+import type { Hem } from '../../core/document/hem.ts';
 import { useHemStore } from '../hem/context.ts';
+import { useFit } from '../workers/useFit.ts';
 import './fitList.css';
 
 export interface FitListProps {
   readonly plan: Plan;
-  readonly onPreview: (counts: readonly number[] | null) => void;
+  /** The hem with a solution that is being looked at; null when none is. */
+  readonly onPreview: (hem: Hem | null) => void;
 }
 
 /** The ways in which every round comes out even, best first; looked at on hover, taken on click. */
 export function FitList({ plan, onPreview }: FitListProps) {
   const store = useHemStore();
-  const fit = useMemo(() => fitPlan(plan), [plan]);
+  const { fit, pending } = useFit(plan.hem);
+  const stack = plan.rounds.slice(1).map((r) => r.written!);
+  const withSolution = (s: FitSolution): Hem => ({ ...plan.hem, ...applySolution(plan.hem, stack, s) });
   const take = (s: FitSolution): void => {
     onPreview(null);
-    store.edit(`fit: ${s.words}`, (d) => {
-      s.changes.forEach((change, i) => {
-        if (change !== 0) d.base.sides[i]!.count = s.counts[i]!;
-      });
-    });
+    store.edit(`fit: ${s.words}`, (d) => void Object.assign(d, applySolution(plan.hem, stack, s)));
   };
+  const asItIs = comesOutEven(plan);
   return (
-    <section className="fit" aria-label="Fit">
-      <h2>Fit</h2>
-      {fit.solutions.length === 0 ? (
+    <section className="fit" aria-label="Fit" aria-busy={pending}>
+      <h2>Fit {pending && <span className="quiet small">working …</span>}</h2>
+      <p className={asItIs ? 'quiet small' : 'odd small'}>
+        {asItIs
+          ? 'As it is, every round comes out even.'
+          : 'As it is, not every round comes out even. Choose one:'}
+      </p>
+      {fit && fit.solutions.length === 0 && (
         <p className="problem">
-          No count near the flat one lets every round come out even.{' '}
-          {fit.standsInTheWay !== null &&
-            `${plan.rounds[fit.standsInTheWay + 1]!.name} (round ${fit.standsInTheWay + 1}) stands in the way: move it, change its corner, or put a plain round before it.`}
+          No small change lets every round come out even.{' '}
+          {fit.standsInTheWay !== null && inTheWay(plan, fit.standsInTheWay)}
         </p>
-      ) : (
+      )}
+      {fit && fit.solutions.length > 0 && (
         <ol className="fit-list">
           {fit.solutions.map((s) => {
-            const here = s.changes.every((c) => c === 0);
+            const unchanged = s.words === 'As it is';
             return (
-              <li key={s.counts.join(' ')}>
+              <li key={s.words}>
                 <button
                   type="button"
-                  className={here ? 'fit-solution here' : 'fit-solution'}
+                  className={unchanged ? 'fit-solution here' : 'fit-solution'}
+                  disabled={pending}
                   onClick={() => take(s)}
-                  onPointerEnter={() => onPreview(s.counts)}
+                  onPointerEnter={() => onPreview(withSolution(s))}
                   onPointerLeave={() => onPreview(null)}
-                  onFocus={() => onPreview(s.counts)}
+                  onFocus={() => onPreview(withSolution(s))}
                   onBlur={() => onPreview(null)}
                 >
                   <span>{s.words}</span>
                   <span className="quiet small">
                     {distanceWords(s, plan)}
-                    {s.lopsided && ', one motif off centre'}
+                    {s.lopsided && ', a motif off centre'}
                   </span>
                 </button>
               </li>
@@ -58,6 +66,12 @@ export function FitList({ plan, onPreview }: FitListProps) {
       )}
     </section>
   );
+}
+
+function inTheWay(plan: Plan, round: number): string {
+  const { name, number, written } = plan.rounds[round + 1]!;
+  const below = written!.sitsOn === 'stitch' ? 'a plain round' : 'a round that offers what it sits on';
+  return `${name} (round ${number}) stands in the way: put ${below} before it, change its corner, or take it off.`;
 }
 
 /** How far a solution is from the flat count, on the side where it is farthest. */
@@ -70,5 +84,5 @@ function distanceWords(s: FitSolution, plan: Plan): string {
     },
     { off: 0, name: '' },
   );
-  return `at most ${Math.abs(worst.off * 100).toFixed(1)} % from flat (${worst.name})`;
+  return `base at most ${Math.abs(worst.off * 100).toFixed(1)} % from flat (${worst.name})`;
 }

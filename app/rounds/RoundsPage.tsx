@@ -4,7 +4,7 @@ import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import { createPlanner } from '../../core/plan.ts';
-import type { RoundEntry } from '../../core/document/hem.ts';
+import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
@@ -24,21 +24,10 @@ export function RoundsPage() {
   const [looked, setLooked] = useState<number | null>(null);
   const [corner, setCorner] = useState(0);
   const [browsing, setBrowsing] = useState(false);
-  const [preview, setPreview] = useState<readonly number[] | null>(null);
+  const [preview, setPreview] = useState<Hem | null>(null);
   const at = Math.min(corner, plan.sides.length - 1);
   const round = looked !== null && looked < plan.rounds.length ? looked : null;
-  const shown = preview
-    ? previewPlanner({
-        ...plan.hem,
-        base: {
-          ...plan.hem.base,
-          sides: plan.hem.base.sides.map((s, i) =>
-            preview[i] === plan.sides[i]!.count ? s : { ...s, count: preview[i]! },
-          ),
-        },
-      })
-    : plan;
-
+  const shown = preview ? previewPlanner(preview) : plan;
   const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
   const push = (label: string, entries: readonly RoundEntry[]): void => {
     store.edit(label, (d) => void d.rounds.push(...castDraft([...entries])));

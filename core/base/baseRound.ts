@@ -1,7 +1,7 @@
 /** The base round: the body's ragged edge becomes one even ring of stitches. */
 import { STITCHES, type StitchKind } from '../terms/stitches.ts';
 import { plainRound, type CornerId } from '../terms/corners.ts';
-import type { Body, Edge } from '../piece/edge.ts';
+import type { Body, Edge, Spot } from '../piece/edge.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import { centreOf } from '../ring/work.ts';
@@ -101,7 +101,7 @@ export function workBase(body: Body, base: BaseRound, placements: readonly (read
     const choice = base.sides[side]!;
     const loops = choice.school === 'loops' ? edge.loopChains : undefined;
     if (body.outline.turns.length > 0) {
-      const group = baseCornerGroup(body, base, side);
+      const group = baseCornerGroup(base, body.outline.turns[side]!);
       const centre = centreOf(group);
       centres.push({ start: made.length + centre.start, length: centre.length });
       for (const s of group) add(s, spot);
@@ -123,12 +123,42 @@ export function workBase(body: Body, base: BaseRound, placements: readonly (read
   return { made, into: Int32Array.from(into), centres };
 }
 
-/** What the base round works into the corner before a side. */
-export function baseCornerGroup(body: Body, base: BaseRound, side: number): readonly Stitch[] {
+/** What the base round works into a corner that turns by `turn` radians. */
+export function baseCornerGroup(base: BaseRound, turn: number): readonly Stitch[] {
   const written = recipeOf(plainRound(base.stitch, base.corner, 0)).corner.group;
   const stitch = stitchOf({ kind: base.stitch });
-  const turn = body.outline.turns[side]!;
   if (turn < 0) return [stitchOf({ kind: base.stitch, form: 'together', legs: 2 })];
   if (base.corner !== 'angle') return written.length > 0 ? written : [stitch];
   return cornerForTurn(stitch, turn, STITCHES[base.stitch].height, 0).group;
+}
+
+/**
+ * A trial ring as the base round leaves it: a side of `count` stitches between two corners, and an empty side
+ * that closes it; without turns a disc of `count` stitches.
+ *
+ * @param turns of the corners before and after the side, radians
+ */
+export function trialBase(
+  base: BaseRound,
+  choice: SideChoice,
+  turns: readonly [number, number] | readonly [],
+  count: number,
+  loopChains: number | undefined,
+): Ring {
+  const spot: Spot = { kind: 'counted stitch', lengthMm: 1 };
+  const edge = (spots: number): Edge => ({
+    spots: Array.from({ length: spots }, () => spot),
+    numbering: { noun: 'stitch', from: 'first' },
+    joins: [],
+    ...(loopChains === undefined ? {} : { loopChains }),
+    measuredMm: 0,
+    computedMm: 0,
+  });
+  const body: Body = {
+    outline: { sides: [], turns },
+    edges: turns.length === 0 ? [edge(count)] : [edge(count), edge(0)],
+    cornerPlaces: [],
+  };
+  const placements = body.edges.map((e) => e.spots.map(() => 1));
+  return workBase(body, { ...base, sides: body.edges.map(() => choice) }, placements);
 }

@@ -1,18 +1,32 @@
 /**
- * Which base counts make every round come out even, and at what cost. For every side the counts in a window
- * round the flat one are tried; opposite sides are then paired, and the pairings ranked together.
+ * Which base counts and quiet changes make every round come out even, and at what cost.
  *
- * Cost of a count is the square of its distance from the flat one as a percentage, so that one stitch on a
- * short side weighs more than one on a long side; unequal opposite sides and lopsided rounds add a penalty.
+ * Each side is searched by itself (side.ts); sides that face each other are then paired, and the pairs put
+ * together one after the other. State of the putting together: the remainders, so far, of what the rounds past
+ * the corners find on the whole ring. The cheapest for each state is kept, so the best solution is proved
+ * best; the others returned are the best that differ from it in kind.
  */
-import type { Trial } from './trial.ts';
+import { needsOf } from '../ring/recipe.ts';
+import { VISIBILITY } from './cost.ts';
+import {
+  kindOf,
+  remainders,
+  ringRounds,
+  searchSide,
+  type FitSide,
+  type FitStack,
+  type SideWay,
+} from './side.ts';
 
-export interface FitSide {
-  readonly name: string;
-  /** Stitches along the edge now. */
-  readonly count: number;
-  /** Count at which the base round lies flat; need not be whole. */
-  readonly flat: number;
+export interface FitTask {
+  readonly sides: readonly FitSide[];
+  /** Pairs of side numbers that should agree; sides in no pair stand alone. */
+  readonly opposite: readonly (readonly [number, number])[];
+  readonly stack: FitStack;
+  /** For every side the quiet changes in force, by round. */
+  readonly changes: readonly (readonly number[])[];
+  /** Places that the corners of the whole ring add for each round past the corners. */
+  readonly cornerPlaces: readonly number[];
 }
 
 export interface FitSolution {
@@ -20,139 +34,213 @@ export interface FitSolution {
   readonly counts: readonly number[];
   /** Difference from the counts in force, for each side. */
   readonly changes: readonly number[];
-  /** Smaller is better; 0 is every side flat to the stitch. */
+  /** For every side the quiet change of every round. */
+  readonly quiet: readonly (readonly number[])[];
+  /** Smaller is better; 0 is every side flat to the stitch. See cost.ts for the unit. */
   readonly cost: number;
   readonly lopsided: boolean;
   readonly words: string;
 }
 
 export interface Fit {
+  /** Best first. */
   readonly solutions: readonly FitSolution[];
-  /** The counts in force come out even. */
-  readonly even: boolean;
-  /** Index of the round that most often stands in the way, when no count in the window comes out even. */
+  /** Index of the round that stands in the way, when there is no solution. */
   readonly standsInTheWay: number | null;
 }
 
 const MOST_SOLUTIONS = 6;
-const KEPT_FOR_A_PAIR = 4;
-const UNEQUAL_PENALTY = 1;
-const LOPSIDED_PENALTY = 0.5;
+/** Ways of a group kept for each state beside the cheapest, so that solutions can differ in kind. */
+const KEPT_PER_STATE = 6;
 
 /** How far round the flat count to look: a tenth of it, at least 8 and at most 40 stitches. */
 export const fitWindow = (flat: number): number => Math.min(40, Math.max(8, Math.round(flat / 10)));
 
-/** Counts within the window of a side at which every round comes out even. */
-export function evenCounts(side: FitSide, trial: (count: number) => Trial): readonly number[] {
-  return windowOf(side).filter((count) => trial(count).even);
-}
-
-function windowOf(side: FitSide): readonly number[] {
-  const reach = fitWindow(side.flat);
-  const first = Math.max(1, Math.round(side.flat) - reach);
-  return Array.from({ length: 2 * reach + 1 }, (_, i) => first + i);
-}
-
-interface Pairing {
-  readonly sides: readonly number[];
-  readonly counts: readonly number[];
+interface Joint {
+  readonly ways: ReadonlyMap<number, SideWay>;
   readonly cost: number;
+  readonly rest: readonly number[];
 }
 
 /**
- * Ranks the ways in which all rounds come out even.
+ * Solves a task.
  *
- * @param opposite pairs of side numbers that should agree; sides in no pair stand alone
- * @returns at most six solutions, best first, and after them the counts in force when they come out even; none when a side has no even count in its window
+ * @returns solutions, the first of least cost of all; none when no choice within the sides' windows fits
  */
-export function fitBase(
-  sides: readonly FitSide[],
-  opposite: readonly (readonly [number, number])[],
-  trial: (count: number) => Trial,
-): Fit {
-  const paired = new Set(opposite.flat());
+export function solveFit(task: FitTask): Fit {
+  const searches = searchAlike(task);
+  const stops = searches.flatMap((s) => (s.stopsAt === null ? [] : [s.stopsAt]));
+  if (stops.length > 0) return { solutions: [], standsInTheWay: Math.max(...stops) };
+  const paired = new Set(task.opposite.flat());
   const groups: readonly (readonly number[])[] = [
-    ...opposite,
-    ...sides.flatMap((_, i) => (paired.has(i) ? [] : [[i]])),
+    ...task.opposite,
+    ...task.sides.flatMap((_, i) => (paired.has(i) ? [] : [[i]])),
   ];
-  const options = groups.map((group) => pairings(group, sides, trial));
-  const even = sides.every((side) => trial(side.count).even);
-  const kept = sides.map((side) => side.count);
-  if (options.some((o) => o.length === 0)) {
-    return { solutions: [], even, standsInTheWay: commonestStop(sides, trial) };
-  }
-  let combined: readonly Pairing[] = [{ sides: [], counts: [], cost: 0 }];
-  for (const option of options) {
-    combined = combined
-      .flatMap((a) =>
-        option.map((b) => ({
-          sides: [...a.sides, ...b.sides],
-          counts: [...a.counts, ...b.counts],
-          cost: a.cost + b.cost,
-        })),
-      )
-      .sort((a, b) => a.cost - b.cost)
-      .slice(0, MOST_SOLUTIONS);
-  }
-  const solutions = combined.map((c) => solution(c, sides, trial));
-  if (even && !solutions.some((s) => s.changes.every((c) => c === 0))) {
-    const cost = groups.reduce(
-      (sum, group) =>
-        sum +
-        costOfGroup(
-          group,
-          sides,
-          group.map((i) => kept[i]!),
-          trial,
-        ),
-      0,
+  const moduli = ringRounds(task.stack).map((r) => needsOf(r.recipe).modulus);
+  let joints: readonly Joint[] = [{ ways: new Map(), cost: 0, rest: moduli.map(() => 0) }];
+  for (const group of groups) {
+    const options = group.length === 2 ? pairs(group, searches, task) : singles(group[0]!, searches, task);
+    joints = thin(
+      joints.flatMap((a) => options.map((b) => joined(a, b, moduli))),
+      KEPT_PER_STATE * groups.length,
     );
-    solutions.push(solution({ sides: sides.map((_, i) => i), counts: kept, cost }, sides, trial));
   }
-  return { solutions, even, standsInTheWay: null };
+  const wanted = ringRounds(task.stack).map((r, i) => {
+    const { modulus, remainder } = needsOf(r.recipe);
+    return (((remainder - task.cornerPlaces[i]!) % modulus) + modulus) % modulus;
+  });
+  const whole = joints.filter((j) => j.rest.every((r, i) => r === wanted[i]));
+  if (whole.length === 0) {
+    return { solutions: [], standsInTheWay: task.stack.rounds.findIndex((r) => r.recipe.scope === 'ring') };
+  }
+  return { solutions: differing(whole.map((j) => solution(j, task))), standsInTheWay: null };
 }
 
-function pairings(
-  group: readonly number[],
-  sides: readonly FitSide[],
-  trial: (count: number) => Trial,
-): readonly Pairing[] {
-  const [first, second] = group.map((i) => evenCounts(sides[i]!, trial));
-  const counts = second ? first!.flatMap((a) => second.map((b) => [a, b])) : first!.map((a) => [a]);
-  const found = counts.map((c) => ({ sides: group, counts: c, cost: costOfGroup(group, sides, c, trial) }));
-  return found.sort((a, b) => a.cost - b.cost).slice(0, KEPT_FOR_A_PAIR);
+/** Searches every side once; sides that are alike in all that matters share a search. */
+function searchAlike({ sides, stack, changes }: FitTask): readonly ReturnType<typeof searchSide>[] {
+  const known = new Map<string, ReturnType<typeof searchSide>>();
+  return sides.map((side, i) => {
+    const fixed = stack.worked > 0 ? [side.count, ...changes[i]!] : [];
+    const key = [side.flat, side.from, side.to, side.turns, side.choice.school, side.loopChains, fixed].join(
+      '|',
+    );
+    const search = known.get(key) ?? searchSide(side, stack, changes[i]!);
+    known.set(key, search);
+    return search;
+  });
 }
 
-/** Cost of the counts of one side, or of two that face each other. */
-function costOfGroup(
-  group: readonly number[],
-  sides: readonly FitSide[],
-  counts: readonly number[],
-  trial: (count: number) => Trial,
-): number {
-  const alone = group.reduce((sum, side, i) => sum + costOf(sides[side]!, counts[i]!, trial), 0);
-  const apart = group.length === 2 ? Math.abs(counts[0]! - counts[1]!) : 0;
-  return alone + (apart === 0 ? 0 : UNEQUAL_PENALTY + apart);
+type Searches = readonly ReturnType<typeof searchSide>[];
+
+/** Ways of a side by kind and remainders; within a class each base count has one way. */
+function classes(search: Searches[number], task: FitTask): readonly (readonly SideWay[])[] {
+  const found = new Map<string, SideWay[]>();
+  for (const way of search.ways) {
+    const key = `${kindOf(way)} ${remainders(way.places, task.stack).join(' ')}`;
+    const kept = found.get(key);
+    if (kept) kept.push(way);
+    else found.set(key, [way]);
+  }
+  return [...found.values()];
 }
 
-function costOf(side: FitSide, count: number, trial: (count: number) => Trial): number {
-  const percent = (100 * (count - side.flat)) / side.flat;
-  return percent * percent + (trial(count).lopsided ? LOPSIDED_PENALTY : 0);
+function singles(side: number, searches: Searches, task: FitTask): readonly Joint[] {
+  return classes(searches[side]!, task).flatMap((ways) =>
+    ways.slice(0, KEPT_PER_STATE).map((way) => ({
+      ways: new Map([[side, way]]),
+      cost: way.cost,
+      rest: remainders(way.places, task.stack),
+    })),
+  );
 }
 
-function solution(p: Pairing, sides: readonly FitSide[], trial: (count: number) => Trial): FitSolution {
-  const counts = sides.map((_, i) => p.counts[p.sides.indexOf(i)]!);
-  const changes = counts.map((count, i) => count - sides[i]!.count);
+/** The cheapest few pairings of every two classes of facing sides. Ways come sorted, so most need no look. */
+function pairs(group: readonly number[], searches: Searches, task: FitTask): readonly Joint[] {
+  const [a, b] = group as readonly [number, number];
+  const moduli = ringRounds(task.stack).map((r) => needsOf(r.recipe).modulus);
+  const others = classes(searches[b]!, task);
+  return classes(searches[a]!, task).flatMap((firsts) =>
+    others.flatMap((seconds) => {
+      const best: { first: SideWay; second: SideWay; cost: number }[] = [];
+      for (const first of firsts) {
+        for (const second of seconds) {
+          const worst = best.length < KEPT_PER_STATE ? Infinity : best[best.length - 1]!.cost;
+          if (first.cost + second.cost >= worst) break;
+          const apart = Math.abs(first.count - second.count);
+          const unequal = apart === 0 ? 0 : VISIBILITY.unequal + VISIBILITY.unequalStitch * apart;
+          const cost = first.cost + second.cost + unequal;
+          if (cost >= worst) continue;
+          best.push({ first, second, cost });
+          best.sort((x, y) => x.cost - y.cost);
+          if (best.length > KEPT_PER_STATE) best.pop();
+        }
+      }
+      return best.map(({ first, second, cost }) => ({
+        ways: new Map([
+          [a, first],
+          [b, second],
+        ]),
+        cost,
+        rest: sumOf(remainders(first.places, task.stack), remainders(second.places, task.stack), moduli),
+      }));
+    }),
+  );
+}
+
+const sumOf = (a: readonly number[], b: readonly number[], moduli: readonly number[]): readonly number[] =>
+  moduli.map((m, i) => (a[i]! + b[i]!) % m);
+
+const joined = (a: Joint, b: Joint, moduli: readonly number[]): Joint => ({
+  ways: new Map([...a.ways, ...b.ways]),
+  cost: a.cost + b.cost,
+  rest: sumOf(a.rest, b.rest, moduli),
+});
+
+/** The cheapest few of every state and kind. */
+function thin(joints: readonly Joint[], most: number): readonly Joint[] {
+  const perState = new Map<string, Joint[]>();
+  for (const joint of [...joints].sort((x, y) => x.cost - y.cost)) {
+    const kinds = [...joint.ways.values()].map(kindOf);
+    const key = `${joint.rest.join(' ')} ${[...new Set(kinds)].sort().join()}`;
+    const kept = perState.get(key) ?? [];
+    if (kept.length < most) kept.push(joint);
+    perState.set(key, kept);
+  }
+  return [...perState.values()].flat().sort((x, y) => x.cost - y.cost);
+}
+
+function solution(joint: Joint, task: FitTask): FitSolution {
+  const ways = task.sides.map((_, i) => joint.ways.get(i)!);
+  const counts = ways.map((w) => w.count);
+  const changes = counts.map((count, i) => count - task.sides[i]!.count);
+  const quiet = ways.map((w) => w.changes);
   return {
     counts,
     changes,
-    cost: p.cost,
-    lopsided: counts.some((count) => trial(count).lopsided),
-    words: changeWords(
-      changes,
-      sides.map((s) => s.name),
-    ),
+    quiet,
+    cost: joint.cost,
+    lopsided: ways.some((w) => w.lopsided),
+    words: solutionWords(changes, quiet, task),
   };
+}
+
+/** The best solution, the best of every other kind, then what is left in order of cost. */
+function differing(solutions: readonly FitSolution[]): readonly FitSolution[] {
+  const sorted = [...solutions].sort((a, b) => a.cost - b.cost);
+  const kinds = new Set<string>();
+  const first: FitSolution[] = [];
+  const rest: FitSolution[] = [];
+  for (const s of sorted) {
+    const base = s.changes.some((c) => c !== 0) ? 'base' : '';
+    const quiet = s.quiet.some((q) => q.some((c) => c !== 0)) ? 'quiet' : '';
+    const kind = `${base} ${quiet} ${s.lopsided ? 'lopsided' : ''}`;
+    (kinds.has(kind) ? rest : first).push(s);
+    kinds.add(kind);
+  }
+  const chosen = [...first, ...rest].slice(0, MOST_SOLUTIONS);
+  return chosen.sort((a, b) => a.cost - b.cost);
+}
+
+/** A solution as one would say it: what changes in the base round, then the quiet changes, round by round. */
+function solutionWords(
+  changes: readonly number[],
+  quiet: readonly (readonly number[])[],
+  task: FitTask,
+): string {
+  const names = task.sides.map((s) => s.name);
+  const parts = changes.some((c) => c !== 0) ? [changeWords(changes, names)] : [];
+  task.stack.rounds.forEach((round, k) => {
+    const inRound = quiet.map((q) => q[k]!);
+    if (inRound.every((c) => c === 0)) return;
+    const skips = round.recipe.side.some(
+      (i) => i.do === 'skip' || (i.do === 'repeat' && i.body.some((s) => s.do === 'skip')),
+    );
+    const what = skips ? 'skips' : 'stitches';
+    parts.push(`in round ${k + 1} ${changeWords(inRound, names, what)}`);
+  });
+  if (parts.length === 0) return 'As it is';
+  const base = changes.some((c) => c !== 0) ? '' : 'Base as it is; ';
+  return base + parts.join('; ');
 }
 
 /**
@@ -160,27 +248,18 @@ function solution(p: Pairing, sides: readonly FitSide[], trial: (count: number) 
  *
  * @example changeWords([1, 0, 1, 0], ['A', 'B', 'C', 'D']) // '+1 on A and C'
  */
-export function changeWords(changes: readonly number[], names: readonly string[]): string {
+export function changeWords(changes: readonly number[], names: readonly string[], what = ''): string {
   const bySize = new Map<number, string[]>();
   changes.forEach((change, i) => {
     if (change !== 0) bySize.set(change, [...(bySize.get(change) ?? []), names[i]!]);
   });
-  if (bySize.size === 0) return 'As it is';
   return [...bySize]
     .map(([change, on]) => {
       const all = on.length === names.length && on.length > 2 ? 'every side' : on.join(' and ');
-      return `${change > 0 ? '+' : '−'}${Math.abs(change)} on ${all}`;
+      const noun = what === '' ? '' : ` ${Math.abs(change) === 1 ? ONE[what] : what}`;
+      return `${change > 0 ? '+' : '−'}${Math.abs(change)}${noun} on ${all}`;
     })
     .join(', ');
 }
 
-function commonestStop(sides: readonly FitSide[], trial: (count: number) => Trial): number | null {
-  const stops = new Map<number, number>();
-  for (const side of sides) {
-    for (const count of windowOf(side)) {
-      const { stopsAt } = trial(count);
-      if (stopsAt >= 0) stops.set(stopsAt, (stops.get(stopsAt) ?? 0) + 1);
-    }
-  }
-  return [...stops].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
-}
+const ONE: Readonly<Record<string, string>> = { skips: 'skip', stitches: 'stitch' };

@@ -68,13 +68,24 @@ export function tally(ring: Ring, span: Span): Tally {
   let spaces = 0;
   let chains = 0;
   let width = 0;
+  let last: Stitch | undefined;
+  let counts = 0;
   for (let k = 0, i = span.start; k < span.length; k++, i = i + 1 === size ? 0 : i + 1) {
     const s = ring.made[i]!;
-    if (isChainRun(s)) {
-      spaces++;
-      chains += s.chains;
-    } else if (countsAsStitch(s)) stitches++;
-    width += topWidth(s);
+    if (s !== last) {
+      counts = countsAsStitch(s) ? 1 : 0;
+      last = s;
+    }
+    if (counts === 1) {
+      stitches++;
+      width++;
+    } else {
+      if (isChainRun(s)) {
+        spaces++;
+        chains += s.chains;
+      }
+      width += topWidth(s);
+    }
   }
   return { stitches, spaces, chains, width };
 }
@@ -125,10 +136,16 @@ export function placesInSpan(ring: Ring, span: Span, kinds: ReadonlySet<PlaceKin
   const spaces = gaps || kinds.has('space');
   const pairs = kinds.has('pair');
   const places: number[] = [];
+  let last: Stitch | undefined;
+  let offers = false;
   for (let k = 0, i = span.start; k < span.length; k++, i = i + 1 === size ? 0 : i + 1) {
     if ((gaps && isGapBefore(ring, i)) || (pairs && isPairBefore(ring, i))) places.push(gapBefore(i));
     const s = ring.made[i]!;
-    if (isChainRun(s) ? spaces : stitches && !isOrnament(s)) places.push(i);
+    if (s !== last) {
+      offers = isChainRun(s) ? spaces : stitches && !isOrnament(s);
+      last = s;
+    }
+    if (offers) places.push(i);
   }
   return places;
 }

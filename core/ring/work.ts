@@ -108,10 +108,9 @@ function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstan
     const all = placesOnSide(below, side, kinds);
     const places = all.slice(placesTakenBeside(corner), all.length - placesTakenBeside(next));
     const change = changes?.[side] ?? 0;
-    const fit =
-      isPlain(own) && change !== 0
-        ? workWithChange(maker, places, plain, change)
-        : workAlong(maker, below, places, own, other, change);
+    const fit = isPlain(own)
+      ? workPlain(maker, places, plain, change)
+      : workAlong(maker, below, places, own, other, change);
     sides.push(fit);
   }
   return { ring: maker.ring(centres), sides };
@@ -131,17 +130,10 @@ export function isPlain({ head, body, tail }: Pattern): boolean {
   );
 }
 
-/** A plain side with some stitches more or fewer than places. */
-function workWithChange(maker: Maker, places: readonly number[], stitch: Stitch, change: number): SideFit {
-  const total = Math.max(1, places.length + change);
-  const counts = spread(total, new Array<number>(places.length).fill(1));
-  const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
-  for (let i = 0; i < places.length; i++) {
-    // A place that gets none is taken together with the next, or at the end with the one before.
-    if (counts[i] === 0 && i + 1 < places.length) maker.add(two, places[i++]!);
-    else if (counts[i] === 0) maker.made[maker.made.length - 1] = two;
-    else for (let k = 0; k < counts[i]!; k++) maker.add(stitch, places[i]!);
-  }
+/** A plain side: one stitch in each place, with some stitches more or fewer than places where they are asked for. */
+function workPlain(maker: Maker, places: readonly number[], stitch: Stitch, change: number): SideFit {
+  if (change === 0) for (const place of places) maker.add(stitch, place);
+  else workChanged(maker, places, stitch, change);
   return {
     places: places.length,
     repeats: places.length,
@@ -151,6 +143,18 @@ function workWithChange(maker: Maker, places: readonly number[], stitch: Stitch,
     change,
     stuck: places.length === 0,
   };
+}
+
+function workChanged(maker: Maker, places: readonly number[], stitch: Stitch, change: number): void {
+  const total = Math.max(1, places.length + change);
+  const counts = spread(total, new Array<number>(places.length).fill(1));
+  const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
+  for (let i = 0; i < places.length; i++) {
+    // A place that gets none is taken together with the next, or at the end with the one before.
+    if (counts[i] === 0 && i + 1 < places.length) maker.add(two, places[i++]!);
+    else if (counts[i] === 0) maker.made[maker.made.length - 1] = two;
+    else for (let k = 0; k < counts[i]!; k++) maker.add(stitch, places[i]!);
+  }
 }
 
 function workAlong(

@@ -110,7 +110,7 @@ function baseSection(plan: Plan, language: Language): Section {
 function cornerLines(plan: Plan, language: Language): readonly string[] {
   const byWords = new Map<string, string[]>();
   plan.body.outline.turns.forEach((_, side) => {
-    const group = printGroup(baseCornerGroup(plan.body, plan.hem.base, side), language);
+    const group = printGroup(baseCornerGroup(plan.hem.base, plan.body.outline.turns[side]!), language);
     const words = `${group} in ${plan.body.cornerPlaces[side]}`;
     byWords.set(words, [...(byWords.get(words) ?? []), cornerName(plan, side)]);
   });

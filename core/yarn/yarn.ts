@@ -48,9 +48,17 @@ export function yarnInStitchMm(s: Stitch, widthMm: number, diameterMm: number): 
 /** Yarn in a whole ring, metres, without joins and tails. */
 export function yarnInRingM(ring: Ring, widthMm: number, diameterMm: number): number {
   const known = new Map<Stitch, number>();
-  for (const s of ring.made) known.set(s, (known.get(s) ?? 0) + 1);
   let mm = 0;
-  for (const [s, count] of known) mm += count * yarnInStitchMm(s, widthMm, diameterMm);
+  let last: Stitch | undefined;
+  let each = 0;
+  for (const s of ring.made) {
+    if (s !== last) {
+      each = known.get(s) ?? yarnInStitchMm(s, widthMm, diameterMm);
+      known.set(s, each);
+      last = s;
+    }
+    mm += each;
+  }
   return mm / 1000;
 }
 
