@@ -7,7 +7,18 @@ import { placement, schoolCount, workBase, type SideChoice } from './base/baseRo
 import type { Hem } from './document/hem.ts';
 import { fitWindow, solveFit, type Fit, type FitTask } from './fit/fit.ts';
 import { searchSide, type FitSide } from './fit/side.ts';
-import { FLAT_LIMITS, naturalLengthMm, roundHeight, strain, verdict, type Verdict } from './flat/flat.ts';
+import {
+  FLAT_LIMITS,
+  entryWidths,
+  feetOnBody,
+  feetOnRing,
+  naturalLengthMm,
+  roundHeight,
+  strain,
+  verdict,
+  type Feet,
+  type Verdict,
+} from './flat/flat.ts';
 import { extent, isDisc } from './piece/outline.ts';
 import type { Body, Edge } from './piece/edge.ts';
 import { bodyOf } from './piece/piece.ts';
@@ -17,7 +28,9 @@ import { sideCount, tallyRing, tallySide, type Ring, type Tally } from './ring/r
 import { workRound, type SideFit } from './ring/work.ts';
 import { circumstancesOf, writtenRounds, type WrittenRound } from './stack/stack.ts';
 import { Stages } from './stages.ts';
-import { TAIL_M, quantity, yarnInRingM, type Quantity, type Yarn } from './yarn/yarn.ts';
+import { calibrate, type Calibration, type Weighing } from './yarn/calibrate.ts';
+import { TAIL_M, quantity, yarnInRingM, yarnInStitchMm, type Quantity, type Yarn } from './yarn/yarn.ts';
+import { stitchOf } from './ring/stitch.ts';
 
 export interface SchoolPlan {
   readonly id: SchoolId;
@@ -72,18 +85,32 @@ export interface RoundPlan {
   readonly total: number;
   /** Width of a stitch in this round, mm. */
   readonly stitchWidthMm: number;
+  /** Width of every entry of the ring in stitch widths; null when all are one wide. */
+  readonly widths: Float32Array | null;
   /** Height of this round, and of its top above the body, mm. */
   readonly ownHeightMm: number;
   readonly heightMm: number;
+  /** Yarn by the loop path, before anything that was weighed is taken into account; and with it. */
+  readonly pathM: number;
   readonly yarnM: number;
+  /** Working time at the maker's pace, minutes. */
+  readonly minutes: number;
   readonly even: boolean;
 }
+
+/** A round before what was weighed and the maker's pace are taken into account. */
+type PathRound = Omit<RoundPlan, 'yarnM' | 'minutes'>;
 
 export interface YarnPlan {
   readonly yarn: Yarn;
   readonly quantity: Quantity;
   /** Ends to weave in: two for each stretch worked in this yarn without a break. */
   readonly ends: number;
+  readonly calibration: Calibration;
+  /** Price of the balls, when a ball has one. */
+  readonly cost: number | null;
+  /** Balls to buy beyond what is in the basket; null when it has not been said what is there. */
+  readonly toBuy: number | null;
 }
 
 export interface Plan {
@@ -95,6 +122,10 @@ export interface Plan {
   readonly rounds: readonly RoundPlan[];
   readonly bodySize: { readonly widthMm: number; readonly heightMm: number };
   readonly finishedSize: { readonly widthMm: number; readonly heightMm: number };
+  /** After blocking, by the user's own factor. */
+  readonly blockedSize: { readonly widthMm: number; readonly heightMm: number };
+  /** Working time of the whole border at the maker's pace. */
+  readonly minutes: number;
   readonly yarns: readonly YarnPlan[];
   readonly problems: readonly Problem[];
 }
@@ -131,13 +162,27 @@ function planWith(stages: Stages, hem: Hem): Plan {
     () => workBase(body, base, placements),
   );
   const stack = stages.run('stack', [hem.rounds], () => writtenRounds(hem.rounds));
-  const rounds = planRounds(stages, hem, body, baseRing, stack.rounds, stitchWidthMm);
+  const paths = planRounds(stages, hem, body, baseRing, stack.rounds, stitchWidthMm);
   const sides = body.edges.map((edge, side) =>
-    stages.run(`side ${side}`, [edge, placements[side], base, rounds[0], stitchWidthMm], () =>
-      planSide(hem, body, side, placements[side]!, rounds[0]!, stitchWidthMm),
+    stages.run(`side ${side}`, [edge, placements[side], base, paths[0], stitchWidthMm], () =>
+      planSide(hem, body, side, placements[side]!, paths[0]!, stitchWidthMm),
     ),
   );
-  const top = Math.max(...rounds.map((r) => r.heightMm));
+  const top = Math.max(...paths.map((r) => r.heightMm));
+  const calibrations = stages.run(
+    'calibrations',
+    [hem.weighIns, hem.yarns, paths, stitchWidthMm],
+    () => new Map(hem.yarns.map((yarn) => [yarn.id, calibrationOf(hem, yarn, paths, stitchWidthMm)])),
+  );
+  const rounds = paths.map((r, k) => {
+    const { factor } = calibrations.get(r.yarnId)!;
+    return stages.run(`yarn ${k}`, [r, factor, hem.pace], (): RoundPlan => ({
+      ...r,
+      yarnM: r.pathM * factor,
+      minutes: r.total / hem.pace,
+    }));
+  });
+  const finishedSize = extent(body.outline, top);
   return {
     hem,
     body,
@@ -145,8 +190,13 @@ function planWith(stages: Stages, hem: Hem): Plan {
     sides,
     rounds,
     bodySize: extent(body.outline, 0),
-    finishedSize: extent(body.outline, top),
-    yarns: planYarns(hem, rounds),
+    finishedSize,
+    yarns: planYarns(hem, rounds, calibrations),
+    blockedSize: {
+      widthMm: finishedSize.widthMm * hem.blocking,
+      heightMm: finishedSize.heightMm * hem.blocking,
+    },
+    minutes: rounds.reduce((sum, r) => sum + r.minutes, 0),
     problems: stages.run('problems', [body, sides, rounds, stack], () => [
       ...outlineProblems(hem.piece, 'the piece'),
       ...problemsOf(body, sides, rounds),
@@ -169,7 +219,7 @@ function planRounds(
   baseRing: Ring,
   stack: readonly WrittenRound[],
   usualWidthMm: number,
-): readonly RoundPlan[] {
+): readonly PathRound[] {
   const diameter = (id: string): number => hem.yarns.find((y) => y.id === id)!.diameterMm;
   const { yarn: baseYarn } = hem.base;
   const rounds = [
@@ -223,18 +273,21 @@ function planRounds(
 
 interface RoundParts extends Pick<RoundPlan, 'written' | 'number' | 'name' | 'yarnId' | 'onto' | 'ring'> {
   readonly fits: readonly SideFit[] | null;
-  readonly below: RoundPlan | null;
+  readonly below: PathRound | null;
 }
 
-function planRound(body: Body, widthMm: number, diameterMm: number, parts: RoundParts): RoundPlan {
+function planRound(body: Body, widthMm: number, diameterMm: number, parts: RoundParts): PathRound {
   const { fits, below, ...round } = parts;
   const surface = round.written?.recipe.surface ?? false;
   const free = surface || (round.written !== null && round.written.edge !== 'straight');
   const ownHeightMm = surface ? 0 : roundHeight(round.ring) * widthMm;
   const heightMm = (below?.heightMm ?? 0) + ownHeightMm;
-  const judged = free && below ? below : { ring: round.ring, heightMm, stitchWidthMm: widthMm };
+  const feet = (): Feet =>
+    below ? feetOnRing(below.ring, below.widths, below.stitchWidthMm / widthMm) : feetOnBody(body, widthMm);
+  const widths = entryWidths(round.ring, feet);
+  const judged = free && below ? below : { ring: round.ring, heightMm, stitchWidthMm: widthMm, widths };
   const sides = Array.from({ length: sideCount(round.ring) }, (_, side): RoundSide => {
-    const natural = naturalLengthMm(judged.ring, side, judged.stitchWidthMm);
+    const natural = naturalLengthMm(judged.ring, side, judged.stitchWidthMm, judged.widths);
     const s = strain(natural, body.outline, side, judged.heightMm);
     return {
       tally: tallySide(round.ring, side),
@@ -249,9 +302,10 @@ function planRound(body: Body, widthMm: number, diameterMm: number, parts: Round
     sides,
     total: tallyRing(round.ring).stitches,
     stitchWidthMm: widthMm,
+    widths,
     ownHeightMm,
     heightMm,
-    yarnM: yarnInRingM(round.ring, widthMm, diameterMm),
+    pathM: yarnInRingM(round.ring, widthMm, diameterMm),
     even: sides.every(({ fit }) => fit === null || isEven(fit)),
   };
 }
@@ -264,7 +318,7 @@ function planSide(
   body: Body,
   side: number,
   counts: readonly number[],
-  baseRound: RoundPlan,
+  baseRound: PathRound,
   widthMm: number,
 ): SidePlan {
   const { base } = hem;
@@ -272,7 +326,7 @@ function planSide(
   const edge = body.edges[side]!;
   const count = counts.reduce((sum, c) => sum + c, 0);
   // Everything but the stitches along the edge: what corners and chains give to this side.
-  const others = naturalLengthMm(baseRound.ring, side, widthMm) / widthMm - count;
+  const others = naturalLengthMm(baseRound.ring, side, widthMm, baseRound.widths) / widthMm - count;
   const unstrained = (count + others) / (1 + baseRound.sides[side]!.strain);
   const at = (s: number): number => unstrained * (1 + s) - others;
   return {
@@ -297,8 +351,27 @@ function planSide(
   };
 }
 
+/** What the weighings of a yarn teach about it; those of rounds that are no longer there are left out. */
+function calibrationOf(hem: Hem, yarn: Yarn, rounds: readonly PathRound[], widthMm: number): Calibration {
+  const weighings = hem.weighIns.flatMap(({ of, grams, ...w }): readonly Weighing[] => {
+    if (w.yarn !== yarn.id) return [];
+    const pathM =
+      of.kind === 'swatch'
+        ? (of.stitches * yarnInStitchMm(stitchOf({ kind: of.stitch }), widthMm, yarn.diameterMm)) / 1000
+        : rounds[of.round]?.yarnId === yarn.id
+          ? rounds[of.round]!.pathM
+          : 0;
+    return pathM > 0 ? [{ estimatedG: (pathM * 100) / yarn.metresPer100G, weighedG: grams }] : [];
+  });
+  return calibrate(weighings);
+}
+
 /** Yarn of each colour: its rounds, and two tails for every stretch worked without a break. */
-function planYarns(hem: Hem, rounds: readonly RoundPlan[]): readonly YarnPlan[] {
+function planYarns(
+  hem: Hem,
+  rounds: readonly RoundPlan[],
+  calibrations: ReadonlyMap<string, Calibration>,
+): readonly YarnPlan[] {
   return hem.yarns.map((yarn) => {
     let metres = 0;
     let stretches = 0;
@@ -308,7 +381,17 @@ function planYarns(hem: Hem, rounds: readonly RoundPlan[]): readonly YarnPlan[] 
       if (rounds[k - 1]?.yarnId !== yarn.id) stretches++;
     });
     const ends = 2 * stretches;
-    return { yarn, quantity: quantity(metres + ends * TAIL_M, yarn), ends };
+    const calibration = calibrations.get(yarn.id)!;
+    const needed = quantity(metres + ends * TAIL_M, yarn, calibration.spread);
+    const missingG = needed.grams * (1 + needed.spread) - (yarn.haveG ?? 0);
+    return {
+      yarn,
+      quantity: needed,
+      ends,
+      calibration,
+      cost: yarn.price === null ? null : yarn.price * needed.balls,
+      toBuy: yarn.haveG === null ? null : Math.max(0, Math.ceil(missingG / yarn.ballG)),
+    };
   });
 }
 

@@ -1,4 +1,9 @@
+import { readFileSync, readdirSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import { baseWords } from '../app/hem/stops.ts';
+import { readHem } from '../core/document/check.ts';
+import { plan } from '../core/plan.ts';
+import { countsLine } from '../core/words/pattern.ts';
 
 /** The four side counts of the last round, as the written pattern prints them. */
 async function writtenCounts(page: Page, heading: RegExp): Promise<readonly number[]> {
@@ -125,27 +130,26 @@ test('a hem taken off the shelf is put back', async ({ page }) => {
   await expect(card).toHaveCount(1);
 });
 
-const PIECES = [
-  ['Orchard squares', 'A 142 · B 166'],
-  ['Lantern lap blanket', 'A 35 · B 35'],
-  ['Meadow square', 'A 117 · B 117'],
-  ['Beeskep hexagon', 'A 58 · B 58 · C 58'],
-  ['Terrace motifs', 'A 41'],
-  ['Fleece pram wrap', 'A 119 · B 143'],
-  ['Millstone mat', 'A 252'],
-] as const;
+const demos = readdirSync('demo').flatMap((file) => {
+  const outcome = readHem(readFileSync(`demo/${file}`, 'utf8'));
+  return outcome.ok ? [outcome.value] : [];
+});
 
-for (const [name, counts] of PIECES) {
-  test(`${name}: every stop opens, and its counts are those of the core`, async ({ page }) => {
+for (const hem of demos) {
+  test(`${hem.name}: every stop opens, and its counts are those of the core`, async ({ page }) => {
+    const made = plan(hem);
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     await page.goto('/');
-    await page.getByRole('link', { name }).first().click();
-    await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(counts);
+    await page.getByRole('link', { name: hem.name }).first().click();
+    await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(baseWords(made));
     for (const stop of ['Piece', 'Rounds', 'Yarn', 'Pattern']) {
       await page.getByRole('link', { name: new RegExp(`^${stop}`) }).click();
       await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
     }
+    await expect(page.locator('.pattern-sheet')).toBeVisible();
+    const lines = await page.getByText(/^Counts:/).allInnerTexts();
+    expect(lines).toEqual(made.rounds.map((round) => countsLine(round, made)));
     expect(errors).toEqual([]);
   });
 }
@@ -181,4 +185,48 @@ test('a round of one’s own is read as it is typed, and what cannot be read is 
   await expect(page.locator('.own-written')).toContainText('a multiple of 4 and 1 more');
   await page.getByRole('link', { name: /^Pattern/ }).click();
   await expect(page.getByText('*sk 1, 3 dc in next st, sk 1, sc in next st*').first()).toBeVisible();
+});
+
+test('a weigh-in narrows the range, a short basket is named, and a border put aside is compared', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: /^Yarn/ }).click();
+  await expect(page.getByText(/now ±15 %/)).toBeVisible();
+  await page.locator('.weigh-ins').getByText('round', { exact: true }).click();
+  await page.getByLabel('Grams weighed').fill('19');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText(/now ±[1-9] %/)).toBeVisible();
+  await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').fill('8');
+  await expect(page.getByText('Tarn worsted, Rosehip runs out with what is in the basket.')).toBeVisible();
+
+  await page.getByRole('link', { name: /^Rounds/ }).click();
+  await page.getByRole('button', { name: /^Compare borders/ }).click();
+  const compared = page.getByRole('region', { name: 'Borders compared' }).getByRole('listitem');
+  await expect(compared).toHaveCount(2);
+  await compared.nth(1).getByRole('button', { name: 'Take it up' }).click();
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all come out even');
+});
+
+test('yarn is taken from the simulated shop, and a weight from the simulated scale', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: /^Yarn/ }).click();
+  await page.getByRole('button', { name: 'Look in the yarn shop' }).click();
+  await expect(page.getByText('A simulated shop')).toBeVisible();
+  await page.getByLabel('Search the shop').fill('boulder');
+  await page
+    .getByRole('button', { name: /^Take Boulder/ })
+    .first()
+    .click();
+  await expect(page.getByLabel('Name of the yarn').last()).toHaveValue(/^Boulder, /);
+
+  await page.getByRole('button', { name: 'Kitchen scale' }).click();
+  const scale = page.getByRole('group', { name: 'Kitchen scale' });
+  await expect(scale.getByText('A simulated scale')).toBeVisible();
+  await scale.getByLabel('On the pan').fill('37');
+  await scale.getByRole('button', { name: 'Put it on' }).click();
+  await expect(scale.getByText('steady')).toBeVisible({ timeout: 20_000 });
+  await scale.getByRole('button', { name: 'Take this reading' }).click();
+  const grams = Number(await page.getByLabel('Grams weighed').inputValue());
+  expect(Math.abs(grams - 37)).toBeLessThan(1);
 });

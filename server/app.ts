@@ -5,13 +5,20 @@ import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type Request, type Response } from 'express';
 import helmet from 'helmet';
+import { SimulatedScale, scaleRoutes } from './scale.ts';
+import { shopRoutes } from './shop.ts';
 
 /** @param dist folder of the built application */
 export function createApp(dist: string): Express {
   const page = readFileSync(join(dist, 'index.html'), 'utf8');
   const app = express();
   app.disable('x-powered-by');
-  app.use(compression());
+  // Events must reach the page one by one, so they are not gathered up for compression.
+  app.use(
+    compression({
+      filter: (req, res) => !req.originalUrl.startsWith('/api/scale') && compression.filter(req, res),
+    }),
+  );
   app.use((_, res, next) => {
     res.locals.nonce = randomBytes(16).toString('base64');
     next();
@@ -39,6 +46,9 @@ export function createApp(dist: string): Express {
       },
     }),
   );
+  app.use('/api/shop', shopRoutes());
+  app.use('/api/scale', scaleRoutes(new SimulatedScale(Math.random)));
+  app.use('/api', (_, res) => void res.status(404).json({ problem: 'there is nothing at this address' }));
   const sendPage = (_: Request, res: Response): void => {
     res.type('html').send(page.replace('__NONCE__', res.locals.nonce as string));
   };

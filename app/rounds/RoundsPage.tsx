@@ -1,5 +1,5 @@
 import { Button, Drawer, Segmented } from 'antd';
-import { Plus } from '@phosphor-icons/react';
+import { Columns, Plus } from '@phosphor-icons/react';
 import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
@@ -9,6 +9,8 @@ import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Library } from './Library.tsx';
+import { Compare } from './Compare.tsx';
+import { Forecast } from './Forecast.tsx';
 import { FitList } from './FitList.tsx';
 import { Stack } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
@@ -24,6 +26,7 @@ export function RoundsPage() {
   const [looked, setLooked] = useState<number | null>(null);
   const [corner, setCorner] = useState(0);
   const [browsing, setBrowsing] = useState(false);
+  const [comparing, setComparing] = useState(false);
   const [preview, setPreview] = useState<Hem | null>(null);
   const at = Math.min(corner, plan.sides.length - 1);
   const round = looked !== null && looked < plan.rounds.length ? looked : null;
@@ -41,6 +44,9 @@ export function RoundsPage() {
         <h1>Rounds</h1>
         <Button block icon={<Plus />} onClick={() => setBrowsing(!browsing)} aria-expanded={browsing}>
           Add a round
+        </Button>
+        <Button block type="text" icon={<Columns />} onClick={() => setComparing(true)}>
+          Compare borders ({plan.hem.kept.length + 1})
         </Button>
         <Stack plan={plan} looked={round} onLook={setLooked} />
       </section>
@@ -65,6 +71,16 @@ export function RoundsPage() {
           }
         />
       </Drawer>
+      <Drawer
+        open={comparing}
+        onClose={() => setComparing(false)}
+        placement="left"
+        size={880}
+        title="Borders of this piece"
+        destroyOnHidden
+      >
+        <Compare plan={plan} />
+      </Drawer>
       <section className="rounds-close-up">
         <div className="corner-choice">
           <Segmented
@@ -88,6 +104,7 @@ export function RoundsPage() {
       <aside className="rounds-judged">
         <FitList plan={slow} onPreview={setPreview} />
         <StrainStrip plan={shown} />
+        <Forecast plan={plan} />
       </aside>
     </div>
   );

@@ -38,6 +38,8 @@ export function newHem(id: string, now: Date): Hem {
         metresPer100G: weight.metresPer100G,
         ballG: 50,
         diameterMm: weight.diameterMm,
+        haveG: null,
+        price: null,
       },
       {
         id: 'contrast',
@@ -47,6 +49,8 @@ export function newHem(id: string, now: Date): Hem {
         metresPer100G: weight.metresPer100G,
         ballG: 50,
         diameterMm: weight.diameterMm,
+        haveG: null,
+        price: null,
       },
     ],
     base: {
@@ -72,5 +76,9 @@ export function newHem(id: string, now: Date): Hem {
         changes: {},
       },
     ],
+    weighIns: [],
+    pace: 18,
+    blocking: 1,
+    kept: [],
   };
 }

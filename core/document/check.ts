@@ -74,6 +74,7 @@ function references(hem: Hem): readonly Problem[] {
       problems.push(problem('family-unknown', `rounds.${i}.family`, { family: round.family, known }));
     }
   });
+  hem.weighIns.forEach((w, i) => needYarn(w.yarn, `weighIns.${i}.yarn`));
   const unsound = outlineProblems(hem.piece, 'piece');
   if (unsound.length > 0) return [...problems, ...unsound];
   const needed = bodyOf(hem.piece).edges.length;

@@ -46,6 +46,25 @@ export interface Preferences {
   readonly length: 'cm' | 'in';
 }
 
+/** Something that was weighed: a swatch, or a yarn before and after a round. */
+export interface WeighIn {
+  readonly id: string;
+  readonly yarn: string;
+  readonly of:
+    | { readonly kind: 'swatch'; readonly stitch: StitchKind; readonly stitches: number }
+    /** Number of the worked round, the base round 0. */
+    | { readonly kind: 'round'; readonly round: number };
+  readonly grams: number;
+}
+
+/** A border of this piece that was put aside, to be compared with the one in hand. */
+export interface KeptBorder {
+  readonly id: string;
+  readonly name: string;
+  readonly base: BaseRound;
+  readonly rounds: readonly RoundEntry[];
+}
+
 export interface Hem {
   readonly format: typeof FORMAT;
   readonly version: typeof VERSION;
@@ -62,4 +81,11 @@ export interface Hem {
   readonly yarns: readonly Yarn[];
   readonly base: BaseRound;
   readonly rounds: readonly RoundEntry[];
+  readonly weighIns: readonly WeighIn[];
+  /** Stitches in a minute. */
+  readonly pace: number;
+  /** Size after blocking over size before. */
+  readonly blocking: number;
+  /** Borders put aside to be compared. */
+  readonly kept: readonly KeptBorder[];
 }

@@ -51,7 +51,7 @@ export interface Fit {
 
 const MOST_SOLUTIONS = 6;
 /** Ways of a group kept for each state beside the cheapest, so that solutions can differ in kind. */
-const KEPT_PER_STATE = 6;
+const KEPT_PER_STATE = 3;
 
 /** How far round the flat count to look: a tenth of it, at least 8 and at most 40 stitches. */
 export const fitWindow = (flat: number): number => Math.min(40, Math.max(8, Math.round(flat / 10)));
@@ -82,7 +82,7 @@ export function solveFit(task: FitTask): Fit {
     const options = group.length === 2 ? pairs(group, searches, task) : singles(group[0]!, searches, task);
     joints = thin(
       joints.flatMap((a) => options.map((b) => joined(a, b, moduli))),
-      KEPT_PER_STATE * groups.length,
+      KEPT_PER_STATE,
     );
   }
   const wanted = ringRounds(task.stack).map((r, i) => {
@@ -150,9 +150,10 @@ function pairs(group: readonly number[], searches: Searches, task: FitTask): rea
           const unequal = apart === 0 ? 0 : VISIBILITY.unequal + VISIBILITY.unequalStitch * apart;
           const cost = first.cost + second.cost + unequal;
           if (cost >= worst) continue;
-          best.push({ first, second, cost });
-          best.sort((x, y) => x.cost - y.cost);
-          if (best.length > KEPT_PER_STATE) best.pop();
+          if (best.length === KEPT_PER_STATE) best.pop();
+          let at = best.length;
+          while (at > 0 && best[at - 1]!.cost > cost) at--;
+          best.splice(at, 0, { first, second, cost });
         }
       }
       return best.map(({ first, second, cost }) => ({
@@ -204,9 +205,17 @@ function solution(joint: Joint, task: FitTask): FitSolution {
   };
 }
 
-/** The best solution, the best of every other kind, then what is left in order of cost. */
+/**
+ * The best solution, the best of every other kind, then what is left in order of cost. Of the same base counts
+ * only the cheapest is of use.
+ */
 function differing(solutions: readonly FitSolution[]): readonly FitSolution[] {
-  const sorted = [...solutions].sort((a, b) => a.cost - b.cost);
+  const cheapest = new Map<string, FitSolution>();
+  for (const s of [...solutions].sort((a, b) => a.cost - b.cost)) {
+    const key = `${s.counts.join(' ')} ${s.lopsided ? 'lopsided' : ''}`;
+    if (!cheapest.has(key)) cheapest.set(key, s);
+  }
+  const sorted = [...cheapest.values()];
   const kinds = new Set<string>();
   const first: FitSolution[] = [];
   const rest: FitSolution[] = [];

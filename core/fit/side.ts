@@ -17,7 +17,7 @@ import {
   needsOfPattern,
   patternOf,
   placeKindsUsed,
-  type Recipe,
+  type Needs,
 } from '../ring/recipe.ts';
 import { placesOnSide, sideSpan, tallySide, type Ring } from '../ring/ring.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
@@ -71,8 +71,15 @@ export interface SideSearch {
   readonly stopsAt: number | null;
 }
 
-/** A way through the rounds from some round on; that of a whole stack has yet to be given its base count. */
-type Rest = Omit<SideWay, 'count'>;
+/** A way through the rounds from some round on, as a list that shares its tails with other ways. */
+interface Rest {
+  readonly change: number;
+  readonly then: Rest | null;
+  readonly cost: number;
+  readonly quiet: boolean;
+  readonly lopsided: boolean;
+  readonly places: readonly number[];
+}
 
 /** What a round finds on the side. */
 interface State {
@@ -90,11 +97,13 @@ interface Step {
   readonly next: State | null;
 }
 
-const NOTHING_LEFT: readonly Rest[] = [{ changes: [], cost: 0, lopsided: false, places: [] }];
+const END: Rest = { change: 0, then: null, cost: 0, quiet: false, lopsided: false, places: [] };
+const NOTHING_LEFT: readonly Rest[] = [END];
 
 /** Changes tried in one round: one stitch in a plain round, a skip at either end in a pattern. */
 const PLAIN_CHANGES = [0, 1, -1];
 const SKIP_CHANGES = [0, 1, -1, 2, -2];
+const NO_CHANGE = [0];
 
 /** Searches one side. `fixedChanges` are the changes in force, kept in rounds that are worked already. */
 export function searchSide(side: FitSide, stack: FitStack, fixedChanges: readonly number[]): SideSearch {
@@ -121,9 +130,11 @@ export function searchSide(side: FitSide, stack: FitStack, fixedChanges: readonl
     const percent = (100 * (count - side.flat)) / side.flat;
     const cost = stack.worked > 0 ? 0 : percent * percent;
     return restFrom(0, baseState(side, stack, levels[0]!, count)).map((rest) => ({
-      ...rest,
       count,
+      changes: changesOf(rest),
       cost: rest.cost + cost,
+      lopsided: rest.lopsided,
+      places: rest.places,
     }));
   });
   return ways.length > 0
@@ -133,17 +144,26 @@ export function searchSide(side: FitSide, stack: FitStack, fixedChanges: readonl
 
 function after(step: Step, rest: Rest): Rest {
   return {
-    changes: [step.change, ...rest.changes],
+    change: step.change,
+    then: rest,
     cost: step.cost + rest.cost,
+    quiet: rest.quiet || step.change !== 0,
     lopsided: step.lopsided || rest.lopsided,
     places: step.places.length === 0 ? rest.places : [...step.places, ...rest.places],
   };
 }
 
+function changesOf(rest: Rest): readonly number[] {
+  const changes: number[] = [];
+  for (let at = rest; at.then !== null; at = at.then) changes.push(at.change);
+  return changes;
+}
+
 function cheapestOfEach(rests: readonly Rest[], stack: FitStack): readonly Rest[] {
-  const best = new Map<string, Rest>();
+  const best = new Map<string | number, Rest>();
   for (const rest of rests) {
-    const key = `${kindOf(rest)} ${remainders(rest.places, stack).join(' ')}`;
+    const kind = (rest.quiet ? 1 : 0) + (rest.lopsided ? 2 : 0);
+    const key = rest.places.length === 0 ? kind : `${kind} ${remainders(rest.places, stack).join(' ')}`;
     const before = best.get(key);
     if (!before || rest.cost < before.cost) best.set(key, rest);
   }
@@ -151,7 +171,7 @@ function cheapestOfEach(rests: readonly Rest[], stack: FitStack): readonly Rest[
 }
 
 /** Whether a way makes quiet changes, and whether it goes off centre: solutions are to differ in these. */
-export const kindOf = (way: Rest): string =>
+export const kindOf = (way: SideWay): string =>
   `${way.changes.some((c) => c !== 0) ? 'quiet' : ''}${way.lopsided ? ' lopsided' : ''}`;
 
 /** Rounds that run past the corners, in order. */
@@ -180,9 +200,16 @@ interface Level {
   readonly gain: number | null;
   /** Stitches of the side that decreases at inner corners take from the round's pattern. */
   readonly taken: number;
+  /** What the round's pattern is like: whether it skips, whether it goes into stitches alone, what it needs. */
+  readonly skips: boolean;
+  readonly intoStitches: boolean;
+  readonly needs: Needs | null;
+  readonly otherNeeds: Needs | null;
 }
 
-const FEW = 60;
+const NO_PATTERN = { skips: false, intoStitches: false, needs: null, otherNeeds: null };
+
+const FEW = 24;
 
 /** The outline of a trial ring: its two corners, no lengths. */
 const outlineOf = (side: FitSide): Outline => ({
@@ -195,7 +222,7 @@ function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
   let ring = trialBase(stack.base, side.choice, side.turns, FEW, side.loopChains);
   let plain = side.choice.school !== 'loops' || side.loopChains === undefined;
   return [...stack.rounds, null].map((round, k) => {
-    if (round === null) return { ring, plain, gain: null, taken: 0 };
+    if (round === null) return { ring, plain, gain: null, taken: 0, ...NO_PATTERN };
     const { recipe } = round;
     const alone = { ...round, entry: { ...round.entry, changes: {} } };
     const worked = workRound(ring, recipe, circumstancesOf(alone, outline, stack.heightsBelow[k]!));
@@ -207,6 +234,7 @@ function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
       plain,
       gain: roundIsPlain && plain ? tallySide(worked.ring, 0).stitches - stitches : null,
       taken: stitches - worked.sides[0]!.places,
+      ...likenessOf(round),
     };
     if (!stays) {
       ring = worked.ring;
@@ -214,6 +242,16 @@ function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
     }
     return level;
   });
+}
+
+function likenessOf({ recipe, sitsOn }: WrittenRound): Pick<Level, keyof typeof NO_PATTERN> {
+  const { head, body, tail } = patternOf(recipe.side);
+  return {
+    skips: [...head, ...body, ...tail].some((s) => s.do === 'skip'),
+    intoStitches: sitsOn === 'stitch' && placeKindsUsed(recipe.side).size === 1,
+    needs: needsOf(recipe),
+    otherNeeds: recipe.lopsided ? needsOfPattern(patternOf(recipe.lopsided), recipe.scope) : null,
+  };
 }
 
 function baseCounts(side: FitSide, stack: FitStack): readonly number[] {
@@ -270,13 +308,13 @@ function patternedSteps(
 ): readonly Step[] {
   const round = stack.rounds[k]!;
   const { recipe } = round;
-  const pattern = patternOf(recipe.side);
-  const skips = [...pattern.head, ...pattern.body, ...pattern.tail].some((s) => s.do === 'skip');
-  const intoStitches = placeKindsUsed(recipe.side).size === 1 && round.sitsOn === 'stitch';
-  const changes = fixed !== null ? [fixed] : skips ? SKIP_CHANGES : [0];
+  const { intoStitches, needs, otherNeeds } = level;
+  const changes = fixed !== null ? [fixed] : level.skips ? SKIP_CHANGES : NO_CHANGE;
   return changes.flatMap((change): readonly Step[] => {
     const cost = VISIBILITY.skip(change, k, stack);
-    const found = intoStitches ? wayOut(recipe, state.stitches - level.taken - change) : 'to be worked';
+    const found = intoStitches
+      ? wayOut(state.stitches - level.taken - change, needs!, otherNeeds)
+      : 'to be worked';
     if (found === 'none') return [];
     const last = k === stack.rounds.length - 1;
     if (found !== 'to be worked' && last) {
@@ -304,9 +342,8 @@ function patternedSteps(
 }
 
 /** How a pattern that goes into stitches comes out on a count. */
-function wayOut(recipe: Recipe, places: number): 'none' | 'even' | 'lopsided' {
-  if (comesOutEven(places, needsOf(recipe))) return 'even';
-  const other = recipe.lopsided && needsOfPattern(patternOf(recipe.lopsided), recipe.scope);
+function wayOut(places: number, needs: Needs, other: Needs | null): 'none' | 'even' | 'lopsided' {
+  if (comesOutEven(places, needs)) return 'even';
   return other && comesOutEven(places, other) ? 'lopsided' : 'none';
 }
 

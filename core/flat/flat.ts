@@ -2,9 +2,10 @@
  * Will it lie flat? A round at height H outside the body must be as long as the outline grown by H. Strain is
  * what it is, by its own stitches, over what it must be, less one: positive ripples, negative draws in.
  */
+import type { Body } from '../piece/edge.ts';
 import { lengthAt, type Outline } from '../piece/outline.ts';
-import { sideCount, tally, tallyCentre, tallySide, type Ring } from '../ring/ring.ts';
-import { stitchHeight } from '../ring/stitch.ts';
+import { NOTHING, entryOf, isGap, sideCount, sideSpan, tally, type Ring, type Span } from '../ring/ring.ts';
+import { isChainRun, stitchHeight, topWidth } from '../ring/stitch.ts';
 
 /** Rules of thumb, as fractions: up to `flat` it lies flat, up to `blocks` blocking will settle it. */
 export interface FlatLimits {
@@ -27,13 +28,114 @@ export function verdict(strain: number, limits: FlatLimits = FLAT_LIMITS): Verdi
 /**
  * Length of a side of a ring by its own stitches, mm: the side strictly between the corners' centres, and
  * half of the centre at either end.
+ *
+ * @param widths of the ring's entries in stitch widths, as {@link entryWidths} gives them
  */
-export function naturalLengthMm(ring: Ring, side: number, stitchWidthMm: number): number {
-  if (ring.centres.length === 0)
-    return tally(ring, { start: 0, length: ring.made.length }).width * stitchWidthMm;
+export function naturalLengthMm(
+  ring: Ring,
+  side: number,
+  stitchWidthMm: number,
+  widths: Float32Array | null,
+): number {
+  const over = (span: Span): number => {
+    if (widths === null) return tally(ring, span).width;
+    let sum = 0;
+    for (let k = 0; k < span.length; k++) sum += widths[(span.start + k) % widths.length]!;
+    return sum;
+  };
+  if (ring.centres.length === 0) return over({ start: 0, length: ring.made.length }) * stitchWidthMm;
   const after = (side + 1) % sideCount(ring);
-  const centres = (tallyCentre(ring, side).width + tallyCentre(ring, after).width) / 2;
-  return (tallySide(ring, side).width + centres) * stitchWidthMm;
+  const centres = (over(ring.centres[side]!) + over(ring.centres[after]!)) / 2;
+  return (over(sideSpan(ring, side)) + centres) * stitchWidthMm;
+}
+
+/**
+ * Width of every entry of a ring, in stitch widths. Stitches take their own. Chains give way: from one place
+ * that is worked into to the next they fill what the stitches leave of the distance, down to nothing, and up to
+ * their own length; only where they are too short do they pull. The chains of a corner's centre lie on the
+ * diagonal and keep their length.
+ *
+ * @param feetOf tells where the places that it is worked into lie
+ * @returns null when every entry is one stitch wide, as on a ring without chains
+ */
+export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null {
+  if (!ring.made.some(isChainRun)) return null;
+  const size = ring.made.length;
+  const widths = Float32Array.from(ring.made, topWidth);
+  const feet = feetOf();
+  const centre = new Set(ring.centres.flatMap((c) => [c.start % size, (c.start + c.length - 1) % size]));
+  const starts: number[] = [];
+  let before = ring.into[workedBefore(ring, 0)]!;
+  for (let i = 0; i < size; i++) {
+    const place = ring.into[i]!;
+    if (place === NOTHING) continue;
+    if (place !== before) starts.push(i);
+    before = place;
+  }
+  starts.forEach((start, n) => {
+    const next = starts[(n + 1) % starts.length]!;
+    const distance = feet.at(ring.into[next]!) - feet.at(ring.into[start]!);
+    let room = distance < 0 ? distance + feet.whole : distance;
+    let chains = 0;
+    const stretch = (visit: (i: number) => void): void => {
+      for (let i = start; i !== next; i = (i + 1) % size) visit(i);
+    };
+    stretch((i) => {
+      if (!isChainRun(ring.made[i]!)) room -= widths[i]!;
+      else if (!centre.has(i)) chains += ring.made[i]!.chains;
+    });
+    const share = chains === 0 ? 0 : Math.min(chains, Math.max(0, room)) / chains;
+    stretch((i) => {
+      if (isChainRun(ring.made[i]!) && !centre.has(i)) widths[i] = ring.made[i]!.chains * share;
+    });
+  });
+  return widths;
+}
+
+/** Where places lie along the edge or ring that a round is worked into, in its stitch widths. */
+export interface Feet {
+  readonly at: (place: number) => number;
+  /** Length all round. */
+  readonly whole: number;
+}
+
+/** Feet on a ring with known widths; stitches of another width are brought to the round's own by `scale`. */
+export function feetOnRing(below: Ring, widths: Float32Array | null, scale: number): Feet {
+  const at = new Float64Array(below.made.length + 1);
+  for (let i = 0; i < below.made.length; i++) {
+    at[i + 1] = at[i]! + scale * (widths?.[i] ?? topWidth(below.made[i]!));
+  }
+  return {
+    at: (place) => {
+      const i = entryOf(place);
+      return isGap(place) ? at[i]! : (at[i]! + at[i + 1]!) / 2;
+    },
+    whole: at[below.made.length]!,
+  };
+}
+
+/** Feet on the spots of a piece's edges, as the base round numbers them. */
+export function feetOnBody({ edges }: Body, stitchWidthMm: number): Feet {
+  const at: number[] = [];
+  let sum = 0;
+  for (const edge of edges) {
+    at.push(sum);
+    for (const { lengthMm } of edge.spots) {
+      at.push(sum + lengthMm / 2 / stitchWidthMm);
+      sum += lengthMm / stitchWidthMm;
+    }
+  }
+  return { at: (spot) => at[spot]!, whole: sum };
+}
+
+/** The nearest entry before `i` that sits in something. */
+function workedBefore(ring: Ring, i: number): number {
+  const size = ring.made.length;
+  for (let k = 1; k < size; k++) {
+    const before = (i - k + size) % size;
+    if (ring.into[before] !== NOTHING) return before;
+  }
+  return i;
 }
 
 /**

@@ -99,17 +99,14 @@ export const tallyRing = (ring: Ring): Tally => tally(ring, { start: 0, length: 
 /** Counts the centre of a corner. */
 export const tallyCentre = (ring: Ring, corner: number): Tally => tally(ring, ring.centres[corner]!);
 
-/**
- * Whether the hook can go between entry `i` and the one before it as into a gap: both are stitches, they sit
- * in different places, and at least one of the two belongs to a group worked into one place.
- */
+/** Whether a gap lies between entry `i` and the one before it: both belong to groups, and to two different ones. */
 function isGapBefore(ring: Ring, i: number): boolean {
   const size = ring.made.length;
   const before = (i - 1 + size) % size;
   const here = ring.into[i]!;
   const there = ring.into[before]!;
   if (here === NOTHING || there === NOTHING || here === there) return false;
-  return ring.into[(i + 1) % size] === here || ring.into[(before - 1 + size) % size] === there;
+  return ring.into[(i + 1) % size] === here && ring.into[(before - 1 + size) % size] === there;
 }
 
 /** In {@link Ring.into}: sits in nothing. */

@@ -66,6 +66,8 @@ export function rowsHem(
         metresPer100G: 190,
         ballG: 50,
         diameterMm: 3,
+        haveG: null,
+        price: null,
       },
       {
         id: 'y2',
@@ -75,6 +77,8 @@ export function rowsHem(
         metresPer100G: 190,
         ballG: 50,
         diameterMm: 3,
+        haveG: null,
+        price: null,
       },
     ],
     base: {
@@ -87,5 +91,9 @@ export function rowsHem(
       ...given.base,
     },
     rounds: given.rounds ?? [],
+    weighIns: [],
+    pace: 18,
+    blocking: 1,
+    kept: [],
   };
 }

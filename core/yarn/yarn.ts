@@ -14,6 +14,10 @@ export interface Yarn {
   readonly metresPer100G: number;
   readonly ballG: number;
   readonly diameterMm: number;
+  /** What is in the basket, g; null when it has not been said. */
+  readonly haveG: number | null;
+  /** Price of a ball in the user's own currency; null when it has not been said. */
+  readonly price: number | null;
 }
 
 /** Estimates hold to within this fraction either way until something has been weighed. */

@@ -1,0 +1,101 @@
+import { InputNumber, Select } from 'antd';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { compareCorners, firstToShow, roundsForWidth } from '../../core/forecast/alternatives.ts';
+import { verdict } from '../../core/flat/flat.ts';
+import type { Plan } from '../../core/plan.ts';
+import { CORNERS } from '../../core/terms/corners.ts';
+import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
+import { percentWords, plural, sizeWords } from '../../core/words/measures.ts';
+import { useHemStore } from '../hem/context.ts';
+import { LengthInput } from '../piece/LengthInput.tsx';
+
+const STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
+
+/** How big it ends up, how long it stays flat, and which corner suits the piece. */
+export function Forecast({ plan: now }: { readonly plan: Plan }) {
+  const store = useHemStore();
+  const plan = useDeferredValue(now);
+  const { length, language } = plan.hem.preferences;
+  const [wanted, setWanted] = useState<number | null>(null);
+  const [stitch, setStitch] = useState<StitchKind>('hdc');
+  const [count, setCount] = useState(10);
+  const shows = useMemo(() => firstToShow(plan), [plan]);
+  const corners = useMemo(() => compareCorners(plan, stitch, count), [plan, stitch, count]);
+  const widthCm = wanted ?? Math.ceil(plan.blockedSize.widthMm / 10 + 10);
+  const needed = useMemo(() => roundsForWidth(plan, widthCm * 10), [plan, widthCm]);
+  const last = plan.rounds[plan.rounds.length - 1]!;
+  return (
+    <section className="forecast" aria-label="Size and forecast">
+      <h2>Size</h2>
+      <p>
+        <strong>{sizeWords(plan.finishedSize, length)}</strong> with its border
+        {plan.hem.blocking !== 1 && <>, {sizeWords(plan.blockedSize, length)} blocked</>}. Blocking makes it{' '}
+        <InputNumber
+          size="small"
+          aria-label="Size after blocking over size before"
+          min={0.8}
+          max={1.3}
+          step={0.01}
+          prefix="×"
+          value={plan.hem.blocking}
+          onChange={(v) => v && store.edit('blocking', (d) => void (d.blocking = v), 'blocking')}
+          onBlur={() => store.endJoin()}
+        />
+      </p>
+      {shows && (
+        <p>
+          To be <LengthInput label="Wanted width" cm={widthCm} unit={length} onChange={setWanted} /> wide:{' '}
+          {needed ? (
+            <>
+              the {last.name.toLowerCase()} <strong>{needed.times} times</strong>, which gives{' '}
+              {sizeWords(needed, length)}.
+            </>
+          ) : (
+            'more than a hundred rounds.'
+          )}
+        </p>
+      )}
+      {shows && (
+        <p className="quiet small">
+          {shows.round === null
+            ? `If the ${last.name.toLowerCase()} went on, it would still lie flat or block out after forty repeats (${percentWords(shows.strain)}).`
+            : `If the ${last.name.toLowerCase()} went on, it would begin to ${shows.strain > 0 ? 'ripple' : 'cup'} at round ${shows.round} (${percentWords(shows.strain)}).`}
+        </p>
+      )}
+      <h2>Which corner?</h2>
+      <p className="small">
+        After{' '}
+        <InputNumber
+          size="small"
+          aria-label="Rounds to compare"
+          min={1}
+          max={60}
+          value={count}
+          onChange={(v) => v && setCount(v)}
+        />{' '}
+        plain rounds of{' '}
+        <Select
+          size="small"
+          aria-label="Stitch to compare"
+          value={stitch}
+          options={STITCHES.map((s) => ({ value: s, label: abbreviation(s, language) }))}
+          onChange={setStitch}
+        />{' '}
+        on this base:
+      </p>
+      <ul className="corner-forecast">
+        {corners.map((c) => (
+          <li key={c.corner}>
+            {CORNERS.find((x) => x.id === c.corner)!.name}
+            <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
+              {percentWords(c.strain)} {verdict(c.strain)}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet small">
+        {plural(count, 'round')} on the base as it is, worst side; ±2 % lies flat, ±5 % blocks out.
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,89 @@
+import { InputNumber, Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { otherEdges, roundsFromRest } from '../../core/forecast/alternatives.ts';
+import type { Plan } from '../../core/plan.ts';
+import { plural, yarnLengthWords } from '../../core/words/measures.ts';
+
+/** The inverse questions: how many rounds of each kind the rest allows, and what another edge would save. */
+export function HowFar({ plan }: { readonly plan: Plan }) {
+  const used = plan.yarns.find((y) => y.yarn.id === plan.rounds[plan.rounds.length - 1]!.yarnId)!;
+  const [yarnId, setYarnId] = useState(used.yarn.id);
+  const chosen = plan.yarns.find((y) => y.yarn.id === yarnId) ?? used;
+  const left = Math.max(0, Math.round((chosen.yarn.haveG ?? 2 * chosen.yarn.ballG) - chosen.quantity.grams));
+  const [typed, setTyped] = useState<number | null>(null);
+  const rest = typed ?? left;
+  const rows = useMemo(
+    () =>
+      roundsFromRest(plan, chosen.yarn.id, rest)
+        .filter((r) => r.perhaps > 0)
+        .sort((a, b) => b.surely - a.surely || b.perhaps - a.perhaps),
+    [plan, chosen.yarn.id, rest],
+  );
+  const others = useMemo(() => otherEdges(plan), [plan]);
+  const last = plan.rounds[plan.rounds.length - 1]!;
+  const saving = others.filter((o) => o.ballsSaved > 0);
+  return (
+    <section className="how-far">
+      <h2>How far would the rest go?</h2>
+      <p>
+        With{' '}
+        <InputNumber
+          size="small"
+          aria-label="Grams left over"
+          min={0}
+          max={100000}
+          suffix="g"
+          value={rest}
+          onChange={(v) => setTyped(v)}
+        />{' '}
+        of{' '}
+        <Select
+          size="small"
+          aria-label="Yarn that is left over"
+          popupMatchSelectWidth={false}
+          value={chosen.yarn.id}
+          options={plan.hem.yarns.map((y) => ({ value: y.id, label: y.name }))}
+          onChange={(id) => {
+            setYarnId(id);
+            setTyped(null);
+          }}
+        />{' '}
+        left after this border, on top of it:
+      </p>
+      {rows.length === 0 ? (
+        <p className="quiet">Not one more round of any kind.</p>
+      ) : (
+        <ul className="far-rows">
+          {rows.slice(0, 12).map((r) => (
+            <li key={r.familyId}>
+              <strong>{r.surely === r.perhaps ? r.surely : `${r.surely}–${r.perhaps}`}</strong> ×{' '}
+              {r.name.toLowerCase()}
+            </li>
+          ))}
+        </ul>
+      )}
+      {others.length > 0 && (
+        <>
+          <h2>Another edge in place of the {last.name.toLowerCase()}</h2>
+          <p className="quiet small">
+            {saving.length > 0
+              ? `${saving
+                  .slice(0, 4)
+                  .map((o) => `${o.name} saves ${plural(o.ballsSaved, 'ball')}`)
+                  .join('; ')}.`
+              : 'No other edge would save a whole ball.'}
+          </p>
+          <ul className="far-rows">
+            {others.slice(0, 9).map((o) => (
+              <li key={o.familyId}>
+                <strong className="estimate">{yarnLengthWords(o.metres, plan.hem.preferences.length)}</strong>{' '}
+                {o.name.toLowerCase()}
+                {!o.even && <span className="quiet"> (not even as it is)</span>}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}

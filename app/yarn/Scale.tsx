@@ -1,0 +1,73 @@
+import { Button, InputNumber } from 'antd';
+import { useEffect, useState } from 'react';
+import { settledOn } from './stable.ts';
+
+const KEPT = 20;
+
+const post = (path: string, body?: unknown): Promise<Response> =>
+  fetch(`/api/scale/${path}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });
+
+/** The stand-in for a kitchen scale: its readings, and the weight it settles on. */
+export function Scale({ onReading }: { readonly onReading: (grams: number) => void }) {
+  const [readings, setReadings] = useState<readonly number[]>([]);
+  const [reachable, setReachable] = useState(true);
+  const [load, setLoad] = useState(46);
+  useEffect(() => {
+    const source = new EventSource('/api/scale/readings');
+    source.onmessage = (event: MessageEvent<string>) => {
+      const { grams } = JSON.parse(event.data) as { grams: number };
+      setReachable(true);
+      setReadings((before) => [...before.slice(1 - KEPT), grams]);
+    };
+    source.onerror = () => setReachable(false);
+    return () => source.close();
+  }, []);
+  const settled = settledOn(readings);
+  const now = readings[readings.length - 1];
+  const send = (path: string, body?: unknown): void =>
+    void post(path, body).then(
+      (r) => setReachable(r.ok),
+      () => setReachable(false),
+    );
+  return (
+    <div className="scale" role="group" aria-label="Kitchen scale">
+      <p className="caution small">
+        A simulated scale: say what lies on its pan, and read it as you would a real one.
+      </p>
+      {!reachable && <p className="quiet small">The scale does not answer. Type the weight in yourself.</p>}
+      <p className={settled === null ? 'scale-display' : 'scale-display settled'}>
+        {now === undefined ? '–' : `${now.toFixed(1)} g`}{' '}
+        <span className="small">{settled === null ? 'settling …' : 'steady'}</span>
+      </p>
+      <div className="weigh-fields">
+        <InputNumber
+          size="small"
+          aria-label="On the pan"
+          min={0}
+          max={5000}
+          suffix="g on the pan"
+          value={load}
+          onChange={(v) => v !== null && setLoad(v)}
+        />
+        <Button size="small" onClick={() => send('pan', { grams: load })}>
+          Put it on
+        </Button>
+        <Button size="small" onClick={() => send('tare')}>
+          Tare
+        </Button>
+        <Button
+          size="small"
+          type="primary"
+          disabled={settled === null || settled <= 0}
+          onClick={() => settled !== null && onReading(settled)}
+        >
+          Take this reading
+        </Button>
+      </div>
+    </div>
+  );
+}

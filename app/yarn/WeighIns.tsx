@@ -1,0 +1,138 @@
+import { Button, InputNumber, Segmented, Select } from 'antd';
+import { Trash } from '@phosphor-icons/react';
+import { nanoid } from 'nanoid';
+import { lazy, Suspense, useState } from 'react';
+import type { WeighIn } from '../../core/document/hem.ts';
+import type { Plan } from '../../core/plan.ts';
+import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
+import { useHemStore } from '../hem/context.ts';
+
+const Scale = lazy(async () => ({ default: (await import('./Scale.tsx')).Scale }));
+
+const SWATCH_STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc', 'tr'];
+
+/** What was weighed: it narrows the ranges. */
+export function WeighIns({ plan }: { readonly plan: Plan }) {
+  const store = useHemStore();
+  const { language } = plan.hem.preferences;
+  const [kind, setKind] = useState<'swatch' | 'round'>('swatch');
+  const [yarn, setYarn] = useState(plan.hem.yarns[0]!.id);
+  const [stitch, setStitch] = useState<StitchKind>('sc');
+  const [stitches, setStitches] = useState(100);
+  const [round, setRound] = useState(0);
+  const [grams, setGrams] = useState<number | null>(null);
+  const [scaleOpen, setScaleOpen] = useState(false);
+  const add = (): void => {
+    if (grams === null || grams <= 0) return;
+    const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round };
+    const yarnId = kind === 'swatch' ? yarn : plan.rounds[round]!.yarnId;
+    store.edit('weighed', (d) => void d.weighIns.push({ id: nanoid(6), yarn: yarnId, of, grams }));
+    setGrams(null);
+  };
+  const say = (w: WeighIn): string =>
+    w.of.kind === 'swatch'
+      ? `${w.of.stitches} ${abbreviation(w.of.stitch, language)}: ${w.grams} g`
+      : `${w.of.round === 0 ? 'base round' : `round ${w.of.round}`}: ${w.grams} g`;
+  return (
+    <section className="weigh-ins">
+      <h2>Weigh-ins</h2>
+      <p className="quiet small">
+        Weigh a swatch, or the ball before and after a round, and type the difference: the ranges narrow.
+      </p>
+      <ul>
+        {plan.hem.weighIns.map((w) => (
+          <li key={w.id}>
+            <span
+              className="swatch"
+              style={{ background: plan.hem.yarns.find((y) => y.id === w.yarn)?.colour }}
+            />
+            {say(w)}
+            <Button
+              type="text"
+              size="small"
+              aria-label={`Take out ${say(w)}`}
+              icon={<Trash />}
+              onClick={() =>
+                store.edit(
+                  'took out a weigh-in',
+                  (d) => void (d.weighIns = d.weighIns.filter((x) => x.id !== w.id)),
+                )
+              }
+            />
+          </li>
+        ))}
+      </ul>
+      <div className="weigh-fields">
+        <Segmented
+          size="small"
+          aria-label="What was weighed"
+          value={kind}
+          options={['swatch', 'round']}
+          onChange={(v) => setKind(v as typeof kind)}
+        />
+        {kind === 'swatch' ? (
+          <>
+            <InputNumber
+              size="small"
+              aria-label="Stitches of the swatch"
+              min={1}
+              max={20000}
+              value={stitches}
+              onChange={(v) => v && setStitches(v)}
+            />
+            <Select
+              size="small"
+              aria-label="Stitch of the swatch"
+              value={stitch}
+              options={SWATCH_STITCHES.map((s) => ({ value: s, label: abbreviation(s, language) }))}
+              onChange={setStitch}
+            />
+            <Select
+              size="small"
+              aria-label="Yarn of the swatch"
+              value={yarn}
+              popupMatchSelectWidth={false}
+              options={plan.hem.yarns.map((y) => ({ value: y.id, label: y.name }))}
+              onChange={setYarn}
+            />
+          </>
+        ) : (
+          <Select
+            size="small"
+            aria-label="Round that was weighed"
+            value={Math.min(round, plan.rounds.length - 1)}
+            popupMatchSelectWidth={false}
+            options={plan.rounds.map((r) => ({
+              value: r.number,
+              label: `${r.number === 0 ? '' : `${r.number} `}${r.name}`,
+            }))}
+            onChange={setRound}
+          />
+        )}
+        <InputNumber
+          size="small"
+          aria-label="Grams weighed"
+          min={0}
+          max={100000}
+          step={0.1}
+          suffix="g"
+          placeholder="weight"
+          value={grams}
+          onChange={setGrams}
+          onPressEnter={add}
+        />
+        <Button size="small" type="primary" disabled={grams === null || grams <= 0} onClick={add}>
+          Note it
+        </Button>
+        <Button size="small" aria-expanded={scaleOpen} onClick={() => setScaleOpen(!scaleOpen)}>
+          Kitchen scale
+        </Button>
+      </div>
+      {scaleOpen && (
+        <Suspense fallback={null}>
+          <Scale onReading={setGrams} />
+        </Suspense>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,194 @@
+/** What would another edge do? The last entry of the stack exchanged, repeated, or carried to a wanted size. */
+import type { Hem, RoundEntry } from '../document/hem.ts';
+import { FLAT_LIMITS } from '../flat/flat.ts';
+import { createPlanner, type Plan, type RoundPlan } from '../plan.ts';
+import { groundNeeded } from '../rounds/facts.ts';
+import { FAMILIES } from '../rounds/registry.ts';
+import { newEntry } from '../stack/stack.ts';
+import type { CornerId } from '../terms/corners.ts';
+
+const withRounds = (hem: Hem, rounds: readonly RoundEntry[]): Hem => ({ ...hem, rounds });
+
+/** Grams that a plan takes of a yarn, on the high side of its estimate. */
+function gramsAtMost(plan: Plan, yarnId: string): number {
+  const { quantity } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
+  return quantity.grams * (1 + quantity.spread);
+}
+
+export interface RoundsLeft {
+  readonly familyId: string;
+  readonly name: string;
+  /** Further rounds of this kind for which the rest is enough, on the high and on the low side of the estimate. */
+  readonly surely: number;
+  readonly perhaps: number;
+}
+
+const MOST_ROUNDS = 40;
+
+/**
+ * How many more rounds of each kind the rest of a yarn allows on top of a plan.
+ *
+ * @param restG what is left for them, g
+ * @returns families that can stand on the plan's last round, worked in their first choice
+ */
+export function roundsFromRest(plan: Plan, yarnId: string, restG: number): readonly RoundsLeft[] {
+  const top = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+  const { yarn, quantity } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
+  return FAMILIES.flatMap((family) => {
+    if (groundNeeded(family, top.ring) !== null) return [];
+    const planner = createPlanner();
+    const most = family.repeatable ? Math.ceil(MOST_ROUNDS / family.roundsPerRepeat) : 1;
+    const entry = { ...newEntry(family, 'more', yarnId), times: most };
+    const added = planner(withRounds(plan.hem, [...plan.hem.rounds, entry])).rounds.slice(plan.rounds.length);
+    const enough = (spread: number): number => {
+      let used = 0;
+      let rounds = 0;
+      for (const round of added) {
+        used += ((round.yarnM * 100) / yarn.metresPer100G) * (1 + spread);
+        if (used > restG) break;
+        rounds++;
+      }
+      return rounds - (rounds % family.roundsPerRepeat);
+    };
+    const { spread } = quantity;
+    return [{ familyId: family.id, name: family.name, surely: enough(spread), perhaps: enough(-spread) }];
+  });
+}
+
+export interface OtherEdge {
+  readonly familyId: string;
+  readonly name: string;
+  readonly metres: number;
+  readonly balls: number;
+  /** Balls fewer than the plan takes in all; negative when it takes more. */
+  readonly ballsSaved: number;
+  readonly even: boolean;
+}
+
+/** What each other edge would take in place of the last entry, in its yarn; the thriftiest first. */
+export function otherEdges(plan: Plan): readonly OtherEdge[] {
+  const last = plan.hem.rounds[plan.hem.rounds.length - 1];
+  if (!last) return [];
+  const below = plan.hem.rounds.slice(0, -1);
+  const planner = createPlanner();
+  const stump = planner(withRounds(plan.hem, below));
+  const top = stump.rounds.findLast((r) => !r.written?.recipe.surface)!;
+  const balls = (p: Plan): number => p.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
+  return FAMILIES.filter((f) => f.id !== last.family && groundNeeded(f, top.ring) === null)
+    .map((family) => {
+      const other = planner(withRounds(plan.hem, [...below, newEntry(family, 'other', last.yarn)]));
+      const added = other.rounds.slice(stump.rounds.length);
+      return {
+        familyId: family.id,
+        name: family.name,
+        metres: added.reduce((sum, r) => sum + r.yarnM, 0),
+        balls: balls(other),
+        ballsSaved: balls(plan) - balls(other),
+        even: added.every((r) => r.even),
+      };
+    })
+    .sort((a, b) => a.metres - b.metres);
+}
+
+/** Strain on the side where it is worst. */
+export function worstStrain(round: RoundPlan): number {
+  return round.sides.reduce((worst, s) => (Math.abs(s.strain) > Math.abs(worst) ? s.strain : worst), 0);
+}
+
+/** The last entry that can be worked on top of itself, or undefined. */
+export function lastRepeatable(hem: Hem): RoundEntry | undefined {
+  const last = hem.rounds[hem.rounds.length - 1];
+  return last && FAMILIES.find((f) => f.id === last.family)?.repeatable ? last : undefined;
+}
+
+/** The plan with its last entry repeated so many times in all. */
+const repeated = (hem: Hem, times: number): Hem =>
+  withRounds(hem, [...hem.rounds.slice(0, -1), { ...hem.rounds[hem.rounds.length - 1]!, times }]);
+
+export interface FirstToShow {
+  /** Number of the worked round from which it shows; null when it does not within forty repeats. */
+  readonly round: number | null;
+  readonly strain: number;
+}
+
+/** If the last entry went on and on: the round from which the border no longer blocks out. Null where it cannot. */
+export function firstToShow(plan: Plan): FirstToShow | null {
+  if (!lastRepeatable(plan.hem)) return null;
+  const { rounds } = createPlanner()(repeated(plan.hem, MOST_ROUNDS));
+  const found = rounds.find((r) => Math.abs(worstStrain(r)) > FLAT_LIMITS.blocks);
+  return { round: found?.number ?? null, strain: worstStrain(found ?? rounds[rounds.length - 1]!) };
+}
+
+export interface CornerForecast {
+  readonly corner: CornerId;
+  /** Worst strain after so many more rounds. */
+  readonly strain: number;
+}
+
+/** What each corner treatment of plain rounds in a stitch leads to after `rounds` of them on top of the base. */
+export function compareCorners(
+  plan: Plan,
+  stitch: RoundEntry['stitch'],
+  rounds: number,
+): readonly CornerForecast[] {
+  const plain = FAMILIES.find((f) => f.id === 'plain')!;
+  const planner = createPlanner();
+  return plain.corners.map((corner) => {
+    const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, corner, times: rounds };
+    const made = planner(withRounds(plan.hem, [entry])).rounds;
+    return { corner, strain: worstStrain(made[made.length - 1]!) };
+  });
+}
+
+export interface RoundsForSize {
+  /** Repeats of the last entry in all, and the size that they come to, mm. */
+  readonly times: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/**
+ * How often the last entry must be worked so that the blocked piece is at least so wide. Null when the last
+ * entry cannot be repeated, or a hundred repeats do not reach the width.
+ */
+export function roundsForWidth(plan: Plan, widthMm: number): RoundsForSize | null {
+  if (!lastRepeatable(plan.hem)) return null;
+  const planner = createPlanner();
+  for (let times = 1; times <= 100; times++) {
+    const { blockedSize } = planner(repeated(plan.hem, times));
+    if (blockedSize.widthMm >= widthMm) return { times, ...blockedSize };
+  }
+  return null;
+}
+
+export interface Compared {
+  readonly id: string | null;
+  readonly name: string;
+  readonly plan: Plan;
+  readonly grams: number;
+  readonly balls: number;
+  readonly toBuy: number;
+  readonly worst: number;
+  readonly even: boolean;
+}
+
+/** The border in hand and those put aside, side by side. */
+export function compareBorders(plan: Plan): readonly Compared[] {
+  const others = plan.hem.kept.map((kept) => ({
+    id: kept.id,
+    name: kept.name,
+    plan: createPlanner()({ ...plan.hem, base: kept.base, rounds: kept.rounds }),
+  }));
+  return [{ id: null, name: 'In hand', plan }, ...others].map((border) => {
+    const { yarns, rounds } = border.plan;
+    const strains = rounds.map(worstStrain);
+    return {
+      ...border,
+      grams: yarns.reduce((sum, y) => sum + gramsAtMost(border.plan, y.yarn.id), 0),
+      balls: yarns.reduce((sum, y) => sum + y.quantity.balls, 0),
+      toBuy: yarns.reduce((sum, y) => sum + (y.toBuy ?? y.quantity.balls), 0),
+      worst: strains.reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0),
+      even: rounds.every((r) => r.even),
+    };
+  });
+}

@@ -1,0 +1,164 @@
+import fc from 'fast-check';
+import { describe, expect, test } from '@jest/globals';
+import type { WeighIn } from '../document/hem.ts';
+import { plan } from '../plan.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { calibrate } from '../yarn/calibrate.ts';
+import {
+  compareBorders,
+  compareCorners,
+  firstToShow,
+  otherEdges,
+  roundsForWidth,
+  roundsFromRest,
+} from './alternatives.ts';
+import { ballEnds, supplyOf } from './supply.ts';
+
+describe('calibration', () => {
+  test('starts at ±20 % and narrows with every weighing', () => {
+    const one = { estimatedG: 40, weighedG: 44 };
+    const spreads = [[], [one], [one, one], [one, one, one]].map((w) => calibrate(w).spread);
+    expect(spreads[0]).toBeCloseTo(0.2, 9);
+    spreads.slice(1).forEach((s, i) => expect(s).toBeLessThan(spreads[i]!));
+    expect(spreads[1]).toBeLessThan(0.08);
+  });
+
+  test('comes close to what was weighed, between it and the estimate, whatever the order', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.7, max: 1.4, noNaN: true }), { minLength: 1, maxLength: 6 }),
+        (ratios) => {
+          const weighings = ratios.map((r) => ({ estimatedG: 50, weighedG: 50 * r }));
+          const { factor } = calibrate(weighings);
+          expect(calibrate([...weighings].reverse()).factor).toBeCloseTo(factor, 12);
+          expect(factor).toBeGreaterThanOrEqual(Math.min(1, ...ratios) - 1e-9);
+          expect(factor).toBeLessThanOrEqual(Math.max(1, ...ratios) + 1e-9);
+        },
+      ),
+      { seed: 3 },
+    );
+  });
+
+  test('a heavy round teaches more than a light swatch', () => {
+    const heavy = calibrate([{ estimatedG: 50, weighedG: 60 }]);
+    const light = calibrate([{ estimatedG: 1, weighedG: 1.2 }]);
+    expect(heavy.spread).toBeLessThan(light.spread);
+    expect(heavy.factor).toBeGreaterThan(light.factor);
+  });
+
+  test('a weigh-in moves the yarn of its own colour alone', () => {
+    const weighIn: WeighIn = { id: 'w', yarn: 'y1', of: { kind: 'round', round: 0 }, grams: 20 };
+    const rounds = [entry({ yarn: 'y2' })];
+    const before = plan(rowsHem({ rounds }));
+    const after = plan({ ...rowsHem({ rounds }), weighIns: [weighIn] });
+    const estimated = (before.rounds[0]!.yarnM * 100) / 190;
+    expect(after.rounds[0]!.yarnM / before.rounds[0]!.yarnM).toBeCloseTo(
+      after.yarns[0]!.calibration.factor,
+      9,
+    );
+    expect(Math.sign(after.yarns[0]!.calibration.factor - 1)).toBe(Math.sign(20 - estimated));
+    expect(after.rounds[1]!.yarnM).toBe(before.rounds[1]!.yarnM);
+    expect(after.yarns[0]!.quantity.spread).toBeLessThan(after.yarns[1]!.quantity.spread);
+  });
+});
+
+describe('balls', () => {
+  const hem = rowsHem({ rounds: [entry({ stitch: 'dc', times: 6 })] });
+  const made = plan(hem);
+
+  test('end where their metres are used up, each within its range', () => {
+    const ends = ballEnds(made);
+    const ballM = (50 * 190) / 100;
+    const whole = made.rounds.reduce((sum, r) => sum + r.yarnM, 0);
+    expect(ends).toHaveLength(Math.floor(whole / ballM));
+    for (const end of ends) {
+      const before = made.rounds.slice(0, end.round).reduce((sum, r) => sum + r.yarnM, 0);
+      expect(before).toBeLessThanOrEqual(end.ball * ballM);
+      expect(before + made.rounds[end.round]!.yarnM).toBeGreaterThan(end.ball * ballM);
+      expect(end.earliest).toBeLessThanOrEqual(end.round);
+      expect(end.latest).toBeGreaterThanOrEqual(end.round);
+    }
+  });
+
+  test('a basket lasts, may run out, or runs out', () => {
+    const { grams } = made.yarns[0]!.quantity;
+    const judged = [1.3, 1, 0.7, null].map((part) => {
+      const haveG = part === null ? null : grams * part;
+      const yarns = hem.yarns.map((y, i) => (i === 0 ? { ...y, haveG } : y));
+      return supplyOf(plan({ ...hem, yarns }).yarns[0]!);
+    });
+    expect(judged).toEqual(['lasts', 'may run out', 'runs out', 'not said']);
+  });
+
+  test('to buy is what is missing on the high side', () => {
+    const yarns = hem.yarns.map((y) => ({ ...y, haveG: 0, price: 4 }));
+    const { quantity, toBuy, cost } = plan({ ...hem, yarns }).yarns[0]!;
+    expect(toBuy).toBe(quantity.balls);
+    expect(cost).toBe(4 * quantity.balls);
+  });
+});
+
+describe('how far the rest goes', () => {
+  const made = plan(rowsHem({ rounds: [entry()] }));
+
+  test('so many rounds that the rest is enough for them, and not for one more', () => {
+    const rest = 60;
+    const plainRounds = roundsFromRest(made, 'y1', rest).find((r) => r.familyId === 'plain')!;
+    expect(plainRounds.perhaps).toBeGreaterThanOrEqual(plainRounds.surely);
+    const grams = (times: number): number => {
+      const more = plan({ ...made.hem, rounds: [...made.hem.rounds, entry({ id: 'more', times })] });
+      const added = more.rounds.slice(made.rounds.length).reduce((sum, r) => sum + r.yarnM, 0);
+      return ((added * 100) / 190) * 1.2;
+    };
+    expect(grams(plainRounds.surely)).toBeLessThanOrEqual(rest);
+    expect(grams(plainRounds.surely + 1)).toBeGreaterThan(rest);
+  });
+
+  test('another edge in place of the last is measured on the same ring', () => {
+    const edges = otherEdges(
+      plan(rowsHem({ rounds: [entry(), entry({ id: 'e', family: 'scallop', stitch: 'dc' })] })),
+    );
+    expect(edges.map((e) => e.metres)).toEqual(edges.map((e) => e.metres).sort((a, b) => a - b));
+    expect(edges.find((e) => e.familyId === 'slip-edge')!.ballsSaved).toBeGreaterThanOrEqual(0);
+    expect(edges.some((e) => e.familyId === 'gap-scallop')).toBe(false);
+  });
+});
+
+describe('how long it lies flat', () => {
+  test('pairs that never grow cup on a small square long before they do on a large one', () => {
+    const spiders = (side: number): number => {
+      const count = Math.round(side * 1.4);
+      const rounds = [entry({ family: 'spider', times: 2 })];
+      const hem = rowsHem({ counts: [count, count, count, count], widthCm: side, heightCm: side, rounds });
+      return firstToShow(plan(hem))!.round ?? Infinity;
+    };
+    expect(spiders(20)).toBeLessThan(9);
+    expect(spiders(150)).toBeGreaterThan(10);
+  });
+
+  test('corners are compared over the same rounds, and more increase means more length', () => {
+    const strains = new Map(compareCorners(plan(rowsHem()), 'hdc', 10).map((c) => [c.corner, c.strain]));
+    expect(strains.get('three')!).toBeLessThan(strains.get('twos')!);
+    expect(strains.get('twos')!).toBeLessThan(strains.get('threes')!);
+  });
+
+  test('rounds for a wanted width reach it, and one fewer does not', () => {
+    const made = plan({ ...rowsHem({ rounds: [entry({ stitch: 'dc' })] }), blocking: 1.02 });
+    const found = roundsForWidth(made, 1300)!;
+    const width = (times: number): number =>
+      plan({ ...made.hem, rounds: [entry({ stitch: 'dc', times })] }).blockedSize.widthMm;
+    expect(width(found.times)).toBeGreaterThanOrEqual(1300);
+    expect(width(found.times - 1)).toBeLessThan(1300);
+    expect(found.widthMm).toBe(width(found.times));
+  });
+
+  test('borders put aside are planned on the same piece', () => {
+    const hem = rowsHem({ rounds: [entry({ times: 2 })] });
+    const kept = [{ id: 'k', name: 'Taller', base: hem.base, rounds: [entry({ stitch: 'tr', times: 2 })] }];
+    const [inHand, taller] = compareBorders(plan({ ...hem, kept }));
+    expect(inHand!.name).toBe('In hand');
+    expect(taller!.plan.body).toEqual(inHand!.plan.body);
+    expect(taller!.grams).toBeGreaterThan(inHand!.grams);
+    expect(taller!.plan.finishedSize.widthMm).toBeGreaterThan(inHand!.plan.finishedSize.widthMm);
+  });
+});
