@@ -1,5 +1,6 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
-import { comesOutEven, fitPlan, type Plan } from '../core/plan.ts';
+import { fitHem } from '../core/fit/open.ts';
+import { comesOutEven, type Plan } from '../core/plan.ts';
 import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../core/words/families.ts';
@@ -9,7 +10,7 @@ const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 /** What `hem plan --json` prints. */
 export function planReport(plan: Plan) {
   const metresPer100G = new Map(plan.yarns.map((y) => [y.yarn.id, y.yarn.metresPer100G]));
-  const fit = fitPlan(plan);
+  const fit = fitHem(plan.hem);
   return {
     name: plan.hem.name,
     sides: plan.sides.map((side, i) => ({
@@ -52,11 +53,13 @@ export function planReport(plan: Plan) {
       comesOutEven: comesOutEven(plan),
       standsInTheWay:
         fit.standsInTheWay === null ? null : (plan.rounds[fit.standsInTheWay + 1]?.name ?? null),
+      freedBy: fit.freedBy ?? null,
       solutions: fit.solutions.map((s) => ({
         words: s.words,
         counts: s.counts,
         changes: s.changes,
         quietChanges: s.quiet,
+        corners: s.corners ?? {},
         cost: to(3, s.cost),
         lopsided: s.lopsided,
       })),

@@ -3,7 +3,7 @@ import type { FitSolution } from '../../core/fit/fit.ts';
 import { comesOutEven, type Plan } from '../../core/plan.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { useHemStore } from '../hem/context.ts';
-import { useFit } from '../workers/useFit.ts';
+import { useWorked } from '../workers/useWorked.ts';
 import './fitList.css';
 
 export interface FitListProps {
@@ -15,7 +15,7 @@ export interface FitListProps {
 /** The ways in which every round comes out even, best first; looked at on hover, taken on click. */
 export function FitList({ plan, onPreview }: FitListProps) {
   const store = useHemStore();
-  const { fit, pending } = useFit(plan.hem);
+  const { value: fit, pending } = useWorked('fit', plan.hem);
   const stack = plan.rounds.slice(1).map((r) => r.written!);
   const withSolution = (s: FitSolution): Hem => ({ ...plan.hem, ...applySolution(plan.hem, stack, s) });
   const take = (s: FitSolution): void => {
@@ -34,7 +34,7 @@ export function FitList({ plan, onPreview }: FitListProps) {
       {fit && fit.solutions.length === 0 && (
         <p className="problem">
           No small change lets every round come out even.{' '}
-          {fit.standsInTheWay !== null && inTheWay(plan, fit.standsInTheWay)}
+          {fit.standsInTheWay !== null && inTheWay(plan, fit.standsInTheWay, fit.freedBy ?? null)}
         </p>
       )}
       {fit && fit.solutions.length > 0 && (
@@ -68,10 +68,10 @@ export function FitList({ plan, onPreview }: FitListProps) {
   );
 }
 
-function inTheWay(plan: Plan, round: number): string {
-  const { name, number, written } = plan.rounds[round + 1]!;
-  const below = written!.sitsOn === 'stitch' ? 'a plain round' : 'a round that offers what it sits on';
-  return `${name} (round ${number}) stands in the way: put ${below} before it, change its corner, or take it off.`;
+function inTheWay(plan: Plan, round: number, freedBy: string | null): string {
+  const told = plan.rounds[round + 1];
+  if (!told) return '';
+  return `${told.name} (round ${told.number}) stands in the way. ${freedBy ?? 'Take it off, or change what comes before it.'}`;
 }
 
 /** How far a solution is from the flat count, on the side where it is farthest. */

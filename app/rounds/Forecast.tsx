@@ -1,6 +1,5 @@
 import { InputNumber, Select } from 'antd';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { compareCorners, firstToShow, roundsForWidth } from '../../core/forecast/alternatives.ts';
+import { useState } from 'react';
 import { verdict } from '../../core/flat/flat.ts';
 import type { Plan } from '../../core/plan.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
@@ -8,21 +7,21 @@ import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { percentWords, plural, sizeWords } from '../../core/words/measures.ts';
 import { useHemStore } from '../hem/context.ts';
 import { LengthInput } from '../piece/LengthInput.tsx';
+import { useWorked } from '../workers/useWorked.ts';
 
 const STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
 
 /** How big it ends up, how long it stays flat, and which corner suits the piece. */
-export function Forecast({ plan: now }: { readonly plan: Plan }) {
+export function Forecast({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
-  const plan = useDeferredValue(now);
   const { length, language } = plan.hem.preferences;
   const [wanted, setWanted] = useState<number | null>(null);
   const [stitch, setStitch] = useState<StitchKind>('hdc');
   const [count, setCount] = useState(10);
-  const shows = useMemo(() => firstToShow(plan), [plan]);
-  const corners = useMemo(() => compareCorners(plan, stitch, count), [plan, stitch, count]);
+  const { value: shows } = useWorked('firstToShow', plan.hem);
+  const { value: corners, pending } = useWorked('compareCorners', plan.hem, stitch, count);
   const widthCm = wanted ?? Math.ceil(plan.blockedSize.widthMm / 10 + 10);
-  const needed = useMemo(() => roundsForWidth(plan, widthCm * 10), [plan, widthCm]);
+  const { value: needed, pending: sizing } = useWorked('roundsForWidth', plan.hem, widthCm * 10);
   const last = plan.rounds[plan.rounds.length - 1]!;
   return (
     <section className="forecast" aria-label="Size and forecast">
@@ -50,6 +49,8 @@ export function Forecast({ plan: now }: { readonly plan: Plan }) {
               the {last.name.toLowerCase()} <strong>{needed.times} times</strong>, which gives{' '}
               {sizeWords(needed, length)}.
             </>
+          ) : sizing ? (
+            'working …'
           ) : (
             'more than a hundred rounds.'
           )}
@@ -62,7 +63,7 @@ export function Forecast({ plan: now }: { readonly plan: Plan }) {
             : `If the ${last.name.toLowerCase()} went on, it would begin to ${shows.strain > 0 ? 'ripple' : 'cup'} at round ${shows.round} (${percentWords(shows.strain)}).`}
         </p>
       )}
-      <h2>Which corner?</h2>
+      <h2>Which corner? {pending && <span className="quiet small">working …</span>}</h2>
       <p className="small">
         After{' '}
         <InputNumber
@@ -84,7 +85,7 @@ export function Forecast({ plan: now }: { readonly plan: Plan }) {
         on this base:
       </p>
       <ul className="corner-forecast">
-        {corners.map((c) => (
+        {corners?.map((c) => (
           <li key={c.corner}>
             {CORNERS.find((x) => x.id === c.corner)!.name}
             <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>

@@ -13,7 +13,7 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { Button, InputNumber, Select } from 'antd';
+import { Button, Checkbox, InputNumber, Select } from 'antd';
 import { DotsSixVertical, Trash } from '@phosphor-icons/react';
 import type { Draft } from 'immer';
 import type { RoundEntry } from '../../core/document/hem.ts';
@@ -160,6 +160,14 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             }))}
             onChange={(v) => edit('corner', (e) => void (e.corner = v))}
           />
+        )}
+        {family && family.corners.length > 1 && (
+          <Checkbox
+            checked={entry.cornerOpen}
+            onChange={(e) => edit('corners open or not', (d) => void (d.cornerOpen = e.target.checked))}
+          >
+            fit may choose it
+          </Checkbox>
         )}
         {family && family.loops.length > 1 && (
           <Select

@@ -67,6 +67,7 @@ export function newHem(id: string, now: Date): Hem {
         family: 'plain',
         stitch: 'sc',
         corner: 'three',
+        cornerOpen: false,
         loop: 'both',
         yarn: 'contrast',
         times: 2,

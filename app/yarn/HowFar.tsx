@@ -1,8 +1,9 @@
 import { InputNumber, Select } from 'antd';
-import { useMemo, useState } from 'react';
-import { otherEdges, roundsFromRest } from '../../core/forecast/alternatives.ts';
+import { useState } from 'react';
 import type { Plan } from '../../core/plan.ts';
 import { plural, yarnLengthWords } from '../../core/words/measures.ts';
+
+import { useWorked } from '../workers/useWorked.ts';
 
 /** The inverse questions: how many rounds of each kind the rest allows, and what another edge would save. */
 export function HowFar({ plan }: { readonly plan: Plan }) {
@@ -12,14 +13,11 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const left = Math.max(0, Math.round((chosen.yarn.haveG ?? 2 * chosen.yarn.ballG) - chosen.quantity.grams));
   const [typed, setTyped] = useState<number | null>(null);
   const rest = typed ?? left;
-  const rows = useMemo(
-    () =>
-      roundsFromRest(plan, chosen.yarn.id, rest)
-        .filter((r) => r.perhaps > 0)
-        .sort((a, b) => b.surely - a.surely || b.perhaps - a.perhaps),
-    [plan, chosen.yarn.id, rest],
-  );
-  const others = useMemo(() => otherEdges(plan), [plan]);
+  const { value: far, pending } = useWorked('roundsFromRest', plan.hem, chosen.yarn.id, rest);
+  const rows = [...(far ?? [])]
+    .filter((r) => r.perhaps > 0)
+    .sort((a, b) => b.surely - a.surely || b.perhaps - a.perhaps);
+  const others = useWorked('otherEdges', plan.hem).value ?? [];
   const last = plan.rounds[plan.rounds.length - 1]!;
   const saving = others.filter((o) => o.ballsSaved > 0);
   return (
@@ -50,7 +48,9 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
         />{' '}
         left after this border, on top of it:
       </p>
-      {rows.length === 0 ? (
+      {rows.length === 0 && pending ? (
+        <p className="quiet">working …</p>
+      ) : rows.length === 0 ? (
         <p className="quiet">Not one more round of any kind.</p>
       ) : (
         <ul className="far-rows">

@@ -15,6 +15,8 @@ export interface RoundEntry {
   readonly family: string;
   readonly stitch: StitchKind;
   readonly corner: CornerId;
+  /** The fit may choose another corner. */
+  readonly cornerOpen: boolean;
   readonly loop: Loop;
   /** Id of the yarn. */
   readonly yarn: string;

@@ -22,7 +22,9 @@ export function applySolution(
       const quiet = solution.quiet.map((q) => q[k]!);
       if (round.entry.id === entry.id && quiet.some((c) => c !== 0)) changes[String(round.index)] = quiet;
     });
-    return JSON.stringify(changes) === JSON.stringify(entry.changes) ? entry : { ...entry, changes };
+    const corner = solution.corners?.[entry.id] ?? entry.corner;
+    const same = corner === entry.corner && JSON.stringify(changes) === JSON.stringify(entry.changes);
+    return same ? entry : { ...entry, corner, changes };
   });
   return { base: { ...hem.base, sides }, rounds };
 }

@@ -9,6 +9,7 @@ import { entry, rowsHem, sideChoice } from '../testing/hems.ts';
 import { applySolution } from './apply.ts';
 import { VISIBILITY } from './cost.ts';
 import { solveFit, type FitTask } from './fit.ts';
+import { fitHem } from './open.ts';
 import { integerProgram } from './integerProgram.ts';
 
 const shell = entry({ id: 'edge', family: 'shell', stitch: 'hdc' });
@@ -71,6 +72,39 @@ describe('a solution', () => {
     const { solutions } = fitPlan(plan(square(28, [entry({ id: 'a', times: 2 }), shell], 21)));
     expect(solutions.some((s) => s.quiet.some((q) => q.some((c) => c !== 0)))).toBe(true);
     expect(solutions.some((s) => s.quiet.every((q) => q.every((c) => c === 0)))).toBe(true);
+  });
+});
+
+describe('corners that were left open', () => {
+  test('are changed where that comes out cheaper, and the solution holds when it is applied', () => {
+    const open = entry({ id: 'a', corner: 'three', cornerOpen: true });
+    const costs = [23, 24, 25, 26].map((count) => {
+      const hem = square(count, [open, shell], count / 1.4 / 1.02);
+      const [best] = fitHem(hem).solutions;
+      const closed = fitHem({ ...hem, rounds: [{ ...open, cornerOpen: false }, shell] }).solutions[0]!;
+      expect(best!.cost).toBeLessThanOrEqual(closed.cost);
+      const stack = plan(hem)
+        .rounds.slice(1)
+        .map((r) => r.written!);
+      expect(comesOutEven(plan({ ...hem, ...applySolution(hem, stack, best!) }))).toBe(true);
+      return { changed: best!.corners !== undefined, words: best!.words };
+    });
+    expect(costs.some((c) => c.changed)).toBe(true);
+    for (const c of costs) expect(c.words.includes('corners of the plain round')).toBe(c.changed);
+  });
+});
+
+describe('what stands in the way', () => {
+  test('is named with the round that would free it', () => {
+    const fit = fitHem(square(26, [entry({ id: 'x', family: 'gap-scallop' })]));
+    expect(fit).toMatchObject({ solutions: [], standsInTheWay: 0 });
+    expect(fit.freedBy).toBe('Put clusters on a solid round before it.');
+  });
+
+  test('or the count that it would take', () => {
+    const worked = fitHem(square(26, [entry({ id: 'c', family: 'chevron' })], 20), 1);
+    expect(worked.solutions).toEqual([]);
+    expect(worked.freedBy).toMatch(/plain round|Without it/);
   });
 });
 

@@ -7,6 +7,7 @@
  * best; the others returned are the best that differ from it in kind.
  */
 import { needsOf } from '../ring/recipe.ts';
+import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
 import {
   kindOf,
@@ -39,6 +40,8 @@ export interface FitSolution {
   /** Smaller is better; 0 is every side flat to the stitch. See cost.ts for the unit. */
   readonly cost: number;
   readonly lopsided: boolean;
+  /** Other corner treatments, by the id of the entry; where corners were left open. */
+  readonly corners?: Readonly<Record<string, CornerId>>;
   readonly words: string;
 }
 
@@ -47,9 +50,11 @@ export interface Fit {
   readonly solutions: readonly FitSolution[];
   /** Index of the round that stands in the way, when there is no solution. */
   readonly standsInTheWay: number | null;
+  /** The nearest change that would free it, in words. */
+  readonly freedBy?: string | null;
 }
 
-const MOST_SOLUTIONS = 6;
+export const MOST_SOLUTIONS = 6;
 /** Ways of a group kept for each state beside the cheapest, so that solutions can differ in kind. */
 const KEPT_PER_STATE = 3;
 

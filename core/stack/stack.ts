@@ -125,6 +125,7 @@ export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
   return {
     ...firstChoice(family),
     id,
+    cornerOpen: false,
     family: family.id,
     yarn,
     times: 1,
@@ -142,6 +143,7 @@ export function newOwnEntry(id: string, yarn: string, language: Language): Round
     family: OWN,
     stitch: 'sc',
     corner: 'three',
+    cornerOpen: false,
     loop: 'both',
     size: 1,
     yarn,

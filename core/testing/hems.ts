@@ -15,6 +15,7 @@ export const entry = (given: Partial<RoundEntry> = {}): RoundEntry => ({
   family: 'plain',
   stitch: 'sc',
   corner: 'three',
+  cornerOpen: false,
   loop: 'both',
   yarn: 'y1',
   times: 1,

@@ -1,0 +1,108 @@
+/**
+ * The fit of a whole hem, with corners that were left open, and what would free a stack that does not fit.
+ *
+ * Corners left open are shared by all sides, so every choice of them is a stack of its own; each is solved to its
+ * optimum and the solutions are ranked together.
+ */
+import type { Hem, RoundEntry } from '../document/hem.ts';
+import { createPlanner, fitPlan, fitTask } from '../plan.ts';
+import { groundNeeded } from '../rounds/facts.ts';
+import { FAMILIES, familyById } from '../rounds/registry.ts';
+import { newEntry } from '../stack/stack.ts';
+import { cornerTreatment, type CornerId } from '../terms/corners.ts';
+import { VISIBILITY } from './cost.ts';
+import { MOST_SOLUTIONS, solveFit, type Fit, type FitSolution } from './fit.ts';
+
+/** At most so many choices of open corners are tried; entries further out are then left as they are. */
+const MOST_CHOICES = 64;
+
+/** Solves the fit of a hem; see {@link Fit}. `worked` rounds keep their counts, 1 for the base round alone. */
+export function fitHem(hem: Hem, worked = 0): Fit {
+  const planner = createPlanner();
+  const found = cornerChoices(hem).map((corners) => {
+    const fit = fitPlan(planner(withCorners(hem, corners)), worked);
+    const changed = Object.entries(corners).filter(
+      ([id, c]) => hem.rounds.find((r) => r.id === id)!.corner !== c,
+    );
+    const cost = VISIBILITY.corner * changed.length;
+    const solutions = fit.solutions.map((s): FitSolution =>
+      changed.length === 0
+        ? s
+        : {
+            ...s,
+            cost: s.cost + cost,
+            corners: Object.fromEntries(changed),
+            words: cornerWords(s, changed, hem),
+          },
+    );
+    return { ...fit, solutions };
+  });
+  const solutions = found
+    .flatMap((f) => f.solutions)
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, MOST_SOLUTIONS);
+  const { standsInTheWay } = found[0]!;
+  if (solutions.length > 0 || standsInTheWay === null) return { solutions, standsInTheWay: null };
+  return { solutions, standsInTheWay, freedBy: freedBy(hem, standsInTheWay, worked) };
+}
+
+function cornerChoices(hem: Hem): readonly Readonly<Record<string, CornerId>>[] {
+  let choices: readonly Readonly<Record<string, CornerId>>[] = [{}];
+  for (const entry of hem.rounds) {
+    const family = familyById(entry.family);
+    if (!entry.cornerOpen || !family || choices.length * family.corners.length > MOST_CHOICES) continue;
+    // The corner in force first, so that of equal costs it is preferred.
+    const corners = [entry.corner, ...family.corners.filter((c) => c !== entry.corner)];
+    choices = choices.flatMap((c) => corners.map((corner) => ({ ...c, [entry.id]: corner })));
+  }
+  return choices;
+}
+
+const withCorners = (hem: Hem, corners: Readonly<Record<string, CornerId>>): Hem => ({
+  ...hem,
+  rounds: hem.rounds.map((r) =>
+    corners[r.id] && corners[r.id] !== r.corner ? { ...r, corner: corners[r.id]! } : r,
+  ),
+});
+
+function cornerWords(
+  solution: FitSolution,
+  changed: readonly (readonly [string, CornerId])[],
+  hem: Hem,
+): string {
+  const corners = changed.map(([id, corner]) => {
+    const name = familyById(hem.rounds.find((r) => r.id === id)!.family)!.name.toLowerCase();
+    return `corners of the ${name}: ${cornerTreatment(corner).name}`;
+  });
+  return [...(solution.words === 'As it is' ? [] : [solution.words]), ...corners].join('; ');
+}
+
+/** The smallest change, of those that help, which lets the rounds come out even; null when none of them does. */
+function freedBy(hem: Hem, round: number, worked: number): string | null {
+  const planner = createPlanner();
+  const made = planner(hem);
+  const { entry } = made.rounds[round + 1]!.written!;
+  const at = hem.rounds.findIndex((r) => r.id === entry.id);
+  const before = (added: RoundEntry): Hem => ({
+    ...hem,
+    rounds: [...hem.rounds.slice(0, at), added, ...hem.rounds.slice(at)],
+  });
+  const fits = (other: Hem): boolean => fitPlan(planner(other), worked).solutions.length > 0;
+  const family = familyById(entry.family);
+  const top = made.rounds[made.rounds[round + 1]!.onto]!;
+  const needed = family && groundNeeded(family, top.ring);
+  if (needed) {
+    const ground = familyById(needed)!;
+    if (fits(before(newEntry(ground, 'ground', entry.yarn))))
+      return `Put ${ground.name.toLowerCase()} before it.`;
+  }
+  const wide = fitTask(made, worked);
+  const sides = wide.sides.map((s) => ({ ...s, from: Math.max(1, s.from - 60), to: s.to + 60 }));
+  const [far] = solveFit({ ...wide, sides }).solutions;
+  if (far) return `It would take ${far.words} in the base round.`;
+  const plain = FAMILIES.find((f) => f.id === 'plain')!;
+  if (fits(before(newEntry(plain, 'plain', entry.yarn)))) return 'Put a plain round before it.';
+  if (fits({ ...hem, rounds: hem.rounds.filter((r) => r.id !== entry.id) }))
+    return 'Without it all others come out even.';
+  return null;
+}
