@@ -1,4 +1,5 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
+import { placementWords } from '../core/base/run.ts';
 import { fitHem } from '../core/fit/open.ts';
 import { comesOutEven, type Plan } from '../core/plan.ts';
 import { factsOf } from '../core/rounds/facts.ts';
@@ -18,7 +19,14 @@ export function planReport(plan: Plan) {
       lengthCm: to(1, plan.body.outline.sides[i]!.lengthMm / 10),
       baseCount: side.count,
       flatCount: to(1, side.flatCount),
-      schools: side.schools.map(({ id, label, count }) => ({ id, label, count })),
+      schools: side.schools.map(({ id, label, count, strain }) => ({
+        id,
+        label,
+        count,
+        strainPercent: to(2, strain * 100),
+      })),
+      placement: side.placement,
+      placementWords: placementWords(side.placement, side.edge),
     })),
     rounds: plan.rounds.map((round) => ({
       number: round.number,

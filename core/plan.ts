@@ -3,7 +3,7 @@
  * worked rings in it.
  */
 import { basis, rates, schoolLabel, schoolsFor, type BasisPart, type SchoolId } from './base/schools.ts';
-import { placement, schoolCount, workBase, type SideChoice } from './base/baseRound.ts';
+import { placement, schoolCount, stitchesAtJoins, workBase, type SideChoice } from './base/baseRound.ts';
 import type { Hem } from './document/hem.ts';
 import { fitWindow, solveFit, type Fit, type FitTask } from './fit/fit.ts';
 import { searchSide, type FitSide } from './fit/side.ts';
@@ -37,6 +37,10 @@ export interface SchoolPlan {
   readonly label: string;
   readonly count: number;
   readonly basis: readonly BasisPart[];
+  /** Stitches that cross joins, which come on top of the basis. */
+  readonly atJoins: number;
+  /** Strain of the base round on this side at that count. */
+  readonly strain: number;
 }
 
 /** One side of the base round. */
@@ -336,12 +340,17 @@ function planSide(
     count,
     schools: schoolsFor(edge)
       .filter((id) => id !== 'own' || choice.school === 'own')
-      .map((id) => ({
-        id,
-        label: schoolLabel(id, edge, choice.own, widthMm),
-        count: schoolCount(id, edge, base, choice, widthMm),
-        basis: basis(edge, rates(id, edge, widthMm, choice.own)),
-      })),
+      .map((id): SchoolPlan => {
+        const schoolsCount = schoolCount(id, edge, base, choice, widthMm);
+        return {
+          id,
+          label: schoolLabel(id, edge, choice.own, widthMm),
+          count: schoolsCount,
+          basis: basis(edge, rates(id, edge, widthMm, choice.own)),
+          atJoins: stitchesAtJoins(edge, base, choice),
+          strain: (schoolsCount + others) / unstrained - 1,
+        };
+      }),
     flatCount: at(0),
     flatFrom: at(-FLAT_LIMITS.flat),
     flatTo: at(FLAT_LIMITS.flat),

@@ -9,6 +9,7 @@ import {
   type SchoolPlan,
   type SidePlan,
 } from '../../core/plan.ts';
+import { verdict } from '../../core/flat/flat.ts';
 import { percentWords, plural } from '../../core/words/measures.ts';
 import './countLine.css';
 
@@ -121,7 +122,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
             transform={`translate(${px} 0)`}
             role="button"
             tabIndex={0}
-            aria-label={`${school.label}: ${school.count} stitches (${basisWords(school, plan)})`}
+            aria-label={`${school.label}: ${school.count} stitches (${basisWords(school, plan)}), ${percentWords(school.strain)}, ${verdict(school.strain)}`}
             onClick={() => onSchool(school.id)}
             onKeyDown={(e) => {
               if (e.key === 'Enter' || e.key === ' ') {
@@ -130,7 +131,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
               }
             }}
           >
-            <title>{`${school.count} = ${basisWords(school, plan)}`}</title>
+            <title>{`${school.count} = ${basisWords(school, plan)}: ${percentWords(school.strain)}, ${verdict(school.strain)}`}</title>
             <line className="pole" y1={10 + level * 19} y2={AXIS} />
             <text
               className={px > width - 170 ? 'to-left' : undefined}
@@ -246,6 +247,7 @@ export function basisWords(school: SchoolPlan, plan: Plan): string {
   if (school.id === 'gauge') return `its length × ${plan.hem.gauge.stitchesPer10Cm / 10} stitches to the cm`;
   return school.basis
     .map((part) => `${plural(part.spots, spotNoun(part, language))} × ${Number(part.rate.toFixed(2))}`)
+    .concat(school.atJoins > 0 ? [`${school.atJoins} at the joins`] : [])
     .join(' + ');
 }
 

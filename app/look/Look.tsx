@@ -43,6 +43,9 @@ export function Look({ children }: { readonly children: ReactNode }) {
           token: {
             colorPrimary: g.ink,
             colorText: g.ink,
+            colorLink: g.ink,
+            colorLinkHover: g.ink,
+            colorLinkActive: g.ink,
             colorTextSecondary: g.quiet,
             colorTextPlaceholder: g.quiet,
             colorBgBase: g.sheet,

@@ -200,6 +200,18 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             onChange={(v) => v && edit(`${v} times`, (e) => void (e.times = v))}
           />
         )}
+        <Select<'usual' | 'right' | 'wrong'>
+          size="small"
+          aria-label="Which side faces"
+          popupMatchSelectWidth={false}
+          value={entry.facing ?? 'usual'}
+          options={[
+            { value: 'usual', label: 'usual side' },
+            { value: 'right', label: 'right side facing' },
+            { value: 'wrong', label: 'wrong side facing' },
+          ]}
+          onChange={(v) => edit('facing', (e) => void (e.facing = v === 'usual' ? null : v))}
+        />
         <InputNumber
           size="small"
           aria-label="Hook of this round in millimetres"

@@ -72,6 +72,7 @@ export function newHem(id: string, now: Date): Hem {
         yarn: 'contrast',
         times: 2,
         size: 1,
+        facing: null,
         hookMm: null,
         written: null,
         changes: {},

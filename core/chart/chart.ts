@@ -170,30 +170,41 @@ function chartFree(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
   const size = ring.made.length;
   const sideOf = sidesOfEntries(ring);
   const outward = outwardNormals(outline);
-  for (let start = 0; start < size;) {
-    const place = ring.into[start]!;
-    let end = start + 1;
-    while (end < size && ring.into[end] === place && place !== NOTHING) end++;
-    if (place !== NOTHING) fan(start, end, feet(place));
-    start = end;
+  let start = 0;
+  while (start < size) {
+    const members = groupFrom(ring, start);
+    if (members.length > 0) fan(members, feet(ring.into[start]!));
+    start = (members[members.length - 1] ?? start) + 1;
   }
   layChains(chart);
   return chart;
 
-  function fan(start: number, end: number, foot: Point): void {
-    const count = end - start;
-    const { angle, turn } = outward(sideOf[start]!, sideOf[end - 1]!, foot);
+  function fan(members: readonly number[], foot: Point): void {
+    const count = members.length;
+    const { angle, turn } = outward(sideOf[members[0]!]!, sideOf[members[count - 1]!]!, foot);
     const reach = Math.min(SIDE_FAN + turn / 2, ((count - 1) * STEP_OF_FAN) / 2 + turn / 3);
-    for (let i = start; i < end; i++) {
-      const t = count === 1 ? 0 : (2 * (i - start)) / (count - 1) - 1;
+    members.forEach((i, k) => {
+      const t = count === 1 ? 0 : (2 * k) / (count - 1) - 1;
       const height = Math.max(0.2, stitchHeight(ring.made[i]!)) * widthMm;
       // The run of work is anticlockwise, so a fan opens from the side already worked to the one to come.
       const a = angle + t * reach;
       chart.footX[i] = foot.x;
       chart.footY[i] = foot.y;
       setHead(chart, i, { x: foot.x + Math.cos(a) * height, y: foot.y - Math.sin(a) * height });
-    }
+    });
   }
+}
+
+/** The entries from `start` that sit in the same place; chains and picots may stand between them. */
+function groupFrom(ring: Ring, start: number): readonly number[] {
+  const place = ring.into[start]!;
+  if (place === NOTHING) return [];
+  const members = [start];
+  for (let i = start + 1; i < ring.made.length; i++) {
+    if (ring.into[i] === place) members.push(i);
+    else if (ring.into[i] !== NOTHING) break;
+  }
+  return members;
 }
 
 /** The side that each entry belongs to; a corner's centre belongs to minus one less its corner's number. */

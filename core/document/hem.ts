@@ -24,6 +24,8 @@ export interface RoundEntry {
   readonly times: number;
   /** Size of the family's motif, where it has sizes. */
   readonly size: number;
+  /** The side of the work that faces; null leaves it to the family. */
+  readonly facing: 'right' | 'wrong' | null;
   /** Hook of this round; null for the border's own. */
   readonly hookMm: number | null;
   /** For the family “own”: the round in written crochet, and the language it is written in. */

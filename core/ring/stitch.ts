@@ -65,6 +65,9 @@ export const isChainRun = (s: Stitch): boolean => s.kind === 'ch' && s.form === 
 export const isOrnament = (s: Stitch): boolean =>
   s.form === 'picot' || s.form === 'dot' || s.form === 'tassel';
 
+/** True for what sits in no place of the ring below: chains, and what stands on the stitch before it. */
+export const sitsInNothing = (s: Stitch): boolean => isChainRun(s) || s.form === 'picot' || s.form === 'dot';
+
 /** True for what counts as a stitch of the round. */
 export const countsAsStitch = (s: Stitch): boolean => s.kind !== 'ch' && !isOrnament(s);
 

@@ -17,7 +17,7 @@ import {
   type PlaceKind,
   type Ring,
 } from './ring.ts';
-import { countsAsStitch, isChainRun, placesTaken, stitchOf, type Stitch } from './stitch.ts';
+import { countsAsStitch, isChainRun, placesTaken, sitsInNothing, stitchOf, type Stitch } from './stitch.ts';
 import {
   comesOutEven,
   needsOfPattern,
@@ -76,7 +76,7 @@ class Maker {
 
   add(stitch: Stitch, place: number): void {
     this.made.push(stitch);
-    this.into.push(isChainRun(stitch) ? NOTHING : place);
+    this.into.push(sitsInNothing(stitch) ? NOTHING : place);
   }
 
   ring(centres: readonly Centre[]): Ring {

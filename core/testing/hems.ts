@@ -20,6 +20,7 @@ export const entry = (given: Partial<RoundEntry> = {}): RoundEntry => ({
   yarn: 'y1',
   times: 1,
   size: 1,
+  facing: null,
   hookMm: null,
   written: null,
   changes: {},

@@ -207,13 +207,15 @@ export function cornerPlaceWords(ring: Ring, centre: Centre): string {
 
 function roundSections(plan: Plan, language: Language): readonly Section[] {
   return plan.rounds.slice(1).map((round) => {
-    const { recipe, name } = round.written!;
+    const { recipe, name, entry } = round.written!;
     const below = plan.rounds[round.onto]!;
     const colourChange = plan.rounds[round.number - 1]!.yarnId !== round.yarnId;
     const lines = [
       ...(colourChange ? [`Fasten off and join ${yarnName(plan, round.yarnId)}.`] : []),
       ...(round.written!.entry.hookMm ? [`Hook ${hookLabel(round.written!.entry.hookMm)}.`] : []),
-      ...(recipe.facing === 'wrong' ? ['Turn the piece over: the wrong side faces you in this round.'] : []),
+      ...((entry.facing ?? recipe.facing) === 'wrong'
+        ? ['Turn the piece over: the wrong side faces you in this round.']
+        : []),
       ...(recipe.surface
         ? [`Work on the face of round ${below.number}; the next round goes into round ${below.number} too.`]
         : []),
