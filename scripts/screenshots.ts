@@ -22,7 +22,7 @@ async function addRound(page: Page, name: string): Promise<void> {
 
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', path: '/' },
-  { name: 'piece', path: '/hem/demo-harbour-throw/piece' },
+  { name: 'piece', path: '/hem/demo-stepped/piece' },
   {
     name: 'base-round',
     path: '/hem/demo-harbour-throw/base',
@@ -32,7 +32,7 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('link', { name: /^Base round/ }).click();
     },
   },
-  { name: 'rounds', path: '/hem/demo-harbour-throw/rounds' },
+  { name: 'rounds', path: '/hem/demo-hexagon/rounds' },
   {
     name: 'library',
     path: '/',
@@ -41,8 +41,18 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('button', { name: 'Add a round' }).click();
     },
   },
+  { name: 'corner', path: '/hem/demo-big-square/rounds' },
+  {
+    name: 'compare',
+    path: '/',
+    before: async (page) => {
+      await page.goto(`${home}/hem/demo-harbour-throw/rounds`);
+      await page.getByRole('button', { name: /^Compare borders/ }).click();
+    },
+  },
+  { name: 'joins', path: '/hem/demo-orchard-squares/base' },
   { name: 'yarn', path: '/hem/demo-harbour-throw/yarn' },
-  { name: 'pattern', path: '/hem/demo-harbour-throw/pattern' },
+  { name: 'pattern', path: '/hem/demo-orchard-squares/pattern' },
 ];
 
 const browser = await chromium.launch({

@@ -242,7 +242,7 @@ function sourceWords(s: SidePlan, plan: Plan): string {
 }
 
 /** What a school's count is made of: “96 dc row ends × 2 + 10 hdc row ends × 1”. */
-export function basisWords(school: SchoolPlan, plan: Plan): string {
+function basisWords(school: SchoolPlan, plan: Plan): string {
   const { language } = plan.hem.preferences;
   if (school.id === 'gauge') return `its length × ${plan.hem.gauge.stitchesPer10Cm / 10} stitches to the cm`;
   return school.basis

@@ -45,7 +45,7 @@ export function PlanDrawing({ plan, picked = null, onPick, bare = false, childre
     <svg
       className={bare ? 'plan bare' : 'plan'}
       viewBox={`${-widthMm / 2 - rim} ${-heightMm / 2 - rim} ${widthMm + 2 * rim} ${heightMm + 2 * rim}`}
-      role="img"
+      role={onPick ? 'group' : 'img'}
       aria-label={`${plan.hem.name}: the piece with its border, drawn to scale`}
     >
       {[...plan.rounds].reverse().map((r) => shape(r.heightMm, colourOf(r.yarnId), `r${r.number}`))}

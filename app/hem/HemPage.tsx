@@ -1,13 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Segmented, Tooltip } from 'antd';
-import { ArrowUUpLeft, ArrowUUpRight, Moon, Sun } from '@phosphor-icons/react';
+import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
 import { useEffect, useState } from 'react';
 import { Link, Navigate, Outlet, useParams } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Language } from '../../core/terms/stitches.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
-import { useLook } from '../look/Look.tsx';
+import { GroundButton } from '../look/GroundButton.tsx';
 import { NotFound } from '../look/NotFound.tsx';
 import { loadHem, saveHem, setAside } from '../storage/hems.ts';
 import { HemContext, useHemState, useHemStore } from './context.ts';
@@ -91,7 +91,6 @@ function OpenHem({ hem }: { readonly hem: Hem }) {
 function HemHead() {
   const store = useHemStore();
   const { plan, undoLabel, redoLabel, saved } = useHemState();
-  const { ground, setGround } = useLook();
   const { name, preferences } = plan.hem;
   return (
     <header className="hem-head">
@@ -159,12 +158,7 @@ function HemHead() {
           ]}
           onChange={(v) => store.edit(`${v} hand`, (d) => void (d.preferences.hand = v))}
         />
-        <Button
-          type="text"
-          aria-label={ground === 'day' ? 'Evening light' : 'Daylight'}
-          icon={ground === 'day' ? <Moon /> : <Sun />}
-          onClick={() => setGround(ground === 'day' ? 'evening' : 'day')}
-        />
+        <GroundButton />
       </div>
     </header>
   );

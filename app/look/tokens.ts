@@ -15,7 +15,7 @@ export interface Ground {
   readonly cup: string;
 }
 
-export const DAY: Ground = {
+const DAY: Ground = {
   ground: '#f8f6f0',
   sheet: '#fffefa',
   ink: '#252a55',
@@ -30,7 +30,7 @@ export const DAY: Ground = {
   cup: '#2f6f9f',
 };
 
-export const EVENING: Ground = {
+const EVENING: Ground = {
   ground: '#16193a',
   sheet: '#1f2349',
   ink: '#edeadf',

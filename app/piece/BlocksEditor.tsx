@@ -3,12 +3,12 @@ import type { BlocksPiece } from '../../core/piece/piece.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
 import { usePlan } from '../hem/context.ts';
 import { Field, WholeNumber } from './Field.tsx';
-import { LengthInput } from './LengthInput.tsx';
 import type { EditorProps } from './PiecePage.tsx';
+import { SizeFields } from './SizeFields.tsx';
 
 /** Blocks worked from corner to corner. */
 export function BlocksEditor({ piece, onChange }: EditorProps<BlocksPiece>) {
-  const { length, language } = usePlan().hem.preferences;
+  const { language } = usePlan().hem.preferences;
   return (
     <>
       <Field label="Blocks of">
@@ -34,22 +34,7 @@ export function BlocksEditor({ piece, onChange }: EditorProps<BlocksPiece>) {
         value={piece.blocksHigh}
         onChange={(blocksHigh) => onChange('blocks up', { ...piece, blocksHigh })}
       />
-      <Field label="Width, lying loose">
-        <LengthInput
-          label="Width"
-          cm={piece.widthCm}
-          unit={length}
-          onChange={(widthCm) => onChange('width', { ...piece, widthCm })}
-        />
-      </Field>
-      <Field label="Height, lying loose">
-        <LengthInput
-          label="Height"
-          cm={piece.heightCm}
-          unit={length}
-          onChange={(heightCm) => onChange('height', { ...piece, heightCm })}
-        />
-      </Field>
+      <SizeFields piece={piece} onChange={onChange} />
       <p className="quiet small">
         The edge offers gaps between blocks and hardly a stitch top: work one in each gap with chains between,
         then fill the loops in round 1.

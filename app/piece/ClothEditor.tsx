@@ -1,32 +1,15 @@
 import { InputNumber } from 'antd';
 import { holesOnSide } from '../../core/piece/cloth.ts';
 import type { ClothPiece } from '../../core/piece/piece.ts';
-import { usePlan } from '../hem/context.ts';
 import { Field } from './Field.tsx';
-import { LengthInput } from './LengthInput.tsx';
 import type { EditorProps } from './PiecePage.tsx';
+import { SizeFields } from './SizeFields.tsx';
 
 /** Cloth with a row of holes. */
 export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
-  const { length } = usePlan().hem.preferences;
   return (
     <>
-      <Field label="Width">
-        <LengthInput
-          label="Width"
-          cm={piece.widthCm}
-          unit={length}
-          onChange={(widthCm) => onChange('width', { ...piece, widthCm })}
-        />
-      </Field>
-      <Field label="Height">
-        <LengthInput
-          label="Height"
-          cm={piece.heightCm}
-          unit={length}
-          onChange={(heightCm) => onChange('height', { ...piece, heightCm })}
-        />
-      </Field>
+      <SizeFields piece={piece} onChange={onChange} />
       <Field label="From hole to hole">
         <InputNumber
           aria-label="From hole to hole in millimetres"

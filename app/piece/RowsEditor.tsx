@@ -5,8 +5,8 @@ import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stit
 import { lengthWords } from '../../core/words/measures.ts';
 import { usePlan } from '../hem/context.ts';
 import { Field, WholeNumber } from './Field.tsx';
-import { LengthInput } from './LengthInput.tsx';
 import type { EditorProps } from './PiecePage.tsx';
+import { SizeFields } from './SizeFields.tsx';
 
 export const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
 const FOUNDATIONS: readonly FoundationChoice[] = [
@@ -42,22 +42,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
         value={piece.stitches}
         onChange={(stitches) => onChange('stitches in a row', { ...piece, stitches })}
       />
-      <Field label="Width, lying loose">
-        <LengthInput
-          label="Width"
-          cm={piece.widthCm}
-          unit={length}
-          onChange={(widthCm) => onChange('width', { ...piece, widthCm })}
-        />
-      </Field>
-      <Field label="Height, lying loose">
-        <LengthInput
-          label="Height"
-          cm={piece.heightCm}
-          unit={length}
-          onChange={(heightCm) => onChange('height', { ...piece, heightCm })}
-        />
-      </Field>
+      <SizeFields piece={piece} onChange={onChange} />
       <Field label="Along the foundation, work into">
         <Select
           aria-label="Along the foundation"

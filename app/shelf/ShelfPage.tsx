@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
-import { Copy, DownloadSimple, Moon, Plus, Sun, Trash, UploadSimple } from '@phosphor-icons/react';
+import { Copy, DownloadSimple, Plus, Trash, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -11,7 +11,7 @@ import { plan } from '../../core/plan.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
 import { sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import { useLook } from '../look/Look.tsx';
+import { GroundButton } from '../look/GroundButton.tsx';
 import { fileName, saveFile } from '../storage/exports.ts';
 import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
 import { newHem } from '../storage/newHem.ts';
@@ -27,7 +27,6 @@ export function ShelfPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { notification } = App.useApp();
-  const { ground, setGround } = useLook();
   const chooser = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
   const lastDeleted = useRef<Hem[]>([]);
@@ -129,12 +128,7 @@ export function ShelfPage() {
               e.target.value = '';
             }}
           />
-          <Button
-            type="text"
-            aria-label={ground === 'day' ? 'Evening light' : 'Daylight'}
-            icon={ground === 'day' ? <Moon /> : <Sun />}
-            onClick={() => setGround(ground === 'day' ? 'evening' : 'day')}
-          />
+          <GroundButton />
         </div>
       </header>
       {refused.map((file) => (

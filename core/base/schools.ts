@@ -86,7 +86,7 @@ const SCHOOLS: Readonly<Record<SchoolId, School>> = {
   },
 };
 
-export const SCHOOL_IDS = Object.keys(SCHOOLS) as readonly SchoolId[];
+const SCHOOL_IDS = Object.keys(SCHOOLS) as readonly SchoolId[];
 
 /** Rates for every spot of an edge, in working order. Joins are crossed, not filled: their rate is 0. */
 export function rates(school: SchoolId, edge: Edge, stitchWidthMm: number, own: OwnRate): readonly number[] {

@@ -91,12 +91,12 @@ export function otherEdges(plan: Plan): readonly OtherEdge[] {
 }
 
 /** Strain on the side where it is worst. */
-export function worstStrain(round: RoundPlan): number {
+function worstStrain(round: RoundPlan): number {
   return round.sides.reduce((worst, s) => (Math.abs(s.strain) > Math.abs(worst) ? s.strain : worst), 0);
 }
 
 /** The last entry that can be worked on top of itself, or undefined. */
-export function lastRepeatable(hem: Hem): RoundEntry | undefined {
+function lastRepeatable(hem: Hem): RoundEntry | undefined {
   const last = hem.rounds[hem.rounds.length - 1];
   return last && FAMILIES.find((f) => f.id === last.family)?.repeatable ? last : undefined;
 }

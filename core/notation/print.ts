@@ -91,7 +91,7 @@ export function printGroup(group: readonly Stitch[], language: Language): string
 }
 
 /** One stitch. */
-export function printStitch(s: Stitch, language: Language): string {
+function printStitch(s: Stitch, language: Language): string {
   const word = abbreviation(s.kind, language);
   const loop = LOOP_WORDS[s.loop];
   switch (s.form) {

@@ -52,7 +52,7 @@ export function regular(cornerCount: number, sideMm: number): Outline {
 }
 
 /** How much longer a side becomes per millimetre that the outline grows outwards: tan(φ/2) at either end. */
-export function growthPerMm(outline: Outline, side: number): number {
+function growthPerMm(outline: Outline, side: number): number {
   if (isDisc(outline)) return 2 * Math.PI;
   const before = outline.turns[side]!;
   const after = outline.turns[(side + 1) % outline.turns.length]!;

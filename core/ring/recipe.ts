@@ -88,7 +88,7 @@ export function patternOf(instructions: readonly Instruction[]): Pattern {
 }
 
 /** Places that a step uses up. */
-export function placesUsed(step: Step): number {
+function placesUsed(step: Step): number {
   if (step.do === 'skip') return step.count;
   if (step.do === 'make' || step.at !== 'next') return 0;
   return step.times * Math.max(...step.what.map(placesTaken));

@@ -14,7 +14,7 @@ import type { CornerRecipe } from './recipe.ts';
  * @param before need so far, in stitch widths, of all rounds below
  * @returns an integer, negative at an inner corner
  */
-export function gainAtCorner(turn: number, height: number, before: number): number {
+function gainAtCorner(turn: number, height: number, before: number): number {
   const each = Math.tan(turn / 2);
   return Math.round((before + height) * each) - Math.round(before * each);
 }

@@ -76,7 +76,7 @@ function written(
 }
 
 /** The recipe of a round that the user wrote, with faults placed in that round. */
-export function ownRecipe(entry: RoundEntry): Outcome<Recipe> {
+function ownRecipe(entry: RoundEntry): Outcome<Recipe> {
   if (entry.family !== OWN || !entry.written) throw new RangeError(`no round family ${entry.family}`);
   const outcome = parseRound(entry.written.text, entry.written.language);
   if (outcome.ok) return outcome;

@@ -110,7 +110,7 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
   },
 };
 
-export const STITCH_KINDS = Object.keys(STITCHES) as readonly StitchKind[];
+const STITCH_KINDS = Object.keys(STITCHES) as readonly StitchKind[];
 
 /**
  * The abbreviation of a stitch in the language in force.

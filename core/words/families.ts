@@ -5,7 +5,7 @@ import type { PlaceKind } from '../ring/ring.ts';
 import { plural } from './measures.ts';
 
 /** One and many of every kind of place. */
-export const PLACES: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> = {
+const PLACES: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> = {
   stitch: ['stitch', 'stitches'],
   post: ['post', 'posts'],
   space: ['chain space', 'chain spaces'],

@@ -8,7 +8,7 @@ export function lengthWords(mm: number, unit: LengthUnit): string {
 }
 
 /** The number alone: to half a centimetre, or to a quarter inch. */
-export function lengthNumber(mm: number, unit: LengthUnit): string {
+function lengthNumber(mm: number, unit: LengthUnit): string {
   return unit === 'cm' ? String(Math.round(mm / 5) / 2) : String(Math.round((mm / 25.4) * 4) / 4);
 }
 

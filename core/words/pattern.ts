@@ -199,7 +199,7 @@ function joinWords(plan: Plan, round: number, language: Language): string {
 }
 
 /** What a corner's centre is, in words that fit “3 sc in …”. */
-export function cornerPlaceWords(ring: Ring, centre: Centre): string {
+function cornerPlaceWords(ring: Ring, centre: Centre): string {
   if (centre.length === 2) return 'between the two corner sts';
   const { chains } = ring.made[centre.start]!;
   return chains > 0 ? `the corner ch-${chains} sp` : 'the corner st';
