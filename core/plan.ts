@@ -477,14 +477,39 @@ export const fitPlan = (p: Plan, worked = 0): Fit => solveFit(fitTask(p, worked)
 /** Whether every round of a plan comes out even. */
 export const comesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.even);
 
-/** Counts within the window of a side at which every round comes out even without a quiet change. */
+/**
+ * Counts within the window of a side at which every round comes out even without a quiet change. They do not
+ * depend on the count in force, so a drag along the count line works them once.
+ */
 export function evenCounts(p: Plan, side: number): readonly number[] {
   const task = fitTask(p);
-  const stack = { ...task.stack, quietChanges: false };
-  return searchSide(task.sides[side]!, stack, [])
+  const { name, from, to, flat, turns, loopChains, choice } = task.sides[side]!;
+  const { base, heightsBelow } = task.stack;
+  const question = [
+    name,
+    from,
+    to,
+    flat,
+    turns,
+    loopChains,
+    choice.school,
+    base.stitch,
+    base.corner,
+    heightsBelow,
+  ];
+  const key = JSON.stringify(question);
+  const answers = evenCountsKnown.get(p.hem.rounds) ?? new Map<string, readonly number[]>();
+  evenCountsKnown.set(p.hem.rounds, answers);
+  const known = answers.get(key);
+  if (known) return known;
+  const counts = searchSide(task.sides[side]!, { ...task.stack, quietChanges: false }, task.changes[side]!)
     .ways.map((w) => w.count)
-    .sort((a, b) => a - b);
+    .sort((x, y) => x - y);
+  answers.set(key, counts);
+  return counts;
 }
+
+const evenCountsKnown = new WeakMap<Hem['rounds'], Map<string, readonly number[]>>();
 
 const TAPE_TOLERANCE = 0.06;
 

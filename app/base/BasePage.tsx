@@ -14,6 +14,7 @@ import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { FitList } from '../rounds/FitList.tsx';
 import { CountLine } from './CountLine.tsx';
+import { Joins } from './Joins.tsx';
 import { Run } from './Run.tsx';
 import { StartFields } from './StartFields.tsx';
 import './base.css';
@@ -33,7 +34,8 @@ export function BasePage() {
   const [together, setTogether] = useState(true);
   const [preview, setPreview] = useState<Hem | null>(null);
   const slow = useDeferredValue(plan);
-  const side = Math.min(picked, plan.sides.length - 1);
+  // The line answers at once; the drawings follow as soon as there is time.
+  const side = Math.min(picked, plan.sides.length - 1, slow.sides.length - 1);
   const like = likeSides(plan.body);
   const groups = together ? like : plan.sides.map((_, i) => [i]);
   const groupOf = (i: number): readonly number[] => groups.find((g) => g.includes(i)) ?? [i];
@@ -103,7 +105,8 @@ export function BasePage() {
         })}
         {groups.length > MOST_LINES && <p className="quiet small">Pick another side in the drawing.</p>}
         <Legend />
-        <Run
+        <Run plan={slow} side={side} />
+        <Joins
           plan={plan}
           side={side}
           onCrossing={(join, crossing) =>
@@ -162,7 +165,7 @@ export function BasePage() {
         </div>
         <div className="base-corner-view">
           <StitchView
-            plan={plan}
+            plan={slow}
             corner={side}
             round={0}
             label={`The corner before side ${plan.sides[side]!.name}, every stitch of the base round`}

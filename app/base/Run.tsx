@@ -1,7 +1,4 @@
-import { Select } from 'antd';
-import { useMemo } from 'react';
-import { crossingOf } from '../../core/base/baseRound.ts';
-import { CROSSINGS, CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
+import { memo, useMemo } from 'react';
 import { placementWords, spotNumber } from '../../core/base/run.ts';
 import { spotNoun } from '../../core/base/schools.ts';
 import type { Plan } from '../../core/plan.ts';
@@ -13,11 +10,10 @@ const PITCH = 15;
 export interface RunProps {
   readonly plan: Plan;
   readonly side: number;
-  readonly onCrossing: (join: number, crossing: CrossingId) => void;
 }
 
 /** A side unrolled, spot by spot, with how many stitches each takes. */
-export function Run({ plan, side, onCrossing }: RunProps) {
+export const Run = memo(function Run({ plan, side }: RunProps) {
   const s = plan.sides[side]!;
   const { language } = plan.hem.preferences;
   const usual = useMemo(() => commonestByKind(s.edge.spots, s.placement), [s]);
@@ -62,26 +58,9 @@ export function Run({ plan, side, onCrossing }: RunProps) {
           })}
         </svg>
       </div>
-      {s.edge.joins.length > 0 && (
-        <div className="joins">
-          <span className="quiet small">Joins in working order:</span>
-          {s.edge.joins.map((_, join) => (
-            <Select
-              key={join}
-              size="small"
-              aria-label={`Join ${join + 1} of side ${s.name}`}
-              value={crossingOf(plan.hem.base, s.choice, join)}
-              popupMatchSelectWidth={false}
-              options={CROSSING_IDS.map((id) => ({ value: id, label: CROSSINGS[id].name }))}
-              labelRender={({ label }) => `${join + 1}: ${String(label)}`}
-              onChange={(crossing) => onCrossing(join, crossing)}
-            />
-          ))}
-        </div>
-      )}
     </div>
   );
-}
+});
 
 type Spots = Plan['sides'][number]['edge']['spots'];
 

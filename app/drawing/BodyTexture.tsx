@@ -1,10 +1,15 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan.ts';
 import { corners } from '../../core/piece/outline.ts';
 import type { BlocksPiece, ClothPiece, GridPiece, MotifPiece, RowsPiece } from '../../core/piece/piece.ts';
 
-/** What the piece is made of, drawn lightly on it: rows as bands, motifs with their seams, blocks as blocks. */
-export function BodyTexture({ plan }: { readonly plan: Plan }) {
+/**
+ * What the piece is made of, drawn lightly on it: rows as bands, motifs with their seams, blocks as blocks. Drawn
+ * anew only for another piece.
+ */
+export const BodyTexture = memo(Texture, (a, b) => a.plan.body === b.plan.body);
+
+function Texture({ plan }: { readonly plan: Plan }) {
   const { piece } = plan.hem;
   return (
     <g className="texture" aria-hidden="true">

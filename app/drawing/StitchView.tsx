@@ -1,7 +1,7 @@
 import { select, zoom, zoomIdentity, type ZoomBehavior } from 'd3';
 import { Button, Segmented } from 'antd';
 import { CornersOut, Minus, Plus } from '@phosphor-icons/react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef, useState } from 'react';
 import { bodyOutline, chartOf } from '../../core/chart/chart.ts';
 import type { Plan } from '../../core/plan.ts';
 import { useLook } from '../look/Look.tsx';
@@ -23,7 +23,7 @@ export interface StitchViewProps {
 const STITCHES_ACROSS = 17;
 
 /** A part of the border, every stitch drawn; it can be dragged and zoomed. */
-export function StitchView({ plan, corner, round = null, label }: StitchViewProps) {
+export const StitchView = memo(function StitchView({ plan, corner, round = null, label }: StitchViewProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const behaviour = useRef<ZoomBehavior<HTMLCanvasElement, unknown> | null>(null);
   const [face, setFace] = useState<Face>('yarn');
@@ -134,4 +134,4 @@ export function StitchView({ plan, corner, round = null, label }: StitchViewProp
       </figcaption>
     </figure>
   );
-}
+});
