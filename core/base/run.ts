@@ -117,7 +117,7 @@ export function listWords(items: readonly (string | number)[]): string {
 }
 
 /** @example ordinal(3) // '3rd' */
-function ordinal(n: number): string {
+export function ordinal(n: number): string {
   const tens = n % 100;
   if (tens >= 11 && tens <= 13) return `${n}th`;
   return `${n}${['th', 'st', 'nd', 'rd'][n % 10] ?? 'th'}`;

@@ -9,7 +9,7 @@
  * @param total stitches, an integer ≥ 0
  * @param weights one for each spot, each ≥ 0; all zero counts as all equal
  * @returns stitches for each spot, same length as `weights`, summing to `total` (empty for no spots)
- * @example spread(5, [1, 1, 1, 1]) // [1, 1, 2, 1]
+ * @example spread(5, [1, 1, 1, 1]) // [1, 2, 1, 1]
  */
 export function spread(total: number, weights: readonly number[]): readonly number[] {
   const count = weights.length;
