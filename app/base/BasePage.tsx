@@ -171,7 +171,7 @@ export function BasePage() {
             label={`The corner before side ${plan.sides[side]!.name}, every stitch of the base round`}
           />
         </div>
-        <StartFields />
+        <StartFields plan={slow} />
         <FitList plan={slow} onPreview={setPreview} />
       </section>
     </div>

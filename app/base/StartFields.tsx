@@ -1,6 +1,8 @@
 import { Checkbox, Select } from 'antd';
+import { memo } from 'react';
 import type { Start } from '../../core/base/start.ts';
-import { useHemStore, usePlan } from '../hem/context.ts';
+import type { Plan } from '../../core/plan.ts';
+import { useHemStore } from '../hem/context.ts';
 
 const AT: readonly { readonly value: Start['at']; readonly label: string }[] = [
   { value: 'corner', label: 'in the corner before' },
@@ -9,8 +11,7 @@ const AT: readonly { readonly value: Start['at']; readonly label: string }[] = [
 ];
 
 /** Where rounds start and join, and whether the starting chain counts. */
-export function StartFields() {
-  const plan = usePlan();
+export const StartFields = memo(function StartFields({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { start } = plan.hem.base;
   const corners = plan.body.outline.turns.length > 0;
@@ -54,4 +55,4 @@ export function StartFields() {
       </Checkbox>
     </div>
   );
-}
+});
