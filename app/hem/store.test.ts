@@ -108,6 +108,14 @@ describe('saving', () => {
     expect(aside).toHaveLength(1);
   });
 
+  test('an edit whose write is still under way is set aside too', async () => {
+    const { store, aside, setCount } = opened(() => new Promise(() => undefined));
+    setCount(140);
+    await jest.advanceTimersByTimeAsync(1000);
+    store.leave();
+    expect(aside.map((h) => h.base.sides[0]!.count)).toEqual([140]);
+  });
+
   test('a refusal is told, and the next edit tries again', async () => {
     let refuse = true;
     const kept: Hem[] = [];

@@ -37,6 +37,8 @@ export class HemStore {
   private future: Edit[] = [];
   private readonly listeners = new Set<() => void>();
   private saving: ReturnType<typeof setTimeout> | null = null;
+  /** There are edits of which it is not known that they were written; a write that is under way does not count. */
+  private unsaved = false;
   private state: HemState;
 
   constructor(
@@ -99,7 +101,7 @@ export class HemStore {
 
   /** The page may be closed: what is not yet saved is set aside, and written if there is time. */
   leave(): void {
-    if (this.saving !== null) this.parts.setAside(this.hem);
+    if (this.unsaved) this.parts.setAside(this.hem);
     void this.flush();
   }
 
@@ -111,7 +113,10 @@ export class HemStore {
     const { hem } = this;
     try {
       await this.parts.save(hem);
-      if (this.hem === hem) this.announce('saved');
+      if (this.hem === hem) {
+        this.unsaved = false;
+        this.announce('saved');
+      }
     } catch {
       this.announce('failed');
     }
@@ -119,6 +124,7 @@ export class HemStore {
 
   private put(hem: Hem): void {
     this.hem = { ...hem, changed: this.parts.now().toISOString() };
+    this.unsaved = true;
     if (this.saving !== null) clearTimeout(this.saving);
     this.saving = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
     this.announce('saving');

@@ -1,5 +1,6 @@
 import { InputNumber, Select } from 'antd';
 import { useState } from 'react';
+import type { SchoolId } from '../../core/base/schools.ts';
 import { verdict } from '../../core/flat/flat.ts';
 import type { Plan } from '../../core/plan.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
@@ -8,6 +9,17 @@ import { percentWords, plural, sizeWords } from '../../core/words/measures.ts';
 import { useHemStore } from '../hem/context.ts';
 import { LengthInput } from '../piece/LengthInput.tsx';
 import { useWorked } from '../workers/useWorked.ts';
+
+const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
+  each: 'full rate',
+  halves: 'closer rate',
+  between: 'between the stitches',
+  gaps: 'in the gaps',
+  clusters: 'clusters in the gaps',
+  loops: 'loops',
+  gauge: 'by gauge',
+  own: 'own rate',
+};
 
 const STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
 
@@ -21,6 +33,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   const { value: shows } = useWorked('firstToShow', plan.hem);
   const { value: corners, pending } = useWorked('compareCorners', plan.hem, stitch, count);
   const widthCm = wanted ?? Math.ceil(plan.blockedSize.widthMm / 10 + 10);
+  const { value: schools } = useWorked('compareSchools', plan.hem, stitch, count);
   const { value: needed, pending: sizing } = useWorked('roundsForWidth', plan.hem, widthCm * 10);
   const last = plan.rounds[plan.rounds.length - 1]!;
   return (
@@ -96,6 +109,20 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       </ul>
       <p className="quiet small">
         {plural(count, 'round')} on the base as it is, worst side; ±2 % lies flat, ±5 % blocks out.
+      </p>
+      <h2>Which school?</h2>
+      <ul className="corner-forecast">
+        {schools?.map((c) => (
+          <li key={c.school}>
+            {SCHOOL_NAMES[c.school]}
+            <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
+              {percentWords(c.strain)} {verdict(c.strain)}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet small">
+        The same rounds with 3 in each corner, each school on the sides to which it applies.
       </p>
     </section>
   );

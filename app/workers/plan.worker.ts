@@ -5,6 +5,7 @@ import type { Fit } from '../../core/fit/fit.ts';
 import { fitHem } from '../../core/fit/open.ts';
 import {
   compareCorners,
+  compareSchools,
   firstToShow,
   otherEdges,
   roundsForWidth,
@@ -14,6 +15,7 @@ import {
   type OtherEdge,
   type RoundsForSize,
   type RoundsLeft,
+  type SchoolForecast,
 } from '../../core/forecast/alternatives.ts';
 import { createPlanner } from '../../core/plan.ts';
 
@@ -27,6 +29,8 @@ const work = {
   firstToShow: (hem: Hem): FirstToShow | null => firstToShow(planner(hem)),
   compareCorners: (hem: Hem, stitch: RoundEntry['stitch'], rounds: number): readonly CornerForecast[] =>
     compareCorners(planner(hem), stitch, rounds),
+  compareSchools: (hem: Hem, stitch: RoundEntry['stitch'], rounds: number): readonly SchoolForecast[] =>
+    compareSchools(planner(hem), stitch, rounds),
   roundsForWidth: (hem: Hem, widthMm: number): RoundsForSize | null => roundsForWidth(planner(hem), widthMm),
 };
 

@@ -1,4 +1,5 @@
 /** What would another edge do? The last entry of the stack exchanged, repeated, or carried to a wanted size. */
+import { schoolsFor, type SchoolId } from '../base/schools.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { FLAT_LIMITS } from '../flat/flat.ts';
 import { createPlanner, type Plan, type RoundPlan } from '../plan.ts';
@@ -137,6 +138,38 @@ export function compareCorners(
     const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, corner, times: rounds };
     const made = planner(withRounds(plan.hem, [entry])).rounds;
     return { corner, strain: worstStrain(made[made.length - 1]!) };
+  });
+}
+
+export interface SchoolForecast {
+  readonly school: SchoolId;
+  /** Worst strain after so many more rounds, of the sides to which the school applies. */
+  readonly strain: number;
+}
+
+/**
+ * What each school leads to after `rounds` plain rounds in a stitch, three in the corner, when it is taken on every
+ * side to which it applies. The user's own rate is left out: it is not a rule.
+ */
+export function compareSchools(
+  plan: Plan,
+  stitch: RoundEntry['stitch'],
+  rounds: number,
+): readonly SchoolForecast[] {
+  const plain = FAMILIES.find((f) => f.id === 'plain')!;
+  const planner = createPlanner();
+  const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, times: rounds };
+  const applies = plan.body.edges.map(schoolsFor);
+  const schools = [...new Set(applies.flat())].filter((id) => id !== 'own');
+  return schools.map((school) => {
+    const sides = plan.hem.base.sides.map((s, i) =>
+      applies[i]!.includes(school) ? { ...s, school, count: null } : s,
+    );
+    const made = planner({ ...plan.hem, base: { ...plan.hem.base, sides }, rounds: [entry] }).rounds;
+    const strains = made[made.length - 1]!.sides.filter((_, i) => applies[i]!.includes(school)).map(
+      (s) => s.strain,
+    );
+    return { school, strain: strains.reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0) };
   });
 }
 

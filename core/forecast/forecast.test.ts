@@ -7,6 +7,7 @@ import { calibrate } from '../yarn/calibrate.ts';
 import {
   compareBorders,
   compareCorners,
+  compareSchools,
   firstToShow,
   otherEdges,
   roundsForWidth,
@@ -140,6 +141,17 @@ describe('how long it lies flat', () => {
     const strains = new Map(compareCorners(plan(rowsHem()), 'hdc', 10).map((c) => [c.corner, c.strain]));
     expect(strains.get('three')!).toBeLessThan(strains.get('twos')!);
     expect(strains.get('twos')!).toBeLessThan(strains.get('threes')!);
+  });
+
+  test('schools are compared on the sides to which they apply, as if each had been chosen', () => {
+    const hem = rowsHem({ rounds: [entry()] });
+    const found = new Map(compareSchools(plan(hem), 'hdc', 6).map((s) => [s.school, s.strain]));
+    expect([...found.keys()].sort()).toEqual(['each', 'gauge', 'halves']);
+    const chosen = hem.base.sides.map((s, i) => (i % 2 === 1 ? { ...s, school: 'halves' as const } : s));
+    const rounds = [entry({ stitch: 'hdc', times: 6 })];
+    const made = plan({ ...hem, base: { ...hem.base, sides: chosen }, rounds });
+    expect(found.get('halves')).toBeCloseTo(made.rounds[6]!.sides[1]!.strain, 9);
+    expect(Math.abs(found.get('gauge')!)).toBeLessThan(Math.abs(found.get('halves')!));
   });
 
   test('rounds for a wanted width reach it, and one fewer does not', () => {
