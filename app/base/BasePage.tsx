@@ -10,7 +10,7 @@ import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { plurals } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import { StitchView } from '../drawing/StitchView.tsx';
+import { StitchView, cornerPart } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { FitList } from '../rounds/FitList.tsx';
 import { CountLine } from './CountLine.tsx';
@@ -30,10 +30,16 @@ type Choice = Draft<Hem['base']['sides'][number]>;
 export function BasePage() {
   const plan = usePlan();
   const store = useHemStore();
-  const [picked, setPicked] = useState(0);
+  const [picked, setSide] = useState(0);
+  const [part, setPart] = useState<string | null>(null);
   const [together, setTogether] = useState(true);
   const [preview, setPreview] = useState<Hem | null>(null);
   const slow = useDeferredValue(plan);
+  /** The drawing follows the side that is picked. */
+  const setPicked = (i: number): void => {
+    setSide(i);
+    if (i !== side) setPart(null);
+  };
   // The line answers at once; the drawings follow as soon as there is time.
   const side = Math.min(picked, plan.sides.length - 1, slow.sides.length - 1);
   const like = likeSides(plan.body);
@@ -166,9 +172,10 @@ export function BasePage() {
         <div className="base-corner-view">
           <StitchView
             plan={slow}
-            corner={side}
+            part={part ?? cornerPart(side)}
+            onPart={setPart}
             round={0}
-            label={`The corner before side ${plan.sides[side]!.name}, every stitch of the base round`}
+            label="The base round on the piece, stitch by stitch"
           />
         </div>
         <StartFields plan={slow} />

@@ -1,113 +1,112 @@
-import { select, zoom, zoomIdentity, type ZoomBehavior } from 'd3';
-import { Button, Segmented } from 'antd';
-import { CornersOut, Minus, Plus } from '@phosphor-icons/react';
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
-import { bodyOutline, chartOf } from '../../core/chart/chart.ts';
+import { Button, Dropdown, Segmented, Select } from 'antd';
+import { ArrowsInSimple, DownloadSimple, Minus, Plus } from '@phosphor-icons/react';
+import { memo, useMemo, useRef, useState } from 'react';
+import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
+import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
-import { faded } from './colours.ts';
-import { paint, type Face, type PaintedRound } from './paint.ts';
+import { fileName, saveBlob, saveFile } from '../storage/exports.ts';
+import { sceneOf, type Face } from './scene/scene.ts';
+import { svgOf } from './scene/svg.ts';
+import type { Seen } from './scene/yarnFace.ts';
+import { StitchStage, type StageHandle } from './StitchStage.tsx';
 import './stitchView.css';
 
 export interface StitchViewProps {
   readonly plan: Plan;
-  /** The corner before this side is in the middle. */
-  readonly corner: number;
-  /** Only this round in full, those below it faint; null for all. */
+  /** What is looked at first: a corner or another part, by the keys of {@link partsOf}. */
+  readonly part: string;
+  readonly onPart: (part: string) => void;
+  /** Only this round in full, those round it faint; null for all. */
   readonly round?: number | null;
   readonly label: string;
 }
 
 /** Stitch widths across the view when nothing has been zoomed. */
 const STITCHES_ACROSS = 17;
+const WHOLE = 'whole';
+export const cornerPart = (side: number): string => `corner ${side} 0`;
 
-/** A part of the border, every stitch drawn; it can be dragged and zoomed. */
-export const StitchView = memo(function StitchView({ plan, corner, round = null, label }: StitchViewProps) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const behaviour = useRef<ZoomBehavior<HTMLCanvasElement, unknown> | null>(null);
+const keyOf = ({ kind, side, join }: Landmark): string => `${kind} ${side} ${join}`;
+
+/** The parts of a border that can be looked at. */
+function partsOf(plan: Plan): readonly { readonly value: string; readonly label: string }[] {
+  const name = (side: number): string => plan.sides[(side + plan.sides.length) % plan.sides.length]!.name;
+  const words = ({ kind, side, join }: Landmark): string =>
+    kind === 'corner'
+      ? `Corner ${name(side - 1)}/${name(side)}`
+      : kind === 'side'
+        ? `Middle of side ${name(side)}`
+        : `Join ${join + 1} on side ${name(side)}`;
+  const order = { corner: 0, side: 1, join: 2 };
+  return [
+    ...[...landmarksOf(plan, 0)]
+      .sort((a, b) => order[a.kind] - order[b.kind])
+      .map((l) => ({ value: keyOf(l), label: words(l) })),
+    { value: WHOLE, label: 'The whole piece' },
+  ];
+}
+
+/** A part of the border, every stitch drawn; it can be dragged, zoomed, and asked what each stitch is. */
+export const StitchView = memo(function StitchView({
+  plan,
+  part,
+  onPart,
+  round = null,
+  label,
+}: StitchViewProps) {
+  const stage = useRef<StageHandle>(null);
   const [face, setFace] = useState<Face>('yarn');
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  const [transform, setTransform] = useState(zoomIdentity);
-
+  const [seen, setSeen] = useState<Seen>('right');
   const { sheet } = GROUNDS[useLook().ground];
-  const rounds = useMemo<readonly PaintedRound[]>(() => {
-    const tone = (colour: string, behind: boolean): string => (behind ? faded(colour, sheet) : colour);
-    const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
-    return chartOf(plan).map((chart, k) => ({
-      chart,
-      colour: tone(colours.get(plan.rounds[k]!.yarnId)!, round !== null && k !== round),
-      widthMm: plan.rounds[k]!.stitchWidthMm,
-    }));
-  }, [plan, round, sheet]);
-  const body = useMemo(
-    () => ({ outline: bodyOutline(plan), colour: faded(plan.hem.pieceColour, sheet) }),
-    [plan, sheet],
+  const scene = useMemo(
+    () => sceneOf(plan, { face, seen, round, ground: sheet }),
+    [plan, face, seen, round, sheet],
   );
-  const focus = useMemo(() => {
-    const middle = rounds[round ?? Math.floor((rounds.length - 1) / 2)]!.chart;
-    const centre = middle.ring.centres[corner];
-    const i = centre?.start ?? 0;
-    return { x: middle.headX[i]!, y: middle.headY[i]! };
-  }, [rounds, corner, round]);
+  const parts = useMemo(() => partsOf(plan), [plan]);
+  const shown = parts.find((p) => p.value === part) ?? parts[0]!;
+  const whole = shown.value === WHOLE;
+  const focus = useMemo<Point>(() => {
+    const number = round ?? Math.floor((plan.rounds.length - 1) / 2);
+    return landmarksOf(plan, number).find((l) => keyOf(l) === shown.value) ?? { x: 0, y: 0 };
+  }, [plan, round, shown.value]);
+  const close = STITCHES_ACROSS * plan.stitchWidthMm;
 
-  useEffect(() => {
-    const element = canvas.current!;
-    const watch = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
-      setSize({ width, height });
-    });
-    watch.observe(element);
-    const z = zoom<HTMLCanvasElement, unknown>()
-      .scaleExtent([0.02, 6])
-      .on('zoom', (event: { transform: typeof zoomIdentity }) => setTransform(event.transform));
-    behaviour.current = z;
-    select(element).call(z);
-    return () => watch.disconnect();
-  }, []);
-
-  useEffect(() => {
-    const element = canvas.current!;
-    if (size.width === 0) return;
-    const ratio = window.devicePixelRatio || 1;
-    element.width = Math.round(size.width * ratio);
-    element.height = Math.round(size.height * ratio);
-    const context = element.getContext('2d')!;
-    const mirrored = plan.hem.preferences.hand === 'left';
-    const base = size.width / (STITCHES_ACROSS * plan.stitchWidthMm);
-    const scale = base * transform.k;
-    // What lies in the middle of the canvas after the drag and zoom.
-    const dx = (size.width / 2 - transform.x) / transform.k - size.width / 2;
-    const dy = (size.height / 2 - transform.y) / transform.k - size.height / 2;
-    const x = focus.x + (dx / base) * (mirrored ? -1 : 1);
-    const view = { x, y: focus.y + dy / base, scale: scale * ratio, mirrored };
-    const frame = requestAnimationFrame(() =>
-      paint(context, element.width, element.height, body, rounds, view, face),
-    );
-    return () => cancelAnimationFrame(frame);
-  }, [body, rounds, focus, size, transform, face, plan]);
-
-  const by = (factor: number): void => {
-    if (behaviour.current)
-      select(canvas.current!).call(behaviour.current.scaleBy.bind(behaviour.current), factor);
-  };
-  const back = (): void => {
-    if (behaviour.current) {
-      select(canvas.current!).call(behaviour.current.transform.bind(behaviour.current), zoomIdentity);
+  const save = async (kind: string): Promise<void> => {
+    const name = `${plan.hem.name} ${shown.label}`;
+    if (kind === 'svg') {
+      const drawing = svgOf(scene, stage.current!.box(), `${plan.hem.name}: ${shown.label}`);
+      saveFile(fileName(name, '.svg'), drawing, 'image/svg+xml');
+    } else {
+      const picture = await stage.current!.picture();
+      if (picture) saveBlob(fileName(name, '.png'), picture);
     }
   };
+
   return (
     <figure className="stitch-view">
-      <canvas
-        ref={canvas}
-        role="img"
-        aria-label={label}
-        tabIndex={0}
-        onKeyDown={(e) => {
-          if (e.key === '+' || e.key === '=') by(1.25);
-          else if (e.key === '-') by(0.8);
-          else if (e.key === '0') back();
+      <Select
+        className="part-choice"
+        size="small"
+        aria-label="Look at"
+        value={shown.value}
+        popupMatchSelectWidth={false}
+        options={[...parts]}
+        onChange={(value) => {
+          stage.current!.home();
+          onPart(value);
         }}
+      />
+      <StitchStage
+        ref={stage}
+        plan={plan}
+        scene={scene}
+        focus={focus}
+        across={whole ? plan.finishedSize.widthMm * 1.06 : close}
+        down={whole ? plan.finishedSize.heightMm * 1.06 : 0.1 * close}
+        round={round}
+        label={`${label}: ${shown.label}`}
       />
       <figcaption>
         <Segmented
@@ -120,15 +119,49 @@ export const StitchView = memo(function StitchView({ plan, corner, round = null,
           ]}
           onChange={setFace}
         />
+        <Segmented
+          size="small"
+          aria-label="Side of the work"
+          value={seen}
+          options={[
+            { value: 'right', label: 'Right side' },
+            { value: 'wrong', label: 'Wrong side' },
+          ]}
+          onChange={setSeen}
+        />
         <span className="view-tools">
-          <Button size="small" type="text" aria-label="Closer" icon={<Plus />} onClick={() => by(1.25)} />
-          <Button size="small" type="text" aria-label="Farther" icon={<Minus />} onClick={() => by(0.8)} />
+          <Dropdown
+            trigger={['click']}
+            menu={{
+              items: [
+                { key: 'svg', label: 'This view as SVG' },
+                { key: 'png', label: 'This view as PNG' },
+              ],
+              onClick: ({ key }) => void save(key),
+            }}
+          >
+            <Button size="small" type="text" aria-label="Save this view" icon={<DownloadSimple />} />
+          </Dropdown>
           <Button
             size="small"
             type="text"
-            aria-label="Back to the corner"
-            icon={<CornersOut />}
-            onClick={back}
+            aria-label="Closer"
+            icon={<Plus />}
+            onClick={() => stage.current!.zoomBy(1.25)}
+          />
+          <Button
+            size="small"
+            type="text"
+            aria-label="Farther"
+            icon={<Minus />}
+            onClick={() => stage.current!.zoomBy(0.8)}
+          />
+          <Button
+            size="small"
+            type="text"
+            aria-label="Back to the part"
+            icon={<ArrowsInSimple />}
+            onClick={() => stage.current!.home()}
           />
         </span>
       </figcaption>

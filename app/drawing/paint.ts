@@ -1,216 +1,248 @@
-/** Paints charts onto a canvas, as yarn or as symbols. */
-import type { RoundChart } from '../../core/chart/chart.ts';
+/** Paints a scene onto a canvas, in more or less detail as the scale allows. */
 import type { Point } from '../../core/piece/outline.ts';
-import { isChainRun } from '../../core/ring/stitch.ts';
-import { STITCHES } from '../../core/terms/stitches.ts';
-import { tonesOf } from './colours.ts';
-import { strandsOf } from './yarnFace.ts';
-import { symbolOf } from './symbolFace.ts';
+import { tonesOf } from './scene/colours.ts';
+import { entriesIn, type Box } from './scene/find.ts';
+import { framesOf, type DrawnRound, type Frame, type Scene } from './scene/scene.ts';
+import { SYMBOL_LINE, symbolOf } from './scene/symbolFace.ts';
+import { STRAND, strandsOf, type Strands } from './scene/yarnFace.ts';
 
+/** How the piece lies on a canvas: the point (x, y), mm, in its middle, and device pixels to the millimetre. */
 export interface View {
-  /** The point of the piece, mm, that lies in the middle of the canvas. */
   readonly x: number;
   readonly y: number;
-  /** Canvas pixels for a millimetre. */
   readonly scale: number;
-  readonly mirrored: boolean;
 }
 
-export interface PaintedRound {
-  readonly chart: RoundChart;
-  /** Width of a stitch, mm. */
-  readonly widthMm: number;
-  /** #rrggbb */
-  readonly colour: string;
+/** Device pixels to a stitch width below which strands are not told apart, and below which stitches are not. */
+const WHOLE_STITCHES = 15;
+const BANDS = 3.2;
+
+/** Path data as a path, made once. */
+const paths = new Map<string, Path2D>();
+function pathOf(data: string): Path2D {
+  let path = paths.get(data);
+  if (!path) {
+    path = new Path2D(data);
+    paths.set(data, path);
+  }
+  return path;
 }
 
-export type Face = 'yarn' | 'symbols';
-
-const STRAND = 0.24;
-
-/** A function that sets the canvas to a frame: origin at a point, y towards another, unit a stitch width. */
-class Frames {
-  constructor(
-    private readonly context: CanvasRenderingContext2D,
-    private readonly view: View,
-    private readonly width: number,
-    private readonly height: number,
-  ) {}
-
-  /** Canvas position of a point of the piece. */
-  at(x: number, y: number): readonly [number, number] {
-    const { view } = this;
-    const dx = (x - view.x) * view.scale * (view.mirrored ? -1 : 1);
-    return [this.width / 2 + dx, this.height / 2 + (y - view.y) * view.scale];
+/** All strands of a stitch in one path, for small drawings. */
+const whole = new Map<Strands, { readonly post: Path2D; readonly top: Path2D }>();
+function wholeOf(strands: Strands): { readonly post: Path2D; readonly top: Path2D } {
+  let found = whole.get(strands);
+  if (!found) {
+    found = { post: new Path2D(strands.post.join(' ')), top: new Path2D(strands.top.join(' ')) };
+    whole.set(strands, found);
   }
-
-  visible(x: number, y: number, margin: number): boolean {
-    const [px, py] = this.at(x, y);
-    return px > -margin && py > -margin && px < this.width + margin && py < this.height + margin;
-  }
-
-  /** y runs from (x0, y0) to (x1, y1), which lies `length` stitch widths up; x keeps the stitch width. */
-  set(x0: number, y0: number, x1: number, y1: number, length: number, widthMm: number): void {
-    const { scale, mirrored } = this.view;
-    const [px, py] = this.at(x0, y0);
-    const dx = (x1 - x0) * scale * (mirrored ? -1 : 1);
-    const dy = (y1 - y0) * scale;
-    const size = Math.hypot(dx, dy) || 1;
-    const unit = widthMm * scale;
-    const turn = mirrored ? -1 : 1;
-    const ux = (dy / size) * unit * turn;
-    const uy = (-dx / size) * unit * turn;
-    this.context.setTransform(ux, uy, dx / length, dy / length, px, py);
-  }
+  return found;
 }
 
-export interface PaintedBody {
-  /** Outline of the piece, mm. */
-  readonly outline: readonly Point[];
-  readonly colour: string;
+/** The part of the piece that a canvas shows, mm. */
+export const boxOf = (view: View, width: number, height: number): Box => ({
+  minX: view.x - width / 2 / view.scale,
+  maxX: view.x + width / 2 / view.scale,
+  minY: view.y - height / 2 / view.scale,
+  maxY: view.y + height / 2 / view.scale,
+});
+
+/** Paints the whole canvas at once. */
+export function paint(context: CanvasRenderingContext2D, scene: Scene, view: View): void {
+  const steps = painting(context, scene, view);
+  while (!steps.next().done);
 }
 
 /**
- * Paints the piece and its rounds from the innermost outwards.
- *
- * @param width canvas width, device pixels; likewise `height`
+ * Paints in steps of a few stitches, so that whoever paints can stop when the time of a frame is used up and go on
+ * in the next. Mirroring is part of the painting. Cost: linear in the stitches that are seen.
  */
-export function paint(
+export function* painting(
   context: CanvasRenderingContext2D,
-  width: number,
-  height: number,
-  body: PaintedBody,
-  rounds: readonly PaintedRound[],
+  scene: Scene,
   view: View,
-  face: Face,
-): void {
-  const frames = new Frames(context, view, width, height);
+): Generator<void, void> {
   context.lineCap = 'round';
   context.lineJoin = 'round';
-  paintBody(context, frames, body);
-  for (const round of rounds) {
-    if (face === 'yarn') paintYarn(context, frames, round, view);
-    else paintSymbols(context, frames, round, view);
+  const base = frameOfView(context, view, scene.mirrored);
+  const seen = boxOf(view, context.canvas.width, context.canvas.height);
+  const onto = new Placer(context, base);
+  const widest = Math.max(...scene.rounds.map((r) => r.widthMm));
+  if (widest * view.scale < BANDS) {
+    yield* bands(context, scene, view);
+    return;
+  }
+  paintBody(context, base, scene);
+  for (const round of scene.rounds) {
+    const entries = entriesIn(round, seen);
+    yield;
+    if (scene.face === 'symbols') yield* paintSymbols(onto, round, entries);
+    else if (round.widthMm * view.scale < WHOLE_STITCHES) yield* paintStitches(onto, round, entries);
+    else yield* paintStrands(onto, round, entries);
   }
   context.resetTransform();
 }
 
-function paintBody(
-  context: CanvasRenderingContext2D,
-  frames: Frames,
-  { outline, colour }: PaintedBody,
-): void {
-  context.resetTransform();
-  context.beginPath();
-  outline.forEach((p, i) => {
-    const [x, y] = frames.at(p.x, p.y);
-    if (i === 0) context.moveTo(x, y);
-    else context.lineTo(x, y);
-  });
-  context.closePath();
-  context.fillStyle = colour;
-  context.fill();
-}
-
-function strokeStrand(context: CanvasRenderingContext2D, strand: Path2D, colour: string): void {
-  const tones = tonesOf(colour);
-  context.strokeStyle = tones.edge;
-  context.lineWidth = STRAND + 0.07;
-  context.stroke(strand);
-  context.strokeStyle = tones.body;
-  context.lineWidth = STRAND;
-  context.stroke(strand);
-  context.strokeStyle = tones.light;
-  context.lineWidth = STRAND * 0.28;
-  context.stroke(strand);
-}
-
-function paintYarn(
-  context: CanvasRenderingContext2D,
-  frames: Frames,
-  { chart, colour, widthMm }: PaintedRound,
-  view: View,
-): void {
-  const { ring, headX, headY, footX, footY } = chart;
-  const margin = 5 * widthMm * view.scale;
-  const seen: number[] = [];
-  for (let i = 0; i < ring.made.length; i++) if (frames.visible(headX[i]!, headY[i]!, margin)) seen.push(i);
-  for (const i of seen) {
-    const s = ring.made[i]!;
-    if (isChainRun(s)) continue;
-    frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i), widthMm);
-    for (const strand of strandsOf(s).post) strokeStrand(context, strand, colour);
-  }
-  for (const i of seen) {
-    const s = ring.made[i]!;
-    if (isChainRun(s)) paintChain(frames, chart, i, widthMm, (link) => strokeStrand(context, link, colour));
-    else {
-      frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i), widthMm);
-      for (const strand of strandsOf(s).top) strokeStrand(context, strand, colour);
-    }
-  }
-}
-
-/** Nominal height of an entry, in stitch widths, that its drawn height is scaled to. */
-const frameHeight = (chart: RoundChart, i: number): number => {
-  const s = chart.ring.made[i]!;
-  return s.kind === 'ch' ? 1 : STITCHES[s.kind].height;
-};
-
-/** Lays the links of a chain run between the tops of its neighbours, bulging outwards. */
-function paintChain(
-  frames: Frames,
-  chart: RoundChart,
-  i: number,
-  widthMm: number,
-  stroke: (link: Path2D) => void,
-): void {
-  const { ring, headX, headY } = chart;
-  const size = ring.made.length;
-  const s = ring.made[i]!;
-  const before = (i - 1 + size) % size;
-  const after = (i + 1) % size;
-  const strands = strandsOf(s).top;
-  // A quadratic curve from neighbour to neighbour through the run's own position.
-  const cx = 2 * headX[i]! - (headX[before]! + headX[after]!) / 2;
-  const cy = 2 * headY[i]! - (headY[before]! + headY[after]!) / 2;
-  const at = (t: number): readonly [number, number] => [
-    (1 - t) ** 2 * headX[before]! + 2 * t * (1 - t) * cx + t * t * headX[after]!,
-    (1 - t) ** 2 * headY[before]! + 2 * t * (1 - t) * cy + t * t * headY[after]!,
+function frameOfView({ canvas }: CanvasRenderingContext2D, view: View, mirrored: boolean): Frame {
+  const across = mirrored ? -view.scale : view.scale;
+  return [
+    across,
+    0,
+    0,
+    view.scale,
+    canvas.width / 2 - view.x * across,
+    canvas.height / 2 - view.y * view.scale,
   ];
-  for (let link = 0; link < s.chains; link++) {
-    const t = (link + 1) / (s.chains + 1);
-    const [x, y] = at(t);
-    const [x0, y0] = at(t - 0.05);
-    const [x1, y1] = at(t + 0.05);
-    const length = Math.hypot(x1 - x0, y1 - y0) || 1;
-    // Outwards is to the right of the direction of work.
-    frames.set(x, y, x - (y1 - y0) / length, y + (x1 - x0) / length, 1 / widthMm, widthMm);
-    for (const strand of strands) stroke(strand);
+}
+
+/** Stitches between two pauses. */
+const STEP = 8;
+
+/** Lays frames of stitches onto the canvas. */
+class Placer {
+  constructor(
+    readonly context: CanvasRenderingContext2D,
+    private readonly base: Frame,
+  ) {}
+
+  place([a, b, c, d, e, f]: Frame): void {
+    const [sx, , , sy, ox, oy] = this.base;
+    this.context.setTransform(a * sx, b * sy, c * sx, d * sy, e * sx + ox, f * sy + oy);
+  }
+
+  stroke(path: Path2D, colour: string, width: number): void {
+    this.context.strokeStyle = colour;
+    this.context.lineWidth = width;
+    this.context.stroke(path);
   }
 }
 
-function paintSymbols(
-  context: CanvasRenderingContext2D,
-  frames: Frames,
-  { chart, colour, widthMm }: PaintedRound,
-  view: View,
-): void {
-  const { ring, headX, headY, footX, footY } = chart;
-  const margin = 5 * widthMm * view.scale;
-  const ink = tonesOf(colour).edge;
-  context.strokeStyle = ink;
-  context.fillStyle = ink;
-  for (let i = 0; i < ring.made.length; i++) {
-    if (!frames.visible(headX[i]!, headY[i]!, margin)) continue;
-    const s = ring.made[i]!;
-    const symbol = symbolOf(s);
-    context.lineWidth = 0.1;
-    if (isChainRun(s)) paintChain(frames, chart, i, widthMm, () => context.stroke(symbol.lines));
-    else {
-      frames.set(footX[i]!, footY[i]!, headX[i]!, headY[i]!, frameHeight(chart, i), widthMm);
-      context.stroke(symbol.lines);
-      if (symbol.filled) context.fill(symbol.filled);
+function polygon(points: readonly Point[]): Path2D {
+  const path = new Path2D();
+  for (const p of points) path.lineTo(p.x, p.y);
+  path.closePath();
+  return path;
+}
+
+function paintBody(context: CanvasRenderingContext2D, base: Frame, { body, bodyColour }: Scene): void {
+  context.setTransform(...base);
+  context.fillStyle = bodyColour;
+  context.fill(polygon(body));
+}
+
+/** Every strand with its dark edge, its body and its light. */
+function* paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[]): Generator<void, void> {
+  const { chart, widthMm, seen, colour } = round;
+  const tones = tonesOf(colour);
+  const lay = (strands: readonly string[]): void => {
+    for (const strand of strands) {
+      const path = pathOf(strand);
+      onto.stroke(path, tones.edge, STRAND.edge);
+      onto.stroke(path, tones.body, STRAND.body);
+      onto.stroke(path, tones.light, STRAND.light);
+    }
+  };
+  for (const part of ['post', 'top'] as const) {
+    let step = 0;
+    for (const i of entries) {
+      const strands = strandsOf(chart.ring.made[i]!, seen)[part];
+      if (strands.length === 0) continue;
+      for (const placed of framesOf(chart, i, widthMm)) {
+        onto.place(placed);
+        lay(strands);
+      }
+      if (++step % STEP === 0) yield;
     }
   }
+}
+
+/** Every stitch in one stroke with a dark edge. */
+function* paintStitches(onto: Placer, round: DrawnRound, entries: readonly number[]): Generator<void, void> {
+  const { chart, widthMm, seen, colour } = round;
+  const tones = tonesOf(colour);
+  for (const part of ['post', 'top'] as const) {
+    let step = 0;
+    for (const i of entries) {
+      const strands = strandsOf(chart.ring.made[i]!, seen);
+      if (strands[part].length === 0) continue;
+      const path = wholeOf(strands)[part];
+      for (const placed of framesOf(chart, i, widthMm)) {
+        onto.place(placed);
+        onto.stroke(path, tones.edge, STRAND.edge + 0.05);
+        onto.stroke(path, tones.body, STRAND.body - 0.03);
+      }
+      if (++step % (2 * STEP) === 0) yield;
+    }
+  }
+}
+
+function* paintSymbols(onto: Placer, round: DrawnRound, entries: readonly number[]): Generator<void, void> {
+  const { chart, widthMm, colour } = round;
+  const ink = tonesOf(colour).edge;
+  onto.context.fillStyle = ink;
+  let step = 0;
+  for (const i of entries) {
+    const { lines, filled } = symbolOf(chart.ring.made[i]!);
+    for (const placed of framesOf(chart, i, widthMm)) {
+      onto.place(placed);
+      onto.stroke(pathOf(lines), ink, SYMBOL_LINE);
+      if (filled) onto.context.fill(pathOf(filled));
+    }
+    if (++step % (3 * STEP) === 0) yield;
+  }
+}
+
+/** Rounds as bands of colour between their tops, for a scale at which no stitch can be made out. */
+export function paintBands(context: CanvasRenderingContext2D, scene: Scene, view: View): void {
+  const steps = bands(context, scene, view);
+  while (!steps.next().done);
+}
+
+function* bands(context: CanvasRenderingContext2D, scene: Scene, view: View): Generator<void, void> {
+  const base = frameOfView(context, view, scene.mirrored);
+  context.setTransform(...base);
+  for (const round of scene.rounds.filter((r) => !r.surface).reverse()) {
+    band(context, round, view.scale, true);
+    yield;
+  }
+  paintBody(context, base, scene);
+  for (const round of scene.rounds) if (round.surface) band(context, round, view.scale, false);
+  context.resetTransform();
+}
+
+/** Paths along the tops of rounds, by the power of two of their scale. */
+const rims = new WeakMap<DrawnRound['chart'], Map<number, Path2D>>();
+
+function band(context: CanvasRenderingContext2D, round: DrawnRound, scale: number, filled: boolean): void {
+  const tones = tonesOf(round.colour);
+  const level = Math.ceil(Math.log2(scale));
+  const byLevel = rims.get(round.chart) ?? new Map<number, Path2D>();
+  rims.set(round.chart, byLevel);
+  let rim = byLevel.get(level);
+  if (!rim) {
+    rim = rimOf(round, 0.7 / 2 ** level);
+    byLevel.set(level, rim);
+  }
+  if (filled) {
+    context.fillStyle = tones.body;
+    context.fill(rim);
+  }
+  context.strokeStyle = filled ? tones.edge : tones.body;
+  context.lineWidth = (filled ? 0.5 : 1) / scale;
+  context.stroke(rim);
+}
+
+/** The line along the tops of a round; points nearer than `least` mm to the last are left out. */
+function rimOf({ chart: { headX, headY } }: DrawnRound, least: number): Path2D {
+  const path = new Path2D();
+  let x = Infinity;
+  let y = Infinity;
+  for (let i = 0; i < headX.length; i++) {
+    if (Math.abs(headX[i]! - x) + Math.abs(headY[i]! - y) < least) continue;
+    x = headX[i]!;
+    y = headY[i]!;
+    path.lineTo(x, y);
+  }
+  path.closePath();
+  return path;
 }

@@ -1,6 +1,6 @@
 import { Segmented, Switch } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { chartOf } from '../../core/chart/chart.ts';
+import { landmarksOf } from '../../core/chart/landmarks.ts';
 import { createPlanner, type Plan } from '../../core/plan.ts';
 import { factsOf, groundNeeded } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
@@ -8,6 +8,7 @@ import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
 import { newEntry } from '../../core/stack/stack.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
 import { paint } from '../drawing/paint.ts';
+import { sceneOf } from '../drawing/scene/scene.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 
@@ -141,26 +142,16 @@ function Swatch({ plan }: { readonly plan: Plan }) {
       const ratio = window.devicePixelRatio || 1;
       element.width = WIDTH * ratio;
       element.height = HEIGHT * ratio;
-      const charts = chartOf(plan);
       const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
-      const centre = last.ring.centres[0]?.start ?? 0;
-      const { headX, headY } = charts[last.number]!;
-      const mirrored = plan.hem.preferences.hand === 'left';
+      const corner = landmarksOf(plan, last.number)[0]!;
+      const scene = sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground: sheet });
       const across = 15 * plan.stitchWidthMm;
-      const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
-      const rounds = plan.rounds.map((r) => ({
-        chart: charts[r.number]!,
-        colour: colours.get(r.yarnId)!,
-        widthMm: r.stitchWidthMm,
-      }));
       const view = {
-        x: headX[centre]! - across * 0.36,
-        y: headY[centre]! + across * 0.12,
+        x: corner.x - across * 0.36,
+        y: corner.y + across * 0.12,
         scale: (WIDTH * ratio) / across,
-        mirrored,
       };
-      const context = element.getContext('2d')!;
-      paint(context, element.width, element.height, { outline: [], colour: sheet }, rounds, view, 'yarn');
+      paint(element.getContext('2d')!, { ...scene, body: [] }, view);
     });
     watch.observe(element);
     return () => watch.disconnect();

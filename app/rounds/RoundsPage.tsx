@@ -1,4 +1,4 @@
-import { Button, Drawer, Segmented } from 'antd';
+import { Button, Drawer } from 'antd';
 import { Columns, Plus } from '@phosphor-icons/react';
 import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
@@ -6,7 +6,7 @@ import { useDeferredValue, useState } from 'react';
 import { createPlanner } from '../../core/plan.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
-import { StitchView } from '../drawing/StitchView.tsx';
+import { StitchView, cornerPart } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Library } from './Library.tsx';
 import { Compare } from './Compare.tsx';
@@ -24,11 +24,10 @@ export function RoundsPage() {
   const store = useHemStore();
   const slow = useDeferredValue(plan);
   const [looked, setLooked] = useState<number | null>(null);
-  const [corner, setCorner] = useState(0);
+  const [part, setPart] = useState(cornerPart(0));
   const [browsing, setBrowsing] = useState(false);
   const [comparing, setComparing] = useState(false);
   const [preview, setPreview] = useState<Hem | null>(null);
-  const at = Math.min(corner, plan.sides.length - 1);
   const round = looked !== null && looked < plan.rounds.length ? looked : null;
   const shown = preview ? previewPlanner(preview) : plan;
   const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
@@ -82,23 +81,12 @@ export function RoundsPage() {
         <Compare plan={plan} />
       </Drawer>
       <section className="rounds-close-up">
-        <div className="corner-choice">
-          <Segmented
-            size="small"
-            aria-label="Corner"
-            value={at}
-            options={plan.sides.map((s, i) => ({
-              value: i,
-              label: `${plan.sides[(i - 1 + plan.sides.length) % plan.sides.length]!.name}/${s.name}`,
-            }))}
-            onChange={setCorner}
-          />
-        </div>
         <StitchView
           plan={shown}
-          corner={at}
+          part={part}
+          onPart={setPart}
           round={round}
-          label={`The corner before side ${plan.sides[at]!.name}, drawn stitch by stitch`}
+          label="The border, drawn stitch by stitch"
         />
       </section>
       <aside className="rounds-judged">

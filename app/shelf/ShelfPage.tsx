@@ -7,9 +7,9 @@ import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import { readHem, writeHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { plan } from '../../core/plan.ts';
+import { plan, type Plan } from '../../core/plan.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
-import { sizeWords } from '../../core/words/measures.ts';
+import { plural, sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { fileName, saveFile } from '../storage/exports.ts';
@@ -87,12 +87,10 @@ export function ShelfPage() {
       const outcome = readHem(await file.text());
       if (!outcome.ok) bad.push({ name: file.name, problems: outcome.problems });
       // A hem that is here already is never overwritten: the file comes in as one of its own.
-      else
-        await save.mutateAsync(
-          ids.has(outcome.value.id) ? { ...outcome.value, id: nanoid(10) } : outcome.value,
-        );
+      else await saveHem(ids.has(outcome.value.id) ? { ...outcome.value, id: nanoid(10) } : outcome.value);
     }
     setRefused(bad);
+    changed();
   };
 
   return (
@@ -168,30 +166,42 @@ export function ShelfPage() {
   );
 }
 
-function ShelfHem({
-  hem,
-  onDuplicate,
-  onDiscard,
-}: {
+interface ShelfHemProps {
   readonly hem: Hem;
   readonly onDuplicate: () => void;
   readonly onDiscard: () => void;
-}) {
-  const made = useMemo(() => plan(hem), [hem]);
-  const rounds = made.rounds.length - 1;
-  const odd = made.rounds.filter((r) => !r.even).length;
+}
+
+/** One hem of the shelf. It is planned and drawn when it is about to be seen. */
+function ShelfHem({ hem, onDuplicate, onDiscard }: ShelfHemProps) {
+  const item = useRef<HTMLLIElement>(null);
+  const [near, setNear] = useState(false);
+  useEffect(() => {
+    const watch = new IntersectionObserver(([entry]) => entry!.isIntersecting && setNear(true), {
+      rootMargin: '300px',
+    });
+    watch.observe(item.current!);
+    return () => watch.disconnect();
+  }, []);
+  const made = useMemo(() => (near ? plan(hem) : null), [hem, near]);
   return (
-    <li className="shelf-hem">
+    <li className="shelf-hem" ref={item}>
       <Link to={`/hem/${hem.id}/base`} className="shelf-link">
-        <div className="shelf-drawing">
-          <PlanDrawing plan={made} bare />
-        </div>
+        <div className="shelf-drawing">{made && <PlanDrawing plan={made} bare />}</div>
         <h2>{hem.name}</h2>
       </Link>
+      {made && <ShelfWords made={made} onDuplicate={onDuplicate} onDiscard={onDiscard} />}
+    </li>
+  );
+}
+
+/** What there is to say of a hem on the shelf, and what can be done with it. */
+function ShelfWords({ made, onDuplicate, onDiscard }: Omit<ShelfHemProps, 'hem'> & { readonly made: Plan }) {
+  const { hem } = made;
+  return (
+    <>
       <p className="quiet small">
-        {sizeWords(made.finishedSize, hem.preferences.length)} with {rounds}{' '}
-        {rounds === 1 ? 'round' : 'rounds'}
-        {odd > 0 ? `, ${odd} not even` : ', all even'}
+        {borderWords(made)}
         <br />
         changed{' '}
         {new Date(hem.changed).toLocaleDateString(undefined, {
@@ -223,6 +233,12 @@ function ShelfHem({
           onClick={onDiscard}
         />
       </div>
-    </li>
+    </>
   );
+}
+
+function borderWords({ hem, finishedSize, rounds }: Plan): string {
+  const odd = rounds.filter((r) => !r.even).length;
+  const even = odd > 0 ? `${odd} not even` : 'all even';
+  return `${sizeWords(finishedSize, hem.preferences.length)} with ${plural(rounds.length - 1, 'round')}, ${even}`;
 }

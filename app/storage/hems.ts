@@ -6,12 +6,16 @@ import type { Hem } from '../../core/document/hem.ts';
 const hems = localforage.createInstance({ name: 'zig-hem', storeName: 'hems' });
 const settings = localforage.createInstance({ name: 'zig-hem', storeName: 'settings' });
 
-/** All hems, last changed first. On the very first start the demo hems are laid out. */
+/** On the very first start the demo hems are laid out. */
+async function layOutDemos(): Promise<void> {
+  if (await settings.getItem('demos laid out')) return;
+  for (const hem of await demoHems()) await hems.setItem(hem.id, hem);
+  await settings.setItem('demos laid out', true);
+}
+
+/** All hems, last changed first. */
 export async function listHems(): Promise<readonly Hem[]> {
-  if (!(await settings.getItem('demos laid out'))) {
-    for (const hem of await demoHems()) await hems.setItem(hem.id, hem);
-    await settings.setItem('demos laid out', true);
-  }
+  await layOutDemos();
   const found: Hem[] = [];
   await hems.iterate<Hem, undefined>((hem) => {
     found.push(hem);
@@ -21,7 +25,7 @@ export async function listHems(): Promise<readonly Hem[]> {
 
 /** The hem of an id with the last edit that was made to it, or null. */
 export async function loadHem(id: string): Promise<Hem | null> {
-  await listHems();
+  await layOutDemos();
   const hem = await hems.getItem<Hem>(id);
   const unsaved = takeUnsaved(id);
   if (!hem || !unsaved || unsaved.changed <= hem.changed) return hem;

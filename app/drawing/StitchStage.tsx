@@ -1,0 +1,264 @@
+import { select, zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3';
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
+import type { Point } from '../../core/piece/outline.ts';
+import type { Plan } from '../../core/plan.ts';
+import { entryOf, NOTHING } from '../../core/ring/ring.ts';
+import { entryWords } from '../../core/words/stitchWords.ts';
+import { useLook } from '../look/Look.tsx';
+import { GROUNDS } from '../look/tokens.ts';
+import { boxOf, paint, type View } from './paint.ts';
+import { Pace } from './pace.ts';
+import { stitchAt, type Box, type Found } from './scene/find.ts';
+import { framesOf, type Scene } from './scene/scene.ts';
+import { Tiles } from './tiles.ts';
+
+/** What the frame round a stage can ask of it. */
+export interface StageHandle {
+  readonly zoomBy: (factor: number) => void;
+  /** Back to the part that is looked at. */
+  readonly home: () => void;
+  /** The part of the piece that is in view, mm. */
+  readonly box: () => Box;
+  /** A picture of what is in view, at twice the resolution of the page. */
+  readonly picture: () => Promise<Blob | null>;
+}
+
+interface StageProps {
+  readonly ref: Ref<StageHandle>;
+  readonly plan: Plan;
+  readonly scene: Scene;
+  /** The point of the piece that is looked at, mm. */
+  readonly focus: Point;
+  /** Millimetres of the piece to be seen across and down; the less close of the two counts. */
+  readonly across: number;
+  readonly down: number;
+  readonly round: number | null;
+  readonly label: string;
+}
+
+/** A scene that can be dragged, zoomed, and asked what each stitch is. */
+export function StitchStage({ ref, plan, scene, focus, across, down, round, label }: StageProps) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const over = useRef<HTMLCanvasElement>(null);
+  const behaviour = useRef<ZoomBehavior<HTMLCanvasElement, unknown> | null>(null);
+  const [tiles] = useState(() => new Tiles());
+  const [pace] = useState(() => new Pace());
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [transform, setTransform] = useState(zoomIdentity);
+  const [asked, setAsked] = useState<Found | null>(null);
+  const { sheet, ink, thread } = GROUNDS[useLook().ground];
+  const turn = scene.mirrored ? -1 : 1;
+
+  useEffect(() => {
+    const element = canvas.current!;
+    const watch = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      setSize({ width, height });
+    });
+    watch.observe(element);
+    const z = zoom<HTMLCanvasElement, unknown>()
+      .scaleExtent([0.004, 6])
+      .on('zoom', (event: { transform: typeof zoomIdentity }) => setTransform(event.transform));
+    behaviour.current = z;
+    select(element).call(z);
+    return () => watch.disconnect();
+  }, []);
+
+  // The scale at which nothing has been zoomed.
+  const base = size.width === 0 ? 1 : Math.min(size.width / across, size.height / down);
+  const view = useMemo((): View => {
+    const dx = (size.width / 2 - transform.x) / transform.k - size.width / 2;
+    const dy = (size.height / 2 - transform.y) / transform.k - size.height / 2;
+    return { x: focus.x + (dx / base) * turn, y: focus.y + dy / base, scale: base * transform.k };
+  }, [base, focus, turn, size, transform]);
+
+  useEffect(() => {
+    const element = canvas.current!;
+    if (size.width === 0) return;
+    const ratio = window.devicePixelRatio || 1;
+    for (const c of [element, over.current!]) {
+      // Setting a size clears the canvas, even when it stays the same.
+      if (c.width !== Math.round(size.width * ratio)) c.width = Math.round(size.width * ratio);
+      if (c.height !== Math.round(size.height * ratio)) c.height = Math.round(size.height * ratio);
+    }
+    const context = element.getContext('2d')!;
+    const seenAt = { ...view, scale: view.scale * ratio };
+    let frame = requestAnimationFrame(function draw(time: number) {
+      const share = pace.shareAt(time, scene);
+      const done = tiles.draw(context, scene, seenAt, performance.now() + share);
+      if (!done) frame = requestAnimationFrame(draw);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [scene, size, view, tiles, pace]);
+
+  useEffect(() => {
+    const context = over.current!.getContext('2d')!;
+    context.resetTransform();
+    context.clearRect(0, 0, context.canvas.width, context.canvas.height);
+    const seenAt = { ...view, scale: view.scale * (window.devicePixelRatio || 1) };
+    if (asked) ringRound(context, scene, asked, seenAt, ink, thread);
+  }, [asked, scene, view, size, ink, thread]);
+
+  const move = (to: typeof zoomIdentity): void => {
+    if (behaviour.current)
+      select(canvas.current!).call(behaviour.current.transform.bind(behaviour.current), to);
+  };
+  const zoomBy = (factor: number): void => {
+    if (behaviour.current)
+      select(canvas.current!).call(behaviour.current.scaleBy.bind(behaviour.current), factor);
+  };
+  const home = (): void => {
+    move(zoomIdentity);
+    setAsked(null);
+  };
+  useImperativeHandle(ref, () => ({
+    zoomBy,
+    home,
+    box: () => boxOf(view, size.width, size.height),
+    picture: () => {
+      const large = document.createElement('canvas');
+      large.width = size.width * 2;
+      large.height = size.height * 2;
+      const context = large.getContext('2d')!;
+      paint(context, scene, { ...view, scale: view.scale * 2 });
+      context.globalCompositeOperation = 'destination-over';
+      context.fillStyle = sheet;
+      context.fillRect(0, 0, large.width, large.height);
+      return new Promise((resolve) => large.toBlob(resolve));
+    },
+  }));
+
+  /** Asks about a stitch, and brings it into view when it is out of it. */
+  const ask = (found: Found): void => {
+    setAsked(found);
+    const { chart } = scene.rounds[found.round]!;
+    const { minX, maxX, minY, maxY } = boxOf(view, size.width, size.height);
+    const x = chart.headX[found.entry]!;
+    const y = chart.headY[found.entry]!;
+    if (x > minX && x < maxX && y > minY && y < maxY) return;
+    const { k } = zoomTransform(canvas.current!);
+    move(
+      zoomIdentity
+        .translate(size.width / 2, size.height / 2)
+        .scale(k)
+        .translate(
+          -(size.width / 2 + (x - focus.x) * base * turn),
+          -(size.height / 2 + (y - focus.y) * base),
+        ),
+    );
+  };
+  const step = (key: string): void => {
+    if (!asked) return ask(nearestTo(scene, focus, round ?? scene.rounds.length - 1));
+    const { ring } = scene.rounds[asked.round]!.chart;
+    const { length } = ring.made;
+    // Work runs leftwards along the top of the piece, and rightwards where it is mirrored.
+    const onwards = key === (turn > 0 ? 'ArrowLeft' : 'ArrowRight') ? 1 : -1;
+    if (key === 'ArrowDown') {
+      const place = ring.into[asked.entry]!;
+      const { onto } = plan.rounds[asked.round]!;
+      if (onto >= 0 && place !== NOTHING) ask({ round: onto, entry: entryOf(place) });
+    } else if (key === 'ArrowUp') {
+      const above = plan.rounds.find((r) => r.onto === asked.round && r.ring.into.includes(asked.entry));
+      if (above) ask({ round: above.number, entry: above.ring.into.indexOf(asked.entry) });
+    } else ask({ ...asked, entry: (asked.entry + onwards + length) % length });
+  };
+  const hovered = (e: React.PointerEvent): void => {
+    if (e.buttons !== 0) return;
+    const x = view.x + ((e.nativeEvent.offsetX - size.width / 2) / view.scale) * turn;
+    const y = view.y + (e.nativeEvent.offsetY - size.height / 2) / view.scale;
+    const found = stitchAt(scene.rounds, x, y);
+    setAsked((was) => (was?.round === found?.round && was?.entry === found?.entry ? was : found));
+  };
+  const there = asked && asked.entry < (plan.rounds[asked.round]?.ring.made.length ?? 0);
+  const words = there ? entryWords(plan, asked.round, asked.entry, plan.hem.preferences.language) : null;
+
+  return (
+    <div className="stitch-stage">
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={`${label}. Arrow keys go from stitch to stitch.`}
+        tabIndex={0}
+        onPointerMove={hovered}
+        onPointerLeave={() => setAsked(null)}
+        onKeyDown={(e) => {
+          if (e.key === '+' || e.key === '=') zoomBy(1.25);
+          else if (e.key === '-') zoomBy(0.8);
+          else if (e.key === '0') home();
+          else if (e.key.startsWith('Arrow')) {
+            e.preventDefault();
+            step(e.key);
+          }
+        }}
+      />
+      <canvas ref={over} className="over" aria-hidden="true" />
+      <p className={words ? 'stitch-words' : 'stitch-words none'} role="status">
+        {words && (
+          <>
+            <b>{words.what}</b> {words.into}
+            <br />
+            {words.where}
+          </>
+        )}
+      </p>
+    </div>
+  );
+}
+
+/** The stitch of a round whose top lies nearest to a point. */
+function nearestTo({ rounds }: Scene, { x, y }: Point, round: number): Found {
+  const { headX, headY } = rounds[round]!.chart;
+  const far = (i: number): number => Math.hypot(headX[i]! - x, headY[i]! - y);
+  let entry = 0;
+  for (let i = 1; i < headX.length; i++) if (far(i) < far(entry)) entry = i;
+  return { round, entry };
+}
+
+/** A ring round the stitch that is asked about, and a line to where it sits. */
+function ringRound(
+  context: CanvasRenderingContext2D,
+  scene: Scene,
+  { round, entry }: Found,
+  view: View,
+  ink: string,
+  thread: string,
+): void {
+  const drawn = scene.rounds[round];
+  if (!drawn || entry >= drawn.chart.ring.made.length) return;
+  const { width, height } = context.canvas;
+  const turn = scene.mirrored ? -1 : 1;
+  const { chart, widthMm } = drawn;
+  const placed = framesOf(chart, entry, widthMm);
+  const xs = [chart.headX[entry]!, chart.footX[entry]!, ...placed.map((f) => f[4])];
+  const ys = [chart.headY[entry]!, chart.footY[entry]!, ...placed.map((f) => f[5])];
+  const mx = (Math.min(...xs) + Math.max(...xs)) / 2;
+  const my = (Math.min(...ys) + Math.max(...ys)) / 2;
+  const reach = Math.hypot(Math.max(...xs) - mx, Math.max(...ys) - my) + 0.6 * widthMm;
+  const at = (x: number, y: number): readonly [number, number] => [
+    width / 2 + (x - view.x) * view.scale * turn,
+    height / 2 + (y - view.y) * view.scale,
+  ];
+  for (const [colour, line] of [
+    [ink, 4],
+    [thread, 2],
+  ] as const) {
+    context.strokeStyle = colour;
+    context.lineWidth = line;
+    context.beginPath();
+    context.arc(...at(mx, my), reach * view.scale, 0, 2 * Math.PI);
+    context.stroke();
+  }
+  if (chart.ring.into[entry] === NOTHING) return;
+  context.fillStyle = thread;
+  context.strokeStyle = ink;
+  context.lineWidth = 1.5;
+  context.beginPath();
+  context.arc(
+    ...at(chart.footX[entry]!, chart.footY[entry]!),
+    Math.max(3, 0.16 * widthMm * view.scale),
+    0,
+    2 * Math.PI,
+  );
+  context.fill();
+  context.stroke();
+}

@@ -1,0 +1,206 @@
+/**
+ * Measures the application in the browser with its CPU slowed four times: first load, an edit on the count line to
+ * its paint, frames while 40,000 stitches are dragged and zoomed, and a shelf of 500 hems. Needs a built application.
+ */
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import { writeHem } from '../core/document/check.ts';
+import type { Hem } from '../core/document/hem.ts';
+import { plan } from '../core/plan.ts';
+import { entry, rowsHem } from '../core/testing/hems.ts';
+import { createApp } from '../server/app.ts';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const server = createApp(`${root}dist`).listen(0);
+const address = server.address();
+if (address === null || typeof address === 'string') throw new Error('no port');
+const home = `http://localhost:${address.port}`;
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+
+const quantile = (values: readonly number[], q: number): number =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(q * values.length))]!;
+const line = (what: string, found: string, budget: string): void =>
+  console.log(`${what.padEnd(64)} ${found.padStart(28)}   budget ${budget}`);
+
+async function newPage(): Promise<Page> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  return context.newPage();
+}
+
+async function slow(page: Page, rate: number): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate });
+}
+
+async function openFiles(page: Page, hems: readonly Hem[]): Promise<void> {
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles(
+      hems.map((hem) => ({
+        name: `${hem.id}.hem.json`,
+        mimeType: 'application/json',
+        buffer: Buffer.from(writeHem(hem)),
+      })),
+    );
+}
+
+/** Times between frames while `work` goes on, ms. */
+async function frames(page: Page, work: () => Promise<void>): Promise<readonly number[]> {
+  // As text: the compiler's helper for names is not known in the page.
+  await page.evaluate(`
+    window.frameTimes = [];
+    window.watching = true;
+    window.note = (t) => { frameTimes.push(t); if (watching) requestAnimationFrame(note); };
+    requestAnimationFrame(note);
+  `);
+  await work();
+  const times = await page.evaluate(() => {
+    Object.assign(window, { watching: false });
+    return (window as unknown as { frameTimes: number[] }).frameTimes;
+  });
+  return times.slice(1).map((t, i) => t - times[i]!);
+}
+
+async function firstLoad(): Promise<void> {
+  const page = await newPage();
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  const kinds = new Map<string, string>();
+  const sizes = new Map<string, number>();
+  session.on('Network.responseReceived', (e) => kinds.set(e.requestId, e.type));
+  session.on('Network.loadingFinished', (e) => {
+    const kind = kinds.get(e.requestId) ?? 'Other';
+    sizes.set(kind, (sizes.get(kind) ?? 0) + e.encodedDataLength);
+  });
+  await page.goto(home);
+  await page.locator('.shelf-hem').first().waitFor();
+  const kb = (n: number): string => `${Math.round(n / 1000)} KB`;
+  const all = [...sizes.values()].reduce((a, b) => a + b, 0);
+  line('first load, JavaScript until the shelf shows', kb(sizes.get('Script') ?? 0), '300 KB gzipped');
+  line('first load, everything, fonts and demo data included', kb(all), '–');
+  await page.context().close();
+}
+
+async function drag(demo: string): Promise<void> {
+  const page = await newPage();
+  await page.goto(home);
+  await page.locator('.shelf-hem').first().waitFor();
+  await page.goto(`${home}/hem/${demo}/base`);
+  const handle = page.getByRole('slider').first();
+  await handle.focus();
+  await page.waitForTimeout(1500);
+  await slow(page, 4);
+  const taken: number[] = [];
+  for (let k = 0; k < 24; k++) {
+    const ms = await handle.evaluate(
+      (element, key) =>
+        new Promise<number>((resolve) => {
+          const start = performance.now();
+          element.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+          // The paint that shows the edit comes after the next frame's callbacks: a task behind it follows the paint.
+          requestAnimationFrame(() => {
+            const { port1, port2 } = new MessageChannel();
+            port1.onmessage = () => resolve(performance.now() - start);
+            port2.postMessage(null);
+          });
+        }),
+      k % 8 < 4 ? 'ArrowRight' : 'ArrowLeft',
+    );
+    taken.push(ms);
+    await page.waitForTimeout(350);
+  }
+  line(
+    `a step on the count line to its paint, CPU ÷ 4, ${demo}`,
+    `median ${quantile(taken, 0.5).toFixed(0)}, worst ${Math.max(...taken).toFixed(0)} ms`,
+    '100 ms',
+  );
+  await page.context().close();
+}
+
+async function stitches(rate: number): Promise<void> {
+  const side = 950;
+  const big = {
+    ...rowsHem({
+      counts: [side, side, side, side],
+      stitches: side + 2,
+      widthCm: side / 1.4,
+      heightCm: side / 1.4,
+      rounds: [entry({ id: 'a', times: 5 }), entry({ id: 'b', stitch: 'dc', times: 5, yarn: 'y2' })],
+    }),
+    id: 'huge',
+    name: 'Huge',
+  };
+  const count = plan(big).rounds.reduce((sum, r) => sum + r.total, 0);
+  const page = await newPage();
+  await page.goto(home);
+  await page.locator('.shelf-hem').first().waitFor();
+  await openFiles(page, [big]);
+  await page.locator('.shelf-hem h2', { hasText: /^Huge$/ }).waitFor();
+  await page.goto(`${home}/hem/huge/rounds`);
+  const stage = page.locator('.stitch-stage canvas').first();
+  await stage.waitFor();
+  await page.waitForTimeout(2500);
+  await slow(page, rate);
+  const box = (await stage.boundingBox())!;
+  const x = box.x + box.width / 2;
+  const y = box.y + box.height / 2;
+  const between = await frames(page, async () => {
+    await page.mouse.move(x, y);
+    for (const by of [240, 240, 240, -240, -240]) {
+      for (let k = 0; k < 6; k++) {
+        await page.mouse.wheel(0, by / 3);
+        await page.waitForTimeout(16);
+      }
+    }
+    await page.mouse.down();
+    for (let k = 0; k < 60; k++) await page.mouse.move(x + 260 * Math.sin(k / 8), y + 120 * Math.cos(k / 8));
+    await page.mouse.up();
+  });
+  line(
+    `pan and zoom, ${count} stitches, CPU ÷ ${rate}, ${between.length} frames`,
+    `median ${(1000 / quantile(between, 0.5)).toFixed(0)}, slowest tenth ${(1000 / quantile(between, 0.9)).toFixed(0)} a second`,
+    '60 a second',
+  );
+  await page.context().close();
+}
+
+/** From the start of the page to the first hem that is drawn, the median of five, ms. */
+async function shelfShown(page: Page): Promise<number> {
+  const taken: number[] = [];
+  for (let k = 0; k < 5; k++) {
+    await page.goto(home, { waitUntil: 'commit' });
+    await page.locator('.shelf-hem .plan').first().waitFor();
+    taken.push(await page.evaluate(() => performance.now()));
+  }
+  return quantile(taken, 0.5);
+}
+
+async function shelf(): Promise<void> {
+  const page = await newPage();
+  await page.goto(home);
+  await page.locator('.shelf-hem').first().waitFor();
+  const few = await shelfShown(page);
+  const hems = Array.from({ length: 500 }, (_, i) => ({ ...rowsHem({}), id: `h${i}`, name: `Hem ${i}` }));
+  await openFiles(page, hems);
+  await page.locator('.shelf-hem h2', { hasText: /^Hem 499$/ }).waitFor({ timeout: 120_000 });
+  const many = await shelfShown(page);
+  line(
+    'shelf of 500 hems, from the start of the page to its first hem',
+    `${many.toFixed(0)} ms (8 hems: ${few.toFixed(0)})`,
+    '300 ms',
+  );
+  await page.context().close();
+}
+
+await firstLoad();
+await drag('demo-harbour-throw');
+await drag('demo-orchard-squares');
+await stitches(1);
+await stitches(4);
+await shelf();
+await browser.close();
+server.close();
