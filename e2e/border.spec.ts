@@ -1,8 +1,7 @@
-import { readFileSync, readdirSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { baseWords } from '../app/hem/stops.ts';
-import { readHem } from '../core/document/check.ts';
-import { plan } from '../core/plan.ts';
+
+import { demoPlans } from '../demo/read.ts';
 import { countsLine } from '../core/words/pattern.ts';
 
 /** The four side counts of the last round, as the written pattern prints them. */
@@ -130,14 +129,9 @@ test('a hem taken off the shelf is put back', async ({ page }) => {
   await expect(card).toHaveCount(1);
 });
 
-const demos = readdirSync('demo').flatMap((file) => {
-  const outcome = readHem(readFileSync(`demo/${file}`, 'utf8'));
-  return outcome.ok ? [outcome.value] : [];
-});
-
-for (const hem of demos) {
+for (const [, made] of demoPlans()) {
+  const { hem } = made;
   test(`${hem.name}: every stop opens, and its counts are those of the core`, async ({ page }) => {
-    const made = plan(hem);
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     await page.goto('/');

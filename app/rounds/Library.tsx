@@ -2,10 +2,10 @@ import { Segmented, Switch } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import { createPlanner, type Plan } from '../../core/plan.ts';
-import { factsOf, groundNeeded } from '../../core/rounds/facts.ts';
+import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
-import { newEntry } from '../../core/stack/stack.ts';
+import { entriesOnto } from '../../core/stack/stack.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
 import { paint } from '../drawing/paint.ts';
 import { sceneOf } from '../drawing/scene/scene.ts';
@@ -89,9 +89,8 @@ function tryFamilies(plan: Plan): readonly Tried[] {
     plan.hem.yarns.find((y) => y.id !== plan.rounds[plan.rounds.length - 1]!.yarnId) ?? plan.hem.yarns[0]!;
   const top = [...plan.rounds].reverse().find((r) => !r.written?.recipe.surface)!;
   return FAMILIES.map((family) => {
-    const needed = groundNeeded(family, top.ring);
-    const ground = needed === null || needed === family.id ? null : familyById(needed)!;
-    const added = (ground ? [ground, family] : [family]).map((f, i) => newEntry(f, `trial ${i}`, yarn.id));
+    const added = entriesOnto(top.ring, family, yarn.id, ['trial ground', 'trial']);
+    const ground = added.length > 1 ? familyById(added[0]!.family)! : null;
     const tried = planner({ ...plan.hem, rounds: [...plan.hem.rounds, ...added] });
     const extra = tried.rounds.slice(plan.rounds.length);
     return {

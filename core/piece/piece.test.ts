@@ -1,9 +1,8 @@
-import { readFileSync, readdirSync } from 'node:fs';
 import fc from 'fast-check';
+import { demoPlans } from '../../demo/read.ts';
 import { describe, expect, test } from '@jest/globals';
 import { CROSSING_IDS, type CrossingId } from '../base/crossings.ts';
 import { changePiece, plainSide } from '../document/changePiece.ts';
-import { readHem } from '../document/check.ts';
 import type { Hem } from '../document/hem.ts';
 import { createPlanner, likeSides, plan } from '../plan.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
@@ -171,20 +170,17 @@ describe('other bodies', () => {
 });
 
 describe('every demo', () => {
-  const demos = readdirSync('demo').map((file) => {
-    const outcome = readHem(readFileSync(`demo/${file}`, 'utf8'));
-    return [file, outcome.ok ? outcome.value : null] as const;
-  });
+  const demos = demoPlans().map(([file, made]) => [file, made.hem] as const);
 
   test.each(demos)('%s: a left-handed plan has the same counts', (_, hem) => {
-    const other = { ...hem!, preferences: { ...hem!.preferences, hand: 'left' as const } };
+    const other = { ...hem, preferences: { ...hem.preferences, hand: 'left' as const } };
     const counts = (h: Hem) => plan(h).rounds.map((r) => [r.total, ...r.sides.map((s) => s.tally)]);
-    expect(counts(other)).toEqual(counts(hem!));
+    expect(counts(other)).toEqual(counts(hem));
   });
 
   test('a plan that was edited step by step equals one computed afresh', () => {
     const planner = createPlanner();
-    const hems = demos.map(([, hem]) => hem!);
+    const hems = demos.map(([, hem]) => hem);
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: hems.length - 1 }),

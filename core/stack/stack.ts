@@ -7,10 +7,10 @@ import { isDisc, type Outline } from '../piece/outline.ts';
 import { problem, type Outcome, type Problem } from '../problems.ts';
 import { patternOf, type CornerRecipe, type Recipe } from '../ring/recipe.ts';
 import { stitchHeight } from '../ring/stitch.ts';
-import type { PlaceKind } from '../ring/ring.ts';
+import type { PlaceKind, Ring } from '../ring/ring.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import { isPlain, plainStitchOf, type Circumstances } from '../ring/work.ts';
-import { firstChoice, sitsOn } from '../rounds/facts.ts';
+import { firstChoice, groundNeeded, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
 import { familyById } from '../rounds/registry.ts';
 
@@ -134,6 +134,24 @@ export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
     written: null,
     changes: {},
   };
+}
+
+/**
+ * A family as it would be put on top of a ring: its entry, after the entry of a family that must come first when
+ * the ring does not offer what it sits on.
+ *
+ * @param ids of the new entries
+ */
+export function entriesOnto(
+  ring: Ring,
+  family: Family,
+  yarn: string,
+  ids: readonly [string, string],
+): readonly RoundEntry[] {
+  const needed = groundNeeded(family, ring);
+  const ground = needed === null || needed === family.id ? undefined : familyById(needed);
+  const entry = newEntry(family, ids[1], yarn);
+  return ground ? [newEntry(ground, ids[0], yarn), entry] : [entry];
 }
 
 /** A new entry that the user is to write. */
