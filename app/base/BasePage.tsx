@@ -1,25 +1,26 @@
 import { InputNumber, Select, Switch } from 'antd';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import type { Draft } from 'immer';
-import { CROSSINGS, CROSSING_IDS } from '../../core/base/crossings.ts';
+import { CROSSINGS } from '../../core/base/crossings.ts';
 import { listWords } from '../../core/base/run.ts';
 import type { SchoolId } from '../../core/base/schools.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { likeSides, type SidePlan } from '../../core/plan.ts';
-import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
+import { CORNERS } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { plurals } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import { StitchView, cornerPart } from '../drawing/StitchView.tsx';
+import type { PlanPart } from '../drawing/planParts.ts';
+import { StitchView, type ViewPart } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { FitList } from '../rounds/FitList.tsx';
+import { ChosenFromDrawings, CornerTreatments, JoinTreatments } from './Treatment.tsx';
 import { CountLine } from './CountLine.tsx';
 import { Joins } from './Joins.tsx';
 import { Run } from './Run.tsx';
 import { StartFields } from './StartFields.tsx';
 import './base.css';
 
-const BASE_CORNERS: readonly CornerId[] = ['three', 'chain-1', 'chain-2', 'twos', 'threes', 'fours', 'angle'];
 const BASE_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'dc'];
 /** More count lines than this would bury the run: then only the picked side's is shown. */
 const MOST_LINES = 2;
@@ -31,22 +32,28 @@ export function BasePage() {
   const plan = usePlan();
   const store = useHemStore();
   const [picked, setSide] = useState(0);
-  const [part, setPart] = useState<string | null>(null);
+  const [part, setPart] = useState<ViewPart | null>(null);
   const [together, setTogether] = useState(true);
   const [preview, setPreview] = useState<Hem | null>(null);
   const slow = useDeferredValue(plan);
-  /** The drawing follows the side that is picked. */
-  const setPicked = (i: number): void => {
-    setSide(i);
-    if (i !== side) setPart(null);
-  };
   // The line answers at once; the drawings follow as soon as there is time.
   const side = Math.min(picked, plan.sides.length - 1, slow.sides.length - 1);
+  /** The drawing follows what is picked: a side brings its corner. */
+  const pick = (p: PlanPart): void => {
+    if (p.kind === 'rows') return;
+    setSide(p.side);
+    setPart(p.kind === 'side' ? null : p);
+  };
+  const pickSide = (i: number): void => {
+    if (i !== side) pick({ kind: 'side', side: i });
+  };
+  const shown = useMemo<ViewPart>(() => part ?? { kind: 'corner', side }, [part, side]);
   const like = likeSides(plan.body);
   const groups = together ? like : plan.sides.map((_, i) => [i]);
   const groupOf = (i: number): readonly number[] => groups.find((g) => g.includes(i)) ?? [i];
   const lines = groups.length > MOST_LINES ? [groupOf(side)] : groups;
-  const hasJoins = plan.body.edges.some((edge) => edge.joins.length > 0);
+  const joined = plan.body.edges.findIndex((edge) => edge.joins.length > 0);
+  const joinOf = joined < 0 ? null : plan.body.edges[side]!.joins.length > 0 ? side : joined;
 
   const change = (label: string, on: number, edit: (choice: Choice) => void, joinKey: string | null): void =>
     store.edit(label, (d) => groupOf(on).forEach((i) => edit(d.base.sides[i]!)), joinKey);
@@ -65,7 +72,12 @@ export function BasePage() {
   return (
     <div className="base-page">
       <section className="base-plan" aria-label="The piece">
-        <PlanDrawing plan={plan} picked={side} onPick={setPicked} />
+        <PlanDrawing
+          plan={plan}
+          parts={['side', 'corner', 'join']}
+          picked={part === null || part.kind === 'whole' ? { kind: 'side', side } : part}
+          onPick={pick}
+        />
         <OwnRate
           side={plan.sides[side]!}
           onRate={(stitches, spots) =>
@@ -93,8 +105,8 @@ export function BasePage() {
             <div
               key={i}
               className={group.includes(side) ? 'side-line here' : 'side-line'}
-              onFocus={() => setPicked(i)}
-              onPointerDown={() => setPicked(i)}
+              onFocus={() => pickSide(i)}
+              onPointerDown={() => pickSide(i)}
             >
               <h2>
                 {group.length > 1 ? 'Sides' : 'Side'} {listWords(group.map((k) => plan.sides[k]!.name))}
@@ -141,38 +153,41 @@ export function BasePage() {
               }
             />
           </label>
-          <label>
+          <div className="field-like">
             Corners
-            <Select
-              aria-label="Corners of the base round"
-              value={plan.hem.base.corner}
-              popupMatchSelectWidth={false}
-              options={BASE_CORNERS.map((id) => ({
-                value: id,
-                label: CORNERS.find((c) => c.id === id)!.name,
-              }))}
-              onChange={(corner) => store.edit('base corners', (d) => void (d.base.corner = corner))}
-            />
-          </label>
-          {hasJoins && (
-            <label>
-              At joins
-              <Select
-                aria-label="At joins"
-                value={plan.hem.base.crossing}
-                popupMatchSelectWidth={false}
-                options={CROSSING_IDS.map((id) => ({ value: id, label: CROSSINGS[id].name }))}
-                onChange={(crossing) =>
-                  store.edit('crossing of joins', (d) => void (d.base.crossing = crossing))
-                }
+            <ChosenFromDrawings
+              label="Corners of the base round"
+              name={CORNERS.find((c) => c.id === plan.hem.base.corner)!.name}
+            >
+              <CornerTreatments
+                plan={plan}
+                side={side}
+                onChange={(corner) => store.edit('base corners', (d) => void (d.base.corner = corner))}
               />
-            </label>
+            </ChosenFromDrawings>
+          </div>
+          {joinOf !== null && (
+            <div className="field-like">
+              At joins
+              <ChosenFromDrawings label="At joins" name={CROSSINGS[plan.hem.base.crossing].name}>
+                <JoinTreatments
+                  plan={plan}
+                  side={joinOf}
+                  join={0}
+                  label="At joins"
+                  value={plan.hem.base.crossing}
+                  onChange={(crossing) =>
+                    store.edit('crossing of joins', (d) => void (d.base.crossing = crossing))
+                  }
+                />
+              </ChosenFromDrawings>
+            </div>
           )}
         </div>
         <div className="base-corner-view">
           <StitchView
             plan={slow}
-            part={part ?? cornerPart(side)}
+            part={shown}
             onPart={setPart}
             round={0}
             label="The base round on the piece, stitch by stitch"

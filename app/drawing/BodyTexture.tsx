@@ -1,19 +1,27 @@
 import { memo, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan.ts';
 import { corners } from '../../core/piece/outline.ts';
-import type { BlocksPiece, ClothPiece, GridPiece, MotifPiece, RowsPiece } from '../../core/piece/piece.ts';
+import type { BlocksPiece, ClothPiece, GridPiece, MotifPiece } from '../../core/piece/piece.ts';
+import { rowBands } from './planParts.ts';
 
 /**
  * What the piece is made of, drawn lightly on it: rows as bands, motifs with their seams, blocks as blocks. Drawn
  * anew only for another piece.
  */
-export const BodyTexture = memo(Texture, (a, b) => a.plan.body === b.plan.body);
+export const BodyTexture = memo(
+  Texture,
+  (a, b) => a.plan.body === b.plan.body && a.plan.hem.preferences.hand === b.plan.hem.preferences.hand,
+);
 
 function Texture({ plan }: { readonly plan: Plan }) {
   const { piece } = plan.hem;
   return (
-    <g className="texture" aria-hidden="true">
-      {piece.kind === 'rows' && <Rows plan={plan} piece={piece} />}
+    <g
+      className="texture"
+      aria-hidden="true"
+      transform={plan.hem.preferences.hand === 'left' ? 'scale(-1 1)' : undefined}
+    >
+      {piece.kind === 'rows' && <Rows plan={plan} />}
       {piece.kind === 'grid' && <Motifs piece={piece} />}
       {piece.kind === 'blocks' && <Blocks piece={piece} />}
       {piece.kind === 'motif' && <Rounds plan={plan} piece={piece} />}
@@ -22,24 +30,11 @@ function Texture({ plan }: { readonly plan: Plan }) {
   );
 }
 
-function Rows({ plan, piece }: { readonly plan: Plan; readonly piece: RowsPiece }) {
-  const { widthMm, heightMm } = plan.bodySize;
-  const { spots } = plan.body.edges[3]!;
-  const bands = piece.rows.reduce<readonly { readonly from: number; readonly to: number }[]>((list, run) => {
-    const from = list[list.length - 1]?.to ?? 0;
-    return [...list, { from, to: from + run.count }];
-  }, []);
-  const above = (row: number): number => spots.slice(0, row).reduce((sum, s) => sum + s.lengthMm, 0);
-  return bands.map(({ from, to }, i) =>
+function Rows({ plan }: { readonly plan: Plan }) {
+  const { widthMm } = plan.bodySize;
+  return rowBands(plan).map(({ from, top, bottom }, i) =>
     i % 2 === 0 ? null : (
-      <rect
-        key={from}
-        className="band"
-        x={-widthMm / 2}
-        y={heightMm / 2 - above(to)}
-        width={widthMm}
-        height={above(to) - above(from)}
-      />
+      <rect key={from} className="band" x={-widthMm / 2} y={top} width={widthMm} height={bottom - top} />
     ),
   );
 }

@@ -4,6 +4,7 @@ import { memo, useMemo, useRef, useState } from 'react';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan.ts';
+import { partName, type PlanPart } from './planParts.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { fileName, saveBlob, saveFile } from '../storage/exports.ts';
@@ -15,9 +16,9 @@ import './stitchView.css';
 
 export interface StitchViewProps {
   readonly plan: Plan;
-  /** What is looked at first: a corner or another part, by the keys of {@link partsOf}. */
-  readonly part: string;
-  readonly onPart: (part: string) => void;
+  /** What is looked at; when the piece has no such part, its first corner. */
+  readonly part: ViewPart;
+  readonly onPart: (part: ViewPart) => void;
   /** Only this round in full, those round it faint; null for all. */
   readonly round?: number | null;
   readonly label: string;
@@ -25,27 +26,29 @@ export interface StitchViewProps {
 
 /** Stitch widths across the view when nothing has been zoomed. */
 const STITCHES_ACROSS = 17;
-const WHOLE = 'whole';
-export const cornerPart = (side: number): string => `corner ${side} 0`;
+/** A part of a border that can be looked at closely, or all of it. */
+export type ViewPart = Exclude<PlanPart, { kind: 'rows' }> | { readonly kind: 'whole' };
 
-const keyOf = ({ kind, side, join }: Landmark): string => `${kind} ${side} ${join}`;
+const keyOf = (part: ViewPart | Landmark): string =>
+  [part.kind, 'side' in part ? part.side : '', part.kind === 'join' ? part.join : ''].join(' ').trim();
 
-/** The parts of a border that can be looked at. */
-function partsOf(plan: Plan): readonly { readonly value: string; readonly label: string }[] {
-  const name = (side: number): string => plan.sides[(side + plan.sides.length) % plan.sides.length]!.name;
-  const words = ({ kind, side, join }: Landmark): string =>
-    kind === 'corner'
-      ? `Corner ${name(side - 1)}/${name(side)}`
-      : kind === 'side'
-        ? `Middle of side ${name(side)}`
-        : `Join ${join + 1} on side ${name(side)}`;
+interface NamedPart {
+  readonly part: ViewPart;
+  readonly label: string;
+}
+
+/** The parts of a border that can be looked at, by their keys. */
+function partsOf(plan: Plan): ReadonlyMap<string, NamedPart> {
   const order = { corner: 0, side: 1, join: 2 };
-  return [
-    ...[...landmarksOf(plan, 0)]
-      .sort((a, b) => order[a.kind] - order[b.kind])
-      .map((l) => ({ value: keyOf(l), label: words(l) })),
-    { value: WHOLE, label: 'The whole piece' },
-  ];
+  const marks = [...landmarksOf(plan, 0)].sort((a, b) => order[a.kind] - order[b.kind]);
+  return new Map<string, NamedPart>([
+    ...marks.map(({ kind, side, join }) => {
+      const part: Exclude<ViewPart, { kind: 'whole' }> =
+        kind === 'join' ? { kind, side, join } : { kind, side };
+      return [keyOf(part), { part, label: partName(plan, part) }] as const;
+    }),
+    ['whole', { part: { kind: 'whole' }, label: 'The whole piece' }],
+  ]);
 }
 
 /** A part of the border, every stitch drawn; it can be dragged, zoomed, and asked what each stitch is. */
@@ -65,22 +68,24 @@ export const StitchView = memo(function StitchView({
     [plan, face, seen, round, sheet],
   );
   const parts = useMemo(() => partsOf(plan), [plan]);
-  const shown = parts.find((p) => p.value === part) ?? parts[0]!;
-  const whole = shown.value === WHOLE;
+  const asked = keyOf(part);
+  const key = parts.has(asked) ? asked : [...parts.keys()][0]!;
+  const { label: name } = parts.get(key)!;
+  const whole = key === 'whole';
   const focus = useMemo<Point>(() => {
     const number = round ?? Math.floor((plan.rounds.length - 1) / 2);
-    return landmarksOf(plan, number).find((l) => keyOf(l) === shown.value) ?? { x: 0, y: 0 };
-  }, [plan, round, shown.value]);
+    return landmarksOf(plan, number).find((l) => keyOf(l) === key) ?? { x: 0, y: 0 };
+  }, [plan, round, key]);
   const close = STITCHES_ACROSS * plan.stitchWidthMm;
 
   const save = async (kind: string): Promise<void> => {
-    const name = `${plan.hem.name} ${shown.label}`;
+    const file = `${plan.hem.name} ${name}`;
     if (kind === 'svg') {
-      const drawing = svgOf(scene, stage.current!.box(), `${plan.hem.name}: ${shown.label}`);
-      saveFile(fileName(name, '.svg'), drawing, 'image/svg+xml');
+      const drawing = svgOf(scene, stage.current!.box(), `${plan.hem.name}: ${name}`);
+      saveFile(fileName(file, '.svg'), drawing, 'image/svg+xml');
     } else {
       const picture = await stage.current!.picture();
-      if (picture) saveBlob(fileName(name, '.png'), picture);
+      if (picture) saveBlob(fileName(file, '.png'), picture);
     }
   };
 
@@ -90,12 +95,12 @@ export const StitchView = memo(function StitchView({
         className="part-choice"
         size="small"
         aria-label="Look at"
-        value={shown.value}
+        value={key}
         popupMatchSelectWidth={false}
-        options={[...parts]}
+        options={[...parts].map(([value, { label }]) => ({ value, label }))}
         onChange={(value) => {
           stage.current!.home();
-          onPart(value);
+          onPart(parts.get(value)!.part);
         }}
       />
       <StitchStage
@@ -106,7 +111,7 @@ export const StitchView = memo(function StitchView({
         across={whole ? plan.finishedSize.widthMm * 1.06 : close}
         down={whole ? plan.finishedSize.heightMm * 1.06 : 0.1 * close}
         round={round}
-        label={`${label}: ${shown.label}`}
+        label={`${label}: ${name}`}
       />
       <figcaption>
         <Segmented

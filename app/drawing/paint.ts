@@ -2,7 +2,7 @@
 import type { Point } from '../../core/piece/outline.ts';
 import { tonesOf } from './scene/colours.ts';
 import { entriesIn, type Box } from './scene/find.ts';
-import { framesOf, type DrawnRound, type Frame, type Scene } from './scene/scene.ts';
+import { MARK, framesOf, type DrawnRound, type Frame, type Scene } from './scene/scene.ts';
 import { SYMBOL_LINE, symbolOf } from './scene/symbolFace.ts';
 import { STRAND, strandsOf, type Strands } from './scene/yarnFace.ts';
 
@@ -73,6 +73,7 @@ export function* painting(
     return;
   }
   paintBody(context, base, scene);
+  paintMarks(context, scene, seen, widest);
   for (const round of scene.rounds) {
     const entries = entriesIn(round, seen);
     yield;
@@ -128,6 +129,26 @@ function paintBody(context: CanvasRenderingContext2D, base: Frame, { body, bodyC
   context.setTransform(...base);
   context.fillStyle = bodyColour;
   context.fill(polygon(body));
+}
+
+/** Where row ends, clusters, blocks and motifs meet: what the base round goes into. */
+function paintMarks(
+  context: CanvasRenderingContext2D,
+  { marks, markColour }: Scene,
+  { minX, minY, maxX, maxY }: Box,
+  widthMm: number,
+): void {
+  const path = new Path2D();
+  const reach = 10 * widthMm;
+  for (const { from, to } of marks) {
+    if (from.x < minX - reach || from.x > maxX + reach || from.y < minY - reach || from.y > maxY + reach)
+      continue;
+    path.moveTo(from.x, from.y);
+    path.lineTo(to.x, to.y);
+  }
+  context.strokeStyle = markColour;
+  context.lineWidth = MARK * widthMm;
+  context.stroke(path);
 }
 
 /** Every strand with its dark edge, its body and its light. */

@@ -1,10 +1,12 @@
 import { ColorPicker, InputNumber, Select } from 'antd';
+import { useState } from 'react';
 import type { Piece } from '../../core/piece/piece.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import { problemLine } from '../../core/problems.ts';
 import { stitchName } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import type { PlanPart } from '../drawing/planParts.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { BlocksEditor } from './BlocksEditor.tsx';
 import { ClothEditor } from './ClothEditor.tsx';
@@ -12,6 +14,7 @@ import { CountedEditor } from './CountedEditor.tsx';
 import { Field } from './Field.tsx';
 import { GridEditor } from './GridEditor.tsx';
 import { MotifEditor } from './MotifEditor.tsx';
+import { PartPanel } from './PartPanel.tsx';
 import { RowsEditor } from './RowsEditor.tsx';
 import { CONSTRUCTIONS, constructionOf } from './constructions.ts';
 import './piece.css';
@@ -21,6 +24,7 @@ export function PiecePage() {
   const plan = usePlan();
   const store = useHemStore();
   const { piece } = plan.hem;
+  const [picked, setPicked] = useState<PlanPart | null>(null);
   const problems = plan.problems.filter((p) => p.place === 'the piece');
   const put = (label: string, changed: Piece, joined = true): void =>
     store.edit(
@@ -31,7 +35,13 @@ export function PiecePage() {
   return (
     <div className="piece-page">
       <section className="piece-plan">
-        <PlanDrawing plan={plan} />
+        <PlanDrawing
+          plan={plan}
+          parts={['side', 'corner', 'join', 'rows']}
+          picked={picked}
+          onPick={setPicked}
+        />
+        <PartPanel plan={plan} part={picked} onPiece={put} />
       </section>
       <section className="piece-words" onBlur={() => store.endJoin()}>
         <h1>The piece</h1>

@@ -20,7 +20,7 @@ type Run = RowsPiece['rows'][number];
 /** Rows worked back and forth. */
 export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
   const plan = usePlan();
-  const { length, language } = plan.hem.preferences;
+  const { length } = plan.hem.preferences;
   const total = piece.rows.reduce((sum, r) => sum + r.count, 0);
   const setRows = (label: string, rows: readonly Run[]): void => onChange(label, { ...piece, rows });
   const setRun = (i: number, run: Run): void =>
@@ -67,25 +67,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
           .reverse()
           .map(({ run, i }) => (
             <li key={i}>
-              <InputNumber
-                aria-label={`Rows in run ${i + 1}`}
-                min={1}
-                max={5000}
-                precision={0}
-                value={run.count}
-                onChange={(v) => v && setRun(i, { ...run, count: v })}
-              />
-              <span>rows of</span>
-              <Select
-                aria-label={`Stitch of run ${i + 1}`}
-                value={run.stitch}
-                popupMatchSelectWidth={false}
-                options={ROW_STITCHES.map((s) => ({
-                  value: s,
-                  label: `${abbreviation(s, language)} · ${stitchName(s, language)}`,
-                }))}
-                onChange={(stitch) => setRun(i, { ...run, stitch })}
-              />
+              <RunFields number={i + 1} run={run} onChange={(changed) => setRun(i, changed)} />
               <Button
                 type="text"
                 size="small"
@@ -125,6 +107,41 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
       >
         Rows on top
       </Button>
+    </>
+  );
+}
+
+interface RunFieldsProps {
+  /** From 1 at the foundation. */
+  readonly number: number;
+  readonly run: Run;
+  readonly onChange: (run: Run) => void;
+}
+
+/** A run of rows: how many, of which stitch. */
+export function RunFields({ number, run, onChange }: RunFieldsProps) {
+  const { language } = usePlan().hem.preferences;
+  return (
+    <>
+      <InputNumber
+        aria-label={`Rows in run ${number}`}
+        min={1}
+        max={5000}
+        precision={0}
+        value={run.count}
+        onChange={(v) => v && onChange({ ...run, count: v })}
+      />
+      <span>rows of</span>
+      <Select
+        aria-label={`Stitch of run ${number}`}
+        value={run.stitch}
+        popupMatchSelectWidth={false}
+        options={ROW_STITCHES.map((s) => ({
+          value: s,
+          label: `${abbreviation(s, language)} · ${stitchName(s, language)}`,
+        }))}
+        onChange={(stitch) => onChange({ ...run, stitch })}
+      />
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { Segmented, Switch } from 'antd';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import { createPlanner, type Plan } from '../../core/plan.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
@@ -7,10 +7,7 @@ import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
 import { entriesOnto } from '../../core/stack/stack.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
-import { paint } from '../drawing/paint.ts';
-import { sceneOf } from '../drawing/scene/scene.ts';
-import { useLook } from '../look/Look.tsx';
-import { GROUNDS } from '../look/tokens.ts';
+import { Swatch } from '../drawing/Swatch.tsx';
 
 export interface LibraryProps {
   readonly plan: Plan;
@@ -109,7 +106,7 @@ function FamilyCard({ tried, onAdd }: { readonly tried: Tried; readonly onAdd: (
   return (
     <li>
       <button type="button" className="family" onClick={onAdd} aria-label={`Add ${family.name}`}>
-        <Swatch plan={tried.plan} />
+        <CornerSwatch plan={tried.plan} />
         <span className="family-name">{family.name}</span>
         <span className="quiet small">{family.about}</span>
         <span className="quiet small">
@@ -126,34 +123,14 @@ function FamilyCard({ tried, onAdd }: { readonly tried: Tried; readonly onAdd: (
   );
 }
 
-const WIDTH = 236;
-const HEIGHT = 118;
-
 /** The corner of a plan with its outermost rounds. */
-function Swatch({ plan }: { readonly plan: Plan }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const { sheet } = GROUNDS[useLook().ground];
-  useEffect(() => {
-    const element = canvas.current!;
-    const watch = new IntersectionObserver(([entry]) => {
-      if (!entry!.isIntersecting) return;
-      watch.disconnect();
-      const ratio = window.devicePixelRatio || 1;
-      element.width = WIDTH * ratio;
-      element.height = HEIGHT * ratio;
-      const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
-      const corner = landmarksOf(plan, last.number)[0]!;
-      const scene = sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground: sheet });
-      const across = 15 * plan.stitchWidthMm;
-      const view = {
-        x: corner.x - across * 0.36,
-        y: corner.y + across * 0.12,
-        scale: (WIDTH * ratio) / across,
-      };
-      paint(element.getContext('2d')!, { ...scene, body: [] }, view);
-    });
-    watch.observe(element);
-    return () => watch.disconnect();
-  }, [plan, sheet]);
-  return <canvas ref={canvas} style={{ width: WIDTH, height: HEIGHT }} aria-hidden="true" />;
+function CornerSwatch({ plan }: { readonly plan: Plan }) {
+  const at = useMemo(() => {
+    const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+    const corner = landmarksOf(plan, last.number)[0]!;
+    const step = 5 * plan.stitchWidthMm;
+    const inwards = plan.hem.preferences.hand === 'left' ? 1 : -1;
+    return { x: corner.x + inwards * step, y: corner.y + 0.36 * step };
+  }, [plan]);
+  return <Swatch plan={plan} at={at} across={15} width={236} height={118} />;
 }

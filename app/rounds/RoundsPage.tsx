@@ -6,7 +6,7 @@ import { useDeferredValue, useState } from 'react';
 import { createPlanner } from '../../core/plan.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
-import { StitchView, cornerPart } from '../drawing/StitchView.tsx';
+import { StitchView, type ViewPart } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Library } from './Library.tsx';
 import { Compare } from './Compare.tsx';
@@ -24,7 +24,7 @@ export function RoundsPage() {
   const store = useHemStore();
   const slow = useDeferredValue(plan);
   const [looked, setLooked] = useState<number | null>(null);
-  const [part, setPart] = useState(cornerPart(0));
+  const [part, setPart] = useState<ViewPart>({ kind: 'corner', side: 0 });
   const [browsing, setBrowsing] = useState(false);
   const [comparing, setComparing] = useState(false);
   const [preview, setPreview] = useState<Hem | null>(null);

@@ -50,7 +50,7 @@ export function bodyOutline({ body }: Plan): readonly Point[] {
 }
 
 /** Finds the point that a place lies at. */
-type Feet = (place: number) => Point;
+export type Feet = (place: number) => Point;
 
 function ringFeet(below: RoundChart): Feet {
   const size = below.ring.made.length;
@@ -63,8 +63,11 @@ function ringFeet(below: RoundChart): Feet {
   };
 }
 
-/** Feet of the base round: the spots of the body's edges, each in the middle of its stretch. */
-function edgeFeet(body: Body): Feet {
+/**
+ * Feet of the base round: the spots of the body's edges, each in the middle of its stretch, by their number round the
+ * piece; the corner before a side comes before its spots.
+ */
+export function edgeFeet(body: Body): Feet {
   const at: Point[] = [];
   const points = corners(body.outline, 0);
   body.edges.forEach((edge, side) => {

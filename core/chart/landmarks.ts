@@ -2,7 +2,7 @@
 import type { Point } from '../piece/outline.ts';
 import type { Plan } from '../plan.ts';
 import { sideSpan } from '../ring/ring.ts';
-import { chartOf } from './chart.ts';
+import { chartOf, edgeFeet } from './chart.ts';
 
 export interface Landmark extends Point {
   readonly kind: 'corner' | 'side' | 'join';
@@ -22,36 +22,19 @@ export function landmarksOf(plan: Plan, round: number): readonly Landmark[] {
   const chart = chartOf(plan)[round]!;
   const { ring, headX, headY } = chart;
   const at = (entry: number): Point => ({ x: headX[entry]!, y: headY[entry]! });
-  const { heads, firsts } = baseSpots(plan);
+  const feet = edgeFeet(plan.body);
+  let spotsBefore = 0;
   return plan.sides.flatMap(({ edge }, side): readonly Landmark[] => {
     const centre = ring.centres[side];
     const span = sideSpan(ring, side);
     const middle = (span.start + Math.floor(span.length / 2)) % ring.made.length;
+    const first = spotsBefore + 1;
+    spotsBefore += edge.spots.length + 1;
     return [
       ...(centre ? [{ kind: 'corner' as const, side, join: 0, ...at(centre.start) }] : []),
       ...(span.length > 0 ? [{ kind: 'side' as const, side, join: 0, ...at(middle) }] : []),
-      ...edge.joins.flatMap((spot, join) => {
-        const head = heads.get(firsts[side]! + spot);
-        return head ? [{ kind: 'join' as const, side, join, ...head }] : [];
-      }),
+      // A join is a corner space, a seam and a corner space: the seam is its middle.
+      ...edge.joins.map((spot, join) => ({ kind: 'join' as const, side, join, ...feet(first + spot + 1) })),
     ];
   });
-}
-
-/** Tops of the base round by the spot that they sit in, and the number of the first spot of each side. */
-function baseSpots(plan: Plan): {
-  readonly heads: ReadonlyMap<number, Point>;
-  readonly firsts: readonly number[];
-} {
-  const { ring, headX, headY } = chartOf(plan)[0]!;
-  const heads = new Map<number, Point>();
-  for (let i = ring.into.length - 1; i >= 0; i--) heads.set(ring.into[i]!, { x: headX[i]!, y: headY[i]! });
-  // Before the spots of a side stands the corner that it starts from.
-  let next = 1;
-  const firsts = plan.body.edges.map((edge) => {
-    const first = next;
-    next += edge.spots.length + 1;
-    return first;
-  });
-  return { heads, firsts };
 }

@@ -36,3 +36,21 @@ export function changePiece(hem: Hem, piece: Piece): Pick<Hem, 'piece' | 'base' 
     rounds: sameSides ? hem.rounds : hem.rounds.map((r) => ({ ...r, changes: {} })),
   };
 }
+
+/** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
+export function withSideLength(piece: Piece, side: number, lengthCm: number): Piece {
+  switch (piece.kind) {
+    case 'rows':
+    case 'blocks':
+    case 'cloth':
+      return side % 2 === 0 ? { ...piece, widthCm: lengthCm } : { ...piece, heightCm: lengthCm };
+    case 'motif':
+      return { ...piece, sideCm: lengthCm };
+    case 'grid': {
+      const motifs = bodyOf(piece).outline.sides[side]!.lengthMm / 10 / piece.motifCm;
+      return { ...piece, motifCm: lengthCm / motifs };
+    }
+    case 'counted':
+      return { ...piece, sides: piece.sides.map((s, i) => (i === side ? { ...s, lengthCm } : s)) };
+  }
+}

@@ -1,5 +1,6 @@
 /** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
 import { bodyOutline, chartOf, type RoundChart } from '../../../core/chart/chart.ts';
+import { edgeMarks, type EdgeMark } from '../../../core/chart/edgeMarks.ts';
 import type { Point } from '../../../core/piece/outline.ts';
 import type { Plan } from '../../../core/plan.ts';
 import { isChainRun } from '../../../core/ring/stitch.ts';
@@ -26,6 +27,9 @@ export interface Scene {
   /** Outline of the piece, mm; empty when it is not drawn. */
   readonly body: readonly Point[];
   readonly bodyColour: string;
+  /** Where the parts of its edge meet, and the colour of that. */
+  readonly marks: readonly EdgeMark[];
+  readonly markColour: string;
   /** From the innermost outwards. */
   readonly rounds: readonly DrawnRound[];
   /** Mirrored left and right: for the left hand, or because the wrong side is seen; for both, twice. */
@@ -41,6 +45,9 @@ export interface SceneChoice {
   readonly ground: string;
 }
 
+/** Thickness of the marks of the edge, in stitch widths. */
+export const MARK = 0.09;
+
 /** The drawing of a plan. */
 export function sceneOf(plan: Plan, { face, seen, round, ground }: SceneChoice): Scene {
   const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
@@ -49,6 +56,8 @@ export function sceneOf(plan: Plan, { face, seen, round, ground }: SceneChoice):
     face,
     body: bodyOutline(plan),
     bodyColour: faded(plan.hem.pieceColour, ground),
+    marks: edgeMarks(plan),
+    markColour: plan.hem.pieceColour,
     mirrored: (plan.hem.preferences.hand === 'left') !== (seen === 'wrong'),
     rounds: plan.rounds.map((r, k): DrawnRound => {
       const colour = colours.get(r.yarnId)!;

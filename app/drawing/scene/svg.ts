@@ -1,7 +1,7 @@
 /** A scene as an SVG drawing. Every stitch is defined once and placed as often as it is worked. */
 import { tonesOf } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import { framesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
+import { MARK, framesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { STRAND, strandsOf } from './yarnFace.ts';
 import type { Stitch } from '../../../core/ring/stitch.ts';
@@ -50,6 +50,7 @@ export function svgOf(scene: Scene, box: Box, title: string): string {
     `<defs>${definitions.written.join('')}</defs>`,
     `<g stroke-linecap="round" stroke-linejoin="round" fill="none"${mirror}>`,
     body && `<polygon points="${body}" fill="${scene.bodyColour}"/>`,
+    body && marksPath(scene, box),
     ...rounds,
     '</g>',
     '</svg>',
@@ -57,6 +58,15 @@ export function svgOf(scene: Scene, box: Box, title: string): string {
   ]
     .filter((line, i, all) => line !== '' || i === all.length - 1)
     .join('\n');
+}
+
+/** Where row ends, clusters, blocks and motifs meet. */
+function marksPath({ marks, markColour, rounds }: Scene, { minX, minY, maxX, maxY }: Box): string {
+  const lines = marks
+    .filter(({ from }) => from.x >= minX && from.x <= maxX && from.y >= minY && from.y <= maxY)
+    .map(({ from, to }) => `M${short(from.x)} ${short(from.y)}L${short(to.x)} ${short(to.y)}`);
+  if (lines.length === 0) return '';
+  return `<path d="${lines.join('')}" stroke="${markColour}" stroke-width="${short(MARK * rounds[0]!.widthMm)}"/>`;
 }
 
 function roundGroup(

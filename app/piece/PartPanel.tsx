@@ -1,0 +1,166 @@
+import { Link } from 'react-router';
+import { crossingOf } from '../../core/base/baseRound.ts';
+import { listWords } from '../../core/base/run.ts';
+import { basis, spotNoun } from '../../core/base/schools.ts';
+import { withSideLength } from '../../core/document/changePiece.ts';
+import type { Piece } from '../../core/piece/piece.ts';
+import type { Plan } from '../../core/plan.ts';
+import { lengthWords, percentWords, plural } from '../../core/words/measures.ts';
+import { CornerTreatments, JoinTreatments } from '../base/Treatment.tsx';
+import { partName, type PlanPart } from '../drawing/planParts.ts';
+import { useHemStore } from '../hem/context.ts';
+import { LengthInput } from './LengthInput.tsx';
+import { RunFields } from './RowsEditor.tsx';
+
+export interface PartPanelProps {
+  readonly plan: Plan;
+  readonly part: PlanPart | null;
+  readonly onPiece: (label: string, piece: Piece) => void;
+}
+
+/** What there is to say and to set about the part of the piece that is picked in its drawing. */
+export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
+  if (!part || !isThere(plan, part)) {
+    return (
+      <div className="part-panel none">
+        <p className="quiet small">
+          Pick a side, a corner{plan.hem.piece.kind === 'rows' ? ', a band of rows' : ''}
+          {plan.body.edges.some((e) => e.joins.length > 0) ? ', a join' : ''} in the drawing to describe it.
+        </p>
+      </div>
+    );
+  }
+  return (
+    <section className="part-panel" aria-label="The part that is picked">
+      <h2>{partName(plan, part)}</h2>
+      {part.kind === 'side' && <SidePart plan={plan} side={part.side} onPiece={onPiece} />}
+      {part.kind === 'corner' && <CornerPart plan={plan} side={part.side} />}
+      {part.kind === 'join' && <JoinPart plan={plan} side={part.side} join={part.join} />}
+      {part.kind === 'rows' && <RowsPart plan={plan} run={part.run} onPiece={onPiece} />}
+    </section>
+  );
+}
+
+/** Whether the piece, which may have changed, still has a part. */
+function isThere({ hem, sides, body }: Plan, part: PlanPart): boolean {
+  switch (part.kind) {
+    case 'side':
+      return part.side < sides.length;
+    case 'corner':
+      return part.side < body.outline.turns.length;
+    case 'join':
+      return part.join < (sides[part.side]?.edge.joins.length ?? 0);
+    case 'rows':
+      return hem.piece.kind === 'rows' && part.run < hem.piece.rows.length;
+  }
+}
+
+interface SidePartProps extends Pick<PartPanelProps, 'plan' | 'onPiece'> {
+  readonly side: number;
+}
+
+function SidePart({ plan, side, onPiece }: SidePartProps) {
+  const { piece, preferences } = plan.hem;
+  const { edge, name, count } = plan.sides[side]!;
+  const offers = basis(
+    edge,
+    edge.spots.map(() => 1),
+  ).map((p) => plural(p.spots, spotNoun(p, preferences.language)));
+  const off = edge.computedMm / edge.measuredMm - 1;
+  return (
+    <>
+      <p>Offers {listWords(offers)}.</p>
+      <div className="run-line">
+        <span>By the tape</span>
+        <LengthInput
+          label={`Length of ${name}`}
+          cm={edge.measuredMm / 10}
+          unit={preferences.length}
+          onChange={(cm) => onPiece(`length of ${name}`, withSideLength(piece, side, cm))}
+        />
+      </div>
+      {Math.abs(off) > 0.001 && (
+        <p className="quiet small">
+          By what it is made of, at your gauge: {lengthWords(edge.computedMm, preferences.length)} (
+          {percentWords(off)}).
+        </p>
+      )}
+      <p className="quiet small">
+        The base round works {plural(count, 'stitch')} along it. <Link to="../base">Set the count</Link>
+      </p>
+    </>
+  );
+}
+
+function CornerPart({ plan, side }: { readonly plan: Plan; readonly side: number }) {
+  const store = useHemStore();
+  const degrees = Math.round((plan.body.outline.turns[side]! * 180) / Math.PI);
+  return (
+    <>
+      <p>
+        {degrees < 0 ? 'An inner corner: the border turns' : 'The border turns'} by {Math.abs(degrees)}° here.
+        The base round goes into {plan.body.cornerPlaces[side]}
+        {degrees < 0 ? ', two stitches together whatever the outer corners take' : ''}.
+      </p>
+      <p className="quiet small">All outer corners of the base round are worked alike:</p>
+      <CornerTreatments
+        plan={plan}
+        side={side}
+        onChange={(corner) => store.edit('base corners', (d) => void (d.base.corner = corner))}
+      />
+    </>
+  );
+}
+
+function JoinPart({
+  plan,
+  side,
+  join,
+}: {
+  readonly plan: Plan;
+  readonly side: number;
+  readonly join: number;
+}) {
+  const store = useHemStore();
+  return (
+    <>
+      <p>Two corner spaces with a seam between them, which leaves a dip. Cross it:</p>
+      <JoinTreatments
+        plan={plan}
+        side={side}
+        join={join}
+        label="At this join"
+        value={crossingOf(plan.hem.base, plan.sides[side]!.choice, join)}
+        onChange={(crossing) =>
+          store.edit(
+            `join ${join + 1} of ${plan.sides[side]!.name}`,
+            (d) => void (d.base.sides[side]!.crossings[String(join)] = crossing),
+          )
+        }
+      />
+    </>
+  );
+}
+
+interface RowsPartProps extends Pick<PartPanelProps, 'plan' | 'onPiece'> {
+  readonly run: number;
+}
+
+function RowsPart({ plan, run, onPiece }: RowsPartProps) {
+  const { piece } = plan.hem;
+  if (piece.kind !== 'rows') return null;
+  return (
+    <div className="run-line">
+      <RunFields
+        number={run + 1}
+        run={piece.rows[run]!}
+        onChange={(changed) =>
+          onPiece(`run ${run + 1} of rows`, {
+            ...piece,
+            rows: piece.rows.map((r, i) => (i === run ? changed : r)),
+          })
+        }
+      />
+    </div>
+  );
+}
