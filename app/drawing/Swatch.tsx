@@ -39,5 +39,5 @@ export function Swatch({ plan, at, across, width, height, withPiece = false }: S
     watch.observe(element);
     return () => watch.disconnect();
   }, [plan, sheet, x, y, across, width, height, withPiece]);
-  return <canvas ref={canvas} className="swatch" style={{ width, height }} aria-hidden="true" />;
+  return <canvas ref={canvas} className="drawn-swatch" style={{ width, height }} aria-hidden="true" />;
 }

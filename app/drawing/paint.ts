@@ -2,7 +2,7 @@
 import type { Point } from '../../core/piece/outline.ts';
 import { tonesOf } from './scene/colours.ts';
 import { entriesIn, type Box } from './scene/find.ts';
-import { MARK, framesOf, type DrawnRound, type Frame, type Scene } from './scene/scene.ts';
+import { HOLE, SEAM_LINE, framesOf, type DrawnRound, type Frame, type Scene } from './scene/scene.ts';
 import { SYMBOL_LINE, symbolOf } from './scene/symbolFace.ts';
 import { STRAND, strandsOf, type Strands } from './scene/yarnFace.ts';
 
@@ -73,8 +73,8 @@ export function* painting(
     return;
   }
   paintBody(context, base, scene);
-  paintMarks(context, scene, seen, widest);
-  for (const round of scene.rounds) {
+  paintLines(context, scene);
+  for (const round of [scene.edge, ...scene.rounds]) {
     const entries = entriesIn(round, seen);
     yield;
     if (scene.face === 'symbols') yield* paintSymbols(onto, round, entries);
@@ -131,23 +131,20 @@ function paintBody(context: CanvasRenderingContext2D, base: Frame, { body, bodyC
   context.fill(polygon(body));
 }
 
-/** Where row ends, clusters, blocks and motifs meet: what the base round goes into. */
-function paintMarks(
-  context: CanvasRenderingContext2D,
-  { marks, markColour }: Scene,
-  { minX, minY, maxX, maxY }: Box,
-  widthMm: number,
-): void {
+/** Seams and holes. */
+function paintLines(context: CanvasRenderingContext2D, { lines, holes, edge }: Scene): void {
+  if (lines.length === 0 && holes.length === 0) return;
   const path = new Path2D();
-  const reach = 10 * widthMm;
-  for (const { from, to } of marks) {
-    if (from.x < minX - reach || from.x > maxX + reach || from.y < minY - reach || from.y > maxY + reach)
-      continue;
+  for (const { from, to } of lines) {
     path.moveTo(from.x, from.y);
     path.lineTo(to.x, to.y);
   }
-  context.strokeStyle = markColour;
-  context.lineWidth = MARK * widthMm;
+  for (const { x, y } of holes) {
+    path.moveTo(x + HOLE * edge.widthMm, y);
+    path.arc(x, y, HOLE * edge.widthMm, 0, 2 * Math.PI);
+  }
+  context.strokeStyle = tonesOf(edge.colour).edge;
+  context.lineWidth = SEAM_LINE * edge.widthMm;
   context.stroke(path);
 }
 

@@ -2,16 +2,19 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button, Segmented, Tooltip } from 'antd';
 import { ArrowUUpLeft, ArrowUUpRight } from '@phosphor-icons/react';
 import { useEffect, useState } from 'react';
-import { Link, Navigate, Outlet, useParams } from 'react-router';
+import { Link, Navigate, Outlet, useNavigate, useParams } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Language } from '../../core/terms/stitches.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
+import { KeysButton } from '../look/KeysButton.tsx';
+import { unlessTyping } from '../look/typing.ts';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { NotFound } from '../look/NotFound.tsx';
 import { loadHem, saveHem, setAside } from '../storage/hems.ts';
 import { HemContext, useHemState, useHemStore } from './context.ts';
 import { HemStore } from './store.ts';
+import { STOPS } from './stops.ts';
 import { Thread } from './Thread.tsx';
 import './hem.css';
 
@@ -75,6 +78,20 @@ function OpenHem({ hem }: { readonly hem: Hem }) {
       }),
     [store],
   );
+  const navigate = useNavigate();
+  useEffect(
+    () =>
+      tinykeys(window, {
+        '0': unlessDrawing(() => void navigate('/')),
+        ...Object.fromEntries(
+          STOPS.map((stop, i) => [
+            String(i + 1),
+            unlessTyping(() => void navigate(`/hem/${hem.id}/${stop.path}`)),
+          ]),
+        ),
+      }),
+    [navigate, hem.id],
+  );
   return (
     <HemContext.Provider value={store}>
       <div className="hem">
@@ -87,6 +104,12 @@ function OpenHem({ hem }: { readonly hem: Hem }) {
     </HemContext.Provider>
   );
 }
+
+/** On a drawing of stitches 0 means something else. */
+const unlessDrawing = (work: () => void): ((event: KeyboardEvent) => void) =>
+  unlessTyping((event) => {
+    if (!(event.target instanceof HTMLCanvasElement)) work();
+  });
 
 function HemHead() {
   const store = useHemStore();
@@ -158,6 +181,7 @@ function HemHead() {
           ]}
           onChange={(v) => store.edit(`${v} hand`, (d) => void (d.preferences.hand = v))}
         />
+        <KeysButton />
         <GroundButton />
       </div>
     </header>

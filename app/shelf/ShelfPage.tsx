@@ -11,6 +11,7 @@ import { plan, type Plan } from '../../core/plan.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
 import { plural, sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { KeysButton } from '../look/KeysButton.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { fileName, saveFile } from '../storage/exports.ts';
 import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
@@ -126,6 +127,7 @@ export function ShelfPage() {
               e.target.value = '';
             }}
           />
+          <KeysButton />
           <GroundButton />
         </div>
       </header>

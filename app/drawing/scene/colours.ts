@@ -22,6 +22,6 @@ export function tonesOf(colour: string): Tones {
   return tones;
 }
 
-/** A colour as if seen through the ground: for what lies behind the round in hand. */
-export const faded = (colour: string, ground: string): string =>
-  lab(interpolateLab(colour, ground)(0.72)).formatHex();
+/** A colour as if seen through the ground, so much of it as `part` (0 to 1): for what lies behind the round in hand. */
+export const faded = (colour: string, ground: string, part = 0.72): string =>
+  lab(interpolateLab(colour, ground)(part)).formatHex();

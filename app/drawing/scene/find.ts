@@ -44,6 +44,7 @@ const OVERHANG = 2.8;
 
 /** Entries of a round that are seen in a part of the piece, in working order. @param box mm */
 export function entriesIn({ chart, widthMm }: DrawnRound, box: Box): readonly number[] {
+  if (chart.ring.made.length === 0) return [];
   const reach = OVERHANG * widthMm;
   return indexOf(chart)
     .search(box.minX - reach, box.minY - reach, box.maxX + reach, box.maxY + reach)

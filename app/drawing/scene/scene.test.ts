@@ -23,7 +23,8 @@ const choice = (given: Partial<SceneChoice> = {}): SceneChoice => ({
 
 /** How often each round’s stitches are placed in a drawing. */
 function placed(svg: string, group: 'stitches' | 'posts'): readonly number[] {
-  return [...svg.matchAll(new RegExp(`<g class="${group}"[^>]*>(.*?)</g>(?=<|$)`, 'g'))].map(
+  const rounds = svg.slice(svg.indexOf('<g class="round-0">'));
+  return [...rounds.matchAll(new RegExp(`<g class="${group}"[^>]*>(.*?)</g>(?=<|$)`, 'g'))].map(
     (m) => m[1]!.split('<use ').length - 1,
   );
 }

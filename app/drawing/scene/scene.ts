@@ -1,6 +1,6 @@
 /** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
 import { bodyOutline, chartOf, type RoundChart } from '../../../core/chart/chart.ts';
-import { edgeMarks, type EdgeMark } from '../../../core/chart/edgeMarks.ts';
+import { edgeChartOf, type EdgeLine } from '../../../core/chart/edgeChart.ts';
 import type { Point } from '../../../core/piece/outline.ts';
 import type { Plan } from '../../../core/plan.ts';
 import { isChainRun } from '../../../core/ring/stitch.ts';
@@ -27,9 +27,10 @@ export interface Scene {
   /** Outline of the piece, mm; empty when it is not drawn. */
   readonly body: readonly Point[];
   readonly bodyColour: string;
-  /** Where the parts of its edge meet, and the colour of that. */
-  readonly marks: readonly EdgeMark[];
-  readonly markColour: string;
+  /** Its outermost stitches, which the base round goes into; seams and holes. */
+  readonly edge: DrawnRound;
+  readonly lines: readonly EdgeLine[];
+  readonly holes: readonly Point[];
   /** From the innermost outwards. */
   readonly rounds: readonly DrawnRound[];
   /** Mirrored left and right: for the left hand, or because the wrong side is seen; for both, twice. */
@@ -45,19 +46,28 @@ export interface SceneChoice {
   readonly ground: string;
 }
 
-/** Thickness of the marks of the edge, in stitch widths. */
-export const MARK = 0.09;
+/** Thickness of seams, and radius of holes, in stitch widths. */
+export const SEAM_LINE = 0.16;
+export const HOLE = 0.22;
 
 /** The drawing of a plan. */
 export function sceneOf(plan: Plan, { face, seen, round, ground }: SceneChoice): Scene {
   const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
   const charts = chartOf(plan);
+  const edge = edgeChartOf(plan.body, plan.stitchWidthMm);
   return {
     face,
     body: bodyOutline(plan),
     bodyColour: faded(plan.hem.pieceColour, ground),
-    marks: edgeMarks(plan),
-    markColour: plan.hem.pieceColour,
+    edge: {
+      chart: edge.chart,
+      widthMm: edge.widthMm,
+      colour: faded(plan.hem.pieceColour, ground, 0.45),
+      seen,
+      surface: true,
+    },
+    lines: edge.lines,
+    holes: edge.holes,
     mirrored: (plan.hem.preferences.hand === 'left') !== (seen === 'wrong'),
     rounds: plan.rounds.map((r, k): DrawnRound => {
       const colour = colours.get(r.yarnId)!;

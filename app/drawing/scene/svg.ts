@@ -1,7 +1,7 @@
 /** A scene as an SVG drawing. Every stitch is defined once and placed as often as it is worked. */
 import { tonesOf } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import { MARK, framesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
+import { HOLE, SEAM_LINE, framesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { STRAND, strandsOf } from './yarnFace.ts';
 import type { Stitch } from '../../../core/ring/stitch.ts';
@@ -39,7 +39,8 @@ export function svgOf(scene: Scene, box: Box, title: string): string {
   const width = box.maxX - box.minX;
   const height = box.maxY - box.minY;
   const definitions = new Definitions();
-  const rounds = scene.rounds.map((round, k) => roundGroup(scene, round, k, box, definitions));
+  const rounds = scene.rounds.map((round, k) => roundGroup(scene, round, `round-${k}`, box, definitions));
+  const edge = scene.body.length > 0 ? roundGroup(scene, scene.edge, 'edge', box, definitions) : '';
   const body = scene.body.map((p) => `${short(p.x)},${short(p.y)}`).join(' ');
   // Mirrored about the middle of the box, as the canvas mirrors about the middle of the view.
   const mirror = scene.mirrored ? ` transform="matrix(-1 0 0 1 ${short(box.minX + box.maxX)} 0)"` : '';
@@ -50,7 +51,8 @@ export function svgOf(scene: Scene, box: Box, title: string): string {
     `<defs>${definitions.written.join('')}</defs>`,
     `<g stroke-linecap="round" stroke-linejoin="round" fill="none"${mirror}>`,
     body && `<polygon points="${body}" fill="${scene.bodyColour}"/>`,
-    body && marksPath(scene, box),
+    body && linesPath(scene),
+    edge,
     ...rounds,
     '</g>',
     '</svg>',
@@ -60,19 +62,24 @@ export function svgOf(scene: Scene, box: Box, title: string): string {
     .join('\n');
 }
 
-/** Where row ends, clusters, blocks and motifs meet. */
-function marksPath({ marks, markColour, rounds }: Scene, { minX, minY, maxX, maxY }: Box): string {
-  const lines = marks
-    .filter(({ from }) => from.x >= minX && from.x <= maxX && from.y >= minY && from.y <= maxY)
-    .map(({ from, to }) => `M${short(from.x)} ${short(from.y)}L${short(to.x)} ${short(to.y)}`);
-  if (lines.length === 0) return '';
-  return `<path d="${lines.join('')}" stroke="${markColour}" stroke-width="${short(MARK * rounds[0]!.widthMm)}"/>`;
+/** Seams and holes. */
+function linesPath({ lines, holes, edge }: Scene): string {
+  if (lines.length === 0 && holes.length === 0) return '';
+  const r = short(HOLE * edge.widthMm);
+  const d = [
+    ...lines.map(({ from, to }) => `M${short(from.x)} ${short(from.y)}L${short(to.x)} ${short(to.y)}`),
+    ...holes.map(
+      ({ x, y }) =>
+        `M${short(x - HOLE * edge.widthMm)} ${short(y)}a${r} ${r} 0 1 1 ${short(2 * HOLE * edge.widthMm)} 0a${r} ${r} 0 1 1 ${short(-2 * HOLE * edge.widthMm)} 0`,
+    ),
+  ].join('');
+  return `<path d="${d}" stroke="${tonesOf(edge.colour).edge}" stroke-width="${short(SEAM_LINE * edge.widthMm)}"/>`;
 }
 
 function roundGroup(
   { face }: Scene,
   round: DrawnRound,
-  number: number,
+  name: string,
   box: Box,
   definitions: Definitions,
 ): string {
@@ -99,7 +106,7 @@ function roundGroup(
           `<g class="posts">${uses((s) => strands(strandsOf(s, round.seen).post, round.colour))}</g>`,
           `<g class="stitches">${uses((s) => strands(strandsOf(s, round.seen).top, round.colour))}</g>`,
         ];
-  return `<g class="round-${number}">${parts.join('')}</g>`;
+  return `<g class="${name}">${parts.join('')}</g>`;
 }
 
 function symbol(stitch: Stitch, ink: string): string {

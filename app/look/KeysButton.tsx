@@ -1,0 +1,25 @@
+import { Button, Tooltip } from 'antd';
+import { Keyboard } from '@phosphor-icons/react';
+import { Suspense, lazy, useEffect, useState } from 'react';
+import { tinykeys } from 'tinykeys';
+import { unlessTyping } from './typing.ts';
+
+const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet.tsx')).KeysSheet }));
+
+/** Opens the sheet of keys; so does “?” anywhere. */
+export function KeysButton() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => tinykeys(window, { 'Shift+?': unlessTyping(() => setOpen((was) => !was)) }), []);
+  return (
+    <>
+      <Tooltip title="Keys (?)">
+        <Button type="text" aria-label="Keys" icon={<Keyboard />} onClick={() => setOpen(true)} />
+      </Tooltip>
+      {open && (
+        <Suspense>
+          <KeysSheet onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}

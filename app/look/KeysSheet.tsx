@@ -1,0 +1,75 @@
+import { Modal } from 'antd';
+import './keys.css';
+
+interface Keys {
+  readonly where: string;
+  readonly keys: readonly (readonly [keys: readonly string[], what: string])[];
+}
+
+const KEYS: readonly Keys[] = [
+  {
+    where: 'Everywhere',
+    keys: [
+      [['Ctrl', 'Z'], 'undo; on the shelf, put a hem back'],
+      [['Ctrl', 'Shift', 'Z'], 'redo'],
+      [['Tab'], 'on to the next thing'],
+      [['?'], 'this sheet'],
+    ],
+  },
+  {
+    where: 'In a hem',
+    keys: [
+      [['1'], 'to the first stop of the thread, and so on'],
+      [['0'], 'to the shelf'],
+      [['Enter'], 'pick a side, corner, join or band of the drawing'],
+    ],
+  },
+  {
+    where: 'On a count line',
+    keys: [
+      [['←', '→'], 'one stitch fewer, one more'],
+      [['PgUp', 'PgDn'], 'to the next count at which all comes out even'],
+    ],
+  },
+  {
+    where: 'On a drawing of stitches',
+    keys: [
+      [['←', '→'], 'from stitch to stitch'],
+      [['↓', '↑'], 'to what it sits in, to what sits in it'],
+      [['+', '−'], 'closer, farther'],
+      [['0'], 'back to the part that was chosen'],
+    ],
+  },
+  {
+    where: 'In the stack of rounds',
+    keys: [[['Space'], 'take up a round by its handle; arrows move it, Space puts it down, Esc leaves it']],
+  },
+];
+
+/** What every key does. */
+export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
+  return (
+    <Modal open title="Keys" footer={null} onCancel={onClose} width={640}>
+      <div className="keys">
+        {KEYS.map(({ where, keys }) => (
+          <section key={where}>
+            <h3>{where}</h3>
+            <dl>
+              {keys.map(([combination, what]) => (
+                <div key={what}>
+                  <dt>
+                    {combination.map((key) => (
+                      <kbd key={key}>{key}</kbd>
+                    ))}
+                  </dt>
+                  <dd>{what}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+        <p className="quiet small">On a Mac, ⌘ stands for Ctrl.</p>
+      </div>
+    </Modal>
+  );
+}

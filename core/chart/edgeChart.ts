@@ -1,0 +1,158 @@
+/**
+ * The edge of a piece as it lies under the base round: the outermost stitches of the body, so that one sees what
+ * the hook goes into. Positions only, as for the rounds.
+ */
+import { corners, isDisc, type Point } from '../piece/outline.ts';
+import type { Body, Edge, Spot } from '../piece/edge.ts';
+import { NOTHING } from '../ring/ring.ts';
+import { stitchHeight, stitchOf, type Stitch } from '../ring/stitch.ts';
+import type { StitchKind } from '../terms/stitches.ts';
+import type { RoundChart } from './chart.ts';
+
+/** A line into the piece, mm: a seam between motifs, or where one block meets the next. */
+export interface EdgeLine {
+  readonly from: Point;
+  readonly to: Point;
+}
+
+export interface EdgeChart {
+  /** The stitches of the edge. Its ring is no round: it only lists them. */
+  readonly chart: RoundChart;
+  /** Width that they are drawn with, mm. */
+  readonly widthMm: number;
+  readonly lines: readonly EdgeLine[];
+  /** Holes in cloth, mm. */
+  readonly holes: readonly Point[];
+}
+
+/** How far lines reach into the piece, in stitches: between blocks, and along the seam between motifs. */
+const LINE_REACH = 1.9;
+const SEAM_REACH = 12;
+/** Posts that a block of a corner-to-corner piece shows. */
+const POSTS_OF_BLOCK = 3;
+
+const known = new WeakMap<Body, EdgeChart>();
+
+/** The edge of a body. @param borderWidthMm width of a border stitch, for bodies that have none of their own */
+export function edgeChartOf(body: Body, borderWidthMm: number): EdgeChart {
+  let found = known.get(body);
+  if (!found) {
+    found = chartEdges(body, body.stitchWidthMm ?? ownWidth(body) ?? borderWidthMm);
+    known.set(body, found);
+  }
+  return found;
+}
+
+/** Stitch width of a body whose edge is made of stitch tops, mm. */
+function ownWidth({ edges }: Body): number | undefined {
+  const tops = edges[0]!.spots.find(
+    (s) => s.kind === 'stitch top' || s.kind === 'cluster stitch' || s.kind === 'counted stitch',
+  );
+  return tops?.lengthMm;
+}
+
+function chartEdges(body: Body, widthMm: number): EdgeChart {
+  const made: Stitch[] = [];
+  const at: [head: Point, foot: Point][] = [];
+  const lines: EdgeLine[] = [];
+  const holes: Point[] = [];
+  body.edges.forEach((edge, side) => {
+    const place = placer(body, side, edge);
+    const add = (kind: StitchKind, head: Point, foot: Point): void => {
+      made.push(stitchOf({ kind }));
+      at.push([head, foot]);
+    };
+    let before = 0;
+    edge.spots.forEach((spot, i) => {
+      const middle = before + spot.lengthMm / 2;
+      const tall = (kind: StitchKind): number => stitchHeight(stitchOf({ kind })) * widthMm;
+      switch (spot.kind) {
+        case 'stitch top':
+        case 'counted stitch': {
+          const kind = spot.stitch ?? 'dc';
+          add(kind, place(middle, 0), place(middle, tall(kind)));
+          break;
+        }
+        case 'cluster stitch':
+          add(spot.stitch!, place(middle, 0), place(clusterMiddle(edge, i, before), tall(spot.stitch!)));
+          break;
+        case 'row end': {
+          // The last stitch of the row, standing along the edge; rows are worked upwards, from side C to side A.
+          const [foot, head] = edge.numbering.from === 'first' ? [0, spot.lengthMm] : [spot.lengthMm, 0];
+          add(spot.stitch!, place(before + head, widthMm / 2), place(before + foot, widthMm / 2));
+          break;
+        }
+        case 'foundation chain':
+          add('slst', place(middle, 0), place(middle, tall('slst')));
+          break;
+        case 'block':
+          for (let k = 0; k < POSTS_OF_BLOCK; k++) {
+            const mm = before + (spot.lengthMm * (k + 0.5)) / POSTS_OF_BLOCK;
+            add(spot.stitch!, place(mm, 0), place(mm, tall(spot.stitch!)));
+          }
+          break;
+        case 'seam':
+          lines.push({ from: place(middle, 0), to: place(middle, SEAM_REACH * widthMm) });
+          break;
+        case 'block gap':
+          lines.push({ from: place(middle, 0), to: place(middle, LINE_REACH * widthMm) });
+          break;
+        case 'hole':
+          holes.push(place(middle, 0.2 * widthMm));
+          break;
+        case 'gap':
+        case 'corner space':
+        case 'between stitches':
+          break;
+      }
+      before += spot.lengthMm;
+    });
+  });
+  const each = (pick: (of: readonly [Point, Point]) => number): Float32Array => Float32Array.from(at, pick);
+  return {
+    chart: {
+      ring: { made, into: new Int32Array(made.length).fill(NOTHING), centres: [] },
+      headX: each(([head]) => head.x),
+      headY: each(([head]) => head.y),
+      footX: each(([, foot]) => foot.x),
+      footY: each(([, foot]) => foot.y),
+    },
+    widthMm,
+    lines,
+    holes,
+  };
+}
+
+/** Finds a point of the body by its distance along a side’s spots and its depth inside the piece, both mm. */
+function placer({ outline }: Body, side: number, edge: Edge): (along: number, depth: number) => Point {
+  const points = corners(outline, 0);
+  const whole = edge.spots.reduce((sum, s) => sum + s.lengthMm, 0) || 1;
+  if (isDisc(outline)) {
+    const radius = points[0]!.x;
+    return (along, depth) => {
+      const angle = (-2 * Math.PI * along) / whole;
+      return { x: (radius - depth) * Math.sin(angle), y: -(radius - depth) * Math.cos(angle) };
+    };
+  }
+  const from = points[side]!;
+  const to = points[(side + 1) % points.length]!;
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const dx = (to.x - from.x) / length;
+  const dy = (to.y - from.y) / length;
+  // Work runs anticlockwise: with y downwards the piece lies to the left of it.
+  return (along, depth) => {
+    const mm = (along * length) / whole;
+    return { x: from.x + dx * mm + dy * depth, y: from.y + dy * mm - dx * depth };
+  };
+}
+
+/** The middle of the cluster that spot `i` belongs to, mm along the side. */
+function clusterMiddle({ spots }: Edge, i: number, before: number): number {
+  const inCluster = (s: Spot | undefined): boolean =>
+    s?.kind === 'cluster stitch' || s?.kind === 'between stitches';
+  let start = before;
+  for (let k = i - 1; inCluster(spots[k]); k--) start -= spots[k]!.lengthMm;
+  let end = before;
+  for (let k = i; inCluster(spots[k]); k++) end += spots[k]!.lengthMm;
+  return (start + end) / 2;
+}
