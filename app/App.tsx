@@ -25,6 +25,11 @@ const router = createBrowserRouter([
     ],
     hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
   },
+  {
+    path: '/stitches',
+    lazy: async () => ({ Component: (await import('./stitches/StitchesPage.tsx')).StitchesPage }),
+    hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
+  },
   { path: '*', element: <NotFound /> },
 ]);
 

@@ -10,6 +10,7 @@ async function seriousFaults(page: Page): Promise<readonly string[]> {
 
 const SCREENS = [
   '/',
+  '/stitches',
   ...['piece', 'base', 'rounds', 'yarn', 'pattern'].map((stop) => `/hem/demo-orchard-squares/${stop}`),
 ];
 

@@ -1,10 +1,19 @@
 /** Paints a scene onto a canvas, in more or less detail as the scale allows. */
 import type { Point } from '../../core/piece/outline.ts';
+import { NOTHING } from '../../core/ring/ring.ts';
 import { tonesOf } from './scene/colours.ts';
 import { entriesIn, type Box } from './scene/find.ts';
-import { HOLE, SEAM_LINE, framesOf, type DrawnRound, type Frame, type Scene } from './scene/scene.ts';
+import {
+  HOLE,
+  SEAM_LINE,
+  framesOf,
+  yarnFramesOf,
+  type DrawnRound,
+  type Frame,
+  type Scene,
+} from './scene/scene.ts';
 import { SYMBOL_LINE, symbolOf } from './scene/symbolFace.ts';
-import { STRAND, strandsOf, type Strands } from './scene/yarnFace.ts';
+import { REACHING, STRAND, strandsOf, type Strands } from './scene/yarnFace.ts';
 
 /** How the piece lies on a canvas: the point (x, y), mm, in its middle, and device pixels to the millimetre. */
 export interface View {
@@ -165,7 +174,12 @@ function* paintStrands(onto: Placer, round: DrawnRound, entries: readonly number
     for (const i of entries) {
       const strands = strandsOf(chart.ring.made[i]!, seen)[part];
       if (strands.length === 0) continue;
-      for (const placed of framesOf(chart, i, widthMm)) {
+      const { frames, reach } = yarnFramesOf(chart, i, widthMm);
+      if (reach && part === 'post') {
+        onto.place(reach);
+        lay(REACHING);
+      }
+      for (const placed of frames) {
         onto.place(placed);
         lay(strands);
       }
@@ -184,7 +198,7 @@ function* paintStitches(onto: Placer, round: DrawnRound, entries: readonly numbe
       const strands = strandsOf(chart.ring.made[i]!, seen);
       if (strands[part].length === 0) continue;
       const path = wholeOf(strands)[part];
-      for (const placed of framesOf(chart, i, widthMm)) {
+      for (const placed of yarnFramesOf(chart, i, widthMm).frames) {
         onto.place(placed);
         onto.stroke(path, tones.edge, STRAND.edge + 0.05);
         onto.stroke(path, tones.body, STRAND.body - 0.03);
@@ -208,6 +222,30 @@ function* paintSymbols(onto: Placer, round: DrawnRound, entries: readonly number
     }
     if (++step % (3 * STEP) === 0) yield;
   }
+}
+
+/** Dots at the places that a round goes into. */
+export function paintFeet(
+  context: CanvasRenderingContext2D,
+  scene: Scene,
+  round: number,
+  view: View,
+  { thread, ink }: { readonly thread: string; readonly ink: string },
+): void {
+  const { chart, widthMm } = scene.rounds[round]!;
+  const { width, height } = context.canvas;
+  context.setTransform(...frameOfView(context, view, scene.mirrored));
+  context.fillStyle = thread;
+  context.strokeStyle = ink;
+  context.lineWidth = 0.05 * widthMm;
+  for (const i of entriesIn(scene.rounds[round]!, boxOf(view, width, height))) {
+    if (chart.ring.into[i] === NOTHING) continue;
+    context.beginPath();
+    context.arc(chart.footX[i]!, chart.footY[i]!, 0.17 * widthMm, 0, 2 * Math.PI);
+    context.fill();
+    context.stroke();
+  }
+  context.resetTransform();
 }
 
 /** Rounds as bands of colour between their tops, for a scale at which no stitch can be made out. */

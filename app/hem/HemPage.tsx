@@ -181,6 +181,12 @@ function HemHead() {
           ]}
           onChange={(v) => store.edit(`${v} hand`, (d) => void (d.preferences.hand = v))}
         />
+        <Link
+          className="to-shelf"
+          to={`/stitches?terms=${preferences.language}&hand=${preferences.hand}&hem=${plan.hem.id}`}
+        >
+          Stitches
+        </Link>
         <KeysButton />
         <GroundButton />
       </div>

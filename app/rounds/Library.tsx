@@ -129,8 +129,7 @@ function CornerSwatch({ plan }: { readonly plan: Plan }) {
     const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
     const corner = landmarksOf(plan, last.number)[0]!;
     const step = 5 * plan.stitchWidthMm;
-    const inwards = plan.hem.preferences.hand === 'left' ? 1 : -1;
-    return { x: corner.x + inwards * step, y: corner.y + 0.36 * step };
+    return { x: corner.x - step, y: corner.y + 0.36 * step };
   }, [plan]);
   return <Swatch plan={plan} at={at} across={15} width={236} height={118} />;
 }

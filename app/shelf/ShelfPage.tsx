@@ -127,6 +127,9 @@ export function ShelfPage() {
               e.target.value = '';
             }}
           />
+          <Link to="/stitches" className="to-stitches">
+            Stitches
+          </Link>
           <KeysButton />
           <GroundButton />
         </div>

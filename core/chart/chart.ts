@@ -49,8 +49,8 @@ export function bodyOutline({ body }: Plan): readonly Point[] {
   return Array.from({ length: 180 }, (_, i) => path(i / 180));
 }
 
-/** Finds the point that a place lies at. */
-export type Feet = (place: number) => Point;
+/** Finds the point that a place lies at, for the `k`th of `n` stitches that are worked into it. */
+export type Feet = (place: number, k?: number, n?: number) => Point;
 
 function ringFeet(below: RoundChart): Feet {
   const size = below.ring.made.length;
@@ -63,24 +63,56 @@ function ringFeet(below: RoundChart): Feet {
   };
 }
 
+/** How far inside the edge of cloth its holes lie, mm. */
+export const HOLE_DEPTH_MM = 8;
+
 /**
- * Feet of the base round: the spots of the body's edges, each in the middle of its stretch, by their number round the
- * piece; the corner before a side comes before its spots.
+ * Feet of the base round: the spots of the body's edges by their number round the piece; the corner before a side
+ * comes before its spots. Stitches in one row end stand along its post; those of any other spot meet in its middle.
  */
 export function edgeFeet(body: Body): Feet {
-  const at: Point[] = [];
+  const spots: { readonly at: (t: number) => Point; readonly long: boolean }[] = [];
   const points = corners(body.outline, 0);
   body.edges.forEach((edge, side) => {
-    at.push(points[side] ?? { x: 0, y: 0 });
-    const along = sidePath(body.outline, points, side);
-    const whole = edge.spots.reduce((sum, s) => sum + s.lengthMm, 0);
-    let sum = 0;
+    const corner = points[side] ?? { x: 0, y: 0 };
+    spots.push({ at: () => corner, long: false });
+    const along = placer(body, side);
+    let before = 0;
     for (const spot of edge.spots) {
-      at.push(along((sum + spot.lengthMm / 2) / whole));
-      sum += spot.lengthMm;
+      const start = before;
+      const depth = spot.kind === 'hole' ? HOLE_DEPTH_MM : 0;
+      spots.push({ at: (t) => along(start + t * spot.lengthMm, depth), long: spot.kind === 'row end' });
+      before += spot.lengthMm;
     }
   });
-  return (place) => at[place]!;
+  return (place, k = 0, n = 1) => {
+    const { at, long } = spots[place]!;
+    return at(long ? (k + 0.5) / n : 0.5);
+  };
+}
+
+/** Finds a point of the body by its distance along a side’s spots and its depth inside the piece, both mm. */
+export function placer({ outline, edges }: Body, side: number): (along: number, depth: number) => Point {
+  const points = corners(outline, 0);
+  const whole = edges[side]!.spots.reduce((sum, s) => sum + s.lengthMm, 0) || 1;
+  const path = sidePath(outline, points, side);
+  if (isDisc(outline)) {
+    const radius = points[0]!.x;
+    return (along, depth) => {
+      const { x, y } = path(along / whole);
+      return { x: x * (1 - depth / radius), y: y * (1 - depth / radius) };
+    };
+  }
+  const from = path(0);
+  const to = path(1);
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  // Work runs anticlockwise: with y downwards the piece lies to the left of it.
+  const inX = (to.y - from.y) / length;
+  const inY = -(to.x - from.x) / length;
+  return (along, depth) => {
+    const { x, y } = path(along / whole);
+    return { x: x + inX * depth, y: y + inY * depth };
+  };
 }
 
 /** The point at a fraction of a side: a straight line between corners, or round the circle of a disc. */
@@ -155,11 +187,16 @@ function setHead(chart: RoundChart, i: number, p: Point): void {
 /** Feet from the places below; what sits in nothing stands on its own head. */
 function setFeet(chart: RoundChart, feet: Feet): void {
   const { into } = chart.ring;
-  for (let i = 0; i < into.length; i++) {
+  for (let i = 0, next = 0; i < into.length; i = next) {
     const place = into[i]!;
-    const foot = place === NOTHING ? { x: chart.headX[i]!, y: chart.headY[i]! } : feet(place);
-    chart.footX[i] = foot.x;
-    chart.footY[i] = foot.y;
+    next = i + 1;
+    while (place !== NOTHING && into[next] === place) next++;
+    for (let k = i; k < next; k++) {
+      const foot =
+        place === NOTHING ? { x: chart.headX[k]!, y: chart.headY[k]! } : feet(place, k - i, next - i);
+      chart.footX[k] = foot.x;
+      chart.footY[k] = foot.y;
+    }
   }
 }
 

@@ -2,12 +2,12 @@
  * The edge of a piece as it lies under the base round: the outermost stitches of the body, so that one sees what
  * the hook goes into. Positions only, as for the rounds.
  */
-import { corners, isDisc, type Point } from '../piece/outline.ts';
+import type { Point } from '../piece/outline.ts';
 import type { Body, Edge, Spot } from '../piece/edge.ts';
 import { NOTHING } from '../ring/ring.ts';
 import { stitchHeight, stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { StitchKind } from '../terms/stitches.ts';
-import type { RoundChart } from './chart.ts';
+import { HOLE_DEPTH_MM, placer, type RoundChart } from './chart.ts';
 
 /** A line into the piece, mm: a seam between motifs, or where one block meets the next. */
 export interface EdgeLine {
@@ -57,7 +57,7 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
   const lines: EdgeLine[] = [];
   const holes: Point[] = [];
   body.edges.forEach((edge, side) => {
-    const place = placer(body, side, edge);
+    const place = placer(body, side);
     const add = (kind: StitchKind, head: Point, foot: Point): void => {
       made.push(stitchOf({ kind }));
       at.push([head, foot]);
@@ -98,7 +98,7 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
           lines.push({ from: place(middle, 0), to: place(middle, LINE_REACH * widthMm) });
           break;
         case 'hole':
-          holes.push(place(middle, 0.2 * widthMm));
+          holes.push(place(middle, HOLE_DEPTH_MM));
           break;
         case 'gap':
         case 'corner space':
@@ -120,29 +120,6 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
     widthMm,
     lines,
     holes,
-  };
-}
-
-/** Finds a point of the body by its distance along a side’s spots and its depth inside the piece, both mm. */
-function placer({ outline }: Body, side: number, edge: Edge): (along: number, depth: number) => Point {
-  const points = corners(outline, 0);
-  const whole = edge.spots.reduce((sum, s) => sum + s.lengthMm, 0) || 1;
-  if (isDisc(outline)) {
-    const radius = points[0]!.x;
-    return (along, depth) => {
-      const angle = (-2 * Math.PI * along) / whole;
-      return { x: (radius - depth) * Math.sin(angle), y: -(radius - depth) * Math.cos(angle) };
-    };
-  }
-  const from = points[side]!;
-  const to = points[(side + 1) % points.length]!;
-  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-  const dx = (to.x - from.x) / length;
-  const dy = (to.y - from.y) / length;
-  // Work runs anticlockwise: with y downwards the piece lies to the left of it.
-  return (along, depth) => {
-    const mm = (along * length) / whole;
-    return { x: from.x + dx * mm + dy * depth, y: from.y + dy * mm - dx * depth };
   };
 }
 

@@ -106,10 +106,41 @@ export function frame(
 
 /** The frames that entry `i` is drawn in: one for a stitch, one for each link of a chain run. */
 export function framesOf(chart: RoundChart, i: number, widthMm: number): readonly Frame[] {
-  const s = chart.ring.made[i]!;
-  if (isChainRun(s)) return linkFrames(chart, i, widthMm);
-  const length = s.kind === 'ch' ? 1 : STITCHES[s.kind].height;
-  return [frame(chart.footX[i]!, chart.footY[i]!, chart.headX[i]!, chart.headY[i]!, length, widthMm)];
+  if (isChainRun(chart.ring.made[i]!)) return linkFrames(chart, i, widthMm);
+  const { footX, footY, headX, headY } = chart;
+  return [frame(footX[i]!, footY[i]!, headX[i]!, headY[i]!, nominalHeight(chart, i), widthMm)];
+}
+
+const nominalHeight = ({ ring }: RoundChart, i: number): number => {
+  const s = ring.made[i]!;
+  return s.kind === 'ch' ? 1 : STITCHES[s.kind].height;
+};
+
+/** A stitch this much longer than it stands by itself has reached down for its place. */
+const REACHES = 1.3;
+
+/**
+ * As {@link framesOf}, for yarn: a stitch that reaches down keeps its shape at the head, and `reach` is the frame of
+ * the strands (y from 0 to 1) that go on from there to its foot.
+ */
+export function yarnFramesOf(
+  chart: RoundChart,
+  i: number,
+  widthMm: number,
+): { readonly frames: readonly Frame[]; readonly reach: Frame | null } {
+  const { footX, footY, headX, headY } = chart;
+  const length = Math.hypot(headX[i]! - footX[i]!, headY[i]! - footY[i]!);
+  const own = nominalHeight(chart, i) * widthMm;
+  if (isChainRun(chart.ring.made[i]!) || length < REACHES * own) {
+    return { frames: framesOf(chart, i, widthMm), reach: null };
+  }
+  const part = 1 - own / length;
+  const x = footX[i]! + (headX[i]! - footX[i]!) * part;
+  const y = footY[i]! + (headY[i]! - footY[i]!) * part;
+  return {
+    frames: [frame(x, y, headX[i]!, headY[i]!, nominalHeight(chart, i), widthMm)],
+    reach: frame(footX[i]!, footY[i]!, x, y, 1, widthMm),
+  };
 }
 
 /** Links of a chain run, on a curve from the neighbour before through the run's own position to the one after. */

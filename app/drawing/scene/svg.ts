@@ -1,9 +1,9 @@
 /** A scene as an SVG drawing. Every stitch is defined once and placed as often as it is worked. */
 import { tonesOf } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import { HOLE, SEAM_LINE, framesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
+import { HOLE, SEAM_LINE, framesOf, yarnFramesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
-import { STRAND, strandsOf } from './yarnFace.ts';
+import { REACHING, STRAND, strandsOf } from './yarnFace.ts';
 import type { Stitch } from '../../../core/ring/stitch.ts';
 
 /** Digits after the point, in millimetres and in stitch widths: a hundredth of either cannot be seen. */
@@ -91,10 +91,20 @@ function roundGroup(
         const content = draw(chart.ring.made[i]!);
         if (content === '') return '';
         const id = definitions.id(content);
-        return framesOf(chart, i, widthMm)
-          .map((f) => `<use href="#${id}" transform="${matrix(f)}"/>`)
-          .join('');
+        const frames = face === 'yarn' ? yarnFramesOf(chart, i, widthMm).frames : framesOf(chart, i, widthMm);
+        return frames.map((f) => `<use href="#${id}" transform="${matrix(f)}"/>`).join('');
       })
+      .join('');
+  const reaches = (): string =>
+    entries
+      .map((i) => {
+        const { reach } = yarnFramesOf(chart, i, widthMm);
+        return (
+          reach &&
+          `<use href="#${definitions.id(strands(REACHING, round.colour))}" transform="${matrix(reach)}"/>`
+        );
+      })
+      .filter((use) => use !== null)
       .join('');
   const ink = tonesOf(round.colour).edge;
   const parts =
@@ -103,6 +113,7 @@ function roundGroup(
           `<g class="stitches" stroke="${ink}" stroke-width="${SYMBOL_LINE}">${uses((s) => symbol(s, ink))}</g>`,
         ]
       : [
+          `<g class="reaching">${reaches()}</g>`,
           `<g class="posts">${uses((s) => strands(strandsOf(s, round.seen).post, round.colour))}</g>`,
           `<g class="stitches">${uses((s) => strands(strandsOf(s, round.seen).top, round.colour))}</g>`,
         ];

@@ -29,6 +29,9 @@ export function strandsOf(stitch: Stitch, seen: Seen = 'right'): Strands {
   return strands;
 }
 
+/** Strands of a stitch that reaches down for its place, from there (y = 0) to where its own legs begin (y = 1). */
+export const REACHING: readonly string[] = ['M -0.06 0 L -0.06 1.02', 'M 0.06 0 L 0.06 1.02'];
+
 /** The two loops of a top, like one link of a plait lying along the edge. */
 function top(y: number, width = 1): readonly string[] {
   const a = -0.58 * width;

@@ -1,0 +1,324 @@
+import { Segmented } from 'antd';
+import { useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import type { Preferences } from '../../core/document/hem.ts';
+import { stitchOf, type Stitch } from '../../core/ring/stitch.ts';
+import { factsOf } from '../../core/rounds/facts.ts';
+import type { Family } from '../../core/rounds/family.ts';
+import { FAMILIES } from '../../core/rounds/registry.ts';
+import {
+  STITCHES,
+  abbreviation,
+  stitchName,
+  type Language,
+  type StitchKind,
+} from '../../core/terms/stitches.ts';
+import { growthWords, needsWords } from '../../core/words/families.ts';
+import { stitchWords } from '../../core/words/stitchWords.ts';
+import { printRound } from '../../core/notation/print.ts';
+import { recipeOf } from '../../core/notation/parse.ts';
+import { firstChoice } from '../../core/rounds/facts.ts';
+import { Swatch } from '../drawing/Swatch.tsx';
+import { GroundButton } from '../look/GroundButton.tsx';
+import { KeysButton } from '../look/KeysButton.tsx';
+import { MakingStrip } from './MakingStrip.tsx';
+import { PLACES, lookAt, type PlaceTopic } from './places.ts';
+import { partOf, roundOf, rows, sample, sampleOf } from './samples.ts';
+import './stitches.css';
+
+const KINDS: readonly StitchKind[] = ['ch', 'slst', 'sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
+const DECREASES: readonly Stitch[] = (['sc', 'hdc', 'dc'] as const).map((kind) =>
+  stitchOf({ kind, form: 'together', legs: 2 }),
+);
+const OTHERS: readonly Stitch[] = [
+  stitchOf({ kind: 'dc', post: 'front' }),
+  stitchOf({ kind: 'dc', post: 'back' }),
+  stitchOf({ kind: 'hdc', form: 'puff', legs: 3 }),
+  stitchOf({ kind: 'dc', form: 'bobble', legs: 5 }),
+  stitchOf({ kind: 'dc', form: 'popcorn', legs: 5 }),
+  stitchOf({ kind: 'sc', form: 'reverse' }),
+  stitchOf({ kind: 'sc', form: 'twisted' }),
+  stitchOf({ kind: 'ch', form: 'picot', chains: 3 }),
+  stitchOf({ kind: 'ch', form: 'dot', chains: 3, legs: 5 }),
+  stitchOf({ kind: 'ch', form: 'tassel' }),
+];
+
+const SECTIONS = [
+  ['places', 'Where the hook goes'],
+  ['loops', 'Which loop'],
+  ['hidden', 'The hidden first stitch'],
+  ['stitches', 'Each stitch'],
+  ['decreases', 'Two together'],
+  ['others', 'Clusters, posts, picots'],
+  ['families', 'Every round'],
+] as const;
+
+/** The reference: where the hook goes, how every stitch is made, and every family of rounds. */
+export function StitchesPage() {
+  const [search, setSearch] = useSearchParams();
+  const language: Language = search.get('terms') === 'uk' ? 'uk' : 'us';
+  const hand = search.get('hand') === 'left' ? 'left' : 'right';
+  const back = search.get('hem');
+  const preferences = useMemo<Preferences>(() => ({ language, hand, length: 'cm' }), [language, hand]);
+  const set = (key: string, value: string): void =>
+    setSearch((was) => new URLSearchParams([...[...was].filter(([k]) => k !== key), [key, value]]), {
+      replace: true,
+    });
+  return (
+    <div className="stitches">
+      <header className="hem-head">
+        <Link to={back ? `/hem/${back}` : '/'} className="to-shelf">
+          {back ? 'Back to the hem' : 'Shelf'}
+        </Link>
+        <h1>Stitches</h1>
+        <div className="hem-tools">
+          <Segmented<Language>
+            aria-label="Language of crochet terms"
+            value={language}
+            options={[
+              { value: 'us', label: 'US terms' },
+              { value: 'uk', label: 'UK terms' },
+            ]}
+            onChange={(v) => set('terms', v)}
+          />
+          <Segmented<'right' | 'left'>
+            aria-label="Hand"
+            value={hand}
+            options={[
+              { value: 'right', label: 'Right hand' },
+              { value: 'left', label: 'Left hand' },
+            ]}
+            onChange={(v) => set('hand', v)}
+          />
+          <KeysButton />
+          <GroundButton />
+        </div>
+      </header>
+      <nav className="stitches-nav" aria-label="Parts of the reference">
+        {SECTIONS.map(([id, name]) => (
+          <a key={id} href={`#${id}`}>
+            {name}
+          </a>
+        ))}
+      </nav>
+      <main>
+        <Places preferences={preferences} />
+        <Loops preferences={preferences} />
+        <Hidden preferences={preferences} />
+        <section id="stitches">
+          <h2>Each stitch</h2>
+          {KINDS.map((kind) => (
+            <HowTo
+              key={kind}
+              stitch={stitchOf({ kind, chains: kind === 'ch' ? 1 : 0 })}
+              preferences={preferences}
+            />
+          ))}
+        </section>
+        <section id="decreases">
+          <h2>Two together</h2>
+          <p className="quiet">One stitch fewer, with a top like any other: the quiet way to lose one.</p>
+          {DECREASES.map((stitch) => (
+            <HowTo key={stitch.kind} stitch={stitch} preferences={preferences} />
+          ))}
+        </section>
+        <section id="others">
+          <h2>Clusters, posts, picots</h2>
+          {OTHERS.map((stitch) => (
+            <HowTo key={`${stitch.form} ${stitch.post}`} stitch={stitch} preferences={preferences} />
+          ))}
+        </section>
+        <section id="families">
+          <h2>Every round</h2>
+          <ul className="reference-families">
+            {FAMILIES.map((family) => (
+              <FamilyEntry key={family.id} family={family} preferences={preferences} />
+            ))}
+          </ul>
+        </section>
+      </main>
+    </div>
+  );
+}
+
+interface PartProps {
+  readonly preferences: Preferences;
+}
+
+function Places({ preferences }: PartProps) {
+  return (
+    <section id="places">
+      <h2>Where the hook goes</h2>
+      <p className="quiet">The dots are the places that the round in full colour goes into.</p>
+      <ul className="places">
+        {PLACES.map((topic, i) => (
+          <Place key={i} topic={topic} preferences={preferences} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Place({ topic, preferences }: PartProps & { readonly topic: PlaceTopic }) {
+  const made = useMemo(() => topic.sample(preferences), [topic, preferences]);
+  const { language } = preferences;
+  return (
+    <li>
+      <Swatch
+        plan={made}
+        at={lookAt(topic, made)}
+        across={11}
+        width={250}
+        height={150}
+        withPiece
+        round={topic.round}
+      />
+      <h3>{topic.name(language)}</h3>
+      <p>{topic.words(language)}</p>
+    </li>
+  );
+}
+
+const LOOP_WORDS = {
+  both: 'The usual way: the V lies over the foot and closes the fabric.',
+  back: 'The front loops stay free and lie on the face as a line of bars: the round folds there.',
+  front: 'The back loops stay free behind, for another round to go into.',
+  third: 'Into the bar behind a half double: the whole V is pushed to the face and lies there as a ridge.',
+} as const;
+
+function Loops({ preferences }: PartProps) {
+  const { language } = preferences;
+  const made = useMemo(
+    () =>
+      (['both', 'back', 'front', 'third'] as const).map((loop) => ({
+        loop,
+        plan: sample(preferences, rows('dc'), {
+          base: { stitch: 'hdc' },
+          rounds: [
+            roundOf('plain', { stitch: 'hdc', loop }),
+            roundOf('plain', { id: 'more', stitch: 'hdc', loop }),
+          ],
+        }),
+      })),
+    [preferences],
+  );
+  return (
+    <section id="loops">
+      <h2>Which loop</h2>
+      <ul className="places">
+        {made.map(({ loop, plan }) => (
+          <li key={loop}>
+            <Swatch
+              plan={plan}
+              at={partOf(plan, 1, 'side', 0)}
+              across={9}
+              width={250}
+              height={130}
+              withPiece
+            />
+            <h3>{stitchWords(stitchOf({ kind: 'hdc', loop }), language)}</h3>
+            <p>{LOOP_WORDS[loop]}</p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Hidden({ preferences }: PartProps) {
+  const made = useMemo(
+    () =>
+      sample(preferences, rows('dc'), {
+        base: { corner: 'threes' },
+        rounds: [roundOf('plain', { stitch: 'dc', corner: 'threes' })],
+      }),
+    [preferences],
+  );
+  return (
+    <section id="hidden" className="hidden-first">
+      <h2>The hidden first stitch</h2>
+      <div>
+        <Swatch
+          plan={made}
+          at={partOf(made, 1, 'corner', 0)}
+          across={12}
+          width={330}
+          height={220}
+          withPiece
+          round={1}
+        />
+        <p>
+          The group in a corner leans over the first stitch of the side and hides it. Push the group back
+          towards the corner: the first dot along the side, close beside the corner’s, is a stitch like any
+          other and takes one. Missed, it is the usual cause of a count that is one short.
+        </p>
+      </div>
+    </section>
+  );
+}
+
+function HowTo({ stitch, preferences }: PartProps & { readonly stitch: Stitch }) {
+  const { language } = preferences;
+  const other: Language = language === 'us' ? 'uk' : 'us';
+  const { turningChain, height } = STITCHES[stitch.kind];
+  const plain = stitch.form === 'plain' && stitch.post === 'none';
+  const [fewest, most] = turningChain;
+  return (
+    <article className="how-to">
+      <h3>
+        {stitchWords(stitch, language).replace(/^1 chain$/, 'chain')}
+        {plain && <span className="quiet"> {abbreviation(stitch.kind, language)}</span>}
+        {plain && stitchName(stitch.kind, other) !== stitchName(stitch.kind, language) && (
+          <span className="quiet small">
+            {' '}
+            · in {other.toUpperCase()} terms {stitchName(stitch.kind, other)},{' '}
+            {abbreviation(stitch.kind, other)}
+          </span>
+        )}
+      </h3>
+      {plain && stitch.kind !== 'ch' && (
+        <p className="quiet small">
+          About {height} stitch widths tall
+          {most > 0 &&
+            `; a round of it starts with ${fewest === most ? most : `${fewest} to ${most}`} ${most === 1 ? 'chain' : 'chains'}`}
+          .
+        </p>
+      )}
+      <MakingStrip stitch={stitch} preferences={preferences} />
+    </article>
+  );
+}
+
+function FamilyEntry({ family, preferences }: PartProps & { readonly family: Family }) {
+  const made = useMemo(() => sampleOf(preferences, family), [preferences, family]);
+  const facts = useMemo(() => factsOf(family), [family]);
+  const last = made.rounds.length - 1;
+  const at = partOf(made, made.rounds[last]!.written!.recipe.surface ? last - 1 : last, 'corner', 0);
+  const step = 4 * made.stitchWidthMm;
+  const centre = { x: at.x - step, y: at.y + step / 3 };
+  const perRound = made.rounds[last]!.yarnM / made.rounds[0]!.yarnM;
+  const written = Array.from({ length: family.roundsPerRepeat }, (_, k) =>
+    printRound(recipeOf(family.write(firstChoice(family), k)), preferences.language),
+  );
+  return (
+    <li>
+      <Swatch plan={made} at={centre} across={14} width={250} height={150} />
+      <div>
+        <h3>{family.name}</h3>
+        <p>{family.about}</p>
+        <p className="quiet small">
+          Needs {needsWords(facts)}; {growthWords(facts, family.edge)}. Sits on{' '}
+          {facts.sitsOn === 'stitch' ? 'stitches' : `${facts.sitsOn}s`}, has a {family.edge} edge, and takes{' '}
+          <span className="estimate">{perRound.toFixed(1)} × the yarn of a base round</span>.
+        </p>
+        {written.map((text, k) => (
+          <pre key={k}>
+            {written.length > 1 && `round ${k + 1}\n`}
+            {text}
+          </pre>
+        ))}
+        {family.caution && <p className="caution small">{family.caution}</p>}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,106 @@
+/** Small made-up pieces that the reference draws from. */
+import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
+import { changePiece } from '../../core/document/changePiece.ts';
+import type { Hem, Preferences, RoundEntry } from '../../core/document/hem.ts';
+import { plan, type Plan } from '../../core/plan.ts';
+import type {
+  BlocksPiece,
+  ClothPiece,
+  GridPiece,
+  MotifPiece,
+  Piece,
+  RowsPiece,
+} from '../../core/piece/piece.ts';
+import type { Family } from '../../core/rounds/family.ts';
+import { familyById } from '../../core/rounds/registry.ts';
+import { entriesOnto, newEntry } from '../../core/stack/stack.ts';
+
+import type { StitchKind } from '../../core/terms/stitches.ts';
+import { newHem } from '../storage/newHem.ts';
+
+const STITCHES_PER_10_CM = 14;
+const cm = (stitches: number): number => (stitches * 10) / STITCHES_PER_10_CM;
+
+export const rows = (
+  stitch: StitchKind,
+  foundation: RowsPiece['foundation'] = 'both loops of the chain',
+): RowsPiece => ({
+  kind: 'rows',
+  foundation,
+  stitches: 30,
+  rows: [{ stitch, count: 22 }],
+  widthCm: cm(30),
+  heightCm: cm(22 * HEIGHTS[stitch]!),
+});
+
+const HEIGHTS: Partial<Record<StitchKind, number>> = { sc: 0.95, hdc: 1.35, dc: 1.9, tr: 2.7 };
+
+export const clusters: MotifPiece = {
+  kind: 'motif',
+  corners: 4,
+  cornerChains: 2,
+  edge: { kind: 'clustered', clusters: 10, stitchesEach: 3, chainsBetween: 0 },
+  sideCm: cm(30),
+};
+
+export const blocks: BlocksPiece = {
+  kind: 'blocks',
+  stitch: 'dc',
+  blocksWide: 8,
+  blocksHigh: 8,
+  widthCm: cm(32),
+  heightCm: cm(32),
+};
+
+export const motifs: GridPiece = {
+  kind: 'grid',
+  cells: ['###', '###', '###'],
+  motifStitches: 10,
+  motifCm: cm(12),
+};
+
+export const cloth: ClothPiece = { kind: 'cloth', widthCm: cm(30), heightCm: cm(30), pitchMm: 10 };
+
+/** The plan of a border round a sample piece. */
+export function sample(
+  preferences: Preferences,
+  piece: Piece,
+  given: { readonly base?: Partial<Hem['base']>; readonly rounds?: readonly RoundEntry[] } = {},
+): Plan {
+  const blank = {
+    ...newHem('sample', new Date(0)),
+    preferences,
+    pieceColour: '#b9b29d',
+    rounds: given.rounds ?? [],
+  };
+  const changed = changePiece(blank, piece);
+  return plan({
+    ...blank,
+    ...changed,
+    gauge: { ...blank.gauge, stitchesPer10Cm: STITCHES_PER_10_CM },
+    yarns: blank.yarns.map((y, i) => ({ ...y, colour: i === 0 ? '#4d6f8f' : '#c4574a' })),
+    base: { ...changed.base, ...given.base },
+  });
+}
+
+/** A family, with what it needs under it, round a plain sample piece of a count at which it comes out. */
+export function sampleOf(preferences: Preferences, family: Family): Plan {
+  const below = sample(preferences, rows('dc'), { base: { corner: 'chain-2' } });
+  return sample(preferences, rows('dc'), {
+    base: { corner: 'chain-2' },
+    rounds: entriesOnto(below.rounds[0]!.ring, family, 'contrast', ['ground', 'shown']),
+  });
+}
+
+/** A round of a family by its id, with other choices than its first where they are given. */
+export const roundOf = (id: string, given: Partial<RoundEntry> = {}): RoundEntry => ({
+  ...newEntry(familyById(id)!, id, 'contrast'),
+  ...given,
+});
+
+/** A part of a plan to look at. */
+export function partOf(made: Plan, round: number, kind: Landmark['kind'], side: number): Landmark {
+  const found = landmarksOf(made, round).find((l) => l.kind === kind && l.side === side);
+  if (!found) throw new Error(`the sample has no ${kind} ${side}`);
+  return found;
+}

@@ -1,0 +1,237 @@
+/**
+ * How a stitch is made, step by step, with what lies on the hook after every step. It follows from what the stitch
+ * is: the yarn-overs that its wraps stand for, what the hook goes into, and how the loops are worked off.
+ */
+import { STITCHES, type Language } from '../terms/stitches.ts';
+import type { Stitch } from '../ring/stitch.ts';
+
+/** One movement. */
+export type Movement =
+  | { readonly do: 'wrap' }
+  /** The hook goes into the place, or on from the first leg into the next one. */
+  | { readonly do: 'insert'; readonly leg: number }
+  | { readonly do: 'draw up'; readonly long: boolean }
+  | { readonly do: 'draw through'; readonly loops: number }
+  | { readonly do: 'turn the hook' }
+  | { readonly do: 'chain'; readonly count: number }
+  | { readonly do: 'pull close' }
+  /** What was done so far, some times more. */
+  | { readonly do: 'again'; readonly times: number }
+  | { readonly do: 'fold' };
+
+export interface MakingStep {
+  readonly movement: Movement;
+  readonly words: string;
+  /** Loops on the hook after the step, yarn-overs included. */
+  readonly loops: number;
+  /** How much of the post stands after the step, 0 to 1. */
+  readonly built: number;
+}
+
+/** How a stitch is made: what is done leg by leg, and what closes it. A stitch with one leg has it all in `close`. */
+interface Making {
+  readonly legs: readonly (readonly Movement[])[];
+  readonly close: readonly Movement[];
+}
+
+const through = (loops: number): Movement => ({ do: 'draw through', loops });
+const insert = (leg = 0): Movement => ({ do: 'insert', leg });
+const UP: Movement = { do: 'draw up', long: false };
+const LONG_UP: Movement = { do: 'draw up', long: true };
+const WRAP: Movement = { do: 'wrap' };
+
+function makingOfForm(stitch: Stitch): Making {
+  const { wraps } = STITCHES[stitch.kind];
+  const half = stitch.kind === 'hdc' || stitch.kind === 'hhdc';
+  const times = (make: (k: number) => readonly Movement[]): Making['legs'] =>
+    Array.from({ length: stitch.legs }, (_, k) => make(k));
+  /** A leg up to where only its last loop is left to be worked off; a half double has two of them. */
+  const leg = (k: number): readonly Movement[] => [
+    ...Array.from({ length: half ? 1 : wraps }, () => WRAP),
+    insert(k),
+    UP,
+    ...Array.from({ length: wraps }, () => through(2)),
+  ];
+  switch (stitch.form) {
+    case 'together':
+      return { legs: times(leg), close: [through((half ? 2 : 1) * stitch.legs + 1)] };
+    case 'puff':
+      return { legs: times(() => [WRAP, insert(), LONG_UP]), close: [through(2 * stitch.legs + 1)] };
+    case 'bobble':
+      return { legs: times(() => leg(0)), close: [through(stitch.legs + 1)] };
+    case 'popcorn':
+      return { legs: times(() => [...leg(0), through(2)]), close: [{ do: 'pull close' }] };
+    case 'picot':
+      return { legs: [], close: [{ do: 'chain', count: stitch.chains }, insert(), through(1)] };
+    case 'dot':
+      return {
+        legs: [],
+        close: [
+          { do: 'chain', count: stitch.chains },
+          WRAP,
+          insert(),
+          UP,
+          through(2),
+          { do: 'again', times: stitch.legs - 1 },
+          through(stitch.legs + 1),
+        ],
+      };
+    case 'tassel':
+      return { legs: [], close: [{ do: 'fold' }] };
+    case 'cord':
+      return { legs: times((k) => [insert(k === stitch.legs - 1 ? 1 : 0), through(1)]), close: [] };
+    case 'reverse':
+      return { legs: [], close: [insert(-1), UP, through(2)] };
+    case 'twisted':
+      return { legs: [], close: [insert(), UP, { do: 'turn the hook' }, through(2)] };
+    case 'plain':
+      return { legs: [], close: plainMaking(stitch, leg(0)) };
+  }
+}
+
+function plainMaking({ kind }: Stitch, leg: readonly Movement[]): readonly Movement[] {
+  switch (kind) {
+    case 'ch':
+      return [through(1)];
+    case 'slst':
+      return [insert(), through(1)];
+    case 'esc':
+      return [insert(), UP, through(1), through(2)];
+    case 'hdc':
+      return [...leg, through(3)];
+    case 'hhdc':
+      // The loop is drawn up and on through the one beside it, which takes that one off again.
+      return [...leg, through(1), through(2)];
+    default:
+      return [...leg, through(2)];
+  }
+}
+
+/** The movements of a stitch, from the one loop that is on the hook to the one that is left. Legs alike are told once. */
+function movementsOf(stitch: Stitch): readonly Movement[] {
+  const { legs, close } = makingOfForm(stitch);
+  if (legs.length <= 2 || stitch.form === 'cord') return [...legs.flat(), ...close];
+  return [...legs[0]!, { do: 'again', times: legs.length - 1 }, ...close];
+}
+
+const YARN_OVER = { us: 'yarn over', uk: 'yarn round hook' } as const;
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
+const number = (n: number): string => NUMBERS[n] ?? String(n);
+
+/** The steps of a stitch in a language. */
+export function makingOf(stitch: Stitch, language: Language): readonly MakingStep[] {
+  const movements = movementsOf(stitch);
+  const over = YARN_OVER[language];
+  const drawn = movements.filter((m) => m.do === 'draw through').length;
+  let loops = 1;
+  let done = 0;
+  let added = 0;
+  const steps = movements.map((movement, i): MakingStep => {
+    const before = loops;
+    let words: string;
+    switch (movement.do) {
+      case 'wrap':
+        loops++;
+        words = capital(over);
+        break;
+      case 'insert':
+        words = insertWords(
+          stitch,
+          movement.leg,
+          movements.slice(0, i).some((m) => m.do === 'insert'),
+        );
+        break;
+      case 'draw up':
+        loops++;
+        words = `${capital(over)}, draw up a ${movement.long ? 'long ' : ''}loop`;
+        break;
+      case 'draw through':
+        loops = throughLeaves(stitch, before, movement.loops);
+        done++;
+        words = throughWords(stitch, movement.loops, before, over);
+        break;
+      case 'again':
+        loops += movement.times * added;
+        words = `The same ${timesWords(movement.times)} more, ${stitch.form === 'together' ? 'each in the next place' : 'in the same place'}`;
+        break;
+      case 'turn the hook':
+        words = 'Turn the hook once right round, so that the two loops twist';
+        break;
+      case 'chain':
+        words = `Chain ${movement.count}`;
+        break;
+      case 'pull close':
+        words =
+          'Take the hook out, put it into the top of the first of them from the front, catch the dropped loop and draw it through';
+        break;
+      case 'fold':
+        words =
+          'Fold cut strands in half, draw the fold through the place from front to back, put the ends through the fold and pull them tight';
+        break;
+    }
+    added += loops - before;
+    return { movement, words, loops, built: drawn === 0 ? 1 : done / drawn };
+  });
+  return folded(steps);
+}
+
+/** Movements that follow each other alike as one step. */
+function folded(steps: readonly MakingStep[]): readonly MakingStep[] {
+  const out: (MakingStep & { times: number })[] = [];
+  for (const step of steps) {
+    const last = out[out.length - 1];
+    if (last?.words === step.words) out[out.length - 1] = { ...step, times: last.times + 1 };
+    else out.push({ ...step, times: 1 });
+  }
+  return out.map(({ times, ...step }) =>
+    times === 1 ? step : { ...step, words: `${step.words}, ${timesWords(times)}` },
+  );
+}
+
+const timesWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${number(n)} times`);
+
+/** Loops left after the yarn was drawn through some. */
+function throughLeaves(stitch: Stitch, before: number, through: number): number {
+  // In a herringbone the drawn-up loop goes through the one beside it: two become one.
+  if (stitch.kind === 'hhdc' && stitch.form === 'plain' && through === 1) return before - 1;
+  return before - through + 1;
+}
+
+function throughWords(stitch: Stitch, loops: number, before: number, over: string): string {
+  if (stitch.kind === 'ch' && stitch.form === 'plain')
+    return `${capital(over)} and draw it through the loop on the hook`;
+  const slip = stitch.kind === 'slst' || stitch.form === 'picot' || stitch.form === 'cord';
+  if (slip) return `${capital(over)} and draw it through the place and the loop on the hook at once`;
+  if (stitch.kind === 'hhdc' && loops === 1)
+    return 'Draw that loop straight on through the one next to it on the hook';
+  if (loops === 1) return `${capital(over)}, draw it through one loop`;
+  if (loops === 2 && before === 2) return `${capital(over)}, draw it through the last two loops`;
+  return loops === before
+    ? `${capital(over)}, draw it through all ${number(loops)} loops`
+    : `${capital(over)}, draw it through ${number(loops)} loops`;
+}
+
+const LOOPS = {
+  both: 'under both loops of the stitch',
+  front: 'under the front loop only',
+  back: 'under the back loop only',
+  third: 'under the third loop, the bar below the back loop',
+} as const;
+
+function insertWords(stitch: Stitch, leg: number, again: boolean): string {
+  if (stitch.form === 'picot') return 'Put the hook into the first of these chains';
+  if (stitch.form === 'dot')
+    return again ? 'Put the hook into the same chain again' : 'Put the hook into the first of these chains';
+  if (stitch.form === 'cord')
+    return leg === 0 ? 'Put the hook into the same place' : 'Put the hook into the next place';
+  if (leg === -1)
+    return 'Put the hook into the place already passed, against the direction of work, its head turned down';
+  if (stitch.form === 'together' && leg > 0) return 'Put the hook into the next place';
+  if (again) return 'Put the hook into the same place again';
+  if (stitch.post === 'front')
+    return 'Put the hook round the post from the front: in on one side of it and out on the other';
+  if (stitch.post === 'back')
+    return 'Put the hook round the post from the back: out on one side of it and in on the other';
+  return `Put the hook ${LOOPS[stitch.loop]}`;
+}
