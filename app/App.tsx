@@ -26,6 +26,11 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
   },
   {
+    path: '/open',
+    lazy: async () => ({ Component: (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage }),
+    hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
+  },
+  {
     path: '/stitches',
     lazy: async () => ({ Component: (await import('./stitches/StitchesPage.tsx')).StitchesPage }),
     hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,

@@ -1,4 +1,7 @@
 import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 
 const DEMO = 'demo/harbour-throw.hem.json';
@@ -40,5 +43,45 @@ describe('hem', () => {
     expect(bad.status).toBe(2);
     expect(bad.stderr.trim().split('\n').length).toBeGreaterThan(3);
     expect(hem(['check', 'no-such-file']).status).toBe(2);
+  });
+
+  test('text, chart and csv speak of the same counts', () => {
+    const text = hem(['text', DEMO, '--terms', 'uk']).stdout;
+    const total = Number(/(\d+) stitches in all/.exec(text)![1]);
+    expect(hem(['csv', DEMO]).stdout.split('\n')[1]).toMatch(new RegExp(`^0,Base round,.*,${total}$`));
+    expect(hem(['csv', DEMO, '--yarn']).stdout).toMatch(/^yarn,metres,grams/);
+    const whole = hem(['chart', DEMO, '--part', 'the whole piece']).stdout;
+    const base = /<g class="round-0">(.*?)<\/g><\/g>/.exec(whole)![1]!;
+    expect(base.split('<use ').length - 1).toBe(total);
+    expect(hem(['text', DEMO, '--markdown']).stdout).toMatch(/^# Harbour throw/);
+  });
+
+  test('the exit code tells what stands in the way', () => {
+    const file = JSON.parse(readFileSync(DEMO, 'utf8')) as Record<string, unknown>;
+    const shell = {
+      ...(file.rounds as object[])[0],
+      id: 'odd',
+      family: 'shell',
+      stitch: 'hdc',
+      corner: 'three',
+      times: 1,
+    };
+    const odd = hem(['check'], JSON.stringify({ ...file, rounds: [shell] }));
+    expect(odd.status).toBe(1);
+    expect(odd.stderr).toMatch(/Shell edge does not come out even on side [AB]/);
+    expect(hem(['plan'], JSON.stringify({ ...file, rounds: [shell] })).stdout).toContain('It would with:');
+    expect(hem(['text', '--no-such-option']).status).toBe(2);
+    expect(hem(['chart', DEMO, '--part', 'nowhere'])).toMatchObject({ status: 2, stdout: '' });
+    expect(hem(['--help'])).toMatchObject({ status: 0 });
+  });
+
+  test('a bundle holds every hem, and is read like a file', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'hem-'));
+    const zip = join(folder, 'all.zip');
+    expect(hem(['bundle', DEMO, 'demo/round-rug.hem.json', '-o', zip]).status).toBe(0);
+    expect(hem(['check', zip])).toMatchObject({ status: 0, stderr: '' });
+    const again = hem(['bundle', zip, DEMO, '-o', '-']);
+    expect(again.status).toBe(0);
+    expect(again.stdout.startsWith('PK')).toBe(true);
   });
 });

@@ -1,63 +1,188 @@
 #!/usr/bin/env node
-/** The core from a shell. Exit codes: 0 done, 1 does not come out even, 2 unsound input. */
-import { readFileSync } from 'node:fs';
+/** The core from a shell. */
+import { writeFileSync } from 'node:fs';
 import { Command, Option } from 'commander';
-import { readHem } from '../core/document/check.ts';
-import type { Hem } from '../core/document/hem.ts';
-import { plan } from '../core/plan.ts';
+import { sceneOf, type Face } from '../app/drawing/scene/scene.ts';
+import { partBox, partsOf } from '../app/drawing/scene/parts.ts';
+import { svgOf } from '../app/drawing/scene/svg.ts';
+import { writeBundle } from '../core/document/bundle.ts';
+import type { Hem, Preferences } from '../core/document/hem.ts';
+import { comesOutEven, plan, type Plan } from '../core/plan.ts';
 import { problemLine } from '../core/problems.ts';
-import type { Language } from '../core/terms/stitches.ts';
-import { patternOf, patternText } from '../core/words/pattern.ts';
-import { familiesReport, planReport } from './report.ts';
+import { patternOf } from '../core/words/pattern.ts';
+import { patternMarkdown, patternText } from '../core/words/patternText.ts';
+import { countsCsv, yarnCsv } from '../core/words/tables.ts';
+import { EXIT, openHems } from './input.ts';
+import { familiesReport, planReport, planSummary } from './report.ts';
 
-const program = new Command('hem').description('Plan a crochet border from a project file.');
+// A reader that has seen enough, such as head, closes the pipe: that is no fault.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EPIPE') process.exit();
+  throw error;
+});
 
-function open(file: string): Hem {
-  let text: string;
-  try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8');
-  } catch (error) {
-    console.error(`${file}: cannot be read (${(error as Error).message}). Give the path of a project file.`);
-    process.exit(2);
-  }
-  const outcome = readHem(text);
-  if (!outcome.ok) {
-    for (const p of outcome.problems) console.error(problemLine(p));
-    process.exit(2);
-  }
-  return outcome.value;
+const program = new Command('hem').description('Plan a crochet border from project files.').addHelpText(
+  'after',
+  `
+Files are project files (.hem.json) or bundles (.zip) as the application exports them; “-” or none reads standard input.
+
+Exit codes: 0 done · 1 some round does not come out even (what stands in the way is told on standard error) · 2 unsound input
+
+Examples:
+  hem plan demo/harbour-throw.hem.json --json
+  hem text demo/orchard-squares.hem.json --terms uk --units in
+  hem chart demo/hexagon-mat.hem.json --face symbols > corner.svg
+  cat my.hem.json | hem check`,
+);
+
+const FILES = 'project files or bundles; “-” or none for standard input';
+const FILE = 'a project file; “-” or none for standard input';
+
+const terms = (): Option =>
+  new Option('--terms <language>', 'language of crochet terms').choices(['us', 'uk']);
+const hand = (): Option =>
+  new Option('--hand <hand>', 'hand that it is written and drawn for').choices(['right', 'left']);
+const units = (): Option => new Option('--units <unit>', 'unit of lengths').choices(['cm', 'in']);
+
+interface PreferenceOptions {
+  readonly terms?: Preferences['language'];
+  readonly hand?: Preferences['hand'];
+  readonly units?: Preferences['length'];
 }
+
+/** The hem with preferences from the command line in place of its own. */
+function preferring(hem: Hem, { terms: language, hand: side, units: length }: PreferenceOptions): Hem {
+  const { preferences } = hem;
+  return {
+    ...hem,
+    preferences: {
+      ...preferences,
+      language: language ?? preferences.language,
+      hand: side ?? preferences.hand,
+      length: length ?? preferences.length,
+    },
+  };
+}
+
+/** The plans of some files. When one does not come out even, says why, and the exit code follows. */
+function plansOf(files: readonly string[], options: PreferenceOptions = {}): readonly Plan[] {
+  return openHems(files).map(({ file, hem }) => {
+    const made = plan(preferring(hem, options));
+    if (!comesOutEven(made)) {
+      process.exitCode = EXIT.notEven;
+      for (const p of made.problems)
+        if (p.place.startsWith('round ')) console.error(`${file}: ${problemLine(p)}`);
+    }
+    return made;
+  });
+}
+
+const onePlan = (file: string | undefined, options: PreferenceOptions = {}): Plan =>
+  plansOf(file === undefined ? [] : [file], options)[0]!;
 
 program
   .command('plan')
-  .description('counts, size, yarn and fit of a project')
-  .argument('<file>', 'a project file, or - for standard input')
-  .option('--json', 'print the plan as JSON')
-  .option('--text', 'print the written pattern (the default)')
-  .addOption(new Option('--terms <language>', 'language of the pattern').choices(['us', 'uk']))
-  .action((file: string, options: { json?: boolean; terms?: Language }) => {
-    const made = plan(open(file));
+  .description('counts, size, yarn and fit')
+  .argument('[file]', FILE)
+  .option('--json', 'as JSON, with the ways in which all comes out even')
+  .option('--text', 'the written pattern, as “hem text” prints it')
+  .addOption(terms())
+  .addOption(units())
+  .action((file: string | undefined, options: PreferenceOptions & { json?: boolean; text?: boolean }) => {
+    const made = onePlan(file, options);
     if (options.json) console.log(JSON.stringify(planReport(made), null, 2));
-    else process.stdout.write(patternText(patternOf(made, options.terms)));
-    process.exitCode = made.rounds.every((r) => r.even) ? 0 : 1;
+    else process.stdout.write(options.text ? patternText(patternOf(made)) : planSummary(made));
   });
 
 program
   .command('check')
-  .description('is the file sound? Prints every fault with its remedy')
-  .argument('<file>', 'a project file, or - for standard input')
-  .action((file: string) => {
-    open(file);
+  .description('are the files sound, and does every round come out even? Prints every fault with its remedy')
+  .argument('[files...]', FILES)
+  .action((files: readonly string[]) => void plansOf(files));
+
+program
+  .command('text')
+  .description('the written pattern')
+  .argument('[file]', FILE)
+  .option('--markdown', 'as Markdown')
+  .addOption(terms())
+  .addOption(hand())
+  .addOption(units())
+  .action((file: string | undefined, options: PreferenceOptions & { markdown?: boolean }) => {
+    const pattern = patternOf(onePlan(file, options));
+    process.stdout.write(options.markdown ? patternMarkdown(pattern) : patternText(pattern));
+  });
+
+program
+  .command('chart')
+  .description('a drawing of every stitch as SVG')
+  .argument('[file]', FILE)
+  .addOption(new Option('--face <face>', 'drawn as').choices(['yarn', 'symbols']).default('symbols'))
+  .option(
+    '--part <name>',
+    'what is drawn, such as “Corner A/B”, “Middle of side B”, “Join 2 on side A”, “The whole piece”',
+  )
+  .option('--wrong-side', 'the wrong side facing')
+  .addOption(hand())
+  .action(
+    (
+      file: string | undefined,
+      options: PreferenceOptions & { face: Face; part?: string; wrongSide?: boolean },
+    ) => {
+      const made = onePlan(file, options);
+      const parts = [...partsOf(made).values()];
+      const wanted = options.part?.toLowerCase();
+      const chosen = wanted === undefined ? parts[0] : parts.find((p) => p.label.toLowerCase() === wanted);
+      if (!chosen) {
+        console.error(
+          `There is no part “${options.part}”. Use one of: ${parts.map((p) => p.label).join(', ')}.`,
+        );
+        process.exit(EXIT.unsound);
+      }
+      const scene = sceneOf(made, {
+        face: options.face,
+        seen: options.wrongSide ? 'wrong' : 'right',
+        round: null,
+        ground: '#ffffff',
+      });
+      process.stdout.write(svgOf(scene, partBox(made, chosen.part), `${made.hem.name}: ${chosen.label}`));
+    },
+  );
+
+program
+  .command('csv')
+  .description('counts of every round and side as a table; or yarn')
+  .argument('[file]', FILE)
+  .option('--yarn', 'yarn of every colour instead')
+  .action((file: string | undefined, options: { yarn?: boolean }) => {
+    const made = onePlan(file);
+    process.stdout.write(options.yarn ? yarnCsv(made) : countsCsv(made));
+  });
+
+program
+  .command('bundle')
+  .description('all hems of some files in one zip file')
+  .argument('[files...]', FILES)
+  .requiredOption('-o, --output <file>', 'the zip file to write; “-” for standard output')
+  .action((files: readonly string[], { output }: { output: string }) => {
+    const hems = openHems(files).map((o) => o.hem);
+    const bytes = writeBundle(hems, new Date());
+    if (output === '-') process.stdout.write(bytes);
+    else writeFileSync(output, bytes);
   });
 
 program
   .command('rounds')
   .description('every round family: what it sits on, its needs and its growth, computed from its repeat')
-  .option('--json', 'print as JSON')
+  .option('--json', 'as JSON')
   .action((options: { json?: boolean }) => {
     const report = familiesReport();
     if (options.json) console.log(JSON.stringify(report, null, 2));
     else for (const f of report) console.log(`${f.id.padEnd(18)} ${f.words}`);
   });
 
+// What commander refuses, such as an unknown option, is unsound input too.
+program.exitOverride((error) => process.exit(error.exitCode === 0 ? EXIT.done : EXIT.unsound));
+for (const command of program.commands)
+  command.exitOverride((error) => process.exit(error.exitCode === 0 ? EXIT.done : EXIT.unsound));
 program.parse();

@@ -5,6 +5,8 @@ import { comesOutEven, type Plan } from '../core/plan.ts';
 import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../core/words/families.ts';
+import { plural, rangeWords, sizeWords, yarnLengthWords } from '../core/words/measures.ts';
+import { countsLine } from '../core/words/roundWords.ts';
 
 const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 
@@ -73,6 +75,30 @@ export function planReport(plan: Plan) {
       })),
     },
   };
+}
+
+/** What `hem plan` prints: sides, rounds, size and yarn in a few lines, and how it can be made to come out even. */
+export function planSummary(plan: Plan): string {
+  const { preferences } = plan.hem;
+  const even = comesOutEven(plan);
+  const fit = even ? null : fitHem(plan.hem);
+  const lines = [
+    plan.hem.name,
+    `Piece ${sizeWords(plan.bodySize, preferences.length)}, with its border ${sizeWords(plan.finishedSize, preferences.length)}`,
+    ...plan.rounds.map(
+      (r) =>
+        `${r.number === 0 ? 'Base round' : `Round ${r.number}: ${r.name.toLowerCase()}`}. ${countsLine(r, plan)}${r.even ? '' : ' Not even.'}`,
+    ),
+    ...plan.yarns
+      .filter((y) => y.quantity.metres > 0)
+      .map(
+        ({ yarn, quantity }) =>
+          `${yarn.name}: about ${yarnLengthWords(quantity.metres, preferences.length)}, ${rangeWords(quantity.grams, quantity.spread)} g, ${plural(quantity.balls, 'ball')}`,
+      ),
+    even ? 'Every round comes out even.' : 'Not every round comes out even. It would with:',
+    ...(fit?.solutions.slice(0, 5).map((s) => `  ${s.words}`) ?? []),
+  ];
+  return `${lines.join('\n')}\n`;
 }
 
 /** What `hem rounds --json` prints: all of it computed from what each family writes. */

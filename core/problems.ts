@@ -28,6 +28,43 @@ const SENTENCES = {
     what: `the file is of version ${v.version}, this application reads up to ${v.known}`,
     remedy: 'Update Zig Hem, then open the file again.',
   }),
+  'bundle-unreadable': (v) => ({
+    what: `this is not a sound zip file (${v.detail})`,
+    remedy: 'Choose a bundle saved from the shelf; if it was sent, have it sent again.',
+  }),
+  'bundle-empty': () => ({
+    what: 'there is no project file in this zip file',
+    remedy: 'Choose a bundle saved from the shelf.',
+  }),
+  'link-broken': (v) => ({
+    what: `the link does not hold a whole hem (${v.detail})`,
+    remedy: 'Copy the whole link again, to its last letter.',
+  }),
+  'csv-column-missing': (v) => ({
+    what: `the table has no column ${v.columns}`,
+    remedy: 'Name the columns in the first line: side, length, stitches, and if wanted turn.',
+  }),
+  'csv-number': (v) => ({
+    what: `“${v.cell}” stands where a number should be`,
+    remedy: `Give ${v.wanted}.`,
+  }),
+  'csv-cell': (v) => ({
+    what: `“${v.cell}” says neither that there is a motif nor that there is none`,
+    remedy: 'Use x for a motif and leave the cell empty where there is none.',
+  }),
+  'csv-no-lines': () => ({
+    what: 'the table is empty',
+    remedy: 'Give a line for each side, or a line for each row of motifs.',
+  }),
+  'csv-too-large': (v) => ({
+    what: `the grid has ${v.across} × ${v.down} motifs`,
+    remedy: 'Up to 60 × 60 can be planned.',
+  }),
+  'pattern-no-rounds': () => ({
+    what: 'no round was found in this text',
+    remedy:
+      'Give every round a heading such as “Round 1”, and under it lines such as “Each side: …” and “Corner: …”.',
+  }),
   'value-unsound': (v) => ({
     what: `${v.detail}`,
     remedy: `Mend the value at ${v.where}.`,

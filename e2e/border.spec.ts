@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { baseWords } from '../app/hem/stops.ts';
 
 import { demoPlans } from '../demo/read.ts';
-import { countsLine } from '../core/words/pattern.ts';
+import { countsLine } from '../core/words/roundWords.ts';
 
 /** The four side counts of the last round, as the written pattern prints them. */
 async function writtenCounts(page: Page, heading: RegExp): Promise<readonly number[]> {

@@ -2,7 +2,7 @@ import { memo, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan.ts';
 import { corners } from '../../core/piece/outline.ts';
 import type { BlocksPiece, ClothPiece, GridPiece, MotifPiece } from '../../core/piece/piece.ts';
-import { rowBands } from './planParts.ts';
+import { rowBands } from './scene/parts.ts';
 
 /**
  * What the piece is made of, drawn lightly on it: rows as bands, motifs with their seams, blocks as blocks. Drawn

@@ -5,7 +5,7 @@ import type { Plan } from '../../core/plan.ts';
 import { corners, isDisc, type Point } from '../../core/piece/outline.ts';
 import { lengthWords } from '../../core/words/measures.ts';
 import { BodyTexture } from './BodyTexture.tsx';
-import { partName, rowBands, samePart, type PlanPart, type PlanPartKind } from './planParts.ts';
+import { partName, rowBands, samePart, type PlanPart, type PlanPartKind } from './scene/parts.ts';
 import './plan.css';
 
 export interface PlanDrawingProps {

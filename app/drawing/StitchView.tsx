@@ -1,13 +1,12 @@
 import { Button, Dropdown, Segmented, Select } from 'antd';
 import { ArrowsInSimple, DownloadSimple, Minus, Plus } from '@phosphor-icons/react';
 import { memo, useMemo, useRef, useState } from 'react';
-import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
-import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan.ts';
-import { partName, type PlanPart } from './planParts.ts';
+import { CLOSE_UP, partKey, partPoint, partsOf, type ViewPart } from './scene/parts.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
-import { fileName, saveBlob, saveFile } from '../storage/exports.ts';
+import { fileName } from '../../core/document/fileName.ts';
+import { saveBlob, saveFile } from '../storage/exports.ts';
 import { sceneOf, type Face } from './scene/scene.ts';
 import { svgOf } from './scene/svg.ts';
 import type { Seen } from './scene/yarnFace.ts';
@@ -22,33 +21,6 @@ export interface StitchViewProps {
   /** Only this round in full, those round it faint; null for all. */
   readonly round?: number | null;
   readonly label: string;
-}
-
-/** Stitch widths across the view when nothing has been zoomed. */
-const STITCHES_ACROSS = 17;
-/** A part of a border that can be looked at closely, or all of it. */
-export type ViewPart = Exclude<PlanPart, { kind: 'rows' }> | { readonly kind: 'whole' };
-
-const keyOf = (part: ViewPart | Landmark): string =>
-  [part.kind, 'side' in part ? part.side : '', part.kind === 'join' ? part.join : ''].join(' ').trim();
-
-interface NamedPart {
-  readonly part: ViewPart;
-  readonly label: string;
-}
-
-/** The parts of a border that can be looked at, by their keys. */
-function partsOf(plan: Plan): ReadonlyMap<string, NamedPart> {
-  const order = { corner: 0, side: 1, join: 2 };
-  const marks = [...landmarksOf(plan, 0)].sort((a, b) => order[a.kind] - order[b.kind]);
-  return new Map<string, NamedPart>([
-    ...marks.map(({ kind, side, join }) => {
-      const part: Exclude<ViewPart, { kind: 'whole' }> =
-        kind === 'join' ? { kind, side, join } : { kind, side };
-      return [keyOf(part), { part, label: partName(plan, part) }] as const;
-    }),
-    ['whole', { part: { kind: 'whole' }, label: 'The whole piece' }],
-  ]);
 }
 
 /** A part of the border, every stitch drawn; it can be dragged, zoomed, and asked what each stitch is. */
@@ -68,15 +40,15 @@ export const StitchView = memo(function StitchView({
     [plan, face, seen, round, sheet],
   );
   const parts = useMemo(() => partsOf(plan), [plan]);
-  const asked = keyOf(part);
+  const asked = partKey(part);
   const key = parts.has(asked) ? asked : [...parts.keys()][0]!;
   const { label: name } = parts.get(key)!;
   const whole = key === 'whole';
-  const focus = useMemo<Point>(() => {
-    const number = round ?? Math.floor((plan.rounds.length - 1) / 2);
-    return landmarksOf(plan, number).find((l) => keyOf(l) === key) ?? { x: 0, y: 0 };
-  }, [plan, round, key]);
-  const close = STITCHES_ACROSS * plan.stitchWidthMm;
+  const focus = useMemo(
+    () => partPoint(plan, parts.get(key)!.part, round ?? Math.floor((plan.rounds.length - 1) / 2)),
+    [plan, round, parts, key],
+  );
+  const close = CLOSE_UP.across * plan.stitchWidthMm;
 
   const save = async (kind: string): Promise<void> => {
     const file = `${plan.hem.name} ${name}`;

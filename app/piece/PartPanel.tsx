@@ -7,7 +7,7 @@ import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan.ts';
 import { lengthWords, percentWords, plural } from '../../core/words/measures.ts';
 import { CornerTreatments, JoinTreatments } from '../base/Treatment.tsx';
-import { partName, type PlanPart } from '../drawing/planParts.ts';
+import { partName, type PlanPart } from '../drawing/scene/parts.ts';
 import { useHemStore } from '../hem/context.ts';
 import { LengthInput } from './LengthInput.tsx';
 import { RunFields } from './RowsEditor.tsx';

@@ -6,7 +6,7 @@ import { problemLine } from '../../core/problems.ts';
 import { stitchName } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import type { PlanPart } from '../drawing/planParts.ts';
+import type { PlanPart } from '../drawing/scene/parts.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { BlocksEditor } from './BlocksEditor.tsx';
 import { ClothEditor } from './ClothEditor.tsx';

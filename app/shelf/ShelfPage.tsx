@@ -13,9 +13,10 @@ import { plural, sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
-import { fileName, saveFile } from '../storage/exports.ts';
+import { fileName } from '../../core/document/fileName.ts';
+import { saveFile } from '../storage/exports.ts';
 import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
-import { newHem } from '../storage/newHem.ts';
+import { newHem } from '../../core/document/newHem.ts';
 import './shelf.css';
 
 interface RefusedFile {

@@ -59,7 +59,10 @@ export function StitchesPage() {
   const language: Language = search.get('terms') === 'uk' ? 'uk' : 'us';
   const hand = search.get('hand') === 'left' ? 'left' : 'right';
   const back = search.get('hem');
-  const preferences = useMemo<Preferences>(() => ({ language, hand, length: 'cm' }), [language, hand]);
+  const preferences = useMemo<Preferences>(
+    () => ({ language, hand, length: 'cm', paper: 'a4' }),
+    [language, hand],
+  );
   const set = (key: string, value: string): void =>
     setSearch((was) => new URLSearchParams([...[...was].filter(([k]) => k !== key), [key, value]]), {
       replace: true,

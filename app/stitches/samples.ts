@@ -16,7 +16,7 @@ import { familyById } from '../../core/rounds/registry.ts';
 import { entriesOnto, newEntry } from '../../core/stack/stack.ts';
 
 import type { StitchKind } from '../../core/terms/stitches.ts';
-import { newHem } from '../storage/newHem.ts';
+import { newHem } from '../../core/document/newHem.ts';
 
 const STITCHES_PER_10_CM = 14;
 const cm = (stitches: number): number => (stitches * 10) / STITCHES_PER_10_CM;

@@ -14,14 +14,3 @@ export function saveBlob(name: string, content: Blob): void {
   link.click();
   setTimeout(() => URL.revokeObjectURL(url), 1000);
 }
-
-/** A file name for a hem: its name in plain letters, and an ending. */
-export function fileName(hemName: string, ending: string): string {
-  const plain = hemName
-    .normalize('NFKD')
-    .replace(/[^\w\s-]/g, '')
-    .trim()
-    .replace(/\s+/g, '-')
-    .toLowerCase();
-  return `${plain || 'hem'}${ending}`;
-}

@@ -5,6 +5,7 @@ import { bodyOf } from '../piece/piece.ts';
 import { outlineProblems } from '../piece/soundness.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { FORMAT, OWN, VERSION, type Hem } from './hem.ts';
+import { migrate } from './migrations.ts';
 import { validate } from './validate.generated.js';
 
 /** Reads the text of a project file. */
@@ -21,27 +22,30 @@ export function readHem(text: string): Outcome<Hem> {
 /** The text of a project file: indented, so that two versions can be compared line by line. */
 export const writeHem = (hem: Hem): string => `${JSON.stringify(hem, null, 2)}\n`;
 
-/** Checks a value that claims to be a project. */
+/** Checks a value that claims to be a project; one of an older version is brought up to the one in force. */
 export function checkHem(value: unknown): Outcome<Hem> {
   const head = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
   if (head.format !== FORMAT) return failed(problem('file-not-a-hem', 'format'));
   if (typeof head.version === 'number' && head.version > VERSION) {
     return failed(problem('file-too-new', 'version', { version: head.version, known: VERSION }));
   }
-  if (!validate(value)) return failed(...(validate.errors ?? []).map(schemaProblem));
-  const hem = value as Hem;
+  const file = migrate(value);
+  if (!validate(file)) return failed(...(validate.errors ?? []).map(schemaProblem));
+  const hem = file as Hem;
   const problems = references(hem);
   return problems.length > 0 ? failed(...problems) : done(hem);
 }
 
 function schemaProblem(error: ErrorObject): Problem {
   const where = error.instancePath.slice(1).replaceAll('/', '.') || 'the file';
-  const { allowedValues, additionalProperty } = error.params as Record<string, unknown>;
+  const { allowedValues, additionalProperty, missingProperty } = error.params as Record<string, unknown>;
   const detail = Array.isArray(allowedValues)
     ? `must be one of ${allowedValues.join(', ')}`
     : typeof additionalProperty === 'string'
       ? `has an entry “${additionalProperty}” that is not known`
-      : (error.message ?? 'is not sound');
+      : typeof missingProperty === 'string'
+        ? `has no entry “${missingProperty}”`
+        : (error.message ?? 'is not sound');
   return problem('value-unsound', where, { where, detail });
 }
 

@@ -7,7 +7,7 @@ import type { Loop } from '../ring/stitch.ts';
 import type { Yarn } from '../yarn/yarn.ts';
 
 export const FORMAT = 'zig-hem';
-export const VERSION = 1;
+export const VERSION = 2;
 
 /** One entry of the stack of rounds: a family with its choices, worked `times` times. */
 export interface RoundEntry {
@@ -48,6 +48,8 @@ export interface Preferences {
   readonly language: Language;
   readonly hand: 'right' | 'left';
   readonly length: 'cm' | 'in';
+  /** Paper that patterns are laid out for. */
+  readonly paper: 'a4' | 'letter';
 }
 
 /** Something that was weighed: a swatch, or a yarn before and after a round. */
@@ -90,6 +92,8 @@ export interface Hem {
   readonly pace: number;
   /** Size after blocking over size before. */
   readonly blocking: number;
+  /** The maker's own notes, printed in the pattern; paragraphs on lines of their own. */
+  readonly notes: string;
   /** Borders put aside to be compared. */
   readonly kept: readonly KeptBorder[];
 }

@@ -7,7 +7,8 @@ import type { Hem } from '../document/hem.ts';
 import { createPlanner, likeSides, plan } from '../plan.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { patternOf, patternText } from '../words/pattern.ts';
+import { patternOf } from '../words/pattern.ts';
+import { patternText } from '../words/patternText.ts';
 import { lengthAt } from './outline.ts';
 import { bodyOf, type GridPiece, type Piece } from './piece.ts';
 

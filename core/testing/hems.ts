@@ -43,12 +43,12 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 1,
+    version: 2,
     id: 'test',
     name: 'Test blanket',
     created: '2026-01-01T00:00:00.000Z',
     changed: '2026-01-01T00:00:00.000Z',
-    preferences: { language: 'us', hand: 'right', length: 'cm' },
+    preferences: { language: 'us', hand: 'right', length: 'cm', paper: 'a4' },
     piece: {
       kind: 'rows',
       foundation: 'both loops of the chain',
@@ -96,6 +96,7 @@ export function rowsHem(
     weighIns: [],
     pace: 18,
     blocking: 1,
+    notes: '',
     kept: [],
   };
 }

@@ -13,7 +13,7 @@ const LOOPS = {
   third: ' in the third loop',
 };
 
-/** What a stitch is, in full words. @example stitchWords(stitchOf({ kind: 'dc', post: 'front' }), 'us') // 'front-post double crochet' */
+/** What a stitch is, in full words: “front-post double crochet”, “half double crochet in the third loop”. */
 export function stitchWords(stitch: Stitch, language: Language): string {
   const name = stitchName(stitch.kind, language);
   switch (stitch.form) {

@@ -3,7 +3,6 @@ import type { CrossingId } from '../base/crossings.ts';
 import type { Start } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
-import { parseRound } from '../notation/parse.ts';
 import { plan } from '../plan.ts';
 import { firstChoice, groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
@@ -17,7 +16,8 @@ import {
   sizeWords,
   yarnLengthWords,
 } from './measures.ts';
-import { patternOf, patternText } from './pattern.ts';
+import { patternOf } from './pattern.ts';
+import { patternMarkdown, patternText } from './patternText.ts';
 
 const textOf = (hem: Hem, language: 'us' | 'uk' = 'us'): string =>
   patternText(patternOf(plan(hem), language));
@@ -31,27 +31,6 @@ describe('every family in the written pattern', () => {
     const rounds = ids.map((f, i) => entry({ ...firstChoice(familyById(f)!), id: `r${i}`, family: f }));
     return rowsHem({ rounds: [entry(), ...rounds] });
   };
-
-  test.each(FAMILIES.map((f) => [f.id] as const))(
-    '%s: what is printed along the side is read back as the round that was worked',
-    (id) => {
-      const made = plan(hemWith(id));
-      for (const language of ['us', 'uk'] as const) {
-        const sections = patternOf(made, language).sections.filter((s) => s.heading.startsWith('Round '));
-        sections.forEach((section, k) => {
-          const { recipe } = made.rounds[k + 1]!.written!;
-          const line = section.lines.find((l) => /^(Each side|All round): /.test(l))!;
-          const written = line
-            .replace(/^(Each side|All round): /, '')
-            .replace(/(; repeat from \* to \*[^.]*)?\.$/, '');
-          const read = parseRound(`side: ${written}\ncorner: none`, language);
-          expect([id, read.ok]).toEqual([id, true]);
-          const lopsided = made.rounds[k + 1]!.sides.some((s) => s.fit?.lopsided);
-          if (read.ok) expect(read.value.side).toEqual(lopsided ? recipe.lopsided : recipe.side);
-        });
-      }
-    },
-  );
 
   test.each(FAMILIES.filter((f) => f.caution).map((f) => [f.id, f.caution!] as const))(
     '%s shows its caution at the round',
@@ -151,6 +130,43 @@ describe('what differs from side to side', () => {
     expect(text).toMatch(
       /Take care: round 1: Shell edge does not come out even on side A: 152 there, 1 over\. Take 1 fewer or 3 more/,
     );
+  });
+});
+
+describe('as a good pattern is laid out', () => {
+  test('special stitches say how they are made, in the language in force', () => {
+    const hem = rowsHem({
+      rounds: [entry(), entry({ ...firstChoice(familyById('puff')!), id: 'p', family: 'puff' })],
+    });
+    expect(textOf(hem, 'us')).toContain(
+      'Puff: Yarn over. Put the hook under both loops of the stitch. Yarn over, draw up a long loop',
+    );
+    expect(textOf(hem, 'uk')).toContain('Puff: Yarn round hook.');
+    expect(textOf(rowsHem())).not.toContain('Special stitches');
+  });
+
+  test('materials name yarn with its range, hook, gauge, markers and the basis of the estimate', () => {
+    const text = textOf(rowsHem({ rounds: [entry({ hookMm: 4 })] }));
+    expect(text).toMatch(/Plain yarn: about \d+ m, \d+–\d+ g: \d+ balls? of 50 g\./);
+    expect(text).toContain(
+      'Hook 5 mm (H), and 4 mm (G) where a round says so. Gauge of the border: 14 stitches',
+    );
+    expect(text).toContain('±20 % until something has been weighed');
+    expect(text).toContain('5 stitch markers, one for each corner');
+  });
+
+  test('the maker’s own notes are printed', () => {
+    expect(textOf({ ...rowsHem(), notes: 'For the guest room.\nWash cold.' })).toContain(
+      '  For the guest room.\n  Wash cold.',
+    );
+  });
+
+  test('Markdown has a heading for every section and no mark that is not meant', () => {
+    const pattern = patternOf(plan(rowsHem({ rounds: [entry()] })));
+    const text = patternMarkdown(pattern);
+    expect(text.match(/^## /gm)).toHaveLength(pattern.sections.length);
+    expect(text).toContain('\\*sc in next st\\*; repeat from \\* to \\* to the corner');
+    expect(text).toMatch(/^- \*\*Counts: A 154/m);
   });
 });
 

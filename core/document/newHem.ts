@@ -1,5 +1,5 @@
-import type { Hem } from '../../core/document/hem.ts';
-import { yarnWeight } from '../../core/terms/yarnWeights.ts';
+import { yarnWeight } from '../terms/yarnWeights.ts';
+import { FORMAT, VERSION, type Hem } from './hem.ts';
 
 /** A hem to start from: a small square throw in worsted, ready to be described. */
 export function newHem(id: string, now: Date): Hem {
@@ -12,13 +12,13 @@ export function newHem(id: string, now: Date): Hem {
     crossings: {},
   });
   return {
-    format: 'zig-hem',
-    version: 1,
+    format: FORMAT,
+    version: VERSION,
     id,
     name: 'New hem',
     created: at,
     changed: at,
-    preferences: { language: 'us', hand: 'right', length: 'cm' },
+    preferences: { language: 'us', hand: 'right', length: 'cm', paper: 'a4' },
     piece: {
       kind: 'rows',
       foundation: 'both loops of the chain',
@@ -81,6 +81,7 @@ export function newHem(id: string, now: Date): Hem {
     weighIns: [],
     pace: 18,
     blocking: 1,
+    notes: '',
     kept: [],
   };
 }

@@ -1,0 +1,30 @@
+/** The drawings that go with a written pattern. */
+import type { Plan } from '../../core/plan.ts';
+import { legendOf, type LegendEntry } from '../drawing/scene/legend.ts';
+import { partBox, partsOf, type ViewPart } from '../drawing/scene/parts.ts';
+import { planSvg } from '../drawing/scene/planSvg.ts';
+import { sceneOf } from '../drawing/scene/scene.ts';
+import { svgOf } from '../drawing/scene/svg.ts';
+
+export interface Chart {
+  readonly name: string;
+  readonly svg: string;
+}
+
+export interface Drawings {
+  readonly plan: string;
+  readonly charts: readonly Chart[];
+  readonly legend: readonly LegendEntry[];
+}
+
+/** The plan, and every stitch of its first corner and of the middle of a side as symbols. */
+export function drawingsOf(plan: Plan, font?: string): Drawings {
+  const scene = sceneOf(plan, { face: 'symbols', seen: 'right', round: null, ground: '#ffffff' });
+  const named = [...partsOf(plan).values()];
+  const wanted: readonly ViewPart['kind'][] = ['corner', 'side', 'join'];
+  const charts = wanted.flatMap((kind) => {
+    const found = named.find(({ part }) => part.kind === kind);
+    return found ? [{ name: found.label, svg: svgOf(scene, partBox(plan, found.part), found.label) }] : [];
+  });
+  return { plan: planSvg(plan, font), charts, legend: legendOf(plan, plan.hem.preferences.language) };
+}

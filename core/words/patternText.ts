@@ -1,0 +1,23 @@
+/** A pattern as plain text and as Markdown. */
+import type { Pattern } from './pattern.ts';
+
+/** Plain text: headings at the margin, lines indented. */
+export function patternText({ title, sections }: Pattern): string {
+  const told = sections.map((s) => `${s.heading}\n${s.lines.map((l) => `  ${l.text}`).join('\n')}`);
+  return `${title}\n${'='.repeat(title.length)}\n\n${told.join('\n\n')}\n`;
+}
+
+/** Markdown: what would be taken for its marks is escaped, counts are strong, cautions and faults are quoted. */
+export function patternMarkdown({ title, sections }: Pattern): string {
+  const told = sections.map(({ heading, lines }) => {
+    const body = lines.map(({ kind, text }) => {
+      const plain = escaped(text);
+      if (kind === 'counts') return `- **${plain}**`;
+      return kind === 'care' || kind === 'caution' ? `> ${plain}\n` : `- ${plain}`;
+    });
+    return `## ${escaped(heading)}\n\n${body.join('\n')}`;
+  });
+  return `# ${escaped(title)}\n\n${told.join('\n\n')}\n`;
+}
+
+const escaped = (text: string): string => text.replace(/[\\`*_[\]<>#]/g, '\\$&');

@@ -1,0 +1,229 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { changePiece } from '../document/changePiece.ts';
+import type { Hem } from '../document/hem.ts';
+import { plan, type Plan } from '../plan.ts';
+import type { Piece } from '../piece/piece.ts';
+import type { CornerRecipe } from '../ring/recipe.ts';
+import { NOTHING, tallyRing, tallySide, type Centre, type Ring } from '../ring/ring.ts';
+import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
+import { centreOf, workRound } from '../ring/work.ts';
+import { stitchCalled, type Language } from '../terms/stitches.ts';
+import { withEveryFamily } from '../testing/bodies.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { patternOf } from './pattern.ts';
+import { patternText } from './patternText.ts';
+import { readPattern, type ReadBase, type ReadPattern, type ReadRound } from './readPattern.ts';
+
+/** The ring that the words of a base round make. */
+function ringOf(base: ReadBase, language: Language): Ring {
+  const made: Stitch[] = [];
+  const into: number[] = [];
+  const centres: Centre[] = [];
+  let place = 0;
+  const add = (s: Stitch): void => {
+    made.push(s);
+    into.push(isChainRun(s) ? NOTHING : place);
+  };
+  base.sides.forEach(({ name, count, stitch, chains }, i) => {
+    const before = base.sides[(i - 1 + base.sides.length) % base.sides.length]!.name;
+    const corner = base.corners.get(`${before}/${name}`) ?? base.corners.get('');
+    if (corner) {
+      const centre = centreOf(corner.group);
+      centres.push({ start: made.length + centre.start, length: centre.length });
+      corner.group.forEach(add);
+    }
+    if (chains > 0) add(chainRun(chains));
+    for (let k = 0; k < count; k++) {
+      place++;
+      add(stitchOf({ kind: stitchCalled(stitch, language)! }));
+      if (chains > 0) add(chainRun(chains));
+    }
+    place++;
+  });
+  return { made, into: Int32Array.from(into), centres };
+}
+
+function workWords(below: Ring, round: ReadRound, names: readonly string[]): Ring {
+  const { recipe } = round;
+  const corner = (i: number): CornerRecipe =>
+    round.corners.get(`${names[(i - 1 + names.length) % names.length]}/${names[i]}`) ?? recipe.corner;
+  return workRound(below, recipe, {
+    ...(round.corners.size > 0 ? { corners: names.map((_, i) => corner(i)) } : {}),
+    ...(round.changes.size > 0 ? { changes: names.map((n) => round.changes.get(n) ?? 0) } : {}),
+  }).ring;
+}
+
+/** Counts of every round that the words alone make: total, then side by side. */
+function countsByWords({ base, rounds }: ReadPattern, language: Language): readonly (readonly number[])[] {
+  const names = base!.sides.map((s) => s.name);
+  const rings: Ring[] = [ringOf(base!, language)];
+  let below = rings[0]!;
+  for (const round of rounds) {
+    for (let n = round.from; n <= round.to; n++) {
+      const ring = workWords(below, round, names);
+      rings.push(ring);
+      if (!round.recipe.surface) below = ring;
+    }
+  }
+  return rings.map((ring) => [tallyRing(ring).stitches, ...names.map((_, i) => tallySide(ring, i).stitches)]);
+}
+
+const countsOf = (made: Plan): readonly (readonly number[])[] =>
+  made.rounds.map((r) => [r.total, ...made.sides.map((_, i) => tallySide(r.ring, i).stitches)]);
+
+function expectReadBack(made: Plan): void {
+  for (const language of ['us', 'uk'] as const) {
+    const text = patternText(patternOf(made, language));
+    const outcome = readPattern(text, language);
+    if (!outcome.ok) throw new Error(`${JSON.stringify(outcome.problems)}\n${text}`);
+    expect(countsByWords(outcome.value, language)).toEqual(countsOf(made));
+  }
+}
+
+const withPiece = (piece: Piece, rounds: Hem['rounds'] = [entry({ times: 3 })]): Hem => {
+  const hem = rowsHem({ rounds });
+  return { ...hem, ...changePiece(hem, piece) };
+};
+const hexagon: Piece = {
+  kind: 'motif',
+  corners: 6,
+  cornerChains: 2,
+  edge: { kind: 'solid', stitch: 'dc', stitches: 40 },
+  sideCm: 29,
+};
+const disc: Piece = {
+  kind: 'motif',
+  corners: 0,
+  cornerChains: 0,
+  edge: { kind: 'solid', stitch: 'dc', stitches: 200 },
+  sideCm: 150,
+};
+const BODIES: readonly (readonly [string, Hem])[] = [
+  ['rows', rowsHem({ rounds: [entry({ times: 2 })] })],
+  [
+    'a clustered square',
+    withPiece({
+      kind: 'motif',
+      corners: 4,
+      cornerChains: 2,
+      edge: { kind: 'clustered', clusters: 14, stitchesEach: 3, chainsBetween: 1 },
+      sideCm: 40,
+    }),
+  ],
+  ['a hexagon, corners by angle', withPiece(hexagon, [entry({ corner: 'angle', times: 4 })])],
+  ['a disc', withPiece(disc)],
+  [
+    'blocks in loops',
+    (() => {
+      const hem = withPiece(
+        { kind: 'blocks', stitch: 'dc', blocksWide: 12, blocksHigh: 14, widthCm: 50, heightCm: 58 },
+        [entry({ family: 'fill-loops', stitch: 'dc', corner: 'twos' })],
+      );
+      return {
+        ...hem,
+        base: { ...hem.base, sides: hem.base.sides.map((s) => ({ ...s, school: 'loops' as const })) },
+      };
+    })(),
+  ],
+  [
+    'joined motifs with an inner corner',
+    withPiece({ kind: 'grid', cells: ['#..', '##.', '###'], motifStitches: 20, motifCm: 14 }),
+  ],
+  ['cloth', withPiece({ kind: 'cloth', widthCm: 60, heightCm: 80, pitchMm: 8 })],
+  [
+    'counted by hand',
+    withPiece({
+      kind: 'counted',
+      sides: [120, 90, 150].map((n) => ({ lengthCm: n / 1.4, stitches: n, turnDegrees: 120 })),
+    }),
+  ],
+];
+
+describe('what is printed is read back, and worked from the words alone gives the same counts', () => {
+  test.each(BODIES)('%s', (_, hem) => expectReadBack(plan(hem)));
+
+  test.each(
+    BODIES.slice(0, 4).flatMap(([body, hem]) =>
+      withEveryFamily(hem).map(([id, made]) => [id, body, made] as const),
+    ),
+  )('%s on %s', (_, __, made) => expectReadBack(made));
+
+  test.each(demoPlans())('%s', (_, made) => expectReadBack(made));
+
+  test('quiet changes, alternating corners, lopsided sides', () => {
+    expectReadBack(plan(rowsHem({ rounds: [entry({ corner: 'fours', times: 5 })] })));
+    expectReadBack(plan(rowsHem({ rounds: [entry({ changes: { '0': [2, -1, 0, 3] } })] })));
+    expectReadBack(
+      plan(
+        rowsHem({ counts: [149, 166, 148, 167], rounds: [entry({ family: 'spider', corner: 'chain-2' })] }),
+      ),
+    );
+    expectReadBack(
+      plan(
+        rowsHem({
+          rounds: [
+            entry({ family: 'cluster', stitch: 'dc', corner: 'threes', changes: { '0': [2, 1, -1, 0] } }),
+          ],
+        }),
+      ),
+    );
+  });
+});
+
+describe('folding', () => {
+  const headings = (hem: Hem): readonly string[] => patternOf(plan(hem)).sections.map((s) => s.heading);
+
+  test('rounds that read alike are told once, with the counts of each', () => {
+    const made = plan(rowsHem({ rounds: [entry({ times: 3 }), entry({ id: 'b', yarn: 'y2', times: 2 })] }));
+    const { sections } = patternOf(made);
+    const folded = sections.find((s) => s.heading.startsWith('Rounds 1–3'))!;
+    expect(folded.rounds).toEqual([1, 2, 3]);
+    expect(folded.lines.filter((l) => l.kind === 'counts').map((l) => l.text.slice(0, 21))).toEqual([
+      'Counts after round 1:',
+      'Counts after round 2:',
+      'Counts after round 3:',
+    ]);
+    const other = sections.find((s) => s.heading === 'Rounds 4–5: plain round (Other yarn)')!;
+    expect(other.lines[0]!.text).toBe('Before round 4: Fasten off and join Other yarn.');
+  });
+
+  test('rounds that differ in a quiet change are not', () => {
+    expect(headings(rowsHem({ rounds: [entry({ times: 2, changes: { '1': [1, 0, 0, 0] } })] }))).toEqual(
+      expect.arrayContaining(['Round 1: plain round (Plain yarn)', 'Round 2: plain round (Plain yarn)']),
+    );
+  });
+});
+
+describe('rounds that someone typed', () => {
+  test('a round without a heading, one with, and one on the line of its heading', () => {
+    const text = [
+      'Each side: *sc in next st*.',
+      'Corner: 3 sc in corner',
+      '',
+      'Round 2 - shells',
+      'Side: sk 1, sl st in next st, *sk 1, 5 hdc in next st, sk 1, sl st in next st*, sk 1',
+      'Corner: 7 hdc in the corner st',
+      'Rnd 3: *sl st in next st*',
+    ].join('\n');
+    const outcome = readPattern(text, 'us');
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    expect(outcome.value.rounds.map((r) => [r.from, r.recipe.corner.group.length])).toEqual([
+      [1, 3],
+      [2, 7],
+      [3, 0],
+    ]);
+  });
+
+  test('a fault is placed at its line', () => {
+    const outcome = readPattern('Round 1\nEach side: *sc in next st*\nCorner: 3 xx in corner', 'us');
+    expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'written-unreadable', place: 'line 3' }] });
+  });
+
+  test('text without a round says what a round looks like', () => {
+    expect(readPattern('Dear friend,\nhow are you?', 'us')).toMatchObject({
+      ok: false,
+      problems: [{ code: 'pattern-no-rounds' }],
+    });
+  });
+});

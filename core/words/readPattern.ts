@@ -1,0 +1,216 @@
+/**
+ * Reads written rounds back: those of a printed pattern, or rounds in the same manner that someone typed. What a
+ * line says is told by how it begins; lines that say nothing about the stitches are passed over.
+ *
+ * The grammar inside a line is that of written crochet (docs/notation.md); here stands only what a pattern puts
+ * round it: headings, “Each side: … ; repeat from * to * to the corner.”, “Corners A/B and C/D: … in the corner st.”
+ */
+import { parseRound } from '../notation/parse.ts';
+import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import type { CornerRecipe, Recipe } from '../ring/recipe.ts';
+import type { Language } from '../terms/stitches.ts';
+
+export interface ReadRound {
+  /** First and last round that it tells. */
+  readonly from: number;
+  readonly to: number;
+  /** What follows the number in the heading, such as the name; may be empty. */
+  readonly name: string;
+  readonly recipe: Recipe;
+  /** Corners that take something else than the recipe’s, by the sides that meet there: “A/B”. */
+  readonly corners: ReadonlyMap<string, CornerRecipe>;
+  /** Quiet changes by the name of the side. */
+  readonly changes: ReadonlyMap<string, number>;
+}
+
+export interface ReadBase {
+  /** What goes into the corners, by the sides that meet there; the one under '' goes into all others. */
+  readonly corners: ReadonlyMap<string, CornerRecipe>;
+  readonly sides: readonly {
+    readonly name: string;
+    readonly count: number;
+    /** A stitch as it is abbreviated in the text. */
+    readonly stitch: string;
+    /** Chains before and after each stitch; 0 for none. */
+    readonly chains: number;
+  }[];
+}
+
+export interface ReadPattern {
+  /** Null when the text has no base round. */
+  readonly base: ReadBase | null;
+  readonly rounds: readonly ReadRound[];
+}
+
+interface Located {
+  readonly text: string;
+  /** From 1. */
+  readonly line: number;
+}
+
+interface Block {
+  readonly heading: Located & { readonly from: number; readonly to: number; readonly name: string };
+  readonly lines: readonly Located[];
+}
+
+const HEADING = /^(?:rounds?|rnds?|r)\.?\s*(\d+)(?:\s*(?:–|-|to)\s*(\d+))?\s*[:.)]?\s*(.*)$/i;
+const BASE = /^base round\b/i;
+
+/** Reads a text. Every fault of every round is named, by the line of the text. */
+export function readPattern(text: string, language: Language): Outcome<ReadPattern> {
+  const blocks: Block[] = [];
+  let base: Located[] | null = null;
+  let current: Located[] | null = null;
+  text.split(/\r?\n/).forEach((raw, i) => {
+    const at: Located = { text: raw.trim(), line: i + 1 };
+    const heading = HEADING.exec(at.text);
+    if (heading) {
+      current = [];
+      const from = Number(heading[1]);
+      const to = heading[2] === undefined ? from : Number(heading[2]);
+      const rest = heading[3]!;
+      // A heading may hold the round itself: “Round 3: *sc in next st*”.
+      const inline = /^(side|each side|all round|round|corner)s?\b.*:/i.test(rest) || rest.includes('*');
+      blocks.push({ heading: { ...at, from, to, name: inline ? '' : rest }, lines: current });
+      if (inline) current.push({ text: rest.includes(':') ? rest : `Each side: ${rest}`, line: at.line });
+    } else if (BASE.test(at.text)) base = current = [];
+    else if (at.text !== '' && current) current.push(at);
+    else if (at.text !== '' && isAlong(at.text)) {
+      // A single round without a heading.
+      current = [at];
+      blocks.push({
+        heading: { ...at, from: blocks.length + 1, to: blocks.length + 1, name: '' },
+        lines: current,
+      });
+    }
+  });
+  const problems: Problem[] = [];
+  const rounds = blocks.flatMap((block) => {
+    const outcome = readRound(block, language);
+    if (outcome.ok) return [outcome.value];
+    problems.push(...outcome.problems);
+    return [];
+  });
+  if (blocks.length === 0) problems.push(problem('pattern-no-rounds', 'line 1'));
+  return problems.length > 0 ? failed(...problems) : done({ base: base && readBase(base, language), rounds });
+}
+
+const isAlong = (text: string): boolean => /^(each side|sides?\b|all round|round)\b[^:]*:/i.test(text);
+
+/** The part of a line after its first colon, without what only a person needs. */
+const said = (text: string): string =>
+  text
+    .slice(text.indexOf(':') + 1)
+    .replace(/;\s*repeat from \* to \*[^.]*/i, '')
+    .replace(/\.\s*$/, '')
+    .trim();
+
+/** Corner words as written crochet has them. */
+function cornerText(words: string): { readonly corner: string; readonly pair: string | null } {
+  const pair = /^(.+) in the first of the pair of corner sts?, (.+) in the second$/i.exec(words);
+  if (pair) return { corner: `${pair[1]!} in corner`, pair: `${pair[1]!} in first, ${pair[2]!} in second` };
+  const corner = words
+    .replace(/\b(?:in|over) the corner (?:ch-\d+ sp|st)(?: and its neighbours)?/i, (found) =>
+      /^over/i.test(found) && !/neighbours/i.test(found) ? 'over corner' : 'in corner',
+    )
+    .replace(/\bbetween the two corner sts/i, 'in corner')
+    .replace(/^nothing$/i, 'skip');
+  return { corner, pair: null };
+}
+
+const CORNERS = /^corners?(?:\s+([^:]+))?:/i;
+const names = (list: string): readonly string[] => list.split(/,\s*|\s+and\s+/).map((n) => n.trim());
+
+function readRound({ heading, lines }: Block, language: Language): Outcome<ReadRound> {
+  const along = lines.filter((l) => isAlong(l.text));
+  const scope = along.some((l) => /^round:|past the corners/i.test(l.text)) ? 'round' : 'side';
+  const cornerLines = lines.filter((l) => CORNERS.test(l.text));
+  const texts = cornerLines.map((l) => cornerText(said(l.text)));
+  const extra = [
+    ...(lines.some((l) => /^work on the face of|^surface: yes/i.test(l.text)) ? ['surface: yes'] : []),
+    ...(lines.some((l) => /the wrong side faces|^facing: wrong/i.test(l.text)) ? ['facing: wrong'] : []),
+  ];
+  const pairText = lines.find((l) => /^pair:/i.test(l.text))?.text ?? null;
+  const written = (corner: { readonly corner: string; readonly pair: string | null } | undefined): string =>
+    [
+      along[0] ? `${scope}: ${said(along[0].text)}` : '',
+      along[1] ? `lopsided: ${said(along[1].text)}` : '',
+      `corner: ${corner?.corner ?? 'walk round'}`,
+      corner?.pair ? `pair: ${corner.pair}` : (pairText ?? ''),
+      ...extra,
+    ]
+      .filter((l) => l !== '')
+      .join('\n');
+  const main = parseRound(written(texts[0]), language);
+  if (!main.ok)
+    return { ok: false, problems: main.problems.map((p) => placed(p, heading, along, cornerLines)) };
+  const corners = new Map<string, CornerRecipe>();
+  const problems: Problem[] = [];
+  cornerLines.forEach((line, i) => {
+    const list = CORNERS.exec(line.text)![1];
+    if (list === undefined) return;
+    const outcome = parseRound(written(texts[i]), language);
+    if (outcome.ok) for (const name of names(list)) corners.set(name, outcome.value.corner);
+    else problems.push(...outcome.problems.map((p) => placed(p, heading, along, [line])));
+  });
+  if (problems.length > 0) return failed(...problems);
+  return done({
+    from: heading.from,
+    to: heading.to,
+    name: heading.name,
+    recipe: main.value,
+    corners,
+    changes: readChanges(lines),
+  });
+}
+
+/** A fault of a composed round, at the line of the text that it came from. */
+function placed(
+  p: Problem,
+  heading: Located,
+  along: readonly Located[],
+  corners: readonly Located[],
+): Problem {
+  const number = /^line (\d+)/.exec(p.place)?.[1];
+  const from = number === undefined ? undefined : [...along.slice(0, 2), ...corners][Number(number) - 1];
+  return problem(p.code, `line ${from?.line ?? heading.line}`, p.values);
+}
+
+/** “Quiet change: on A 2 in one place once; on C skip one fewer at the first skip.” */
+function readChanges(lines: readonly Located[]): ReadonlyMap<string, number> {
+  const changes = new Map<string, number>();
+  const line = lines.find((l) => /^quiet change:/i.test(l.text));
+  for (const part of line ? said(line.text).split(/;\s*/) : []) {
+    const found =
+      /^on (\S+) (2 in one place|2 together|skip one more|skip one fewer)(?: (once|(\d+) times|at the first skip and the last|at the first skip))?/i.exec(
+        part,
+      );
+    if (!found) continue;
+    const times = found[4] ? Number(found[4]) : /and the last/i.test(found[3] ?? '') ? 2 : 1;
+    changes.set(found[1]!, /one place|more/i.test(found[2]!) ? times : -times);
+  }
+  return changes;
+}
+
+function readBase(lines: readonly Located[], language: Language): ReadBase {
+  const corners = new Map<string, CornerRecipe>();
+  for (const { text } of lines) {
+    const found = CORNERS.exec(text);
+    if (!found) continue;
+    const group = said(text).replace(/ in [^)]*$/, '');
+    const outcome = parseRound(
+      `side: *sc in next st*\ncorner: ${group} in corner`.replace('*sc', language === 'us' ? '*sc' : '*dc'),
+      language,
+    );
+    if (outcome.ok)
+      for (const name of found[1] === undefined ? [''] : names(found[1]))
+        corners.set(name, outcome.value.corner);
+  }
+  const sides = lines.flatMap(({ text }) => {
+    const found = /^side (\S+): (\d+) (.+?) along\b(?:[^:]*?, ch (\d+) before and after each)?/i.exec(text);
+    return found
+      ? [{ name: found[1]!, count: Number(found[2]), stitch: found[3]!, chains: Number(found[4] ?? 0) }]
+      : [];
+  });
+  return { corners, sides };
+}
