@@ -1,10 +1,12 @@
 import { Button, InputNumber } from 'antd';
 import { Plus, Trash } from '@phosphor-icons/react';
+import { readCounts } from '../../core/document/csv.ts';
 import type { CountedPiece } from '../../core/piece/piece.ts';
 import { sideName } from '../../core/piece/outline.ts';
 import { usePlan } from '../hem/context.ts';
 import { LengthInput } from './LengthInput.tsx';
 import type { EditorProps } from './PiecePage.tsx';
+import { TableButton } from './TableButton.tsx';
 
 type Side = CountedPiece['sides'][number];
 
@@ -95,6 +97,12 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
           {disc ? 'Give it corners' : 'Another side'}
         </Button>
       </div>
+      <TableButton
+        label="Sides from a CSV file"
+        hint="Columns: side, length, stitches, turn."
+        read={readCounts}
+        onTable={(counted) => put('sides from a table', counted.sides)}
+      />
     </>
   );
 }

@@ -1,9 +1,11 @@
 import { Button } from 'antd';
+import { readGrid } from '../../core/document/csv.ts';
 import type { GridPiece } from '../../core/piece/piece.ts';
 import { usePlan } from '../hem/context.ts';
 import { Field, WholeNumber } from './Field.tsx';
 import { LengthInput } from './LengthInput.tsx';
 import type { EditorProps } from './PiecePage.tsx';
+import { TableButton } from './TableButton.tsx';
 
 /** A grid of joined motifs; single motifs can be left out, for a stepped outline. */
 export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
@@ -65,6 +67,12 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
           Fill the whole grid
         </Button>
       )}
+      <TableButton
+        label="Motifs from a CSV file"
+        hint="A line for each row; x for a motif, nothing where there is none."
+        read={readGrid}
+        onTable={(read) => put('motifs from a table', read)}
+      />
       <WholeNumber
         label="Stitches on a motif’s side, between its corner spaces"
         min={1}

@@ -1,24 +1,28 @@
 import { Segmented, Switch } from 'antd';
 import { useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
+import type { RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner, type Plan } from '../../core/plan.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
 import { entriesOnto } from '../../core/stack/stack.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
+import { PasteRounds } from './PasteRounds.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
 
 export interface LibraryProps {
   readonly plan: Plan;
   readonly onAdd: (families: readonly Family[]) => void;
   readonly onOwn: () => void;
+  readonly onPaste: (entries: readonly RoundEntry[]) => void;
 }
 
 type Edge = 'all' | Family['edge'];
 
 /** Every family as a swatch: on this piece's corner, in its colours. */
-export function Library({ plan, onAdd, onOwn }: LibraryProps) {
+export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
+  const [pasting, setPasting] = useState(false);
   const [edge, setEdge] = useState<Edge>('all');
   const [onlyFits, setOnlyFits] = useState(false);
   const [babySafe, setBabySafe] = useState(false);
@@ -53,7 +57,16 @@ export function Library({ plan, onAdd, onOwn }: LibraryProps) {
         <button type="button" className="own-round" onClick={onOwn}>
           Write a round of your own
         </button>
+        <button
+          type="button"
+          className="own-round"
+          aria-expanded={pasting}
+          onClick={() => setPasting(!pasting)}
+        >
+          Paste written rounds
+        </button>
       </div>
+      {pasting && <PasteRounds plan={plan} onRounds={onPaste} />}
       <ul>
         {shown.map((t) => (
           <FamilyCard

@@ -7,6 +7,7 @@ import { createPlanner } from '../../core/plan.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
 import type { ViewPart } from '../drawing/scene/parts.ts';
+import { plural } from '../../core/words/measures.ts';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Library } from './Library.tsx';
@@ -66,6 +67,7 @@ export function RoundsPage() {
               families.map((f) => newEntry(f, nanoid(8), yarn)),
             )
           }
+          onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries)}
           onOwn={() =>
             push('added an own round', [newOwnEntry(nanoid(8), yarn, plan.hem.preferences.language)])
           }

@@ -1,28 +1,25 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
-import { Copy, DownloadSimple, Plus, Trash, UploadSimple } from '@phosphor-icons/react';
+import { Copy, DownloadSimple, Package, Plus, Trash, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
-import { readHem, writeHem } from '../../core/document/check.ts';
+import { writeHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { plan, type Plan } from '../../core/plan.ts';
-import { problemLine, type Problem } from '../../core/problems.ts';
+import { problemLine } from '../../core/problems.ts';
 import { plural, sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { fileName } from '../../core/document/fileName.ts';
-import { saveFile } from '../storage/exports.ts';
+import { saveBlob, saveFile } from '../storage/exports.ts';
 import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
+import { listWords } from '../../core/base/run.ts';
 import { newHem } from '../../core/document/newHem.ts';
+import { readFiles, type RefusedFile } from './opening.ts';
 import './shelf.css';
-
-interface RefusedFile {
-  readonly name: string;
-  readonly problems: readonly Problem[];
-}
 
 /** All hems, each drawn to scale with its border. */
 export function ShelfPage() {
@@ -31,6 +28,7 @@ export function ShelfPage() {
   const { notification } = App.useApp();
   const chooser = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
+  const [over, setOver] = useState(false);
   const lastDeleted = useRef<Hem[]>([]);
   const { data: hems, isPending, error } = useQuery({ queryKey: ['shelf'], queryFn: listHems });
   const changed = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
@@ -83,24 +81,43 @@ export function ShelfPage() {
     });
   };
   const open = async (files: readonly File[]): Promise<void> => {
-    const bad: RefusedFile[] = [];
+    const found = await readFiles(files, new Date());
+    await putOnShelf(found.hems);
+    setRefused(found.refused);
+  };
+  const putOnShelf = async (found: readonly Hem[]): Promise<void> => {
     const ids = new Set((hems ?? []).map((h) => h.id));
-    for (const file of files) {
-      const outcome = readHem(await file.text());
-      if (!outcome.ok) bad.push({ name: file.name, problems: outcome.problems });
+    for (const hem of found) {
       // A hem that is here already is never overwritten: the file comes in as one of its own.
-      else await saveHem(ids.has(outcome.value.id) ? { ...outcome.value, id: nanoid(10) } : outcome.value);
+      const fresh = ids.has(hem.id) ? { ...hem, id: nanoid(10) } : hem;
+      ids.add(fresh.id);
+      await saveHem(fresh);
     }
-    setRefused(bad);
     changed();
+  };
+  const saveAll = async (): Promise<void> => {
+    const { writeBundle } = await import('../../core/document/bundle.ts');
+    const now = new Date();
+    const bytes = writeBundle(hems ?? [], now);
+    saveBlob(
+      `hems-${now.toISOString().slice(0, 10)}.zip`,
+      new Blob([new Uint8Array(bytes)], { type: 'application/zip' }),
+    );
   };
 
   return (
     <div
-      className="shelf"
-      onDragOver={(e) => e.preventDefault()}
+      className={over ? 'shelf over' : 'shelf'}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={(e) => {
+        if (!e.currentTarget.contains(e.relatedTarget as Node | null)) setOver(false);
+      }}
       onDrop={(e) => {
         e.preventDefault();
+        setOver(false);
         void open([...e.dataTransfer.files]);
       }}
     >
@@ -116,13 +133,16 @@ export function ShelfPage() {
           <Button icon={<UploadSimple />} onClick={() => chooser.current?.click()}>
             Open a file
           </Button>
+          <Button icon={<Package />} disabled={!hems?.length} onClick={() => void saveAll()}>
+            Save all
+          </Button>
           <input
             ref={chooser}
             type="file"
-            accept=".json,application/json"
+            accept=".json,.zip,.csv,.tsv"
             multiple
             hidden
-            aria-label="Project files"
+            aria-label="Project files, bundles or tables"
             onChange={(e) => {
               void open([...(e.target.files ?? [])]);
               e.target.value = '';
@@ -143,9 +163,29 @@ export function ShelfPage() {
               <li key={i}>{problemLine(p)}</li>
             ))}
           </ul>
-          <Button size="small" onClick={() => setRefused(refused.filter((f) => f !== file))}>
-            Done reading
-          </Button>
+          {file.salvaged && (
+            <p>
+              Some of it is sound. Opened as far as that goes, it would come in as “{file.salvaged.hem.name}”
+              {file.salvaged.lost.length > 0 && ` without ${listWords(file.salvaged.lost)}`}. The file itself
+              stays as it is.
+            </p>
+          )}
+          <p className="refused-choices">
+            {file.salvaged && (
+              <Button
+                size="small"
+                onClick={() => {
+                  void putOnShelf([file.salvaged!.hem]);
+                  setRefused(refused.filter((f) => f !== file));
+                }}
+              >
+                Open what is sound
+              </Button>
+            )}
+            <Button size="small" onClick={() => setRefused(refused.filter((f) => f !== file))}>
+              {file.salvaged ? 'Leave it' : 'Done reading'}
+            </Button>
+          </p>
         </section>
       ))}
       {error ? (

@@ -187,16 +187,17 @@ function setHead(chart: RoundChart, i: number, p: Point): void {
 /** Feet from the places below; what sits in nothing stands on its own head. */
 function setFeet(chart: RoundChart, feet: Feet): void {
   const { into } = chart.ring;
-  for (let i = 0, next = 0; i < into.length; i = next) {
-    const place = into[i]!;
-    next = i + 1;
-    while (place !== NOTHING && into[next] === place) next++;
-    for (let k = i; k < next; k++) {
+  for (let first = 0; first < into.length;) {
+    const place = into[first]!;
+    let end = first + 1;
+    while (place !== NOTHING && into[end] === place) end++;
+    for (let i = first; i < end; i++) {
       const foot =
-        place === NOTHING ? { x: chart.headX[k]!, y: chart.headY[k]! } : feet(place, k - i, next - i);
-      chart.footX[k] = foot.x;
-      chart.footY[k] = foot.y;
+        place === NOTHING ? { x: chart.headX[i]!, y: chart.headY[i]! } : feet(place, i - first, end - first);
+      chart.footX[i] = foot.x;
+      chart.footY[i] = foot.y;
     }
+    first = end;
   }
 }
 

@@ -154,9 +154,14 @@ export function entriesOnto(
   return ground ? [newEntry(ground, ids[0], yarn), entry] : [entry];
 }
 
-/** A new entry that the user is to write. */
-export function newOwnEntry(id: string, yarn: string, language: Language): RoundEntry {
-  const text = printRound(recipeOf('side: *sc in next st*\ncorner: 3 sc in corner'), language);
+/** A new entry that the user is to write, or has written. */
+export function newOwnEntry(
+  id: string,
+  yarn: string,
+  language: Language,
+  recipe: Recipe = recipeOf('side: *sc in next st*\ncorner: 3 sc in corner'),
+): RoundEntry {
+  const text = printRound(recipe, language);
   return {
     id,
     family: OWN,

@@ -1,0 +1,81 @@
+import { Button, Input, Segmented } from 'antd';
+import { nanoid } from 'nanoid';
+import { useMemo, useState } from 'react';
+import type { RoundEntry } from '../../core/document/hem.ts';
+import type { Plan } from '../../core/plan.ts';
+import { problemLine } from '../../core/problems.ts';
+import { newOwnEntry } from '../../core/stack/stack.ts';
+import type { Language } from '../../core/terms/stitches.ts';
+import { plural } from '../../core/words/measures.ts';
+import { readPattern, type ReadRound } from '../../core/words/readPattern.ts';
+
+export interface PasteRoundsProps {
+  readonly plan: Plan;
+  readonly onRounds: (entries: readonly RoundEntry[]) => void;
+}
+
+const EXAMPLE =
+  'Round 1\nEach side: *sc in next st*\nCorner: 3 sc in corner\n\nRounds 2–3\nEach side: *hdc in next st*\nCorner: 3 hdc in corner';
+
+/** Rounds from a written pattern, read as they are pasted. */
+export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
+  const [text, setText] = useState('');
+  const [language, setLanguage] = useState<Language>(plan.hem.preferences.language);
+  const outcome = useMemo(() => (text.trim() ? readPattern(text, language) : null), [text, language]);
+  const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
+  const count = outcome?.ok ? outcome.value.rounds.reduce((sum, r) => sum + r.to - r.from + 1, 0) : 0;
+  return (
+    <div className="paste-rounds">
+      <Input.TextArea
+        aria-label="Written rounds"
+        autoSize={{ minRows: 5, maxRows: 16 }}
+        spellCheck={false}
+        placeholder={EXAMPLE}
+        value={text}
+        status={outcome && !outcome.ok ? 'error' : ''}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <div className="paste-choices">
+        <Segmented<Language>
+          size="small"
+          aria-label="Language of the pasted rounds"
+          value={language}
+          options={[
+            { value: 'us', label: 'in US terms' },
+            { value: 'uk', label: 'in UK terms' },
+          ]}
+          onChange={setLanguage}
+        />
+        <Button
+          type="primary"
+          size="small"
+          disabled={count === 0}
+          onClick={() =>
+            outcome?.ok && onRounds(outcome.value.rounds.map((r) => entryOf(r, plan, yarn, language)))
+          }
+        >
+          {count === 0 ? 'Add them' : `Add ${plural(count, 'round')}`}
+        </Button>
+      </div>
+      {outcome &&
+        !outcome.ok &&
+        outcome.problems.map((p, i) => (
+          <p key={i} className="problem small" role="alert">
+            {problemLine(p)}
+          </p>
+        ))}
+    </div>
+  );
+}
+
+/** A round that was read as an entry of the stack. Quiet changes are kept where the piece has sides of those names. */
+function entryOf(read: ReadRound, plan: Plan, yarn: string, language: Language): RoundEntry {
+  const times = Math.min(100, Math.max(1, read.to - read.from + 1));
+  const changes = plan.sides.map((s) => read.changes.get(s.name) ?? 0);
+  const changed = changes.some((c) => c !== 0);
+  return {
+    ...newOwnEntry(nanoid(8), yarn, language, read.recipe),
+    times,
+    changes: changed ? Object.fromEntries(Array.from({ length: times }, (_, k) => [String(k), changes])) : {},
+  };
+}

@@ -1,0 +1,171 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { plan } from '../plan.ts';
+import { bodyOf } from '../piece/piece.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { fileName } from './fileName.ts';
+import { readBundle, writeBundle } from './bundle.ts';
+import { withSideLength } from './changePiece.ts';
+import { checkHem, readHem, writeHem } from './check.ts';
+import { csvText, isCountsTable, readCounts, readGrid } from './csv.ts';
+import type { Hem } from './hem.ts';
+import { migrate } from './migrations.ts';
+import { salvageHem } from './salvage.ts';
+
+const NOW = new Date('2026-02-03T04:05:06Z');
+const loose = (hem: Hem): Record<string, unknown> => JSON.parse(writeHem(hem)) as Record<string, unknown>;
+
+/** A file as version 1 wrote it: without notes and paper. */
+function asVersion1(hem: Hem): Record<string, unknown> {
+  const file = loose(hem);
+  delete file.notes;
+  delete (file.preferences as Record<string, unknown>).paper;
+  return { ...file, version: 1 };
+}
+
+describe('files of older versions', () => {
+  test.each(demoPlans())('%s of version 1 opens as it was, with what version 2 adds', (_, { hem }) => {
+    const outcome = checkHem(asVersion1(hem));
+    expect(outcome).toEqual({
+      ok: true,
+      value: { ...hem, notes: '', preferences: { ...hem.preferences, paper: 'a4' } },
+    });
+  });
+
+  test('what is already there is not overwritten, and what is no version is left to the check', () => {
+    expect(migrate({ version: 1, notes: 'mine', preferences: { paper: 'letter' } })).toEqual({
+      version: 2,
+      notes: 'mine',
+      preferences: { paper: 'letter' },
+    });
+    for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
+      expect(migrate(odd)).toEqual(odd);
+    }
+    expect(checkHem({ ...loose(rowsHem()), version: 3 })).toMatchObject({
+      ok: false,
+      problems: [{ code: 'file-too-new' }],
+    });
+  });
+});
+
+describe('a damaged file', () => {
+  const whole = rowsHem({ rounds: [entry(), entry({ id: 'r2', stitch: 'hdc' })] });
+  const salvaged = (damage: (file: Record<string, unknown>) => void) => {
+    const file = loose(whole);
+    damage(file);
+    return salvageHem(file, 'new', NOW);
+  };
+
+  test('opens without the round that is unsound', () => {
+    const found = salvaged((f) => void ((f.rounds as Record<string, unknown>[])[1]!.stitch = 'knit'))!;
+    expect(found.lost).toEqual(['rounds.1']);
+    expect(found.hem.rounds).toEqual([whole.rounds[0]]);
+    expect(found.hem.piece).toEqual(whole.piece);
+    expect(found.hem.base).toEqual(whole.base);
+    expect(found.hem.id).toBe('new');
+    expect(checkHem(found.hem).ok).toBe(true);
+  });
+
+  test('opens without its piece, or its yarns, on a plain start', () => {
+    const noPiece = salvaged((f) => void (f.piece = { kind: 'knitted' }))!;
+    expect(noPiece.lost).toContain('piece');
+    expect(noPiece.hem.rounds).toHaveLength(2);
+    const noYarns = salvaged((f) => void (f.yarns = 'wool'))!;
+    expect(noYarns.lost).toEqual(expect.arrayContaining(['yarns', 'base', 'rounds.0', 'rounds.1']));
+    expect(checkHem(noYarns.hem).ok).toBe(true);
+  });
+
+  test('keeps the sound parts of another outline', () => {
+    const [, { hem }] = demoPlans().find(([file]) => file.startsWith('hexagon'))!;
+    const file = { ...loose(hem), gauge: null };
+    const found = salvageHem(file, 'new', NOW)!;
+    expect(found.lost).toEqual(['gauge']);
+    expect(found.hem.base.sides).toEqual(hem.base.sides);
+    expect(plan(found.hem).sides).toHaveLength(6);
+  });
+
+  test('is not opened when it is no project', () => {
+    expect(salvageHem({ format: 'other' }, 'new', NOW)).toBeNull();
+    expect(salvageHem(null, 'new', NOW)).toBeNull();
+    expect(salvageHem({ format: 'zig-hem', version: 2 }, 'new', NOW)).toBeNull();
+  });
+});
+
+describe('a bundle', () => {
+  test('gives back every hem, those of one name apart', () => {
+    const hems = [...demoPlans().map(([, p]) => p.hem), { ...demoPlans()[0]![1].hem, id: 'again' }];
+    const outcome = readBundle(writeBundle(hems, NOW));
+    if (!outcome.ok) throw new Error('unreadable');
+    expect(new Set(outcome.value.map((f) => f.name)).size).toBe(hems.length);
+    const read = outcome.value.map(({ text }) => readHem(text));
+    expect(read.map((r) => r.ok && r.value)).toEqual(hems);
+  });
+
+  test('that is none says so', () => {
+    expect(readBundle(new Uint8Array([1, 2, 3]))).toMatchObject({
+      problems: [{ code: 'bundle-unreadable' }],
+    });
+    expect(readBundle(writeBundle([], NOW))).toMatchObject({ problems: [{ code: 'bundle-empty' }] });
+  });
+
+  test('file names are plain', () => {
+    expect(fileName('Grandma’s Café throw', '.txt')).toBe('grandmas-cafe-throw.txt');
+    expect(fileName('★', '.txt')).toBe('hem.txt');
+  });
+});
+
+describe('tables', () => {
+  test('sides with turns, in centimetres and in inches, however columns are set apart', () => {
+    const sides = [120, 90, 150].map((stitches) => ({ lengthCm: stitches / 2, stitches, turnDegrees: 120 }));
+    const rows = sides.map((s) => [s.stitches, s.lengthCm, s.turnDegrees]);
+    for (const mark of [',', ';', '\t']) {
+      const text = [['Stitches', 'Length', 'Turn'], ...rows].map((r) => r.join(mark)).join('\r\n');
+      expect(isCountsTable(text)).toBe(true);
+      expect(readCounts(text)).toEqual({ ok: true, value: { kind: 'counted', sides } });
+    }
+    const inches = readCounts('side,length in,stitches\nA,10,50\nB,10,50\nC,10,50\nD,10,50\n');
+    expect(inches).toMatchObject({
+      ok: true,
+      value: { sides: [{ lengthCm: 25.4, turnDegrees: 90 }, {}, {}, {}] },
+    });
+  });
+
+  test('every fault is named by its line and column', () => {
+    expect(readCounts('length,stitches\n10,many\n,20\n30,2.5\n')).toMatchObject({
+      ok: false,
+      problems: [
+        { place: 'line 2, column “stitches”', values: { cell: 'many' } },
+        { place: 'line 3, column “length”', values: { cell: 'nothing' } },
+        { place: 'line 4, column “stitches”', values: { cell: '2.5' } },
+      ],
+    });
+    expect(readCounts('a,b\n1,2')).toMatchObject({ problems: [{ code: 'csv-column-missing' }] });
+    expect(readCounts('length,stitches\n')).toMatchObject({ problems: [{ code: 'csv-no-lines' }] });
+  });
+
+  test('a grid of motifs, with steps', () => {
+    expect(readGrid('x,,\nx,x,\nx,x,x\n')).toEqual({ ok: true, value: ['#..', '##.', '###'] });
+    expect(readGrid('1;0\n1;1')).toEqual({ ok: true, value: ['#.', '##'] });
+    expect(readGrid('x,?\nx,x')).toMatchObject({
+      problems: [{ code: 'csv-cell', place: 'line 1, column 2' }],
+    });
+    expect(readGrid(',\n,')).toMatchObject({ problems: [{ code: 'csv-no-lines' }] });
+    expect(readGrid(Array.from({ length: 70 }, () => 'x').join(','))).toMatchObject({
+      problems: [{ code: 'csv-too-large' }],
+    });
+  });
+
+  test('cells that hold a comma or a quote are quoted', () => {
+    expect(csvText([['a,b', 'say "hi"', null, 2]])).toBe('"a,b","say ""hi""",,2\n');
+  });
+});
+
+describe('a side that is measured anew', () => {
+  test.each(demoPlans())('%s: the piece takes the length, for that side at least', (_, { hem, sides }) => {
+    for (const side of sides.keys()) {
+      const piece = withSideLength(hem.piece, side, 77);
+      // A counted outline may then not close; its length is taken all the same.
+      expect(bodyOf(piece).outline.sides[side]!.lengthMm).toBeCloseTo(770, 6);
+    }
+  });
+});
