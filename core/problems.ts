@@ -56,6 +56,10 @@ const SENTENCES = {
     what: 'the table is empty',
     remedy: 'Give a line for each side, or a line for each row of motifs.',
   }),
+  'csv-too-many-sides': (v) => ({
+    what: `the table has ${v.sides} sides`,
+    remedy: 'Up to 40 sides can be planned: leave out the lines that are no sides.',
+  }),
   'csv-too-large': (v) => ({
     what: `the grid has ${v.across} × ${v.down} motifs`,
     remedy: 'Up to 60 × 60 can be planned.',

@@ -37,6 +37,12 @@ describe('the page', () => {
     expect(new Set(nonces).size).toBe(2);
   });
 
+  test('the schema of project files is published', async () => {
+    const response = await fetch(`${home}/schema/hem.json`);
+    expect(response.headers.get('content-type')).toContain('application/schema+json');
+    expect(await response.json()).toMatchObject({ title: 'A Zig Hem project', properties: { format: {} } });
+  });
+
   test('the policy allows nothing from elsewhere', async () => {
     const policy = (await fetch(home)).headers.get('content-security-policy')!;
     expect(policy).toContain("default-src 'self'");

@@ -11,6 +11,7 @@ import { shopRoutes } from './shop.ts';
 /** @param dist folder of the built application */
 export function createApp(dist: string): Express {
   const page = readFileSync(join(dist, 'index.html'), 'utf8');
+  const schema = readFileSync(new URL('../core/document/hem.schema.json', import.meta.url), 'utf8');
   const app = express();
   app.disable('x-powered-by');
   // Events must reach the page one by one, so they are not gathered up for compression.
@@ -46,6 +47,7 @@ export function createApp(dist: string): Express {
       },
     }),
   );
+  app.get('/schema/hem.json', (_, res) => void res.type('application/schema+json').send(schema));
   app.use('/api/shop', shopRoutes());
   app.use('/api/scale', scaleRoutes(new SimulatedScale(Math.random)));
   app.use('/api', (_, res) => void res.status(404).json({ problem: 'there is nothing at this address' }));

@@ -32,12 +32,13 @@ interface StageProps {
   /** Millimetres of the piece to be seen across and down; the less close of the two counts. */
   readonly across: number;
   readonly down: number;
-  readonly round: number | null;
+  /** The round whose stitch is asked about first. */
+  readonly focusRound: number;
   readonly label: string;
 }
 
 /** A scene that can be dragged, zoomed, and asked what each stitch is. */
-export function StitchStage({ ref, plan, scene, focus, across, down, round, label }: StageProps) {
+export function StitchStage({ ref, plan, scene, focus, across, down, focusRound, label }: StageProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const over = useRef<HTMLCanvasElement>(null);
   const behaviour = useRef<ZoomBehavior<HTMLCanvasElement, unknown> | null>(null);
@@ -148,7 +149,7 @@ export function StitchStage({ ref, plan, scene, focus, across, down, round, labe
     );
   };
   const step = (key: string): void => {
-    if (!asked) return ask(nearestTo(scene, focus, round ?? scene.rounds.length - 1));
+    if (!asked) return ask(nearestTo(scene, focus, focusRound));
     const { ring } = scene.rounds[asked.round]!.chart;
     const { length } = ring.made;
     // Work runs leftwards along the top of the piece, and rightwards where it is mirrored.

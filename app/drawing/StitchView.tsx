@@ -44,9 +44,10 @@ export const StitchView = memo(function StitchView({
   const key = parts.has(asked) ? asked : [...parts.keys()][0]!;
   const { label: name } = parts.get(key)!;
   const whole = key === 'whole';
+  const focusRound = round ?? Math.floor((plan.rounds.length - 1) / 2);
   const focus = useMemo(
-    () => partPoint(plan, parts.get(key)!.part, round ?? Math.floor((plan.rounds.length - 1) / 2)),
-    [plan, round, parts, key],
+    () => partPoint(plan, parts.get(key)!.part, focusRound),
+    [plan, focusRound, parts, key],
   );
   const close = CLOSE_UP.across * plan.stitchWidthMm;
 
@@ -69,6 +70,7 @@ export const StitchView = memo(function StitchView({
         aria-label="Look at"
         value={key}
         popupMatchSelectWidth={false}
+        showSearch={{ optionFilterProp: 'label' }}
         options={[...parts].map(([value, { label }]) => ({ value, label }))}
         onChange={(value) => {
           stage.current!.home();
@@ -82,7 +84,7 @@ export const StitchView = memo(function StitchView({
         focus={focus}
         across={whole ? plan.finishedSize.widthMm * 1.06 : close}
         down={whole ? plan.finishedSize.heightMm * 1.06 : 0.1 * close}
-        round={round}
+        focusRound={focusRound}
         label={`${label}: ${name}`}
       />
       <figcaption>

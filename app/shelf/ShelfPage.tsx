@@ -18,7 +18,7 @@ import { saveBlob, saveFile } from '../storage/exports.ts';
 import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
 import { listWords } from '../../core/base/run.ts';
 import { newHem } from '../../core/document/newHem.ts';
-import { readFiles, type RefusedFile } from './opening.ts';
+import type { RefusedFile } from './opening.ts';
 import './shelf.css';
 
 /** All hems, each drawn to scale with its border. */
@@ -81,6 +81,8 @@ export function ShelfPage() {
     });
   };
   const open = async (files: readonly File[]): Promise<void> => {
+    // What reads files is fetched with the first of them, to keep the first page small.
+    const { readFiles } = await import('./opening.ts');
     const found = await readFiles(files, new Date());
     await putOnShelf(found.hems);
     setRefused(found.refused);

@@ -16,21 +16,3 @@ export interface Start {
 
 /** Stitches before the corner at which a round that starts before it begins. */
 export const STITCHES_BEFORE_CORNER = 3;
-
-/**
- * Plain stitches between the last corner's centre and the join, for a join that climbs.
- *
- * @param gained stitches that the corner has put on that side in the rounds so far, this one included
- * @param sideCount stitches of the side on which the join lies, in this round
- * @returns null for a join that is centred in the corner
- */
-export function stitchesToJoin(start: Start, gained: number, sideCount: number): number | null {
-  switch (start.at) {
-    case 'corner':
-      return start.join === 'centred' ? null : gained;
-    case 'before the corner':
-      return sideCount - STITCHES_BEFORE_CORNER - (start.join === 'climbing' ? gained : 0);
-    case 'along the side':
-      return Math.floor(sideCount / 3);
-  }
-}

@@ -45,7 +45,9 @@ function schemaProblem(error: ErrorObject): Problem {
       ? `has an entry “${additionalProperty}” that is not known`
       : typeof missingProperty === 'string'
         ? `has no entry “${missingProperty}”`
-        : (error.message ?? 'is not sound');
+        : (error.message ?? 'is not sound')
+            .replace(/^must be (number|string|boolean)$/, 'must be a $1')
+            .replace(/^must be (integer|array|object)$/, 'must be an $1');
   return problem('value-unsound', where, { where, detail });
 }
 

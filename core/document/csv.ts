@@ -68,6 +68,7 @@ export function readCounts(text: string): Outcome<CountedPiece> {
     };
   });
   if (filled.length === 0) problems.push(problem('csv-no-lines', 'line 2'));
+  if (filled.length > 40) problems.push(problem('csv-too-many-sides', 'line 42', { sides: filled.length }));
   return problems.length > 0 ? failed(...problems) : done({ kind: 'counted', sides });
 }
 

@@ -141,6 +141,9 @@ describe('tables', () => {
     });
     expect(readCounts('a,b\n1,2')).toMatchObject({ problems: [{ code: 'csv-column-missing' }] });
     expect(readCounts('length,stitches\n')).toMatchObject({ problems: [{ code: 'csv-no-lines' }] });
+    expect(readCounts(`length,stitches\n${'10,20\n'.repeat(41)}`)).toMatchObject({
+      problems: [{ code: 'csv-too-many-sides' }],
+    });
   });
 
   test('a grid of motifs, with steps', () => {

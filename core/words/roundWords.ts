@@ -11,7 +11,8 @@ import { hookLabel } from '../terms/yarnWeights.ts';
 import { listWords } from '../base/run.ts';
 import { cornersLine, grouped } from './grouping.ts';
 import { plural } from './measures.ts';
-import { cornerName, joinWords, startWords, stitchesBeforeJoin } from './startWords.ts';
+import { stitchesToJoins } from './joins.ts';
+import { cornerName, joinWords, startWords } from './startWords.ts';
 
 export interface RoundLine {
   readonly kind: 'plain' | 'written' | 'care' | 'caution';
@@ -172,7 +173,7 @@ export function countsLine(round: RoundPlan, plan: Plan, named = false): string 
     (s, i) =>
       `${plan.sides[i]!.name} ${s.tally.stitches}${s.tally.spaces ? ` and ${plural(s.tally.spaces, 'ch-sp')}` : ''}`,
   );
-  const between = stitchesBeforeJoin(plan, round.number);
+  const between = round.number === 0 ? null : stitchesToJoins(plan)[round.number]!;
   const join =
     between === null ? '' : ` Between the last corner’s centre and the join: ${plural(between, 'stitch')}.`;
   const of = named ? ` after round ${round.number}` : '';

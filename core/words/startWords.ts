@@ -1,5 +1,5 @@
 /** How a round begins, its starting chain, and into what it is joined. */
-import { STITCHES_BEFORE_CORNER, stitchesToJoin } from '../base/start.ts';
+import { STITCHES_BEFORE_CORNER } from '../base/start.ts';
 import type { Plan } from '../plan.ts';
 import { STITCHES, type Language, type StitchKind } from '../terms/stitches.ts';
 
@@ -41,15 +41,4 @@ export function joinWords(plan: Plan, language: Language): string {
   const join = `Join with ${slip} to ${into}: it is not a stitch, do not count or work it.`;
   const centred = plan.body.outline.turns.length > 0 && start.at === 'corner' && start.join === 'centred';
   return centred ? `${join} Slip to the corner’s centre, where the next round begins.` : join;
-}
-
-/** Stitches between the last corner and the join of a round; null where the join does not move. */
-export function stitchesBeforeJoin(plan: Plan, round: number): number | null {
-  const { start } = plan.hem.base;
-  if (plan.body.outline.turns.length === 0 || round === 0) return null;
-  const before = (start.side - 1 + plan.sides.length) % plan.sides.length;
-  const side = start.at === 'before the corner' ? before : start.side;
-  const count = plan.rounds[round]!.sides[side]!.tally.stitches;
-  const gained = Math.round((count - plan.sides[side]!.count) / 2);
-  return stitchesToJoin(start, gained, count);
 }

@@ -16,6 +16,8 @@ import {
   sizeWords,
   yarnLengthWords,
 } from './measures.ts';
+import type { CornerId } from '../terms/corners.ts';
+import { stitchesToJoins } from './joins.ts';
 import { patternOf } from './pattern.ts';
 import { patternMarkdown, patternText } from './patternText.ts';
 
@@ -50,6 +52,30 @@ describe('starts and joins', () => {
     const text = withStart({ at: 'corner', join: 'climbing' });
     expect(text).toContain('Between the last corner’s centre and the join: 2 stitches.');
     expect(text).toContain('Between the last corner’s centre and the join: 3 stitches.');
+  });
+
+  test('a join climbs as fast as the corner grows beside it', () => {
+    const between = (corner: CornerId): readonly (number | null)[] =>
+      stitchesToJoins(plan(rowsHem({ base: { corner }, rounds: [entry({ corner, times: 3 })] })));
+    expect(between('three')).toEqual([1, 2, 3, 4]);
+    expect(between('chain-2')).toEqual([1, 2, 3, 4]);
+    expect(between('twos')).toEqual([2, 4, 6, 8]);
+    expect(between('threes')).toEqual([3, 6, 9, 12]);
+  });
+
+  test('in rounds of chain spaces the join is followed too', () => {
+    const hem = rowsHem({
+      base: { corner: 'chain-2' },
+      rounds: [
+        entry({ family: 'filet-mesh', stitch: 'dc', corner: 'chain-2' }),
+        entry({ id: 'f', family: 'fill-loops', corner: 'chain-2' }),
+      ],
+    });
+    const [base, mesh, filled] = stitchesToJoins(plan(hem)) as readonly number[];
+    expect(base).toBe(1);
+    // The stitches of the mesh stand two places apart: one of them and the corner’s own come before the join.
+    expect(mesh).toBeLessThanOrEqual(2);
+    expect(filled).toBeLessThanOrEqual(4);
   });
 
   test('a centred join slips back to the corner', () => {

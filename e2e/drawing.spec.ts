@@ -1,0 +1,92 @@
+import { expect, test } from '@playwright/test';
+
+test('a stitch tells what it is, under the pointer and by the keys', async ({ page }) => {
+  await page.goto('/hem/demo-hexagon/rounds');
+  const stage = page.locator('.stitch-stage canvas').first();
+  const says = page.locator('.stitch-words');
+  await expect(stage).toBeVisible();
+  const box = (await stage.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await expect(says).toContainText(/Round \d, (side|the centre of corner)/);
+  await page.mouse.move(5, 5);
+  await stage.focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(says).toContainText('Round 2, the centre of corner F/A');
+  await page.keyboard.press('ArrowLeft');
+  await expect(says).toContainText('Round 2, side A, 1st of');
+  await page.keyboard.press('ArrowDown');
+  await expect(says).toContainText('Round 1');
+  await page.keyboard.press('ArrowUp');
+  await expect(says).toContainText('Round 2');
+});
+
+test('any part is looked at, from either side, and saved', async ({ page }) => {
+  await page.goto('/hem/demo-orchard-squares/rounds');
+  const stage = page.locator('.stitch-stage canvas').first();
+  const painted = (): Promise<string> =>
+    stage.evaluate((c) => (c as HTMLCanvasElement).toDataURL().length.toString());
+  await page.waitForTimeout(800);
+  const seen = new Set([await painted()]);
+  for (const part of ['Side B', 'Join 1 on side A', 'The whole piece']) {
+    await page.getByRole('combobox', { name: 'Look at' }).click();
+    await page.getByRole('combobox', { name: 'Look at' }).fill(part);
+    await page.locator('.ant-select-item-option', { hasText: part }).first().click();
+    await page.waitForTimeout(700);
+    seen.add(await painted());
+  }
+  await page.getByText('Wrong side', { exact: true }).click();
+  await page.waitForTimeout(500);
+  expect(seen.size).toBe(4);
+  await page.getByRole('button', { name: 'Save this view' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'This view as SVG' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('orchard-squares-the-whole-piece.svg');
+});
+
+test('the plan is the control: side, corner, join and rows are picked in it', async ({ page }) => {
+  await page.goto('/hem/demo-harbour-throw/piece');
+  const panel = page.getByRole('region', { name: 'The part that is picked' });
+  await page.getByRole('button', { name: 'Side B' }).press('Enter');
+  await expect(panel).toContainText('Side B');
+  await panel.getByLabel(/Length of B/).fill('150');
+  await expect(page.getByRole('link', { name: /^Piece/ })).toContainText('118 × 150 cm');
+  await page.getByRole('button', { name: 'Corner A/B' }).click();
+  await panel.getByRole('radio', { name: '1, ch 2, 1', exact: true }).click();
+  await expect(panel.getByRole('radio', { name: '1, ch 2, 1', exact: true })).toBeChecked();
+  await page.getByRole('button', { name: /^Rows \d+–\d+, 10 rows of half double crochet/ }).click();
+  await panel.getByLabel('Rows in run 3').fill('12');
+  await expect(panel).toContainText('12 rows of half double crochet');
+
+  await page.goto('/hem/demo-orchard-squares/piece');
+  await page.getByRole('button', { name: 'Join 2 on side A' }).click();
+  await panel.getByRole('radio', { name: 'skip it' }).click();
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 140');
+});
+
+test('“?” shows the keys, and numbers go along the thread', async ({ page }) => {
+  await page.goto('/hem/demo-hexagon/base');
+  await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
+  await page.keyboard.press('Shift+?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('4');
+  await expect(page).toHaveURL(/\/yarn$/);
+  await page.keyboard.press('0');
+  await expect(page.getByRole('heading', { name: 'Zig Hem' })).toBeVisible();
+});
+
+test('the reference speaks both languages and is mirrored for the left hand', async ({ page }) => {
+  await page.goto('/hem/demo-hexagon/base');
+  await page.getByRole('link', { name: 'Stitches' }).click();
+  await expect(page.getByRole('heading', { name: 'Where the hook goes' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^half double crochet hdc/ })).toBeVisible();
+  await page.getByText('UK terms', { exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^half treble crochet htr/ })).toBeVisible();
+  await expect(page.getByText('Yarn round hook').first()).toBeVisible();
+  await page.getByText('Left hand', { exact: true }).click();
+  await expect(page.locator('.making-drawing > g').first()).toHaveAttribute('transform', 'scale(-1 -1)');
+  await page.getByRole('link', { name: 'Back to the hem' }).click();
+  await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
+});

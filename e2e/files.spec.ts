@@ -1,0 +1,144 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { readBundle } from '../core/document/bundle.ts';
+import { readHem } from '../core/document/check.ts';
+import { demoPlans } from '../demo/read.ts';
+
+/** Saves something from the menu of the Pattern stop; name and bytes of the file. */
+async function saved(page: Page, what: string): Promise<{ readonly name: string; readonly bytes: Buffer }> {
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: what }).click(),
+  ]);
+  // The menu closes before the next thing is asked of it.
+  await expect(page.getByRole('menuitem', { name: what })).toBeHidden();
+  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+}
+
+async function openPattern(page: Page, id = 'demo-harbour-throw'): Promise<void> {
+  await page.goto(`/hem/${id}/pattern`);
+  await expect(page.locator('.pattern-sheet')).toBeVisible();
+}
+
+const file = (name: string, content: string, mimeType = 'application/json') => ({
+  name,
+  mimeType,
+  buffer: Buffer.from(content),
+});
+
+test('the pattern is saved as PDF with its fonts in it, on either paper', async ({ page }) => {
+  await openPattern(page);
+  const a4 = await saved(page, 'PDF');
+  expect(a4.name).toBe('harbour-throw.pdf');
+  const text = a4.bytes.toString('latin1');
+  expect(text.startsWith('%PDF-')).toBe(true);
+  expect(text).toMatch(/\/FontFile2/);
+  expect(text).toMatch(/MediaBox \[0 0 595\.28 841\.89\]/);
+  await page.getByText('Letter', { exact: true }).click();
+  const letter = await saved(page, 'PDF');
+  expect(letter.bytes.toString('latin1')).toMatch(/MediaBox \[0 0 612(\.00)? 792(\.00)?\]/);
+});
+
+test('text, Markdown, tables, pictures and the project file are saved', async ({ page }) => {
+  await openPattern(page);
+  const text = (await saved(page, 'Plain text')).bytes.toString();
+  expect(text).toContain('Terms: US crochet terms throughout');
+  expect((await saved(page, 'Markdown')).bytes.toString()).toMatch(/^# Harbour throw/);
+  const counts = (await saved(page, 'Counts as CSV')).bytes.toString().trim().split('\n');
+  const [, made] = demoPlans().find(([f]) => f.startsWith('harbour'))!;
+  expect(counts).toHaveLength(1 + made.rounds.length * 4);
+  expect((await saved(page, 'Yarn as CSV')).bytes.toString()).toContain(
+    made.hem.yarns[0]!.name.split(',')[0]!,
+  );
+  expect((await saved(page, 'Plan as SVG')).bytes.toString()).toMatch(/^<svg/);
+  const png = await saved(page, 'Charts as PNG');
+  expect([...png.bytes.subarray(1, 4)].map((b) => String.fromCharCode(b)).join('')).toBe('PNG');
+  expect(readHem((await saved(page, 'Project file')).bytes.toString())).toEqual({
+    ok: true,
+    value: made.hem,
+  });
+});
+
+test('a link carries the hem, and what opens it is a copy', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await openPattern(page);
+  await page.getByRole('button', { name: 'Copy a link' }).click();
+  await expect(page.getByText('The link is copied')).toBeVisible();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  await page.goto(link);
+  await expect(page.getByRole('heading', { name: 'Harbour throw' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put a copy on my shelf' }).click();
+  await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
+  expect(page.url()).not.toContain('demo-harbour-throw');
+  await page.goto('/');
+  await expect(page.locator('.shelf-hem h2', { hasText: 'Harbour throw' })).toHaveCount(2);
+  await page.goto(link.slice(0, -30));
+  await expect(page.getByText('Copy the whole link again')).toBeVisible();
+});
+
+test('a bundle of all hems comes back whole', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save all' }).click(),
+  ]);
+  const bytes = readFileSync(await download.path());
+  const outcome = readBundle(bytes);
+  expect(outcome.ok && outcome.value.length).toBe(demoPlans().length);
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: bytes });
+  await expect(page.locator('.shelf-hem')).toHaveCount(2 * demoPlans().length);
+});
+
+test('a damaged file stays out until what is sound of it is asked for', async ({ page }) => {
+  const damaged = JSON.parse(readFileSync('demo/hexagon-mat.hem.json', 'utf8')) as {
+    rounds: Record<string, unknown>[];
+    name: string;
+  };
+  damaged.rounds[0]!.stitch = 'knit';
+  damaged.name = 'Mended mat';
+  await page.goto('/');
+  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await page.locator('input[type=file]').setInputFiles(file('mat.hem.json', JSON.stringify(damaged)));
+  await expect(page.getByText('mat.hem.json was not opened')).toBeVisible();
+  await expect(page.getByText('rounds.0.stitch: must be one of')).toBeVisible();
+  await expect(page.locator('.shelf-hem h2', { hasText: 'Mended mat' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Open what is sound' }).click();
+  await expect(page.locator('.shelf-hem h2', { hasText: 'Mended mat' })).toHaveCount(1);
+});
+
+test('tables become pieces: a grid dropped on the shelf, sides chosen in the piece', async ({ page }) => {
+  await page.goto('/');
+  await page.locator('input[type=file]').setInputFiles(file('steps.csv', 'x,,\nx,x,\nx,x,x', 'text/csv'));
+  await page.locator('.shelf-hem', { hasText: 'steps' }).getByRole('link').click();
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('H ');
+  await page.getByRole('link', { name: /^Piece/ }).click();
+  await page.getByRole('radio', { name: 'Counted by hand' }).click();
+  const chooser = page.getByLabel('Sides from a CSV file').and(page.locator('input'));
+  await chooser.setInputFiles(file('bad.csv', 'length,stitches\n10,many', 'text/csv'));
+  await expect(page.getByText('line 2, column “stitches”')).toBeVisible();
+  await chooser.setInputFiles(file('sides.csv', 'length,stitches\n60,84\n60,84\n60,84', 'text/csv'));
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 84');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('H ');
+});
+
+test('pasted rounds join the stack', async ({ page }) => {
+  await page.goto('/hem/demo-harbour-throw/rounds');
+  await page.getByRole('button', { name: 'Add a round' }).click();
+  await page.getByRole('button', { name: 'Paste written rounds' }).click();
+  const text = page.getByLabel('Written rounds');
+  await text.fill('Round 1\nEach side: *sc in next st*\nCorner: 3 xx in corner');
+  await expect(page.getByText('line 3: cannot read “xx”')).toBeVisible();
+  await text.fill(
+    'Rounds 1–2\nEach side: *sc in next st*\nCorner: 3 sc in corner\n\nRound 3\n*sl st in next st*',
+  );
+  await text.fill(
+    'Rounds 1–2\nEach side: *sc in next st*\nCorner: 3 sc in corner\n\nRound 3: *sl st in next st*',
+  );
+  await page.getByRole('button', { name: 'Add 3 rounds' }).click();
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('6, all come out even');
+});
