@@ -3,7 +3,8 @@ import highsLoader from 'highs';
 import type { Hem } from '../core/document/hem.ts';
 import { integerProgram } from '../core/fit/integerProgram.ts';
 import { solveFit } from '../core/fit/fit.ts';
-import { createPlanner, fitTask, plan } from '../core/plan.ts';
+import { fitTask } from '../core/fit/task.ts';
+import { createPlanner, plan } from '../core/plan.ts';
 import { entry, rowsHem } from '../core/testing/hems.ts';
 
 /** Median milliseconds of one call. */

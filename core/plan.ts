@@ -5,8 +5,6 @@
 import { basis, rates, schoolLabel, schoolsFor, type BasisPart, type SchoolId } from './base/schools.ts';
 import { placement, schoolCount, stitchesAtJoins, workBase, type SideChoice } from './base/baseRound.ts';
 import type { Hem } from './document/hem.ts';
-import { fitWindow, solveFit, type Fit, type FitTask } from './fit/fit.ts';
-import { searchSide, type FitSide } from './fit/side.ts';
 import {
   FLAT_LIMITS,
   entryWidths,
@@ -23,6 +21,7 @@ import { extent, isDisc } from './piece/outline.ts';
 import type { Body, Edge } from './piece/edge.ts';
 import { bodyOf } from './piece/piece.ts';
 import { outlineProblems } from './piece/soundness.ts';
+import { oppositeSides } from './piece/symmetry.ts';
 import { problem, type Problem } from './problems.ts';
 import { sideCount, tallyRing, tallySide, type Ring, type Tally } from './ring/ring.ts';
 import { workRound, type SideFit } from './ring/work.ts';
@@ -404,112 +403,8 @@ function planYarns(
   });
 }
 
-/** Pairs of sides that face each other: those of an outline whose two halves have equal turns and lengths. */
-export function oppositeSides(body: Body): readonly (readonly [number, number])[] {
-  const { sides, turns } = body.outline;
-  const half = sides.length / 2;
-  if (sides.length % 2 === 1 || sides.length < 4) return [];
-  const alike = sides
-    .slice(0, half)
-    .every(
-      (side, i) =>
-        Math.abs(side.lengthMm - sides[i + half]!.lengthMm) < 0.05 * side.lengthMm &&
-        Math.abs(turns[i]! - turns[i + half]!) < 0.05,
-    );
-  return alike ? Array.from({ length: half }, (_, i) => [i, i + half] as const) : [];
-}
-
-/**
- * Sides that one would treat alike: those that face each other, and those whose edges are the same. Every
- * side is in exactly one group; groups and their sides are in working order.
- */
-export function likeSides(body: Body): readonly (readonly number[])[] {
-  const opposite = new Map(oppositeSides(body));
-  const groups: number[][] = [];
-  body.edges.forEach((edge, side) => {
-    const group = groups.find((g) => g.some((i) => opposite.get(i) === side || body.edges[i] === edge));
-    if (group) group.push(side);
-    else groups.push([side]);
-  });
-  return groups;
-}
-
-/** The fit of a plan as a task: its sides with their windows, and its stack. */
-export function fitTask(p: Plan, worked = 0): FitTask {
-  const { turns } = p.body.outline;
-  const written = p.rounds.slice(1);
-  const sides = p.sides.map((s, i): FitSide => {
-    const reach = fitWindow(s.flatCount);
-    const flat = Math.round(s.flatCount);
-    return {
-      name: s.name,
-      count: s.count,
-      flat: s.flatCount,
-      choice: s.choice,
-      loopChains: s.edge.loopChains,
-      turns: turns.length === 0 ? [] : [turns[i]!, turns[(i + 1) % turns.length]!],
-      from: Math.max(1, flat - reach),
-      to: flat + reach,
-    };
-  });
-  const ringWide = written.filter((r) => r.written!.recipe.scope === 'ring');
-  return {
-    sides,
-    opposite: oppositeSides(p.body),
-    stack: {
-      base: p.hem.base,
-      rounds: written.map((r) => r.written!),
-      heightsBelow: written.map((r) => p.rounds[r.onto]!.heightMm / r.stitchWidthMm),
-      worked,
-    },
-    changes: p.sides.map((_, i) => written.map((r) => r.sides[i]?.fit?.change ?? 0)),
-    cornerPlaces: ringWide.map((r) => {
-      const { ring } = p.rounds[r.onto]!;
-      const onSides = ring.centres.reduce((sum, _, side) => sum + tallySide(ring, side).stitches, 0);
-      return ring.centres.length === 0 ? 0 : tallyRing(ring).stitches - onSides;
-    }),
-  };
-}
-
-/** The ways in which all rounds of a plan come out even, best first. */
-export const fitPlan = (p: Plan, worked = 0): Fit => solveFit(fitTask(p, worked));
-
 /** Whether every round of a plan comes out even. */
 export const comesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.even);
-
-/**
- * Counts within the window of a side at which every round comes out even without a quiet change. They do not
- * depend on the count in force, so a drag along the count line works them once.
- */
-export function evenCounts(p: Plan, side: number): readonly number[] {
-  const task = fitTask(p);
-  const { name, from, to, flat, turns, loopChains, choice } = task.sides[side]!;
-  const { base, heightsBelow } = task.stack;
-  const question = [
-    name,
-    from,
-    to,
-    flat,
-    turns,
-    loopChains,
-    choice.school,
-    base.stitch,
-    base.corner,
-    heightsBelow,
-  ];
-  const key = JSON.stringify(question);
-  const answers = evenCountsKnown.get(p.hem.rounds) ?? new Map<string, readonly number[]>();
-  evenCountsKnown.set(p.hem.rounds, answers);
-  const known = answers.get(key);
-  if (known) return known;
-  const counts = searchSide(task.sides[side]!, { ...task.stack, quietChanges: false }, task.changes[side]!)
-    .ways.map((w) => w.count)
-    .sort((x, y) => x - y);
-  answers.set(key, counts);
-  return counts;
-}
-
-const evenCountsKnown = new WeakMap<Hem['rounds'], Map<string, readonly number[]>>();
 
 const TAPE_TOLERANCE = 0.06;
 

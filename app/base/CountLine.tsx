@@ -1,14 +1,8 @@
 import { drag, scaleLinear, select } from 'd3';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { spotNoun } from '../../core/base/schools.ts';
-import {
-  evenCounts,
-  isEven,
-  type Plan,
-  type RoundPlan,
-  type SchoolPlan,
-  type SidePlan,
-} from '../../core/plan.ts';
+import { evenCounts } from '../../core/fit/task.ts';
+import { isEven, type Plan, type RoundPlan, type SchoolPlan, type SidePlan } from '../../core/plan.ts';
 import { verdict } from '../../core/flat/flat.ts';
 import { percentWords, plural } from '../../core/words/measures.ts';
 import './countLine.css';

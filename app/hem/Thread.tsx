@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { usePlan } from './context.ts';
 import { STOPS } from './stops.ts';
@@ -7,11 +8,14 @@ export function Thread() {
   const plan = usePlan();
   const { pathname } = useLocation();
   const here = STOPS.findIndex((stop) => pathname.endsWith(`/${stop.path}`));
+  const current = useRef<HTMLLIElement>(null);
+  // On a narrow screen the thread is longer than the page.
+  useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [here]);
   return (
     <nav className="thread" aria-label="Stops of this hem">
       <ol>
         {STOPS.map((stop, i) => (
-          <li key={stop.path} className={i <= here ? 'worked' : undefined}>
+          <li key={stop.path} ref={i === here ? current : null} className={i <= here ? 'worked' : undefined}>
             <NavLink to={stop.path} className={() => (stop.sound(plan) ? '' : 'wants-looking-at')}>
               <svg className="loop" viewBox="0 0 44 22" preserveAspectRatio="none" aria-hidden="true">
                 <path d="M0 15 C 10 15, 12 4, 22 4 S 34 15, 44 15" className="strand-edge" />

@@ -6,7 +6,7 @@ import { planSvg } from '../drawing/scene/planSvg.ts';
 import { sceneOf } from '../drawing/scene/scene.ts';
 import { svgOf } from '../drawing/scene/svg.ts';
 
-export interface Chart {
+interface Chart {
   readonly name: string;
   readonly svg: string;
 }

@@ -44,7 +44,7 @@ function section({ heading, lines }: Section): Content {
 }
 
 /** What the PDF holds, as data for the layout. */
-export function pdfDefinition(pattern: Pattern, drawings: Drawings, paper: Paper): TDocumentDefinitions {
+function pdfDefinition(pattern: Pattern, drawings: Drawings, paper: Paper): TDocumentDefinitions {
   const width = WIDTHS[paper];
   const legend = drawings.legend.map(({ svg, words }): Content => ({
     columns: [

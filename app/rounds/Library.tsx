@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner, type Plan } from '../../core/plan.ts';
+import { tallyRing, type Tally } from '../../core/ring/ring.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
@@ -19,17 +20,27 @@ export interface LibraryProps {
 }
 
 type Edge = 'all' | Family['edge'];
+type Density = 'all' | 'airy' | 'dense';
+type Thirst = 'all' | 'thrifty' | 'thirsty';
+
+/** From this share of chains in the width of a round on it is airy, and from this much yarn on it is thirsty. */
+const AIRY = 0.15;
+const THIRSTY = 1.6;
 
 /** Every family as a swatch: on this piece's corner, in its colours. */
 export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
   const [pasting, setPasting] = useState(false);
   const [edge, setEdge] = useState<Edge>('all');
+  const [density, setDensity] = useState<Density>('all');
+  const [thirst, setThirst] = useState<Thirst>('all');
   const [onlyFits, setOnlyFits] = useState(false);
   const [babySafe, setBabySafe] = useState(false);
   const tried = useMemo(() => tryFamilies(plan), [plan]);
   const shown = tried.filter(
-    ({ family, fits }) =>
+    ({ family, fits, airy, yarn }) =>
       (edge === 'all' || family.edge === edge) &&
+      (density === 'all' || (density === 'airy') === airy >= AIRY) &&
+      (thirst === 'all' || (thirst === 'thirsty') === yarn >= THIRSTY) &&
       (!onlyFits || fits) &&
       (!babySafe || family.caution === null),
   );
@@ -47,6 +58,20 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
             { value: 'fringed', label: 'fringed' },
           ]}
           onChange={setEdge}
+        />
+        <Segmented
+          size="small"
+          aria-label="Density"
+          value={density}
+          options={['all', 'airy', 'dense']}
+          onChange={setDensity}
+        />
+        <Segmented
+          size="small"
+          aria-label="Yarn"
+          value={thirst}
+          options={['all', 'thrifty', 'thirsty']}
+          onChange={setThirst}
         />
         <label>
           <Switch size="small" checked={onlyFits} onChange={setOnlyFits} /> fits as it is
@@ -87,19 +112,21 @@ interface Tried {
   readonly ground: Family | null;
   readonly plan: Plan;
   readonly fits: boolean;
-  /** Yarn of the added rounds over that of the round below. */
-  readonly thirst: number;
+  /** Share of the width of the added rounds that is chains, 0 to 1. */
+  readonly airy: number;
+  /** Yarn of an added round over that of the base round. */
+  readonly yarn: number;
 }
 
 const planner = createPlanner();
 
 /** Puts every family on top of the stack, one at a time. The rounds below are planned once. */
 function tryFamilies(plan: Plan): readonly Tried[] {
-  const yarn =
+  const colour =
     plan.hem.yarns.find((y) => y.id !== plan.rounds[plan.rounds.length - 1]!.yarnId) ?? plan.hem.yarns[0]!;
   const top = [...plan.rounds].reverse().find((r) => !r.written?.recipe.surface)!;
   return FAMILIES.map((family) => {
-    const added = entriesOnto(top.ring, family, yarn.id, ['trial ground', 'trial']);
+    const added = entriesOnto(top.ring, family, colour.id, ['trial ground', 'trial']);
     const ground = added.length > 1 ? familyById(added[0]!.family)! : null;
     const tried = planner({ ...plan.hem, rounds: [...plan.hem.rounds, ...added] });
     const extra = tried.rounds.slice(plan.rounds.length);
@@ -108,13 +135,25 @@ function tryFamilies(plan: Plan): readonly Tried[] {
       ground,
       plan: tried,
       fits: extra.every((r) => r.even),
-      thirst: extra.reduce((sum, r) => sum + r.yarnM, 0) / extra.length / plan.rounds[0]!.yarnM,
+      airy: share(extra.map((r) => tallyRing(r.ring))),
+      yarn: extra.reduce((sum, r) => sum + r.yarnM, 0) / extra.length / plan.rounds[0]!.yarnM,
     };
   });
 }
 
+function share(tallies: readonly Tally[]): number {
+  const sum = (of: (t: Tally) => number): number => tallies.reduce((total, t) => total + of(t), 0);
+  return (
+    sum((t) => t.chains) /
+    Math.max(
+      1,
+      sum((t) => t.width),
+    )
+  );
+}
+
 function FamilyCard({ tried, onAdd }: { readonly tried: Tried; readonly onAdd: () => void }) {
-  const { family, ground, fits, thirst } = tried;
+  const { family, ground, fits, yarn } = tried;
   const facts = useMemo(() => factsOf(family), [family]);
   return (
     <li>
@@ -127,7 +166,7 @@ function FamilyCard({ tried, onAdd }: { readonly tried: Tried; readonly onAdd: (
         </span>
         <span className="small">
           <span className={fits ? 'fits' : 'odd'}>{fits ? 'Fits as it is' : 'Not even as it is'}</span> ·{' '}
-          <span className="estimate">{thirst.toFixed(1)} × the yarn of the base round</span>
+          <span className="estimate">{yarn.toFixed(1)} × the yarn of the base round</span>
           {ground && ` · brings ${ground.name.toLowerCase()} with it`}
         </span>
         {family.caution && <span className="caution small">{family.caution}</span>}

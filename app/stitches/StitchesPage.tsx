@@ -237,19 +237,13 @@ function Hidden({ preferences }: PartProps) {
       }),
     [preferences],
   );
+  const corner = partOf(made, 1, 'corner', 0);
+  const at = { x: corner.x - 2.5 * made.stitchWidthMm, y: corner.y + 2 * made.stitchWidthMm };
   return (
     <section id="hidden" className="hidden-first">
       <h2>The hidden first stitch</h2>
       <div>
-        <Swatch
-          plan={made}
-          at={partOf(made, 1, 'corner', 0)}
-          across={12}
-          width={330}
-          height={220}
-          withPiece
-          round={1}
-        />
+        <Swatch plan={made} at={at} across={12} width={330} height={220} withPiece round={1} />
         <p>
           The group in a corner leans over the first stitch of the side and hides it. Push the group back
           towards the corner: the first dot along the side, close beside the corner’s, is a stitch like any

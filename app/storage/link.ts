@@ -7,7 +7,7 @@ import { failed, problem, type Outcome } from '../../core/problems.ts';
 /** Letters of a link that mail and messages still carry whole. */
 export const LONGEST_LINK = 8000;
 
-export const LINK_PATH = '/open';
+const LINK_PATH = '/open';
 
 /** The address of a hem, or null when it is too long to be carried. Borders that were put aside stay behind. */
 export function linkOf(hem: Hem, origin: string): string | null {

@@ -5,7 +5,8 @@
  * optimum and the solutions are ranked together.
  */
 import type { Hem, RoundEntry } from '../document/hem.ts';
-import { createPlanner, fitPlan, fitTask } from '../plan.ts';
+import { fitPlan, fitTask } from './task.ts';
+import { createPlanner } from '../plan.ts';
 import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';

@@ -6,7 +6,7 @@ import type { Family } from '../rounds/family.ts';
 import { entriesOnto } from '../stack/stack.ts';
 
 /** A plan with a family on top, and what it needs under it. */
-export function withFamily(hem: Hem, family: Family): Plan {
+function withFamily(hem: Hem, family: Family): Plan {
   const below = plan(hem);
   const top = below.rounds.findLast((r) => !r.written?.recipe.surface)!;
   const yarn = hem.yarns[hem.yarns.length - 1]!.id;

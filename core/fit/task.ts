@@ -1,0 +1,81 @@
+/** A plan as a task for the fit, and what the fit says of it. */
+import type { Hem } from '../document/hem.ts';
+import { oppositeSides } from '../piece/symmetry.ts';
+import type { Plan } from '../plan.ts';
+import { tallyRing, tallySide } from '../ring/ring.ts';
+import { fitWindow, solveFit, type Fit, type FitTask } from './fit.ts';
+import { searchSide, type FitSide } from './side.ts';
+
+/** The fit of a plan as a task: its sides with their windows, and its stack. */
+export function fitTask(p: Plan, worked = 0): FitTask {
+  const { turns } = p.body.outline;
+  const written = p.rounds.slice(1);
+  const sides = p.sides.map((s, i): FitSide => {
+    const reach = fitWindow(s.flatCount);
+    const flat = Math.round(s.flatCount);
+    return {
+      name: s.name,
+      count: s.count,
+      flat: s.flatCount,
+      choice: s.choice,
+      loopChains: s.edge.loopChains,
+      turns: turns.length === 0 ? [] : [turns[i]!, turns[(i + 1) % turns.length]!],
+      from: Math.max(1, flat - reach),
+      to: flat + reach,
+    };
+  });
+  const ringWide = written.filter((r) => r.written!.recipe.scope === 'ring');
+  return {
+    sides,
+    opposite: oppositeSides(p.body),
+    stack: {
+      base: p.hem.base,
+      rounds: written.map((r) => r.written!),
+      heightsBelow: written.map((r) => p.rounds[r.onto]!.heightMm / r.stitchWidthMm),
+      worked,
+    },
+    changes: p.sides.map((_, i) => written.map((r) => r.sides[i]?.fit?.change ?? 0)),
+    cornerPlaces: ringWide.map((r) => {
+      const { ring } = p.rounds[r.onto]!;
+      const onSides = ring.centres.reduce((sum, _, side) => sum + tallySide(ring, side).stitches, 0);
+      return ring.centres.length === 0 ? 0 : tallyRing(ring).stitches - onSides;
+    }),
+  };
+}
+
+/** The ways in which all rounds of a plan come out even, best first. */
+export const fitPlan = (p: Plan, worked = 0): Fit => solveFit(fitTask(p, worked));
+
+/**
+ * Counts within the window of a side at which every round comes out even without a quiet change. They do not
+ * depend on the count in force, so a drag along the count line works them once.
+ */
+export function evenCounts(p: Plan, side: number): readonly number[] {
+  const task = fitTask(p);
+  const { name, from, to, flat, turns, loopChains, choice } = task.sides[side]!;
+  const { base, heightsBelow } = task.stack;
+  const question = [
+    name,
+    from,
+    to,
+    flat,
+    turns,
+    loopChains,
+    choice.school,
+    base.stitch,
+    base.corner,
+    heightsBelow,
+  ];
+  const key = JSON.stringify(question);
+  const answers = evenCountsKnown.get(p.hem.rounds) ?? new Map<string, readonly number[]>();
+  evenCountsKnown.set(p.hem.rounds, answers);
+  const known = answers.get(key);
+  if (known) return known;
+  const counts = searchSide(task.sides[side]!, { ...task.stack, quietChanges: false }, task.changes[side]!)
+    .ways.map((w) => w.count)
+    .sort((x, y) => x - y);
+  answers.set(key, counts);
+  return counts;
+}
+
+const evenCountsKnown = new WeakMap<Hem['rounds'], Map<string, readonly number[]>>();
