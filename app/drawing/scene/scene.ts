@@ -90,14 +90,7 @@ export function sceneOf(plan: Plan, { face, seen, round, ground }: SceneChoice):
 export type Frame = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
 
 /** The frame with y from one point to another that lies `length` stitch widths up; x keeps the stitch width. */
-function frame(
-  x0: number,
-  y0: number,
-  x1: number,
-  y1: number,
-  length: number,
-  widthMm: number,
-): Frame {
+function frame(x0: number, y0: number, x1: number, y1: number, length: number, widthMm: number): Frame {
   const dx = x1 - x0;
   const dy = y1 - y0;
   const size = Math.hypot(dx, dy) || 1;
