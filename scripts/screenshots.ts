@@ -22,7 +22,14 @@ async function addRound(page: Page, name: string): Promise<void> {
 
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', path: '/' },
-  { name: 'piece', path: '/hem/demo-stepped/piece' },
+  {
+    name: 'piece',
+    path: '/hem/demo-stepped/piece',
+    before: async (page) => {
+      await page.goto(`${home}/hem/demo-stepped/piece`);
+      await page.getByRole('button', { name: 'Join 1 on side A' }).click();
+    },
+  },
   {
     name: 'base-round',
     path: '/hem/demo-harbour-throw/base',
@@ -53,6 +60,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'joins', path: '/hem/demo-orchard-squares/base' },
   { name: 'yarn', path: '/hem/demo-harbour-throw/yarn' },
   { name: 'pattern', path: '/hem/demo-orchard-squares/pattern' },
+  { name: 'stitches', path: '/stitches' },
 ];
 
 const browser = await chromium.launch({

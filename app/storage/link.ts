@@ -1,6 +1,6 @@
 /** A small hem as a link: compressed in the part after “#”, which a browser sends to nobody. */
 import { deflateSync, inflateSync, strFromU8, strToU8 } from 'fflate';
-import { readHem } from '../../core/document/check.ts';
+import { checkHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { failed, problem, type Outcome } from '../../core/problems.ts';
 
@@ -22,13 +22,13 @@ export function linkOf(hem: Hem, origin: string): string | null {
 
 /** The hem in the fragment of a link, with or without its “#”. */
 export function hemOfLink(fragment: string): Outcome<Hem> {
-  let text: string;
+  let value: unknown;
   try {
     const letters = fragment.replace(/^#/, '').replaceAll('-', '+').replaceAll('_', '/');
     const bytes = Uint8Array.from(atob(letters), (c) => c.charCodeAt(0));
-    text = strFromU8(inflateSync(bytes));
+    value = JSON.parse(strFromU8(inflateSync(bytes)));
   } catch (error) {
     return failed(problem('link-broken', 'the link', { detail: (error as Error).message }));
   }
-  return readHem(text);
+  return checkHem(value);
 }
