@@ -91,7 +91,10 @@ export function edgeFeet(body: Body): Feet {
   };
 }
 
-/** Finds a point of the body by its distance along a side’s spots and its depth inside the piece, both mm. */
+/**
+ * Finds a point of the body by its distance along a side’s spots and its depth inside the piece, both mm. Spots that are
+ * shorter than the side together leave room for its corners, as much at either end.
+ */
 export function placer({ outline, edges }: Body, side: number): (along: number, depth: number) => Point {
   const points = corners(outline, 0);
   const whole = edges[side]!.spots.reduce((sum, s) => sum + s.lengthMm, 0) || 1;
@@ -106,11 +109,12 @@ export function placer({ outline, edges }: Body, side: number): (along: number, 
   const from = path(0);
   const to = path(1);
   const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const lead = Math.max(0, length - whole) / 2;
   // Work runs anticlockwise: with y downwards the piece lies to the left of it.
   const inX = (to.y - from.y) / length;
   const inY = -(to.x - from.x) / length;
   return (along, depth) => {
-    const { x, y } = path(along / whole);
+    const { x, y } = path((lead + (along * (length - 2 * lead)) / whole) / length);
     return { x: x + inX * depth, y: y + inY * depth };
   };
 }
