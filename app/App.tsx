@@ -1,11 +1,11 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider, createBrowserRouter } from 'react-router';
 import { Look } from './look/Look.tsx';
-import { NotFound } from './look/NotFound.tsx';
+import { Mishap, NotFound } from './look/NotFound.tsx';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 
 const router = createBrowserRouter([
-  { path: '/', element: <ShelfPage /> },
+  { path: '/', element: <ShelfPage />, errorElement: <Mishap /> },
   {
     path: '/hem/:id',
     lazy: async () => ({ Component: (await import('./hem/HemPage.tsx')).HemPage }),
@@ -23,16 +23,19 @@ const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./pattern/PatternPage.tsx')).PatternPage }),
       },
     ],
+    errorElement: <Mishap />,
     hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
   },
   {
     path: '/open',
     lazy: async () => ({ Component: (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage }),
+    errorElement: <Mishap />,
     hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
   },
   {
     path: '/stitches',
     lazy: async () => ({ Component: (await import('./stitches/StitchesPage.tsx')).StitchesPage }),
+    errorElement: <Mishap />,
     hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
   },
   { path: '*', element: <NotFound /> },

@@ -10,7 +10,9 @@ export function Thread() {
   const here = STOPS.findIndex((stop) => pathname.endsWith(`/${stop.path}`));
   const current = useRef<HTMLLIElement>(null);
   // On a narrow screen the thread is longer than the page.
-  useEffect(() => current.current?.scrollIntoView({ inline: 'center', block: 'nearest' }), [here]);
+  useEffect(() => {
+    void current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [here]);
   return (
     <nav className="thread" aria-label="Stops of this hem">
       <ol>

@@ -1,0 +1,64 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { writeBundle } from '../../core/document/bundle.ts';
+import { writeHem } from '../../core/document/check.ts';
+import { plan } from '../../core/plan.ts';
+import { readFiles } from './opening.ts';
+
+const NOW = new Date('2026-02-03T04:05:06Z');
+const hems = demoPlans().map(([, p]) => p.hem);
+const file = (name: string, content: string | Uint8Array): File =>
+  new File([typeof content === 'string' ? content : new Uint8Array(content)], name);
+
+describe('files that come in', () => {
+  test('projects and bundles side by side, each hem once', async () => {
+    const { hems: found, refused } = await readFiles(
+      [file('one.hem.json', writeHem(hems[0]!)), file('all.zip', writeBundle(hems, NOW))],
+      NOW,
+    );
+    expect(refused).toEqual([]);
+    expect(found).toEqual([hems[0], ...hems]);
+  });
+
+  test('one bad file keeps no good one out', async () => {
+    const { hems: found, refused } = await readFiles(
+      [file('bad.hem.json', '{'), file('good.hem.json', writeHem(hems[1]!)), file('bad.zip', 'zip')],
+      NOW,
+    );
+    expect(found).toEqual([hems[1]]);
+    expect(refused.map((r) => [r.name, r.problems[0]!.code, r.salvaged])).toEqual([
+      ['bad.hem.json', 'file-not-json', null],
+      ['bad.zip', 'bundle-unreadable', null],
+    ]);
+  });
+
+  test('a damaged project brings what is sound of it along, unopened', async () => {
+    const damaged = { ...hems[0]!, pace: 'quick' };
+    const { hems: found, refused } = await readFiles([file('d.json', JSON.stringify(damaged))], NOW);
+    expect(found).toEqual([]);
+    expect(refused[0]!.salvaged).toMatchObject({ lost: ['pace'], hem: { name: hems[0]!.name } });
+  });
+
+  test('tables become pieces of hems named after the file', async () => {
+    const { hems: found } = await readFiles(
+      [file('steps.csv', 'x,,\nx,x,'), file('triangle.tsv', 'length\tstitches\n50\t70\n50\t70\n50\t70')],
+      NOW,
+    );
+    expect(found.map((h) => [h.name, h.piece.kind, plan(h).sides.length])).toEqual([
+      ['steps', 'grid', 6],
+      ['triangle', 'counted', 3],
+    ]);
+  });
+
+  test('tables that describe no piece are refused with the reason', async () => {
+    const { hems: found, refused } = await readFiles(
+      [
+        file('apart.csv', 'x,,x\n,,\nx,,x'),
+        file('open.csv', 'length,stitches,turn\n50,70,10\n50,70,10\n50,70,10'),
+      ],
+      NOW,
+    );
+    expect(found).toEqual([]);
+    expect(refused.map((r) => r.problems.map((p) => p.code))).toEqual([['grid-apart'], ['corners-differ']]);
+  });
+});
