@@ -51,7 +51,7 @@ export default tseslint.config(
   {
     files: ['**/*.mjs', '**/*.cjs'],
     languageOptions: {
-      globals: { process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable' },
+      globals: { globalThis: 'writable', process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable' },
     },
   },
 );

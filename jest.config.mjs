@@ -3,6 +3,8 @@ export default {
   roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/server'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  setupFiles: ['<rootDir>/scripts/test-page.mjs'],
+  moduleNameMapper: { '\\.css$': '<rootDir>/app/testing/styles.ts' },
   transform: {
     '\\.tsx?$': [
       '@swc/jest',

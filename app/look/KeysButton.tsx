@@ -1,4 +1,4 @@
-import { Button, Tooltip } from 'antd';
+import { Button } from 'antd';
 import { Keyboard } from '@phosphor-icons/react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
@@ -12,9 +12,13 @@ export function KeysButton() {
   useEffect(() => tinykeys(window, { 'Shift+?': unlessTyping(() => setOpen((was) => !was)) }), []);
   return (
     <>
-      <Tooltip title="Keys (?)">
-        <Button type="text" aria-label="Keys" icon={<Keyboard />} onClick={() => setOpen(true)} />
-      </Tooltip>
+      <Button
+        type="text"
+        aria-label="Keys"
+        title="Keys (?)"
+        icon={<Keyboard />}
+        onClick={() => setOpen(true)}
+      />
       {open && (
         <Suspense>
           <KeysSheet onClose={() => setOpen(false)} />

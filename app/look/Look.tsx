@@ -1,6 +1,7 @@
-import { App as AntApp, ConfigProvider, theme } from 'antd';
+import { ConfigProvider, theme } from 'antd';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { readSetting, writeSetting } from '../storage/hems.ts';
+import { NoticesProvider } from './notices.tsx';
 import { GROUNDS, applyGround, type GroundName } from './tokens.ts';
 
 interface LookState {
@@ -67,7 +68,7 @@ export function Look({ children }: { readonly children: ReactNode }) {
           },
         }}
       >
-        <AntApp className="look">{children}</AntApp>
+        <NoticesProvider>{children}</NoticesProvider>
       </ConfigProvider>
     </LookContext.Provider>
   );

@@ -1,4 +1,4 @@
-import { App, Button, Dropdown, Input, Segmented } from 'antd';
+import { Button, Dropdown, Input, Segmented } from 'antd';
 import { DownloadSimple, LinkSimple, Printer } from '@phosphor-icons/react';
 import { useMemo, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
@@ -7,6 +7,7 @@ import { patternOf, type Section } from '../../core/words/pattern.ts';
 import { patternMarkdown, patternText } from '../../core/words/patternText.ts';
 import { countsCsv, yarnCsv } from '../../core/words/tables.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
+import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { linkOf } from '../storage/link.ts';
 import { drawingsOf, type Drawings } from './drawings.ts';
@@ -111,7 +112,7 @@ const SAVED: readonly { readonly key: Saving; readonly label: string }[] = [
 function Tools({ drawings }: { readonly drawings: Drawings }) {
   const plan = usePlan();
   const store = useHemStore();
-  const { message, notification } = App.useApp();
+  const notices = useNotices();
   const [making, setMaking] = useState(false);
   const { name, preferences } = plan.hem;
   const { paper } = preferences;
@@ -161,7 +162,7 @@ function Tools({ drawings }: { readonly drawings: Drawings }) {
     try {
       await save(kind);
     } catch (error) {
-      notification.error({
+      notices.error({
         title: 'It could not be saved',
         description: `${(error as Error).message}. Your hem is as it was; try another kind of file, or print.`,
       });
@@ -172,7 +173,7 @@ function Tools({ drawings }: { readonly drawings: Drawings }) {
   const share = async (): Promise<void> => {
     const link = linkOf(plan.hem, window.location.origin);
     if (!link) {
-      notification.info({
+      notices.info({
         title: 'This hem is too large for a link',
         description: 'Save the project file and send that instead.',
       });
@@ -180,10 +181,13 @@ function Tools({ drawings }: { readonly drawings: Drawings }) {
     }
     try {
       await navigator.clipboard.writeText(link);
-      message.success('The link is copied. It holds the whole hem; whoever opens it gets a copy.');
+      notices.success({
+        title: 'The link is copied',
+        description: 'It holds the whole hem; whoever opens it gets a copy.',
+      });
     } catch {
       // No leave to write to the clipboard: the link is shown to be copied by hand.
-      notification.info({
+      notices.info({
         title: 'Copy this link',
         description: <code className="shared-link">{link}</code>,
         duration: 0,

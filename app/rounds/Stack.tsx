@@ -53,6 +53,12 @@ export function Stack({ plan, looked, onLook }: StackProps) {
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
+        accessibility={{
+          screenReaderInstructions: {
+            draggable:
+              'To take up a round, press Space. Move it with the arrow keys, put it down with Space, or leave it where it was with Escape.',
+          },
+        }}
         onDragEnd={({ active, over }) => {
           if (!over || active.id === over.id) return;
           store.edit('order of rounds', (d) => {

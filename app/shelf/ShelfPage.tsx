@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { Copy, DownloadSimple, Package, Plus, Trash, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
@@ -14,6 +14,7 @@ import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { fileName } from '../../core/document/fileName.ts';
+import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
 import { listWords } from '../../core/base/run.ts';
@@ -25,7 +26,7 @@ import './shelf.css';
 export function ShelfPage() {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { notification } = App.useApp();
+  const notices = useNotices();
   const chooser = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
   const [over, setOver] = useState(false);
@@ -61,10 +62,9 @@ export function ShelfPage() {
     await remove.mutateAsync(hem.id);
     lastDeleted.current.push(hem);
     const key = hem.id;
-    notification.info({
+    notices.info({
       key,
       title: `${hem.name} is off the shelf`,
-      placement: 'bottomLeft',
       duration: 12,
       actions: (
         <Button
@@ -72,7 +72,7 @@ export function ShelfPage() {
           onClick={() => {
             lastDeleted.current = lastDeleted.current.filter((h) => h !== hem);
             save.mutate(hem);
-            notification.destroy(key);
+            notices.destroy(key);
           }}
         >
           Put it back

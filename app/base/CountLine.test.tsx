@@ -1,0 +1,81 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { evenCounts } from '../../core/fit/task.ts';
+import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { CountLine } from './CountLine.tsx';
+
+const shelled = rowsHem({ rounds: [entry({ family: 'shell', stitch: 'hdc', corner: 'three' })] });
+
+function renderLine(side = 0) {
+  return renderHem(shelled, (plan) => <Line side={side} plan={plan} />);
+}
+
+function Line({
+  side,
+  plan,
+}: {
+  readonly side: number;
+  readonly plan: Parameters<typeof CountLine>[0]['plan'];
+}) {
+  return (
+    <CountLine
+      plan={plan}
+      side={side}
+      onCount={(count) => counted.push(count)}
+      onSchool={(id) => schools.push(id)}
+    />
+  );
+}
+const counted: number[] = [];
+const schools: string[] = [];
+
+describe('the count line', () => {
+  test('steps by one, and jumps to the next count at which all comes out even', () => {
+    const { store } = renderLine();
+    const { plan } = store.get();
+    const now = plan.sides[0]!.count;
+    const even = evenCounts(plan, 0);
+    const handle = screen.getByRole('slider', { name: 'Stitches along side A' });
+    expect(handle.getAttribute('aria-valuenow')).toBe(String(now));
+    counted.length = 0;
+    fireEvent.keyDown(handle, { key: 'ArrowRight' });
+    fireEvent.keyDown(handle, { key: 'ArrowLeft' });
+    fireEvent.keyDown(handle, { key: 'PageUp' });
+    fireEvent.keyDown(handle, { key: 'PageDown' });
+    expect(counted).toEqual([now + 1, now - 1, even.find((c) => c > now), even.findLast((c) => c < now)]);
+  });
+
+  test('the buttons do what the keys do', () => {
+    const { store } = renderLine(1);
+    const now = store.get().plan.sides[1]!.count;
+    counted.length = 0;
+    fireEvent.click(screen.getByRole('button', { name: 'One more on side B' }));
+    fireEvent.click(screen.getByRole('button', { name: 'One fewer on side B' }));
+    expect(counted).toEqual([now + 1, now - 1]);
+  });
+
+  test('every school has its flag, which chooses it', () => {
+    const { store } = renderLine(1);
+    const flags = store.get().plan.sides[1]!.schools;
+    expect(flags.length).toBeGreaterThan(2);
+    schools.length = 0;
+    for (const { label, count } of flags) {
+      fireEvent.click(screen.getByRole('button', { name: new RegExp(`^${label}.*${count}`) }));
+    }
+    expect(schools).toEqual(flags.map((f) => f.id));
+  });
+
+  test('a count that is not even says so, one that is says that too', () => {
+    const { store, container } = renderLine();
+    const handle = () => screen.getByRole('slider').getAttribute('aria-valuetext');
+    expect(handle()).not.toContain('every round comes out even');
+    const even = evenCounts(store.get().plan, 0)[0]!;
+    expect(container.querySelectorAll('.even-mark').length).toBeGreaterThan(3);
+    act(() => store.edit('count', (d) => void (d.base.sides[0]!.count = even)));
+    return screen.findByText(/Every round comes out even|comes out even/i).then(() => {
+      expect(handle()).toContain('every round comes out even');
+    });
+  });
+});

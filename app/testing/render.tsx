@@ -1,0 +1,79 @@
+/** Renders a part of the application in a simulated page, with a hem open. */
+import { render, type RenderResult } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import type { Hem } from '../../core/document/hem.ts';
+import type { Plan } from '../../core/plan.ts';
+import { HemContext, usePlan } from '../hem/context.ts';
+import { HemStore } from '../hem/store.ts';
+
+/** What jsdom has not: sizes, sight and canvases. Things count as seen, nothing is painted. */
+function standIns(): void {
+  class Watcher {
+    constructor(private readonly tell: (entries: readonly object[]) => void) {}
+    observe(): void {
+      this.tell([{ isIntersecting: true, contentRect: { width: 600, height: 400 } }]);
+    }
+    disconnect(): void {
+      // Nothing is watched on.
+    }
+    unobserve(): void {
+      // Nothing is watched on.
+    }
+  }
+  const nothing = (): void => undefined;
+  const context = new Proxy(
+    { canvas: { width: 600, height: 400 } },
+    {
+      get: (target, key) => (key === 'canvas' ? target.canvas : nothing),
+      set: () => true,
+    },
+  );
+  Object.assign(globalThis, {
+    ResizeObserver: Watcher,
+    IntersectionObserver: Watcher,
+    Path2D: class {
+      moveTo = nothing;
+      lineTo = nothing;
+      arc = nothing;
+      closePath = nothing;
+    },
+  });
+  Object.assign(window, {
+    matchMedia: () => ({
+      matches: false,
+      addEventListener: nothing,
+      removeEventListener: nothing,
+      addListener: nothing,
+      removeListener: nothing,
+    }),
+  });
+  Object.assign(HTMLCanvasElement.prototype, { getContext: () => context });
+  Object.assign(Element.prototype, { scrollIntoView: nothing });
+  const { getComputedStyle } = window;
+  // Styles of pseudo-elements are not computed there.
+  window.getComputedStyle = (element) => getComputedStyle(element);
+}
+
+export interface OpenHem extends RenderResult {
+  readonly store: HemStore;
+}
+
+/** A component that is given the plan as it changes. */
+export function renderHem(hem: Hem, part: (plan: Plan) => ReactNode): OpenHem {
+  standIns();
+  const store = new HemStore(hem, {
+    save: () => Promise.resolve(),
+    setAside: () => undefined,
+    now: () => new Date('2026-02-03T04:05:06Z'),
+  });
+  const Part = (): ReactNode => part(usePlan());
+  const rendered = render(
+    <MemoryRouter initialEntries={['/hem/test/base']}>
+      <HemContext.Provider value={store}>
+        <Part />
+      </HemContext.Provider>
+    </MemoryRouter>,
+  );
+  return { ...rendered, store };
+}

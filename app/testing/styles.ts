@@ -1,0 +1,2 @@
+// Stands in for stylesheets, which tests do not read.
+export default {};
