@@ -1,5 +1,6 @@
 /** The drawings that go with a written pattern. */
 import type { Plan } from '../../core/plan.ts';
+import { boundsIn } from '../drawing/scene/find.ts';
 import { legendOf, type LegendEntry } from '../drawing/scene/legend.ts';
 import { partBox, partsOf, type ViewPart } from '../drawing/scene/parts.ts';
 import { planSvg } from '../drawing/scene/planSvg.ts';
@@ -24,7 +25,9 @@ export function drawingsOf(plan: Plan, font?: string): Drawings {
   const wanted: readonly ViewPart['kind'][] = ['corner', 'side', 'join'];
   const charts = wanted.flatMap((kind) => {
     const found = named.find(({ part }) => part.kind === kind);
-    return found ? [{ name: found.label, svg: svgOf(scene, partBox(plan, found.part), found.label) }] : [];
+    if (!found) return [];
+    const box = boundsIn([scene.edge, ...scene.rounds], partBox(plan, found.part));
+    return [{ name: found.label, svg: svgOf(scene, box, found.label) }];
   });
   return { plan: planSvg(plan, font), charts, legend: legendOf(plan, plan.hem.preferences.language) };
 }

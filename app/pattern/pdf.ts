@@ -82,7 +82,7 @@ function pdfDefinition(pattern: Pattern, drawings: Drawings, paper: Paper): TDoc
       ...drawings.charts.map(({ name, svg }): Content => ({
         stack: [
           { text: name, bold: true, margin: [0, 8, 0, 4] },
-          { svg, fit: [width, 180], alignment: 'center' },
+          { svg, fit: [width, drawings.charts.length > 2 ? 180 : 260], alignment: 'center' },
         ],
         unbreakable: true,
       })),

@@ -51,6 +51,29 @@ export function entriesIn({ chart, widthMm }: DrawnRound, box: Box): readonly nu
     .sort((a, b) => a - b);
 }
 
+/** The part of a box that stitches lie in, with a stitch of room round them; the box itself when it is empty. @param box mm */
+export function boundsIn(rounds: readonly DrawnRound[], box: Box): Box {
+  let [minX, maxX, minY, maxY] = [Infinity, -Infinity, Infinity, -Infinity];
+  let room = 0;
+  for (const round of rounds) {
+    room = Math.max(room, 1.2 * round.widthMm);
+    const { headX, headY } = round.chart;
+    for (const i of entriesIn(round, box)) {
+      minX = Math.min(minX, headX[i]!);
+      maxX = Math.max(maxX, headX[i]!);
+      minY = Math.min(minY, headY[i]!);
+      maxY = Math.max(maxY, headY[i]!);
+    }
+  }
+  if (minX > maxX) return box;
+  return {
+    minX: Math.max(box.minX, minX - room),
+    maxX: Math.min(box.maxX, maxX + room),
+    minY: Math.max(box.minY, minY - room),
+    maxY: Math.min(box.maxY, maxY + room),
+  };
+}
+
 export interface Found {
   readonly round: number;
   readonly entry: number;

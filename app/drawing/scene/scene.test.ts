@@ -5,7 +5,7 @@ import { countsAsStitch, isChainRun, stitchOf } from '../../../core/ring/stitch.
 import { withEveryFamily } from '../../../core/testing/bodies.ts';
 import { rowsHem } from '../../../core/testing/hems.ts';
 import { demoPlans } from '../../../demo/read.ts';
-import { stitchAt } from './find.ts';
+import { boundsIn, stitchAt } from './find.ts';
 import { framesOf, sceneOf, type SceneChoice } from './scene.ts';
 import { svgOf } from './svg.ts';
 import { strandsOf } from './yarnFace.ts';
@@ -59,6 +59,25 @@ describe('what is drawn is what is counted', () => {
       expect(n).toBeLessThan(all[k]! / 8);
     });
   });
+});
+
+test('drawings with different titles share no ids, so that they can stand on one page', () => {
+  const [, made] = demos[0]!;
+  const ids = (title: string): readonly string[] =>
+    [...svgOf(sceneOf(made, choice()), EVERYWHERE, title).matchAll(/ id="([^"]+)"/g)].map((m) => m[1]!);
+  const [a, b] = [ids('Corner A/B'), ids('Side A')];
+  expect(a.length).toBeGreaterThan(2);
+  expect(a.filter((id) => b.includes(id))).toEqual([]);
+});
+
+test('bounds keep to what is drawn', () => {
+  const [, made] = demos[0]!;
+  const { rounds } = sceneOf(made, choice());
+  const { maxX, maxY } = boundsIn(rounds, EVERYWHERE);
+  expect(maxX).toBeLessThan(made.finishedSize.widthMm / 2 + 2 * made.stitchWidthMm);
+  expect(maxY).toBeGreaterThan(made.finishedSize.heightMm / 2 - made.stitchWidthMm);
+  const empty = { minX: 0, maxX: 1, minY: 0, maxY: 1 };
+  expect(boundsIn(rounds, empty)).toEqual(empty);
 });
 
 describe('the side that is seen', () => {

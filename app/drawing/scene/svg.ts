@@ -17,11 +17,14 @@ class Definitions {
   private readonly ids = new Map<string, string>();
   readonly written: string[] = [];
 
+  /** @param prefix of all ids: drawings on one page must not take each other’s */
+  constructor(private readonly prefix: string) {}
+
   /** The id of a piece of drawing. */
   id(content: string): string {
     let id = this.ids.get(content);
     if (!id) {
-      id = `s${this.ids.size}`;
+      id = `${this.prefix}${this.ids.size}`;
       this.ids.set(content, id);
       this.written.push(`<g id="${id}">${content}</g>`);
     }
@@ -33,12 +36,12 @@ class Definitions {
  * The part of a scene that lies in a box, a millimetre to the unit. What the canvas paints, it draws; every stitch
  * that is seen is a `<g class="round-…">`’s `<use>`, a chain run one for each of its links.
  *
- * @param title told to screen readers
+ * @param title told to screen readers; drawings that stand on one page have different ones
  */
 export function svgOf(scene: Scene, box: Box, title: string): string {
   const width = box.maxX - box.minX;
   const height = box.maxY - box.minY;
-  const definitions = new Definitions();
+  const definitions = new Definitions(`${scene.face}-${title.replace(/[^\w]+/g, '-')}-`);
   const rounds = scene.rounds.map((round, k) => roundGroup(scene, round, `round-${k}`, box, definitions));
   const edge = scene.body.length > 0 ? roundGroup(scene, scene.edge, 'edge', box, definitions) : '';
   const body = scene.body.map((p) => `${short(p.x)},${short(p.y)}`).join(' ');
