@@ -1,0 +1,63 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { patternOf } from '../../core/words/pattern.ts';
+import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { NoticesProvider } from '../look/notices.tsx';
+import { renderHem } from '../testing/render.tsx';
+import { drawingsOf } from './drawings.ts';
+import { PatternPage } from './PatternPage.tsx';
+
+const hem = rowsHem({
+  rounds: [entry({ times: 3 }), entry({ id: 'p', family: 'puff', yarn: 'y2', corner: 'chain-2' })],
+});
+const renderPage = () =>
+  renderHem(hem, () => (
+    <NoticesProvider>
+      <PatternPage />
+    </NoticesProvider>
+  ));
+
+describe('the page of the pattern', () => {
+  test('shows every line of the pattern, and follows language and notes', () => {
+    const { store, container } = renderPage();
+    const lines = (): readonly string[] =>
+      [...container.querySelectorAll('.pattern-sheet section p')].map((p) => p.textContent);
+    const told = (): readonly string[] =>
+      patternOf(store.get().plan).sections.flatMap((s) => s.lines.map((l) => l.text));
+    expect(lines()).toEqual(told());
+    act(() => store.edit('UK', (d) => void (d.preferences.language = 'uk')));
+    expect(lines()).toEqual(told());
+    expect(screen.getByRole('heading', { name: 'Terms: UK crochet terms throughout' })).toBeTruthy();
+    fireEvent.change(screen.getByRole('textbox', { name: /Your own notes/ }), {
+      target: { value: 'Wash cold.' },
+    });
+    expect(lines()).toContain('Wash cold.');
+    expect(store.get().undoLabel).toBe('notes');
+  });
+
+  test('is laid out for the paper that is chosen', () => {
+    const { store, container } = renderPage();
+    expect(container.querySelector('.pattern-sheet.a4')).toBeTruthy();
+    fireEvent.click(screen.getByText('Letter'));
+    expect(container.querySelector('.pattern-sheet.letter')).toBeTruthy();
+    expect(store.get().plan.hem.preferences.paper).toBe('letter');
+  });
+
+  test('draws the plan, the charts and a legend of just the symbols that they use', () => {
+    const { store, container } = renderPage();
+    const drawings = drawingsOf(store.get().plan);
+    expect(container.querySelectorAll('.charts figure svg')).toHaveLength(drawings.charts.length);
+    expect(drawings.charts.map((c) => c.name)).toEqual(['Corner D/A', 'Side A']);
+    expect(drawings.legend.map((l) => l.words).sort()).toEqual(
+      ['ch chain', 'puff', 'sc single crochet'].sort(),
+    );
+    const ids = [...container.querySelectorAll('[id]')].map((e) => e.id);
+    expect(new Set(ids).size).toBe(ids.length);
+    // Whatever is placed is defined in the same drawing.
+    for (const use of container.querySelectorAll('use')) {
+      const id = use.getAttribute('href')!.slice(1);
+      expect(use.closest('svg')!.querySelector(`[id="${id}"]`)).toBeTruthy();
+    }
+  });
+});

@@ -1,0 +1,111 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { changePiece } from '../../core/document/changePiece.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import type { Piece } from '../../core/piece/piece.ts';
+import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { PiecePage } from './PiecePage.tsx';
+
+const base = rowsHem({ rounds: [entry()] });
+const of = (piece: Piece): Hem => ({ ...base, ...changePiece(base, piece) });
+const renderPiece = (hem: Hem) => renderHem(hem, () => <PiecePage />);
+
+function type(name: string | RegExp, value: string): void {
+  const [field] = screen.getAllByRole('spinbutton', { name });
+  fireEvent.change(field!, { target: { value } });
+  fireEvent.blur(field!);
+}
+
+describe('how the piece was made', () => {
+  test('every construction can be taken, the border stays on it, and undo goes back one by one', () => {
+    const { store } = renderPiece(base);
+    const names = [
+      'One big motif',
+      'Corner to corner',
+      'Joined motifs',
+      'Cloth or fleece',
+      'Counted by hand',
+      'Rows',
+    ];
+    for (const name of names) {
+      fireEvent.click(screen.getByRole('radio', { name }));
+      expect(screen.getByRole('radio', { name }).getAttribute('aria-checked')).toBe('true');
+      const { plan } = store.get();
+      expect(plan.rounds).toHaveLength(2);
+      expect(plan.rounds[0]!.total).toBeGreaterThan(10);
+    }
+    for (let k = 0; k < names.length; k++) act(() => store.undo());
+    expect(store.get().plan.hem.piece).toEqual(base.piece);
+  });
+
+  test('rows: a run is added on top, moved down, changed and taken out', () => {
+    const { store } = renderPiece(base);
+    const runs = () => (store.get().plan.hem.piece as Extract<Piece, { kind: 'rows' }>).rows;
+    fireEvent.click(screen.getByRole('button', { name: 'Rows on top' }));
+    expect(runs()).toEqual([
+      { stitch: 'dc', count: 84 },
+      { stitch: 'dc', count: 4 },
+    ]);
+    type('Rows in run 2', '7');
+    fireEvent.click(screen.getAllByRole('button', { name: 'Down' })[0]!);
+    expect(runs().map((r) => r.count)).toEqual([7, 84]);
+    fireEvent.click(screen.getAllByRole('button', { name: 'Take out this run' })[1]!);
+    expect(runs()).toEqual([{ stitch: 'dc', count: 84 }]);
+    expect((screen.getByRole('button', { name: 'Take out this run' }) as HTMLButtonElement).disabled).toBe(
+      true,
+    );
+  });
+
+  test('a grid: a motif is left out and the outline steps, then the whole grid is filled again', () => {
+    const { store } = renderPiece(of({ kind: 'grid', cells: ['##', '##'], motifStitches: 20, motifCm: 14 }));
+    fireEvent.click(screen.getByRole('button', { name: 'Motif 2 in row 1' }));
+    expect(store.get().plan.hem.piece).toMatchObject({ cells: ['#.', '##'] });
+    expect(store.get().plan.sides).toHaveLength(6);
+    fireEvent.click(screen.getByRole('button', { name: 'Fill the whole grid' }));
+    expect(store.get().plan.sides).toHaveLength(4);
+  });
+
+  test('counted by hand: sides come and go, and an outline that does not close is said', () => {
+    const { store } = renderPiece(
+      of({
+        kind: 'counted',
+        sides: [60, 60, 60].map((n) => ({ lengthCm: n, stitches: 84, turnDegrees: 120 })),
+      }),
+    );
+    type('Stitches on B', '90');
+    expect(store.get().plan.sides[1]!.count).toBe(90);
+    fireEvent.click(screen.getByRole('button', { name: 'Another side' }));
+    expect(screen.getByText(/the turns of the corners add up to 480°/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Take out side D' }));
+    expect(screen.queryByText(/add up to/)).toBeNull();
+  });
+
+  test('what is half typed or out of range changes nothing', () => {
+    const { store } = renderPiece(base);
+    const before = store.get().plan.hem.piece;
+    const [field] = screen.getAllByRole('spinbutton', { name: 'Stitches in a row' });
+    fireEvent.change(field!, { target: { value: '' } });
+    fireEvent.change(field!, { target: { value: 'abc' } });
+    expect(store.get().plan.hem.piece).toEqual(before);
+  });
+
+  test('a table of sides takes their place; one with a fault leaves them', async () => {
+    const { store } = renderPiece(
+      of({
+        kind: 'counted',
+        sides: [60, 60, 60].map((n) => ({ lengthCm: n, stitches: 84, turnDegrees: 120 })),
+      }),
+    );
+    const chooser = screen.getByLabelText('Sides from a CSV file', { selector: 'input' });
+    const file = (text: string): File =>
+      Object.assign(new File([text], 's.csv'), { text: () => Promise.resolve(text) });
+    fireEvent.change(chooser, { target: { files: [file('length,stitches\n60,none')] } });
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toContain('line 2, column “stitches”'));
+    expect(store.get().plan.sides).toHaveLength(3);
+    fireEvent.change(chooser, { target: { files: [file('length,stitches\n50,70\n50,70\n50,70\n50,70')] } });
+    await waitFor(() => expect(store.get().plan.sides.map((s) => s.count)).toEqual([70, 70, 70, 70]));
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+});

@@ -1,0 +1,52 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { FAMILIES } from '../../core/rounds/registry.ts';
+import { STITCHES } from '../../core/terms/stitches.ts';
+import { rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { StitchesPage } from './StitchesPage.tsx';
+
+const renderPage = () => renderHem(rowsHem(), () => <StitchesPage />);
+
+describe('the reference', () => {
+  test('has every stitch in the language that is chosen, with its name in the other', () => {
+    renderPage();
+    for (const language of ['us', 'uk'] as const) {
+      if (language === 'uk') fireEvent.click(screen.getByText('UK terms'));
+      const other = language === 'us' ? 'uk' : 'us';
+      for (const kind of ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'] as const) {
+        const { name, abbreviation } = STITCHES[kind][language];
+        const headings = screen.getAllByRole('heading', { level: 3 });
+        const own = headings.find((h) => h.textContent.startsWith(`${name} ${abbreviation} `));
+        expect([kind, own?.textContent]).toEqual([kind, expect.stringContaining(STITCHES[kind][other].name)]);
+      }
+    }
+  });
+
+  test('has every family with its caution, and each as it is written in the language', () => {
+    const { container } = renderPage();
+    const entries = [...container.querySelectorAll('.reference-families > li')];
+    expect(entries).toHaveLength(FAMILIES.length);
+    FAMILIES.forEach((family, i) => {
+      const entry = within(entries[i] as HTMLElement);
+      expect(entry.getByRole('heading').textContent).toBe(family.name);
+      if (family.caution) expect(entry.getByText(family.caution)).toBeTruthy();
+      expect(entries[i]!.querySelectorAll('pre')).toHaveLength(family.roundsPerRepeat);
+    });
+    expect(container.textContent).toContain('5 hdc in next st');
+    fireEvent.click(screen.getByText('UK terms'));
+    expect(container.textContent).toContain('5 htr in next st');
+    expect(container.textContent).not.toContain('hdc in next st');
+  });
+
+  test('every step has a drawing, mirrored for the left hand', () => {
+    const { container } = renderPage();
+    const transforms = (): ReadonlySet<string | null> =>
+      new Set([...container.querySelectorAll('.making-drawing > g')].map((g) => g.getAttribute('transform')));
+    expect(container.querySelectorAll('.making-drawing').length).toBeGreaterThan(60);
+    expect(transforms()).toEqual(new Set(['scale(1 -1)']));
+    fireEvent.click(screen.getByText('Left hand'));
+    expect(transforms()).toEqual(new Set(['scale(-1 -1)']));
+  });
+});

@@ -1,0 +1,82 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen } from '@testing-library/react';
+import { rangeWords } from '../../core/words/measures.ts';
+import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { Basket } from './Basket.tsx';
+import { RoundsChart } from './RoundsChart.tsx';
+import { WeighIns } from './WeighIns.tsx';
+
+const hem = rowsHem({ rounds: [entry({ times: 2 }), entry({ id: 'b', yarn: 'y2' })] });
+
+/** Types a number into a field and leaves it. */
+function type(name: string | RegExp, value: string): void {
+  const [field] = screen.getAllByRole('spinbutton', { name });
+  fireEvent.change(field!, { target: { value } });
+  fireEvent.blur(field!);
+}
+
+describe('the basket', () => {
+  test('says what each colour takes, and whether it lasts once it is known what is there', () => {
+    const { store, container } = renderHem(hem, (plan) => <Basket plan={plan} />);
+    const [plain] = store.get().plan.yarns;
+    expect(container.textContent).toContain(`${rangeWords(plain!.quantity.grams, plain!.quantity.spread)} g`);
+    expect(container.textContent).toContain('Say what you have to see whether it lasts.');
+    type('Grams of Plain yarn in the basket', '5');
+    expect(container.textContent).toContain('What you have runs out');
+    type('Grams of Plain yarn in the basket', '900');
+    expect(container.textContent).toContain('What you have lasts');
+    expect(store.get().plan.hem.yarns[0]!.haveG).toBe(900);
+  });
+
+  test('another label gives other balls', () => {
+    const { store } = renderHem(hem, (plan) => <Basket plan={plan} />);
+    const before = store.get().plan.yarns[0]!.quantity;
+    type('Metres in 100 g', String(190 / 2));
+    const after = store.get().plan.yarns[0]!.quantity;
+    expect(after.metres).toBeCloseTo(before.metres, 6);
+    expect(after.grams).toBeCloseTo(2 * before.grams, 6);
+  });
+
+  test('a yarn in use stays, one that is not can be taken out, and undo brings it back', () => {
+    const unused = rowsHem({ rounds: [entry()] });
+    const { store } = renderHem(unused, (plan) => <Basket plan={plan} />);
+    const out = (name: string) => screen.getByRole('button', { name: `Take ${name} out of the basket` });
+    expect((out('Plain yarn') as HTMLButtonElement).disabled).toBe(true);
+    fireEvent.click(out('Other yarn'));
+    expect(store.get().plan.hem.yarns).toHaveLength(1);
+    act(() => store.undo());
+    expect(store.get().plan.hem.yarns).toHaveLength(2);
+  });
+});
+
+describe('weigh-ins', () => {
+  test('a swatch narrows the range of its yarn, and can be taken out again', () => {
+    const { store } = renderHem(hem, (plan) => <WeighIns plan={plan} />);
+    const spread = (): number => store.get().plan.yarns[0]!.quantity.spread;
+    const before = spread();
+    const note = screen.getByRole('button', { name: 'Note it' });
+    expect((note as HTMLButtonElement).disabled).toBe(true);
+    type('Stitches of the swatch', '400');
+    type('Grams weighed', '9');
+    fireEvent.click(note);
+    expect(store.get().plan.hem.weighIns).toMatchObject([
+      { yarn: 'y1', of: { kind: 'swatch', stitches: 400 }, grams: 9 },
+    ]);
+    expect(spread()).toBeLessThan(before);
+    fireEvent.click(screen.getByRole('button', { name: /^Take out 400 \w+: 9 g/ }));
+    expect(store.get().plan.hem.weighIns).toEqual([]);
+    expect(spread()).toBe(before);
+  });
+});
+
+test('the chart has a row for every round with its range, the outermost on top', () => {
+  const { container, store } = renderHem(hem, (plan) => <RoundsChart plan={plan} />);
+  const titles = [...container.querySelectorAll('svg > g > title')].map((t) => t.textContent);
+  const rounds = [...store.get().plan.rounds].reverse();
+  expect(titles).toHaveLength(rounds.length);
+  rounds.forEach((r, i) => {
+    expect(titles[i]).toContain(`${r.total} stitches, ${rangeWords(r.yarnM, 0.2)} m`);
+  });
+});

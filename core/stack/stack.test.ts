@@ -1,0 +1,122 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { OWN } from '../document/hem.ts';
+import { recipeOf } from '../notation/parse.ts';
+import { plan } from '../plan.ts';
+import { regular, rectangle } from '../piece/outline.ts';
+import { FAMILIES, familyById } from '../rounds/registry.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { circumstancesOf, entriesOnto, newEntry, newOwnEntry, writtenRounds } from './stack.ts';
+
+describe('the stack unrolled', () => {
+  test('an entry becomes as many rounds as it is worked times the rounds of its repeat', () => {
+    const { rounds, problems } = writtenRounds([
+      entry({ times: 3 }),
+      entry({ id: 'l', family: 'loop-and-block', stitch: 'dc', corner: 'threes', times: 2 }),
+    ]);
+    expect(problems).toEqual([]);
+    expect(rounds.map((r) => [r.entry.id, r.index])).toEqual([
+      ['r1', 0],
+      ['r1', 1],
+      ['r1', 2],
+      ['l', 0],
+      ['l', 1],
+      ['l', 2],
+      ['l', 3],
+    ]);
+  });
+
+  test('an own round with a fault is left out and pointed at, the others stay', () => {
+    const own = {
+      ...newOwnEntry('o', 'y1', 'us'),
+      written: { text: 'side: *knit in next st*', language: 'us' as const },
+    };
+    const { rounds, problems } = writtenRounds([entry(), own]);
+    expect(rounds).toHaveLength(1);
+    expect(problems.map((p) => p.place)).toEqual(['own round, line 1, column 8']);
+  });
+
+  test('an own round reads as what it says, lobed when tall groups stand beside low stitches', () => {
+    const made = (text: string) =>
+      writtenRounds([{ ...newOwnEntry('o', 'y1', 'us', recipeOf(text)), times: 2 }]).rounds;
+    expect(made('side: *sc in next st*\ncorner: 3 sc in corner').map((r) => [r.edge, r.family])).toEqual([
+      ['straight', null],
+      ['straight', null],
+    ]);
+    expect(
+      made('side: *sk 1, 5 dc in next st, sk 1, sl st in next st*\ncorner: 7 dc in corner')[0]!.edge,
+    ).toBe('lobed');
+  });
+
+  test('entries that did not change keep their rounds', () => {
+    const kept = entry();
+    const [before] = writtenRounds([kept]).rounds;
+    const [after] = writtenRounds([kept, entry({ id: 'new' })]).rounds;
+    expect(after).toBe(before);
+  });
+});
+
+describe('how a piece bends a round', () => {
+  const [plainRound] = writtenRounds([entry({ stitch: 'hdc' })]).rounds;
+
+  test('a disc gains 2π times the height, carried over from round to round', () => {
+    const disc = regular(0, 1000);
+    let sum = 0;
+    for (let k = 0; k < 20; k++) sum += circumstancesOf(plainRound!, disc, 1.35 * k).changes![0]!;
+    expect(sum).toBe(Math.round(2 * Math.PI * 1.35 * 20));
+  });
+
+  test('a rectangle leaves a recipe as it is written', () => {
+    expect(circumstancesOf(plainRound!, rectangle(500, 700), 0)).toEqual({});
+  });
+
+  test('corners by angle follow each corner, and inner ones always do', () => {
+    const [byAngle] = writtenRounds([entry({ corner: 'angle' })]).rounds;
+    const hexagon = circumstancesOf(byAngle!, regular(6, 300), 0).corners!;
+    expect(hexagon).toHaveLength(6);
+    const grown = (rounds: number): number => {
+      let stitches = 0;
+      for (let k = 0; k < rounds; k++) {
+        stitches += circumstancesOf(byAngle!, regular(6, 300), 0.95 * k).corners![0]!.group.length - 1;
+      }
+      return stitches;
+    };
+    // 2·h·tan(30°) for each corner, rounded only in all.
+    expect(Math.abs(grown(12) - 2 * 12 * 0.95 * Math.tan(Math.PI / 6))).toBeLessThan(1.01);
+    const stepped = { ...rectangle(500, 700), turns: [Math.PI / 2, -Math.PI / 2, Math.PI / 2, Math.PI / 2] };
+    const corners = circumstancesOf(plainRound!, stepped, 0).corners!;
+    expect(corners.map((c) => c.group[0]!.form)).toEqual(['plain', 'together', 'plain', 'plain']);
+  });
+});
+
+describe('new entries', () => {
+  test('of every family can be planned on every demo, with what must come first', () => {
+    for (const [file, made] of demoPlans()) {
+      const top = made.rounds.findLast((r) => !r.written?.recipe.surface)!;
+      for (const family of FAMILIES) {
+        const added = entriesOnto(top.ring, family, made.hem.yarns[0]!.id, ['ground', 'new']);
+        const tried = plan({ ...made.hem, rounds: [...made.hem.rounds, ...added] });
+        const extra = tried.rounds.slice(made.rounds.length);
+        expect([file, family.id, extra.length >= family.roundsPerRepeat]).toEqual([file, family.id, true]);
+        expect(extra[extra.length - 1]!.written!.entry.family).toBe(family.id);
+      }
+    }
+  });
+
+  test('begin with the family’s first choices, and an own one with something that can be read', () => {
+    const shell = familyById('shell')!;
+    expect(newEntry(shell, 'a', 'y1')).toMatchObject({
+      family: 'shell',
+      stitch: shell.stitches[0],
+      corner: shell.corners[0],
+      times: 1,
+    });
+    for (const language of ['us', 'uk'] as const) {
+      const own = newOwnEntry('o', 'y1', language);
+      expect(own.family).toBe(OWN);
+      expect(plan(rowsHem({ rounds: [own] })).rounds[1]!.total).toBe(
+        plan(rowsHem({ rounds: [entry()] })).rounds[1]!.total,
+      );
+    }
+  });
+});
