@@ -51,7 +51,13 @@ export default tseslint.config(
   {
     files: ['**/*.mjs', '**/*.cjs'],
     languageOptions: {
-      globals: { globalThis: 'writable', process: 'readonly', console: 'readonly', URL: 'readonly', module: 'writable' },
+      globals: {
+        globalThis: 'writable',
+        process: 'readonly',
+        console: 'readonly',
+        URL: 'readonly',
+        module: 'writable',
+      },
     },
   },
 );
