@@ -27,7 +27,7 @@ module.exports = {
       name: 'core-imports-only-itself',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^core/|^node_modules/(d3-dsv|fflate)/', dependencyTypesNot: ['type-only'] },
+      to: { pathNot: '^core/|^node_modules/(papaparse|fflate)/', dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'no-circles',

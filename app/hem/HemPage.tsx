@@ -7,6 +7,7 @@ import { tinykeys } from 'tinykeys';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Language } from '../../core/terms/stitches.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
+import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { unlessTyping } from '../look/typing.ts';
 import { GroundButton } from '../look/GroundButton.tsx';
@@ -157,13 +158,8 @@ function HemHead() {
             onClick={() => store.redo()}
           />
         </Tooltip>
-        <Segmented<Language>
-          aria-label="Language of crochet terms"
+        <LanguageChoice
           value={preferences.language}
-          options={[
-            { value: 'us', label: 'US terms' },
-            { value: 'uk', label: 'UK terms' },
-          ]}
           onChange={(v) => store.edit(`${v.toUpperCase()} terms`, (d) => void (d.preferences.language = v))}
         />
         <Segmented<LengthUnit>
@@ -172,13 +168,8 @@ function HemHead() {
           options={['cm', 'in']}
           onChange={(v) => store.edit(`lengths in ${v}`, (d) => void (d.preferences.length = v))}
         />
-        <Segmented<'right' | 'left'>
-          aria-label="Hand"
+        <HandChoice
           value={preferences.hand}
-          options={[
-            { value: 'right', label: 'Right hand' },
-            { value: 'left', label: 'Left hand' },
-          ]}
           onChange={(v) => store.edit(`${v} hand`, (d) => void (d.preferences.hand = v))}
         />
         <Link

@@ -1,4 +1,4 @@
-import { Button, Input, Segmented } from 'antd';
+import { Button, Input } from 'antd';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
@@ -6,6 +6,7 @@ import type { Plan } from '../../core/plan.ts';
 import { problemLine } from '../../core/problems.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import type { Language } from '../../core/terms/stitches.ts';
+import { LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { plural } from '../../core/words/measures.ts';
 import { readPattern, type ReadRound } from '../../core/words/readPattern.ts';
 
@@ -36,16 +37,7 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
         onChange={(e) => setText(e.target.value)}
       />
       <div className="paste-choices">
-        <Segmented<Language>
-          size="small"
-          aria-label="Language of the pasted rounds"
-          value={language}
-          options={[
-            { value: 'us', label: 'in US terms' },
-            { value: 'uk', label: 'in UK terms' },
-          ]}
-          onChange={setLanguage}
-        />
+        <LanguageChoice value={language} onChange={setLanguage} />
         <Button
           type="primary"
           size="small"

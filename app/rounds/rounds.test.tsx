@@ -23,7 +23,7 @@ describe('pasted rounds', () => {
     fireEvent.change(text, {
       target: { value: 'Rounds 1–2\nEach side: *dc in next st*\nCorner: 3 dc in corner' },
     });
-    fireEvent.click(screen.getByText('in UK terms'));
+    fireEvent.click(screen.getByText('UK terms'));
     fireEvent.click(screen.getByRole('button', { name: 'Add 2 rounds' }));
     expect(pasted[0]).toHaveLength(1);
     const [added] = pasted[0]!;

@@ -1,4 +1,3 @@
-import { Segmented } from 'antd';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Preferences } from '../../core/document/hem.ts';
@@ -20,6 +19,7 @@ import { recipeOf } from '../../core/notation/parse.ts';
 import { firstChoice } from '../../core/rounds/facts.ts';
 import { Swatch } from '../drawing/Swatch.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
+import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { MakingStrip } from './MakingStrip.tsx';
 import { PLACES, lookAt, type PlaceTopic } from './places.ts';
@@ -75,24 +75,8 @@ export function StitchesPage() {
         </Link>
         <h1>Stitches</h1>
         <div className="hem-tools">
-          <Segmented<Language>
-            aria-label="Language of crochet terms"
-            value={language}
-            options={[
-              { value: 'us', label: 'US terms' },
-              { value: 'uk', label: 'UK terms' },
-            ]}
-            onChange={(v) => set('terms', v)}
-          />
-          <Segmented<'right' | 'left'>
-            aria-label="Hand"
-            value={hand}
-            options={[
-              { value: 'right', label: 'Right hand' },
-              { value: 'left', label: 'Left hand' },
-            ]}
-            onChange={(v) => set('hand', v)}
-          />
+          <LanguageChoice value={language} onChange={(v) => set('terms', v)} />
+          <HandChoice value={hand} onChange={(v) => set('hand', v)} />
           <KeysButton />
           <GroundButton />
         </div>

@@ -1,5 +1,5 @@
 /** Tables: what a hem computes, out as CSV; counts of sides and grids of motifs, in from CSV. */
-import { csvFormatRows, dsvFormat } from 'd3-dsv';
+import Papa from 'papaparse';
 import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import type { CountedPiece, GridPiece } from '../piece/piece.ts';
 
@@ -7,15 +7,17 @@ type Cell = string | number | null;
 
 /** Rows as CSV text, the first of them the names of the columns. */
 export const csvText = (rows: readonly (readonly Cell[])[]): string =>
-  `${csvFormatRows(rows.map((row) => row.map((cell) => (cell === null ? '' : String(cell)))))}\n`;
+  `${Papa.unparse(
+    rows.map((row) => [...row]),
+    { newline: '\n' },
+  )}\n`;
 
-/** Columns may be set apart by comma, semicolon or tab: the one that the first line has most of. */
+/** Columns may be set apart by comma, semicolon or tab: which, is told from the text. */
 function rowsOf(text: string): readonly (readonly string[])[] {
-  const first = text.split(/\r?\n/, 1)[0] ?? '';
-  const most = [',', ';', '\t'].sort((a, b) => first.split(b).length - first.split(a).length)[0]!;
-  return dsvFormat(most)
-    .parseRows(text.replace(/^\uFEFF/, ''))
-    .map((row) => row.map((cell) => cell.trim()));
+  const { data } = Papa.parse<readonly string[]>(text.replace(/^\uFEFF/, ''), {
+    delimitersToGuess: [',', ';', '\t'],
+  });
+  return data.map((row) => row.map((cell) => cell.trim()));
 }
 
 const COLUMNS = ['side', 'length', 'stitches', 'turn'] as const;

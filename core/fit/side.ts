@@ -194,7 +194,7 @@ export function remainders(places: readonly number[], stack: FitStack): readonly
 interface Level {
   /** The ring below the round, with few stitches on the side. */
   readonly ring: Ring;
-  /** That ring is a plain one: any count of stitches can be put on its side. */
+  /** That ring is a plain one: every count of stitches can be put on its side. */
   readonly plain: boolean;
   /** Stitches that the round adds to those it finds when it is plain and works on a plain ring; else null. */
   readonly gain: number | null;
