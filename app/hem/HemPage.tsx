@@ -5,7 +5,6 @@ import { useEffect, useState } from 'react';
 import { Link, Navigate, Outlet, useNavigate, useParams } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import type { Hem } from '../../core/document/hem.ts';
-import type { Language } from '../../core/terms/stitches.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
 import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
