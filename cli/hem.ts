@@ -120,7 +120,7 @@ program
   .addOption(new Option('--face <face>', 'drawn as').choices(['yarn', 'symbols']).default('symbols'))
   .option(
     '--part <name>',
-    'what is drawn, such as “Corner A/B”, “Middle of side B”, “Join 2 on side A”, “The whole piece”',
+    'what is drawn, such as “Corner A/B”, “Side B”, “Join 2 on side A”, “The whole piece”',
   )
   .option('--wrong-side', 'the wrong side facing')
   .addOption(hand())
