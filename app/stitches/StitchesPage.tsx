@@ -170,7 +170,7 @@ const LOOP_WORDS = {
   both: 'The usual way: the V lies over the foot and closes the fabric.',
   back: 'The front loops stay free and lie on the face as a line of bars: the round folds there.',
   front: 'The back loops stay free behind, for another round to go into.',
-  third: 'Into the bar behind a half double: the whole V is pushed to the face and lies there as a ridge.',
+  third: 'Into the bar below the back loop: the whole V is pushed to the face and lies there as a ridge.',
 } as const;
 
 function Loops({ preferences }: PartProps) {

@@ -1,7 +1,8 @@
 /** Where the hook goes: every kind of place, with a sample that shows it. */
 import type { Preferences } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan.ts';
-import { abbreviation, stitchName, type Language } from '../../core/terms/stitches.ts';
+import { CROSSINGS, CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
+import { abbreviation, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
 import { blocks, cloth, clusters, motifs, partOf, roundOf, rows, sample } from './samples.ts';
 import type { Landmark } from '../../core/chart/landmarks.ts';
 
@@ -15,15 +16,26 @@ export interface PlaceTopic {
   readonly side: number;
 }
 
+type RowStitch = Exclude<StitchKind, 'ch' | 'slst'>;
+
 const EDGE = { round: 0, part: 'side', side: 0 } as const;
 const ROW_ENDS = { round: 0, part: 'side', side: 1 } as const;
 
-const rowEnds = (stitch: 'sc' | 'hdc' | 'dc' | 'tr', words: string): PlaceTopic => ({
+const rowEnds = (stitch: RowStitch, words: string): PlaceTopic => ({
   ...ROW_ENDS,
   name: (l) => `Row ends of ${stitchName(stitch, l)}`,
   words: () => words,
   sample: (p) => sample(p, rows(stitch)),
 });
+
+const AT_JOIN: Readonly<Record<CrossingId, string>> = {
+  both: 'Two corner spaces with a seam between them, which leaves a dip: one stitch into each of the spaces.',
+  together:
+    'One stitch with a leg in each of the two spaces; it draws the dip together. Usually with a plain stitch beside it.',
+  tall: 'One taller stitch reaches down into the dip between the spaces and fills it.',
+  seam: 'One stitch through the seam itself, where the motifs were joined.',
+  skip: 'None: the dip is passed over. Whatever you choose, keep it the same at every join; it mostly evens out over the next rounds.',
+};
 
 export const PLACES: readonly PlaceTopic[] = [
   {
@@ -38,8 +50,16 @@ export const PLACES: readonly PlaceTopic[] = [
     side: 2,
     name: () => 'Foundation chain',
     words: () =>
-      'The underside of the chain that the piece was begun with, one in each chain: take up the two strands that are free. With one loop only a ridge is left that matches the other end; or go round the chain into the stitches of row 1.',
+      'The underside of the chain that the piece was begun with, one in each chain: take up the two strands that are free. With one loop only, a ridge is left that matches the other end.',
     sample: (p) => sample(p, rows('dc')),
+  },
+  {
+    ...EDGE,
+    side: 2,
+    name: () => 'Stitches of row 1, round the foundation',
+    words: () =>
+      'The chain is not counted as a row: the hook goes round it into the foot of each stitch of row 1, and the chain is hidden inside.',
+    sample: (p) => sample(p, rows('dc', 'stitches of row 1')),
   },
   rowEnds(
     'sc',
@@ -50,7 +70,10 @@ export const PLACES: readonly PlaceTopic[] = [
     'dc',
     'Two in each row: one round or into the post near its foot, one near its top. Closer: three in every two rows. A turning chain counts as the post.',
   ),
+  rowEnds('hhdc', 'As for a plain one of its height: one in each row, or three in every two.'),
+  rowEnds('esc', 'One in each row: it is taller than it looks, so watch the flat zone.'),
   rowEnds('tr', 'Three in each row, spread along the post: near the foot, in the middle, near the top.'),
+  rowEnds('dtr', 'Four in each row, or seven in every two.'),
   {
     ...EDGE,
     name: () => 'Clusters and the gaps between them',
@@ -70,14 +93,13 @@ export const PLACES: readonly PlaceTopic[] = [
       });
     },
   },
-  {
+  ...CROSSING_IDS.map((id): PlaceTopic => ({
     ...EDGE,
     part: 'join',
-    name: () => 'A join between motifs',
-    words: (l) =>
-      `Two corner spaces with a seam between them, which leaves a dip. One in each space, two together across both, one taller stitch into the dip, one ${abbreviation('sc', l)} through the seam, or none. Whatever it is, keep it the same at every join.`,
-    sample: (p) => sample(p, motifs),
-  },
+    name: () => `A join between motifs: ${CROSSINGS[id].name}`,
+    words: () => AT_JOIN[id],
+    sample: (p) => sample(p, motifs, { base: { crossing: id } }),
+  })),
   {
     ...EDGE,
     name: () => 'Cloth or fleece',

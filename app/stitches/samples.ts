@@ -15,7 +15,7 @@ import type { Family } from '../../core/rounds/family.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { entriesOnto, newEntry } from '../../core/stack/stack.ts';
 
-import type { StitchKind } from '../../core/terms/stitches.ts';
+import { STITCHES, type StitchKind } from '../../core/terms/stitches.ts';
 import { newHem } from '../../core/document/newHem.ts';
 
 const STITCHES_PER_10_CM = 14;
@@ -30,10 +30,8 @@ export const rows = (
   stitches: 30,
   rows: [{ stitch, count: 22 }],
   widthCm: cm(30),
-  heightCm: cm(22 * HEIGHTS[stitch]!),
+  heightCm: cm(22 * STITCHES[stitch].height),
 });
-
-const HEIGHTS: Partial<Record<StitchKind, number>> = { sc: 0.95, hdc: 1.35, dc: 1.9, tr: 2.7 };
 
 export const clusters: MotifPiece = {
   kind: 'motif',

@@ -139,6 +139,18 @@ describe('the edge under the base round', () => {
     }
   });
 
+  test('the stitches of row 1 stand on the edge, those of the last row end at it', () => {
+    const { piece } = small;
+    if (piece.kind !== 'rows') throw new Error('a piece in rows was wanted');
+    const made = plan({ ...small, piece: { ...piece, foundation: 'stitches of row 1' } });
+    const { chart } = edgeChartOf(made.body, made.stitchWidthMm);
+    const last = chart.ring.made.length - made.body.edges[3]!.spots.length - 1;
+    expect(chart.footY[last]).toBeCloseTo(made.bodySize.heightMm / 2, 3);
+    expect(chart.headY[last]!).toBeLessThan(chart.footY[last]!);
+    expect(chart.headY[0]).toBeCloseTo(-made.bodySize.heightMm / 2, 3);
+    expect(chart.footY[0]!).toBeGreaterThan(chart.headY[0]!);
+  });
+
   test('the feet of the base round lie on the edge, in working order', () => {
     const made = plan(small);
     const feet = edgeFeet(made.body);

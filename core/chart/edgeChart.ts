@@ -70,7 +70,9 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
         case 'stitch top':
         case 'counted stitch': {
           const kind = spot.stitch ?? 'dc';
-          add(kind, place(middle, 0), place(middle, tall(kind)));
+          const [outer, inner] = [place(middle, 0), place(middle, tall(kind))];
+          if (edge.atFeet) add(kind, inner, outer);
+          else add(kind, outer, inner);
           break;
         }
         case 'cluster stitch':

@@ -35,6 +35,8 @@ export interface Edge {
   readonly numbering: { readonly noun: string; readonly from: 'first' | 'last' };
   /** First spot of each join: a corner space, a seam, a corner space. */
   readonly joins: readonly number[];
+  /** The edge is the feet of its stitches, not their tops. */
+  readonly atFeet?: boolean;
   /** Stitches of a whole cluster, on a clustered edge. */
   readonly clusterStitches?: number;
   /** Chains between singles when the edge is worked in loops. */

@@ -42,7 +42,9 @@ export function bodyOfRows(piece: RowsPiece): Body {
     edges: [
       across('stitch top', last.stitch, 'stitch'),
       ends([...upwards].reverse(), 'last'),
-      intoRow1 ? across('stitch top', first.stitch, 'stitch') : across('foundation chain', 'ch', 'chain'),
+      intoRow1
+        ? { ...across('stitch top', first.stitch, 'stitch'), atFeet: true }
+        : across('foundation chain', 'ch', 'chain'),
       ends(upwards, 'first'),
     ],
     cornerPlaces: ['the end stitch', 'the end stitch', bottom, bottom],

@@ -4,7 +4,8 @@ import { family, LONG_LOOPS } from './family.ts';
 export const loopAndBlock = family({
   id: 'loop-and-block',
   name: 'Loop and block',
-  about: 'A round of chain loops, then blocks of three in the loops; the singles are passed over.',
+  about:
+    'A round of chain loops, then blocks of three in the loops; the stitches between the loops are passed over.',
   roundsPerRepeat: 2,
   repeatable: true,
   caution: LONG_LOOPS,

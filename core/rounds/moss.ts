@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const moss = family({
   id: 'moss',
   name: 'Moss rounds',
-  about: 'Singles in the chain spaces of the round below: woven, drapes well.',
+  about: 'Low stitches in the chain spaces of the round below: woven, drapes well.',
   stitches: ['sc'],
   repeatable: true,
   write: (_, round) =>

@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const picotEdge = family({
   id: 'picot-edge',
   name: 'Picot edge',
-  about: 'Small picots between plain singles.',
+  about: 'Small picots between plain stitches.',
   stitches: ['sc'],
   sizes: [2, 3, 4, 5],
   sizeCounts: 'stitches to a picot',

@@ -3,7 +3,7 @@ import { family } from './family.ts';
 /** Single crochet worked the other way round. */
 export const reverseEdge = family({
   id: 'reverse-edge',
-  name: 'Reverse single',
+  name: 'Reverse edge',
   about: 'Worked backwards: a twisted, hard-wearing rim.',
   corners: ['walk'],
   stitches: ['sc'],

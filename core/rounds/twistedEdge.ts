@@ -3,7 +3,7 @@ import { family } from './family.ts';
 /** Single crochet with a twist, with no increase. */
 export const twistedEdge = family({
   id: 'twisted-edge',
-  name: 'Twisted single',
+  name: 'Twisted edge',
   about: 'Each stitch turned once on the hook: a soft rope.',
   corners: ['walk'],
   stitches: ['sc'],
