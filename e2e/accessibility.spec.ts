@@ -15,16 +15,18 @@ const SCREENS = [
 ];
 
 for (const ground of ['day', 'evening'] as const) {
-  test(`nothing serious stands in the way on any screen by ${ground}`, async ({ page }) => {
-    await page.goto('/');
-    if (ground === 'evening') await page.getByRole('button', { name: 'Evening light' }).click();
-    for (const path of SCREENS) {
+  for (const path of SCREENS) {
+    test(`nothing serious stands in the way at ${path} by ${ground}`, async ({ page }) => {
+      // The reference has some ten thousand strands to go through.
+      test.slow();
+      await page.goto('/');
+      if (ground === 'evening') await page.getByRole('button', { name: 'Evening light' }).click();
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
       await page.waitForTimeout(600);
-      expect([path, await seriousFaults(page)]).toEqual([path, []]);
-    }
-  });
+      expect(await seriousFaults(page)).toEqual([]);
+    });
+  }
 }
 
 test('no screen is wider than a phone of 360', async ({ page }) => {

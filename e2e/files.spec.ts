@@ -142,3 +142,29 @@ test('pasted rounds join the stack', async ({ page }) => {
   await page.getByRole('button', { name: 'Add 3 rounds' }).click();
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('6, all come out even');
 });
+
+test('a hem that an older version kept in this browser opens as it was', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('zig-hem');
+        open.onerror = () => reject(new Error('no database'));
+        open.onsuccess = () => {
+          const store = open.result.transaction('hems', 'readwrite').objectStore('hems');
+          const get = store.get('demo-hexagon');
+          get.onsuccess = () => {
+            const hem = get.result as Record<string, unknown> & { preferences: Record<string, unknown> };
+            delete hem.notes;
+            delete hem.preferences.paper;
+            store.put({ ...hem, version: 1 }, 'demo-hexagon').onsuccess = () => resolve();
+          };
+        };
+      }),
+  );
+  await openPattern(page, 'demo-hexagon');
+  await expect(page.getByRole('heading', { name: 'Notes' })).toBeVisible();
+  const project = readHem((await saved(page, 'Project file')).bytes.toString());
+  expect(project).toMatchObject({ ok: true, value: { version: 2, notes: '', preferences: { paper: 'a4' } } });
+});

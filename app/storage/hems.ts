@@ -2,6 +2,7 @@
 import localforage from 'localforage';
 import { readHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { migrate } from '../../core/document/migrations.ts';
 
 const hems = localforage.createInstance({ name: 'zig-hem', storeName: 'hems' });
 const settings = localforage.createInstance({ name: 'zig-hem', storeName: 'settings' });
@@ -13,12 +14,15 @@ async function layOutDemos(): Promise<void> {
   await settings.setItem('demos laid out', true);
 }
 
+/** What this browser keeps was sound when it was kept, but it may be of an older version. */
+const upToDate = (kept: unknown): Hem => migrate(kept) as Hem;
+
 /** All hems, last changed first. */
 export async function listHems(): Promise<readonly Hem[]> {
   await layOutDemos();
   const found: Hem[] = [];
-  await hems.iterate<Hem, undefined>((hem) => {
-    found.push(hem);
+  await hems.iterate<unknown, undefined>((kept) => {
+    found.push(upToDate(kept));
   });
   return found.sort((a, b) => b.changed.localeCompare(a.changed));
 }
@@ -26,7 +30,8 @@ export async function listHems(): Promise<readonly Hem[]> {
 /** The hem of an id with the last edit that was made to it, or null. */
 export async function loadHem(id: string): Promise<Hem | null> {
   await layOutDemos();
-  const hem = await hems.getItem<Hem>(id);
+  const kept = await hems.getItem<unknown>(id);
+  const hem = kept === null ? null : upToDate(kept);
   const unsaved = takeUnsaved(id);
   if (!hem || !unsaved || unsaved.changed <= hem.changed) return hem;
   await saveHem(unsaved);

@@ -1,0 +1,79 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { fireEvent, screen } from '@testing-library/react';
+import type { RoundEntry } from '../../core/document/hem.ts';
+import { FAMILIES } from '../../core/rounds/registry.ts';
+import type { Family } from '../../core/rounds/family.ts';
+import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { Library } from './Library.tsx';
+
+function renderLibrary() {
+  const added: (readonly string[])[] = [];
+  const pasted: (readonly RoundEntry[])[] = [];
+  let own = 0;
+  renderHem(rowsHem({ counts: [151, 169, 151, 169], rounds: [entry()] }), (plan) => (
+    <Library
+      plan={plan}
+      onAdd={(families: readonly Family[]) => added.push(families.map((f) => f.id))}
+      onOwn={() => own++}
+      onPaste={(entries) => pasted.push(entries)}
+    />
+  ));
+  return { added, pasted, own: () => own };
+}
+const shown = (): readonly string[] =>
+  screen.queryAllByRole('button', { name: /^Add / }).map((b) => b.getAttribute('aria-label')!.slice(4));
+const names = (of: (f: Family) => boolean): readonly string[] => FAMILIES.filter(of).map((f) => f.name);
+
+describe('the library', () => {
+  test('has every family, and filters by edge and by what is safe for babies', () => {
+    renderLibrary();
+    expect(shown()).toEqual(names(() => true));
+    fireEvent.click(screen.getByText('lobed'));
+    expect(shown()).toEqual(names((f) => f.edge === 'lobed'));
+    fireEvent.click(screen.getByRole('switch', { name: /no loose parts or long loops/ }));
+    expect(shown()).toEqual(names((f) => f.edge === 'lobed' && f.caution === null));
+  });
+
+  test('airy and dense, thrifty and thirsty part all families in two', () => {
+    renderLibrary();
+    for (const [a, b] of [
+      ['airy', 'dense'],
+      ['thrifty', 'thirsty'],
+    ] as const) {
+      fireEvent.click(screen.getByText(a));
+      const first = shown();
+      fireEvent.click(screen.getByText(b));
+      const second = shown();
+      expect(first.length).toBeGreaterThan(3);
+      expect(second.length).toBeGreaterThan(3);
+      expect([...first, ...second].sort()).toEqual([...names(() => true)].sort());
+      if (a === 'airy') {
+        expect(first).toContain('Filet mesh');
+        expect(second).toContain('Plain round');
+      } else expect(second).toContain('Crocodile scales');
+      fireEvent.click(screen.getAllByText('all')[a === 'airy' ? 1 : 2]!);
+    }
+  });
+
+  test('what fits as it is says so, and only that is left when asked for', () => {
+    renderLibrary();
+    const all = shown().length;
+    fireEvent.click(screen.getByRole('switch', { name: /fits as it is/ }));
+    const fitting = shown();
+    expect(fitting.length).toBeLessThan(all);
+    // 151 and 169 at the base are 155 and 173 after a plain round: one over for shells.
+    expect(fitting).toContain('Plain round');
+    expect(screen.queryAllByText('Not even as it is')).toHaveLength(0);
+  });
+
+  test('a family brings what it needs under it', () => {
+    const { added, own } = renderLibrary();
+    fireEvent.click(screen.getByRole('button', { name: 'Add Shell edge' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Add Scallops in gaps' }));
+    expect(added).toEqual([['shell'], ['cluster', 'gap-scallop']]);
+    fireEvent.click(screen.getByRole('button', { name: 'Write a round of your own' }));
+    expect(own()).toBe(1);
+  });
+});

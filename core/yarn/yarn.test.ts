@@ -1,0 +1,84 @@
+import { describe, expect, test } from '@jest/globals';
+import { chainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
+import type { Ring } from '../ring/ring.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { plan } from '../plan.ts';
+import { TAIL_M, quantity, yarnInRingM, yarnInStitchMm } from './yarn.ts';
+
+const W = 7;
+const D = 3;
+const mm = (given: Parameters<typeof stitchOf>[0]): number => yarnInStitchMm(stitchOf(given), W, D);
+
+describe('the loop path', () => {
+  test('in ordinary worsted gives about what crocheters measure', () => {
+    const about: readonly (readonly [Stitch['kind'], number])[] = [
+      ['slst', 28],
+      ['sc', 40],
+      ['hdc', 62],
+      ['dc', 74],
+      ['tr', 96],
+    ];
+    for (const [kind, expected] of about)
+      expect([kind, Math.abs(mm({ kind }) - expected) < 4]).toEqual([kind, true]);
+    expect(yarnInStitchMm(chainRun(1), W, D)).toBeCloseTo(3.1 * W, 9);
+  });
+
+  test('a single is 3.1 w + 2 h + 2 d, a double 3.1 w + 3 h + 4 d with its own height', () => {
+    expect(mm({ kind: 'sc' })).toBeCloseTo(3.1 * W + 2 * 0.95 * W + 2 * D, 9);
+    expect(mm({ kind: 'dc' })).toBeCloseTo(3.1 * W + 3 * 1.9 * W + 4 * D, 9);
+  });
+
+  test('taller stitches take more, as do wider ones and thicker yarn', () => {
+    const kinds = ['slst', 'sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'] as const;
+    const lengths = kinds.map((kind) => mm({ kind }));
+    expect([...lengths].sort((a, b) => a - b)).toEqual(lengths);
+    for (const kind of kinds) {
+      const s = stitchOf({ kind });
+      expect(yarnInStitchMm(s, W * 1.1, D)).toBeGreaterThan(yarnInStitchMm(s, W, D));
+      expect(yarnInStitchMm(s, W, D * 1.1)).toBeGreaterThan(yarnInStitchMm(s, W, D));
+    }
+  });
+
+  test('clusters take a leg for each leg and one top; a popcorn has a top for each', () => {
+    const top = 3.1 * W;
+    const leg = mm({ kind: 'dc' }) - top;
+    expect(mm({ kind: 'dc', form: 'bobble', legs: 5 })).toBeCloseTo(5 * leg + top, 9);
+    expect(mm({ kind: 'dc', form: 'popcorn', legs: 5 })).toBeCloseTo(5 * (leg + top), 9);
+    expect(mm({ kind: 'dc', form: 'together', legs: 2 })).toBeCloseTo(2 * leg + top, 9);
+    expect(mm({ kind: 'ch', form: 'picot', chains: 3 })).toBeCloseTo(3 * top + mm({ kind: 'slst' }), 9);
+    expect(mm({ kind: 'dc', post: 'front' }) - mm({ kind: 'dc' })).toBeCloseTo(W / 2, 9);
+  });
+});
+
+test('a ring takes what its stitches take, in whatever order they stand', () => {
+  const sc = stitchOf({ kind: 'sc' });
+  const dc = stitchOf({ kind: 'dc' });
+  const ring = (made: readonly Stitch[]): Ring => ({ made, into: new Int32Array(made.length), centres: [] });
+  const mixed = yarnInRingM(ring([sc, dc, sc, chainRun(2), dc, sc]), W, D);
+  expect(mixed).toBeCloseTo((3 * mm({ kind: 'sc' }) + 2 * mm({ kind: 'dc' }) + 2 * 3.1 * W) / 1000, 9);
+  expect(yarnInRingM(ring([sc, sc, sc, dc, dc, chainRun(2)]), W, D)).toBeCloseTo(mixed, 9);
+  expect(yarnInRingM(ring([]), W, D)).toBe(0);
+});
+
+describe('a quantity', () => {
+  const yarn = rowsHem().yarns[0]!;
+
+  test('rounds balls up on the high side of the range', () => {
+    const perBall = (yarn.ballG * yarn.metresPer100G) / 100;
+    expect(quantity(perBall / 1.21, yarn, 0.2).balls).toBe(1);
+    expect(quantity(perBall / 1.19, yarn, 0.2).balls).toBe(2);
+    expect(quantity(perBall / 1.19, yarn, 0.1).balls).toBe(1);
+  });
+
+  test('of a plan is its rounds and two tails for every stretch in a colour', () => {
+    const made = plan(
+      rowsHem({ rounds: [entry(), entry({ id: 'b', yarn: 'y2' }), entry({ id: 'c' }), entry({ id: 'd' })] }),
+    );
+    const [plain, other] = made.yarns;
+    const rounds = (id: string): number =>
+      made.rounds.filter((r) => r.yarnId === id).reduce((sum, r) => sum + r.yarnM, 0);
+    expect([plain!.ends, other!.ends]).toEqual([4, 2]);
+    expect(plain!.quantity.metres).toBeCloseTo(rounds('y1') + 4 * TAIL_M, 9);
+    expect(other!.quantity.metres).toBeCloseTo(rounds('y2') + 2 * TAIL_M, 9);
+  });
+});
