@@ -7,6 +7,8 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   timeout: 60_000,
+  // A machine that does other things too may take its time.
+  expect: { timeout: 15_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://localhost:${port}`,

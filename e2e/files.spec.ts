@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { readBundle } from '../core/document/bundle.ts';
+import { readBundle, writeBundle } from '../core/document/bundle.ts';
 import { readHem } from '../core/document/check.ts';
 import { demoPlans } from '../demo/read.ts';
 
@@ -41,6 +41,7 @@ test('the pattern is saved as PDF with its fonts in it, on either paper', async 
 });
 
 test('text, Markdown, tables, pictures and the project file are saved', async ({ page }) => {
+  test.slow();
   await openPattern(page);
   const text = (await saved(page, 'Plain text')).bytes.toString();
   expect(text).toContain('Terms: US crochet terms throughout');
@@ -91,6 +92,21 @@ test('a bundle of all hems comes back whole', async ({ page }) => {
     .locator('input[type=file]')
     .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: bytes });
   await expect(page.locator('.shelf-hem')).toHaveCount(2 * demoPlans().length);
+});
+
+test('a long shelf is laid out as it is scrolled', async ({ page }) => {
+  const [, { hem }] = demoPlans()[0]!;
+  const many = Array.from({ length: 90 }, (_, i) => ({ ...hem, id: `many-${i}`, name: `Throw ${i}` }));
+  await page.goto('/');
+  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  const buffer = Buffer.from(writeBundle(many, new Date()));
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'many.zip', mimeType: 'application/zip', buffer });
+  const named = page.locator('.shelf-hem h2');
+  await expect(named).toHaveCount(60);
+  await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+  await expect(named).toHaveCount(90 + demoPlans().length);
 });
 
 test('a damaged file stays out until what is sound of it is asked for', async ({ page }) => {

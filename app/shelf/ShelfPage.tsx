@@ -22,6 +22,9 @@ import { newHem } from '../../core/document/newHem.ts';
 import type { RefusedFile } from './opening.ts';
 import './shelf.css';
 
+/** A long shelf is laid out as it is scrolled, so many hems at once. */
+const LAID_AT_ONCE = 60;
+
 /** All hems, each drawn to scale with its border. */
 export function ShelfPage() {
   const queries = useQueryClient();
@@ -30,6 +33,7 @@ export function ShelfPage() {
   const chooser = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
   const [over, setOver] = useState(false);
+  const [laid, setLaid] = useState(LAID_AT_ONCE);
   const lastDeleted = useRef<Hem[]>([]);
   const { data: hems, isPending, error } = useQuery({ queryKey: ['shelf'], queryFn: listHems });
   const changed = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
@@ -200,7 +204,7 @@ export function ShelfPage() {
         <p className="empty quiet">The shelf is empty. Start a new hem, or open a project file.</p>
       ) : (
         <ul className="hems">
-          {hems.map((hem) => (
+          {hems.slice(0, laid).map((hem) => (
             <ShelfHem
               key={hem.id}
               hem={hem}
@@ -208,10 +212,36 @@ export function ShelfPage() {
               onDiscard={() => void discard(hem)}
             />
           ))}
+          {laid < hems.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_AT_ONCE)} />}
         </ul>
       )}
     </div>
   );
+}
+
+/** The end of what is laid out, which asks for more when it comes near. */
+function MoreHems({ onNear }: { readonly onNear: () => void }) {
+  const item = useNear<HTMLLIElement>(onNear);
+  return <li ref={item} className="shelf-hem" aria-hidden="true" />;
+}
+
+/** Tells once when an element is about to be seen. */
+function useNear<E extends Element>(onNear: () => void): React.RefObject<E | null> {
+  const element = useRef<E>(null);
+  const near = useEffectEvent(onNear);
+  useEffect(() => {
+    const watch = new IntersectionObserver(
+      ([entry]) => {
+        if (!entry!.isIntersecting) return;
+        watch.disconnect();
+        near();
+      },
+      { rootMargin: '300px' },
+    );
+    watch.observe(element.current!);
+    return () => watch.disconnect();
+  }, []);
+  return element;
 }
 
 interface ShelfHemProps {
@@ -222,15 +252,8 @@ interface ShelfHemProps {
 
 /** One hem of the shelf. It is planned and drawn when it is about to be seen. */
 function ShelfHem({ hem, onDuplicate, onDiscard }: ShelfHemProps) {
-  const item = useRef<HTMLLIElement>(null);
   const [near, setNear] = useState(false);
-  useEffect(() => {
-    const watch = new IntersectionObserver(([entry]) => entry!.isIntersecting && setNear(true), {
-      rootMargin: '300px',
-    });
-    watch.observe(item.current!);
-    return () => watch.disconnect();
-  }, []);
+  const item = useNear<HTMLLIElement>(() => setNear(true));
   const made = useMemo(() => (near ? plan(hem) : null), [hem, near]);
   return (
     <li className="shelf-hem" ref={item}>

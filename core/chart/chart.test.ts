@@ -107,6 +107,19 @@ describe('lobes', () => {
   });
 });
 
+test('loops of chains between stitches of one place stand out from the edge', () => {
+  const [, made] = withEveryFamily(small).find(([id]) => id === 'triple-picot')!;
+  const last = made.rounds[made.rounds.length - 1]!;
+  const { headX, headY, footX, footY } = chartOf(made)[last.number]!;
+  const loops = [...last.ring.made.keys()].filter((i) => isChainRun(last.ring.made[i]!));
+  expect(loops.length).toBeGreaterThan(20);
+  for (const i of loops) {
+    const beside = Math.hypot(headX[i - 1]! - footX[i - 1]!, headY[i - 1]! - footY[i - 1]!);
+    const out = Math.hypot(headX[i]! - footX[i - 1]!, headY[i]! - footY[i - 1]!);
+    expect(out).toBeGreaterThan(beside + 0.8 * last.stitchWidthMm);
+  }
+});
+
 describe('the edge under the base round', () => {
   test.each(demoPlans())(
     '%s: a stitch for every spot that shows one, all of them inside the piece',

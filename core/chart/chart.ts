@@ -221,7 +221,7 @@ function chartFree(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
     if (members.length > 0) fan(members, feet(ring.into[start]!));
     start = (members[members.length - 1] ?? start) + 1;
   }
-  layChains(chart);
+  layChains(chart, widthMm);
   return chart;
 
   function fan(members: readonly number[], foot: Point): void {
@@ -230,7 +230,8 @@ function chartFree(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
     const reach = Math.min(SIDE_FAN + turn / 2, ((count - 1) * STEP_OF_FAN) / 2 + turn / 3);
     members.forEach((i, k) => {
       const t = count === 1 ? 0 : (2 * k) / (count - 1) - 1;
-      const height = Math.max(0.2, stitchHeight(ring.made[i]!)) * widthMm;
+      const s = ring.made[i]!;
+      const height = (isOrnament(s) ? 1 : Math.max(0.2, stitchHeight(s))) * widthMm;
       // The run of work is anticlockwise, so a fan opens from the side already worked to the one to come.
       const a = angle + t * reach;
       chart.footX[i] = foot.x;
@@ -302,17 +303,32 @@ function layOrnaments(chart: RoundChart, widthMm: number): void {
   }
 }
 
-/** Lays chains of a free edge between their worked neighbours. */
-function layChains(chart: RoundChart): void {
-  const { ring, headX, headY } = chart;
+/**
+ * Lays chains of a free edge between their worked neighbours. What they are longer than the way between them stands
+ * out from the edge as a loop: the height of the triangle over that way with two sides half as long as the chains.
+ */
+function layChains(chart: RoundChart, widthMm: number): void {
+  const { ring, headX, headY, footX, footY } = chart;
   const size = ring.made.length;
   for (let i = 0; i < size; i++) {
     if (ring.into[i] !== NOTHING) continue;
     const before = neighbour(ring, i, -1);
     const after = neighbour(ring, i, 1);
-    setHead(chart, i, { x: (headX[before]! + headX[after]!) / 2, y: (headY[before]! + headY[after]!) / 2 });
-    chart.footX[i] = headX[i]!;
-    chart.footY[i] = headY[i]!;
+    const dx = headX[after]! - headX[before]!;
+    const dy = headY[after]! - headY[before]!;
+    const way = Math.hypot(dx, dy);
+    const length = isChainRun(ring.made[i]!) ? ring.made[i]!.chains * widthMm : 0;
+    const loop = Math.sqrt(Math.max(0, length ** 2 - way ** 2)) / 2;
+    // Outwards is where the stitches on either side point to.
+    const outX = headX[before]! + headX[after]! - footX[before]! - footX[after]!;
+    const outY = headY[before]! + headY[after]! - footY[before]! - footY[after]!;
+    const out = Math.hypot(outX, outY) || 1;
+    setHead(chart, i, {
+      x: (headX[before]! + headX[after]!) / 2 + (outX / out) * loop,
+      y: (headY[before]! + headY[after]!) / 2 + (outY / out) * loop,
+    });
+    footX[i] = headX[i]!;
+    footY[i] = headY[i]!;
   }
 }
 

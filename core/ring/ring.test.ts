@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
 import { recipeOf } from '../notation/parse.ts';
-import { plan } from '../plan.ts';
+import { plan, type Plan } from '../plan.ts';
 import { CORNERS, type CornerId } from '../terms/corners.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { comesOutEven, needsOf, patternOf, placesOver } from './recipe.ts';
@@ -167,4 +167,33 @@ describe('needs', () => {
     expect([3, 7, 11, 12].map((n) => comesOutEven(n, needs))).toEqual([false, true, true, false]);
     expect([8, 9, 10].map((n) => placesOver(n, needs))).toEqual([1, 2, 3]);
   });
+});
+
+describe('a pattern past the corners', () => {
+  const around = (corner: CornerId): Plan =>
+    plan(
+      rowsHem({
+        counts: [149, 167, 149, 167],
+        base: { corner },
+        rounds: [entry({ family: 'triple-picot', stitch: 'sc', corner: 'three', size: 5 })],
+      }),
+    );
+
+  test.each(['three', 'chain-1', 'chain-2', 'twos'] as const)(
+    'over corners “%s” every side keeps its own stitches, and nothing is counted twice',
+    (corner) => {
+      const made = around(corner);
+      const [below, above] = made.rounds;
+      const { ring } = above!;
+      const sides = made.sides.map((_, i) => tallySide(ring, i).stitches);
+      const centres = ring.centres.map((_, i) => tallyCentre(ring, i).stitches);
+      expect([...sides, ...centres].reduce((a, b) => a + b, 0)).toBe(tallyRing(ring).stitches);
+      // Every fifth stitch takes four in place of one.
+      sides.forEach((count, i) => {
+        const grown = (count - below!.sides[i]!.tally.stitches) / below!.sides[i]!.tally.stitches;
+        expect(grown).toBeGreaterThan(0.5);
+        expect(grown).toBeLessThan(0.7);
+      });
+    },
+  );
 });

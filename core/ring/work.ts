@@ -8,6 +8,7 @@
  */
 import {
   NOTHING,
+  entryOf,
   gapBefore,
   isPlaceOf,
   placesInSpan,
@@ -319,24 +320,34 @@ export function plainStitchOf(recipe: Recipe): Stitch {
 
 /**
  * Works a pattern that runs round the whole ring. A corner's centre takes the corner group when the pattern
- * would put one plain stitch there; a motif of the pattern that falls on it is worked as it comes.
+ * would put one plain stitch there; a motif of the pattern that falls on it is worked as it comes. A centre that the
+ * pattern passes over, as one of chains, leaves a corner without a centre of its own between what comes before and
+ * after it.
  */
 function workWholeRing(below: Ring, recipe: Recipe): WorkedRound {
   const kinds = placeKindsUsed(recipe.side);
+  const size = below.made.length;
   const start = below.centres[0]?.start ?? 0;
-  const span = { start, length: below.made.length };
   const cornerOf = new Map<number, number>();
   below.centres.forEach((centre, corner) => cornerOf.set(centre.start, corner));
   const inner = new Maker();
-  const fit = workAlong(inner, below, placesInSpan(below, span, kinds), patternOf(recipe.side), undefined, 0);
+  const places = placesInSpan(below, { start, length: size }, kinds);
+  const fit = workAlong(inner, below, places, patternOf(recipe.side), undefined, 0);
 
   const maker = new Maker();
-  const centres: Centre[] = below.centres.map(() => ({ start: 0, length: 1 }));
+  const order = (place: number): number => (entryOf(place) - start + size) % size;
+  const centres: (Centre | undefined)[] = below.centres.map(() => undefined);
   inner.made.forEach((stitch, i) => {
     const place = inner.into[i]!;
-    const corner = cornerOf.get(place);
-    const alone = inner.into[i - 1] !== place && inner.into[i + 1] !== place;
-    if (corner !== undefined && inner.into[i - 1] !== place) {
+    const first = place !== NOTHING && inner.into[i - 1] !== place;
+    const corner = first ? cornerOf.get(place) : undefined;
+    if (first) {
+      below.centres.forEach((centre, c) => {
+        if (order(place) > order(centre.start)) centres[c] ??= { start: maker.made.length, length: 0 };
+      });
+    }
+    if (corner !== undefined) {
+      const alone = inner.into[i + 1] !== place;
       const group = alone && recipe.corner.group.length > 0 ? recipe.corner.group : undefined;
       centres[corner] = shifted(centreOf(group ?? [stitch]), maker.made.length);
       if (group) {
@@ -346,5 +357,6 @@ function workWholeRing(below: Ring, recipe: Recipe): WorkedRound {
     }
     maker.add(stitch, place);
   });
-  return { ring: maker.ring(centres), sides: [fit] };
+  const ends: Centre = { start: 0, length: 0 };
+  return { ring: maker.ring(centres.map((c) => c ?? ends)), sides: [fit] };
 }

@@ -40,7 +40,7 @@ export interface Box {
 }
 
 /** How far a stitch is drawn beyond its foot and head, in stitch widths: a tassel hangs longest. */
-const OVERHANG = 2.8;
+const OVERHANG = 3.2;
 
 /** Entries of a round that are seen in a part of the piece, in working order. @param box mm */
 export function entriesIn({ chart, widthMm }: DrawnRound, box: Box): readonly number[] {
