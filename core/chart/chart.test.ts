@@ -107,6 +107,21 @@ describe('lobes', () => {
   });
 });
 
+test('stitches lean together over places that are passed over', () => {
+  const [, made] = withEveryFamily({
+    ...small,
+    base: { ...small.base, sides: small.base.sides.map((s) => ({ ...s, count: 41 })) },
+  }).find(([id]) => id === 'chevron')!;
+  const last = made.rounds[made.rounds.length - 1]!;
+  const { headX, headY } = chartOf(made)[last.number]!;
+  const span = sideSpan(last.ring, 0);
+  const apart = Array.from({ length: span.length - 1 }, (_, k) => {
+    const i = span.start + k;
+    return Math.hypot(headX[i + 1]! - headX[i]!, headY[i + 1]! - headY[i]!) / last.stitchWidthMm;
+  });
+  expect(Math.max(...apart)).toBeLessThan(1.6);
+});
+
 test('loops of chains between stitches of one place stand out from the edge', () => {
   const [, made] = withEveryFamily(small).find(([id]) => id === 'triple-picot')!;
   const last = made.rounds[made.rounds.length - 1]!;

@@ -215,12 +215,15 @@ function chartFree(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
   const size = ring.made.length;
   const sideOf = sidesOfEntries(ring);
   const outward = outwardNormals(outline);
+  const groups: (readonly number[])[] = [];
   let start = 0;
   while (start < size) {
     const members = groupFrom(ring, start);
     if (members.length > 0) fan(members, feet(ring.into[start]!));
+    groups.push(members);
     start = (members[members.length - 1] ?? start) + 1;
   }
+  closeDips(chart, groups, sideOf, widthMm);
   layChains(chart, widthMm);
   return chart;
 
@@ -237,6 +240,41 @@ function chartFree(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
       chart.footX[i] = foot.x;
       chart.footY[i] = foot.y;
       setHead(chart, i, { x: foot.x + Math.cos(a) * height, y: foot.y - Math.sin(a) * height });
+    });
+  }
+}
+
+/** From this distance between two feet, in stitch widths, places were passed over between them. */
+const DIP = 1.6;
+
+/** Where places are passed over with no chain across, the stitches on either side lean together over the dip. */
+function closeDips(
+  chart: RoundChart,
+  groups: readonly (readonly number[])[],
+  sideOf: Int32Array,
+  widthMm: number,
+): void {
+  const { headX, headY, footX, footY } = chart;
+  const step = (i: number): number => Math.hypot(footX[i + 1]! - footX[i]!, footY[i + 1]! - footY[i]!);
+  for (let g = 0; g < groups.length;) {
+    const run: number[] = [];
+    for (; groups[g]?.length === 1; g++) {
+      const i = groups[g]![0]!;
+      if (run.length > 0 && sideOf[i] !== sideOf[run[0]!]) break;
+      run.push(i);
+    }
+    if (run.length === 0) g++;
+    const first = run[0]!;
+    const last = run[run.length - 1]!;
+    if (run.length < 2 || !run.slice(0, -1).some((i) => step(i) > DIP * widthMm)) continue;
+    const dx = footX[last]! - footX[first]!;
+    const dy = footY[last]! - footY[first]!;
+    const reach = widthMm / Math.hypot(dx, dy);
+    run.forEach((i, k) => {
+      const t = -reach / 2 + ((1 + reach) * (k + 0.5)) / run.length;
+      const x = footX[first]! + dx * t;
+      const y = footY[first]! + dy * t;
+      setHead(chart, i, { x: x + headX[i]! - footX[i]!, y: y + headY[i]! - footY[i]! });
     });
   }
 }
