@@ -2,10 +2,10 @@ import { line } from 'd3';
 import type { KeyboardEvent, ReactNode } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Plan } from '../../core/plan.ts';
-import { corners, isDisc, type Point } from '../../core/piece/outline.ts';
-import { lengthWords } from '../../core/words/measures.ts';
+import { isDisc, type Point } from '../../core/piece/outline.ts';
 import { BodyTexture } from './BodyTexture.tsx';
 import { partName, rowBands, samePart, type PlanPart, type PlanPartKind } from './scene/parts.ts';
+import { planCorners, sideLabels } from './scene/sideLabels.ts';
 import './plan.css';
 
 export interface PlanDrawingProps {
@@ -40,8 +40,7 @@ export function PlanDrawing({
   const rim = bare ? 0.02 * largest : 0.1 * largest;
   const top = plan.rounds[plan.rounds.length - 1]!.heightMm;
   const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
-  const at = (height: number): readonly Point[] =>
-    corners(outline, height).map((p) => ({ x: p.x * mirrored, y: p.y }));
+  const at = (height: number): readonly Point[] => planCorners(plan, height);
   const colourOf = (id: string): string => plan.hem.yarns.find((y) => y.id === id)!.colour;
   const shape = (height: number, fill: string, key: string): ReactNode =>
     isDisc(outline) ? (
@@ -91,9 +90,7 @@ export function PlanDrawing({
             />
           </g>
         ))}
-      {!bare && !isDisc(outline) && (
-        <Sides plan={plan} inner={at(0)} outer={at(top)} mirrored={mirrored} pickable={pickable} rim={rim} />
-      )}
+      {!bare && <Sides plan={plan} rim={rim} pickable={pickable} />}
       {parts.includes('corner') &&
         at(top).map(
           (p, side) =>
@@ -130,42 +127,21 @@ export function PlanDrawing({
 
 interface SidesProps {
   readonly plan: Plan;
-  /** Corners of the piece and of its border, mm. */
-  readonly inner: readonly Point[];
-  readonly outer: readonly Point[];
-  readonly mirrored: number;
   readonly rim: number;
   readonly pickable: (part: PlanPart) => object;
 }
 
 /** The sides with their letters, counts and lengths. */
-function Sides({ plan, inner, outer, mirrored, rim, pickable }: SidesProps) {
+function Sides({ plan, rim, pickable }: SidesProps) {
   const { widthMm, heightMm } = plan.finishedSize;
   const type = Math.max(widthMm, heightMm) * 0.046;
-  return plan.body.outline.sides.map((side, i) => {
-    const a = inner[i]!;
-    const b = inner[(i + 1) % inner.length]!;
-    const c = outer[i]!;
-    const d = outer[(i + 1) % outer.length]!;
-    const size = Math.hypot(d.x - c.x, d.y - c.y) || 1;
-    const nx = (-(d.y - c.y) / size) * mirrored;
-    const ny = ((d.x - c.x) / size) * mirrored;
-    // Lettering runs along its side, never upside down.
-    let tilt = (Math.atan2(d.y - c.y, d.x - c.x) * 180) / Math.PI;
-    if (tilt > 90.5) tilt -= 180;
-    if (tilt < -90.5) tilt += 180;
-    const tx = (c.x + d.x) / 2 + nx * type * 1.05;
-    const ty = (c.y + d.y) / 2 + ny * type * 1.05;
-    const room = size > type * 9;
-    return (
-      <g key={side.name} {...pickable({ kind: 'side', side: i })}>
-        <path className="hit" strokeWidth={rim * 0.9} d={`M${c.x},${c.y}L${d.x},${d.y}`} />
-        <path className="rail" strokeWidth={type * 0.18} d={`M${a.x},${a.y}L${b.x},${b.y}`} />
-        <text x={tx} y={ty} fontSize={type} transform={`rotate(${tilt} ${tx} ${ty})`}>
-          <tspan className="letter">{side.name}</tspan> {plan.sides[i]!.count}
-          {room && ` · ${lengthWords(side.lengthMm, plan.hem.preferences.length)}`}
-        </text>
-      </g>
-    );
-  });
+  return sideLabels(plan, type).map(({ name, words, at, tilt, inner, outer }, side) => (
+    <g key={name} {...pickable({ kind: 'side', side })}>
+      <path className="hit" strokeWidth={rim * 0.9} d={toPath([...outer]) ?? ''} />
+      <path className="rail" strokeWidth={type * 0.18} d={toPath([...inner]) ?? ''} />
+      <text x={at.x} y={at.y} fontSize={type} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
+        <tspan className="letter">{name}</tspan> {words}
+      </text>
+    </g>
+  ));
 }

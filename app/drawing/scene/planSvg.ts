@@ -1,7 +1,7 @@
 /** The plan of a piece with its border, to scale, as an SVG drawing for paper. */
-import { corners, isDisc, type Point } from '../../../core/piece/outline.ts';
+import { isDisc, type Point } from '../../../core/piece/outline.ts';
 import type { Plan } from '../../../core/plan.ts';
-import { lengthWords } from '../../../core/words/measures.ts';
+import { planCorners, sideLabels } from './sideLabels.ts';
 
 const short = (x: number): string => String(Math.round(x * 10) / 10);
 const escaped = (text: string): string =>
@@ -19,9 +19,7 @@ export function planSvg(plan: Plan, font = 'sans-serif'): string {
   const largest = Math.max(widthMm, heightMm);
   const rim = largest * 0.11;
   const type = largest * 0.042;
-  const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
-  const at = (height: number): readonly Point[] =>
-    corners(outline, height).map((p) => ({ x: p.x * mirrored, y: p.y }));
+  const at = (height: number): readonly Point[] => planCorners(plan, height);
   const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
   const line = `stroke="#333" stroke-width="${short(largest * 0.0008)}"`;
   const shape = (height: number, fill: string): string =>
@@ -30,26 +28,12 @@ export function planSvg(plan: Plan, font = 'sans-serif'): string {
       : `<polygon points="${at(height)
           .map((p) => `${short(p.x)},${short(p.y)}`)
           .join(' ')}" fill="${fill}" ${line}/>`;
-  const outer = at(plan.rounds[plan.rounds.length - 1]!.heightMm);
-  const letters = isDisc(outline)
-    ? []
-    : outline.sides.map((side, i) => {
-        const c = outer[i]!;
-        const d = outer[(i + 1) % outer.length]!;
-        const size = Math.hypot(d.x - c.x, d.y - c.y) || 1;
-        const x = (c.x + d.x) / 2 - ((d.y - c.y) / size) * mirrored * type * 1.2;
-        const y = (c.y + d.y) / 2 + ((d.x - c.x) / size) * mirrored * type * 1.2;
-        // Lettering runs along its side, never upside down.
-        let tilt = (Math.atan2(d.y - c.y, d.x - c.x) * 180) / Math.PI;
-        if (tilt > 90.5) tilt -= 180;
-        if (tilt < -90.5) tilt += 180;
-        const length = size > type * 9 ? ` · ${lengthWords(side.lengthMm, plan.hem.preferences.length)}` : '';
-        return (
-          `<text transform="translate(${short(x)} ${short(y)}) rotate(${short(tilt)})" y="${short(type * 0.35)}" ` +
-          `font-size="${short(type)}" font-family="${escaped(font)}" text-anchor="middle" fill="#222">` +
-          `${escaped(`${side.name} ${plan.sides[i]!.count}${length}`)}</text>`
-        );
-      });
+  const letters = sideLabels(plan, type).map(
+    (label) =>
+      `<text transform="translate(${short(label.at.x)} ${short(label.at.y)}) rotate(${short(label.tilt)})" y="${short(type * 0.35)}" ` +
+      `font-size="${short(type)}" font-family="${escaped(font)}" text-anchor="middle" fill="#222">` +
+      `${escaped(`${label.name} ${label.words}`)}</text>`,
+  );
   const box = [-widthMm / 2 - rim, -heightMm / 2 - rim, widthMm + 2 * rim, heightMm + 2 * rim]
     .map(short)
     .join(' ');
