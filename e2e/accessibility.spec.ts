@@ -31,7 +31,8 @@ for (const ground of ['day', 'evening'] as const) {
 
 test('no screen is wider than a phone of 360', async ({ page }) => {
   await page.setViewportSize({ width: 360, height: 740 });
-  for (const path of SCREENS) {
+  const pieces = ['harbour-throw', 'lantern', 'big-square', 'hexagon', 'stepped', 'fleece', 'round'];
+  for (const path of [...SCREENS, ...pieces.map((id) => `/hem/demo-${id}/piece`)]) {
     await page.goto(path);
     await expect(page.getByRole('heading').first()).toBeVisible();
     await page.waitForTimeout(300);
