@@ -21,6 +21,8 @@ export interface PartPanelProps {
 /** What there is to say and to set about the part of the piece that is picked in its drawing. */
 export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
   if (!part || !isThere(plan, part)) {
+    // A round piece has no part that is told from the rest.
+    if (plan.body.outline.turns.length === 0) return null;
     return (
       <div className="part-panel none">
         <p className="quiet small">
