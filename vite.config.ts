@@ -1,15 +1,76 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { copyFileSync, readFileSync } from 'node:fs';
+import { defineConfig, type Plugin } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+/** What a static host needs beside the pages: the page for every address, and the schema of hem files. */
+const forStaticHosts: Plugin = {
+  name: 'for-static-hosts',
+  generateBundle() {
+    this.emitFile({
+      type: 'asset',
+      fileName: 'schema/hem.json',
+      source: readFileSync('core/document/hem.schema.json'),
+    });
+    this.emitFile({ type: 'asset', fileName: 'LICENSE.txt', source: readFileSync('LICENSE') });
+  },
+  closeBundle() {
+    copyFileSync('dist/index.html', 'dist/404.html');
+  },
+};
 
 export default defineConfig({
   root: 'app',
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      // A new version is offered, never forced.
+      registerType: 'prompt',
+      injectRegister: false,
+      manifest: {
+        name: 'Zig Hem',
+        short_name: 'Zig Hem',
+        description: 'Plan the border of a finished crochet piece, and keep count while you work it.',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f8f6f0',
+        theme_color: '#f8f6f0',
+        icons: [
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,png,woff,woff2,txt,json,md}'],
+        globIgnores: ['404.html'],
+        maximumFileSizeToCacheInBytes: 6_000_000,
+        navigateFallback: '/index.html',
+        // The stand-ins answer only where their server is; the rest are files of their own.
+        navigateFallbackDenylist: [/^\/api\//, /^\/schema\//, /\.\w+$/],
+        // The first visit is served offline at once, not only the next.
+        clientsClaim: true,
+        cleanupOutdatedCaches: true,
+        runtimeCaching: [
+          {
+            // Parts of the version before, for pages that were open when a new one took over.
+            urlPattern: ({ url }) => url.pathname.startsWith('/assets/'),
+            handler: 'CacheFirst',
+            options: { cacheName: 'zig-hem-version-before' },
+          },
+        ],
+      },
+    }),
+    forStaticHosts,
+  ],
   build: {
     // What lays out PDF pages is large, and fetched only when one is asked for.
     chunkSizeWarningLimit: 2500,
     outDir: '../dist',
     emptyOutDir: true,
     target: 'es2022',
+    license: { fileName: 'third-party.md' },
   },
   server: { port: 5173 },
 });

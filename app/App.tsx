@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider, createBrowserRouter } from 'react-router';
 import { Look } from './look/Look.tsx';
 import { Mishap, NotFound } from './look/NotFound.tsx';
+import { NewVersion } from './offline/NewVersion.tsx';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 
 const router = createBrowserRouter([
@@ -24,19 +25,25 @@ const router = createBrowserRouter([
       },
     ],
     errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   {
     path: '/open',
     lazy: async () => ({ Component: (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage }),
     errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   {
     path: '/stitches',
     lazy: async () => ({ Component: (await import('./stitches/StitchesPage.tsx')).StitchesPage }),
     errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Unwinding the yarn …</p>,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
+  },
+  {
+    path: '/licences',
+    lazy: async () => ({ Component: (await import('./offline/LicencesPage.tsx')).LicencesPage }),
+    errorElement: <Mishap />,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   { path: '*', element: <NotFound /> },
 ]);
@@ -48,6 +55,7 @@ export function App() {
   return (
     <QueryClientProvider client={queries}>
       <Look>
+        <NewVersion />
         <RouterProvider router={router} />
       </Look>
     </QueryClientProvider>

@@ -17,6 +17,7 @@ import {
   type Feet,
   type Verdict,
 } from './flat/flat.ts';
+import { LIMITS } from './limits.ts';
 import { extent, isDisc } from './piece/outline.ts';
 import type { Body, Edge } from './piece/edge.ts';
 import { bodyOf } from './piece/piece.ts';
@@ -24,7 +25,7 @@ import { outlineProblems } from './piece/soundness.ts';
 import { oppositeSides } from './piece/symmetry.ts';
 import { problem, type Problem } from './problems.ts';
 import { sideCount, tallyRing, tallySide, type Ring, type Tally } from './ring/ring.ts';
-import { workRound, type SideFit } from './ring/work.ts';
+import { mostMade, workRound, type SideFit } from './ring/work.ts';
 import { circumstancesOf, writtenRounds, type WrittenRound } from './stack/stack.ts';
 import { Stages } from './stages.ts';
 import { calibrate, type Calibration, type Weighing } from './yarn/calibrate.ts';
@@ -165,13 +166,13 @@ function planWith(stages: Stages, hem: Hem): Plan {
     () => workBase(body, base, placements),
   );
   const stack = stages.run('stack', [hem.rounds], () => writtenRounds(hem.rounds));
-  const paths = planRounds(stages, hem, body, baseRing, stack.rounds, stitchWidthMm);
+  const { paths, stopped } = planRounds(stages, hem, body, baseRing, stack.rounds, stitchWidthMm);
   const sides = body.edges.map((edge, side) =>
     stages.run(`side ${side}`, [edge, placements[side], base, paths[0], stitchWidthMm], () =>
       planSide(hem, body, side, placements[side]!, paths[0]!, stitchWidthMm),
     ),
   );
-  const top = Math.max(...paths.map((r) => r.heightMm));
+  const top = paths.reduce((most, r) => Math.max(most, r.heightMm), 0);
   const calibrations = stages.run(
     'calibrations',
     [hem.weighIns, hem.yarns, paths, stitchWidthMm],
@@ -200,10 +201,11 @@ function planWith(stages: Stages, hem: Hem): Plan {
       heightMm: finishedSize.heightMm * hem.blocking,
     },
     minutes: rounds.reduce((sum, r) => sum + r.minutes, 0),
-    problems: stages.run('problems', [body, sides, rounds, stack], () => [
+    problems: stages.run('problems', [body, sides, rounds, stack, stopped], () => [
       ...outlineProblems(hem.piece, 'the piece'),
       ...problemsOf(body, sides, rounds),
       ...stack.problems,
+      ...(stopped ? [stopped] : []),
     ]),
   };
 }
@@ -222,7 +224,7 @@ function planRounds(
   baseRing: Ring,
   stack: readonly WrittenRound[],
   usualWidthMm: number,
-): readonly PathRound[] {
+): { readonly paths: readonly PathRound[]; readonly stopped: Problem | null } {
   const diameter = (id: string): number => hem.yarns.find((y) => y.id === id)!.diameterMm;
   const { yarn: baseYarn } = hem.base;
   const rounds = [
@@ -240,10 +242,30 @@ function planRounds(
     ),
   ];
   let onto = 0;
+  let size = rounds[0]!.total;
+  const stop = (code: 'round-too-large' | 'round-makes-nothing', k: number, values: Problem['values'] = {}) =>
+    stages.run('stopped', [code, k, stack[k], ...Object.values(values)], () =>
+      problem(code, `round ${k + 1}`, { round: stack[k]!.name, ...values }),
+    );
   for (const [k, written] of stack.entries()) {
     const below = rounds[onto]!;
     const { entry, recipe, index } = written;
     const widthMm = widthWithHook(usualWidthMm, entry.hookMm, hem.gauge.hookMm);
+    const room = Math.min(LIMITS.stitchesInRound, LIMITS.stitchesInBorder - size);
+    const most = stages.run(
+      `most ${k + 1}`,
+      [below.ring, recipe, entry, index, body.outline, widthMm, room],
+      () =>
+        mostMade(below.ring, recipe, circumstancesOf(written, body.outline, below.heightMm / widthMm), room),
+    );
+    if (most > room) {
+      const ofRound = room === LIMITS.stitchesInRound;
+      const stopped = stop('round-too-large', k, {
+        most: ofRound ? LIMITS.stitchesInRound : LIMITS.stitchesInBorder,
+        of: ofRound ? 'in one round' : 'in the border',
+      });
+      return { paths: rounds, stopped };
+    }
     const round = stages.run(`round ${k + 1}`, [body, below, written, widthMm, diameter(entry.yarn)], () => {
       const worked = stages.run(
         `ring ${k + 1}`,
@@ -257,6 +279,7 @@ function planRounds(
         ],
         () => workRound(below.ring, recipe, circumstancesOf(written, body.outline, below.heightMm / widthMm)),
       );
+      if (worked.ring.made.length === 0) return null;
       return planRound(body, widthMm, diameter(entry.yarn), {
         written,
         number: k + 1,
@@ -268,10 +291,12 @@ function planRounds(
         below,
       });
     });
+    if (round === null) return { paths: rounds, stopped: stop('round-makes-nothing', k) };
     rounds.push(round);
+    size += round.total;
     if (!recipe.surface) onto = k + 1;
   }
-  return rounds;
+  return { paths: rounds, stopped: null };
 }
 
 interface RoundParts extends Pick<RoundPlan, 'written' | 'number' | 'name' | 'yarnId' | 'onto' | 'ring'> {

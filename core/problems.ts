@@ -16,29 +16,58 @@ const onSide = (side: string | number | undefined): string =>
   side === 'all round' ? 'the whole round' : `side ${side}`;
 
 const SENTENCES = {
-  'file-not-json': (v) => ({
-    what: `this is not a JSON file (${v.detail})`,
-    remedy: 'Open the project file as it was exported; if it was edited by hand, undo the last edit.',
+  'file-cut-off': (v) => ({
+    what: `the text of this file is cut off or damaged near line ${v.line}`,
+    remedy:
+      'Open the hem file as it was saved, or an earlier copy; if it was edited by hand, undo the last edit.',
+  }),
+  'file-empty': () => ({
+    what: 'this file is empty',
+    remedy: 'Choose a hem file (.hem.json) or a backup (.zip); if it was sent, have it sent again.',
+  }),
+  'file-too-large': (v) => ({
+    what: `this file has ${v.megabytes} MB, more than a hem or a backup can have`,
+    remedy: `Choose a file of at most ${v.most} MB: a hem file (.hem.json), a backup (.zip) or a table (.csv).`,
+  }),
+  'file-unreadable': () => ({
+    what: 'the browser could not read this file',
+    remedy: 'See whether it is still where it was, then choose it again.',
+  }),
+  'file-of-another-kind': (v) => ({
+    what: `this is ${v.kind}, not a hem file`,
+    remedy: `${v.remedy}`,
   }),
   'file-not-a-hem': () => ({
-    what: 'this file does not say that it is a Zig Hem project',
-    remedy: 'Choose a file exported from Zig Hem: its first entry is "format": "zig-hem".',
+    what: 'this file was written by another program, or does not say that it is a hem',
+    remedy: 'Choose a hem file saved from Zig Hem: its name ends in .hem.json.',
+  }),
+  'record-damaged': () => ({
+    what: 'what this browser keeps of it is damaged',
+    remedy: 'Take up an earlier version, or open a hem file or a backup of it.',
   }),
   'file-too-new': (v) => ({
     what: `the file is of version ${v.version}, this application reads up to ${v.known}`,
     remedy: 'Update Zig Hem, then open the file again.',
   }),
-  'bundle-unreadable': (v) => ({
-    what: `this is not a sound zip file (${v.detail})`,
-    remedy: 'Choose a bundle saved from the shelf; if it was sent, have it sent again.',
+  'bundle-unreadable': () => ({
+    what: 'this zip file is cut off or damaged',
+    remedy: 'Choose a backup saved from the shelf; if it was sent, have it sent again.',
   }),
   'bundle-empty': () => ({
-    what: 'there is no project file in this zip file',
-    remedy: 'Choose a bundle saved from the shelf.',
+    what: 'there is no hem file in this zip file',
+    remedy: 'Choose a backup saved from the shelf.',
   }),
-  'link-broken': (v) => ({
-    what: `the link does not hold a whole hem (${v.detail})`,
+  'bundle-too-large': (v) => ({
+    what: `this zip file would unpack to more than ${v.most} ${v.of}`,
+    remedy: 'Choose a backup saved from the shelf, or unpack it and open its hem files one by one.',
+  }),
+  'link-broken': () => ({
+    what: 'the link does not hold a whole hem',
     remedy: 'Copy the whole link again, to its last letter.',
+  }),
+  'link-too-long': () => ({
+    what: 'the link holds more than a hem can have',
+    remedy: 'Ask for the hem file instead.',
   }),
   'csv-column-missing': (v) => ({
     what: `the table has no column ${v.columns}`,
@@ -64,6 +93,14 @@ const SENTENCES = {
     what: `the grid has ${v.across} × ${v.down} motifs`,
     remedy: 'Up to 60 × 60 can be planned.',
   }),
+  'csv-too-long': (v) => ({
+    what: `the table has more than ${v.most} ${v.of}`,
+    remedy: 'Leave out what is no side and no row of motifs.',
+  }),
+  'pattern-too-long': (v) => ({
+    what: `the text has ${v.letters} letters`,
+    remedy: `Paste at most ${v.most} at once: the rounds alone, without what stands around them.`,
+  }),
   'pattern-no-rounds': () => ({
     what: 'no round was found in this text',
     remedy:
@@ -84,6 +121,46 @@ const SENTENCES = {
   'family-unknown': (v) => ({
     what: `there is no round family “${v.family}”`,
     remedy: `Use one of: ${v.known}.`,
+  }),
+  'yarn-in-use': (v) => ({
+    what: `${v.yarn} is still used: ${v.where}`,
+    remedy: 'Take another yarn there first.',
+  }),
+  'yarn-last': () => ({
+    what: 'this is the only yarn',
+    remedy: 'Put another into the basket first.',
+  }),
+  'step-gone': (v) => ({
+    what: `“${v.what}” no longer goes with what has been changed since`,
+    remedy: 'It was passed over; what lies before it can still be taken back.',
+  }),
+  'not-planned': (v) => ({
+    what: `this cannot be worked out (${v.detail})`,
+    remedy: 'Nothing was changed. Try it another way, and tell the makers of Zig Hem how it came about.',
+  }),
+  'part-gone': (v) => ({
+    what: `${v.what} is no longer there`,
+    remedy: 'Look at the hem as it is now, and do it again where it applies.',
+  }),
+  'too-many': (v) => ({
+    what: `there would be ${v.count} ${v.of}`,
+    remedy: `There can be up to ${v.most}: take out what is not needed.`,
+  }),
+  'round-too-large': (v) => ({
+    what: `${v.round} would have more than ${v.most} stitches ${v.of}, so it and what follows it are not worked`,
+    remedy: 'Take it off, repeat it less often, or choose one that grows less.',
+  }),
+  'round-makes-nothing': (v) => ({
+    what: `${v.round} finds too few stitches to be worked even once, so it and what follows it are not worked`,
+    remedy: 'Take it off, or choose one whose repeat is shorter.',
+  }),
+  'school-not-here': (v) => ({
+    what: `its edge cannot be worked “${v.school}”`,
+    remedy: `Use one of: ${v.known}.`,
+  }),
+  'date-unsound': (v) => ({
+    what: `“${v.date}” is no date`,
+    remedy: 'Write it as in 2026-01-31T10:00:00.000Z.',
   }),
   'sides-mismatch': (v) => ({
     what: `${v.found} sides are described, the piece has ${v.needed}`,
@@ -109,6 +186,10 @@ const SENTENCES = {
     what: 'the motifs do not hang together edge to edge, or leave a hole',
     remedy: 'Fill the hole, or plan the parts as pieces of their own.',
   }),
+  'grid-empty': () => ({
+    what: 'there is no motif in the grid',
+    remedy: 'Leave at least one motif in it.',
+  }),
   'side-unknown': (v) => ({
     what: `side number ${v.side} is not on this piece, which has ${v.sides}`,
     remedy: 'Use a number from 0 to the number of sides less one.',
@@ -128,6 +209,22 @@ const SENTENCES = {
   'written-unreadable': (v) => ({
     what: `cannot read “${v.word}”`,
     remedy: `Expected here: ${v.expected}.`,
+  }),
+  'written-too-long': (v) => ({
+    what: `the round has ${v.letters} letters`,
+    remedy: `Up to ${v.most} can be read: write what repeats once, between asterisks.`,
+  }),
+  'written-too-deep': (v) => ({
+    what: `brackets stand in one another more than ${v.most} deep`,
+    remedy: 'Write the inner ones out.',
+  }),
+  'written-zero': () => ({
+    what: '0 of anything is nothing',
+    remedy: 'Leave it out, or write 1 or more.',
+  }),
+  'written-too-many': (v) => ({
+    what: `${v.count} ${v.of} is more than anyone works`,
+    remedy: `Write at most ${v.most}.`,
   }),
   'written-line-twice': (v) => ({
     what: `there are two “${v.line}:” lines`,

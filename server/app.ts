@@ -3,17 +3,28 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
-import express, { type Express, type Request, type Response } from 'express';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
+import { namesOf, onlyOwnPages } from './guard.ts';
 import { SimulatedScale, scaleRoutes } from './scale.ts';
 import { shopRoutes } from './shop.ts';
 
-/** @param dist folder of the built application */
-export function createApp(dist: string): Express {
+/** What a page may use of the device: the screen kept awake, the clipboard, and nothing that listens or watches. */
+const PERMISSIONS =
+  'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), midi=(), ' +
+  'accelerometer=(), gyroscope=(), magnetometer=(), display-capture=(), screen-wake-lock=(self), clipboard-write=(self)';
+
+/**
+ * @param dist folder of the built application
+ * @param names of hosts under which it answers
+ */
+export function createApp(dist: string, names = namesOf('localhost')): Express {
   const page = readFileSync(join(dist, 'index.html'), 'utf8');
   const schema = readFileSync(new URL('../core/document/hem.schema.json', import.meta.url), 'utf8');
   const app = express();
   app.disable('x-powered-by');
+  app.set('env', 'production');
+  app.set('query parser', 'simple');
   // Events must reach the page one by one, so they are not gathered up for compression.
   app.use(
     compression({
@@ -22,6 +33,7 @@ export function createApp(dist: string): Express {
   );
   app.use((_, res, next) => {
     res.locals.nonce = randomBytes(16).toString('base64');
+    res.set('Permissions-Policy', PERMISSIONS);
     next();
   });
   app.use(
@@ -39,6 +51,7 @@ export function createApp(dist: string): Express {
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
           objectSrc: ["'none'"],
           baseUri: ["'none'"],
           formAction: ["'none'"],
@@ -47,11 +60,17 @@ export function createApp(dist: string): Express {
       },
     }),
   );
+  app.use(onlyOwnPages(names));
   app.get('/schema/hem.json', (_, res) => void res.type('application/schema+json').send(schema));
+  app.use('/api', (_, res, next) => {
+    res.set('Cache-Control', 'no-store');
+    next();
+  });
   app.use('/api/shop', shopRoutes());
   app.use('/api/scale', scaleRoutes(new SimulatedScale(Math.random)));
   app.use('/api', (_, res) => void res.status(404).json({ problem: 'there is nothing at this address' }));
   const sendPage = (_: Request, res: Response): void => {
+    res.set('Cache-Control', 'no-cache');
     res.type('html').send(page.replace('__NONCE__', res.locals.nonce as string));
   };
   app.get(['/', '/index.html'], sendPage);
@@ -59,7 +78,35 @@ export function createApp(dist: string): Express {
     '/assets',
     express.static(join(dist, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
   );
-  app.use(express.static(dist, { index: false }));
-  app.get('/{*path}', sendPage);
+  // What keeps its name from version to version is asked for anew each time, the service worker above all.
+  app.use(
+    express.static(dist, {
+      index: false,
+      setHeaders: (res) => void res.setHeader('Cache-Control', 'no-cache'),
+    }),
+  );
+  // An address with an ending names a file; every other one is a page of the application.
+  app.get('/{*path}', (req, res, next) => {
+    if (/\.\w+$/.test(req.path)) next();
+    else sendPage(req, res);
+  });
+  app.use((_, res) => void res.status(404).json({ problem: 'there is nothing at this address' }));
+  app.use(failure);
   return app;
+}
+
+/** What went wrong, without how: a fault of the request by its own status, everything else as 500. */
+function failure(error: unknown, _: Request, res: Response, next: NextFunction): void {
+  if (res.headersSent) {
+    next(error);
+    return;
+  }
+  const status = (error as { status?: unknown } | null)?.status;
+  const known = typeof status === 'number' && status >= 400 && status < 500 ? status : 500;
+  const words: Readonly<Record<number, string>> = {
+    400: 'the request cannot be read',
+    404: 'there is nothing at this address',
+    413: 'the request is too large',
+  };
+  res.status(known).json({ problem: words[known] ?? 'the server could not answer' });
 }

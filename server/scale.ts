@@ -36,14 +36,29 @@ export class SimulatedScale {
   }
 }
 
+/** Pages that may listen at once, and how long each of them: it listens anew by itself after that. */
+const MOST_LISTENERS = 8;
+const LISTENS_MS = 10 * 60_000;
+
 /** Routes of the scale: readings as events, what is put on the pan, and tare. */
 export function scaleRoutes(scale: SimulatedScale): Router {
   const router = Router();
-  router.get('/readings', (req, res) => {
+  let listeners = 0;
+  router.get('/readings', (_, res) => {
+    if (listeners >= MOST_LISTENERS) {
+      res.status(429).json({ problem: 'enough pages listen to the scale already' });
+      return;
+    }
+    listeners++;
     res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store', 'X-Accel-Buffering': 'no' });
     res.flushHeaders();
     const timer = setInterval(() => res.write(`data: ${JSON.stringify(scale.read())}\n\n`), 100);
-    req.on('close', () => clearInterval(timer));
+    const over = setTimeout(() => res.end(), LISTENS_MS);
+    res.on('close', () => {
+      listeners--;
+      clearInterval(timer);
+      clearTimeout(over);
+    });
   });
   router.post('/pan', json({ limit: '1kb' }), (req, res) => {
     const grams: unknown = (req.body as { grams?: unknown } | undefined)?.grams;

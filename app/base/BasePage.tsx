@@ -1,7 +1,7 @@
 import { InputNumber, Select, Switch } from 'antd';
 import { useDeferredValue, useMemo, useState } from 'react';
-import type { Draft } from 'immer';
 import { CROSSINGS } from '../../core/base/crossings.ts';
+import * as edits from '../../core/edits/base.ts';
 import { listWords } from '../../core/base/run.ts';
 import type { SchoolId } from '../../core/base/schools.ts';
 import type { Hem } from '../../core/document/hem.ts';
@@ -13,6 +13,7 @@ import { plurals } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../drawing/scene/parts.ts';
 import type { ViewPart } from '../drawing/scene/parts.ts';
+import { Guard } from '../look/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { FitList } from '../rounds/FitList.tsx';
@@ -26,8 +27,6 @@ import './base.css';
 const BASE_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'dc'];
 /** More count lines than this would bury the run: then only the picked side's is shown. */
 const MOST_LINES = 2;
-
-type Choice = Draft<Hem['base']['sides'][number]>;
 
 /** The base round: how many stitches along each edge, and where each goes. */
 export function BasePage() {
@@ -57,38 +56,29 @@ export function BasePage() {
   const joined = plan.body.edges.findIndex((edge) => edge.joins.length > 0);
   const joinOf = joined < 0 ? null : plan.body.edges[side]!.joins.length > 0 ? side : joined;
 
-  const change = (label: string, on: number, edit: (choice: Choice) => void, joinKey: string | null): void =>
-    store.edit(label, (d) => groupOf(on).forEach((i) => edit(d.base.sides[i]!)), joinKey);
+  const nameOf = (on: number): string => plan.sides[on]!.name;
   const setCount = (on: number, count: number, done: boolean): void => {
-    change(`${plan.sides[on]!.name} to ${count}`, on, (c) => void (c.count = count), `count ${on}`);
+    store.do(edits.setCount(nameOf(on), groupOf(on), count));
     if (done) store.endJoin();
   };
   const setSchool = (on: number, school: SchoolId): void =>
-    change(
-      `${plan.sides[on]!.name} by school`,
-      on,
-      (c) => void Object.assign(c, { school, count: null }),
-      null,
-    );
+    void store.do(edits.chooseSchool(nameOf(on), groupOf(on), school));
 
   return (
     <div className="base-page">
       <section className="base-plan" aria-label="The piece">
-        <PlanDrawing
-          plan={plan}
-          parts={['side', 'corner', 'join']}
-          picked={part === null || part.kind === 'whole' ? { kind: 'side', side } : part}
-          onPick={pick}
-        />
+        <Guard what="The drawing of the piece" resetKeys={[plan]}>
+          <PlanDrawing
+            plan={plan}
+            parts={['side', 'corner', 'join']}
+            picked={part === null || part.kind === 'whole' ? { kind: 'side', side } : part}
+            onPick={pick}
+          />
+        </Guard>
         <OwnRate
           side={plan.sides[side]!}
           onRate={(stitches, spots) =>
-            change(
-              `${plan.sides[side]!.name} at ${stitches} in ${spots}`,
-              side,
-              (c) => void Object.assign(c, { school: 'own', own: { stitches, spots }, count: null }),
-              `own ${side}`,
-            )
+            store.do(edits.setOwnRate(nameOf(side), groupOf(side), { stitches, spots }))
           }
         />
       </section>
@@ -130,12 +120,7 @@ export function BasePage() {
           plan={plan}
           side={side}
           onCrossing={(join, crossing) =>
-            change(
-              `join ${join + 1} of ${plan.sides[side]!.name}`,
-              side,
-              (c) => void (c.crossings[String(join)] = crossing),
-              null,
-            )
+            store.do(edits.crossJoin(nameOf(side), groupOf(side), join, crossing))
           }
         />
       </section>
@@ -150,9 +135,7 @@ export function BasePage() {
                 value: s,
                 label: abbreviation(s, plan.hem.preferences.language),
               }))}
-              onChange={(stitch) =>
-                store.edit('stitch of the base round', (d) => void (d.base.stitch = stitch))
-              }
+              onChange={(stitch) => store.do(edits.chooseBaseStitch(stitch))}
             />
           </label>
           <div className="field-like">
@@ -164,7 +147,7 @@ export function BasePage() {
               <CornerTreatments
                 plan={plan}
                 side={side}
-                onChange={(corner) => store.edit('base corners', (d) => void (d.base.corner = corner))}
+                onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
               />
             </ChosenFromDrawings>
           </div>
@@ -178,25 +161,27 @@ export function BasePage() {
                   join={0}
                   label="At joins"
                   value={plan.hem.base.crossing}
-                  onChange={(crossing) =>
-                    store.edit('crossing of joins', (d) => void (d.base.crossing = crossing))
-                  }
+                  onChange={(crossing) => store.do(edits.crossJoins(crossing))}
                 />
               </ChosenFromDrawings>
             </div>
           )}
         </div>
         <div className="base-corner-view">
-          <StitchView
-            plan={slow}
-            part={shown}
-            onPart={setPart}
-            round={0}
-            label="The base round on the piece, stitch by stitch"
-          />
+          <Guard what="This drawing" resetKeys={[slow]}>
+            <StitchView
+              plan={slow}
+              part={shown}
+              onPart={setPart}
+              round={0}
+              label="The base round on the piece, stitch by stitch"
+            />
+          </Guard>
         </div>
         <StartFields plan={slow} />
-        <FitList plan={slow} onPreview={setPreview} />
+        <Guard what="The fit" resetKeys={[slow]}>
+          <FitList plan={slow} onPreview={setPreview} />
+        </Guard>
       </section>
     </div>
   );

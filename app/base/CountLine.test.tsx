@@ -5,6 +5,7 @@ import { evenCounts } from '../../core/fit/task.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { CountLine } from './CountLine.tsx';
+import { setCount } from '../../core/edits/base.ts';
 
 const shelled = rowsHem({ rounds: [entry({ family: 'shell', stitch: 'hdc', corner: 'three' })] });
 
@@ -73,7 +74,7 @@ describe('the count line', () => {
     expect(handle()).not.toContain('every round comes out even');
     const even = evenCounts(store.get().plan, 0)[0]!;
     expect(container.querySelectorAll('.even-mark').length).toBeGreaterThan(3);
-    act(() => store.edit('count', (d) => void (d.base.sides[0]!.count = even)));
+    act(() => store.do(setCount('A', [0], even)));
     return screen.findByText(/Every round comes out even|comes out even/i).then(() => {
       expect(handle()).toContain('every round comes out even');
     });

@@ -1,6 +1,7 @@
 import { Checkbox, Select } from 'antd';
 import { memo } from 'react';
 import type { Start } from '../../core/base/start.ts';
+import { setStart } from '../../core/edits/base.ts';
 import type { Plan } from '../../core/plan.ts';
 import { useHemStore } from '../hem/context.ts';
 
@@ -15,8 +16,7 @@ export const StartFields = memo(function StartFields({ plan }: { readonly plan: 
   const store = useHemStore();
   const { start } = plan.hem.base;
   const corners = plan.body.outline.turns.length > 0;
-  const set = (part: Partial<Start>): void =>
-    store.edit('start of the rounds', (d) => void Object.assign(d.base.start, part));
+  const set = (part: Partial<Start>): void => void store.do(setStart(part));
   return (
     <div className="start-fields">
       {corners && (

@@ -1,52 +1,59 @@
-/** The open hem: its edits as invertible patches, its plan, and its saving. */
-import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer';
+/** The open hem: its edits, its undo, its plan, and its saving. */
+import {
+  changesBetween,
+  inverted,
+  joinedChanges,
+  settled,
+  withChanges,
+  type PartChange,
+} from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { performed, type Edit } from '../../core/edits/edit.ts';
 import { createPlanner, type Plan } from '../../core/plan.ts';
-
-enablePatches();
-
-interface Edit {
-  readonly label: string;
-  readonly forward: readonly Patch[];
-  readonly back: readonly Patch[];
-  /** Edits with the same key that follow each other without a pause are one step of undo. */
-  readonly joinKey: string | null;
-}
+import { problem, type Problem } from '../../core/problems.ts';
+import { Saving, type SavingParts, type SavingState } from './saving.ts';
+import type { Step, UndoSteps } from '../storage/library.ts';
 
 export interface HemState {
   readonly plan: Plan;
   readonly undoLabel: string | null;
   readonly redoLabel: string | null;
-  readonly saved: 'saved' | 'saving' | 'failed';
+  readonly saved: SavingState;
 }
 
-export interface HemStoreParts {
-  readonly save: (hem: Hem) => Promise<void>;
-  /** Keeps an edit that may not get saved any more, at once. */
-  readonly setAside: (hem: Hem) => void;
+export interface HemStoreParts extends Omit<SavingParts, 'took'> {
   readonly now: () => Date;
+  /** Tells why an edit was not done; nothing was changed. */
+  readonly refused: (problems: readonly Problem[]) => void;
 }
 
-const SAVE_AFTER_MS = 250;
+const MOST_STEPS = 100;
 
-/** Holds one hem while it is open. Every change goes through {@link HemStore.edit}. */
+/** Holds one hem while it is open. Every change goes through {@link HemStore.do}. */
 export class HemStore {
   private hem: Hem;
   private readonly planner = createPlanner();
-  private readonly past: Edit[] = [];
-  private future: Edit[] = [];
+  private past: Step[];
+  private future: Step[];
   private readonly listeners = new Set<() => void>();
-  private saving: ReturnType<typeof setTimeout> | null = null;
-  /** There are edits of which it is not known that they were written; a write that is under way does not count. */
-  private unsaved = false;
+  private readonly saving: Saving;
   private state: HemState;
 
   constructor(
     hem: Hem,
     private readonly parts: HemStoreParts,
+    revision = 0,
+    steps: UndoSteps = { past: [], future: [] },
   ) {
     this.hem = hem;
-    this.state = this.next('saved');
+    this.past = [...steps.past];
+    this.future = [...steps.future];
+    this.saving = new Saving(hem, revision, {
+      ...parts,
+      took: (common, changes) => this.take(common, changes),
+      changed: () => this.announce(),
+    });
+    this.state = this.next(this.planner(hem));
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -56,27 +63,20 @@ export class HemStore {
 
   readonly get = (): HemState => this.state;
 
-  /**
-   * Changes the hem.
-   *
-   * @param label what was done, as undo names it: “Undo: side B to 207”
-   * @param joinKey edits in a row with the same key are undone together, as those of one drag
-   */
-  edit(label: string, change: (draft: Draft<Hem>) => void, joinKey: string | null = null): void {
-    const [next, forward, back] = produceWithPatches(this.hem, change);
-    if (next === this.hem) return;
-    const last = this.past[this.past.length - 1];
-    if (joinKey !== null && last?.joinKey === joinKey) {
-      const joined = {
-        label,
-        forward: [...last.forward, ...forward],
-        back: [...back, ...last.back],
-        joinKey,
-      };
-      this.past[this.past.length - 1] = joined;
-    } else this.past.push({ label, forward, back, joinKey });
-    this.future = [];
-    this.put(next);
+  /** Does an edit. What would leave the hem unsound, or cannot be planned, is not done but told. @returns whether it was done */
+  do(edit: Edit): boolean {
+    const outcome = performed(this.hem, edit);
+    if (!outcome.ok) return this.refuse(outcome.problems);
+    const changes = changesBetween(this.hem, outcome.value);
+    if (changes.length === 0) return true;
+    const { label, joinKey } = edit;
+    return this.put(outcome.value, label, () => {
+      const last = this.past[this.past.length - 1];
+      if (joinKey !== null && last?.joinKey === joinKey) {
+        this.past[this.past.length - 1] = { label, joinKey, changes: joinedChanges(last.changes, changes) };
+      } else this.past = [...this.past.slice(1 - MOST_STEPS), { label, joinKey, changes }];
+      this.future = [];
+    });
   }
 
   /** Ends a run of joined edits: the next one is a step of its own. */
@@ -86,61 +86,115 @@ export class HemStore {
   }
 
   undo(): void {
-    const edit = this.past.pop();
-    if (!edit) return;
-    this.future.push(edit);
-    this.put(applyPatches(this.hem, edit.back as Patch[]));
+    const step = this.past[this.past.length - 1];
+    if (!step) return;
+    this.step(`took back: ${step.label}`, inverted(step.changes), () => {
+      this.past.pop();
+      this.future.push(step);
+    });
   }
 
   redo(): void {
-    const edit = this.future.pop();
-    if (!edit) return;
-    this.past.push(edit);
-    this.put(applyPatches(this.hem, edit.forward as Patch[]));
+    const step = this.future[this.future.length - 1];
+    if (!step) return;
+    this.step(step.label, step.changes, () => {
+      this.future.pop();
+      this.past.push({ ...step, joinKey: null });
+    });
+  }
+
+  private step(label: string, changes: readonly PartChange[], move: () => void): void {
+    const hem = settled(withChanges(this.hem, changes), [this.hem]);
+    if (hem) this.put(hem, label, move);
+    else {
+      // What it would bring back no longer goes with the rest: it is given up, so that what lies before it can be reached.
+      move();
+      this.refuse([problem('step-gone', 'undo', { what: label })]);
+      this.announce();
+    }
   }
 
   /** The page may be closed: what is not yet saved is set aside, and written if there is time. */
   leave(): void {
-    if (this.unsaved) this.parts.setAside(this.hem);
-    void this.flush();
+    this.saving.leave();
   }
 
-  /** Writes what is not yet saved. */
-  async flush(): Promise<void> {
-    if (this.saving === null) return;
-    clearTimeout(this.saving);
-    this.saving = null;
-    const { hem } = this;
+  /** True while the page holds something that is not known to be written. */
+  get unsaved(): boolean {
+    return this.saving.unsaved;
+  }
+
+  /** Writes at once what is not yet saved. */
+  flush(): Promise<void> {
+    return this.saving.flush();
+  }
+
+  /** Another page has written this hem: what it did is seen here too. */
+  heard(): Promise<void> {
+    return this.saving.heard();
+  }
+
+  /** Keeps the hem here again after it was deleted by another page. */
+  keepAgain(): Promise<void> {
+    return this.saving.keepAgain();
+  }
+
+  private refuse(problems: readonly Problem[]): false {
+    this.parts.refused(problems);
+    return false;
+  }
+
+  /** Plans a hem and makes it the one that is open. One that cannot be planned is refused and never stored. */
+  private put(hem: Hem, label: string, move: () => void): boolean {
+    const changed = { ...hem, changed: this.parts.now().toISOString() };
+    let plan: Plan;
     try {
-      await this.parts.save(hem);
-      if (this.hem === hem) {
-        this.unsaved = false;
-        this.announce('saved');
-      }
-    } catch {
-      this.announce('failed');
+      plan = this.planner(changed);
+    } catch (error) {
+      return this.refuse([problem('not-planned', label, { detail: (error as Error).message.slice(0, 200) })]);
     }
+    const beyond = beyondLimits(plan).find((p) => !beyondLimits(this.state.plan).includes(p));
+    if (beyond && beyondLimits(this.state.plan).length === 0) return this.refuse([beyond]);
+    move();
+    this.hem = changed;
+    this.saving.edited(changed, label, { past: this.past, future: this.future });
+    this.state = this.next(plan);
+    this.call();
+    return true;
   }
 
-  private put(hem: Hem): void {
-    this.hem = { ...hem, changed: this.parts.now().toISOString() };
-    this.unsaved = true;
-    if (this.saving !== null) clearTimeout(this.saving);
-    this.saving = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
-    this.announce('saving');
+  /** Takes over what was written: the hem that other pages share, with what was edited here since. */
+  private take(common: Hem, changes: readonly PartChange[]): Hem {
+    const hem =
+      changes.length === 0 ? common : (settled(withChanges(common, changes), [this.hem]) ?? this.hem);
+    try {
+      this.state = this.next(this.planner(hem));
+      this.hem = hem;
+    } catch {
+      // What another page wrote cannot be planned here: this page goes on with its own.
+    }
+    this.call();
+    return this.hem;
   }
 
-  private announce(saved: HemState['saved']): void {
-    this.state = this.next(saved);
+  private announce(): void {
+    this.state = this.next(this.state.plan);
+    this.call();
+  }
+
+  private call(): void {
     for (const listener of this.listeners) listener();
   }
 
-  private next(saved: HemState['saved']): HemState {
+  private next(plan: Plan): HemState {
     return {
-      plan: this.state?.plan.hem === this.hem ? this.state.plan : this.planner(this.hem),
+      plan,
       undoLabel: this.past[this.past.length - 1]?.label ?? null,
       redoLabel: this.future[this.future.length - 1]?.label ?? null,
-      saved,
+      saved: this.saving.state,
     };
   }
 }
+
+const beyondLimits = (plan: Plan): readonly Problem[] =>
+  plan.problems.filter((p) => p.code === 'round-too-large');

@@ -1,6 +1,6 @@
 import { ConfigProvider, theme } from 'antd';
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { readSetting, writeSetting } from '../storage/hems.ts';
+import { readSetting, writeSetting } from '../storage/settings.ts';
 import { NoticesProvider } from './notices.tsx';
 import { GROUNDS, applyGround, type GroundName } from './tokens.ts';
 
@@ -19,7 +19,7 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?
 export function Look({ children }: { readonly children: ReactNode }) {
   const [ground, setGround] = useState<GroundName>('day');
   useEffect(() => {
-    void readSetting<GroundName>('ground').then((kept) => {
+    void readSetting('ground').then((kept) => {
       if (kept === 'day' || kept === 'evening') setGround(kept);
     });
   }, []);

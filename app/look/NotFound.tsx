@@ -14,7 +14,5 @@ export function NotFound({ what = 'There is nothing at this address.' }: { reado
 
 /** Shown in place of a page that failed. The hem is in the browser's storage and not touched by it. */
 export function Mishap() {
-  return (
-    <NotFound what="Something on this page went wrong. Your hem is kept as it was: reload the page, or go back to the shelf." />
-  );
+  return <NotFound what="This page failed. Your hem is safe. Reload, or go back to the shelf." />;
 }

@@ -1,7 +1,7 @@
 import { notification } from 'antd';
 import { createContext, useContext, type ReactNode } from 'react';
 
-type Notices = ReturnType<typeof notification.useNotification>[0];
+export type Notices = ReturnType<typeof notification.useNotification>[0];
 
 const NoticesContext = createContext<Notices | null>(null);
 

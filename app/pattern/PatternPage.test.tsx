@@ -7,6 +7,7 @@ import { NoticesProvider } from '../look/notices.tsx';
 import { renderHem } from '../testing/render.tsx';
 import { drawingsOf } from './drawings.ts';
 import { PatternPage } from './PatternPage.tsx';
+import { prefer } from '../../core/edits/hem.ts';
 
 const hem = rowsHem({
   rounds: [entry({ times: 3 }), entry({ id: 'p', family: 'puff', yarn: 'y2', corner: 'chain-2' })],
@@ -26,7 +27,7 @@ describe('the page of the pattern', () => {
     const told = (): readonly string[] =>
       patternOf(store.get().plan).sections.flatMap((s) => s.lines.map((l) => l.text));
     expect(lines()).toEqual(told());
-    act(() => store.edit('UK', (d) => void (d.preferences.language = 'uk')));
+    act(() => store.do(prefer('language', 'uk')));
     expect(lines()).toEqual(told());
     expect(screen.getByRole('heading', { name: 'Terms: UK crochet terms throughout' })).toBeTruthy();
     fireEvent.change(screen.getByRole('textbox', { name: /Your own notes/ }), {

@@ -2,6 +2,7 @@ import { Button, Dropdown, Input, Segmented } from 'antd';
 import { DownloadSimple, LinkSimple, Printer } from '@phosphor-icons/react';
 import { useMemo, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
+import { prefer, writeNotes } from '../../core/edits/hem.ts';
 import { writeHem } from '../../core/document/check.ts';
 import { patternOf, type Section } from '../../core/words/pattern.ts';
 import { patternMarkdown, patternText } from '../../core/words/patternText.ts';
@@ -57,7 +58,7 @@ export function PatternPage() {
           maxLength={20000}
           onChange={(e) => {
             const text = e.target.value;
-            store.edit('notes', (d) => void (d.notes = text), 'notes');
+            store.do(writeNotes(text));
           }}
           onBlur={() => store.endJoin()}
         />
@@ -203,7 +204,7 @@ function Tools({ drawings }: { readonly drawings: Drawings }) {
           { value: 'a4', label: 'A4' },
           { value: 'letter', label: 'Letter' },
         ]}
-        onChange={(v) => store.edit('paper', (d) => void (d.preferences.paper = v))}
+        onChange={(v) => store.do(prefer('paper', v))}
       />
       <Button icon={<LinkSimple />} onClick={() => void share()}>
         Copy a link

@@ -2,6 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { changePiece } from '../../core/document/changePiece.ts';
+import { describePiece } from '../../core/edits/piece.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import type { PlanPart } from '../drawing/scene/parts.ts';
@@ -19,9 +20,7 @@ function renderPart(hem: Hem, part: PlanPart | null) {
     <PartPanel
       plan={plan}
       part={part}
-      onPiece={(label, piece) =>
-        rendered.store.edit(label, (d) => void Object.assign(d, changePiece(plan.hem, piece)))
-      }
+      onPiece={(label, piece) => rendered.store.do(describePiece(label, piece))}
     />
   ));
   return rendered;
@@ -86,7 +85,7 @@ describe('the part that is picked', () => {
   test('a part that the piece no longer has is let go', () => {
     const { store } = renderPart(grid, { kind: 'join', side: 0, join: 0 });
     expect(screen.getByRole('region')).toBeTruthy();
-    act(() => store.edit('rows', (d) => void Object.assign(d, changePiece(grid, rows.piece))));
+    act(() => store.do(describePiece('rows', rows.piece)));
     return screen.findByText(/Pick a side/).then((hint) => expect(hint).toBeTruthy());
   });
 });

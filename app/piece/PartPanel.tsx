@@ -2,7 +2,8 @@ import { Link } from 'react-router';
 import { crossingOf } from '../../core/base/baseRound.ts';
 import { listWords } from '../../core/base/run.ts';
 import { basis, spotNoun } from '../../core/base/schools.ts';
-import { withSideLength } from '../../core/document/changePiece.ts';
+import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
+import { measureSide } from '../../core/edits/piece.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan.ts';
 import { lengthWords, percentWords, plural } from '../../core/words/measures.ts';
@@ -35,7 +36,7 @@ export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
   return (
     <section className="part-panel" aria-label="The part that is picked">
       <h2>{partName(plan, part)}</h2>
-      {part.kind === 'side' && <SidePart plan={plan} side={part.side} onPiece={onPiece} />}
+      {part.kind === 'side' && <SidePart plan={plan} side={part.side} />}
       {part.kind === 'corner' && <CornerPart plan={plan} side={part.side} />}
       {part.kind === 'join' && <JoinPart plan={plan} side={part.side} join={part.join} />}
       {part.kind === 'rows' && <RowsPart plan={plan} run={part.run} onPiece={onPiece} />}
@@ -57,12 +58,13 @@ function isThere({ hem, sides, body }: Plan, part: PlanPart): boolean {
   }
 }
 
-interface SidePartProps extends Pick<PartPanelProps, 'plan' | 'onPiece'> {
+interface SidePartProps extends Pick<PartPanelProps, 'plan'> {
   readonly side: number;
 }
 
-function SidePart({ plan, side, onPiece }: SidePartProps) {
-  const { piece, preferences } = plan.hem;
+function SidePart({ plan, side }: SidePartProps) {
+  const store = useHemStore();
+  const { preferences } = plan.hem;
   const { edge, name, count } = plan.sides[side]!;
   const offers = basis(
     edge,
@@ -78,7 +80,7 @@ function SidePart({ plan, side, onPiece }: SidePartProps) {
           label={`Length of ${name}`}
           cm={edge.measuredMm / 10}
           unit={preferences.length}
-          onChange={(cm) => onPiece(`length of ${name}`, withSideLength(piece, side, cm))}
+          onChange={(cm) => store.do(measureSide(name, side, cm))}
         />
       </div>
       {Math.abs(off) > 0.001 && (
@@ -105,11 +107,7 @@ function CornerPart({ plan, side }: { readonly plan: Plan; readonly side: number
         {degrees < 0 ? ', two stitches together whatever the outer corners take' : ''}.
       </p>
       <p className="quiet small">All outer corners of the base round are worked alike:</p>
-      <CornerTreatments
-        plan={plan}
-        side={side}
-        onChange={(corner) => store.edit('base corners', (d) => void (d.base.corner = corner))}
-      />
+      <CornerTreatments plan={plan} side={side} onChange={(corner) => store.do(chooseBaseCorner(corner))} />
     </>
   );
 }
@@ -133,12 +131,7 @@ function JoinPart({
         join={join}
         label="At this join"
         value={crossingOf(plan.hem.base, plan.sides[side]!.choice, join)}
-        onChange={(crossing) =>
-          store.edit(
-            `join ${join + 1} of ${plan.sides[side]!.name}`,
-            (d) => void (d.base.sides[side]!.crossings[String(join)] = crossing),
-          )
-        }
+        onChange={(crossing) => store.do(crossJoin(plan.sides[side]!.name, [side], join, crossing))}
       />
     </>
   );

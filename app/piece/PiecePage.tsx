@@ -1,12 +1,14 @@
 import { ColorPicker, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import type { Piece } from '../../core/piece/piece.ts';
-import { changePiece } from '../../core/document/changePiece.ts';
+import { constructionOf } from '../../core/edits/constructions.ts';
+import * as edits from '../../core/edits/piece.ts';
 import { problemLine } from '../../core/problems.ts';
 import { stitchName } from '../../core/terms/stitches.ts';
-import { YARN_WEIGHTS, yarnWeight, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
+import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../drawing/scene/parts.ts';
+import { Guard } from '../look/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { BlocksEditor } from './BlocksEditor.tsx';
 import { ClothEditor } from './ClothEditor.tsx';
@@ -16,7 +18,7 @@ import { GridEditor } from './GridEditor.tsx';
 import { MotifEditor } from './MotifEditor.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { RowsEditor } from './RowsEditor.tsx';
-import { CONSTRUCTIONS, constructionOf } from './constructions.ts';
+import { CONSTRUCTIONS } from './constructions.ts';
 import './piece.css';
 
 /** What was made: its construction and measures, the yarn and gauge of its border. */
@@ -27,21 +29,21 @@ export function PiecePage() {
   const [picked, setPicked] = useState<PlanPart | null>(null);
   const problems = plan.problems.filter((p) => p.place === 'the piece');
   const put = (label: string, changed: Piece, joined = true): void =>
-    store.edit(
-      label,
-      (d) => void Object.assign(d, changePiece(plan.hem, changed)),
-      joined ? `piece ${label}` : null,
-    );
+    void store.do(edits.describePiece(label, changed, joined));
   return (
     <div className="piece-page">
       <section className="piece-plan">
-        <PlanDrawing
-          plan={plan}
-          parts={['side', 'corner', 'join', 'rows']}
-          picked={picked}
-          onPick={setPicked}
-        />
-        <PartPanel plan={plan} part={picked} onPiece={put} />
+        <Guard what="The drawing of the piece" resetKeys={[plan]}>
+          <PlanDrawing
+            plan={plan}
+            parts={['side', 'corner', 'join', 'rows']}
+            picked={picked}
+            onPick={setPicked}
+          />
+        </Guard>
+        <Guard what="The part that is picked" resetKeys={[plan, picked]}>
+          <PartPanel plan={plan} part={picked} onPiece={put} />
+        </Guard>
       </section>
       <section className="piece-words" onBlur={() => store.endJoin()}>
         <h1>The piece</h1>
@@ -54,7 +56,7 @@ export function PiecePage() {
               aria-checked={c.kind === piece.kind}
               className={c.kind === piece.kind ? 'construction here' : 'construction'}
               onClick={() => {
-                if (c.kind !== piece.kind) put(c.name.toLowerCase(), constructionOf(c.kind, plan), false);
+                if (c.kind !== piece.kind) put(c.name.toLowerCase(), constructionOf(c.kind, plan.hem), false);
               }}
             >
               <svg viewBox="0 0 32 32" aria-hidden="true">
@@ -116,19 +118,7 @@ function GaugeFields() {
             value: w.number,
             label: `${w.number} · ${w.name[preferences.language]}`,
           }))}
-          onChange={(number) =>
-            store.edit('yarn weight', (d) => {
-              const w = yarnWeight(number);
-              d.gauge = { stitchesPer10Cm: w.stitchesPer10Cm, hookMm: w.hookMm[0] };
-              for (const yarn of d.yarns) {
-                Object.assign(yarn, {
-                  weight: number,
-                  diameterMm: w.diameterMm,
-                  metresPer100G: w.metresPer100G,
-                });
-              }
-            })
-          }
+          onChange={(number) => store.do(edits.chooseWeight(number))}
         />
       </Field>
       <Field label="Hook">
@@ -139,7 +129,7 @@ function GaugeFields() {
           step={0.25}
           suffix="mm"
           value={gauge.hookMm}
-          onChange={(v) => v && store.edit('hook', (d) => void (d.gauge.hookMm = v), 'hook')}
+          onChange={(v) => v && store.do(edits.setGauge({ hookMm: v }))}
         />
       </Field>
       <Field label={`${stitchName('sc', preferences.language)} in 10 cm (4 in)`}>
@@ -149,7 +139,7 @@ function GaugeFields() {
           max={100}
           step={0.5}
           value={gauge.stitchesPer10Cm}
-          onChange={(v) => v && store.edit('gauge', (d) => void (d.gauge.stitchesPer10Cm = v), 'gauge')}
+          onChange={(v) => v && store.do(edits.setGauge({ stitchesPer10Cm: v }))}
         />
       </Field>
       <p className="quiet small">
@@ -160,9 +150,7 @@ function GaugeFields() {
         <ColorPicker
           value={pieceColour}
           disabledAlpha
-          onChangeComplete={(c) =>
-            store.edit('colour of the piece', (d) => void (d.pieceColour = c.toHexString().slice(0, 7)))
-          }
+          onChangeComplete={(c) => store.do(edits.colourPiece(c.toHexString().slice(0, 7)))}
         />
       </Field>
     </section>

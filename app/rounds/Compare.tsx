@@ -1,13 +1,14 @@
 import { Button, Input } from 'antd';
 import { Trash } from '@phosphor-icons/react';
-import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
 import { useMemo } from 'react';
-import { compareBorders, type Compared } from '../../core/forecast/alternatives.ts';
+import { compareBorders } from '../../core/forecast/alternatives.ts';
 import { verdict } from '../../core/flat/flat.ts';
+import * as edits from '../../core/edits/rounds.ts';
 import type { Plan } from '../../core/plan.ts';
 import { percentWords, plural, sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { Guard } from '../look/Guard.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { timeWords } from '../yarn/time.ts';
 
@@ -15,19 +16,7 @@ import { timeWords } from '../yarn/time.ts';
 export function Compare({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const borders = useMemo(() => compareBorders(plan), [plan]);
-  const { base, rounds } = plan.hem;
-  const putAside = (): void =>
-    store.edit('put the border aside', (d) => {
-      d.kept.push(castDraft({ id: nanoid(6), name: `Border ${d.kept.length + 1}`, base, rounds }));
-    });
-  const takeUp = (border: Compared): void =>
-    store.edit(`took up ${border.name}`, (d) => {
-      const kept = plan.hem.kept.find((k) => k.id === border.id)!;
-      const inHand = { id: kept.id, name: `Before ${kept.name}`.slice(0, 100), base, rounds };
-      d.base = castDraft(kept.base);
-      d.rounds = castDraft([...kept.rounds]);
-      d.kept = castDraft(plan.hem.kept.map((k) => (k.id === kept.id ? inHand : k)));
-    });
+  const putAside = (): void => void store.do(edits.keepBorder(nanoid(6)));
   return (
     <section className="compare" aria-label="Borders compared">
       <div className="compare-head">
@@ -38,7 +27,9 @@ export function Compare({ plan }: { readonly plan: Plan }) {
         {borders.map((b) => (
           <li key={b.id ?? 'in hand'}>
             <div className="compare-drawing">
-              <PlanDrawing plan={b.plan} bare />
+              <Guard what="This drawing" resetKeys={[b.plan]}>
+                <PlanDrawing plan={b.plan} bare />
+              </Guard>
             </div>
             {b.id === null ? (
               <h3>In hand</h3>
@@ -48,14 +39,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
                 variant="borderless"
                 value={b.name}
                 maxLength={100}
-                onChange={(e) =>
-                  e.target.value &&
-                  store.edit(
-                    'name of a border',
-                    (d) => void (d.kept.find((k) => k.id === b.id)!.name = e.target.value),
-                    `border ${b.id}`,
-                  )
-                }
+                onChange={(e) => store.do(edits.renameBorder(b.id!, e.target.value))}
                 onBlur={() => store.endJoin()}
               />
             )}
@@ -81,7 +65,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
             </dl>
             {b.id !== null && (
               <div>
-                <Button size="small" onClick={() => takeUp(b)}>
+                <Button size="small" onClick={() => store.do(edits.takeUpBorder(b.id!, b.name))}>
                   Take it up
                 </Button>
                 <Button
@@ -89,12 +73,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
                   type="text"
                   aria-label={`Discard ${b.name}`}
                   icon={<Trash />}
-                  onClick={() =>
-                    store.edit(
-                      `discarded ${b.name}`,
-                      (d) => void (d.kept = d.kept.filter((k) => k.id !== b.id)),
-                    )
-                  }
+                  onClick={() => store.do(edits.discardBorder(b.id!, b.name))}
                 />
               </div>
             )}

@@ -1,4 +1,5 @@
-import { applySolution } from '../../core/fit/apply.ts';
+import { performed } from '../../core/edits/edit.ts';
+import { takeSolution } from '../../core/fit/apply.ts';
 import type { FitSolution } from '../../core/fit/fit.ts';
 import { comesOutEven, type Plan } from '../../core/plan.ts';
 import type { Hem } from '../../core/document/hem.ts';
@@ -15,12 +16,15 @@ export interface FitListProps {
 /** The ways in which every round comes out even, best first; looked at on hover, taken on click. */
 export function FitList({ plan, onPreview }: FitListProps) {
   const store = useHemStore();
-  const { value: fit, pending } = useWorked('fit', plan.hem);
+  const { value: fit, pending, failed } = useWorked('fit', plan.hem);
   const stack = plan.rounds.slice(1).map((r) => r.written!);
-  const withSolution = (s: FitSolution): Hem => ({ ...plan.hem, ...applySolution(plan.hem, stack, s) });
+  const preview = (s: FitSolution): void => {
+    const outcome = performed(plan.hem, takeSolution(stack, s));
+    onPreview(outcome.ok ? outcome.value : null);
+  };
   const take = (s: FitSolution): void => {
     onPreview(null);
-    store.edit(`fit: ${s.words}`, (d) => void Object.assign(d, applySolution(plan.hem, stack, s)));
+    store.do(takeSolution(stack, s));
   };
   const asItIs = comesOutEven(plan);
   return (
@@ -31,13 +35,14 @@ export function FitList({ plan, onPreview }: FitListProps) {
           ? 'As it is, every round comes out even.'
           : 'As it is, not every round comes out even. Choose one:'}
       </p>
-      {fit && fit.solutions.length === 0 && (
+      {failed && <p className="problem small">The fit could not be worked out. Your hem is safe.</p>}
+      {fit && !failed && fit.solutions.length === 0 && (
         <p className="problem">
           No small change lets every round come out even.{' '}
           {fit.standsInTheWay !== null && inTheWay(plan, fit.standsInTheWay, fit.freedBy ?? null)}
         </p>
       )}
-      {fit && fit.solutions.length > 0 && (
+      {fit && !failed && fit.solutions.length > 0 && (
         <ol className="fit-list">
           {fit.solutions.map((s) => {
             const unchanged = s.words === 'As it is';
@@ -48,9 +53,9 @@ export function FitList({ plan, onPreview }: FitListProps) {
                   className={unchanged ? 'fit-solution here' : 'fit-solution'}
                   disabled={pending}
                   onClick={() => take(s)}
-                  onPointerEnter={() => onPreview(withSolution(s))}
+                  onPointerEnter={() => preview(s)}
                   onPointerLeave={() => onPreview(null)}
-                  onFocus={() => onPreview(withSolution(s))}
+                  onFocus={() => preview(s)}
                   onBlur={() => onPreview(null)}
                 >
                   <span>{s.words}</span>

@@ -1,6 +1,7 @@
 import { InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import type { SchoolId } from '../../core/base/schools.ts';
+import { setBlocking } from '../../core/edits/hem.ts';
 import { verdict } from '../../core/flat/flat.ts';
 import type { Plan } from '../../core/plan.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
@@ -50,7 +51,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           step={0.01}
           prefix="×"
           value={plan.hem.blocking}
-          onChange={(v) => v && store.edit('blocking', (d) => void (d.blocking = v), 'blocking')}
+          onChange={(v) => v && store.do(setBlocking(v))}
           onBlur={() => store.endJoin()}
         />
       </p>

@@ -10,6 +10,7 @@ import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
 import { entriesOnto } from '../../core/stack/stack.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
 import { PasteRounds } from './PasteRounds.tsx';
+import { Guard } from '../look/Guard.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
 
 export interface LibraryProps {
@@ -94,11 +95,9 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
       {pasting && <PasteRounds plan={plan} onRounds={onPaste} />}
       <ul>
         {shown.map((t) => (
-          <FamilyCard
-            key={t.family.id}
-            tried={t}
-            onAdd={() => onAdd(t.ground ? [t.ground, t.family] : [t.family])}
-          />
+          <Guard key={t.family.id} what={t.family.name} resetKeys={[t]}>
+            <FamilyCard tried={t} onAdd={() => onAdd(t.ground ? [t.ground, t.family] : [t.family])} />
+          </Guard>
         ))}
       </ul>
       {shown.length === 0 && <p className="quiet">Nothing here; loosen the filters.</p>}

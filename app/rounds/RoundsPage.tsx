@@ -1,13 +1,14 @@
 import { Button, Drawer } from 'antd';
 import { Columns, Plus } from '@phosphor-icons/react';
-import { castDraft } from 'immer';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import { createPlanner } from '../../core/plan.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
+import { addRounds } from '../../core/edits/rounds.ts';
 import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
 import type { ViewPart } from '../drawing/scene/parts.ts';
 import { plural } from '../../core/words/measures.ts';
+import { Guard } from '../look/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Library } from './Library.tsx';
@@ -34,7 +35,7 @@ export function RoundsPage() {
   const shown = preview ? previewPlanner(preview) : plan;
   const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
   const push = (label: string, entries: readonly RoundEntry[]): void => {
-    store.edit(label, (d) => void d.rounds.push(...castDraft([...entries])));
+    store.do(addRounds(label, entries));
     setLooked(null);
     setBrowsing(false);
   };
@@ -59,19 +60,21 @@ export function RoundsPage() {
         title="Which round next?"
         destroyOnHidden
       >
-        <Library
-          plan={plan}
-          onAdd={(families) =>
-            push(
-              `added ${families.map((f) => f.name.toLowerCase()).join(' and ')}`,
-              families.map((f) => newEntry(f, nanoid(8), yarn)),
-            )
-          }
-          onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries)}
-          onOwn={() =>
-            push('added an own round', [newOwnEntry(nanoid(8), yarn, plan.hem.preferences.language)])
-          }
-        />
+        <Guard what="The library of rounds" resetKeys={[plan]}>
+          <Library
+            plan={plan}
+            onAdd={(families) =>
+              push(
+                `added ${families.map((f) => f.name.toLowerCase()).join(' and ')}`,
+                families.map((f) => newEntry(f, nanoid(8), yarn)),
+              )
+            }
+            onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries)}
+            onOwn={() =>
+              push('added your round', [newOwnEntry(nanoid(8), yarn, plan.hem.preferences.language)])
+            }
+          />
+        </Guard>
       </Drawer>
       <Drawer
         open={comparing}
@@ -81,21 +84,31 @@ export function RoundsPage() {
         title="Borders of this piece"
         destroyOnHidden
       >
-        <Compare plan={plan} />
+        <Guard what="The comparison" resetKeys={[plan]}>
+          <Compare plan={plan} />
+        </Guard>
       </Drawer>
       <section className="rounds-close-up">
-        <StitchView
-          plan={shown}
-          part={part}
-          onPart={setPart}
-          round={round}
-          label="The border, drawn stitch by stitch"
-        />
+        <Guard what="This drawing" resetKeys={[shown]}>
+          <StitchView
+            plan={shown}
+            part={part}
+            onPart={setPart}
+            round={round}
+            label="The border, drawn stitch by stitch"
+          />
+        </Guard>
       </section>
       <aside className="rounds-judged">
-        <FitList plan={slow} onPreview={setPreview} />
-        <StrainStrip plan={shown} />
-        <Forecast plan={plan} />
+        <Guard what="The fit" resetKeys={[slow]}>
+          <FitList plan={slow} onPreview={setPreview} />
+        </Guard>
+        <Guard what="How flat it lies" resetKeys={[shown]}>
+          <StrainStrip plan={shown} />
+        </Guard>
+        <Guard what="The forecast" resetKeys={[plan]}>
+          <Forecast plan={plan} />
+        </Guard>
       </aside>
     </div>
   );

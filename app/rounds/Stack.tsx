@@ -8,15 +8,15 @@ import {
 } from '@dnd-kit/core';
 import {
   SortableContext,
-  arrayMove,
   sortableKeyboardCoordinates,
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { Button, Checkbox, InputNumber, Select } from 'antd';
 import { DotsSixVertical, Trash } from '@phosphor-icons/react';
-import type { Draft } from 'immer';
 import type { RoundEntry } from '../../core/document/hem.ts';
+import { chooseBaseYarn } from '../../core/edits/base.ts';
+import * as edits from '../../core/edits/rounds.ts';
 import type { Plan, RoundPlan } from '../../core/plan.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { problemLine } from '../../core/problems.ts';
@@ -61,10 +61,7 @@ export function Stack({ plan, looked, onLook }: StackProps) {
         }}
         onDragEnd={({ active, over }) => {
           if (!over || active.id === over.id) return;
-          store.edit('order of rounds', (d) => {
-            const at = (id: unknown): number => d.rounds.findIndex((r) => r.id === id);
-            d.rounds = arrayMove(d.rounds, at(active.id), at(over.id));
-          });
+          store.do(edits.moveRound(String(active.id), String(over.id)));
         }}
       >
         <SortableContext items={entries.map((e) => e.id)} strategy={verticalListSortingStrategy}>
@@ -85,7 +82,7 @@ export function Stack({ plan, looked, onLook }: StackProps) {
           plan={plan}
           value={plan.hem.base.yarn}
           label="Yarn of the base round"
-          onChange={(yarn) => store.edit('yarn of the base round', (d) => void (d.base.yarn = yarn))}
+          onChange={(yarn) => store.do(chooseBaseYarn(yarn))}
         />
       </div>
     </div>
@@ -102,8 +99,8 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
   const rounds = plan.rounds.filter((r) => r.written?.entry.id === entry.id);
   const first = rounds[0];
   const last = rounds[rounds.length - 1];
-  const edit = (label: string, change: (e: Draft<RoundEntry>) => void): void =>
-    store.edit(`${name.toLowerCase()}: ${label}`, (d) => change(d.rounds.find((r) => r.id === entry.id)!));
+  const choose = (what: string, choice: edits.EntryChoice): void =>
+    void store.do(edits.chooseRound(entry, what, choice));
   const numbers = [...new Set([first, last].map((r) => r?.number ?? '–'))].join('–');
   const here = looked !== null && rounds.some((r) => r.number === looked);
   return (
@@ -136,12 +133,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
         size="small"
         aria-label={`Take ${name} off`}
         icon={<Trash />}
-        onClick={() =>
-          store.edit(
-            `took off ${name.toLowerCase()}`,
-            (d) => void (d.rounds = d.rounds.filter((r) => r.id !== entry.id)),
-          )
-        }
+        onClick={() => store.do(edits.removeRound(entry))}
       />
       <div className="entry-choices">
         {family && family.stitches.length > 1 && (
@@ -151,7 +143,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             popupMatchSelectWidth={false}
             value={entry.stitch}
             options={family.stitches.map((s) => ({ value: s, label: abbreviation(s, language) }))}
-            onChange={(v) => edit(abbreviation(v, language), (e) => void (e.stitch = v))}
+            onChange={(stitch) => choose(abbreviation(stitch, language), { stitch })}
           />
         )}
         {family && family.corners.length > 1 && (
@@ -164,13 +156,13 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
               value: id,
               label: CORNERS.find((c) => c.id === id)!.name,
             }))}
-            onChange={(v) => edit('corner', (e) => void (e.corner = v))}
+            onChange={(corner) => choose('corner', { corner })}
           />
         )}
         {family && family.corners.length > 1 && (
           <Checkbox
             checked={entry.cornerOpen}
-            onChange={(e) => edit('corners open or not', (d) => void (d.cornerOpen = e.target.checked))}
+            onChange={(e) => choose('corners open or not', { cornerOpen: e.target.checked })}
           >
             fit may choose it
           </Checkbox>
@@ -182,7 +174,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             popupMatchSelectWidth={false}
             value={entry.loop}
             options={family.loops.map((loop) => ({ value: loop, label: LOOP_NAMES[loop] }))}
-            onChange={(v) => edit(LOOP_NAMES[v], (e) => void (e.loop = v))}
+            onChange={(loop) => choose(LOOP_NAMES[loop], { loop })}
           />
         )}
         {family && family.sizes.length > 1 && (
@@ -192,7 +184,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             popupMatchSelectWidth={false}
             value={entry.size}
             options={family.sizes.map((size) => ({ value: size, label: `${size} ${family.sizeCounts}` }))}
-            onChange={(v) => edit(`${v} ${family.sizeCounts}`, (e) => void (e.size = v))}
+            onChange={(size) => choose(`${size} ${family.sizeCounts}`, { size })}
           />
         )}
         {(family?.repeatable ?? true) && (
@@ -203,7 +195,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             max={100}
             value={entry.times}
             prefix="×"
-            onChange={(v) => v && edit(`${v} times`, (e) => void (e.times = v))}
+            onChange={(times) => times && choose(`${times} times`, { times })}
           />
         )}
         <Select<'usual' | 'right' | 'wrong'>
@@ -216,7 +208,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             { value: 'right', label: 'right side facing' },
             { value: 'wrong', label: 'wrong side facing' },
           ]}
-          onChange={(v) => edit('facing', (e) => void (e.facing = v === 'usual' ? null : v))}
+          onChange={(v) => choose('facing', { facing: v === 'usual' ? null : v })}
         />
         <InputNumber
           size="small"
@@ -228,32 +220,32 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
           suffix="mm"
           placeholder={`${plan.hem.gauge.hookMm}`}
           value={entry.hookMm}
-          onChange={(v) => edit('hook', (e) => void (e.hookMm = v))}
+          onChange={(hookMm) => choose('hook', { hookMm })}
         />
         <YarnChoice
           plan={plan}
           value={entry.yarn}
           label="Yarn"
-          onChange={(yarn) => edit('yarn', (e) => void (e.yarn = yarn))}
+          onChange={(yarn) => choose('yarn', { yarn })}
         />
       </div>
       {entry.written && (
         <OwnRound
           entry={entry}
           language={language}
-          onWrite={(text) =>
-            store.edit(
-              'own round',
-              (d) => void (d.rounds.find((r) => r.id === entry.id)!.written!.text = text),
-              `written ${entry.id}`,
-            )
-          }
+          onWrite={(text) => store.do(edits.writeRound(entry.id, text))}
         />
       )}
       {family?.caution && <p className="caution small entry-counts">{family.caution}</p>}
-      {rounds.length > 0 && <FitWords plan={plan} rounds={rounds} />}
+      {rounds.length > 0 ? <FitWords plan={plan} rounds={rounds} /> : <NotWorked plan={plan} />}
     </li>
   );
+}
+
+/** Why an entry is not worked: a round before it, or its own first, goes beyond what can be planned. */
+function NotWorked({ plan }: { readonly plan: Plan }) {
+  const why = plan.problems.find((p) => p.code === 'round-too-large' || p.code === 'round-makes-nothing');
+  return why ? <span className="odd small entry-counts">{problemLine(why)}</span> : null;
 }
 
 function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: readonly RoundPlan[] }) {

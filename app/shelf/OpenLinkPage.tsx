@@ -7,8 +7,11 @@ import { plan } from '../../core/plan.ts';
 import { problemLine } from '../../core/problems.ts';
 import { sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import { saveHem } from '../storage/hems.ts';
+import { Guard } from '../look/Guard.tsx';
+import { useNotices } from '../look/notices.tsx';
+import { library, libraryReady } from '../storage/here.ts';
 import { hemOfLink } from '../storage/link.ts';
+import { withWarning } from './telling.ts';
 import './shelf.css';
 
 /** A hem that came in a link: shown, and put on the shelf as a copy when the user says so. */
@@ -17,23 +20,39 @@ export function OpenLinkPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const outcome = useMemo(() => hemOfLink(hash), [hash]);
-  const made = useMemo(() => (outcome.ok ? plan(outcome.value) : null), [outcome]);
+  const notices = useNotices();
+  const made = useMemo(() => {
+    try {
+      return outcome.ok ? plan(outcome.value) : null;
+    } catch {
+      return null;
+    }
+  }, [outcome]);
   if (!outcome.ok || !made) {
     return (
       <main className="shelf opened-link">
         <h1>This link cannot be opened</h1>
         <ul className="problem">
-          {!outcome.ok && outcome.problems.map((p, i) => <li key={i}>{problemLine(p)}</li>)}
+          {outcome.ok ? (
+            <li>It is sound, but cannot be worked out: this is a fault of Zig Hem.</li>
+          ) : (
+            outcome.problems.slice(0, 20).map((p, i) => <li key={i}>{problemLine(p)}</li>)
+          )}
         </ul>
         <p>
-          <Link to="/">To the shelf</Link>
+          <Link to="/">Back to the shelf</Link>
         </p>
       </main>
     );
   }
   const keep = async (): Promise<void> => {
     const hem = { ...outcome.value, id: nanoid(10), changed: new Date().toISOString() };
-    await saveHem(hem);
+    const kept = await withWarning(notices, async () => {
+      await libraryReady();
+      await library.add([hem], 'opened from a link');
+      return true;
+    });
+    if (!kept) return;
     await queries.invalidateQueries({ queryKey: ['shelf'] });
     await navigate(`/hem/${hem.id}/base`, { replace: true });
   };
@@ -45,7 +64,9 @@ export function OpenLinkPage() {
         shelf yet; nothing was sent anywhere.
       </p>
       <div className="shelf-drawing">
-        <PlanDrawing plan={made} bare />
+        <Guard what="This drawing">
+          <PlanDrawing plan={made} bare />
+        </Guard>
       </div>
       <p>
         <Button type="primary" onClick={() => void keep()}>

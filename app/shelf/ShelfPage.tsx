@@ -1,29 +1,39 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { Copy, DownloadSimple, Package, Plus, Trash, UploadSimple } from '@phosphor-icons/react';
+import { Package, Plus, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
-import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
-import { writeHem } from '../../core/document/check.ts';
-import type { Hem } from '../../core/document/hem.ts';
-import { plan, type Plan } from '../../core/plan.ts';
-import { problemLine } from '../../core/problems.ts';
-import { plural, sizeWords } from '../../core/words/measures.ts';
-import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import { KeysButton } from '../look/KeysButton.tsx';
-import { GroundButton } from '../look/GroundButton.tsx';
-import { fileName } from '../../core/document/fileName.ts';
-import { useNotices } from '../look/notices.tsx';
-import { saveBlob, saveFile } from '../storage/exports.ts';
-import { deleteHem, listHems, saveHem } from '../storage/hems.ts';
 import { listWords } from '../../core/base/run.ts';
+import type { Hem } from '../../core/document/hem.ts';
 import { newHem } from '../../core/document/newHem.ts';
+import { copyOf } from '../../core/edits/hem.ts';
+import { problemLine } from '../../core/problems.ts';
+import { GroundButton } from '../look/GroundButton.tsx';
+import { Guard } from '../look/Guard.tsx';
+import { KeysButton } from '../look/KeysButton.tsx';
+import { useNotices } from '../look/notices.tsx';
+import { saveBlob } from '../storage/exports.ts';
+import { library, libraryReady } from '../storage/here.ts';
+import type { Found } from '../storage/records.ts';
+import type { Differing, Incoming } from './incoming.ts';
 import type { RefusedFile } from './opening.ts';
+import { ShelfHem, deletedWords, useNear } from './ShelfHem.tsx';
+import { whyWords, withWarning } from './telling.ts';
 import './shelf.css';
+
+const IncomingHems = lazy(async () => ({ default: (await import('./Incoming.tsx')).IncomingHems }));
+const Keeping = lazy(async () => ({ default: (await import('./Keeping.tsx')).Keeping }));
 
 /** A long shelf is laid out as it is scrolled, so many hems at once. */
 const LAID_AT_ONCE = 60;
+
+async function readShelf() {
+  await libraryReady();
+  const [hems, bin] = await Promise.all([library.list(), library.binned()]);
+  return { hems, bin };
+}
 
 /** All hems, each drawn to scale with its border. */
 export function ShelfPage() {
@@ -32,24 +42,32 @@ export function ShelfPage() {
   const notices = useNotices();
   const chooser = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
+  const [incoming, setIncoming] = useState<readonly Incoming[]>([]);
   const [over, setOver] = useState(false);
   const [laid, setLaid] = useState(LAID_AT_ONCE);
-  const lastDeleted = useRef<Hem[]>([]);
-  const { data: hems, isPending, error } = useQuery({ queryKey: ['shelf'], queryFn: listHems });
-  const changed = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
-  const save = useMutation({ mutationFn: saveHem, onSuccess: changed });
-  const remove = useMutation({ mutationFn: deleteHem, onSuccess: changed });
+  const deleted = useRef<string[]>([]);
+  const { data, isPending, error, refetch } = useQuery({ queryKey: ['shelf'], queryFn: readShelf });
+  const hems = data?.hems;
+  const changed = useEffectEvent((): void => void queries.invalidateQueries({ queryKey: ['shelf'] }));
+  const refresh = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
+  /** Does something with storage; a refusal is told, and the shelf shows what is there then. */
+  const attempt = <T,>(work: () => Promise<T>): Promise<T | null> =>
+    withWarning(notices, work).finally(refresh);
+  useEffect(() => library.tabs.hear(() => changed()), []);
 
-  const putBack = useEffectEvent(async (): Promise<void> => {
-    const hem = lastDeleted.current.pop();
-    if (hem) await save.mutateAsync(hem);
-  });
+  const putBack = (id: string | undefined): void => {
+    if (id === undefined) return;
+    void attempt(() => library.putBack(id)).then(() => {
+      deleted.current = deleted.current.filter((d) => d !== id);
+    });
+  };
+  const undo = useEffectEvent(() => putBack(deleted.current[deleted.current.length - 1]));
   useEffect(
     () =>
       tinykeys(window, {
         '$mod+z': (event) => {
           event.preventDefault();
-          void putBack();
+          undo();
         },
       }),
     [],
@@ -57,59 +75,70 @@ export function ShelfPage() {
 
   const start = async (): Promise<void> => {
     const hem = newHem(nanoid(10), new Date());
-    await save.mutateAsync(hem);
-    await navigate(`/hem/${hem.id}/piece`);
+    const added = await attempt(() => library.add([hem], 'a new hem').then(() => true));
+    if (added) await navigate(`/hem/${hem.id}/piece`);
   };
-  const duplicate = (hem: Hem): void =>
-    save.mutate({ ...hem, id: nanoid(10), name: `${hem.name}, again`, changed: new Date().toISOString() });
-  const discard = async (hem: Hem): Promise<void> => {
-    await remove.mutateAsync(hem.id);
-    lastDeleted.current.push(hem);
-    const key = hem.id;
+  const duplicate = (hem: Hem): void => {
+    const copy = copyOf(hem, nanoid(10), `${hem.name} (copy)`, new Date().toISOString());
+    void attempt(() => library.add([copy], 'a copy'));
+  };
+  const discard = async (found: Found): Promise<void> => {
+    const gone = await attempt(() => library.remove(found.id).then(() => true));
+    if (!gone) return;
+    deleted.current.push(found.id);
     notices.info({
-      key,
-      title: `${hem.name} is off the shelf`,
+      key: found.id,
+      title: deletedWords(found),
+      description: 'It stays in the bin for 30 days.',
       duration: 12,
       actions: (
         <Button
           size="small"
           onClick={() => {
-            lastDeleted.current = lastDeleted.current.filter((h) => h !== hem);
-            save.mutate(hem);
-            notices.destroy(key);
+            notices.destroy(found.id);
+            putBack(found.id);
           }}
         >
-          Put it back
+          Undo
         </Button>
       ),
     });
   };
   const open = async (files: readonly File[]): Promise<void> => {
+    if (files.length === 0) return;
     // What reads files is fetched with the first of them, to keep the first page small.
-    const { readFiles } = await import('./opening.ts');
-    const found = await readFiles(files, new Date());
-    await putOnShelf(found.hems);
+    const found = await attempt(async () => {
+      const [{ readFiles }, { standings }] = await Promise.all([
+        import('./opening.ts'),
+        import('./incoming.ts'),
+      ]);
+      const opened = await readFiles(files, new Date());
+      return { ...opened, incoming: await standings(opened.hems, await library.list(), library) };
+    });
+    if (!found) return;
     setRefused(found.refused);
+    // What is new and came alone needs no question.
+    const plain = found.incoming.length === 1 && found.incoming[0]!.standing === 'new';
+    if (plain) await take(found.incoming, 'leave');
+    else setIncoming(found.incoming);
   };
-  const putOnShelf = async (found: readonly Hem[]): Promise<void> => {
-    const ids = new Set((hems ?? []).map((h) => h.id));
-    for (const hem of found) {
-      // A hem that is here already is never overwritten: the file comes in as one of its own.
-      const fresh = ids.has(hem.id) ? { ...hem, id: nanoid(10) } : hem;
-      ids.add(fresh.id);
-      await saveHem(fresh);
-    }
-    changed();
+  const take = async (from: readonly Incoming[], differing: Differing | null): Promise<void> => {
+    setIncoming([]);
+    if (differing === null) return;
+    const { chosen } = await import('./incoming.ts');
+    const taken = chosen(from, differing, new Date().toISOString());
+    if (taken.length > 0) await attempt(() => library.add(taken, 'opened from a file'));
   };
-  const saveAll = async (): Promise<void> => {
-    const { writeBundle } = await import('../../core/document/bundle.ts');
-    const now = new Date();
-    const bytes = writeBundle(hems ?? [], now);
-    saveBlob(
-      `hems-${now.toISOString().slice(0, 10)}.zip`,
-      new Blob([new Uint8Array(bytes)], { type: 'application/zip' }),
-    );
-  };
+  const saveBackup = (): void =>
+    void attempt(async () => {
+      const { backupOf, noteBackup } = await import('../storage/backup.ts');
+      const now = new Date();
+      // Read anew: another tab may have changed the shelf since it was shown.
+      const shelf = await library.list();
+      const bytes = new Uint8Array(backupOf(shelf, now));
+      saveBlob(`hems-${now.toISOString().slice(0, 10)}.zip`, new Blob([bytes], { type: 'application/zip' }));
+      await noteBackup(shelf, now);
+    });
 
   return (
     <div
@@ -130,7 +159,9 @@ export function ShelfPage() {
       <header className="shelf-head">
         <div>
           <h1>Zig Hem</h1>
-          <p className="quiet">See, count and trust a border before you pick up the hook.</p>
+          <p className="quiet">
+            Plan the border of a finished piece: how many stitches, whether it lies flat, how much yarn.
+          </p>
         </div>
         <div className="shelf-tools">
           <Button type="primary" icon={<Plus />} onClick={() => void start()}>
@@ -139,8 +170,8 @@ export function ShelfPage() {
           <Button icon={<UploadSimple />} onClick={() => chooser.current?.click()}>
             Open a file
           </Button>
-          <Button icon={<Package />} disabled={!hems?.length} onClick={() => void saveAll()}>
-            Save all
+          <Button icon={<Package />} disabled={!hems?.length} onClick={saveBackup}>
+            Download a backup
           </Button>
           <input
             ref={chooser}
@@ -148,7 +179,7 @@ export function ShelfPage() {
             accept=".json,.zip,.csv,.tsv"
             multiple
             hidden
-            aria-label="Project files, bundles or tables"
+            aria-label="Choose hem files, backups or tables"
             onChange={(e) => {
               void open([...(e.target.files ?? [])]);
               e.target.value = '';
@@ -161,61 +192,102 @@ export function ShelfPage() {
           <GroundButton />
         </div>
       </header>
-      {refused.map((file) => (
-        <section key={file.name} className="problem refused" role="alert">
-          <h2>{file.name} was not opened</h2>
-          <ul>
-            {file.problems.map((p, i) => (
-              <li key={i}>{problemLine(p)}</li>
-            ))}
-          </ul>
-          {file.salvaged && (
+      <main>
+        {refused.map((file) => (
+          <Refused
+            key={file.name}
+            file={file}
+            onClose={() => setRefused(refused.filter((f) => f !== file))}
+            onOpen={(hem) => void attempt(() => library.add([hem], 'the readable part of a file'))}
+          />
+        ))}
+        {incoming.length > 0 && (
+          <Suspense fallback={null}>
+            <IncomingHems incoming={incoming} onChoice={(differing) => void take(incoming, differing)} />
+          </Suspense>
+        )}
+        {error ? (
+          <div className="problem fault" role="alert">
+            <p>The shelf cannot be read. {whyWords(error)}</p>
             <p>
-              Some of it is sound. Opened as far as that goes, it would come in as “{file.salvaged.hem.name}”
-              {file.salvaged.lost.length > 0 && ` without ${listWords(file.salvaged.lost)}`}. The file itself
-              stays as it is.
-            </p>
-          )}
-          <p className="refused-choices">
-            {file.salvaged && (
-              <Button
-                size="small"
-                onClick={() => {
-                  void putOnShelf([file.salvaged!.hem]);
-                  setRefused(refused.filter((f) => f !== file));
-                }}
-              >
-                Open what is sound
+              <Button size="small" onClick={() => void refetch()}>
+                Try again
               </Button>
-            )}
-            <Button size="small" onClick={() => setRefused(refused.filter((f) => f !== file))}>
-              {file.salvaged ? 'Leave it' : 'Done reading'}
-            </Button>
+            </p>
+          </div>
+        ) : isPending ? (
+          <p className="loading quiet">Loading …</p>
+        ) : hems!.length === 0 ? (
+          <p className="empty quiet">
+            Nothing here yet. A hem is one piece with its border plan. Start a new hem, or open a hem file.
           </p>
-        </section>
-      ))}
-      {error ? (
-        <p className="problem">
-          This browser’s storage cannot be read. Allow this site to keep data, then reload.
-        </p>
-      ) : isPending ? (
-        <p className="loading quiet">Looking through the shelf …</p>
-      ) : hems.length === 0 ? (
-        <p className="empty quiet">The shelf is empty. Start a new hem, or open a project file.</p>
-      ) : (
-        <ul className="hems">
-          {hems.slice(0, laid).map((hem) => (
-            <ShelfHem
-              key={hem.id}
-              hem={hem}
-              onDuplicate={() => duplicate(hem)}
-              onDiscard={() => void discard(hem)}
-            />
-          ))}
-          {laid < hems.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_AT_ONCE)} />}
-        </ul>
+        ) : (
+          <ul className="hems">
+            {hems!.slice(0, laid).map((found) => (
+              <ShelfHem
+                key={found.id}
+                found={found}
+                onDuplicate={duplicate}
+                onDiscard={() => void discard(found)}
+                onChange={refresh}
+              />
+            ))}
+            {laid < hems!.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_AT_ONCE)} />}
+          </ul>
+        )}
+      </main>
+      {data && (
+        <Guard what="What is told about storage" resetKeys={[data]}>
+          <Suspense fallback={null}>
+            <Keeping shelf={data.hems} bin={data.bin} onBackup={saveBackup} onChange={refresh} />
+          </Suspense>
+        </Guard>
       )}
     </div>
+  );
+}
+
+interface RefusedProps {
+  readonly file: RefusedFile;
+  readonly onOpen: (hem: Hem) => void;
+  readonly onClose: () => void;
+}
+
+/** A file that was not opened: why, and what can be had of it. */
+function Refused({ file: { name, problems, salvaged }, onOpen, onClose }: RefusedProps) {
+  return (
+    <section className="problem refused" role="alert">
+      <h2>{name} was not opened</h2>
+      <ul>
+        {problems.slice(0, 20).map((p, i) => (
+          <li key={i}>{problemLine(p)}</li>
+        ))}
+        {problems.length > 20 && <li>and {problems.length - 20} more.</li>}
+      </ul>
+      {salvaged && (
+        <p>
+          Part of this file can be read. It would open as “{salvaged.hem.name}”
+          {salvaged.lost.length > 0 && `, without ${listWords(salvaged.lost.slice(0, 12))}`}. The file is not
+          changed.
+        </p>
+      )}
+      <p className="refused-choices">
+        {salvaged && (
+          <Button
+            size="small"
+            onClick={() => {
+              onOpen(salvaged.hem);
+              onClose();
+            }}
+          >
+            Open the readable part
+          </Button>
+        )}
+        <Button size="small" onClick={onClose}>
+          {salvaged ? 'Do not open' : 'Close'}
+        </Button>
+      </p>
+    </section>
   );
 }
 
@@ -223,93 +295,4 @@ export function ShelfPage() {
 function MoreHems({ onNear }: { readonly onNear: () => void }) {
   const item = useNear<HTMLLIElement>(onNear);
   return <li ref={item} className="shelf-hem" aria-hidden="true" />;
-}
-
-/** Tells once when an element is about to be seen. */
-function useNear<E extends Element>(onNear: () => void): React.RefObject<E | null> {
-  const element = useRef<E>(null);
-  const near = useEffectEvent(onNear);
-  useEffect(() => {
-    const watch = new IntersectionObserver(
-      ([entry]) => {
-        if (!entry!.isIntersecting) return;
-        watch.disconnect();
-        near();
-      },
-      { rootMargin: '300px' },
-    );
-    watch.observe(element.current!);
-    return () => watch.disconnect();
-  }, []);
-  return element;
-}
-
-interface ShelfHemProps {
-  readonly hem: Hem;
-  readonly onDuplicate: () => void;
-  readonly onDiscard: () => void;
-}
-
-/** One hem of the shelf. It is planned and drawn when it is about to be seen. */
-function ShelfHem({ hem, onDuplicate, onDiscard }: ShelfHemProps) {
-  const [near, setNear] = useState(false);
-  const item = useNear<HTMLLIElement>(() => setNear(true));
-  const made = useMemo(() => (near ? plan(hem) : null), [hem, near]);
-  return (
-    <li className="shelf-hem" ref={item}>
-      <Link to={`/hem/${hem.id}/base`} className="shelf-link">
-        <div className="shelf-drawing">{made && <PlanDrawing plan={made} bare />}</div>
-        <h2>{hem.name}</h2>
-      </Link>
-      {made && <ShelfWords made={made} onDuplicate={onDuplicate} onDiscard={onDiscard} />}
-    </li>
-  );
-}
-
-/** What there is to say of a hem on the shelf, and what can be done with it. */
-function ShelfWords({ made, onDuplicate, onDiscard }: Omit<ShelfHemProps, 'hem'> & { readonly made: Plan }) {
-  const { hem } = made;
-  return (
-    <>
-      <p className="quiet small">
-        {borderWords(made)}
-        <br />
-        changed{' '}
-        {new Date(hem.changed).toLocaleDateString(undefined, {
-          day: 'numeric',
-          month: 'long',
-          year: 'numeric',
-        })}
-      </p>
-      <div className="shelf-actions">
-        <Button
-          size="small"
-          type="text"
-          icon={<Copy />}
-          aria-label={`Duplicate ${hem.name}`}
-          onClick={onDuplicate}
-        />
-        <Button
-          size="small"
-          type="text"
-          icon={<DownloadSimple />}
-          aria-label={`Export ${hem.name}`}
-          onClick={() => saveFile(fileName(hem.name, '.hem.json'), writeHem(hem), 'application/json')}
-        />
-        <Button
-          size="small"
-          type="text"
-          icon={<Trash />}
-          aria-label={`Take ${hem.name} off the shelf`}
-          onClick={onDiscard}
-        />
-      </div>
-    </>
-  );
-}
-
-function borderWords({ hem, finishedSize, rounds }: Plan): string {
-  const odd = rounds.filter((r) => !r.even).length;
-  const even = odd > 0 ? `${odd} not even` : 'all even';
-  return `${sizeWords(finishedSize, hem.preferences.length)} with ${plural(rounds.length - 1, 'round')}, ${even}`;
 }

@@ -1,14 +1,16 @@
-/** Files that come in: project files, bundles, and tables of side counts or motifs. */
+/** Files that come in: hem files, backups, and tables of side counts or motifs. */
 import { nanoid } from 'nanoid';
 import { readBundle } from '../../core/document/bundle.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
-import { checkHem, readHem } from '../../core/document/check.ts';
+import { checkHem, jsonOf, readHem } from '../../core/document/check.ts';
 import { isCountsTable, readCounts, readGrid } from '../../core/document/csv.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { newHem } from '../../core/document/newHem.ts';
 import { salvageHem, type Salvaged } from '../../core/document/salvage.ts';
+import { LIMITS } from '../../core/limits.ts';
 import type { Piece } from '../../core/piece/piece.ts';
-import type { Outcome, Problem } from '../../core/problems.ts';
+import { problem, type Outcome, type Problem } from '../../core/problems.ts';
+import { kindOf } from './kinds.ts';
 
 export interface RefusedFile {
   readonly name: string;
@@ -27,7 +29,9 @@ interface NamedText {
   readonly text: string;
 }
 
-/** Reads files by what they are called and hold. The files themselves are never written to. */
+const HEAD_BYTES = 512;
+
+/** Reads files by what they hold. The files themselves are never written to, and one that fails hurts no other. */
 export async function readFiles(files: readonly File[], now: Date): Promise<Opened> {
   const hems: Hem[] = [];
   const refused: RefusedFile[] = [];
@@ -36,26 +40,49 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
   const readProject = ({ name, text }: NamedText): void => {
     const outcome = readHem(text);
     if (outcome.ok) hems.push(outcome.value);
-    else refuse(name, outcome.problems, salvageText(text, now));
+    else refuse(name, outcome.problems, salvageHem(jsonOf(text), nanoid(10), now));
+  };
+  const read = async (file: File): Promise<void> => {
+    if (file.size === 0) return refuse(file.name, [problem('file-empty', 'the file')]);
+    if (file.size > LIMITS.fileBytes) return refuse(file.name, [tooLarge(file.size, LIMITS.fileBytes)]);
+    const told = kindOf(file.name, new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
+    if (told.problem) return refuse(file.name, [told.problem]);
+    if (told.kind === 'zip') {
+      const bundle = readBundle(new Uint8Array(await file.arrayBuffer()));
+      return bundle.ok ? bundle.value.forEach(readProject) : refuse(file.name, bundle.problems);
+    }
+    if (file.size > LIMITS.hemBytes) return refuse(file.name, [tooLarge(file.size, LIMITS.hemBytes)]);
+    const text = await file.text();
+    if (told.kind === 'hem') return readProject({ name: file.name, text });
+    const outcome = hemOfTable(text, file.name, now);
+    if (outcome.ok) hems.push(outcome.value);
+    else refuse(file.name, outcome.problems);
   };
   for (const file of files) {
-    if (/\.zip$/i.test(file.name)) {
-      const bundle = readBundle(new Uint8Array(await file.arrayBuffer()));
-      if (bundle.ok) bundle.value.forEach(readProject);
-      else refuse(file.name, bundle.problems);
-    } else if (/\.(csv|tsv)$/i.test(file.name)) {
-      const outcome = pieceOfTable(await file.text());
-      if (!outcome.ok) refuse(file.name, outcome.problems);
-      else {
-        const blank = newHem(nanoid(10), now);
-        const name = file.name.replace(/\.\w+$/, '');
-        const checked = checkHem({ ...blank, ...changePiece(blank, outcome.value), name });
-        if (checked.ok) hems.push(checked.value);
-        else refuse(file.name, checked.problems);
-      }
-    } else readProject({ name: file.name, text: await file.text() });
+    try {
+      await read(file);
+    } catch {
+      // A folder, or a file that has been moved away since it was chosen.
+      refuse(file.name, [problem('file-unreadable', 'the file')]);
+    }
   }
   return { hems, refused };
+}
+
+const tooLarge = (bytes: number, most: number): Problem =>
+  problem('file-too-large', 'the file', { megabytes: (bytes / 1e6).toFixed(1), most: most / 1e6 });
+
+/** A new hem on the piece that a table describes. */
+function hemOfTable(text: string, fileName: string, now: Date): Outcome<Hem> {
+  const outcome = pieceOfTable(text);
+  if (!outcome.ok) return outcome;
+  const blank = newHem(nanoid(10), now);
+  const name = fileName.replace(/\.\w+$/, '').slice(0, 200) || blank.name;
+  const piece = outcome.value;
+  // A piece that is too large to be planned is left to the check.
+  const checked = checkHem({ ...blank, piece });
+  if (!checked.ok && checked.problems.every((p) => p.code !== 'sides-mismatch')) return checked;
+  return checkHem({ ...blank, ...changePiece(blank, piece), name });
 }
 
 /** The piece that a table describes: sides counted by hand, or a grid of motifs. */
@@ -65,15 +92,4 @@ function pieceOfTable(text: string): Outcome<Piece> {
   return grid.ok
     ? { ok: true, value: { kind: 'grid', cells: grid.value, motifStitches: 20, motifCm: 15 } }
     : grid;
-}
-
-function salvageText(text: string, now: Date): Salvaged | null {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch {
-    // Half a JSON file has no part that could be told from the next.
-    return null;
-  }
-  return salvageHem(value, nanoid(10), now);
 }

@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan.ts';
+import type { Problem } from '../../core/problems.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
 
@@ -57,14 +58,27 @@ function standIns(): void {
 
 export interface OpenHem extends RenderResult {
   readonly store: HemStore;
+  /** Why edits were not done. */
+  readonly refused: readonly Problem[];
 }
 
 /** A component that is given the plan as it changes. */
 export function renderHem(hem: Hem, part: (plan: Plan) => ReactNode): OpenHem {
   standIns();
+  let edits = 0;
+  const refused: Problem[] = [];
   const store = new HemStore(hem, {
-    save: () => Promise.resolve(),
-    setAside: () => undefined,
+    page: 'test',
+    nextEdit: () => ++edits,
+    write: ({ hem: written, base }) =>
+      Promise.resolve({ kind: 'written', revision: base + 1, hem: written, conflicts: [], anew: false }),
+    read: () => Promise.resolve(null),
+    keepAgain: () => Promise.resolve(),
+    setAside: () => true,
+    dropAside: () => undefined,
+    conflicting: () => undefined,
+    writtenAnew: () => undefined,
+    refused: (problems) => refused.push(...problems),
     now: () => new Date('2026-02-03T04:05:06Z'),
   });
   const Part = (): ReactNode => part(usePlan());
@@ -75,5 +89,5 @@ export function renderHem(hem: Hem, part: (plan: Plan) => ReactNode): OpenHem {
       </HemContext.Provider>
     </MemoryRouter>,
   );
-  return { ...rendered, store };
+  return { ...rendered, store, refused };
 }

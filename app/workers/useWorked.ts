@@ -35,6 +35,8 @@ export interface Worked<T> {
   readonly value: T | null;
   /** A newer question is being worked. */
   readonly pending: boolean;
+  /** The newest question could not be answered; the value, if there is one, is that of an older one. */
+  readonly failed: boolean;
 }
 
 /**
@@ -49,6 +51,7 @@ export function useWorked<N extends Name>(
   const [question, setQuestion] = useState(asked);
   if (!isSame(question, asked)) setQuestion(asked);
   const [done, setDone] = useState<Answer<N> | null>(null);
+  const [failed, setFailed] = useState<readonly unknown[] | null>(null);
   useEffect(() => {
     let wanted = true;
     const wait = setTimeout(() => {
@@ -57,17 +60,29 @@ export function useWorked<N extends Name>(
       const call = free.remote[name] as unknown as (
         ...args: Parameters<PlanWork[N]>
       ) => Promise<ReturnType<PlanWork[N]>>;
-      void call(...question).then((value) => {
-        free.busySince = null;
-        if (wanted) setDone({ question, value });
-      });
+      call(...question).then(
+        (value) => {
+          free.busySince = null;
+          if (wanted) setDone({ question, value });
+        },
+        () => {
+          free.busySince = null;
+          if (wanted) setFailed(question);
+        },
+      );
+      // A worker that cannot even start answers nothing.
+      free.worker.onerror = () => {
+        running.delete(name);
+        if (wanted) setFailed(question);
+      };
     }, PAUSE_MS);
     return () => {
       wanted = false;
       clearTimeout(wait);
     };
   }, [name, question]);
-  return { value: done?.value ?? null, pending: done?.question !== question };
+  const isFailed = failed === question;
+  return { value: done?.value ?? null, pending: done?.question !== question && !isFailed, failed: isFailed };
 }
 
 interface Answer<N extends Name> {

@@ -2,7 +2,8 @@ import { Button, ColorPicker, Input, InputNumber } from 'antd';
 import { Plus, Storefront, Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
-import type { Draft } from 'immer';
+import * as edits from '../../core/edits/yarn.ts';
+import { problemLine } from '../../core/problems.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan.ts';
 import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
@@ -16,15 +17,16 @@ export function Basket({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const [shopping, setShopping] = useState(false);
   const unit = plan.hem.preferences.length;
-  const edit = (id: string, label: string, change: (y: Draft<Yarn>) => void): void =>
-    store.edit(`yarn: ${label}`, (d) => change(d.yarns.find((y) => y.id === id)!), `${label} ${id}`);
-  const add = (yarn: Yarn): void => store.edit(`added ${yarn.name}`, (d) => void d.yarns.push(yarn));
+  const edit = (id: string, what: string, part: Partial<Omit<Yarn, 'id'>>): void =>
+    void store.do(edits.describeYarn(id, what, part));
+  const add = (yarn: Yarn): void => void store.do(edits.addYarn(yarn));
   return (
     <section className="basket" onBlur={() => store.endJoin()}>
       <h2>The basket</h2>
       <ul>
         {plan.yarns.map((y) => {
           const { yarn, quantity, ends } = y;
+          const stays = edits.whyYarnStays(plan.hem, yarn.id);
           return (
             <li key={yarn.id}>
               <div className="basket-head">
@@ -32,31 +34,23 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   size="small"
                   value={yarn.colour}
                   disabledAlpha
-                  onChangeComplete={(c) =>
-                    edit(yarn.id, 'colour', (d) => void (d.colour = c.toHexString().slice(0, 7)))
-                  }
+                  onChangeComplete={(c) => edit(yarn.id, 'color', { colour: c.toHexString().slice(0, 7) })}
                 />
                 <Input
                   variant="borderless"
                   aria-label="Name of the yarn"
                   value={yarn.name}
                   maxLength={100}
-                  onChange={(e) =>
-                    e.target.value && edit(yarn.id, 'name', (d) => void (d.name = e.target.value))
-                  }
+                  onChange={(e) => e.target.value && edit(yarn.id, 'name', { name: e.target.value })}
                 />
                 <Button
                   type="text"
                   size="small"
                   aria-label={`Take ${yarn.name} out of the basket`}
                   icon={<Trash />}
-                  disabled={ends > 0 || plan.yarns.length === 1}
-                  onClick={() =>
-                    store.edit(
-                      `took out ${yarn.name}`,
-                      (d) => void (d.yarns = d.yarns.filter((x) => x.id !== yarn.id)),
-                    )
-                  }
+                  disabled={stays !== null}
+                  title={stays ? problemLine(stays) : undefined}
+                  onClick={() => store.do(edits.removeYarn(yarn.id))}
                 />
               </div>
               <p>
@@ -83,7 +77,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   max={100000}
                   suffix="g here"
                   value={yarn.haveG}
-                  onChange={(v) => edit(yarn.id, 'what is there', (d) => void (d.haveG = v))}
+                  onChange={(haveG) => edit(yarn.id, 'what is there', { haveG })}
                 />
                 <InputNumber
                   size="small"
@@ -92,7 +86,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   max={5000}
                   suffix="g a ball"
                   value={yarn.ballG}
-                  onChange={(v) => v && edit(yarn.id, 'ball', (d) => void (d.ballG = v))}
+                  onChange={(ballG) => ballG && edit(yarn.id, 'ball', { ballG })}
                 />
                 <InputNumber
                   size="small"
@@ -101,7 +95,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   max={5000}
                   suffix="m in 100 g"
                   value={yarn.metresPer100G}
-                  onChange={(v) => v && edit(yarn.id, 'metres', (d) => void (d.metresPer100G = v))}
+                  onChange={(metresPer100G) => metresPer100G && edit(yarn.id, 'meters', { metresPer100G })}
                 />
                 <InputNumber
                   size="small"
@@ -111,7 +105,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   step={0.1}
                   suffix="mm thick"
                   value={yarn.diameterMm}
-                  onChange={(v) => v && edit(yarn.id, 'thickness', (d) => void (d.diameterMm = v))}
+                  onChange={(diameterMm) => diameterMm && edit(yarn.id, 'thickness', { diameterMm })}
                 />
                 <InputNumber
                   size="small"
@@ -122,7 +116,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   suffix="a ball"
                   placeholder="price"
                   value={yarn.price}
-                  onChange={(v) => edit(yarn.id, 'price', (d) => void (d.price = v))}
+                  onChange={(price) => edit(yarn.id, 'price', { price })}
                 />
                 {y.cost !== null && y.cost > 0 && (
                   <span className="quiet small">{y.cost.toFixed(2)} in all</span>

@@ -3,6 +3,7 @@ import { Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
+import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
 import type { Plan } from '../../core/plan.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -24,10 +25,11 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
   const [scaleOpen, setScaleOpen] = useState(false);
   const add = (): void => {
     if (grams === null || grams <= 0) return;
-    const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round };
-    const yarnId = kind === 'swatch' ? yarn : plan.rounds[round]!.yarnId;
-    store.edit('weighed', (d) => void d.weighIns.push({ id: nanoid(6), yarn: yarnId, of, grams }));
-    setGrams(null);
+    const worked = plan.rounds[Math.min(round, plan.rounds.length - 1)]!;
+    const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round: worked.number };
+    const ofSwatch = plan.hem.yarns.find((y) => y.id === yarn) ?? plan.hem.yarns[0]!;
+    const yarnId = kind === 'swatch' ? ofSwatch.id : worked.yarnId;
+    if (store.do(noteWeighing({ id: nanoid(6), yarn: yarnId, of, grams }))) setGrams(null);
   };
   const say = (w: WeighIn): string =>
     w.of.kind === 'swatch'
@@ -52,12 +54,7 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
               size="small"
               aria-label={`Take out ${say(w)}`}
               icon={<Trash />}
-              onClick={() =>
-                store.edit(
-                  'took out a weigh-in',
-                  (d) => void (d.weighIns = d.weighIns.filter((x) => x.id !== w.id)),
-                )
-              }
+              onClick={() => store.do(removeWeighing(w.id))}
             />
           </li>
         ))}

@@ -1,6 +1,8 @@
 import { InputNumber } from 'antd';
+import { setPace } from '../../core/edits/hem.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
 import { percentWords } from '../../core/words/measures.ts';
+import { Guard } from '../look/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Basket } from './Basket.tsx';
 import { HowFar } from './HowFar.tsx';
@@ -35,7 +37,9 @@ export function YarnPage() {
             {y.yarn.name} {supplyOf(y)} with what is in the basket.
           </p>
         ))}
-        <RoundsChart plan={plan} />
+        <Guard what="The chart of yarn" resetKeys={[plan]}>
+          <RoundsChart plan={plan} />
+        </Guard>
         <p className="pace">
           About {timeWords(plan.minutes)} of work at{' '}
           <InputNumber
@@ -44,12 +48,14 @@ export function YarnPage() {
             min={1}
             max={200}
             value={plan.hem.pace}
-            onChange={(v) => v && store.edit('pace', (d) => void (d.pace = v), 'pace')}
+            onChange={(v) => v && store.do(setPace(v))}
             onBlur={() => store.endJoin()}
           />{' '}
           stitches a minute. Rest your hands and stretch in between.
         </p>
-        <HowFar plan={plan} />
+        <Guard what="What the leftovers allow" resetKeys={[plan]}>
+          <HowFar plan={plan} />
+        </Guard>
       </section>
       <div>
         <Basket plan={plan} />

@@ -162,7 +162,7 @@ function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundCha
       sum += width;
     }
     const centre = ring.centres[side];
-    if (!centre) continue;
+    if (!centre || centre.length === 0) continue;
     setHead(chart, centre.start, path(0));
     if (centre.length === 2) {
       const previous = sidePath(outline, points, (side - 1 + points.length) % points.length);

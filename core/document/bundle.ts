@@ -1,19 +1,30 @@
-/** A bundle: all hems in one zip file, each as its project file, as a backup. */
+/** A backup: all hems in one zip file, each as its hem file. */
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { done, failed, problem, type Outcome } from '../problems.ts';
+import { LIMITS } from '../limits.ts';
+import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import { writeHem } from './check.ts';
 import { fileName } from './fileName.ts';
 import type { Hem } from './hem.ts';
 
-/** The bytes of a bundle. Names that two hems share are told apart by number. @param now the files’ date */
+/** The bytes of a backup. Names that two hems share are told apart by number. @param now the files’ date */
 export function writeBundle(hems: readonly Hem[], now: Date): Uint8Array {
+  return writeFiles(
+    hems.map((hem) => ({ name: fileName(hem.name, '.hem.json'), text: writeHem(hem) })),
+    now,
+  );
+}
+
+/** The bytes of a zip file with texts in it, as {@link writeBundle} for what is no sound hem. */
+export function writeFiles(texts: readonly BundledFile[], now: Date): Uint8Array {
   const files: Record<string, Uint8Array> = {};
-  for (const hem of hems) {
-    let name = fileName(hem.name, '.hem.json');
-    for (let n = 2; name in files; n++) name = fileName(hem.name, `-${n}.hem.json`);
-    files[name] = strToU8(writeHem(hem));
+  for (const { name, text } of texts) {
+    let free = name;
+    for (let n = 2; free in files; n++) free = name.replace(/(\.hem)?\.json$/, `-${n}$&`);
+    files[free] = strToU8(text);
   }
-  return zipSync(files, { mtime: now, level: 6 });
+  // A zip file cannot hold a date before 1980.
+  const mtime = now.getFullYear() < 1980 ? new Date(1980, 0, 2) : now;
+  return zipSync(files, { mtime, level: 6 });
 }
 
 export interface BundledFile {
@@ -21,14 +32,37 @@ export interface BundledFile {
   readonly text: string;
 }
 
-/** The project files in a bundle, not yet checked. Other files in it are passed over. */
+/** The hem files in a backup, not yet checked. Other files in it are passed over. Nothing beyond the limits is unpacked. */
 export function readBundle(bytes: Uint8Array): Outcome<readonly BundledFile[]> {
-  let files: Record<string, Uint8Array>;
   try {
-    files = unzipSync(bytes, { filter: ({ name }) => name.endsWith('.json') });
-  } catch (error) {
-    return failed(problem('bundle-unreadable', 'the bundle', { detail: (error as Error).message }));
+    // First only the list: what is beyond the limits further on is found before anything is unpacked.
+    const sizes: number[] = [];
+    unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (isHemFile(name)) sizes.push(originalSize);
+        return false;
+      },
+    });
+    const beyond = beyondLimits(sizes);
+    if (beyond) return failed(beyond);
+    const files = unzipSync(bytes, { filter: ({ name }) => isHemFile(name) });
+    const found = Object.entries(files).map(([name, content]) => ({ name, text: strFromU8(content) }));
+    return found.length === 0 ? failed(problem('bundle-empty', 'the backup')) : done(found);
+  } catch {
+    return failed(problem('bundle-unreadable', 'the backup'));
   }
-  const found = Object.entries(files).map(([name, content]) => ({ name, text: strFromU8(content) }));
-  return found.length === 0 ? failed(problem('bundle-empty', 'the bundle')) : done(found);
 }
+
+const isHemFile = (name: string): boolean => /\.json$/i.test(name);
+
+function beyondLimits(sizes: readonly number[]): Problem | null {
+  if (sizes.length > LIMITS.bundledFiles) return tooLarge(LIMITS.bundledFiles, 'files');
+  if (sizes.reduce((sum, size) => sum + size, 0) > LIMITS.bundledBytes)
+    return tooLarge(LIMITS.bundledBytes / 1e6, 'MB');
+  return sizes.some((size) => size > LIMITS.hemBytes)
+    ? tooLarge(LIMITS.hemBytes / 1e6, 'MB in one file')
+    : null;
+}
+
+const tooLarge = (most: number, of: string): Problem =>
+  problem('bundle-too-large', 'the backup', { most, of });

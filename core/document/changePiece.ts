@@ -1,8 +1,9 @@
 /** Another piece under the same border: what the file says of sides is brought in line with it. */
-import type { SideChoice } from '../base/baseRound.ts';
+import type { BaseRound, SideChoice } from '../base/baseRound.ts';
 import { schoolsFor } from '../base/schools.ts';
+import type { Edge } from '../piece/edge.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
-import type { Hem } from './hem.ts';
+import type { Hem, RoundEntry } from './hem.ts';
 
 /** A side left to the plainest school that its edge allows. */
 export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => ({
@@ -13,27 +14,39 @@ export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => 
 });
 
 /**
- * The parts of a hem that change with its piece. Sides keep what was chosen for them as long as their number
- * stays and the school applies to the new edge; counts by hand and quiet changes are kept only when the number
- * of sides stays the same.
+ * The parts of a hem that change with its piece, in the borders put aside too. Sides keep what was chosen for them as
+ * long as their number stays and the school applies to the new edge; counts by hand and quiet changes are kept only
+ * when the number of sides stays the same.
  */
-export function changePiece(hem: Hem, piece: Piece): Pick<Hem, 'piece' | 'base' | 'rounds'> {
+export function changePiece(hem: Hem, piece: Piece): Pick<Hem, 'piece' | 'base' | 'rounds' | 'kept'> {
   const { edges } = bodyOf(piece);
-  const sameSides = edges.length === hem.base.sides.length;
+  return {
+    piece,
+    ...borderOn(edges, hem),
+    kept: hem.kept.map((kept) => ({ ...kept, ...borderOn(edges, kept) })),
+  };
+}
+
+interface Border {
+  readonly base: BaseRound;
+  readonly rounds: readonly RoundEntry[];
+}
+
+function borderOn(edges: readonly Edge[], { base, rounds }: Border): Border {
+  const sameSides = edges.length === base.sides.length;
   const sides = edges.map((edge, i): SideChoice => {
     const schools = schoolsFor(edge);
-    const before = hem.base.sides[i];
+    const before = base.sides[i];
     if (!before || !schools.includes(before.school)) return plainSide(schools[0]);
     const crossings = Object.fromEntries(
       Object.entries(before.crossings).filter(([join]) => Number(join) < edge.joins.length),
     );
     return { ...before, crossings, count: sameSides ? before.count : null };
   });
-  const { start } = hem.base;
+  const { start } = base;
   return {
-    piece,
-    base: { ...hem.base, sides, start: { ...start, side: Math.min(start.side, edges.length - 1) } },
-    rounds: sameSides ? hem.rounds : hem.rounds.map((r) => ({ ...r, changes: {} })),
+    base: { ...base, sides, start: { ...start, side: Math.min(start.side, edges.length - 1) } },
+    rounds: sameSides ? rounds : rounds.map((r) => ({ ...r, changes: {} })),
   };
 }
 

@@ -1,22 +1,56 @@
 /** Is a file a sound project? Every fault is named at once, by place and remedy. */
 import type { ErrorObject } from 'ajv';
-import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { schoolCount, type BaseRound } from '../base/baseRound.ts';
+import { schoolsFor } from '../base/schools.ts';
+import { LIMITS } from '../limits.ts';
 import { bodyOf } from '../piece/piece.ts';
-import { outlineProblems } from '../piece/soundness.ts';
+import type { Edge } from '../piece/edge.ts';
+import { beyondPlanning } from '../piece/soundness.ts';
+import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
-import { FORMAT, OWN, VERSION, type Hem } from './hem.ts';
+import { FORMAT, OWN, VERSION, type Hem, type RoundEntry } from './hem.ts';
 import { migrate } from './migrations.ts';
 import { validate } from './validate.generated.js';
 
 /** Reads the text of a project file. */
 export function readHem(text: string): Outcome<Hem> {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return failed(problem('file-not-json', 'the file', { detail: (error as Error).message }));
+  if (text.trim() === '') return failed(problem('file-empty', 'the file'));
+  const value = jsonOf(text);
+  if (value === undefined) {
+    return failed(problem('file-cut-off', 'the file', { line: soundLines(text) }));
   }
   return checkHem(value);
+}
+
+/** What a JSON text holds; undefined when it is none. */
+export function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Up to which line a text could be the beginning of JSON, by its quotes and brackets; from 1. */
+function soundLines(text: string): number {
+  let line = 1;
+  let quoted = false;
+  const open: string[] = [];
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i]!;
+    if (c === '\n') {
+      if (quoted) return line;
+      line++;
+    } else if (quoted) {
+      if (c === '\\') i++;
+      else if (c === '"') quoted = false;
+    } else if (c === '"') quoted = true;
+    else if (c === '{' || c === '[') open.push(c);
+    else if (c === '}' || c === ']') {
+      if (open.pop() !== (c === '}' ? '{' : '[')) return line;
+    }
+  }
+  return line;
 }
 
 /** The text of a project file: indented, so that two versions can be compared line by line. */
@@ -32,7 +66,7 @@ export function checkHem(value: unknown): Outcome<Hem> {
   const file = migrate(value);
   if (!validate(file)) return failed(...(validate.errors ?? []).map(schemaProblem));
   const hem = file as Hem;
-  const problems = references(hem);
+  const problems = soundness(hem);
   return problems.length > 0 ? failed(...problems) : done(hem);
 }
 
@@ -51,42 +85,97 @@ function schemaProblem(error: ErrorObject): Problem {
   return problem('value-unsound', where, { where, detail });
 }
 
-function references(hem: Hem): readonly Problem[] {
-  const problems: Problem[] = [];
+/** What a schema cannot say: names that must exist, sides that must match, limits of sums. */
+function soundness(hem: Hem): readonly Problem[] {
+  const found: Problem[] = [];
+  for (const key of ['created', 'changed'] as const) {
+    if (!isDate(hem[key])) found.push(problem('date-unsound', key, { date: hem[key].slice(0, 40) }));
+  }
+  for (const key of ['yarns', 'rounds', 'weighIns', 'kept'] as const) found.push(...newIds(hem[key], key));
   const yarns = new Set(hem.yarns.map((y) => y.id));
-  const needYarn = (yarn: string, place: string): void => {
-    if (!yarns.has(yarn)) problems.push(problem('yarn-unknown', place, { yarn }));
+  hem.weighIns.forEach((w, i) => found.push(...knownYarn(yarns, w.yarn, `weighIns.${i}.yarn`)));
+  const unsound = beyondPlanning(hem.piece, 'piece');
+  const edges = unsound.length > 0 ? null : bodyOf(hem.piece).edges;
+  const width = 100 / hem.gauge.stitchesPer10Cm;
+  const border = (base: BaseRound, rounds: readonly RoundEntry[], place: string): void => {
+    found.push(...roundProblems(rounds, yarns, place));
+    found.push(...knownYarn(yarns, base.yarn, `${place}base.yarn`));
+    if (edges) found.push(...baseProblems(base, edges, width, place));
   };
-  const needNewId = (ids: readonly string[], place: string): void => {
-    ids.forEach((id, i) => {
-      if (ids.indexOf(id) !== i) problems.push(problem('id-twice', `${place}.${i}.id`, { id }));
-    });
-  };
-  needNewId(
-    hem.yarns.map((y) => y.id),
-    'yarns',
-  );
-  needNewId(
-    hem.rounds.map((r) => r.id),
-    'rounds',
-  );
-  needYarn(hem.base.yarn, 'base.yarn');
-  hem.rounds.forEach((round, i) => {
-    needYarn(round.yarn, `rounds.${i}.yarn`);
+  border(hem.base, hem.rounds, '');
+  hem.kept.forEach((kept, i) => border(kept.base, kept.rounds, `kept.${i}.`));
+  return [...found, ...unsound];
+}
+
+/** An instant as ISO 8601 writes it, that is one. */
+const isDate = (text: string): boolean =>
+  /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d(\.\d{1,9})?)?(Z|[+-]\d\d:?\d\d)$/.test(text) &&
+  !Number.isNaN(Date.parse(text));
+
+function newIds(list: readonly { readonly id: string }[], place: string): readonly Problem[] {
+  const seen = new Set<string>();
+  return list.flatMap(({ id }, i) => {
+    if (seen.has(id)) return [problem('id-twice', `${place}.${i}.id`, { id })];
+    seen.add(id);
+    return [];
+  });
+}
+
+const knownYarn = (yarns: ReadonlySet<string>, yarn: string, place: string): readonly Problem[] =>
+  yarns.has(yarn) ? [] : [problem('yarn-unknown', place, { yarn })];
+
+function roundProblems(
+  rounds: readonly RoundEntry[],
+  yarns: ReadonlySet<string>,
+  place: string,
+): readonly Problem[] {
+  const found: Problem[] = [];
+  rounds.forEach((round, i) => {
+    const at = `${place}rounds.${i}`;
+    found.push(...knownYarn(yarns, round.yarn, `${at}.yarn`));
     if (round.family === OWN) {
-      if (round.written === null) problems.push(problem('own-round-empty', `rounds.${i}.written`));
+      if (round.written === null) found.push(problem('own-round-empty', `${at}.written`));
     } else if (!familyById(round.family)) {
       const known = FAMILIES.map((f) => f.id).join(', ');
-      problems.push(problem('family-unknown', `rounds.${i}.family`, { family: round.family, known }));
+      found.push(problem('family-unknown', `${at}.family`, { family: round.family, known }));
     }
   });
-  hem.weighIns.forEach((w, i) => needYarn(w.yarn, `weighIns.${i}.yarn`));
-  const unsound = outlineProblems(hem.piece, 'piece');
-  if (unsound.length > 0) return [...problems, ...unsound];
-  const needed = bodyOf(hem.piece).edges.length;
-  const { side } = hem.base.start;
-  if (side >= needed) problems.push(problem('side-unknown', 'base.start.side', { side, sides: needed }));
-  const found = hem.base.sides.length;
-  if (found !== needed) problems.push(problem('sides-mismatch', 'base.sides', { found, needed }));
-  return problems;
+  const count = workedRounds(rounds);
+  if (count > LIMITS.rounds)
+    found.push(problem('too-many', `${place}rounds`, { count, of: 'worked rounds', most: LIMITS.rounds }));
+  return found;
+}
+
+/** Worked rounds of a stack, repeats counted. */
+export const workedRounds = (rounds: readonly RoundEntry[]): number =>
+  rounds.reduce((sum, r) => sum + r.times * (familyById(r.family)?.roundsPerRepeat ?? 1), 0);
+
+function baseProblems(
+  base: BaseRound,
+  edges: readonly Edge[],
+  stitchWidthMm: number,
+  place: string,
+): readonly Problem[] {
+  const { side } = base.start;
+  const found: Problem[] = [];
+  const sides = edges.length;
+  if (side >= sides) found.push(problem('side-unknown', `${place}base.start.side`, { side, sides }));
+  if (base.sides.length !== sides) {
+    const counts = { found: base.sides.length, needed: sides };
+    return [...found, problem('sides-mismatch', `${place}base.sides`, counts)];
+  }
+  let stitches = 0;
+  edges.forEach((edge, i) => {
+    const choice = base.sides[i]!;
+    const schools = schoolsFor(edge);
+    if (!schools.includes(choice.school)) {
+      const values = { school: choice.school, known: schools.join(', ') };
+      found.push(problem('school-not-here', `${place}base.sides.${i}.school`, values));
+    } else stitches += choice.count ?? schoolCount(choice.school, edge, base, choice, stitchWidthMm);
+  });
+  if (stitches > LIMITS.stitchesInRound) {
+    const values = { count: stitches, of: 'stitches in the base round', most: LIMITS.stitchesInRound };
+    found.push(problem('too-many', `${place}base`, values));
+  }
+  return found;
 }

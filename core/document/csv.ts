@@ -1,23 +1,35 @@
 /** Tables: what a hem computes, out as CSV; counts of sides and grids of motifs, in from CSV. */
 import Papa from 'papaparse';
+import { LIMITS } from '../limits.ts';
 import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import type { CountedPiece, GridPiece } from '../piece/piece.ts';
 
 type Cell = string | number | null;
 
-/** Rows as CSV text, the first of them the names of the columns. */
+/**
+ * Rows as CSV text, the first of them the names of the columns. A text that a table program would take for a formula
+ * is led by an apostrophe, as such programs write it themselves.
+ */
 export const csvText = (rows: readonly (readonly Cell[])[]): string =>
   `${Papa.unparse(
     rows.map((row) => [...row]),
-    { newline: '\n' },
+    { newline: '\n', escapeFormulae: /^\s*[=+\-@\t\r]/ },
   )}\n`;
 
 /** Columns may be set apart by comma, semicolon or tab: which, is told from the text. */
-function rowsOf(text: string): readonly (readonly string[])[] {
+function rowsOf(text: string): Outcome<readonly (readonly string[])[]> {
+  const beyond = (most: number, of: string): Outcome<never> =>
+    failed(problem('csv-too-long', 'the table', { most, of }));
+  if (text.length > LIMITS.hemBytes) return beyond(LIMITS.hemBytes, 'letters');
   const { data } = Papa.parse<readonly string[]>(text.replace(/^\uFEFF/, ''), {
     delimitersToGuess: [',', ';', '\t'],
+    preview: LIMITS.tableRows + 1,
   });
-  return data.map((row) => row.map((cell) => cell.trim()));
+  if (data.length > LIMITS.tableRows) return beyond(LIMITS.tableRows, 'lines');
+  if (data.reduce((sum, row) => sum + row.length, 0) > LIMITS.tableCells) {
+    return beyond(LIMITS.tableCells, 'cells');
+  }
+  return done(data.map((row) => row.map((cell) => cell.trim())));
 }
 
 const COLUMNS = ['side', 'length', 'stitches', 'turn'] as const;
@@ -32,7 +44,9 @@ export const isCountsTable = (text: string): boolean => /\bstitches\b/i.test(tex
  * corner before the side; without it the corners are those of a regular outline) and “side” (a name, for the reader).
  */
 export function readCounts(text: string): Outcome<CountedPiece> {
-  const [head = [], ...lines] = rowsOf(text);
+  const read = rowsOf(text);
+  if (!read.ok) return read;
+  const [head = [], ...lines] = read.value;
   const at = new Map<Column, number>();
   head.forEach((cell, i) => {
     const name = COLUMNS.find((c) => cell.toLowerCase().startsWith(c));
@@ -79,7 +93,9 @@ const EMPTY = new Set(['', '.', '0', '-', 'no']);
 
 /** Reads which cells of a grid hold a motif: “x”, “#” or “1”; nothing, “.” or “0” where there is none. */
 export function readGrid(text: string): Outcome<GridPiece['cells']> {
-  const rows = rowsOf(text).filter((row, i, all) => i < all.length - 1 || row.some((c) => c !== ''));
+  const read = rowsOf(text);
+  if (!read.ok) return read;
+  const rows = read.value.filter((row, i, all) => i < all.length - 1 || row.some((c) => c !== ''));
   const problems: Problem[] = [];
   const cells = rows.map((row, y) =>
     row

@@ -1,14 +1,18 @@
-/** A solution of the fit put into a hem. */
-import type { Hem } from '../document/hem.ts';
+/** A solution of the fit as an edit of the hem that it was found for. */
+import type { Hem, RoundEntry } from '../document/hem.ts';
+import { edit, type Edit } from '../edits/edit.ts';
 import type { WrittenRound } from '../stack/stack.ts';
 import type { FitSolution } from './fit.ts';
 
 /**
- * The base round and rounds of a hem with a solution's counts and quiet changes.
+ * Takes a solution: its counts, quiet changes and corners.
  *
  * @param stack the unrolled rounds that the solution was found for
  */
-export function applySolution(
+export const takeSolution = (stack: readonly WrittenRound[], solution: FitSolution): Edit =>
+  edit(`fit: ${solution.words}`, (hem) => applySolution(hem, stack, solution));
+
+function applySolution(
   hem: Hem,
   stack: readonly WrittenRound[],
   solution: FitSolution,
@@ -16,7 +20,7 @@ export function applySolution(
   const sides = hem.base.sides.map((s, i) =>
     solution.changes[i] === 0 ? s : { ...s, count: solution.counts[i]! },
   );
-  const rounds = hem.rounds.map((entry) => {
+  const rounds = hem.rounds.map((entry): RoundEntry => {
     const changes: Record<string, readonly number[]> = {};
     stack.forEach((round, k) => {
       const quiet = solution.quiet.map((q) => q[k]!);

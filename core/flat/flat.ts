@@ -63,7 +63,9 @@ export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null
   const size = ring.made.length;
   const widths = Float32Array.from(ring.made, topWidth);
   const feet = feetOf();
-  const centre = new Set(ring.centres.flatMap((c) => [c.start % size, (c.start + c.length - 1) % size]));
+  const centre = new Set(
+    ring.centres.flatMap((c) => (c.length === 0 ? [] : [c.start % size, (c.start + c.length - 1) % size])),
+  );
   const starts: number[] = [];
   let before = ring.into[workedBefore(ring, 0)]!;
   for (let i = 0; i < size; i++) {

@@ -1,8 +1,9 @@
 /** Written crochet → recipe. The grammar is `written.peggy`; docs/notation.md describes it with examples. */
 import { stitchCalled, type Language } from '../terms/stitches.ts';
+import { LIMITS } from '../limits.ts';
 import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
-import type { CornerRecipe, Instruction, Recipe, Step } from '../ring/recipe.ts';
+import { placesUsed, type CornerRecipe, type Instruction, type Recipe, type Step } from '../ring/recipe.ts';
 import { SyntaxError as WrittenError, parse } from './written.generated.js';
 
 interface Located {
@@ -27,6 +28,8 @@ type Line = Located &
  * @returns the recipe, or problems that name line, column and what was expected there
  */
 export function parseRound(text: string, language: Language): Outcome<Recipe> {
+  const beyond = beyondLimits(text);
+  if (beyond) return failed(beyond);
   let lines: readonly Line[];
   try {
     lines = parse(text, {
@@ -37,6 +40,39 @@ export function parseRound(text: string, language: Language): Outcome<Recipe> {
     throw error;
   }
   return assemble(lines);
+}
+
+/** Most asterisks in a line: two belong to its repeat, more are a slip that is named as such. */
+const MOST_ASTERISKS = 8;
+/** Most legs of one stitch. */
+const MOST_LEGS = 20;
+
+/** What in a text is too much to be read at all; found without parsing it. */
+function beyondLimits(text: string): Problem | null {
+  if (text.length > LIMITS.writtenLetters) {
+    return problem('written-too-long', 'the round', { letters: text.length, most: LIMITS.writtenLetters });
+  }
+  for (const [i, line] of text.split('\n').entries()) {
+    const at = (column: number): string => `line ${i + 1}, column ${column + 1}`;
+    let depth = 0;
+    for (const { 0: bracket, index } of line.matchAll(/[[\](){}]/g)) {
+      depth += '[({'.includes(bracket) ? 1 : -1;
+      if (depth > LIMITS.writtenDepth)
+        return problem('written-too-deep', at(index), { most: LIMITS.writtenDepth });
+    }
+    const stars = [...line.matchAll(/\*/g)];
+    if (stars.length > MOST_ASTERISKS) return problem('written-two-open-repeats', at(stars[2]!.index));
+    for (const { 0: number, index } of line.matchAll(/\d+/g)) {
+      if (Number(number) === 0) return problem('written-zero', at(index));
+      if (Number(number) > LIMITS.writtenCount)
+        return problem('written-too-many', at(index), {
+          count: number.length > 12 ? `${number.slice(0, 12)}…` : number,
+          of: 'at once',
+          most: LIMITS.writtenCount,
+        });
+    }
+  }
+  return null;
 }
 
 /** The recipe of a text that is part of the program and known to be sound. */
@@ -82,6 +118,20 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   if (along?.line === 'side' && !corner) problems.push(problem('written-no-corner', 'the round'));
   if (problems.length > 0 || !along || !('steps' in along)) return failed(...problems);
 
+  const paired = once.get('pair');
+  const atCorner = Math.max(
+    corner && 'corner' in corner ? corner.corner.group.length : 0,
+    ...(paired && 'pair' in paired ? paired.pair.map((group) => group.length) : []),
+  );
+  if (atCorner > LIMITS.writtenCount) {
+    return failed(
+      problem('written-too-many', 'the corner', {
+        count: atCorner,
+        of: 'stitches',
+        most: LIMITS.writtenCount,
+      }),
+    );
+  }
   const lopsided = once.get('lopsided');
   const pair = once.get('pair');
   const facing = once.get('facing');
@@ -117,11 +167,36 @@ function stepProblems(steps: readonly RawInstruction[], at: string): readonly Pr
     const uses = step.body.some((inner) => inner.do === 'skip' || inner.do === 'work');
     if (!uses) problems.push(problem('written-repeat-uses-nothing', at));
   }
+  problems.push(...tooMuch(steps, at));
   const works = steps.some(
     (s) => s.do === 'work' || (s.do === 'repeat' && s.body.some((i) => i.do === 'work')),
   );
   if (!works) problems.push(problem('written-no-stitch', at));
   return problems;
+}
+
+/** A side's steps unrolled make no more than anyone works. */
+function tooMuch(steps: readonly RawInstruction[], at: string): readonly Problem[] {
+  let made = 0;
+  let used = 0;
+  let legs = 0;
+  for (const instruction of steps) {
+    const times =
+      instruction.do === 'repeat' && instruction.times !== 'to the corner' ? instruction.times : 1;
+    for (const s of instruction.do === 'repeat' ? instruction.body : [instruction as Step]) {
+      if ((s as Instruction).do === 'repeat') continue;
+      used += times * placesUsed(s);
+      if (s.do === 'work') made += times * s.times * s.what.length;
+      if (s.do === 'work') legs = Math.max(legs, ...s.what.map((stitch) => stitch.legs));
+      if (s.do === 'make') legs = Math.max(legs, s.what.legs);
+    }
+  }
+  const most = LIMITS.writtenSteps;
+  if (made > most) return [problem('written-too-many', at, { count: made, of: 'stitches', most })];
+  if (used > most) return [problem('written-too-many', at, { count: used, of: 'places', most })];
+  if (legs > MOST_LEGS)
+    return [problem('written-too-many', at, { count: legs, of: 'worked together', most: MOST_LEGS })];
+  return [];
 }
 
 const step = (s: Step): Step => {

@@ -43,6 +43,16 @@ function edgeOf(motifs: number, piece: GridPiece, motifMm: number): Edge {
   };
 }
 
+/**
+ * What the outline of a grid is made of, without laying out its edges.
+ *
+ * @returns sides, and motifs’ edges along all of them; the grid must hang together
+ */
+export function outlineOfGrid(cells: readonly string[]): { readonly sides: number; readonly motifs: number } {
+  const runs = traceRuns(cells);
+  return { sides: runs.length, motifs: runs.reduce((sum, run) => sum + run.motifs, 0) };
+}
+
 /** A straight stretch of the outline: motifs along it, and whether the corner before it is an inner one. */
 interface Run {
   readonly motifs: number;

@@ -89,8 +89,19 @@ export interface CountedPiece {
 
 export type Piece = RowsPiece | MotifPiece | BlocksPiece | GridPiece | ClothPiece | CountedPiece;
 
-/** What the edges of a piece offer. */
+const known = new WeakMap<Piece, Body>();
+
+/** What the edges of a piece offer; the same piece has the same body. */
 export function bodyOf(piece: Piece): Body {
+  let body = known.get(piece);
+  if (!body) {
+    body = makeBody(piece);
+    known.set(piece, body);
+  }
+  return body;
+}
+
+function makeBody(piece: Piece): Body {
   switch (piece.kind) {
     case 'rows':
       return bodyOfRows(piece);

@@ -88,10 +88,11 @@ export function patternOf(instructions: readonly Instruction[]): Pattern {
 }
 
 /** Places that a step uses up. */
-function placesUsed(step: Step): number {
+export function placesUsed(step: Step): number {
   if (step.do === 'skip') return step.count;
   if (step.do === 'make' || step.at !== 'next') return 0;
-  return step.times * Math.max(...step.what.map(placesTaken));
+  // Not spread into Math.max, which takes only so many.
+  return step.times * step.what.reduce((most, s) => Math.max(most, placesTaken(s)), 1);
 }
 
 export const totalPlacesUsed = (steps: readonly Step[]): number =>

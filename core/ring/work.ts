@@ -70,6 +70,50 @@ export interface Circumstances {
   readonly changes?: readonly number[];
 }
 
+/** What one pass of some steps makes: stitches, and chains one by one. */
+const madeBy = (steps: readonly Step[]): number =>
+  steps.reduce((sum, step) => {
+    if (step.do === 'skip') return sum;
+    return sum + (step.do === 'make' ? weight(step.what) : step.times * weightOf(step.what));
+  }, 0);
+const weight = (s: Stitch): number => Math.max(1, s.chains);
+const weightOf = (stitches: readonly Stitch[]): number => stitches.reduce((sum, s) => sum + weight(s), 0);
+
+/**
+ * How many stitches and chains a round makes at the most, without working it. Cost: linear in the recipe; in the ring
+ * too where that first guess is above `enough`.
+ */
+export function mostMade(
+  below: Ring,
+  recipe: Recipe,
+  { corners, changes }: Circumstances,
+  enough: number,
+): number {
+  const patterns = [patternOf(recipe.side), ...(recipe.lopsided ? [patternOf(recipe.lopsided)] : [])];
+  const sides = sideCount(below);
+  const cornersMake = Math.max(
+    ...[recipe.corner, ...(corners ?? [])].map(
+      ({ before, group, after, pair }) =>
+        weightOf(before) +
+        weightOf(after) +
+        Math.max(weightOf(group), weightOf(pair?.[0] ?? []) + weightOf(pair?.[1] ?? [])),
+    ),
+  );
+  const changed = (changes ?? []).reduce((sum, c) => sum + Math.abs(c), 0);
+  const from = (places: number): number =>
+    Math.max(
+      ...patterns.map(({ head, body, tail }) => {
+        const used = totalPlacesUsed(body);
+        const repeats = used === 0 ? 0 : places / used;
+        return repeats * madeBy(body) + sides * (madeBy(head) + madeBy(tail) + cornersMake) + changed;
+      }),
+    );
+  const guess = from(2 * below.made.length);
+  if (guess <= enough) return guess;
+  const kinds = placeKindsUsed(recipe.side);
+  return from(placesInSpan(below, { start: 0, length: below.made.length }, kinds).length);
+}
+
 /** A growing ring. */
 class Maker {
   readonly made: Stitch[] = [];
@@ -81,7 +125,13 @@ class Maker {
   }
 
   ring(centres: readonly Centre[]): Ring {
-    return { made: this.made, into: Int32Array.from(this.into), centres };
+    // A corner without a centre of its own may lie after the last entry, which is before the first.
+    const size = Math.max(1, this.made.length);
+    return {
+      made: this.made,
+      into: Int32Array.from(this.into),
+      centres: centres.map((c) => (c.start < size ? c : { ...c, start: c.start % size })),
+    };
   }
 }
 
@@ -269,7 +319,9 @@ function workCorner(maker: Maker, below: Ring, centre: Centre, corner: CornerRec
     const [larger, offset] = pair[0].length >= pair[1].length ? [pair[0], 0] : [pair[1], pair[0].length];
     found = shifted(centreOf(larger), start + offset);
   } else if (group.length > 0) {
-    const place = centre.length === 2 ? gapBefore(second) : centre.start;
+    // Between the two of a pair, or the stitches on either side of a corner that has no centre of its own.
+    const place =
+      centre.length === 2 ? gapBefore(second) : centre.length === 0 ? gapBefore(centre.start) : centre.start;
     for (const s of group) maker.add(s, place);
     found = shifted(centreOf(group), start);
   } else found = walkRound(maker, below, centre, plain);
@@ -299,6 +351,7 @@ export function centreOf(group: readonly Stitch[]): Centre {
 /** A corner with no increase: one stitch in each stitch of the centre, one in each chain of a space. */
 function walkRound(maker: Maker, below: Ring, centre: Centre, plain: Stitch): Centre {
   const start = maker.made.length;
+  if (centre.length === 0) return { start, length: 0 };
   let stitches = 0;
   for (let k = 0; k < centre.length; k++) {
     const entry = (centre.start + k) % below.made.length;
@@ -329,7 +382,9 @@ function workWholeRing(below: Ring, recipe: Recipe): WorkedRound {
   const size = below.made.length;
   const start = below.centres[0]?.start ?? 0;
   const cornerOf = new Map<number, number>();
-  below.centres.forEach((centre, corner) => cornerOf.set(centre.start, corner));
+  below.centres.forEach((centre, corner) => {
+    if (centre.length > 0) cornerOf.set(centre.start, corner);
+  });
   const inner = new Maker();
   const places = placesInSpan(below, { start, length: size }, kinds);
   const fit = workAlong(inner, below, places, patternOf(recipe.side), undefined, 0);
@@ -343,7 +398,9 @@ function workWholeRing(below: Ring, recipe: Recipe): WorkedRound {
     const corner = first ? cornerOf.get(place) : undefined;
     if (first) {
       below.centres.forEach((centre, c) => {
-        if (order(place) > order(centre.start)) centres[c] ??= { start: maker.made.length, length: 0 };
+        const past = order(place) - order(centre.start);
+        if (past > 0 || (past === 0 && centre.length === 0))
+          centres[c] ??= { start: maker.made.length, length: 0 };
       });
     }
     if (corner !== undefined) {

@@ -20,4 +20,6 @@ export function patternMarkdown({ title, sections }: Pattern): string {
   return `# ${escaped(title)}\n\n${told.join('\n\n')}\n`;
 }
 
-const escaped = (text: string): string => text.replace(/[\\`*_[\]<>#]/g, '\\$&');
+/** Marks of Markdown, and the colon of an address that could do something when it is followed. */
+const escaped = (text: string): string =>
+  text.replace(/[\\`*_[\]<>#]/g, '\\$&').replace(/\b(javascript|vbscript|data|file)(\s*):/gi, '$1$2\\:');

@@ -5,6 +5,7 @@
  * The grammar inside a line is that of written crochet (docs/notation.md); here stands only what a pattern puts
  * round it: headings, “Each side: … ; repeat from * to * to the corner.”, “Corners A/B and C/D: … in the corner st.”
  */
+import { LIMITS } from '../limits.ts';
 import { parseRound } from '../notation/parse.ts';
 import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import type { CornerRecipe, Recipe } from '../ring/recipe.ts';
@@ -58,6 +59,10 @@ const BASE = /^base round\b/i;
 
 /** Reads a text. Every fault of every round is named, by the line of the text. */
 export function readPattern(text: string, language: Language): Outcome<ReadPattern> {
+  if (text.length > LIMITS.patternLetters) {
+    const values = { letters: text.length, most: LIMITS.patternLetters };
+    return failed(problem('pattern-too-long', 'the text', values));
+  }
   const blocks: Block[] = [];
   let base: Located[] | null = null;
   let current: Located[] | null = null;

@@ -162,7 +162,7 @@ function cornerWords(corner: CornerRecipe, ring: Ring, centre: Centre, language:
 
 /** What a corner's centre is, in words that fit “3 sc in …”. */
 function cornerPlaceWords(ring: Ring, centre: Centre): string {
-  if (centre.length === 2) return 'between the two corner sts';
+  if (centre.length !== 1) return 'between the two corner sts';
   const chains = ring.made[centre.start]?.chains ?? 0;
   return chains > 0 ? `the corner ch-${chains} sp` : 'the corner st';
 }

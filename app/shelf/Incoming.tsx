@@ -1,0 +1,63 @@
+import { Button } from 'antd';
+import { listWords } from '../../core/base/run.ts';
+import { plural } from '../../core/words/measures.ts';
+import { type Differing, type Incoming, type Standing } from './incoming.ts';
+
+export interface IncomingHemsProps {
+  readonly incoming: readonly Incoming[];
+  /** Takes what is wanted; null when nothing is. */
+  readonly onChoice: (differing: Differing | null) => void;
+}
+
+const STANDING_WORDS: Readonly<Record<Standing, string>> = {
+  new: 'new',
+  same: 'the same as on your shelf',
+  older: 'older than on your shelf',
+  newer: 'newer than on your shelf',
+};
+
+/** What has been opened, and how it stands to the shelf: asked before anything is put there. */
+export function IncomingHems({ incoming, onChoice }: IncomingHemsProps) {
+  const of = (standing: Standing): readonly Incoming[] => incoming.filter((i) => i.standing === standing);
+  const counts = (['new', 'same', 'newer', 'older'] as const).filter((s) => of(s).length > 0);
+  const differing = [...of('newer'), ...of('older')];
+  const fresh = of('new').length;
+  const total = listWords(counts.map((s) => `${of(s).length} ${STANDING_WORDS[s]}`));
+  return (
+    <section className="incoming" role="alert" aria-label="What was opened">
+      <h2>
+        {plural(incoming.length, 'hem')} opened: {total}
+      </h2>
+      {differing.length > 0 && (
+        <ul className="small">
+          {differing.slice(0, 8).map(({ hem, standing }, i) => (
+            <li key={i}>
+              {hem.name}: {STANDING_WORDS[standing]}
+            </li>
+          ))}
+          {differing.length > 8 && <li>and {differing.length - 8} more</li>}
+        </ul>
+      )}
+      <p className="refused-choices">
+        {fresh > 0 && (
+          <Button type="primary" size="small" onClick={() => onChoice('leave')}>
+            Add {fresh === 1 ? 'the new one' : `the ${fresh} new ones`}
+          </Button>
+        )}
+        {differing.length > 0 && (
+          <>
+            <Button size="small" onClick={() => onChoice('copy')}>
+              {fresh > 0 ? 'Add all, those that differ as copies' : 'Add as copies'}
+            </Button>
+            <Button size="small" onClick={() => onChoice('replace')}>
+              Replace mine; mine stay as earlier versions
+            </Button>
+          </>
+        )}
+        <Button size="small" onClick={() => onChoice(null)}>
+          {fresh + differing.length > 0 ? 'Add nothing' : 'Close'}
+        </Button>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,183 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import { plural } from '../../core/words/measures.ts';
+import { useNotices } from '../look/notices.tsx';
+import { whenWords } from '../look/when.ts';
+import * as backup from '../storage/backup.ts';
+import { library } from '../storage/here.ts';
+import type { Binned } from '../storage/library.ts';
+import type { Found } from '../storage/records.ts';
+import { askToKeep, bytesWords, roomHere } from '../storage/room.ts';
+import { withWarning } from './telling.ts';
+
+export interface KeepingProps {
+  readonly shelf: readonly Found[];
+  readonly bin: readonly Binned[];
+  readonly onBackup: () => void;
+  readonly onChange: () => void;
+}
+
+/** Where the hems live, how safe they are there, and what is in the bin. */
+export function Keeping({ shelf, bin, onBackup, onChange }: KeepingProps) {
+  const notices = useNotices();
+  const queries = useQueryClient();
+  const room = useQuery({ queryKey: ['room', shelf], queryFn: roomHere }).data;
+  const state = useQuery({
+    queryKey: ['backup', shelf],
+    queryFn: () => backup.backupState(shelf, new Date()).catch(() => null),
+  }).data;
+  const folder = useQuery({
+    queryKey: ['folder'],
+    queryFn: () => backup.folderHere().catch(() => null),
+  }).data;
+  const attempt = (work: () => Promise<unknown>): void =>
+    void withWarning(notices, work).then(() => {
+      void queries.invalidateQueries({ queryKey: ['folder'] });
+      void queries.invalidateQueries({ queryKey: ['backup'] });
+      void queries.invalidateQueries({ queryKey: ['room'] });
+    });
+  const ready = folder?.state === 'ready';
+  useEffect(() => {
+    if (!ready) return;
+    void backup.writeFolder(shelf, new Date()).then(
+      (written) => {
+        if (written) void queries.invalidateQueries({ queryKey: ['backup'] });
+      },
+      () =>
+        notices.warning({
+          key: 'folder',
+          title: 'The backup folder could not be written',
+          description:
+            'See whether it is still there, or choose another. Your hems are safe in this browser.',
+          duration: 0,
+        }),
+    );
+  }, [ready, shelf, queries, notices]);
+  return (
+    <footer className="keeping" aria-label="Where your hems are kept">
+      <p>
+        Your hems live in this browser only. Clearing its data deletes them: download a backup now and then.
+      </p>
+      {state && (
+        <p className={state.remind ? 'problem' : 'quiet'}>
+          {state.at ? `Last backup: ${whenWords(state.at, new Date())}. ` : 'No backup yet. '}
+          {state.changed > 0 && `${plural(state.changed, 'hem')} changed since. `}
+          {state.remind && (
+            <Button size="small" onClick={onBackup}>
+              Download a backup
+            </Button>
+          )}
+        </p>
+      )}
+      {room && (
+        <p className="quiet">
+          {room.used !== null &&
+            `Uses ${bytesWords(room.used)}${room.allowed === null ? '' : ` of the ${bytesWords(room.allowed)} that this browser allows`}. `}
+          {room.promised ? (
+            'The browser has promised not to clear it by itself.'
+          ) : (
+            <>
+              The browser may clear it when space gets short.{' '}
+              <Button
+                size="small"
+                onClick={() =>
+                  attempt(async () => {
+                    if (await askToKeep()) return;
+                    notices.info({
+                      title: 'The browser did not promise it',
+                      description:
+                        'Some do so only for a site that is installed or bookmarked. A backup is safe.',
+                    });
+                  })
+                }
+              >
+                Ask it not to
+              </Button>
+            </>
+          )}
+        </p>
+      )}
+      {backup.canKeepFolder() && (
+        <p className="quiet">
+          {folder ? (
+            <>
+              {folder.state === 'ready'
+                ? `The folder “${folder.name}” is kept up to date.`
+                : `The folder “${folder.name}” is not kept up to date: the browser wants to be allowed again.`}{' '}
+              {folder.state !== 'ready' && (
+                <Button size="small" onClick={() => attempt(backup.allowFolder)}>
+                  Allow it
+                </Button>
+              )}
+              <Button size="small" type="text" onClick={() => attempt(backup.forgetFolder)}>
+                Stop keeping it
+              </Button>
+            </>
+          ) : (
+            <Button size="small" onClick={() => attempt(backup.chooseFolder)}>
+              Keep a backup in a folder
+            </Button>
+          )}
+        </p>
+      )}
+      {!library.tabs.locked && (
+        <p className="problem">
+          This address is not a safe one (https), so tabs cannot wait for each other. Keep each hem in one
+          tab.
+        </p>
+      )}
+      {bin.length > 0 && (
+        <details className="bin">
+          <summary>Bin ({bin.length})</summary>
+          <ul>
+            {bin.map((b) => (
+              <li key={b.id}>
+                {b.name} <span className="quiet small">deleted {whenWords(b.deleted, new Date())}</span>
+                <Button
+                  size="small"
+                  onClick={() => void withWarning(notices, () => library.putBack(b.id)).then(onChange)}
+                >
+                  Put {b.name} back
+                </Button>
+              </li>
+            ))}
+          </ul>
+          <p className="quiet small">
+            What is in the bin stays for 30 days.{' '}
+            <Button
+              size="small"
+              onClick={() =>
+                void withWarning(notices, async () => {
+                  const back = await library.discard(bin.map((b) => b.id));
+                  notices.info({
+                    key: 'emptied',
+                    title: 'The bin is empty',
+                    duration: 12,
+                    actions: (
+                      <Button
+                        size="small"
+                        onClick={() => {
+                          notices.destroy('emptied');
+                          void withWarning(notices, back).then(onChange);
+                        }}
+                      >
+                        Undo
+                      </Button>
+                    ),
+                  });
+                }).then(onChange)
+              }
+            >
+              Empty the bin now
+            </Button>
+          </p>
+        </details>
+      )}
+      <p className="quiet small">
+        <Link to="/licences">Licences</Link>
+      </p>
+    </footer>
+  );
+}

@@ -1,0 +1,60 @@
+/** The library of this browser and this page, with the demo hems on its first start. */
+import { nanoid } from 'nanoid';
+import { readHem } from '../../core/document/check.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import { cupboard } from './cupboard.ts';
+import { Drafts } from './drafts.ts';
+import { Library } from './library.ts';
+import { settings } from './settings.ts';
+import { tabsOfThisBrowser } from './tabs.ts';
+
+/** Local storage, which a browser may deny. */
+function localStore(): Storage | null {
+  try {
+    return window.localStorage;
+  } catch {
+    return null;
+  }
+}
+
+export const library = new Library({
+  hems: cupboard('hems'),
+  history: cupboard('history'),
+  bin: cupboard('bin'),
+  undo: cupboard('undo'),
+  settings,
+  drafts: new Drafts(localStore),
+  tabs: tabsOfThisBrowser(),
+  now: () => new Date(),
+  page: nanoid(8),
+});
+
+const LAID_OUT = 'demos laid out';
+let ready: Promise<void> | null = null;
+
+/** Makes the library ready: on the very first start the demo hems are laid out. */
+export function libraryReady(): Promise<void> {
+  ready ??= makeReady().catch((error: unknown) => {
+    // The next one to ask tries again.
+    ready = null;
+    throw error;
+  });
+  return ready;
+}
+
+async function makeReady(): Promise<void> {
+  if (!(await settings.get(LAID_OUT))) {
+    await library.tabs.alone('the demos', async () => {
+      if (await settings.get(LAID_OUT)) return;
+      await library.add(await demoHems(), 'a demo hem');
+      await settings.set(LAID_OUT, true);
+    });
+  }
+  await library.emptyBin();
+}
+
+async function demoHems(): Promise<readonly Hem[]> {
+  const files = import.meta.glob<string>('../../demo/*.hem.json', { query: '?raw', import: 'default' });
+  const read = await Promise.all(Object.values(files).map(async (load) => readHem(await load())));
+  return read.flatMap((outcome) => (outcome.ok ? [outcome.value] : []));
+}

@@ -1,0 +1,376 @@
+/**
+ * All hems of this browser. What is written is written under a lock of its hem and with the next revision; what another
+ * page wrote in between is united with it part by part (docs/decisions/0008). Nothing here shows anything.
+ */
+import { settled, united, withChanges, type PartChange } from '../../core/document/parts.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import type { Outcome } from '../../core/problems.ts';
+import type { Cupboard } from './cupboard.ts';
+import type { Drafts } from './drafts.ts';
+import { History, type Version } from './history.ts';
+import { changedOf, nameOf, readRecord, type Found, type KeptHem } from './records.ts';
+import type { Tabs } from './tabs.ts';
+
+/** A step of undo: what was done, part by part. */
+export interface Step {
+  readonly label: string;
+  readonly changes: readonly PartChange[];
+  /** Edits with the same key that follow each other without a pause are one step, as those of one drag. */
+  readonly joinKey: string | null;
+}
+
+export interface UndoSteps {
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+}
+
+/** A hem to be written, with where it comes from. */
+export interface Writing {
+  readonly hem: Hem;
+  /** The hem and its revision as last read or written by the page that writes. */
+  readonly common: Hem;
+  readonly base: number;
+  readonly label: string;
+  /** The page’s last edit, counted. */
+  readonly edit: number;
+  readonly steps: UndoSteps;
+}
+
+export type Written =
+  | {
+      readonly kind: 'written';
+      readonly revision: number;
+      /** The hem as it was written: with what another page had changed in other parts. */
+      readonly hem: Hem;
+      /** Parts that another page had changed too; as it had them they are in the history. */
+      readonly conflicts: readonly string[];
+      /** The record had been cleared away and was written anew. */
+      readonly anew: boolean;
+    }
+  /** Another page has put the hem into the bin; what was to be written is kept there. */
+  | { readonly kind: 'in the bin' };
+
+export interface OpenedHem {
+  readonly found: Found;
+  /** Steps of undo that still apply. */
+  readonly steps: UndoSteps;
+}
+
+export interface Binned {
+  readonly id: string;
+  readonly name: string;
+  /** ISO 8601. */
+  readonly deleted: string;
+}
+
+interface BinRecord {
+  readonly kept: unknown;
+  readonly deleted: string;
+}
+
+const NO_STEPS: UndoSteps = { past: [], future: [] };
+const DAYS_IN_BIN = 30;
+const DAY_MS = 86_400_000;
+/** Pages remembered in a record. */
+const MOST_WRITERS = 12;
+
+export interface LibraryParts {
+  readonly hems: Cupboard;
+  readonly history: Cupboard;
+  readonly bin: Cupboard;
+  readonly undo: Cupboard;
+  readonly settings: Cupboard;
+  readonly drafts: Drafts;
+  readonly tabs: Tabs;
+  readonly now: () => Date;
+  /** Name of this page among all pages. */
+  readonly page: string;
+}
+
+export class Library {
+  readonly history: History;
+  private edits = 0;
+
+  constructor(private readonly parts: LibraryParts) {
+    this.history = new History(parts.history, parts.now);
+  }
+
+  get page(): string {
+    return this.parts.page;
+  }
+
+  /** The next number of an edit, counted through all hems of this page. */
+  nextEdit(): number {
+    return ++this.edits;
+  }
+
+  get drafts(): Drafts {
+    return this.parts.drafts;
+  }
+
+  get tabs(): Tabs {
+    return this.parts.tabs;
+  }
+
+  /** All hems, last changed first; damaged ones too. Edits that were set aside are written before. */
+  async list(): Promise<readonly Found[]> {
+    for (const id of this.parts.drafts.ids()) {
+      // One that cannot be written now stays aside.
+      await this.takeDraft(id).catch(() => undefined);
+    }
+    const all = await this.parts.hems.all();
+    return all
+      .map(([id, value]) => readRecord(id, value))
+      .sort((a, b) => changedOf(b).localeCompare(changedOf(a)) || a.id.localeCompare(b.id));
+  }
+
+  /** A hem with the last edit that was made to it; null when it is not here. */
+  async open(id: string): Promise<OpenedHem | null> {
+    const fromDraft = await this.takeDraft(id).catch(() => null);
+    const value = await this.parts.hems.get(id);
+    if (value === null || value === undefined) return null;
+    const found = readRecord(id, value);
+    return { found, steps: fromDraft ?? (await this.stepsOf(id, found.revision)) };
+  }
+
+  /** A hem as it is stored; null when it is not here. */
+  async peek(id: string): Promise<Found | null> {
+    const value = await this.parts.hems.get(id);
+    return value === null || value === undefined ? null : readRecord(id, value);
+  }
+
+  /** Writes a hem. Throws when storage refuses or does not answer; then nothing is changed. */
+  async write(writing: Writing): Promise<Written> {
+    const { id } = writing.hem;
+    const written = await this.parts.tabs.alone(id, async (): Promise<Written> => {
+      const value = await this.parts.hems.get(id);
+      if (value === null || value === undefined) {
+        if ((await this.parts.bin.get(id)) !== null) {
+          await this.putIntoBin(id, this.recordOf(writing.hem, writing, writing.base + 1, {}));
+          return { kind: 'in the bin' };
+        }
+        return this.put(writing, writing.hem, [], { revision: writing.base, writers: {} }, true);
+      }
+      const found = readRecord(id, value);
+      if (found.revision === writing.base) return this.put(writing, writing.hem, [], found, false);
+      if (!found.outcome.ok) {
+        // What another page left cannot be read: it is kept as it is, and this page’s hem goes on.
+        await this.history.add(id, found.revision, 'what another page left', found.raw, true);
+        return this.put(writing, writing.hem, ['everything'], found, false);
+      }
+      const { hem, conflicts } = united(writing.common, writing.hem, found.outcome.value);
+      if (conflicts.length > 0)
+        await this.keepVersion(id, found, 'before another page changed the same', true);
+      return this.put(writing, hem, conflicts, found, false);
+    });
+    this.tell('hem', id);
+    return written;
+  }
+
+  private async put(
+    writing: Writing,
+    hem: Hem,
+    conflicts: readonly string[],
+    before: Pick<Found, 'revision' | 'writers'>,
+    anew: boolean,
+  ): Promise<Written> {
+    const { id } = writing.hem;
+    const revision = before.revision + 1;
+    await this.attempt(() => this.keepFirst(writing, before.revision));
+    await this.parts.hems.set(id, this.recordOf(hem, writing, revision, before.writers));
+    // What follows is of use, but the hem is safe without it.
+    await this.attempt(() => this.history.add(id, revision, writing.label, hem));
+    await this.attempt(() => this.parts.undo.set(id, { revision, ...writing.steps }));
+    return { kind: 'written', revision, hem, conflicts, anew };
+  }
+
+  /** How a hem was before its first edit is its first version. */
+  private async keepFirst({ common }: Writing, revision: number): Promise<void> {
+    if ((await this.history.of(common.id)).length > 0) return;
+    await this.history.add(common.id, revision, 'as it came', common);
+  }
+
+  private recordOf(
+    hem: Hem,
+    { label, edit }: Pick<Writing, 'label' | 'edit'>,
+    revision: number,
+    writers: Found['writers'],
+  ): KeptHem {
+    const others = Object.entries(writers).filter(([page]) => page !== this.parts.page);
+    const known = [...others.slice(1 - MOST_WRITERS), [this.parts.page, edit] as const];
+    return { kept: 1, revision, hem, label, writers: Object.fromEntries(known) };
+  }
+
+  /** Puts hems on the shelf that are not there yet. */
+  async add(hems: readonly Hem[], label: string): Promise<void> {
+    for (const hem of hems) {
+      await this.parts.tabs.alone(hem.id, async () => {
+        const value = await this.parts.hems.get(hem.id);
+        const found = value === null || value === undefined ? null : readRecord(hem.id, value);
+        const revision = (found?.revision ?? 0) + 1;
+        // What stands there stays in the history, whatever it is.
+        if (found) await this.keepVersion(hem.id, found, 'before it was replaced', true);
+        await this.parts.hems.set(hem.id, this.recordOf(hem, { label, edit: 0 }, revision, {}));
+        if (found) await this.attempt(() => this.parts.undo.remove(hem.id));
+        this.parts.drafts.remove(hem.id);
+      });
+      this.tell('hem', hem.id);
+    }
+    this.tell('shelf');
+  }
+
+  /** Puts a hem into the bin, as it is, damaged or not. */
+  async remove(id: string): Promise<void> {
+    await this.parts.tabs.alone(id, async () => {
+      const value = await this.parts.hems.get(id);
+      if (value === null || value === undefined) return;
+      await this.putIntoBin(id, value);
+      await this.parts.hems.remove(id);
+      this.parts.drafts.remove(id);
+    });
+    this.tell('hem', id);
+    this.tell('shelf');
+  }
+
+  private async putIntoBin(id: string, kept: unknown): Promise<void> {
+    const deleted = this.parts.now().toISOString();
+    await this.parts.bin.set(id, { kept, deleted } satisfies BinRecord);
+  }
+
+  /** Takes a hem out of the bin again. It leaves the bin only when it is back on the shelf. */
+  async putBack(id: string): Promise<void> {
+    await this.parts.tabs.alone(id, async () => {
+      const binned = (await this.parts.bin.get(id)) as BinRecord | null;
+      if (!binned) return;
+      const there = await this.parts.hems.get(id);
+      if (there === null || there === undefined) await this.parts.hems.set(id, binned.kept);
+      await this.parts.bin.remove(id);
+    });
+    this.tell('hem', id);
+    this.tell('shelf');
+  }
+
+  /** What is in the bin, last deleted first. */
+  async binned(): Promise<readonly Binned[]> {
+    const all = await this.parts.bin.all();
+    return all
+      .map(([id, value]) => {
+        const { kept, deleted } = (value ?? {}) as Partial<BinRecord>;
+        return {
+          id,
+          name: nameOf(readRecord(id, kept)),
+          deleted: typeof deleted === 'string' ? deleted : '',
+        };
+      })
+      .sort((a, b) => b.deleted.localeCompare(a.deleted));
+  }
+
+  /** Empties the bin of some hems, for good. @returns what takes that back */
+  async discard(ids: readonly string[]): Promise<() => Promise<void>> {
+    const taken: (readonly [string, unknown])[] = [];
+    for (const id of ids) {
+      taken.push([id, await this.parts.bin.get(id)]);
+      await this.parts.bin.remove(id);
+    }
+    this.tell('shelf');
+    return async () => {
+      for (const [id, value] of taken) if (value !== null) await this.parts.bin.set(id, value);
+      this.tell('shelf');
+    };
+  }
+
+  /**
+   * Lets go of what has been in the bin for thirty days. By what the clock said when the application was last opened as
+   * well, so that a clock that was put forward by mistake empties nothing.
+   */
+  async emptyBin(): Promise<void> {
+    const now = this.parts.now().getTime();
+    const seen = await this.parts.settings.get('last opened');
+    await this.parts.settings.set('last opened', now);
+    const last = typeof seen === 'number' ? seen : now;
+    const until = Math.min(now, last) - DAYS_IN_BIN * DAY_MS;
+    for (const { id, deleted } of await this.binned()) {
+      if (!(Date.parse(deleted) < until)) continue;
+      await this.parts.bin.remove(id);
+      if ((await this.parts.hems.get(id)) === null) {
+        await this.history.forget(id);
+        await this.parts.undo.remove(id);
+      }
+    }
+  }
+
+  /** Earlier versions of a hem, newest first. */
+  versions(id: string): Promise<readonly Version[]> {
+    return this.history.of(id);
+  }
+
+  /** The hem of an earlier version; null when it is no longer there. */
+  version(id: string, revision: number): Promise<Outcome<Hem> | null> {
+    return this.history.read(id, revision);
+  }
+
+  /** Writes an edit that was set aside, and gives it up then. @returns its steps of undo; null when there is none */
+  private async takeDraft(id: string): Promise<UndoSteps | null> {
+    const draft = this.parts.drafts.get(id);
+    if (!draft) {
+      this.parts.drafts.remove(id);
+      return null;
+    }
+    const steps = await this.parts.tabs.alone(id, async () => {
+      const value = await this.parts.hems.get(id);
+      if (value === null || value === undefined) {
+        // Deleted since: what was set aside is kept with what was deleted.
+        const record = this.recordOf(draft.hem, draft, draft.base + 1, {});
+        if ((await this.parts.bin.get(id)) !== null) await this.putIntoBin(id, record);
+        else await this.parts.hems.set(id, { ...record, hem: { ...draft.hem, id } });
+        return draft.steps;
+      }
+      const found = readRecord(id, value);
+      if ((found.writers[draft.page] ?? 0) >= draft.edit) return null;
+      const kept = readRecord(id, draft.hem);
+      // It stays aside, for a version of the application that can read it.
+      if (!kept.outcome.ok) throw new Error('what was set aside cannot be read');
+      const theirs = found.outcome.ok ? found.outcome.value : kept.outcome.value;
+      const onTop = found.revision === draft.base || draft.changes.length === 0;
+      const hem = onTop
+        ? kept.outcome.value
+        : settled(withChanges(theirs, draft.changes), [kept.outcome.value]);
+      if (found.revision !== draft.base)
+        await this.keepVersion(id, found, 'before an edit that was set aside', true);
+      const revision = found.revision + 1;
+      const writer = { label: draft.label, edit: draft.edit };
+      const record = this.recordOf(hem ?? kept.outcome.value, writer, revision, found.writers);
+      await this.parts.hems.set(id, { ...record, writers: { ...record.writers, [draft.page]: draft.edit } });
+      await this.attempt(() => this.history.add(id, revision, draft.label, record.hem));
+      await this.attempt(() => this.parts.undo.set(id, { revision, ...draft.steps }));
+      return draft.steps;
+    });
+    this.parts.drafts.drop(id, draft.page, draft.edit);
+    this.tell('hem', id);
+    return steps;
+  }
+
+  private async stepsOf(id: string, revision: number): Promise<UndoSteps> {
+    const kept = (await this.parts.undo.get(id).catch(() => null)) as
+      (UndoSteps & { revision: unknown }) | null;
+    const sound = kept?.revision === revision && Array.isArray(kept.past) && Array.isArray(kept.future);
+    return sound ? { past: kept.past, future: kept.future } : NO_STEPS;
+  }
+
+  private async keepVersion(id: string, found: Found, label: string, pinned: boolean): Promise<void> {
+    const raw = found.outcome.ok ? found.outcome.value : found.raw;
+    await this.attempt(() => this.history.add(id, found.revision, label, raw, pinned));
+  }
+
+  private async attempt(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+    } catch {
+      // Of use, but nothing depends on it.
+    }
+  }
+
+  private tell(kind: 'hem' | 'shelf', id: string | null = null): void {
+    this.parts.tabs.tell({ kind, id, page: this.parts.page });
+  }
+}

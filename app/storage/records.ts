@@ -1,0 +1,68 @@
+/** What is kept of a hem, and how it is read: nothing that storage holds is believed before it is checked. */
+import { checkHem } from '../../core/document/check.ts';
+import { FORMAT, type Hem } from '../../core/document/hem.ts';
+import { failed, problem, type Outcome } from '../../core/problems.ts';
+
+export interface KeptHem {
+  /** Version of this envelope. */
+  readonly kept: 1;
+  /** How often the hem was written; it orders what was written, which no clock does. */
+  readonly revision: number;
+  readonly hem: Hem;
+  /** What was done last. */
+  readonly label: string;
+  /** The last edit of each page that this writing holds, by the page’s own name. */
+  readonly writers: Readonly<Record<string, number>>;
+}
+
+/** A record as it was found. */
+export interface Found {
+  readonly id: string;
+  readonly revision: number;
+  readonly label: string;
+  readonly writers: Readonly<Record<string, number>>;
+  /** The hem, or what is wrong with what is kept in its place. */
+  readonly outcome: Outcome<Hem>;
+  /** What is kept in the hem’s place, whatever it is. */
+  readonly raw: unknown;
+}
+
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Reads a record; earlier versions of the application kept the bare hem. */
+export function readRecord(id: string, value: unknown): Found {
+  const envelope = isRecord(value) && value.format !== FORMAT ? value : null;
+  const raw = envelope ? envelope.hem : value;
+  const revision =
+    typeof envelope?.revision === 'number' && Number.isSafeInteger(envelope.revision) ? envelope.revision : 0;
+  return {
+    id,
+    revision: Math.max(0, revision),
+    label: typeof envelope?.label === 'string' ? envelope.label : '',
+    writers: isRecord(envelope?.writers) ? (envelope.writers as Found['writers']) : {},
+    outcome: readKept(id, raw),
+    raw,
+  };
+}
+
+/** A hem that storage holds, checked. It answers to the name under which it is kept. */
+export function readKept(id: string, raw: unknown): Outcome<Hem> {
+  if (!isRecord(raw)) return failed(problem('record-damaged', 'this hem'));
+  const outcome = checkHem(raw);
+  if (!outcome.ok || outcome.value.id === id) return outcome;
+  return { ok: true, value: { ...outcome.value, id } };
+}
+
+/** The name of a hem as far as it can be told. */
+export function nameOf({ outcome, raw, id }: Pick<Found, 'outcome' | 'raw' | 'id'>): string {
+  if (outcome.ok) return outcome.value.name;
+  const name = isRecord(raw) ? raw.name : null;
+  return typeof name === 'string' && name.trim() !== '' ? name.slice(0, 200) : `Hem ${id.slice(0, 12)}`;
+}
+
+/** When a hem was changed last by its own word, for its place on the shelf. */
+export function changedOf({ raw }: Pick<Found, 'raw'>): string {
+  const changed = isRecord(raw) ? raw.changed : null;
+  return typeof changed === 'string' ? changed : '';
+}

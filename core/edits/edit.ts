@@ -1,0 +1,41 @@
+/**
+ * What can be done to a hem. An edit is a value: what it is called, and what it makes of a hem, or why it cannot. The
+ * invariants of the document are kept here and not in screens: whatever edits follow each other, the check accepts
+ * what they leave.
+ */
+import { checkHem } from '../document/check.ts';
+import type { Hem } from '../document/hem.ts';
+import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+
+export interface Edit {
+  /** What is done, as undo names it: “side B to 207”. */
+  readonly label: string;
+  /** Edits with the same key that follow each other without a pause are one step of undo, as those of one drag. */
+  readonly joinKey: string | null;
+  readonly on: (hem: Hem) => Outcome<Hem>;
+}
+
+/** An edit that changes some entries of the hem, or says why it cannot be done. */
+export const edit = (
+  label: string,
+  change: (hem: Hem) => Partial<Hem> | Problem,
+  joinKey: string | null = null,
+): Edit => ({
+  label,
+  joinKey,
+  on: (hem) => {
+    const changed = change(hem);
+    return isProblem(changed) ? failed(changed) : done({ ...hem, ...changed });
+  },
+});
+
+const isProblem = (value: Partial<Hem> | Problem): value is Problem => 'code' in value;
+
+/** Something that an edit was about is not in the hem any more. */
+export const gone = (what: string): Problem => problem('part-gone', 'the hem', { what });
+
+/** Does an edit to a hem. What it leaves is sound, or it is not done and the problems say why. */
+export function performed(hem: Hem, { on }: Edit): Outcome<Hem> {
+  const outcome = on(hem);
+  return outcome.ok && outcome.value !== hem ? checkHem(outcome.value) : outcome;
+}

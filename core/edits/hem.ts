@@ -1,0 +1,39 @@
+/** Edits of what a hem is called, how it is told, and what the maker says of themselves. */
+import type { Hem, Preferences } from '../document/hem.ts';
+import { edit, type Edit } from './edit.ts';
+
+export const rename = (name: string): Edit =>
+  edit('name', (hem) => ({ name: name.trim() === '' ? hem.name : name }), 'name');
+
+const PREFERENCE_LABELS: Readonly<Record<keyof Preferences, (value: string) => string>> = {
+  language: (v) => `${v.toUpperCase()} terms`,
+  hand: (v) => `${v} hand`,
+  length: (v) => `lengths in ${v}`,
+  paper: () => 'paper',
+};
+
+/** Sets one preference. */
+export const prefer = <K extends keyof Preferences>(key: K, value: Preferences[K]): Edit =>
+  edit(PREFERENCE_LABELS[key](value), (hem) => ({ preferences: { ...hem.preferences, [key]: value } }));
+
+/** The maker's own notes. */
+export const writeNotes = (notes: string): Edit => edit('notes', () => ({ notes }), 'notes');
+
+/** Stitches in a minute. */
+export const setPace = (pace: number): Edit => edit('pace', () => ({ pace }), 'pace');
+
+/** Size after blocking over size before. */
+export const setBlocking = (blocking: number): Edit => edit('blocking', () => ({ blocking }), 'blocking');
+
+/** The hem as it was in an earlier version of it. */
+export const takeUpVersion = (version: Hem): Edit =>
+  edit('took up an earlier version', (hem) => ({ ...version, id: hem.id, created: hem.created }));
+
+/** A hem as one of its own: what is copied is never the same hem. @param now ISO 8601 */
+export const copyOf = (hem: Hem, id: string, name: string, now: string): Hem => ({
+  ...hem,
+  id,
+  name: [...name].slice(0, 200).join(''),
+  created: now,
+  changed: now,
+});

@@ -1,0 +1,100 @@
+/** Edits of the stack of rounds, and of borders put aside. */
+import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
+import { LIMITS } from '../limits.ts';
+import { problem, type Problem } from '../problems.ts';
+import { familyById } from '../rounds/registry.ts';
+import { edit, gone, type Edit } from './edit.ts';
+
+const nameOf = ({ family }: RoundEntry): string => (familyById(family)?.name ?? 'your round').toLowerCase();
+
+/** New entries on top of the stack. */
+export const addRounds = (label: string, entries: readonly RoundEntry[]): Edit =>
+  edit(label, (hem) => ({ rounds: [...hem.rounds, ...entries] }));
+
+export const removeRound = (entry: RoundEntry): Edit =>
+  edit(`took off ${nameOf(entry)}`, (hem) => ({ rounds: hem.rounds.filter((r) => r.id !== entry.id) }));
+
+/** An entry moved to where another one stands now. */
+export const moveRound = (id: string, to: string): Edit =>
+  edit('order of rounds', (hem) => {
+    const moved = hem.rounds.find((r) => r.id === id);
+    const at = hem.rounds.findIndex((r) => r.id === to);
+    if (!moved || at < 0) return gone('that round');
+    const rest = hem.rounds.filter((r) => r.id !== id);
+    return { rounds: [...rest.slice(0, at), moved, ...rest.slice(at)] };
+  });
+
+/** What can be chosen of an entry. */
+export type EntryChoice = Partial<
+  Pick<
+    RoundEntry,
+    'stitch' | 'corner' | 'cornerOpen' | 'loop' | 'size' | 'times' | 'facing' | 'hookMm' | 'yarn'
+  >
+>;
+
+/** A choice about an entry. @param what was chosen, for undo: “back loop” */
+export const chooseRound = (entry: RoundEntry, what: string, choice: EntryChoice): Edit =>
+  edit(`${nameOf(entry)}: ${what}`, (hem) =>
+    withEntry(hem, entry.id, (e) => keptChanges({ ...e, ...choice })),
+  );
+
+/** Quiet changes of rounds that an entry no longer has are given up. */
+function keptChanges(entry: RoundEntry): RoundEntry {
+  const rounds = entry.times * (familyById(entry.family)?.roundsPerRepeat ?? 1);
+  const changes = Object.entries(entry.changes).filter(([index]) => Number(index) < rounds);
+  return changes.length === Object.keys(entry.changes).length
+    ? entry
+    : { ...entry, changes: Object.fromEntries(changes) };
+}
+
+/** The text of a round that the maker writes; what cannot be read yet is kept as it is. */
+export const writeRound = (id: string, text: string): Edit =>
+  edit(
+    'your round',
+    (hem) =>
+      withEntry(hem, id, (e) =>
+        e.family === OWN && e.written
+          ? { ...e, written: { ...e.written, text } }
+          : problem('part-gone', 'the stack', { what: 'that round' }),
+      ),
+    `written ${id}`,
+  );
+
+function withEntry(
+  hem: Hem,
+  id: string,
+  change: (entry: RoundEntry) => RoundEntry | Problem,
+): Partial<Hem> | Problem {
+  const entry = hem.rounds.find((r) => r.id === id);
+  if (!entry) return gone('that round');
+  const changed = change(entry);
+  if ('code' in changed) return changed;
+  return { rounds: hem.rounds.map((r) => (r.id === id ? changed : r)) };
+}
+
+/** Keeps the border in hand beside the one that is worked on. */
+export const keepBorder = (id: string): Edit =>
+  edit('kept this border', ({ base, rounds, kept }) =>
+    kept.length >= LIMITS.kept
+      ? problem('too-many', 'the borders', { count: kept.length + 1, of: 'borders', most: LIMITS.kept })
+      : { kept: [...kept, { id, name: `Border ${kept.length + 1}`, base, rounds }] },
+  );
+
+/** Works on a border that was kept; the one in hand is kept in its place. */
+export const takeUpBorder = (id: string, name: string): Edit =>
+  edit(`took up ${name}`, ({ base, rounds, kept }) => {
+    const chosen = kept.find((k) => k.id === id);
+    if (!chosen) return gone('that border');
+    const inHand = { id, name: [...`Before ${chosen.name}`].slice(0, 100).join(''), base, rounds };
+    return { base: chosen.base, rounds: chosen.rounds, kept: kept.map((k) => (k.id === id ? inHand : k)) };
+  });
+
+export const renameBorder = (id: string, name: string): Edit =>
+  edit(
+    'name of a border',
+    ({ kept }) => ({ kept: kept.map((k) => (k.id === id && name !== '' ? { ...k, name } : k)) }),
+    `border ${id}`,
+  );
+
+export const discardBorder = (id: string, name: string): Edit =>
+  edit(`discarded ${name}`, ({ kept }) => ({ kept: kept.filter((k) => k.id !== id) }));

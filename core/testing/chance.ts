@@ -1,0 +1,28 @@
+/** Chance from a seed, so that a failure can be played again. */
+export interface Chance {
+  /** A number from 0 up to, not including, 1. */
+  readonly next: () => number;
+  /** An integer from `least` to `most`, both included. */
+  readonly int: (least: number, most: number) => number;
+  readonly pick: <T>(list: readonly T[]) => T;
+  readonly maybe: (share: number) => boolean;
+}
+
+/** The generator mulberry32 (Ettinger, public domain): 32 bits of state, a period of 2³². */
+export function chanceOf(seed: number): Chance {
+  let state = seed >>> 0;
+  const next = (): number => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+  const int = (least: number, most: number): number => least + Math.floor(next() * (most - least + 1));
+  return {
+    next,
+    int,
+    pick: (list) => list[int(0, list.length - 1)]!,
+    maybe: (share) => next() < share,
+  };
+}

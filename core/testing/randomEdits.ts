@@ -1,0 +1,286 @@
+/** Edits as the screens make them, chosen by chance: every control of every page, with values that it lets through. */
+import { CROSSING_IDS } from '../base/crossings.ts';
+import { schoolsFor } from '../base/schools.ts';
+import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
+import type { Edit } from '../edits/edit.ts';
+import * as base from '../edits/base.ts';
+import { constructionOf } from '../edits/constructions.ts';
+import * as hems from '../edits/hem.ts';
+import * as pieces from '../edits/piece.ts';
+import * as rounds from '../edits/rounds.ts';
+import * as yarns from '../edits/yarn.ts';
+import { takeSolution } from '../fit/apply.ts';
+import { fitHem } from '../fit/open.ts';
+import type { Piece } from '../piece/piece.ts';
+import { likeSides } from '../piece/symmetry.ts';
+import type { Plan } from '../plan.ts';
+import { FAMILIES, familyById } from '../rounds/registry.ts';
+import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
+import type { CornerId } from '../terms/corners.ts';
+import type { StitchKind } from '../terms/stitches.ts';
+import type { Chance } from './chance.ts';
+
+type Maker = (plan: Plan, chance: Chance, id: string) => Edit | null;
+
+const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
+const BASE_CORNERS: readonly CornerId[] = ['three', 'chain-1', 'chain-2', 'twos', 'threes', 'fours', 'angle'];
+const KINDS: readonly Piece['kind'][] = ['rows', 'motif', 'blocks', 'grid', 'cloth', 'counted'];
+
+/** Rounds that people write, some of them not to be read, some too much. */
+const WRITTEN = [
+  'side: *sc in next st*\ncorner: 3 sc in corner',
+  'side: sk 1, *5 hdc in next st, sk 1, sl st in next st, sk 1*\ncorner: 7 hdc in corner',
+  'round: *dot, sl st in each of next 3 sts*',
+  'round: *sc in each of next 4 sts, (sc, ch 3, sc) in next st*\ncorner: 2 sc in corner',
+  'round: *2 dc in next ch-sp, ch 2*',
+  'side: *dc2tog, ch 1*\ncorner: (2 dc, ch 2, 2 dc) in corner',
+  'side: *3 dc in next st*\ncorner: walk round',
+  'side: *sc in same st, sk 1*\ncorner: skip',
+  'side: *FPdc around next post*\ncorner: ch 3 over corner\nfacing: wrong',
+  'side: *picot, sc in next st*\ncorner: sc, picot in corner',
+  'side: *999999999999999 dc in next st*\ncorner: 3 sc in corner',
+  'side: *[500 dc in next st] 500 times*\ncorner: 3 sc in corner',
+  'side: *((((((((dc in next st*',
+  'side: *0 dc in next st*\ncorner: 0 sc in corner',
+  'side: *dc in next',
+  '',
+];
+
+const someSides = (plan: Plan, chance: Chance): readonly number[] => {
+  const like = likeSides(plan.body);
+  return chance.maybe(0.7) ? chance.pick(like) : [chance.int(0, plan.sides.length - 1)];
+};
+
+const someEntry = (plan: Plan, chance: Chance): RoundEntry | null =>
+  plan.hem.rounds.length === 0 ? null : chance.pick(plan.hem.rounds);
+
+const onRounds =
+  (change: (entry: RoundEntry, chance: Chance, plan: Plan) => Edit | null): Maker =>
+  (plan, chance) => {
+    const entry = someEntry(plan, chance);
+    return entry && change(entry, chance, plan);
+  };
+
+function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
+  const { int, pick, next } = chance;
+  const length = (): number => Number((0.5 + next() ** 3 * 220).toFixed(1));
+  switch (piece.kind) {
+    case 'rows':
+      return pick<() => Piece>([
+        () => ({ ...piece, stitches: int(4, 180) }),
+        () => ({ ...piece, widthCm: length() }),
+        () => ({ ...piece, heightCm: length() }),
+        () => ({ ...piece, rows: [...piece.rows, { stitch: pick(ROW_STITCHES), count: int(1, 20) }] }),
+        () => ({ ...piece, rows: piece.rows.map((r) => ({ ...r, count: int(1, 60) })) }),
+        () => ({ ...piece, rows: piece.rows.slice(0, 1).map((r) => ({ ...r, stitch: pick(ROW_STITCHES) })) }),
+        () => ({
+          ...piece,
+          foundation: pick([
+            'both loops of the chain',
+            'one loop of the chain',
+            'stitches of row 1',
+          ] as const),
+        }),
+      ])();
+    case 'motif':
+      return pick<() => Piece>([
+        () => ({ ...piece, corners: pick([0, 3, 4, 5, 6, 8]) }),
+        () => ({ ...piece, sideCm: length() }),
+        () => ({ ...piece, cornerChains: int(0, 3) }),
+        () => ({ ...piece, edge: { kind: 'solid', stitch: pick(ROW_STITCHES), stitches: int(1, 200) } }),
+        () => ({
+          ...piece,
+          edge: {
+            kind: 'clustered',
+            clusters: int(2, 40),
+            stitchesEach: int(2, 9),
+            chainsBetween: int(0, 5),
+          },
+        }),
+      ])();
+    case 'blocks':
+      return pick<() => Piece>([
+        () => ({ ...piece, stitch: pick(['hdc', 'dc'] as const) }),
+        () => ({ ...piece, blocksWide: int(2, 40), blocksHigh: int(2, 40) }),
+        () => ({ ...piece, widthCm: length(), heightCm: length() }),
+      ])();
+    case 'grid': {
+      const across = Math.max(...piece.cells.map((row) => row.length));
+      const toggled = (): readonly string[] => {
+        const [x, y] = [int(0, across - 1), int(0, piece.cells.length - 1)];
+        return piece.cells.map((row, k) => {
+          const full = row.padEnd(across, '.');
+          return k === y ? full.slice(0, x) + (full[x] === '#' ? '.' : '#') + full.slice(x + 1) : row;
+        });
+      };
+      return pick<() => Piece>([
+        () => ({ ...piece, cells: toggled() }),
+        () => ({ ...piece, cells: Array.from({ length: int(1, 6) }, () => '#'.repeat(int(1, 6))) }),
+        () => ({ ...piece, motifStitches: int(1, 30) }),
+        () => ({ ...piece, motifCm: length() }),
+      ])();
+    }
+    case 'cloth':
+      return pick<() => Piece>([
+        () => ({ ...piece, pitchMm: int(1, 100) }),
+        () => ({ ...piece, widthCm: length(), heightCm: length() }),
+      ])();
+    case 'counted':
+      return pick<() => Piece>([
+        () => ({ ...piece, sides: [{ lengthCm: length(), stitches: int(1, 300), turnDegrees: 0 }] }),
+        () => ({
+          ...piece,
+          sides: Array.from({ length: 6 }, () => ({ lengthCm: 20, stitches: int(1, 60), turnDegrees: 60 })),
+        }),
+        () => ({ ...piece, sides: piece.sides.map((s) => ({ ...s, stitches: int(1, 200) })) }),
+        () => ({ ...piece, sides: piece.sides.map((s) => ({ ...s, turnDegrees: int(-150, 170) })) }),
+        () => ({ ...piece, sides: [...piece.sides.slice(0, 39), piece.sides[0]!] }),
+        () => constructionOf('counted', hem),
+      ])();
+  }
+}
+
+/** One maker for every kind of control; those of rounds come up more often. */
+const MAKERS: readonly Maker[] = [
+  // Piece
+  ({ hem }, chance) => pieces.describePiece('construction', constructionOf(chance.pick(KINDS), hem), false),
+  ({ hem }, chance) => pieces.describePiece('a field', anotherPiece(hem.piece, hem, chance)),
+  ({ hem }, chance) => pieces.describePiece('another', anotherPiece(hem.piece, hem, chance)),
+  ({ sides }, chance) => {
+    const side = chance.int(0, sides.length - 1);
+    return pieces.measureSide(sides[side]!.name, side, chance.int(1, 300));
+  },
+  (_, chance) => pieces.chooseWeight(chance.pick([0, 1, 2, 3, 4, 5, 6, 7])),
+  (_, chance) => pieces.setGauge({ stitchesPer10Cm: chance.int(4, 40) }),
+  (_, chance) => pieces.setGauge({ hookMm: chance.int(1, 40) / 2 }),
+  (_, chance) => pieces.colourPiece(chance.pick(['#ffffff', '#123456'])),
+  // Base round
+  (plan, chance) => {
+    const sides = someSides(plan, chance);
+    const count = plan.sides[sides[0]!]!.count + chance.int(-12, 12);
+    return count < 1 ? null : base.setCount('A', sides, count);
+  },
+  (plan, chance) => {
+    const sides = someSides(plan, chance);
+    return base.chooseSchool('A', sides, chance.pick(schoolsFor(plan.body.edges[sides[0]!]!)));
+  },
+  (plan, chance) =>
+    base.setOwnRate('A', someSides(plan, chance), { stitches: chance.int(1, 6), spots: chance.int(1, 6) }),
+  (plan, chance) => {
+    const sides = someSides(plan, chance);
+    const joins = plan.body.edges[sides[0]!]!.joins.length;
+    if (joins === 0) return null;
+    return base.crossJoin('A', sides, chance.int(0, joins - 1), chance.pick(CROSSING_IDS));
+  },
+  (_, chance) => base.crossJoins(chance.pick(CROSSING_IDS)),
+  (_, chance) => base.chooseBaseStitch(chance.pick(['sc', 'esc', 'hdc', 'dc'] as const)),
+  (_, chance) => base.chooseBaseCorner(chance.pick(BASE_CORNERS)),
+  ({ hem }, chance) => base.chooseBaseYarn(chance.pick(hem.yarns).id),
+  ({ sides }, chance) =>
+    base.setStart({
+      at: chance.pick(['corner', 'before the corner', 'along the side'] as const),
+      side: chance.int(0, sides.length - 1),
+      join: chance.pick(['centred', 'climbing'] as const),
+      chainCounts: chance.maybe(0.5),
+    }),
+  // Rounds: from the library with what it brings, and as a family alone
+  ...Array.from({ length: 6 }, (): Maker => (plan, chance, id) => {
+    const family = chance.pick(FAMILIES);
+    const top = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+    const yarn = chance.pick(plan.hem.yarns).id;
+    return rounds.addRounds(`added ${family.id}`, entriesOnto(top.ring, family, yarn, [`${id}g`, id]));
+  }),
+  ...Array.from({ length: 2 }, (): Maker => ({ hem }, chance, id) => {
+    const family = chance.pick(FAMILIES);
+    return rounds.addRounds(`added ${family.id} alone`, [newEntry(family, id, hem.yarns[0]!.id)]);
+  }),
+  ({ hem }, chance, id) => {
+    const entry = newOwnEntry(id, hem.yarns[0]!.id, chance.pick(['us', 'uk'] as const));
+    return rounds.addRounds('your round', [
+      { ...entry, written: { ...entry.written!, text: chance.pick(WRITTEN) } },
+    ]);
+  },
+  onRounds((entry, chance) =>
+    entry.family === OWN ? rounds.writeRound(entry.id, chance.pick(WRITTEN)) : null,
+  ),
+  ...Array.from({ length: 3 }, () =>
+    onRounds((entry, chance, { hem }) => rounds.moveRound(entry.id, chance.pick(hem.rounds).id)),
+  ),
+  ...Array.from({ length: 2 }, () => onRounds((entry) => rounds.removeRound(entry))),
+  ...Array.from({ length: 3 }, () =>
+    onRounds((entry, chance, { hem }) => {
+      const family = familyById(entry.family);
+      const { pick } = chance;
+      return rounds.chooseRound(
+        entry,
+        'a choice',
+        pick<() => rounds.EntryChoice>([
+          () => ({ stitch: pick(family?.stitches ?? [entry.stitch]) }),
+          () => ({ corner: pick(family?.corners ?? [entry.corner]) }),
+          () => ({ cornerOpen: chance.maybe(0.5) }),
+          () => ({ loop: pick(family?.loops ?? [entry.loop]) }),
+          () => ({ size: pick(family?.sizes ?? [entry.size]) }),
+          () => ({ times: (family?.repeatable ?? true) ? chance.int(1, chance.maybe(0.05) ? 100 : 4) : 1 }),
+          () => ({ facing: pick([null, 'right', 'wrong'] as const) }),
+          () => ({ hookMm: pick([null, 2, 5.5, 15]) }),
+          () => ({ yarn: pick(hem.yarns).id }),
+        ])(),
+      );
+    }),
+  ),
+  ({ hem, rounds: worked }, chance) => {
+    const { solutions } = fitHem(hem);
+    const stack = worked.slice(1).map((r) => r.written!);
+    return solutions.length === 0 ? null : takeSolution(stack, chance.pick(solutions));
+  },
+  // Borders kept
+  (_, __, id) => rounds.keepBorder(id),
+  ({ hem }, chance) =>
+    hem.kept.length === 0 ? null : rounds.takeUpBorder(chance.pick(hem.kept).id, 'a border'),
+  ({ hem }, chance) => (hem.kept.length === 0 ? null : rounds.discardBorder(chance.pick(hem.kept).id, 'one')),
+  // Yarn
+  ({ hem }, _, id) => yarns.addYarn({ ...hem.yarns[0]!, id, name: 'Another yarn', haveG: null }),
+  ({ hem }, chance) => yarns.removeYarn(chance.pick(hem.yarns).id),
+  ({ hem }, chance) =>
+    yarns.describeYarn(chance.pick(hem.yarns).id, 'a field', {
+      ...chance.pick([
+        { haveG: chance.int(0, 400) },
+        { haveG: null },
+        { ballG: chance.int(1, 200) },
+        { metresPer100G: chance.int(5, 800) },
+        { diameterMm: chance.int(1, 120) / 10 },
+        { price: chance.int(0, 12) },
+      ]),
+    }),
+  ({ hem, rounds: worked }, chance, id) => {
+    const round = chance.pick(worked);
+    return yarns.noteWeighing(
+      chance.maybe(0.5)
+        ? {
+            id,
+            yarn: chance.pick(hem.yarns).id,
+            of: { kind: 'swatch', stitch: chance.pick(['sc', 'hdc', 'dc', 'tr'] as const), stitches: 100 },
+            grams: chance.int(1, 300) / 10,
+          }
+        : {
+            id,
+            yarn: round.yarnId,
+            of: { kind: 'round', round: round.number },
+            grams: chance.int(1, 900) / 10,
+          },
+    );
+  },
+  ({ hem }, chance) =>
+    hem.weighIns.length === 0 ? null : yarns.removeWeighing(chance.pick(hem.weighIns).id),
+  // What the maker says
+  (_, chance) => hems.rename(chance.pick(['A', 'Moth & flame', '  ', '=1+1'])),
+  (_, chance) => hems.prefer('language', chance.pick(['us', 'uk'] as const)),
+  (_, chance) => hems.prefer('hand', chance.pick(['right', 'left'] as const)),
+  (_, chance) => hems.prefer('length', chance.pick(['cm', 'in'] as const)),
+  (_, chance) => hems.writeNotes(chance.pick(['', 'For the hall.\n[x](javascript:alert(1))'])),
+  (_, chance) => hems.setPace(chance.int(1, 200)),
+  (_, chance) => hems.setBlocking(chance.int(80, 130) / 100),
+];
+
+/** An edit that a screen could make of a plan; null when the control that came up is not there. */
+export const randomEdit: Maker = (plan, chance, id) => chance.pick(MAKERS)(plan, chance, id);

@@ -1,0 +1,60 @@
+/** A part of a hem, as it is told to the maker. */
+import { OWN, type Hem } from '../document/hem.ts';
+import { sideName } from '../piece/outline.ts';
+import { familyById } from '../rounds/registry.ts';
+
+const NAMES: Readonly<Record<string, string>> = {
+  everything: 'the whole hem',
+  name: 'the name',
+  piece: 'the piece',
+  pieceColour: 'the color of the piece',
+  gauge: 'the gauge',
+  notes: 'your notes',
+  pace: 'the pace',
+  blocking: 'the blocking',
+  'preferences.language': 'the crochet terms',
+  'preferences.hand': 'the hand',
+  'preferences.length': 'the unit of length',
+  'preferences.paper': 'the paper',
+  'base.stitch': 'the stitch of the base round',
+  'base.corner': 'the corners of the base round',
+  'base.yarn': 'the yarn of the base round',
+  'base.crossing': 'how seams are crossed',
+  'base.start': 'where rounds start',
+  'base.sides': 'the sides',
+  rounds: 'the order of the rounds',
+  yarns: 'the order of the yarns',
+  weighIns: 'the order of what was weighed',
+  kept: 'the order of the borders',
+};
+
+/**
+ * A part in words, by its place as core/document/parts.ts names it.
+ *
+ * @example partWords(hem, 'notes') // 'your notes'
+ */
+export function partWords(hem: Hem, part: string): string {
+  const known = NAMES[part];
+  if (known) return known;
+  const [list, id] = part.split('/') as [string, string | undefined];
+  if (id === undefined) {
+    const side = /^base\.sides\.(\d+)$/.exec(part);
+    return side ? `side ${sideName(Number(side[1]))}` : part;
+  }
+  switch (list) {
+    case 'rounds': {
+      const at = hem.rounds.findIndex((r) => r.id === id);
+      const entry = hem.rounds[at];
+      if (!entry) return 'a round';
+      return entry.family === OWN
+        ? 'your round'
+        : `the ${(familyById(entry.family)?.name ?? 'round').toLowerCase()}`;
+    }
+    case 'yarns':
+      return `the yarn ${hem.yarns.find((y) => y.id === id)?.name ?? ''}`.trim();
+    case 'kept':
+      return 'a border that was kept';
+    default:
+      return 'something that was weighed';
+  }
+}
