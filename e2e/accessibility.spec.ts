@@ -11,6 +11,7 @@ async function seriousFaults(page: Page): Promise<readonly string[]> {
 const SCREENS = [
   '/',
   '/stitches',
+  '/licences',
   ...['piece', 'base', 'rounds', 'yarn', 'pattern'].map((stop) => `/hem/demo-orchard-squares/${stop}`),
 ];
 

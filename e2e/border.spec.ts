@@ -54,7 +54,7 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
   expect(repeats).toEqual(before.map((n) => (n - 3) / 4));
   const edge = await writtenCounts(page, /^Round 4: shell edge/);
 
-  await expect(page.getByText('Kept in this browser')).toBeVisible();
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
   await page.reload();
   expect(await writtenCounts(page, /^Round 3/)).toEqual(before);
   expect(await writtenCounts(page, /^Round 4: shell edge/)).toEqual(edge);
@@ -101,31 +101,37 @@ test('a hem goes out as a file and comes back in, and a damaged file changes not
   await page.goto('/');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export Harbour throw' }).click(),
+    page.getByRole('button', { name: 'Download Harbour throw as a file' }).click(),
   ]);
   expect(file.suggestedFilename()).toBe('harbour-throw.hem.json');
   const path = await file.path();
   const cards = page.getByRole('heading', { name: 'Harbour throw' });
   await expect(cards).toHaveCount(1);
-  await page.getByLabel('Project files').setInputFiles(path);
-  await expect(cards).toHaveCount(2);
+  // The same once more is not doubled; after it was deleted it comes back.
+  await page.getByLabel('Choose hem files').setInputFiles(path);
+  await expect(page.getByRole('alert')).toContainText('1 the same as on your shelf');
+  await page.getByRole('button', { name: 'Close', exact: true }).last().click();
+  await page.getByRole('button', { name: 'Delete Harbour throw' }).click();
+  await expect(cards).toHaveCount(0);
+  await page.getByLabel('Choose hem files').setInputFiles(path);
+  await expect(cards).toHaveCount(1);
 
-  await page.getByLabel('Project files').setInputFiles({
+  await page.getByLabel('Choose hem files').setInputFiles({
     name: 'torn.hem.json',
     mimeType: 'application/json',
     buffer: Buffer.from('{"format":"zig-hem","version":1,"name":"Torn"}'),
   });
-  await expect(page.getByRole('alert')).toContainText('torn.hem.json was not opened');
-  await expect(page.getByRole('alert')).toContainText('piece');
-  await expect(cards).toHaveCount(2);
+  await expect(page.locator('.refused')).toContainText('torn.hem.json was not opened');
+  await expect(page.locator('.refused')).toContainText('piece');
+  await expect(cards).toHaveCount(1);
 });
 
-test('a hem taken off the shelf is put back', async ({ page }) => {
+test('a hem that was deleted is put back', async ({ page }) => {
   await page.goto('/');
   const card = page.getByRole('heading', { name: 'Harbour throw' });
-  await page.getByRole('button', { name: 'Take Harbour throw off the shelf' }).click();
+  await page.getByRole('button', { name: 'Delete Harbour throw' }).click();
   await expect(card).toHaveCount(0);
-  await page.getByRole('button', { name: 'Put it back' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(card).toHaveCount(1);
 });
 

@@ -78,20 +78,42 @@ test('a link carries the hem, and what opens it is a copy', async ({ page, conte
   await expect(page.getByText('Copy the whole link again')).toBeVisible();
 });
 
-test('a bundle of all hems comes back whole', async ({ page }) => {
+test('a backup of all hems comes back whole, and doubles nothing', async ({ page }) => {
   await page.goto('/');
   await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save all' }).click(),
+    page.getByRole('button', { name: 'Download a backup' }).click(),
   ]);
   const bytes = readFileSync(await download.path());
   const outcome = readBundle(bytes);
   expect(outcome.ok && outcome.value.length).toBe(demoPlans().length);
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: bytes });
-  await expect(page.locator('.shelf-hem')).toHaveCount(2 * demoPlans().length);
+  const open = (): Promise<void> =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: bytes });
+  const opened = page.getByRole('alert', { name: 'What was opened' });
+  await open();
+  await expect(opened).toContainText(`${demoPlans().length} the same as on your shelf`);
+  await opened.getByRole('button', { name: 'Close' }).click();
+
+  for (const name of ['Harbour throw', 'Millstone mat'])
+    await page.getByRole('button', { name: `Delete ${name}` }).click();
+  await page.getByRole('link', { name: /Meadow square/ }).click();
+  await page.getByText('Left hand').click();
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length - 2);
+  await open();
+  await expect(opened).toContainText('2 new, 5 the same as on your shelf and 1 older');
+  await opened.getByRole('button', { name: 'Add the 2 new ones' }).click();
+  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await open();
+  await opened.getByRole('button', { name: /^Replace mine/ }).click();
+  await page.getByRole('link', { name: /Meadow square/ }).click();
+  await expect(page.getByRole('radio', { name: 'Right hand' })).toBeChecked();
+  await page.getByRole('button', { name: 'Earlier versions of this hem' }).click();
+  await expect(page.getByText('left hand')).toBeVisible();
 });
 
 test('a long shelf is laid out as it is scrolled', async ({ page }) => {
@@ -103,6 +125,7 @@ test('a long shelf is laid out as it is scrolled', async ({ page }) => {
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'many.zip', mimeType: 'application/zip', buffer });
+  await page.getByRole('button', { name: 'Add the 90 new ones' }).click();
   const named = page.locator('.shelf-hem h2');
   await expect(named).toHaveCount(60);
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
@@ -122,7 +145,7 @@ test('a damaged file stays out until what is sound of it is asked for', async ({
   await expect(page.getByText('mat.hem.json was not opened')).toBeVisible();
   await expect(page.getByText('rounds.0.stitch: must be one of')).toBeVisible();
   await expect(page.locator('.shelf-hem h2', { hasText: 'Mended mat' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Open what is sound' }).click();
+  await page.getByRole('button', { name: 'Open the readable part' }).click();
   await expect(page.locator('.shelf-hem h2', { hasText: 'Mended mat' })).toHaveCount(1);
 });
 
@@ -171,7 +194,9 @@ test('a hem that an older version kept in this browser opens as it was', async (
           const store = open.result.transaction('hems', 'readwrite').objectStore('hems');
           const get = store.get('demo-hexagon');
           get.onsuccess = () => {
-            const hem = get.result as Record<string, unknown> & { preferences: Record<string, unknown> };
+            const { hem } = get.result as {
+              hem: Record<string, unknown> & { preferences: Record<string, unknown> };
+            };
             delete hem.notes;
             delete hem.preferences.paper;
             store.put({ ...hem, version: 1 }, 'demo-hexagon').onsuccess = () => resolve();

@@ -11,7 +11,7 @@ import { shopRoutes } from './shop.ts';
 
 /** What a page may use of the device: the screen kept awake, the clipboard, and nothing that listens or watches. */
 const PERMISSIONS =
-  'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), bluetooth=(), midi=(), ' +
+  'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=(), ' +
   'accelerometer=(), gyroscope=(), magnetometer=(), display-capture=(), screen-wake-lock=(self), clipboard-write=(self)';
 
 /**

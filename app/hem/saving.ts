@@ -4,7 +4,7 @@
  */
 import { changesBetween, type PartChange } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { StorageHangs } from '../storage/cupboard.ts';
+import { StorageHangs, isFull } from '../storage/cupboard.ts';
 import type { Draft } from '../storage/drafts.ts';
 import type { UndoSteps, Writing, Written } from '../storage/library.ts';
 
@@ -178,6 +178,3 @@ export class Saving {
     this.parts.changed?.();
   }
 }
-
-const isFull = (error: unknown): boolean =>
-  error instanceof Error && /quota|full|space/i.test(`${error.name} ${error.message}`);

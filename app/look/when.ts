@@ -14,6 +14,5 @@ export function whenWords(iso: string, now: Date): string {
   if (minutes >= 1 && minutes < 60) return minutes === 1 ? 'a minute ago' : `${minutes} minutes ago`;
   const time = at.toLocaleTimeString(undefined, { hour: 'numeric', minute: '2-digit' });
   if (at.toDateString() === now.toDateString()) return `today, ${time}`;
-  const date = at.toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' });
-  return `${date}, ${time}`;
+  return at.toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' });
 }

@@ -1,4 +1,4 @@
-import { ColorPicker, InputNumber, Select } from 'antd';
+import { InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import type { Piece } from '../../core/piece/piece.ts';
 import { constructionOf } from '../../core/edits/constructions.ts';
@@ -8,6 +8,7 @@ import { stitchName } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../drawing/scene/parts.ts';
+import { ColourButton } from '../look/ColourButton.tsx';
 import { Guard } from '../look/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { BlocksEditor } from './BlocksEditor.tsx';
@@ -147,10 +148,10 @@ function GaugeFields() {
         {plan.stitchWidthMm.toFixed(1)} mm wide.
       </p>
       <Field label="Colour of the piece">
-        <ColorPicker
-          value={pieceColour}
-          disabledAlpha
-          onChangeComplete={(c) => store.do(edits.colourPiece(c.toHexString().slice(0, 7)))}
+        <ColourButton
+          label="Color of the piece"
+          colour={pieceColour}
+          onColour={(colour) => store.do(edits.colourPiece(colour))}
         />
       </Field>
     </section>

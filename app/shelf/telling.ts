@@ -1,6 +1,6 @@
 /** What is done on the shelf, and said when it could not be. */
 import type { Notices } from '../look/notices.tsx';
-import { StorageHangs } from '../storage/cupboard.ts';
+import { StorageHangs, isFull } from '../storage/cupboard.ts';
 
 /** Does something with storage; what fails is told, with the way out, and nothing else is lost by it. */
 export async function withWarning<T>(notices: Notices, work: () => Promise<T>): Promise<T | null> {
@@ -22,8 +22,7 @@ export function whyWords(error: unknown): string {
   if (error instanceof StorageHangs) {
     return 'This browser’s storage does not answer. Wait a moment and try again; if it goes on, close other tabs of Zig Hem.';
   }
-  const { name = '', message = '' } = error instanceof Error ? error : {};
-  if (/quota|full|space/i.test(`${name} ${message}`)) {
+  if (isFull(error)) {
     return 'This browser’s storage is full. Download a backup, empty the bin or delete what is not needed, then try again.';
   }
   return 'This browser refused. Allow this site to keep data, leave private browsing, then try again.';

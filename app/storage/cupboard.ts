@@ -21,6 +21,12 @@ export class StorageHangs extends Error {
   }
 }
 
+/** Whether storage refused for want of room. */
+export function isFull(error: unknown): boolean {
+  const { name = '', message = '' } = (error ?? {}) as { readonly name?: string; readonly message?: string };
+  return /quota|full|space/i.test(`${name} ${message}`);
+}
+
 /** A promise that is given up after a while; what it does may still come about later. */
 export function within<T>(promise: Promise<T>, ms = PATIENCE_MS): Promise<T> {
   let timer: ReturnType<typeof setTimeout>;

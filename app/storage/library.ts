@@ -197,7 +197,8 @@ export class Library {
     writers: Found['writers'],
   ): KeptHem {
     const others = Object.entries(writers).filter(([page]) => page !== this.parts.page);
-    const known = [...others.slice(1 - MOST_WRITERS), [this.parts.page, edit] as const];
+    const latest = Math.max(edit, writers[this.parts.page] ?? 0);
+    const known = [...others.slice(1 - MOST_WRITERS), [this.parts.page, latest] as const];
     return { kept: 1, revision, hem, label, writers: Object.fromEntries(known) };
   }
 
@@ -223,8 +224,8 @@ export class Library {
   async remove(id: string): Promise<void> {
     await this.parts.tabs.alone(id, async () => {
       const value = await this.parts.hems.get(id);
-      if (value === null || value === undefined) return;
-      await this.putIntoBin(id, value);
+      // Nothing can be kept of nothing; its card goes all the same.
+      if (value !== null && value !== undefined) await this.putIntoBin(id, value);
       await this.parts.hems.remove(id);
       this.parts.drafts.remove(id);
     });

@@ -32,7 +32,7 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 
 /** Reads a record; earlier versions of the application kept the bare hem. */
 export function readRecord(id: string, value: unknown): Found {
-  const envelope = isRecord(value) && value.format !== FORMAT ? value : null;
+  const envelope = isRecord(value) && 'hem' in value && value.format !== FORMAT ? value : null;
   const raw = envelope ? envelope.hem : value;
   const revision =
     typeof envelope?.revision === 'number' && Number.isSafeInteger(envelope.revision) ? envelope.revision : 0;

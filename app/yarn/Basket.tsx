@@ -1,4 +1,4 @@
-import { Button, ColorPicker, Input, InputNumber } from 'antd';
+import { Button, Input, InputNumber } from 'antd';
 import { Plus, Storefront, Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
@@ -9,6 +9,7 @@ import type { Plan } from '../../core/plan.ts';
 import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore } from '../hem/context.ts';
+import { ColourButton } from '../look/ColourButton.tsx';
 
 const Shop = lazy(async () => ({ default: (await import('./Shop.tsx')).Shop }));
 
@@ -30,11 +31,10 @@ export function Basket({ plan }: { readonly plan: Plan }) {
           return (
             <li key={yarn.id}>
               <div className="basket-head">
-                <ColorPicker
-                  size="small"
-                  value={yarn.colour}
-                  disabledAlpha
-                  onChangeComplete={(c) => edit(yarn.id, 'color', { colour: c.toHexString().slice(0, 7) })}
+                <ColourButton
+                  label={`Color of ${yarn.name}`}
+                  colour={yarn.colour}
+                  onColour={(colour) => edit(yarn.id, 'color', { colour })}
                 />
                 <Input
                   variant="borderless"

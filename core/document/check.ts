@@ -80,6 +80,8 @@ function schemaProblem(error: ErrorObject): Problem {
       : typeof missingProperty === 'string'
         ? `has no entry “${missingProperty}”`
         : (error.message ?? 'is not sound')
+            .replace(/^must be (integer|number),null$/, 'must be a number, or null')
+            .replace(/^must be object,null$/, 'must be an object, or null')
             .replace(/^must be (number|string|boolean)$/, 'must be a $1')
             .replace(/^must be (integer|array|object)$/, 'must be an $1');
   return problem('value-unsound', where, { where, detail });

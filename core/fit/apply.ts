@@ -26,7 +26,8 @@ function applySolution(
       const quiet = solution.quiet.map((q) => q[k]!);
       if (round.entry.id === entry.id && quiet.some((c) => c !== 0)) changes[String(round.index)] = quiet;
     });
-    const corner = solution.corners?.[entry.id] ?? entry.corner;
+    const { corners = {} } = solution;
+    const corner = Object.hasOwn(corners, entry.id) ? corners[entry.id]! : entry.corner;
     const same = corner === entry.corner && JSON.stringify(changes) === JSON.stringify(entry.changes);
     return same ? entry : { ...entry, corner, changes };
   });

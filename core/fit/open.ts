@@ -61,8 +61,9 @@ function cornerChoices(hem: Hem): readonly Readonly<Record<string, CornerId>>[] 
 
 const withCorners = (hem: Hem, corners: Readonly<Record<string, CornerId>>): Hem => ({
   ...hem,
+  // An id may be any text, the name of something that every object inherits too.
   rounds: hem.rounds.map((r) =>
-    corners[r.id] && corners[r.id] !== r.corner ? { ...r, corner: corners[r.id]! } : r,
+    Object.hasOwn(corners, r.id) && corners[r.id] !== r.corner ? { ...r, corner: corners[r.id]! } : r,
   ),
 });
 

@@ -1,0 +1,107 @@
+/** Storage and tabs for tests: kept in memory, failing and hanging when they are told to. */
+import type { Cupboard } from '../storage/cupboard.ts';
+import { StorageHangs } from '../storage/cupboard.ts';
+import { Drafts, type DraftStore } from '../storage/drafts.ts';
+import { Library } from '../storage/library.ts';
+import type { News, Tabs } from '../storage/tabs.ts';
+
+export interface TestCupboard extends Cupboard {
+  readonly values: Map<string, unknown>;
+  /** What happens to the next calls that write: nothing, refusal, silence. */
+  fault: 'none' | 'refuses' | 'full' | 'hangs';
+}
+
+/** A store in memory that hands out copies, as a database does. */
+export function testCupboard(): TestCupboard {
+  const values = new Map<string, unknown>();
+  const copy = (value: unknown): unknown => (value === undefined ? null : structuredClone(value));
+  const trouble = (cupboard: TestCupboard): void => {
+    if (cupboard.fault === 'refuses') throw new Error('it is not allowed here');
+    if (cupboard.fault === 'full') throw new DOMException('the quota is used up', 'QuotaExceededError');
+    if (cupboard.fault === 'hangs') throw new StorageHangs();
+  };
+  const cupboard: TestCupboard = {
+    values,
+    fault: 'none',
+    get: (key) => Promise.resolve(copy(values.get(key) ?? null)),
+    set: async (key, value) => {
+      await Promise.resolve();
+      trouble(cupboard);
+      values.set(key, copy(value));
+    },
+    remove: async (key) => {
+      await Promise.resolve();
+      trouble(cupboard);
+      values.delete(key);
+    },
+    keys: () => Promise.resolve([...values.keys()]),
+    all: () => Promise.resolve([...values].map(([key, value]) => [key, copy(value)] as const)),
+  };
+  return cupboard;
+}
+
+/** Local storage in memory. */
+export function testDraftStore(): DraftStore & { full: boolean } {
+  const values = new Map<string, string>();
+  return {
+    full: false,
+    get length() {
+      return values.size;
+    },
+    key: (i) => [...values.keys()][i] ?? null,
+    getItem: (key) => values.get(key) ?? null,
+    setItem(key, value) {
+      if (this.full) throw new DOMException('full', 'QuotaExceededError');
+      values.set(key, value);
+    },
+    removeItem: (key) => void values.delete(key),
+  };
+}
+
+/** A browser in which pages can be opened: all share storage, locks and news. */
+export function testBrowser() {
+  const hems = testCupboard();
+  const history = testCupboard();
+  const bin = testCupboard();
+  const undo = testCupboard();
+  const settings = testCupboard();
+  const drafts = testDraftStore();
+  const listeners = new Set<(news: News) => void>();
+  const locks = new Map<string, Promise<unknown>>();
+  const clock = { now: Date.UTC(2026, 0, 1) };
+  let pages = 0;
+  const openPage = (): Library => {
+    const page = `page ${++pages}`;
+    const tabs: Tabs = {
+      locked: true,
+      alone: (id, work) => {
+        const turn = (locks.get(id) ?? Promise.resolve()).then(work, work);
+        locks.set(
+          id,
+          turn.catch(() => undefined),
+        );
+        return turn;
+      },
+      tell: (news) => listeners.forEach((listener) => listener(news)),
+      hear: (listener) => {
+        const heard = (news: News): void => {
+          if (news.page !== page) listener(news);
+        };
+        listeners.add(heard);
+        return () => listeners.delete(heard);
+      },
+    };
+    return new Library({
+      hems,
+      history,
+      bin,
+      undo,
+      settings,
+      drafts: new Drafts(() => drafts),
+      tabs,
+      now: () => new Date(clock.now),
+      page,
+    });
+  };
+  return { hems, history, bin, undo, settings, drafts, clock, openPage };
+}

@@ -1,0 +1,167 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { checkHem, readHem, writeHem } from '../document/check.ts';
+import { changesBetween } from '../document/parts.ts';
+import { newHem } from '../document/newHem.ts';
+import { createPlanner, plan } from '../plan.ts';
+import { FAMILIES } from '../rounds/registry.ts';
+import { newEntry } from '../stack/stack.ts';
+import { chanceOf } from '../testing/chance.ts';
+import { everythingOf, nonsenseIn } from '../testing/everything.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { randomEdit } from '../testing/randomEdits.ts';
+import { seeds, withSeed } from '../testing/seeds.ts';
+import * as base from './base.ts';
+import { constructionOf } from './constructions.ts';
+import { edit, performed } from './edit.ts';
+import * as pieces from './piece.ts';
+import * as rounds from './rounds.ts';
+import * as yarns from './yarn.ts';
+
+const STARTS = [...demoPlans().map(([, { hem }]) => hem), newHem('new', new Date('2026-01-01T00:00:00Z'))];
+const STEPS = 12;
+
+describe('whatever edits follow each other', () => {
+  test('what they leave is accepted, planned, told and read back, without a number that is none', () => {
+    for (const seed of seeds(24)) {
+      withSeed(seed, (said) => {
+        const chance = chanceOf(seed);
+        const planner = createPlanner();
+        let hem = chance.pick(STARTS);
+        let made = planner(hem);
+        said.push(hem.name);
+        for (let k = 0; k < STEPS; k++) {
+          const next = randomEdit(made, chance, `e${k}`);
+          if (!next) continue;
+          said.push(next.label);
+          const outcome = performed(hem, next);
+          if (!outcome.ok) continue;
+          expect(checkHem(outcome.value).ok).toBe(true);
+          hem = outcome.value;
+          made = planner(hem);
+          expect(nonsenseIn(everythingOf(made, false))).toEqual([]);
+        }
+        expect(nonsenseIn(everythingOf(made, true))).toEqual([]);
+        const again = readHem(writeHem(hem));
+        expect(again).toEqual({ ok: true, value: JSON.parse(JSON.stringify(hem)) });
+      });
+    }
+  }, 240_000);
+});
+
+describe('two families one on the other, whatever they sit on', () => {
+  const start = performed(
+    newHem('small', new Date('2026-01-01T00:00:00Z')),
+    pieces.describePiece('small', {
+      kind: 'rows',
+      foundation: 'both loops of the chain',
+      stitches: 26,
+      rows: [{ stitch: 'dc', count: 11 }],
+      widthCm: 19,
+      heightCm: 16,
+    }),
+  );
+  if (!start.ok) throw new Error(JSON.stringify(start.problems));
+  const disc = performed(
+    start.value,
+    pieces.describePiece('disc', {
+      kind: 'counted',
+      sides: [{ lengthCm: 50, stitches: 70, turnDegrees: 0 }],
+    }),
+  );
+  if (!disc.ok) throw new Error(JSON.stringify(disc.problems));
+
+  test.each(FAMILIES.map((f) => f.id))('%s under every other can be planned and told', (id) => {
+    const under = FAMILIES.find((f) => f.id === id)!;
+    for (const [k, over] of FAMILIES.entries()) {
+      const hem = k % 4 === 0 ? disc.value : start.value;
+      const entries = [under, over].map((f, i) => newEntry(f, `r${i}`, 'body'));
+      const made = plan({ ...hem, rounds: entries });
+      expect([over.id, nonsenseIn(everythingOf(made, false))]).toEqual([over.id, []]);
+    }
+  });
+});
+
+describe('the invariants of a hem', () => {
+  const hem = rowsHem({ rounds: [entry(), entry({ id: 'r2', yarn: 'y2' })] });
+  const problemsOf = (e: Parameters<typeof performed>[1], on = hem) => {
+    const outcome = performed(on, e);
+    return outcome.ok ? [] : outcome.problems.map((p) => p.code);
+  };
+  const after = (e: Parameters<typeof performed>[1], on = hem) => {
+    const outcome = performed(on, e);
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    return outcome.value;
+  };
+
+  test('a yarn that is used anywhere stays, and it is said where', () => {
+    const kept = after(rounds.removeRound(hem.rounds[1]!), after(rounds.keepBorder('k')));
+    expect(problemsOf(yarns.removeYarn('y2'), kept)).toEqual(['yarn-in-use']);
+    expect(yarns.whyYarnStays(kept, 'y2')!.values.where).toBe('in the kept border “Border 1”');
+    const free = after(rounds.discardBorder('k', 'Border 1'), kept);
+    expect(after(yarns.removeYarn('y2'), free).yarns.map((y) => y.id)).toEqual(['y1']);
+    expect(problemsOf(yarns.removeYarn('y1'), after(yarns.removeYarn('y2'), free))).toEqual(['yarn-last']);
+    const weighed = after(
+      yarns.noteWeighing({
+        id: 'w',
+        yarn: 'y2',
+        of: { kind: 'swatch', stitch: 'sc', stitches: 9 },
+        grams: 2,
+      }),
+      free,
+    );
+    expect(problemsOf(yarns.removeYarn('y2'), weighed)).toEqual(['yarn-in-use']);
+  });
+
+  test('another piece takes the borders that were kept along', () => {
+    const kept = after(rounds.keepBorder('k'));
+    const grid = after(
+      pieces.describePiece('grid', { kind: 'grid', cells: ['##', '#.'], motifStitches: 12, motifCm: 10 }),
+      kept,
+    );
+    expect(grid.base.sides).toHaveLength(6);
+    expect(grid.kept[0]!.base.sides).toHaveLength(6);
+    expect(plan(after(rounds.takeUpBorder('k', 'Border 1'), grid)).sides).toHaveLength(6);
+  });
+
+  test('what would be beyond the limits is refused by name', () => {
+    expect(problemsOf(rounds.chooseRound(hem.rounds[0]!, 'times', { times: 101 }))).toEqual([
+      'value-unsound',
+    ]);
+    const many = Array.from({ length: 4 }, (_, i) => entry({ id: `m${i}`, times: 100 }));
+    expect(problemsOf(rounds.addRounds('many', many))).toEqual(['too-many']);
+    expect(
+      problemsOf(pieces.describePiece('huge', { kind: 'cloth', widthCm: 2000, heightCm: 2000, pitchMm: 1 })),
+    ).toEqual(['too-many']);
+    expect(
+      problemsOf(pieces.describePiece('gone', { kind: 'grid', cells: ['..'], motifStitches: 9, motifCm: 9 })),
+    ).toEqual(['grid-empty']);
+    expect(problemsOf(base.setCount('A', [0], 70_000))).not.toEqual([]);
+  });
+
+  test('an edit of what is gone says so and changes nothing', () => {
+    expect(problemsOf(rounds.writeRound('none', 'x'))).toEqual(['part-gone']);
+    expect(problemsOf(rounds.moveRound('r1', 'none'))).toEqual(['part-gone']);
+    expect(problemsOf(yarns.describeYarn('none', 'price', { price: 2 }))).toEqual(['part-gone']);
+    expect(problemsOf(rounds.takeUpBorder('none', 'x'))).toEqual(['part-gone']);
+  });
+
+  test('what does not change keeps its reference, so that nothing is worked again for it', () => {
+    const named = after(edit('name', () => ({ name: 'Other' })));
+    expect(changesBetween(hem, named).map((c) => c.part)).toEqual(['name']);
+    expect(named.rounds).toBe(hem.rounds);
+    expect(after(base.setCount('A', [0], 151)).base.sides[1]).toBe(hem.base.sides[1]);
+  });
+
+  test('every construction starts from the size at hand, and lies within the limits', () => {
+    for (const start of STARTS) {
+      for (const kind of ['rows', 'motif', 'blocks', 'grid', 'cloth', 'counted'] as const) {
+        const other = after(pieces.describePiece(kind, constructionOf(kind, start), false), start);
+        const { widthMm } = plan(other).bodySize;
+        expect([kind, widthMm > 0]).toEqual([kind, true]);
+        if (kind !== 'counted')
+          expect(Math.abs(widthMm / plan(start).bodySize.widthMm - 1)).toBeLessThan(0.2);
+      }
+    }
+  });
+});

@@ -1,0 +1,372 @@
+/** What is kept stays kept: the shelf, several tabs, storage that fails, and the server gone. */
+import { cpSync, appendFileSync, mkdtempSync } from 'node:fs';
+import type { Server } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test, type Page } from '@playwright/test';
+import { createApp } from '../server/app.ts';
+
+const THROW = '/hem/demo-harbour-throw';
+const cards = (page: Page) => page.locator('.shelf-hem');
+const DEMOS = 8;
+
+async function addRound(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a round' }).click();
+  await page.getByRole('button', { name: `Add ${name}` }).click();
+}
+
+/** Puts a value in place of a record of this browser’s storage. */
+async function putRecord(page: Page, store: string, key: string, value: unknown): Promise<void> {
+  await page.evaluate(
+    ([name, at, what]) =>
+      new Promise<void>((resolve, reject) => {
+        const open = indexedDB.open('zig-hem');
+        open.onerror = () => reject(new Error('no database'));
+        open.onsuccess = () => {
+          const transaction = open.result.transaction(name as string, 'readwrite');
+          transaction.objectStore(name as string).put(what, at as string);
+          transaction.oncomplete = () => {
+            open.result.close();
+            resolve();
+          };
+        };
+      }),
+    [store, key, value] as const,
+  );
+}
+
+/** Lets writings into the database fail from now on, as `window.storageFault` says. */
+async function withFaults(page: Page): Promise<(fault: 'full' | 'hangs' | null) => Promise<void>> {
+  await page.addInitScript(() => {
+    const put = IDBObjectStore.prototype.put;
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...args: Parameters<typeof put>) {
+      const { storageFault } = window as { storageFault?: string };
+      if (storageFault === 'full')
+        throw new DOMException('The quota has been exceeded.', 'QuotaExceededError');
+      // A request that is never answered: its transaction is kept from ending.
+      if (storageFault === 'hangs') {
+        const request = put.apply(this, args);
+        Object.defineProperty(this.transaction, 'oncomplete', { set: () => undefined });
+        return request;
+      }
+      return put.apply(this, args);
+    };
+  });
+  return (fault) =>
+    page.evaluate((f) => {
+      (window as { storageFault?: string | null }).storageFault = f;
+    }, fault);
+}
+
+test('four clicks that once made every hem unreachable', async ({ page }) => {
+  const errors: string[] = [];
+  page.on('pageerror', (e) => errors.push(e.message));
+  await page.goto(`${THROW}/rounds`);
+  await addRound(page, 'Reverse edge');
+  await addRound(page, 'Dots');
+  await page.getByRole('button', { name: 'Move Reverse edge' }).focus();
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(200);
+  await page.keyboard.press('ArrowUp');
+  await page.waitForTimeout(300);
+  await page.keyboard.press('Space');
+  await expect(page.locator('.entry-name').first()).toContainText('Reverse edge');
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await page.reload();
+  await expect(page.locator('.entry-name').first()).toContainText('Reverse edge');
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(DEMOS);
+  await expect(page.locator('.trouble')).toHaveCount(0);
+  expect(errors).toEqual([]);
+});
+
+test('a hem that is damaged or newer is a card of its own, with every way out', async ({ page }) => {
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(DEMOS);
+  await page.goto(`${THROW}/base`);
+  await page.getByText('Left hand').click();
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  const damaged = {
+    kept: 1,
+    revision: 9,
+    hem: { format: 'zig-hem', version: 2, name: 'Harbour throw', rounds: 7 },
+  };
+  await putRecord(page, 'hems', 'demo-harbour-throw', damaged);
+  await putRecord(page, 'hems', 'demo-hexagon', {
+    kept: 1,
+    revision: 2,
+    hem: { format: 'zig-hem', version: 99, name: 'Beeskep hexagon' },
+  });
+  await putRecord(page, 'hems', 'demo-round', 'nothing of use');
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(DEMOS);
+  const trouble = page.locator('.trouble');
+  await expect(trouble).toHaveCount(3);
+  await expect(trouble.filter({ hasText: 'Beeskep hexagon' })).toContainText('version 99');
+  // The page of such a hem says the same.
+  await page.goto(`${THROW}/rounds`);
+  await expect(trouble).toContainText('It cannot be opened as it is');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    trouble.getByRole('button', { name: 'Download as it is' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('harbour-throw.hem.json');
+  await trouble.getByRole('button', { name: 'Earlier version' }).click();
+  await expect(page.getByRole('heading', { name: 'Rounds' })).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'Left hand' })).toBeChecked();
+  await page.goto('/');
+  await trouble
+    .filter({ hasText: 'Beeskep hexagon' })
+    .getByRole('button', { name: /^Delete/ })
+    .click();
+  await expect(cards(page)).toHaveCount(DEMOS - 1);
+  await page.getByText(/^Bin/).click();
+  await page.getByRole('button', { name: 'Put Beeskep hexagon back' }).click();
+  await expect(cards(page)).toHaveCount(DEMOS);
+});
+
+test('two tabs show the same, keep what either did, and a deleted hem stays deleted', async ({ context }) => {
+  const [one, two] = await Promise.all([context.newPage(), context.newPage()]);
+  await one.goto(`${THROW}/base`);
+  await expect(one.getByRole('heading', { name: 'Base round' })).toBeVisible();
+  await two.goto(`${THROW}/yarn`);
+  await two.getByLabel('Stitches in a minute').fill('31');
+  await one.getByText('UK terms', { exact: true }).click();
+  await expect(two.getByRole('radio', { name: 'UK terms' })).toBeChecked();
+  await one.getByRole('link', { name: /^Yarn/ }).click();
+  await expect(one.getByLabel('Stitches in a minute')).toHaveValue('31');
+
+  const shelf = await context.newPage();
+  await shelf.goto('/');
+  await shelf.getByRole('button', { name: 'Delete Harbour throw' }).click();
+  await expect(one.getByText('Deleted in another tab')).toBeVisible();
+  await one.getByText('US terms', { exact: true }).click();
+  await one.waitForTimeout(1500);
+  await shelf.reload();
+  await expect(cards(shelf)).toHaveCount(DEMOS - 1);
+  await one.getByRole('button', { name: 'Put it back' }).click();
+  await expect(one.getByText('Saved in this browser')).toBeVisible();
+  await expect(cards(shelf)).toHaveCount(DEMOS);
+});
+
+for (const fault of ['full', 'hangs'] as const) {
+  test(`storage that ${fault === 'full' ? 'is full' : 'hangs'} is said, and the edit survives`, async ({
+    page,
+  }) => {
+    const fail = await withFaults(page);
+    await page.goto(`${THROW}/base`);
+    await expect(page.getByText('Saved in this browser')).toBeVisible();
+    await fail(fault);
+    await page.getByText('Left hand').click();
+    await expect(page.getByRole('status').filter({ hasText: 'Not saved' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Download the hem file' })).toBeVisible();
+    page.on('dialog', (dialog) => void dialog.accept());
+    await page.reload();
+    await expect(page.getByRole('radio', { name: 'Left hand' })).toBeChecked();
+    await expect(page.getByText('Saved in this browser')).toBeVisible();
+    await fail(fault);
+    await page.getByText('Right hand').click();
+    await expect(page.getByRole('status').filter({ hasText: 'Not saved' })).toBeVisible();
+    await fail(null);
+    await expect(page.getByText('Saved in this browser')).toBeVisible({ timeout: 30_000 });
+  });
+}
+
+test('a refusal on the shelf is said, and nothing is lost by it', async ({ page }) => {
+  const fail = await withFaults(page);
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(DEMOS);
+  await fail('full');
+  for (const press of ['Copy Harbour throw', 'Delete Harbour throw', 'New hem']) {
+    await page.getByRole('button', { name: press }).click();
+    await expect(page.getByText('It was not done')).toBeVisible();
+    await expect(page.getByText('storage is full')).toBeVisible();
+    await page.locator('.ant-notification-notice-close').click();
+  }
+  await fail(null);
+  await page.reload();
+  await expect(cards(page)).toHaveCount(DEMOS);
+});
+
+test('storage that was cleared under an open hem: the hem is saved again, and it is said', async ({
+  page,
+}) => {
+  await page.goto(`${THROW}/base`);
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const open = indexedDB.open('zig-hem');
+        open.onsuccess = () => {
+          const transaction = open.result.transaction('hems', 'readwrite');
+          transaction.objectStore('hems').clear();
+          transaction.oncomplete = () => resolve();
+        };
+      }),
+  );
+  await page.getByText('Left hand').click();
+  await expect(page.getByText('storage was cleared')).toBeVisible();
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(1);
+});
+
+test('files of another kind are answered with what they are and what would work', async ({ page }) => {
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(DEMOS);
+  const FILES = [
+    ['pattern.pdf', '%PDF-1.7 …', 'this is a PDF'],
+    ['photo.jpg', '\u00ff\u00d8\u00ff\u00e0 JFIF', 'this is a picture'],
+    ['chart.svg', '<svg xmlns="x"></svg>', 'this is a drawing'],
+    ['pattern.md', '# Harbour throw', 'a pattern as Markdown'],
+    ['settings.json', '{"theme":"dark"}', 'written by another program'],
+    ['torn.hem.json', '{"format":"zig-hem","version":2,"name":"To', 'cut off or damaged near line 1'],
+    ['empty.hem.json', '', 'this file is empty'],
+    ['torn.zip', 'PK\u0003\u0004 and then nothing', 'this zip file is cut off'],
+  ] as const;
+  for (const [name, content, says] of FILES) {
+    const buffer = Buffer.from(content, 'latin1');
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({ name, mimeType: 'application/octet-stream', buffer });
+    await expect(page.locator('.refused')).toContainText(`${name} was not opened`);
+    await expect(page.locator('.refused')).toContainText(says);
+    await expect(page.locator('.refused')).not.toContainText(/unexpected|token|JSON\.parse|position/i);
+  }
+  await expect(cards(page)).toHaveCount(DEMOS);
+});
+
+test('focus goes where one goes, and every page has its landmarks and its title', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('main')).toHaveCount(1);
+  await page.getByRole('link', { name: /Harbour throw/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
+  await expect(page).toHaveTitle('Base round – Harbour throw – Zig Hem');
+  expect(await page.evaluate(() => document.activeElement?.tagName)).toBe('MAIN');
+  await page.keyboard.press('4');
+  await expect(page).toHaveTitle('Yarn – Harbour throw – Zig Hem');
+  const colour = page.getByRole('button', { name: /^Color of Tarn worsted/ }).first();
+  await colour.focus();
+  await expect(colour).toBeFocused();
+});
+
+test('the folder of backups is kept up to date', async ({ page }) => {
+  await page.addInitScript(() => {
+    // The private folder of the page stands for one that a person would choose.
+    Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
+  });
+  const files = (): Promise<Record<string, string>> =>
+    page.evaluate(async () => {
+      const found: Record<string, string> = {};
+      const folder = (await navigator.storage.getDirectory()) as unknown as {
+        entries: () => AsyncIterable<[string, { getFile: () => Promise<File> }]>;
+      };
+      for await (const [name, handle] of folder.entries())
+        // One that is being written just then is looked at the next time.
+        found[name] = await handle
+          .getFile()
+          .then((file) => file.text())
+          .catch(() => '');
+      return found;
+    });
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(DEMOS);
+  await page.getByRole('button', { name: 'Keep a backup in a folder' }).click();
+  await expect(page.getByText('is kept up to date')).toBeVisible();
+  await expect.poll(async () => Object.keys(await files()).length).toBe(DEMOS);
+  await page.getByRole('link', { name: /Harbour throw/ }).click();
+  await page.getByText('Left hand').click();
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect
+    .poll(async () => (await files())['harbour-throw-demo-harbour-throw.hem.json'])
+    .toContain('"hand": "left"');
+});
+
+test.describe('without the server', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  /** A server of its own over a copy of the built application. */
+  async function serve(): Promise<{ server: Server; home: string; dist: string }> {
+    const dist = join(mkdtempSync(join(tmpdir(), 'zig-hem-')), 'dist');
+    cpSync('dist', dist, { recursive: true });
+    const server = createApp(dist).listen(0);
+    await new Promise((ready) => server.once('listening', ready));
+    const address = server.address();
+    return { server, dist, home: `http://localhost:${typeof address === 'object' ? address?.port : 0}` };
+  }
+
+  const stop = (server: Server): void => {
+    server.close();
+    server.closeAllConnections();
+  };
+
+  const controlled = (page: Page) =>
+    expect
+      .poll(() => page.evaluate(() => !!navigator.serviceWorker.controller), { timeout: 30_000 })
+      .toBe(true);
+
+  test('everything but the stand-ins works after one visit', async ({ page }) => {
+    test.slow();
+    const { server, home } = await serve();
+    const faults: string[] = [];
+    page.on('pageerror', (e) => faults.push(e.message));
+    page.on('console', (m) => {
+      if (m.type() === 'error' && /Content Security Policy/.test(m.text())) faults.push(m.text());
+    });
+    await page.goto(home);
+    await expect(cards(page)).toHaveCount(DEMOS);
+    await controlled(page);
+    stop(server);
+    await page.goto(home);
+    await expect(cards(page)).toHaveCount(DEMOS);
+    await page.getByRole('link', { name: /Harbour throw/ }).click();
+    for (const stop of ['Piece', 'Rounds', 'Yarn', 'Pattern', 'Base round']) {
+      await page.getByRole('link', { name: new RegExp(`^${stop}`) }).click();
+      await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
+    }
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
+    await page.getByText('Left hand').click();
+    await expect(page.getByText('Saved in this browser')).toBeVisible();
+    await page.goto(`${home}${THROW}/pattern`);
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+    const [pdf] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('menuitem', { name: 'PDF with charts' }).click(),
+    ]);
+    expect(pdf.suggestedFilename()).toBe('harbour-throw.pdf');
+    await page.goto(`${home}${THROW}/yarn`);
+    await page.getByRole('button', { name: 'Look in the yarn shop' }).click();
+    await expect(page.getByText('The shop cannot be reached')).toBeVisible();
+    await page.goto(`${home}/licences`);
+    await expect(page.getByText('MIT License').first()).toBeVisible();
+    expect(faults).toEqual([]);
+  });
+
+  test('a new version is offered and not forced; a page that stays open goes on with its own parts', async ({
+    context,
+  }) => {
+    test.slow();
+    const { server, home, dist } = await serve();
+    const [one, two] = [await context.newPage(), await context.newPage()];
+    await one.goto(home);
+    await controlled(one);
+    await two.goto(home);
+    await expect(cards(two)).toHaveCount(DEMOS);
+    appendFileSync(join(dist, 'sw.js'), '\n// A later version.\n');
+    await one.evaluate(async () => {
+      await (await navigator.serviceWorker.getRegistration())!.update();
+    });
+    const offer = one.getByRole('button', { name: 'Take it' });
+    await expect(offer).toBeVisible();
+    await one.getByRole('link', { name: /Harbour throw/ }).click();
+    await expect(one.getByRole('heading', { name: 'Base round' })).toBeVisible();
+    await Promise.all([one.waitForEvent('load'), offer.click()]);
+    await expect(one.getByRole('heading', { name: 'Base round' })).toBeVisible();
+    stop(server);
+    // The other page has not fetched the parts of a hem yet.
+    await two.getByRole('link', { name: /Meadow square/ }).click();
+    await expect(two.getByRole('heading', { name: 'Base round' })).toBeVisible();
+  });
+});
