@@ -154,6 +154,10 @@ const SENTENCES = {
     what: `${v.round} finds too few stitches to be worked even once, so it and what follows it are not worked`,
     remedy: 'Take it off, or choose one whose repeat is shorter.',
   }),
+  'choice-not-here': (v) => ({
+    what: `${v.family} has no ${v.what} “${v.choice}”`,
+    remedy: `Use one of: ${v.known}.`,
+  }),
   'school-not-here': (v) => ({
     what: `its edge cannot be worked “${v.school}”`,
     remedy: `Use one of: ${v.known}.`,

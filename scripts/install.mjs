@@ -23,6 +23,7 @@ export function installPackages() {
     .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing packages …');
-  run('npm', ['install', '--no-audit', '--no-fund', '--no-save', '--loglevel=error']);
+  // Exactly what the lockfile says, on every system.
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(stamp, lock);
 }

@@ -10,6 +10,7 @@ ensureChromium();
 run('npm', ['run', '--silent', 'generate']);
 let failed = 0;
 let passed = 0;
+step('lockfile', ['run', '--silent', 'lock']);
 step('types', ['run', '--silent', 'types']);
 step('lint', ['run', '--silent', 'lint']);
 const reports = mkdtempSync(join(tmpdir(), 'zig-hem-'));
@@ -22,7 +23,7 @@ run('npm', ['run', '--silent', 'build']);
 tests(
   'browser',
   ['run', '--silent', 'browser'],
-  (report) => [report.stats.expected + report.stats.flaky, report.stats.unexpected],
+  (report) => [report.stats.expected, report.stats.unexpected + report.stats.flaky],
   { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'browser.json') },
 );
 console.log(`\n${passed} passed, ${failed} failed`);
@@ -51,8 +52,8 @@ function ensureChromium() {
     spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
   if (apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium')) return;
   console.error(
-    `There is no Chromium at ${path} and it could not be installed. Install Debian’s package “chromium” as root,\n` +
-      'or name another build of it: CHROMIUM=/path/to/chromium npm test',
+    `There is no Chromium at ${path} and it could not be installed from Debian’s packages. Where there are none, install\n` +
+      'Chromium or Chrome in the usual way of your system, and name it: CHROMIUM=/path/to/chromium npm test',
   );
   process.exit(1);
 }

@@ -22,6 +22,7 @@ import { Trouble } from '../shelf/Trouble.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { library, libraryReady } from '../storage/here.ts';
 import type { OpenedHem } from '../storage/library.ts';
+import { ownWorkSaved } from '../storage/room.ts';
 import { HemContext, useHemState, useHemStore } from './context.ts';
 import type { SavingState } from './saving.ts';
 import { HemStore } from './store.ts';
@@ -79,6 +80,7 @@ function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryCl
         write: async (writing) => {
           const written = await library.write(writing);
           void queries.invalidateQueries({ queryKey: ['shelf'] });
+          void ownWorkSaved();
           return written;
         },
         read: async () => {

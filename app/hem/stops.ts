@@ -12,6 +12,11 @@ export interface Stop {
 
 const always = (): boolean => true;
 
+/** Rounds that cannot be read, or go beyond what can be planned, are left out. */
+const leftOut = (plan: Plan): boolean =>
+  plan.problems.some((p) => LEFT_OUT.has(p.code) || p.code.startsWith('written-'));
+const LEFT_OUT: ReadonlySet<string> = new Set(['round-too-large', 'round-makes-nothing']);
+
 export const STOPS: readonly Stop[] = [
   {
     path: 'piece',
@@ -30,11 +35,12 @@ export const STOPS: readonly Stop[] = [
     name: 'Rounds',
     says: (plan) => {
       const rounds = plan.rounds.length - 1;
+      if (leftOut(plan)) return `${rounds}, the rest not worked`;
       if (rounds === 0) return 'none yet';
       const odd = plan.rounds.filter((r) => !r.even).length;
       return `${rounds}, ${odd === 0 ? 'all come out even' : `${odd} not even`}`;
     },
-    sound: (plan) => plan.rounds.every((r) => r.even),
+    sound: (plan) => plan.rounds.every((r) => r.even) && !leftOut(plan),
   },
   {
     path: 'yarn',

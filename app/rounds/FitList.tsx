@@ -36,7 +36,10 @@ export function FitList({ plan, onPreview }: FitListProps) {
           : 'As it is, not every round comes out even. Choose one:'}
       </p>
       {failed && <p className="problem small">The fit could not be worked out. Your hem is safe.</p>}
-      {fit && !failed && fit.solutions.length === 0 && (
+      {fit?.givenUp && !failed && (
+        <p className="quiet small">This border is too large for a fit to be looked for.</p>
+      )}
+      {fit && !failed && !fit.givenUp && fit.solutions.length === 0 && (
         <p className="problem">
           No small change lets every round come out even.{' '}
           {fit.standsInTheWay !== null && inTheWay(plan, fit.standsInTheWay, fit.freedBy ?? null)}

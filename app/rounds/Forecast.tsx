@@ -35,7 +35,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   const { value: corners, pending } = useWorked('compareCorners', plan.hem, stitch, count);
   const widthCm = wanted ?? Math.ceil(plan.blockedSize.widthMm / 10 + 10);
   const { value: schools } = useWorked('compareSchools', plan.hem, stitch, count);
-  const { value: needed, pending: sizing } = useWorked('roundsForWidth', plan.hem, widthCm * 10);
+  const { value: needed, pending: sizing, failed } = useWorked('roundsForWidth', plan.hem, widthCm * 10);
   const last = plan.rounds[plan.rounds.length - 1]!;
   return (
     <section className="forecast" aria-label="Size and forecast">
@@ -65,6 +65,8 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
             </>
           ) : sizing ? (
             'working …'
+          ) : failed ? (
+            'this could not be worked out.'
           ) : (
             'more than a hundred rounds.'
           )}

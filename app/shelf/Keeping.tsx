@@ -124,8 +124,8 @@ export function Keeping({ shelf, bin, onBackup, onChange }: KeepingProps) {
       )}
       {!library.tabs.locked && (
         <p className="problem">
-          This address is not a safe one (https), so tabs cannot wait for each other. Keep each hem in one
-          tab.
+          This address is not a safe one (https): tabs cannot wait for each other, and nothing works without
+          the server. Keep each hem in one tab.
         </p>
       )}
       {bin.length > 0 && (

@@ -61,15 +61,27 @@ export interface Binned {
   readonly name: string;
   /** ISO 8601. */
   readonly deleted: string;
+  /** Days that had been counted when it was deleted. */
+  readonly counted: number;
 }
 
 interface BinRecord {
   readonly kept: unknown;
   readonly deleted: string;
+  /** Days that had been counted by then. */
+  readonly counted: number;
+}
+
+/** Days that have passed, by the clock at each opening. */
+interface Counted {
+  readonly last: number | null;
+  readonly days: number;
 }
 
 const NO_STEPS: UndoSteps = { past: [], future: [] };
 const DAYS_IN_BIN = 30;
+const MOST_DAYS_BETWEEN = 7;
+const COUNTED = 'days counted';
 const DAY_MS = 86_400_000;
 /** Pages remembered in a record. */
 const MOST_WRITERS = 12;
@@ -164,7 +176,7 @@ export class Library {
       return this.put(writing, hem, conflicts, found, false);
     });
     this.tell('hem', id);
-    return written;
+    return this.asserted(writing, written);
   }
 
   private async put(
@@ -182,6 +194,18 @@ export class Library {
     await this.attempt(() => this.history.add(id, revision, writing.label, hem));
     await this.attempt(() => this.parts.undo.set(id, { revision, ...writing.steps }));
     return { kind: 'written', revision, hem, conflicts, anew };
+  }
+
+  /**
+   * Where pages cannot keep out of each other’s way, another may have written in between: then what was written here is
+   * not in what is stored, and is written again on top of that.
+   */
+  private async asserted(writing: Writing, written: Written): Promise<Written> {
+    if (this.parts.tabs.locked || written.kind !== 'written') return written;
+    await new Promise((passed) => setTimeout(passed, 60));
+    const found = await this.peek(writing.hem.id);
+    if (!found || (found.writers[this.parts.page] ?? 0) >= writing.edit) return written;
+    return this.write({ ...writing, base: found.revision - 1 });
   }
 
   /** How a hem was before its first edit is its first version. */
@@ -235,7 +259,8 @@ export class Library {
 
   private async putIntoBin(id: string, kept: unknown): Promise<void> {
     const deleted = this.parts.now().toISOString();
-    await this.parts.bin.set(id, { kept, deleted } satisfies BinRecord);
+    const { days } = await this.daysCounted();
+    await this.parts.bin.set(id, { kept, deleted, counted: days } satisfies BinRecord);
   }
 
   /** Takes a hem out of the bin again. It leaves the bin only when it is back on the shelf. */
@@ -256,11 +281,13 @@ export class Library {
     const all = await this.parts.bin.all();
     return all
       .map(([id, value]) => {
-        const { kept, deleted } = (value ?? {}) as Partial<BinRecord>;
+        const { kept, deleted, counted } = (value ?? {}) as Partial<BinRecord>;
         return {
           id,
           name: nameOf(readRecord(id, kept)),
           deleted: typeof deleted === 'string' ? deleted : '',
+          // One that does not say counts as deleted just now.
+          counted: typeof counted === 'number' ? counted : Infinity,
         };
       })
       .sort((a, b) => b.deleted.localeCompare(a.deleted));
@@ -281,23 +308,28 @@ export class Library {
   }
 
   /**
-   * Lets go of what has been in the bin for thirty days. By what the clock said when the application was last opened as
-   * well, so that a clock that was put forward by mistake empties nothing.
+   * Lets go of what has been in the bin for thirty days. Days are counted from opening to opening, and no more than a
+   * week between two of them, so that a clock that was put forward by mistake empties nothing.
    */
   async emptyBin(): Promise<void> {
     const now = this.parts.now().getTime();
-    const seen = await this.parts.settings.get('last opened');
-    await this.parts.settings.set('last opened', now);
-    const last = typeof seen === 'number' ? seen : now;
-    const until = Math.min(now, last) - DAYS_IN_BIN * DAY_MS;
-    for (const { id, deleted } of await this.binned()) {
-      if (!(Date.parse(deleted) < until)) continue;
+    const { last, days } = await this.daysCounted();
+    const passed = last === null ? 0 : Math.min(MOST_DAYS_BETWEEN, Math.max(0, (now - last) / DAY_MS));
+    await this.parts.settings.set(COUNTED, { last: now, days: days + passed } satisfies Counted);
+    for (const { id, counted } of await this.binned()) {
+      if (days + passed - counted < DAYS_IN_BIN) continue;
       await this.parts.bin.remove(id);
       if ((await this.parts.hems.get(id)) === null) {
         await this.history.forget(id);
         await this.parts.undo.remove(id);
       }
     }
+  }
+
+  private async daysCounted(): Promise<Counted> {
+    const kept = (await this.parts.settings.get(COUNTED)) as Partial<Counted> | null;
+    const sound = Number.isFinite(kept?.last) && Number.isFinite(kept?.days);
+    return sound ? (kept as Counted) : { last: null, days: 0 };
   }
 
   /** Earlier versions of a hem, newest first. */

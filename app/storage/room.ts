@@ -1,4 +1,5 @@
 /** How much room this browser gives, and whether it may take it back. */
+import { readSetting, writeSetting } from './settings.ts';
 
 export interface Room {
   /** Bytes used and allowed; null where the browser does not tell. */
@@ -27,6 +28,18 @@ export async function askToKeep(): Promise<boolean> {
   } catch {
     return false;
   }
+}
+
+const ASKED = 'asked to keep';
+/** So many edits are somebody’s own work, which is worth being kept. */
+const WORTH_KEEPING = 5;
+let edits = 0;
+
+/** Counts an edit that was saved; at a fitting moment the browser is asked, once, not to clear what is kept. */
+export async function ownWorkSaved(): Promise<void> {
+  if (++edits !== WORTH_KEEPING || (await readSetting(ASKED)) !== null) return;
+  await writeSetting(ASKED, true);
+  await askToKeep();
 }
 
 /** @example bytesWords(2_340_000) // '2.3 MB' */

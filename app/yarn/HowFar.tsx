@@ -13,7 +13,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const left = Math.max(0, Math.round((chosen.yarn.haveG ?? 2 * chosen.yarn.ballG) - chosen.quantity.grams));
   const [typed, setTyped] = useState<number | null>(null);
   const rest = typed ?? left;
-  const { value: far, pending } = useWorked('roundsFromRest', plan.hem, chosen.yarn.id, rest);
+  const { value: far, pending, failed } = useWorked('roundsFromRest', plan.hem, chosen.yarn.id, rest);
   const rows = [...(far ?? [])]
     .filter((r) => r.perhaps > 0)
     .sort((a, b) => b.surely - a.surely || b.perhaps - a.perhaps);
@@ -50,6 +50,8 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
       </p>
       {rows.length === 0 && pending ? (
         <p className="quiet">working …</p>
+      ) : failed ? (
+        <p className="quiet">This could not be worked out. Your hem is safe.</p>
       ) : rows.length === 0 ? (
         <p className="quiet">Not one more round of any kind.</p>
       ) : (

@@ -7,6 +7,7 @@ import { bodyOf } from '../piece/piece.ts';
 import type { Edge } from '../piece/edge.ts';
 import { beyondPlanning } from '../piece/soundness.ts';
 import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import type { Family } from '../rounds/family.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { FORMAT, OWN, VERSION, type Hem, type RoundEntry } from './hem.ts';
 import { migrate } from './migrations.ts';
@@ -137,7 +138,11 @@ function roundProblems(
     found.push(...knownYarn(yarns, round.yarn, `${at}.yarn`));
     if (round.family === OWN) {
       if (round.written === null) found.push(problem('own-round-empty', `${at}.written`));
-    } else if (!familyById(round.family)) {
+      return;
+    }
+    const family = familyById(round.family);
+    if (family) found.push(...choiceProblems(round, family, at));
+    else {
       const known = FAMILIES.map((f) => f.id).join(', ');
       found.push(problem('family-unknown', `${at}.family`, { family: round.family, known }));
     }
@@ -146,6 +151,28 @@ function roundProblems(
   if (count > LIMITS.rounds)
     found.push(problem('too-many', `${place}rounds`, { count, of: 'worked rounds', most: LIMITS.rounds }));
   return found;
+}
+
+/** What is chosen of a family is something that it has, wherever it leaves a choice. */
+function choiceProblems(round: RoundEntry, family: Family, place: string): readonly Problem[] {
+  const { name } = family;
+  const chosen = [
+    ['stitch', round.stitch, family.stitches],
+    ['corner', round.corner, family.corners],
+    ['loop', round.loop, family.loops],
+    ['size', round.size, family.sizes],
+  ] as const;
+  return chosen.flatMap(([what, choice, offered]) => {
+    if (offered.length < 2 || (offered as readonly unknown[]).includes(choice)) return [];
+    return [
+      problem('choice-not-here', `${place}.${what}`, {
+        family: name,
+        what,
+        choice,
+        known: offered.join(', '),
+      }),
+    ];
+  });
 }
 
 /** Worked rounds of a stack, repeats counted. */

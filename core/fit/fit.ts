@@ -50,6 +50,8 @@ export interface Fit {
   readonly solutions: readonly FitSolution[];
   /** Index of the round that stands in the way, when there is no solution. */
   readonly standsInTheWay: number | null;
+  /** The border is too large for all ways to be looked at: that there is no solution says nothing. */
+  readonly givenUp?: boolean;
   /** The nearest change that would free it, in words. */
   readonly freedBy?: string | null;
 }
@@ -74,6 +76,7 @@ interface Joint {
  */
 export function solveFit(task: FitTask): Fit {
   const searches = searchAlike(task);
+  if (task.stack.budget.left < 0) return { solutions: [], standsInTheWay: null, givenUp: true };
   const stops = searches.flatMap((s) => (s.stopsAt === null ? [] : [s.stopsAt]));
   if (stops.length > 0) return { solutions: [], standsInTheWay: Math.max(...stops) };
   const paired = new Set(task.opposite.flat());

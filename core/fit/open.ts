@@ -42,7 +42,8 @@ export function fitHem(hem: Hem, worked = 0): Fit {
     .flatMap((f) => f.solutions)
     .sort((a, b) => a.cost - b.cost)
     .slice(0, MOST_SOLUTIONS);
-  const { standsInTheWay } = found[0]!;
+  const { standsInTheWay, givenUp } = found[0]!;
+  if (solutions.length === 0 && givenUp) return { solutions, standsInTheWay: null, givenUp };
   if (solutions.length > 0 || standsInTheWay === null) return { solutions, standsInTheWay: null };
   return { solutions, standsInTheWay, freedBy: freedBy(hem, standsInTheWay, worked) };
 }

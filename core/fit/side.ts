@@ -52,7 +52,16 @@ export interface FitStack {
   readonly worked: number;
   /** False to allow no quiet change but those in force. */
   readonly quietChanges?: boolean;
+  /** How many stitches may still be worked on trial rings; shared by all sides, and used up by the search. */
+  readonly budget: Budget;
 }
+
+export interface Budget {
+  left: number;
+}
+
+/** Stitches worked on trial rings in one search: a usual hem takes some hundred thousand. */
+export const FIT_BUDGET = 20_000_000;
 
 /** One way along a side: its base count and the quiet change of every round. */
 export interface SideWay {
@@ -116,6 +125,7 @@ export function searchSide(side: FitSide, stack: FitStack, fixedChanges: readonl
     farthest = Math.max(farthest, k);
     const before = known[k]!.get(state.key);
     if (before) return before;
+    if (stack.budget.left < 0) return [];
     const free = k + 1 >= stack.worked && stack.quietChanges !== false;
     const steps = stepsFrom(state, k, side, stack, levels, free ? null : (fixedChanges[k] ?? 0));
     const found = cheapestOfEach(
@@ -323,6 +333,9 @@ function patternedSteps(
         { change, cost: cost + (lopsided ? VISIBILITY.lopsided : 0), lopsided, places: [], next: null },
       ];
     }
+    // A search that would go on and on is given up; whoever asked is told.
+    stack.budget.left -= state.stitches;
+    if (stack.budget.left < 0) return [];
     const entry = { ...round.entry, changes: { [String(round.index)]: [change, 0] } };
     const circumstances = circumstancesOf({ ...round, entry }, outlineOf(side), stack.heightsBelow[k]!);
     const worked = workRound(state.ring(), recipe, circumstances);

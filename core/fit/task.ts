@@ -4,7 +4,7 @@ import { oppositeSides } from '../piece/symmetry.ts';
 import type { Plan } from '../plan.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
 import { fitWindow, solveFit, type Fit, type FitTask } from './fit.ts';
-import { searchSide, type FitSide } from './side.ts';
+import { FIT_BUDGET, searchSide, type FitSide } from './side.ts';
 
 /** The fit of a plan as a task: its sides with their windows, and its stack. */
 export function fitTask(p: Plan, worked = 0): FitTask {
@@ -33,6 +33,7 @@ export function fitTask(p: Plan, worked = 0): FitTask {
       rounds: written.map((r) => r.written!),
       heightsBelow: written.map((r) => p.rounds[r.onto]!.heightMm / r.stitchWidthMm),
       worked,
+      budget: { left: FIT_BUDGET },
     },
     changes: p.sides.map((_, i) => written.map((r) => r.sides[i]?.fit?.change ?? 0)),
     cornerPlaces: ringWide.map((r) => {
@@ -71,9 +72,10 @@ export function evenCounts(p: Plan, side: number): readonly number[] {
   evenCountsKnown.set(p.hem.rounds, answers);
   const known = answers.get(key);
   if (known) return known;
-  const counts = searchSide(task.sides[side]!, { ...task.stack, quietChanges: false }, task.changes[side]!)
-    .ways.map((w) => w.count)
-    .sort((x, y) => x - y);
+  // On the page there is less time than in a worker.
+  const stack = { ...task.stack, quietChanges: false, budget: { left: FIT_BUDGET / 10 } };
+  const found = searchSide(task.sides[side]!, stack, task.changes[side]!);
+  const counts = stack.budget.left < 0 ? [] : found.ways.map((w) => w.count).sort((x, y) => x - y);
   answers.set(key, counts);
   return counts;
 }

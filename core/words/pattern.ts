@@ -1,6 +1,7 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { Plan } from '../plan.ts';
+import { problemLine } from '../problems.ts';
 import { abbreviation, stitchName, type Language } from '../terms/stitches.ts';
 import { hookLabel } from '../terms/yarnWeights.ts';
 import { baseCornerLines, baseSideLines } from './baseRoundWords.ts';
@@ -160,6 +161,13 @@ function notes(plan: Plan): Section {
     plain(
       'Count every side when you come to its corner. “Turn” means to the other face; to the next side you only rotate the piece.',
     ),
+    // What is not worked cannot be told in its own place.
+    ...plan.problems
+      .filter(
+        (p) =>
+          p.code === 'round-too-large' || p.code === 'round-makes-nothing' || p.code.startsWith('written-'),
+      )
+      .map((p) => line('care')(`Take care: ${problemLine(p)}`)),
     ...(plan.hem.notes.trim() ? plan.hem.notes.trim().split(/\n+/).map(plain) : []),
   ]);
 }

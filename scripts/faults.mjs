@@ -1,0 +1,16 @@
+// npm run faults: what the tests try by chance, many times as much. ZIG_HEM_THOROUGH says how many times (usually 60).
+import { spawnSync } from 'node:child_process';
+import { installPackages, run } from './install.mjs';
+
+installPackages();
+run('npm', ['run', '--silent', 'build']);
+const env = { ...process.env, ZIG_HEM_THOROUGH: process.env.ZIG_HEM_THOROUGH ?? '60' };
+const unit = ['core/edits', 'core/document', 'app/storage', 'app/drawing/scene', '--testTimeout=7200000'];
+const steps = [
+  ['npm', ['run', '--silent', 'unit', '--', ...unit]],
+  ['npm', ['run', '--silent', 'browser', '--', 'e2e/faults.spec.ts', '--workers=1', '--reporter=list']],
+];
+let failed = 0;
+for (const [command, args] of steps)
+  failed += spawnSync(command, args, { stdio: 'inherit', env }).status === 0 ? 0 : 1;
+process.exit(failed > 0 ? 1 : 0);
