@@ -9,6 +9,7 @@ const layers = [
   'flat',
   'yarn',
   'document',
+  'edits',
   'stack',
   'fit',
 ];

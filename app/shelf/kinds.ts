@@ -1,7 +1,7 @@
 /** What a file is, told from its first bytes and its name, so that one of another kind is answered in plain words. */
 import { problem, type Problem } from '../../core/problems.ts';
 
-export type FileKind = 'hem' | 'zip' | 'table' | 'other';
+type FileKind = 'hem' | 'zip' | 'table' | 'other';
 
 export interface Told {
   readonly kind: FileKind;
@@ -68,6 +68,9 @@ const TEXTS: readonly { readonly name: RegExp; readonly kind: string; readonly r
   { name: /\.(jpe?g|png|gif|webp|heic|avif|bmp|tiff?)$/i, kind: 'a picture', remedy: PICTURE },
 ];
 
+/** Letters below it are in no text. */
+const TAB = 9;
+
 /** Tells what a file is. @param head its first bytes, a few hundred are enough */
 export function kindOf(name: string, head: Uint8Array): Told {
   const start = String.fromCharCode(...head.subarray(0, 256));
@@ -79,6 +82,7 @@ export function kindOf(name: string, head: Uint8Array): Told {
   if (mark) return other(mark.kind, mark.remedy);
   if (/^RIFF....WEBP/s.test(start) || /^....ftyp/s.test(start)) return other('a picture or a film', PICTURE);
   const text = TEXTS.find((t) => t.name.test(name));
+  if (/\.zip$/i.test(name)) return { kind: 'zip', problem: null };
   if (start.startsWith('PK')) return text ? other(text.kind, text.remedy) : { kind: 'zip', problem: null };
   const first = start.replace(/^\u00ef\u00bb\u00bf/, '').trimStart();
   if (/^<svg|^<\?xml[\s\S]*<svg/i.test(first)) return other('a drawing', PICTURE);
@@ -87,7 +91,7 @@ export function kindOf(name: string, head: Uint8Array): Told {
   if (/^[{[]/.test(first)) return { kind: 'hem', problem: null };
   if (/\.(csv|tsv)$/i.test(name)) return { kind: 'table', problem: null };
   if (text) return other(text.kind, text.remedy);
-  if (/[\0-\u0008]/.test(start))
+  if ([...start].some((c) => c.charCodeAt(0) < TAB))
     return other('a file of another program', 'Choose a hem file (.hem.json) or a backup (.zip).');
   return { kind: 'hem', problem: null };
 }

@@ -27,7 +27,7 @@ describe('files that come in', () => {
     );
     expect(found).toEqual([hems[1]]);
     expect(refused.map((r) => [r.name, r.problems[0]!.code, r.salvaged])).toEqual([
-      ['bad.hem.json', 'file-not-json', null],
+      ['bad.hem.json', 'file-cut-off', null],
       ['bad.zip', 'bundle-unreadable', null],
     ]);
   });

@@ -9,7 +9,8 @@ import { newHem } from '../../core/document/newHem.ts';
 import { salvageHem, type Salvaged } from '../../core/document/salvage.ts';
 import { LIMITS } from '../../core/limits.ts';
 import type { Piece } from '../../core/piece/piece.ts';
-import { problem, type Outcome, type Problem } from '../../core/problems.ts';
+import { beyondPlanning, outlineProblems } from '../../core/piece/soundness.ts';
+import { failed, problem, type Outcome, type Problem } from '../../core/problems.ts';
 import { kindOf } from './kinds.ts';
 
 export interface RefusedFile {
@@ -79,9 +80,9 @@ function hemOfTable(text: string, fileName: string, now: Date): Outcome<Hem> {
   const blank = newHem(nanoid(10), now);
   const name = fileName.replace(/\.\w+$/, '').slice(0, 200) || blank.name;
   const piece = outcome.value;
-  // A piece that is too large to be planned is left to the check.
-  const checked = checkHem({ ...blank, piece });
-  if (!checked.ok && checked.problems.every((p) => p.code !== 'sides-mismatch')) return checked;
+  // A table is mended in the table.
+  const unsound = [...beyondPlanning(piece, 'the table'), ...outlineProblems(piece, 'the table')];
+  if (unsound.length > 0) return failed(...unsound);
   return checkHem({ ...blank, ...changePiece(blank, piece), name });
 }
 

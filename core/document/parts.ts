@@ -27,7 +27,9 @@ const LISTS = ['yarns', 'rounds', 'weighIns', 'kept'] as const;
 const NO_PARTS: ReadonlySet<string> = new Set(['format', 'version', 'id', 'created', 'changed']);
 
 type Values = Readonly<Record<string, unknown>>;
-type Item = { readonly id: string };
+interface Item {
+  readonly id: string;
+}
 
 const same = (a: unknown, b: unknown): boolean =>
   Object.is(a, b) || (typeof a === 'object' && JSON.stringify(a) === JSON.stringify(b));
@@ -197,7 +199,7 @@ export function settled(hem: Hem, sources: readonly Hem[]): Hem | null {
 }
 
 /** Ids of all yarns that a hem refers to. */
-export function yarnsUsed(hem: Hem): ReadonlySet<string> {
+function yarnsUsed(hem: Hem): ReadonlySet<string> {
   return new Set([
     hem.base.yarn,
     ...hem.rounds.map((r) => r.yarn),

@@ -56,7 +56,7 @@ export interface FitStack {
   readonly budget: Budget;
 }
 
-export interface Budget {
+interface Budget {
   left: number;
 }
 
