@@ -108,7 +108,10 @@ const SENTENCES = {
   }),
   'value-unsound': (v) => ({
     what: `${v.detail}`,
-    remedy: `Mend the value at ${v.where}.`,
+    remedy:
+      v.where === 'the file'
+        ? 'Add it, or open an earlier copy of the file.'
+        : `Mend the value at ${v.where}.`,
   }),
   'yarn-unknown': (v) => ({
     what: `refers to yarn “${v.yarn}”, which is not in the basket`,

@@ -62,8 +62,9 @@ export function Keeping({ shelf, bin, onBackup, onChange }: KeepingProps) {
       </p>
       {state && (
         <p className={state.remind ? 'problem' : 'quiet'}>
-          {state.at ? `Last backup: ${whenWords(state.at, new Date())}. ` : 'No backup yet. '}
-          {state.changed > 0 && `${plural(state.changed, 'hem')} changed since. `}
+          {state.at
+            ? `Last backup: ${whenWords(state.at, new Date())}. ${state.changed > 0 ? `${plural(state.changed, 'hem')} changed since. ` : ''}`
+            : `No backup yet. ${state.changed > 0 ? `You have worked on ${plural(state.changed, 'hem')}. ` : ''}`}
           {state.remind && (
             <Button size="small" onClick={onBackup}>
               Download a backup

@@ -23,7 +23,9 @@ const MOST_TOLD = 3;
 /** A hem that cannot be opened: what is wrong with it, and every way on. All other hems are as they were. */
 export function Trouble({ found, problems, onChange }: TroubleProps) {
   const notices = useNotices();
-  const [salvaged] = useState(() => salvageHem(found.raw, nanoid(10), new Date()));
+  // Of a newer one hardly anything would be left; the newer application reads it whole.
+  const newer = problems.some((p) => p.code === 'file-too-new');
+  const [salvaged] = useState(() => (newer ? null : salvageHem(found.raw, nanoid(10), new Date())));
   const name = nameOf(found);
   const { id } = found;
   const attempt = (work: () => Promise<void>): void => void withWarning(notices, work).then(onChange);
