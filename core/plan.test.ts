@@ -167,7 +167,7 @@ describe('the project file', () => {
 
   const hem = rowsHem({ rounds: [entry()] });
   test.each([
-    ['not JSON', '{"format":', 'the file', 'file-not-json'],
+    ['not JSON', '{"format":', 'the file', 'file-cut-off'],
     ['another format', '{"format":"x"}', 'format', 'file-not-a-hem'],
     ['a later version', JSON.stringify({ ...hem, version: 99 }), 'version', 'file-too-new'],
     [

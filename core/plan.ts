@@ -4,7 +4,7 @@
  */
 import { basis, rates, schoolLabel, schoolsFor, type BasisPart, type SchoolId } from './base/schools.ts';
 import { placement, schoolCount, stitchesAtJoins, workBase, type SideChoice } from './base/baseRound.ts';
-import type { Hem } from './document/hem.ts';
+import type { Hem, WorkedRound } from './document/hem.ts';
 import {
   FLAT_LIMITS,
   entryWidths,
@@ -25,7 +25,8 @@ import { outlineProblems } from './piece/soundness.ts';
 import { oppositeSides } from './piece/symmetry.ts';
 import { problem, type Problem } from './problems.ts';
 import { sideCount, tallyRing, tallySide, type Ring, type Tally } from './ring/ring.ts';
-import { mostMade, workRound, type SideFit } from './ring/work.ts';
+import { patternOf } from './ring/recipe.ts';
+import { isPlain, mostMade, workRound, type SideFit } from './ring/work.ts';
 import { circumstancesOf, writtenRounds, type WrittenRound } from './stack/stack.ts';
 import { Stages } from './stages.ts';
 import { calibrate, type Calibration, type Weighing } from './yarn/calibrate.ts';
@@ -384,6 +385,14 @@ function planSide(
   };
 }
 
+/** Whether a round is the one that a weighing names. */
+export const isRound = ({ written }: Pick<RoundPlan, 'written'>, { entry, index }: WorkedRound): boolean =>
+  written ? written.entry.id === entry && written.index === index : entry === null;
+
+/** How a round is named, wherever it stands. */
+export const workedRound = ({ written }: RoundPlan): WorkedRound =>
+  written ? { entry: written.entry.id, index: written.index } : { entry: null, index: 0 };
+
 /** What the weighings of a yarn teach about it; those of rounds that are no longer there are left out. */
 function calibrationOf(hem: Hem, yarn: Yarn, rounds: readonly PathRound[], widthMm: number): Calibration {
   const weighings = hem.weighIns.flatMap(({ of, grams, ...w }): readonly Weighing[] => {
@@ -391,9 +400,7 @@ function calibrationOf(hem: Hem, yarn: Yarn, rounds: readonly PathRound[], width
     const pathM =
       of.kind === 'swatch'
         ? (of.stitches * yarnInStitchMm(stitchOf({ kind: of.stitch }), widthMm, yarn.diameterMm)) / 1000
-        : rounds[of.round]?.yarnId === yarn.id
-          ? rounds[of.round]!.pathM
-          : 0;
+        : (rounds.find((r) => r.yarnId === yarn.id && isRound(r, of.round))?.pathM ?? 0);
     return pathM > 0 ? [{ estimatedG: (pathM * 100) / yarn.metresPer100G, weighedG: grams }] : [];
   });
   return calibrate(weighings);
@@ -463,11 +470,28 @@ function problemsOf(
       problems.push(problem('opposite-differ', 'the base round', { sides: names, difference }));
     }
   }
-  for (const round of rounds) problems.push(...roundProblems(round, sides, isDisc(body.outline)));
+  for (const round of rounds) problems.push(...roundProblems(rounds, round, sides, isDisc(body.outline)));
   return problems;
 }
 
-function roundProblems(round: RoundPlan, sides: readonly SidePlan[], disc: boolean): readonly Problem[] {
+/** Whether a stitch more in the base round is a place more for a round: so it is where all between them is plain. */
+function basePasses(rounds: readonly RoundPlan[], round: RoundPlan): boolean {
+  const intoStitches = (r: RoundPlan): boolean =>
+    r.written?.sitsOn === 'stitch' || r.written?.sitsOn === 'post';
+  if (!intoStitches(round)) return false;
+  for (let below = rounds[round.onto]!; below.written; below = rounds[below.onto]!) {
+    const { recipe } = below.written;
+    if (recipe.scope !== 'side' || !isPlain(patternOf(recipe.side)) || !intoStitches(below)) return false;
+  }
+  return true;
+}
+
+function roundProblems(
+  rounds: readonly RoundPlan[],
+  round: RoundPlan,
+  sides: readonly SidePlan[],
+  disc: boolean,
+): readonly Problem[] {
   const { written } = round;
   if (!written) return [];
   const place = `round ${round.number}`;
@@ -481,6 +505,8 @@ function roundProblems(round: RoundPlan, sides: readonly SidePlan[], disc: boole
     }
     if (isEven(fit)) return [];
     const { places: count, over, short } = fit;
-    return [problem('not-even', place, { round: round.name, side, count, over, short })];
+    const places = PLACE_WORDS[written.sitsOn];
+    const help = !basePasses(rounds, round) ? 'other' : over === 0 || count < over ? 'more' : 'fewer or more';
+    return [problem('not-even', place, { round: round.name, side, count, places, over, short, help })];
   });
 }

@@ -15,6 +15,13 @@ type Sentence = (v: Problem['values']) => { readonly what: string; readonly reme
 const onSide = (side: string | number | undefined): string =>
   side === 'all round' ? 'the whole round' : `side ${side}`;
 
+/** What helps a round that does not come out even: that depends on what lies between it and the base round. */
+const REMEDIES = {
+  'fewer or more': (v) => `Take ${v.over} fewer or ${v.short} more there in the base round.`,
+  more: (v) => `Take ${v.short} more there in the base round.`,
+  other: () => 'Choose another corner, put a plain round before it, or take another round.',
+} satisfies Record<string, (v: Problem['values']) => string>;
+
 const SENTENCES = {
   'file-cut-off': (v) => ({
     what: `the text of this file is cut off or damaged near line ${v.line}`,
@@ -35,7 +42,7 @@ const SENTENCES = {
   }),
   'file-of-another-kind': (v) => ({
     what: `this is ${v.kind}, not a hem file`,
-    remedy: `${v.remedy}`,
+    remedy: `${v.remedy ?? 'Choose a hem file (.hem.json) or a backup (.zip).'}`,
   }),
   'file-not-a-hem': () => ({
     what: 'this file was written by another program, or does not say that it is a hem',
@@ -174,8 +181,10 @@ const SENTENCES = {
     remedy: 'Describe every side of the outline once, in working order.',
   }),
   'not-even': (v) => ({
-    what: `${v.round} does not come out even on ${onSide(v.side)}: ${v.count} there, ${v.over} over`,
-    remedy: `Take ${v.over} fewer or ${v.short} more there in the base round.`,
+    what: `${v.round} does not come out even on ${onSide(v.side)}: ${v.count} ${v.places} there, ${
+      Number(v.over) > 0 ? `${v.over} over` : `${v.short} too few`
+    }`,
+    remedy: (v.help === 'fewer or more' || v.help === 'more' ? REMEDIES[v.help] : REMEDIES.other)(v),
   }),
   'nothing-to-work-into': (v) => ({
     what: `${v.round} is worked into ${v.places}, and the round below offers none that fit on ${onSide(v.side)}`,

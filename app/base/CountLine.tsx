@@ -46,16 +46,29 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
     [domain, width],
   );
 
+  const gripAt = useEffectEvent((): number => x(s.count));
   const dragTo = useEffectEvent((px: number, done: boolean) => {
     const count = Math.min(domain[1], Math.max(domain[0], x.invert(px)));
     onCount(Math.round(count), done);
   });
   useEffect(() => {
     const node = handle.current!;
+    // Taken off its centre the grip keeps its distance from the pointer; taken and let go it stays where it was.
+    let off = 0;
+    let moved = false;
     const dragging = drag<SVGGElement, unknown>()
       .container(() => node.ownerSVGElement!)
-      .on('drag', (event: { x: number }) => dragTo(event.x, false))
-      .on('end', (event: { x: number }) => dragTo(event.x, true));
+      .on('start', (event: { x: number }) => {
+        off = event.x - gripAt();
+        moved = false;
+      })
+      .on('drag', (event: { x: number; dx: number }) => {
+        moved ||= event.dx !== 0;
+        if (moved) dragTo(event.x - off, false);
+      })
+      .on('end', (event: { x: number }) => {
+        if (moved) dragTo(event.x - off, true);
+      });
     select(node).call(dragging);
   }, []);
 

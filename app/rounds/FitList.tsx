@@ -63,8 +63,8 @@ export function FitList({ plan, onPreview }: FitListProps) {
                 >
                   <span>{s.words}</span>
                   <span className="quiet small">
-                    {distanceWords(s, plan)}
-                    {s.lopsided && ', a motif off centre'}
+                    {flatWords(s, plan)}
+                    {s.lopsided && ' One repeat sits off center.'}
                   </span>
                 </button>
               </li>
@@ -82,15 +82,12 @@ function inTheWay(plan: Plan, round: number, freedBy: string | null): string {
   return `${told.name} (round ${told.number}) stands in the way. ${freedBy ?? 'Take it off, or change what comes before it.'}`;
 }
 
-/** How far a solution is from the flat count, on the side where it is farthest. */
-function distanceWords(s: FitSolution, plan: Plan): string {
-  const worst = s.counts.reduce(
-    (far, count, i) => {
-      const flat = plan.sides[i]!.flatCount;
-      const off = (count - flat) / flat;
-      return Math.abs(off) > Math.abs(far.off) ? { off, name: plan.sides[i]!.name } : far;
-    },
-    { off: 0, name: '' },
-  );
-  return `base at most ${Math.abs(worst.off * 100).toFixed(1)} % from flat (${worst.name})`;
+/** How flat the border lies with a solution, and where it does so least. */
+function flatWords({ worst }: FitSolution, plan: Plan): string {
+  if (!worst || worst.verdict === 'flat') return 'Lies flat.';
+  const corners = plan.body.outline.turns.length > 0;
+  const round = worst.round === 0 ? 'the base round' : `round ${worst.round}`;
+  const where = `most in ${round}${corners ? ` on side ${plan.sides[worst.side]!.name}` : ''}`;
+  if (worst.verdict === 'blocks out') return `Flattens with blocking, ${where}.`;
+  return `${worst.verdict === 'ripples' ? 'Ripples' : 'Pulls in'}, ${where}.`;
 }

@@ -267,7 +267,9 @@ function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: read
     );
   }
   const sides = odd.sides.flatMap((s, i) =>
-    s.fit && (s.fit.over > 0 || s.fit.short > 0) ? [`${plan.sides[i]!.name} ${s.fit.over} over`] : [],
+    s.fit && (s.fit.over > 0 || s.fit.short > 0)
+      ? [`${plan.sides[i]!.name} ${s.fit.over > 0 ? `${s.fit.over} over` : `${s.fit.short} too few`}`]
+      : [],
   );
   return <span className="odd small entry-counts">Not even: {sides.join(', ')}</span>;
 }

@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
 import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
-import type { Plan } from '../../core/plan.ts';
+import { isRound, workedRound, type Plan } from '../../core/plan.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
 
@@ -26,15 +26,21 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
   const add = (): void => {
     if (grams === null || grams <= 0) return;
     const worked = plan.rounds[Math.min(round, plan.rounds.length - 1)]!;
-    const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round: worked.number };
+    const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round: workedRound(worked) };
     const ofSwatch = plan.hem.yarns.find((y) => y.id === yarn) ?? plan.hem.yarns[0]!;
     const yarnId = kind === 'swatch' ? ofSwatch.id : worked.yarnId;
     if (store.do(noteWeighing({ id: nanoid(6), yarn: yarnId, of, grams }))) setGrams(null);
   };
-  const say = (w: WeighIn): string =>
-    w.of.kind === 'swatch'
-      ? `${w.of.stitches} ${abbreviation(w.of.stitch, language)}: ${w.grams} g`
-      : `${w.of.round === 0 ? 'base round' : `round ${w.of.round}`}: ${w.grams} g`;
+  const say = ({ of, grams: weighed }: WeighIn): string => {
+    if (of.kind === 'swatch') return `${of.stitches} ${abbreviation(of.stitch, language)}: ${weighed} g`;
+    const worked = plan.rounds.find((r) => isRound(r, of.round));
+    const name = !worked
+      ? 'a round that was taken off'
+      : worked.number === 0
+        ? 'base round'
+        : `round ${worked.number}`;
+    return `${name}: ${weighed} g`;
+  };
   return (
     <section className="weigh-ins">
       <h2>Weigh-ins</h2>

@@ -3,7 +3,13 @@ import { describe, expect, test } from '@jest/globals';
 import { plan } from '../plan.ts';
 import { tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
+import { changePiece, plainSide } from '../document/changePiece.ts';
+import { newHem } from '../document/newHem.ts';
+import { bodyOf, type MotifPiece, type Piece } from '../piece/piece.ts';
+import { placement, schoolCount, stitchesAtJoins } from './baseRound.ts';
+import { CROSSING_IDS } from './crossings.ts';
 import { placementWords } from './run.ts';
+import { rates, schoolsFor } from './schools.ts';
 import { spread } from '../ring/spread.ts';
 
 describe('spread', () => {
@@ -79,6 +85,94 @@ describe('schools', () => {
     expect(changed.count).toBe(165);
     expect(changed.placement).toHaveLength(84);
     expect(changed.placement.reduce((a, b) => a + b, 0)).toBe(165);
+  });
+});
+
+function motif(edge: MotifPiece['edge']): Piece {
+  return { kind: 'motif', corners: 4, cornerChains: 2, edge, sideCm: 25 };
+}
+
+describe('a count that is asked for', () => {
+  const pieces: readonly Piece[] = [
+    { kind: 'grid', cells: ['##'], motifStitches: 15, motifCm: 11 },
+    { kind: 'grid', cells: ['####', '####'], motifStitches: 24, motifCm: 15 },
+    { kind: 'grid', cells: ['##', '#.'], motifStitches: 11, motifCm: 9 },
+    { kind: 'blocks', stitch: 'hdc', blocksWide: 8, blocksHigh: 11, widthCm: 24, heightCm: 33 },
+    { kind: 'blocks', stitch: 'dc', blocksWide: 7, blocksHigh: 4, widthCm: 24, heightCm: 14 },
+    motif({ kind: 'clustered', clusters: 12, stitchesEach: 3, chainsBetween: 0 }),
+    motif({ kind: 'clustered', clusters: 9, stitchesEach: 2, chainsBetween: 2 }),
+    motif({ kind: 'solid', stitch: 'dc', stitches: 31 }),
+    { kind: 'cloth', widthCm: 30, heightCm: 20, pitchMm: 7 },
+    { kind: 'counted', sides: [{ lengthCm: 60, stitches: 84, turnDegrees: 0 }] },
+    {
+      kind: 'rows',
+      foundation: 'stitches of row 1',
+      stitches: 40,
+      rows: [
+        { stitch: 'sc', count: 7 },
+        { stitch: 'dc', count: 12 },
+        { stitch: 'tr', count: 4 },
+      ],
+      widthCm: 30,
+      heightCm: 28,
+    },
+  ];
+
+  test.each(pieces.map((p, i) => [`${p.kind} ${i}`, p] as const))(
+    'is given on %s, whatever school and crossing, only where the school works, and the same from either end',
+    (_, piece) => {
+      const start = newHem('asked', new Date('2026-01-01T00:00:00Z'));
+      const { edges } = bodyOf(piece);
+      const width = 100 / start.gauge.stitchesPer10Cm;
+      const wrong: object[] = [];
+      for (const edge of new Set(edges)) {
+        for (const school of schoolsFor(edge)) {
+          for (const crossing of CROSSING_IDS) {
+            const base = { ...start.base, crossing };
+            const choice = { ...plainSide(school), own: { stitches: 3, spots: 2 } };
+            const usual = schoolCount(school, edge, base, choice, width);
+            const uses = rates(school, edge, width, choice.own);
+            const atJoins = stitchesAtJoins(edge, base, choice);
+            const most = Math.ceil(Math.max(usual, edge.measuredMm / width) * 1.35);
+            for (let count = Math.max(1, atJoins, Math.floor(usual * 0.6)); count <= most; count++) {
+              const counts = placement({ ...choice, count }, edge, base, width);
+              const given = counts.reduce((a, b) => a + b, 0);
+              const joins = new Set(edge.joins.flatMap((j) => [j, j + 1, j + 2]));
+              const stray = counts.some((c, i) => c > 0 && uses[i] === 0 && !joins.has(i));
+              // Alike spots take as many as each other, or one more.
+              const alike = new Map<number, number[]>();
+              counts.forEach((c, i) => {
+                if (!joins.has(i)) alike.set(uses[i]!, [...(alike.get(uses[i]!) ?? [])].concat(c));
+              });
+              const uneven = [...alike.values()].some((of) => Math.max(...of) - Math.min(...of) > 1);
+              const askew =
+                edge.joins.length > 0 &&
+                crossing === 'both' &&
+                count % 2 === 0 &&
+                usual % 2 === 0 &&
+                counts.some((c, i) => c !== counts[counts.length - 1 - i]);
+              if (given !== count || stray || uneven || askew)
+                wrong.push({ school, crossing, count, given, stray, uneven, askew });
+            }
+          }
+        }
+      }
+      expect(wrong.slice(0, 5)).toEqual([]);
+    },
+  );
+
+  test('of 33 on two motifs of 15 is 33, and of 143 on six of 24', () => {
+    const at = (count: number, cells: readonly string[], motifStitches: number): number => {
+      const start = newHem('asked', new Date('2026-01-01T00:00:00Z'));
+      const piece: Piece = { kind: 'grid', cells, motifStitches, motifCm: 11 };
+      const hem = { ...start, ...changePiece(start, piece) };
+      const sides = hem.base.sides.map((s) => ({ ...s, count }));
+      const made = plan({ ...hem, base: { ...hem.base, sides } });
+      expect(made.sides[0]!.count).toBe(count);
+      return tallySide(made.rounds[0]!.ring, 0).stitches;
+    };
+    expect(at(33, ['##', '##'], 15)).toBe(35);
+    expect(at(143, ['######', '######'], 24)).toBe(145);
   });
 });
 

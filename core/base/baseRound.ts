@@ -1,7 +1,7 @@
 /** The base round: the body's ragged edge becomes one even ring of stitches. */
 import { STITCHES, type StitchKind } from '../terms/stitches.ts';
 import { plainRound, type CornerId } from '../terms/corners.ts';
-import type { Body, Edge, Spot } from '../piece/edge.ts';
+import type { Body, Edge } from '../piece/edge.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import { centreOf } from '../ring/work.ts';
@@ -133,32 +133,30 @@ export function baseCornerGroup(base: BaseRound, turn: number): readonly Stitch[
 }
 
 /**
- * A trial ring as the base round leaves it: a side of `count` stitches between two corners, and an empty side
- * that closes it; without turns a disc of `count` stitches.
+ * A trial ring as the base round leaves it: a side of `count` stitches along an edge between two corners, and an empty
+ * side that closes it; without turns a disc.
  *
  * @param turns of the corners before and after the side, radians
+ * @returns where the edge takes groups of stitches in one spot, they are groups here too
  */
 export function trialBase(
   base: BaseRound,
   choice: SideChoice,
+  edge: Edge,
   turns: readonly [number, number] | readonly [],
   count: number,
-  loopChains: number | undefined,
+  stitchWidthMm: number,
 ): Ring {
-  const spot: Spot = { kind: 'counted stitch', lengthMm: 1 };
-  const edge = (spots: number): Edge => ({
-    spots: Array.from({ length: spots }, () => spot),
-    numbering: { noun: 'stitch', from: 'first' },
-    joins: [],
-    ...(loopChains === undefined ? {} : { loopChains }),
-    measuredMm: 0,
-    computedMm: 0,
-  });
+  const none: Edge = { ...edge, spots: [], joins: [] };
   const body: Body = {
     outline: { sides: [], turns },
-    edges: turns.length === 0 ? [edge(count)] : [edge(count), edge(0)],
+    edges: turns.length === 0 ? [edge] : [edge, none],
     cornerPlaces: [],
   };
-  const placements = body.edges.map((e) => e.spots.map(() => 1));
-  return workBase(body, { ...base, sides: body.edges.map(() => choice) }, placements);
+  const along = placement({ ...choice, count }, edge, base, stitchWidthMm);
+  return workBase(
+    body,
+    { ...base, sides: body.edges.map(() => choice) },
+    body.edges.length === 1 ? [along] : [along, []],
+  );
 }

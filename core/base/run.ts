@@ -55,10 +55,17 @@ function partsOf(edge: Edge): readonly Part[] {
   const kinds = [...new Set(edge.spots.map((s) => s.kind))].filter((kind) => !AT_JOINS.has(kind));
   if (kinds.length === 1 && edge.joins.length === 0) return [{ name: '', spots: all }];
   return kinds.map((kind) => ({
-    name: `${kind}s: `,
+    name: `${MANY[kind] ?? `${kind}s`}: `,
     spots: all.filter((i) => edge.spots[i]!.kind === kind),
   }));
 }
+
+/** Kinds of spot whose many are not told by an s. */
+const MANY: Partial<Record<SpotKind, string>> = {
+  'cluster stitch': 'cluster stitches',
+  'between stitches': 'between stitches',
+  'counted stitch': 'stitches',
+};
 
 const AT_JOINS: ReadonlySet<SpotKind> = new Set(['corner space', 'seam']);
 

@@ -31,14 +31,17 @@ const SEAM_REACH = 12;
 /** Posts that a block of a corner-to-corner piece shows. */
 const POSTS_OF_BLOCK = 3;
 
-const known = new WeakMap<Body, EdgeChart>();
+const known = new WeakMap<Body, Map<number, EdgeChart>>();
 
 /** The edge of a body. @param borderWidthMm width of a border stitch, for bodies that have none of their own */
 export function edgeChartOf(body: Body, borderWidthMm: number): EdgeChart {
-  let found = known.get(body);
+  const widthMm = body.stitchWidthMm ?? ownWidth(body) ?? borderWidthMm;
+  const ofBody = known.get(body) ?? new Map<number, EdgeChart>();
+  known.set(body, ofBody);
+  let found = ofBody.get(widthMm);
   if (!found) {
-    found = chartEdges(body, body.stitchWidthMm ?? ownWidth(body) ?? borderWidthMm);
-    known.set(body, found);
+    found = chartEdges(body, widthMm);
+    ofBody.set(widthMm, found);
   }
   return found;
 }

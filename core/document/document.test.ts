@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { plan } from '../plan.ts';
+import { isRound, plan, workedRound } from '../plan.ts';
 import { bodyOf } from '../piece/piece.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { fileName } from './fileName.ts';
@@ -20,7 +20,17 @@ function asVersion1(hem: Hem): Record<string, unknown> {
   const file = loose(hem);
   delete file.notes;
   delete (file.preferences as Record<string, unknown>).paper;
-  return { ...file, version: 1 };
+  return { ...file, weighIns: byNumber(hem), version: 1 };
+}
+
+/** What was weighed, as files before version 3 named it: by the number of the round. */
+function byNumber(hem: Hem): readonly unknown[] {
+  const { rounds } = plan(hem);
+  return hem.weighIns.map((w) => {
+    const { of } = w;
+    if (of.kind !== 'round') return w;
+    return { ...w, of: { kind: 'round', round: rounds.find((r) => isRound(r, of.round))!.number } };
+  });
 }
 
 describe('files of older versions', () => {
@@ -34,17 +44,53 @@ describe('files of older versions', () => {
 
   test('what is already there is not overwritten, and what is no version is left to the check', () => {
     expect(migrate({ version: 1, notes: 'mine', preferences: { paper: 'letter' } })).toEqual({
-      version: 2,
+      version: 3,
       notes: 'mine',
       preferences: { paper: 'letter' },
     });
     for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
       expect(migrate(odd)).toEqual(odd);
     }
-    expect(checkHem({ ...loose(rowsHem()), version: 3 })).toMatchObject({
+    expect(checkHem({ ...loose(rowsHem()), version: 4 })).toMatchObject({
       ok: false,
       problems: [{ code: 'file-too-new' }],
     });
+  });
+});
+
+describe('a round that was weighed', () => {
+  const rounds = [entry({ id: 'a', times: 2 }), entry({ id: 'c', family: 'crocodile' }), entry({ id: 'b' })];
+  const weighed = (round: { entry: string | null; index: number }): Hem => ({
+    ...rowsHem({ rounds }),
+    weighIns: [{ id: 'w', yarn: 'y1', of: { kind: 'round', round }, grams: 9 }],
+  });
+
+  test('in a file of version 2 is found by its number, whatever entry it was of', () => {
+    const made = plan(rowsHem({ rounds }));
+    for (const round of made.rounds) {
+      const hem = weighed(workedRound(round));
+      const old = { ...loose(hem), version: 2, weighIns: byNumber(hem) };
+      expect(checkHem(old)).toEqual({ ok: true, value: hem });
+    }
+    const gone = {
+      ...loose(rowsHem({ rounds })),
+      version: 2,
+      weighIns: [{ id: 'w', yarn: 'y1', of: { kind: 'round', round: 77 }, grams: 9 }],
+    };
+    const outcome = checkHem(gone);
+    expect(outcome.ok && plan(outcome.value).yarns[0]!.calibration.weighings).toBe(0);
+  });
+
+  test('keeps what it taught when the stack is put in another order', () => {
+    const plain = [entry({ id: 'a', times: 2 }), entry({ id: 'c' }), entry({ id: 'b', stitch: 'hdc' })];
+    const hem = { ...weighed({ entry: 'b', index: 0 }), rounds: plain };
+    const before = plan(hem).yarns[0]!.calibration;
+    expect(before.weighings).toBe(1);
+    const other = plan({ ...hem, rounds: [hem.rounds[2]!, hem.rounds[0]!, hem.rounds[1]!] });
+    expect(other.rounds[1]!.written!.entry.id).toBe('b');
+    expect(other.yarns[0]!.calibration.weighings).toBe(1);
+    // The same entry, now nearer to the piece and so a little shorter.
+    expect(Math.abs(other.yarns[0]!.calibration.factor / before.factor - 1)).toBeLessThan(0.1);
   });
 });
 

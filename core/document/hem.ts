@@ -7,7 +7,7 @@ import type { Loop } from '../ring/stitch.ts';
 import type { Yarn } from '../yarn/yarn.ts';
 
 export const FORMAT = 'zig-hem';
-export const VERSION = 2;
+export const VERSION = 3;
 
 /** One entry of the stack of rounds: a family with its choices, worked `times` times. */
 export interface RoundEntry {
@@ -52,14 +52,21 @@ export interface Preferences {
   readonly paper: 'a4' | 'letter';
 }
 
+/** Which worked round it is, wherever its entry stands in the stack. */
+export interface WorkedRound {
+  /** Id of the entry; null for the base round. */
+  readonly entry: string | null;
+  /** Number of the round in its entry, from 0. */
+  readonly index: number;
+}
+
 /** Something that was weighed: a swatch, or a yarn before and after a round. */
 export interface WeighIn {
   readonly id: string;
   readonly yarn: string;
   readonly of:
     | { readonly kind: 'swatch'; readonly stitch: StitchKind; readonly stitches: number }
-    /** Number of the worked round, the base round 0. */
-    | { readonly kind: 'round'; readonly round: number };
+    | { readonly kind: 'round'; readonly round: WorkedRound };
   readonly grams: number;
 }
 

@@ -91,7 +91,9 @@ describe('corners that were left open', () => {
       const hem = square(count, [open, shell], count / 1.4 / 1.02);
       const [best] = fitHem(hem).solutions;
       const closed = fitHem({ ...hem, rounds: [{ ...open, cornerOpen: false }, shell] }).solutions[0]!;
-      expect(best!.cost).toBeLessThanOrEqual(closed.cost);
+      // With more to choose from it comes out flatter, or as flat and cheaper.
+      if (best!.worst!.verdict === closed.worst!.verdict) expect(best!.cost).toBeLessThanOrEqual(closed.cost);
+      else expect(closed.worst!.verdict).not.toBe('flat');
       const stack = plan(hem)
         .rounds.slice(1)
         .map((r) => r.written!);

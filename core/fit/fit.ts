@@ -7,6 +7,8 @@
  * best; the others returned are the best that differ from it in kind.
  */
 import { needsOf } from '../ring/recipe.ts';
+import type { Edge } from '../piece/edge.ts';
+import type { Verdict } from '../flat/flat.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
 import {
@@ -40,9 +42,20 @@ export interface FitSolution {
   /** Smaller is better; 0 is every side flat to the stitch. See cost.ts for the unit. */
   readonly cost: number;
   readonly lopsided: boolean;
+  /** How flat the whole border lies with it, as planned again; undefined before that. */
+  readonly worst?: Worst;
   /** Other corner treatments, by the id of the entry; where corners were left open. */
   readonly corners?: Readonly<Record<string, CornerId>>;
   readonly words: string;
+}
+
+/** Where a border lies least flat. */
+export interface Worst {
+  readonly strain: number;
+  readonly verdict: Verdict;
+  /** Number of the worked round, and of the side. */
+  readonly round: number;
+  readonly side: number;
 }
 
 export interface Fit {
@@ -56,7 +69,8 @@ export interface Fit {
   readonly freedBy?: string | null;
 }
 
-export const MOST_SOLUTIONS = 6;
+/** Solutions that are looked at more closely; fewer are shown. */
+const MOST_CANDIDATES = 12;
 /** Ways of a group kept for each state beside the cheapest, so that solutions can differ in kind. */
 const KEPT_PER_STATE = 3;
 
@@ -107,11 +121,15 @@ export function solveFit(task: FitTask): Fit {
 /** Searches every side once; sides that are alike in all that matters share a search. */
 function searchAlike({ sides, stack, changes }: FitTask): readonly ReturnType<typeof searchSide>[] {
   const known = new Map<string, ReturnType<typeof searchSide>>();
+  const edges: Edge[] = [];
   return sides.map((side, i) => {
     const fixed = stack.worked > 0 ? [side.count, ...changes[i]!] : [];
-    const key = [side.flat, side.from, side.to, side.turns, side.choice.school, side.loopChains, fixed].join(
-      '|',
-    );
+    if (!edges.includes(side.edge)) edges.push(side.edge);
+    const { school, own, crossings } = side.choice;
+    const key = JSON.stringify([
+      [side.flat, side.from, side.to, side.turns, edges.indexOf(side.edge)],
+      [school, own, crossings, fixed],
+    ]);
     const search = known.get(key) ?? searchSide(side, stack, changes[i]!);
     known.set(key, search);
     return search;
@@ -234,7 +252,7 @@ function differing(solutions: readonly FitSolution[]): readonly FitSolution[] {
     (kinds.has(kind) ? rest : first).push(s);
     kinds.add(kind);
   }
-  const chosen = [...first, ...rest].slice(0, MOST_SOLUTIONS);
+  const chosen = [...first, ...rest].slice(0, MOST_CANDIDATES);
   return chosen.sort((a, b) => a.cost - b.cost);
 }
 

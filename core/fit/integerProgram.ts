@@ -4,11 +4,13 @@
  * e stitches by which facing sides differ, b whether they do.
  */
 import { needsOf, needsOfPattern, patternOf } from '../ring/recipe.ts';
-import { tallySide } from '../ring/ring.ts';
+import { tallySide, type Ring } from '../ring/ring.ts';
 import { isPlain, workRound } from '../ring/work.ts';
 import { trialBase } from '../base/baseRound.ts';
+import { evenEdge } from '../piece/edge.ts';
 import { VISIBILITY } from './cost.ts';
 import type { FitTask } from './fit.ts';
+import type { FitSide, FitStack } from './side.ts';
 
 /**
  * Writes the program.
@@ -33,7 +35,7 @@ export function integerProgram(task: FitTask): string {
     rows.push(`${counts.map((c) => `x${s}_${c}`).join(' + ')} = 1`);
     // Stitches on the side before round k: a constant, so many per base stitch, and the changes so far.
     let terms = counts.map((c) => `${c} x${s}_${c}`);
-    let constant = tallySide(trialBase(stack.base, side.choice, side.turns, 30, undefined), 0).stitches - 30;
+    let constant = tallySide(trial(stack, side, 30), 0).stitches - 30;
     stack.rounds.forEach(({ recipe }, k) => {
       const pattern = patternOf(recipe.side);
       const plain = isPlain(pattern);
@@ -100,19 +102,19 @@ function yieldOf(
   const { recipe } = stack.rounds[k]!;
   const pattern = patternOf(recipe.side);
   const { modulus, least } = needsOfPattern(pattern, 'side');
-  const corner = trialBase(stack.base, side.choice, side.turns, 0, undefined);
+  const corner = trial(stack, side, 0);
   const given = tallySide(corner, 0).stitches;
   const [one, two] = [1, 2].map((repeats) => {
-    const ring = trialBase(
-      stack.base,
-      side.choice,
-      side.turns,
-      least + repeats * modulus + 5 * modulus - given,
-      undefined,
-    );
+    const ring = trial(stack, side, least + repeats * modulus + 5 * modulus - given);
     return tallySide(workRound(ring, recipe).ring, 0).stitches;
   }) as [number, number];
   const perRepeat = two - one;
   const fixed = isPlain(pattern) ? one - (least + 6 * modulus) : one - 6 * perRepeat;
   return { made: { fixed, perRepeat }, used: modulus };
+}
+
+/** A base ring whose side takes any count, one stitch in each spot. */
+function trial({ base }: FitStack, { choice, edge, turns, stitchWidthMm }: FitSide, count: number): Ring {
+  const spots = evenEdge({ kind: 'counted stitch' }, count, edge.measuredMm, 'stitch');
+  return trialBase(base, choice, spots, turns, count, stitchWidthMm);
 }

@@ -6,16 +6,20 @@
  */
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { fitPlan, fitTask } from './task.ts';
-import { createPlanner } from '../plan.ts';
+import { performed } from '../edits/edit.ts';
+import type { Verdict } from '../flat/flat.ts';
+import { comesOutEven, createPlanner, type Plan, type Planner } from '../plan.ts';
 import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import { cornerTreatment, type CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
-import { MOST_SOLUTIONS, solveFit, type Fit, type FitSolution } from './fit.ts';
+import { takeSolution } from './apply.ts';
+import { solveFit, type Fit, type FitSolution, type Worst } from './fit.ts';
 
 /** At most so many choices of open corners are tried; entries further out are then left as they are. */
 const MOST_CHOICES = 64;
+const MOST_SOLUTIONS = 6;
 
 /** Solves the fit of a hem; see {@link Fit}. `worked` rounds keep their counts, 1 for the base round alone. */
 export function fitHem(hem: Hem, worked = 0): Fit {
@@ -38,14 +42,65 @@ export function fitHem(hem: Hem, worked = 0): Fit {
     );
     return { ...fit, solutions };
   });
-  const solutions = found
-    .flatMap((f) => f.solutions)
-    .sort((a, b) => a.cost - b.cost)
-    .slice(0, MOST_SOLUTIONS);
+  const solutions = worthShowing(
+    proved(
+      hem,
+      planner,
+      found.flatMap((f) => f.solutions),
+    ),
+  );
   const { standsInTheWay, givenUp } = found[0]!;
   if (solutions.length === 0 && givenUp) return { solutions, standsInTheWay: null, givenUp };
   if (solutions.length > 0 || standsInTheWay === null) return { solutions, standsInTheWay: null };
   return { solutions, standsInTheWay, freedBy: freedBy(hem, standsInTheWay, worked) };
+}
+
+/** Solutions that hold when they are taken and all is planned again, with how flat the border lies then. */
+function proved(hem: Hem, planner: Planner, solutions: readonly FitSolution[]): readonly FitSolution[] {
+  const stack = planner(hem)
+    .rounds.slice(1)
+    .map((r) => r.written!);
+  return solutions.flatMap((solution) => {
+    const outcome = performed(hem, takeSolution(stack, solution));
+    if (!outcome.ok) return [];
+    const made = planner(outcome.value);
+    const holds = made.rounds.length === stack.length + 1 && comesOutEven(made);
+    return holds ? [{ ...solution, worst: worstOf(made) }] : [];
+  });
+}
+
+/** Where a border lies least flat. */
+export function worstOf({ rounds }: Plan): Worst {
+  let worst: Worst = { strain: 0, verdict: 'flat', round: 0, side: 0 };
+  for (const { number, sides } of rounds) {
+    sides.forEach(({ strain, verdict }, side) => {
+      if (Math.abs(strain) > Math.abs(worst.strain)) worst = { strain, verdict, round: number, side };
+    });
+  }
+  return worst;
+}
+
+const FLATNESS: Readonly<Record<Verdict, number>> = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 };
+const flatness = (s: FitSolution): number => FLATNESS[s.worst!.verdict];
+
+/** The flattest first, then the simplest; one that does all that a simpler one does, and more, is of no use. */
+function worthShowing(solutions: readonly FitSolution[]): readonly FitSolution[] {
+  const sorted = [...solutions].sort((a, b) => flatness(a) - flatness(b) || a.cost - b.cost);
+  return sorted
+    .filter((s, i) => !sorted.slice(0, i).some((t) => t.cost <= s.cost && isWithin(t, s)))
+    .slice(0, MOST_SOLUTIONS);
+}
+
+/** Whether all that one solution changes is changed in another, in the same way. */
+function isWithin(small: FitSolution, large: FitSolution): boolean {
+  const within = (a: readonly number[], b: readonly number[]): boolean =>
+    a.every((change, i) => change === 0 || change === b[i]);
+  const corners = Object.entries(small.corners ?? {});
+  return (
+    within(small.changes, large.changes) &&
+    small.quiet.every((q, i) => within(q, large.quiet[i]!)) &&
+    corners.every(([id, corner]) => large.corners?.[id] === corner)
+  );
 }
 
 function cornerChoices(hem: Hem): readonly Readonly<Record<string, CornerId>>[] {

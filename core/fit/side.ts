@@ -10,6 +10,7 @@
  * side-wise round does on a side does not depend on the others, so the trial is exact.
  */
 import { trialBase, type BaseRound, type SideChoice } from '../base/baseRound.ts';
+import { evenEdge, type Edge } from '../piece/edge.ts';
 import type { Outline } from '../piece/outline.ts';
 import {
   comesOutEven,
@@ -17,7 +18,9 @@ import {
   needsOfPattern,
   patternOf,
   placeKindsUsed,
+  waysOf,
   type Needs,
+  type Ways,
 } from '../ring/recipe.ts';
 import { placesOnSide, sideSpan, tallySide, type Ring } from '../ring/ring.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
@@ -33,8 +36,9 @@ export interface FitSide {
   /** Count at which the base round lies flat; need not be whole. */
   readonly flat: number;
   readonly choice: SideChoice;
-  /** Chains between singles where the base is worked in loops. */
-  readonly loopChains: number | undefined;
+  readonly edge: Edge;
+  /** Width of a border stitch, mm. */
+  readonly stitchWidthMm: number;
   /** Turns of the corners before and after the side, radians; none for a disc. */
   readonly turns: readonly [number, number] | readonly [];
   /** Lowest and highest count to consider. */
@@ -229,8 +233,8 @@ const outlineOf = (side: FitSide): Outline => ({
 
 function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
   const outline = outlineOf(side);
-  let ring = trialBase(stack.base, side.choice, side.turns, FEW, side.loopChains);
-  let plain = side.choice.school !== 'loops' || side.loopChains === undefined;
+  let ring = trialBase(stack.base, side.choice, evenly(side.edge), side.turns, FEW, side.stitchWidthMm);
+  let plain = !readsEdge(side, stack);
   return [...stack.rounds, null].map((round, k) => {
     if (round === null) return { ring, plain, gain: null, taken: 0, ...NO_PATTERN };
     const { recipe } = round;
@@ -239,12 +243,13 @@ function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
     const stays = recipe.surface === true || recipe.scope === 'ring';
     const roundIsPlain = isPlain(patternOf(recipe.side)) && !stays;
     const stitches = tallySide(ring, 0).stitches;
+    const ways = waysOf(recipe, side.turns.length > 0);
     const level: Level = {
       ring,
       plain,
       gain: roundIsPlain && plain ? tallySide(worked.ring, 0).stitches - stitches : null,
       taken: stitches - worked.sides[0]!.places,
-      ...likenessOf(round),
+      ...likenessOf(round, ways),
     };
     if (!stays) {
       ring = worked.ring;
@@ -254,13 +259,34 @@ function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
   });
 }
 
-function likenessOf({ recipe, sitsOn }: WrittenRound): Pick<Level, keyof typeof NO_PATTERN> {
-  const { head, body, tail } = patternOf(recipe.side);
+/** An edge that takes any count one by one. */
+const evenly = (edge: Edge): Edge => ({
+  ...evenEdge({ kind: 'counted stitch' }, FEW, edge.measuredMm, 'stitch'),
+  ...(edge.loopChains === undefined ? {} : { loopChains: edge.loopChains }),
+});
+
+/**
+ * Whether what is worked onto the base round depends on where its stitches sit in the edge: where they are worked in
+ * loops, and where a round goes into gaps, pairs or spaces of the base round itself.
+ */
+function readsEdge(side: FitSide, stack: FitStack): boolean {
+  if (side.choice.school === 'loops' && side.edge.loopChains !== undefined) return true;
+  for (const { recipe } of stack.rounds) {
+    const kinds = placeKindsUsed(recipe.side);
+    if (kinds.has('gap') || kinds.has('pair') || kinds.has('space')) return true;
+    // What follows goes into this round.
+    if (!recipe.surface) return false;
+  }
+  return false;
+}
+
+function likenessOf({ recipe, sitsOn }: WrittenRound, ways: Ways): Pick<Level, keyof typeof NO_PATTERN> {
+  const { head, body, tail } = patternOf(ways.own);
   return {
     skips: [...head, ...body, ...tail].some((s) => s.do === 'skip'),
-    intoStitches: sitsOn === 'stitch' && placeKindsUsed(recipe.side).size === 1,
-    needs: needsOf(recipe),
-    otherNeeds: recipe.lopsided ? needsOfPattern(patternOf(recipe.lopsided), recipe.scope) : null,
+    intoStitches: sitsOn === 'stitch' && placeKindsUsed(ways.own).size === 1,
+    needs: needsOfPattern(patternOf(ways.own), recipe.scope),
+    otherNeeds: ways.other ? needsOfPattern(patternOf(ways.other), recipe.scope) : null,
   };
 }
 
@@ -271,7 +297,9 @@ function baseCounts(side: FitSide, stack: FitStack): readonly number[] {
 
 function baseState(side: FitSide, stack: FitStack, level: Level, count: number): State {
   if (level.plain) return plainState(level, tallySide(level.ring, 0).stitches + count - FEW);
-  const ring = once(() => trialBase(stack.base, side.choice, side.turns, count, side.loopChains));
+  const ring = once(() =>
+    trialBase(stack.base, side.choice, side.edge, side.turns, count, side.stitchWidthMm),
+  );
   return { key: `${count}`, stitches: count, ring };
 }
 

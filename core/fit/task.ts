@@ -1,5 +1,6 @@
 /** A plan as a task for the fit, and what the fit says of it. */
 import type { Hem } from '../document/hem.ts';
+import type { Edge } from '../piece/edge.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import type { Plan } from '../plan.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
@@ -18,7 +19,8 @@ export function fitTask(p: Plan, worked = 0): FitTask {
       count: s.count,
       flat: s.flatCount,
       choice: s.choice,
-      loopChains: s.edge.loopChains,
+      edge: s.edge,
+      stitchWidthMm: p.stitchWidthMm,
       turns: turns.length === 0 ? [] : [turns[i]!, turns[(i + 1) % turns.length]!],
       from: Math.max(1, flat - reach),
       to: flat + reach,
@@ -53,7 +55,7 @@ export const fitPlan = (p: Plan, worked = 0): Fit => solveFit(fitTask(p, worked)
  */
 export function evenCounts(p: Plan, side: number): readonly number[] {
   const task = fitTask(p);
-  const { name, from, to, flat, turns, loopChains, choice } = task.sides[side]!;
+  const { name, from, to, flat, turns, edge, choice } = task.sides[side]!;
   const { base, heightsBelow } = task.stack;
   const question = [
     name,
@@ -61,15 +63,19 @@ export function evenCounts(p: Plan, side: number): readonly number[] {
     to,
     flat,
     turns,
-    loopChains,
     choice.school,
+    choice.own,
+    base.crossing,
+    choice.crossings,
     base.stitch,
     base.corner,
     heightsBelow,
   ];
   const key = JSON.stringify(question);
-  const answers = evenCountsKnown.get(p.hem.rounds) ?? new Map<string, readonly number[]>();
-  evenCountsKnown.set(p.hem.rounds, answers);
+  const ofRounds = evenCountsKnown.get(p.hem.rounds) ?? new WeakMap<Edge, Map<string, readonly number[]>>();
+  evenCountsKnown.set(p.hem.rounds, ofRounds);
+  const answers = ofRounds.get(edge) ?? new Map<string, readonly number[]>();
+  ofRounds.set(edge, answers);
   const known = answers.get(key);
   if (known) return known;
   // On the page there is less time than in a worker.
@@ -80,4 +86,4 @@ export function evenCounts(p: Plan, side: number): readonly number[] {
   return counts;
 }
 
-const evenCountsKnown = new WeakMap<Hem['rounds'], Map<string, readonly number[]>>();
+const evenCountsKnown = new WeakMap<Hem['rounds'], WeakMap<Edge, Map<string, readonly number[]>>>();

@@ -48,7 +48,12 @@ describe('calibration', () => {
   });
 
   test('a weigh-in moves the yarn of its own colour alone', () => {
-    const weighIn: WeighIn = { id: 'w', yarn: 'y1', of: { kind: 'round', round: 0 }, grams: 20 };
+    const weighIn: WeighIn = {
+      id: 'w',
+      yarn: 'y1',
+      of: { kind: 'round', round: { entry: null, index: 0 } },
+      grams: 20,
+    };
     const rounds = [entry({ yarn: 'y2' })];
     const before = plan(rowsHem({ rounds }));
     const after = plan({ ...rowsHem({ rounds }), weighIns: [weighIn] });

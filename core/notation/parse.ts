@@ -12,7 +12,7 @@ interface Located {
 type RawInstruction = Instruction & Partial<Located>;
 type Line = Located &
   (
-    | { readonly line: 'side' | 'round' | 'lopsided'; readonly steps: readonly RawInstruction[] }
+    | { readonly line: 'side' | 'round' | 'lopsided' | 'around'; readonly steps: readonly RawInstruction[] }
     | { readonly line: 'corner'; readonly corner: CornerRecipe }
     | { readonly line: 'pair'; readonly pair: readonly [readonly Stitch[], readonly Stitch[]] }
     | { readonly line: 'surface' }
@@ -23,7 +23,7 @@ type Line = Located &
  * Reads one round of written crochet.
  *
  * @param text lines `side:` (or `round:` for a pattern that ignores corners), `corner:`, and if wanted
- *   `lopsided:`, `pair:`, `facing:`
+ *   `lopsided:`, `around:`, `pair:`, `facing:`
  * @param language what "dc" means in it
  * @returns the recipe, or problems that name line, column and what was expected there
  */
@@ -133,6 +133,7 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
     );
   }
   const lopsided = once.get('lopsided');
+  const around = once.get('around');
   const pair = once.get('pair');
   const facing = once.get('facing');
   const cornerRecipe: CornerRecipe =
@@ -141,6 +142,7 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
     scope: along.line === 'round' ? 'ring' : 'side',
     side: along.steps.map(instruction),
     ...(lopsided && 'steps' in lopsided ? { lopsided: lopsided.steps.map(instruction) } : {}),
+    ...(around && 'steps' in around ? { around: around.steps.map(instruction) } : {}),
     corner: {
       before: cornerRecipe.before.map(stitchOf),
       group: cornerRecipe.group.map(stitchOf),

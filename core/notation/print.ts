@@ -17,6 +17,7 @@ const PLACE_WORDS: Readonly<Record<PlaceKind, readonly [one: string, many: strin
 export function printRound(recipe: Recipe, language: Language): string {
   const lines = [`${recipe.scope === 'ring' ? 'round' : 'side'}: ${printSteps(recipe.side, language)}`];
   if (recipe.lopsided) lines.push(`lopsided: ${printSteps(recipe.lopsided, language)}`);
+  if (recipe.around) lines.push(`around: ${printSteps(recipe.around, language)}`);
   lines.push(`corner: ${printCorner(recipe.corner, language)}`);
   if (recipe.corner.pair) {
     const [first, second] = recipe.corner.pair;

@@ -58,6 +58,8 @@ export interface Recipe {
   readonly side: readonly Instruction[];
   /** Another way along the side that comes out at counts where `side` does not, less symmetrically. */
   readonly lopsided?: readonly Instruction[];
+  /** The way on a ring without corners, where it is not the repeat of `side` alone. */
+  readonly around?: readonly Instruction[];
   readonly corner: CornerRecipe;
   readonly facing: 'right' | 'wrong';
   /** Lies on the face of the ring below: the next round goes into that ring, not into this round. */
@@ -85,6 +87,23 @@ export function patternOf(instructions: readonly Instruction[]): Pattern {
     } else for (let k = 0; k < instruction.times; k++) current.push(...instruction.body);
   }
   return { head, body, tail };
+}
+
+/**
+ * What is done on a ring: along each of its sides, or, where it has no corners, all the way around: there a pattern has
+ * neither head nor tail, so that its repeat closes.
+ */
+export function waysOf(recipe: Recipe, corners: boolean): Ways {
+  if (corners || recipe.scope === 'ring') return { own: recipe.side, other: recipe.lopsided };
+  if (recipe.around) return { own: recipe.around, other: undefined };
+  const repeat = recipe.side.filter((i) => i.do === 'repeat' && i.times === 'to the corner');
+  return { own: repeat.length > 0 ? repeat : recipe.side, other: undefined };
+}
+
+export interface Ways {
+  readonly own: readonly Instruction[];
+  /** Another way, less symmetrical, at counts where the first does not come out even. */
+  readonly other: readonly Instruction[] | undefined;
 }
 
 /** Places that a step uses up. */

@@ -2,9 +2,9 @@
  * Spreads a count of stitches over the spots of an edge in proportion to weights.
  *
  * State: the running sum of weights. Invariant: after i spots the stitches placed are the running share of
- * the total, rounded; halves are rounded down before the middle of the edge and up after it, so that the
- * result read backwards is the same wherever parity allows. With equal weights every spot takes floor(T/R) or
- * ceil(T/R). Cost: linear. This is the integer line of Bresenham (1965), made symmetrical.
+ * the total, rounded; halves are rounded down before the middle of the edge and up from it on, so that the
+ * result read backwards is the same wherever parity allows. The middle is that of the weights, so a spot without
+ * weight, as one at a join is, takes nothing. With equal weights every spot takes floor(T/R) or ceil(T/R). Cost: linear. This is the integer line of Bresenham (1965), made symmetrical.
  *
  * @param total stitches, an integer ≥ 0
  * @param weights one for each spot, each ≥ 0; all zero counts as all equal
@@ -22,8 +22,10 @@ export function spread(total: number, weights: readonly number[]): readonly numb
   for (let i = 0; i < count; i++) {
     part += weights[i]!;
     const exact = share(part, i + 1);
-    const beforeMiddle = 2 * (i + 1) < count;
-    const upTo = i + 1 === count ? total : roundHalf(exact, beforeMiddle);
+    const beforeMiddle = sum > 0 ? 2 * part < sum * (1 - 1e-12) : 2 * (i + 1) < count;
+    // Rounding errors of the sum are not to fall on a last spot without weight.
+    const all = sum > 0 ? part >= sum * (1 - 1e-12) : i + 1 === count;
+    const upTo = all ? total : roundHalf(exact, beforeMiddle);
     result[i] = upTo - placed;
     placed = upTo;
   }

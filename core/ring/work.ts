@@ -26,6 +26,7 @@ import {
   placeKindsUsed,
   placesOver,
   totalPlacesUsed,
+  waysOf,
   type CornerRecipe,
   type Needs,
   type Pattern,
@@ -145,9 +146,10 @@ export function workRound(below: Ring, recipe: Recipe, circumstances: Circumstan
 }
 
 function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstances): WorkedRound {
-  const own = patternOf(recipe.side);
-  const other = recipe.lopsided && patternOf(recipe.lopsided);
-  const kinds = placeKindsUsed(recipe.side);
+  const ways = waysOf(recipe, below.centres.length > 0);
+  const own = patternOf(ways.own);
+  const other = ways.other && patternOf(ways.other);
+  const kinds = placeKindsUsed(ways.own);
   const plain = plainStitchOf(recipe);
   const maker = new Maker();
   const centres: Centre[] = [];

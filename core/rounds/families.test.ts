@@ -5,6 +5,12 @@ import { placesOnSide, sideSpan, tallyRing, tallySide, type PlaceKind } from '..
 import { workRound } from '../ring/work.ts';
 import { factsOf, firstChoice, groundNeeded, groundWith, workAll } from './facts.ts';
 import { FAMILIES, familyById } from './registry.ts';
+import { changePiece } from '../document/changePiece.ts';
+import type { RoundEntry } from '../document/hem.ts';
+import { newHem } from '../document/newHem.ts';
+import type { Piece } from '../piece/piece.ts';
+import { plan, type Plan } from '../plan.ts';
+import { newEntry } from '../stack/stack.ts';
 
 const facts = (id: string) => factsOf(familyById(id)!);
 
@@ -141,6 +147,32 @@ describe('families of several rounds', () => {
     expect(tallySide(fans!, 0).stitches).toBe(6 * 7 + 7 + 2 * 3);
   });
 
+  test('threes and ones over an even number of gaps pass every single with three chains, the corner’s too', () => {
+    const [, loops, fans] = repeat('threes-and-ones', 'gap', 12, 3);
+    const span = sideSpan(loops!, 0);
+    const runs = Array.from(
+      { length: span.length },
+      (_, k) => loops!.made[(span.start + k) % loops!.made.length]!,
+    );
+    const chains = runs.filter((s) => s.kind === 'ch').map((s) => s.chains);
+    expect(chains.filter((c) => c === 5)).toHaveLength(6);
+    expect(chains.slice(-3)).toEqual([5, 3, 3]);
+    expect(tallySide(fans!, 0).stitches).toBe(56);
+  });
+
+  test('layered posts are front-post doubles along the sides in every round; corners are halves after the first', () => {
+    const rounds = repeat('layered-posts', 'post', 20, 3);
+    rounds.forEach((ring, k) => {
+      const { start, length } = sideSpan(ring, 0);
+      const made = Array.from({ length }, (_, i) => ring.made[(start + i) % ring.made.length]!);
+      const posts = made.filter((s) => s.post === 'front');
+      expect(new Set(posts.map((s) => s.kind))).toEqual(new Set(['dc']));
+      expect(new Set(made.filter((s) => s.post === 'none').map((s) => s.kind))).toEqual(
+        new Set([k === 0 ? 'dc' : 'hdc']),
+      );
+    });
+  });
+
   test('a clover stands on every fifth stitch of a ring of a multiple of five', () => {
     const recipe = recipeOf(
       familyById('triple-picot')!.write({ ...firstChoice(familyById('triple-picot')!), size: 5 }, 0),
@@ -158,5 +190,58 @@ describe('families of several rounds', () => {
     expect(groundNeeded(familyById('gap-scallop')!, plainRing)).toBe('cluster');
     expect(groundNeeded(familyById('gap-scallop')!, groundWith('gap', 9))).toBeNull();
     expect(groundNeeded(familyById('shell')!, plainRing)).toBeNull();
+  });
+});
+
+describe('on a ring without corners a round has no head and tail', () => {
+  const disc = (stitches: number, rounds: readonly RoundEntry[]): Plan => {
+    const start = newHem('disc', new Date('2026-01-01T00:00:00Z'));
+    const piece: Piece = {
+      kind: 'counted',
+      sides: [{ lengthCm: stitches / 1.35, stitches, turnDegrees: 0 }],
+    };
+    return plan({ ...start, ...changePiece({ ...start, rounds }, piece) });
+  };
+
+  test.each([
+    ['shell', 4],
+    ['scallop', 4],
+    ['cluster', 3],
+    ['pointed-picot', 6],
+    ['spider', 2],
+    ['moss', 2],
+    ['popcorns', 3],
+    ['v-stitch', 3],
+    ['filet-mesh', 2],
+    ['triple-picot', 5],
+    ['dots', 3],
+  ])('%s needs its repeat alone, a multiple of %i, and closes', (id, modulus) => {
+    const family = familyById(id)!;
+    for (const count of [modulus * 20, modulus * 20 + 1]) {
+      const round = disc(count, [newEntry(family, 'r', 'body')]).rounds[1]!;
+      expect([count, round.even]).toEqual([count, count % modulus === 0]);
+      if (round.even) expect(round.sides[0]!.fit!.repeats).toBe(20);
+    }
+  });
+
+  test('threes and ones keep their loops over the threes', () => {
+    const rounds = [
+      newEntry(familyById('cluster')!, 'g', 'body'),
+      newEntry(familyById('threes-and-ones')!, 'r', 'body'),
+    ];
+    const made = disc(60, rounds);
+    const [, , first, loops, fans] = made.rounds;
+    expect([first!.even, loops!.even, fans!.even]).toEqual([true, true, true]);
+    // Twenty gaps: ten threes with five chains over each of them.
+    const fives = loops!.ring.made.flatMap((s, i) => (s.kind === 'ch' && s.chains === 5 ? [i] : []));
+    expect(fives).toHaveLength(10);
+    for (const i of fives) {
+      const size = loops!.ring.made.length;
+      const before = loops!.ring.into[(i - 1 + size) % size]!;
+      const after = loops!.ring.into[(i + 1) % size]!;
+      const between = (after - before + first!.ring.made.length) % first!.ring.made.length;
+      expect(between).toBe(4);
+    }
+    expect(fans!.total).toBe(10 * 8);
   });
 });

@@ -8,9 +8,10 @@ export const layeredPosts = family({
   repeatable: true,
   corners: ['threes'],
   write: (_, round) => {
-    const s = round === 0 ? 'dc' : 'hdc';
-    return `side: *FP${s} around next post*
-corner: (3 ${s}, ch 2, 3 ${s}) in corner
+    // Along the sides doubles in every round, since posts sink; the corners, which sit in spaces, are halves after the first.
+    const atCorner = round === 0 ? 'dc' : 'hdc';
+    return `side: *FPdc around next post*
+corner: (3 ${atCorner}, ch 2, 3 ${atCorner}) in corner
 facing: wrong`;
   },
 });

@@ -5,10 +5,12 @@ const ROUNDS = [
 lopsided: ch 2, *3 dc in next gap, ch 2, dc in next gap, ch 2*
 corner: (dc, ch 2, 3 dc, ch 2, dc) in corner`,
   `side: sc in next ch-sp, *ch 3, sc in next ch-sp, ch 5, sc in next ch-sp*, ch 3, sc in next ch-sp
-lopsided: sc in next ch-sp, *ch 3, sc in next ch-sp, ch 5, sc in next ch-sp*
+lopsided: sc in next ch-sp, *ch 3, sc in next ch-sp, ch 5, sc in next ch-sp*, ch 3, sc in next ch-sp, ch 3, sc in next ch-sp
+around: *sc in next ch-sp, ch 3, sc in next ch-sp, ch 5*
 corner: ch 5 over corner`,
   `side: sc in next ch-sp, *7 dc in next ch-sp, sc in next ch-sp*
-lopsided: *sc in next ch-sp, 7 dc in next ch-sp*
+lopsided: sc in next ch-sp, *7 dc in next ch-sp, sc in next ch-sp*, sc in next ch-sp
+around: *sc in next ch-sp, 7 dc in next ch-sp*
 corner: 7 dc in corner`,
 ];
 

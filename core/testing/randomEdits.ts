@@ -13,7 +13,7 @@ import { takeSolution } from '../fit/apply.ts';
 import { fitHem } from '../fit/open.ts';
 import type { Piece } from '../piece/piece.ts';
 import { likeSides } from '../piece/symmetry.ts';
-import type { Plan } from '../plan.ts';
+import { workedRound, type Plan } from '../plan.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
@@ -265,7 +265,7 @@ const MAKERS: readonly Maker[] = [
         : {
             id,
             yarn: round.yarnId,
-            of: { kind: 'round', round: round.number },
+            of: { kind: 'round', round: workedRound(round) },
             grams: chance.int(1, 900) / 10,
           },
     );

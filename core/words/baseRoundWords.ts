@@ -49,6 +49,9 @@ function joinsWords(plan: Plan, { edge, choice }: SidePlan): string {
     edge.joins.map((_, join) => CROSSINGS[crossingOf(plan.hem.base, choice, join)].name),
   );
   if (byName.size === 0) return '';
-  if (byName.size === 1) return `; at each of the ${plural(edge.joins.length, 'join')} ${[...byName][0]![0]}`;
+  if (byName.size === 1) {
+    const where = edge.joins.length === 1 ? 'the join' : `each of the ${plural(edge.joins.length, 'join')}`;
+    return `; at ${where} ${[...byName][0]![0]}`;
+  }
   return `; ${[...byName].map(([name, joins]) => `at join ${listWords(joins.map((j) => j + 1))} ${name}`).join(', ')}`;
 }

@@ -21,8 +21,10 @@ export function stitchesToJoins(plan: Plan): readonly (number | null)[] {
   if (turns.length === 0 || inCorner) return plan.rounds.map(() => null);
   const side = start.at === 'before the corner' ? (start.side - 1 + turns.length) % turns.length : start.side;
   const offsets: Offset[] = [];
-  return plan.rounds.map(({ ring, onto }, number) => {
-    const climbs = number > 0 && start.join === 'climbing';
+  return plan.rounds.map(({ ring, onto, yarnId }, number) => {
+    // New yarn that is joined in the corner begins at the corner again.
+    const anew = start.at === 'corner' && number > 0 && plan.rounds[number - 1]!.yarnId !== yarnId;
+    const climbs = number > 0 && start.join === 'climbing' && !anew;
     const offset = climbs
       ? above(ring, plan.rounds[onto]!.ring, side, offsets[onto]!)
       : begins(plan, number, side);
@@ -35,7 +37,8 @@ export function stitchesToJoins(plan: Plan): readonly (number | null)[] {
 function begins(plan: Plan, round: number, side: number): Offset {
   const { ring, sides } = plan.rounds[round]!;
   const { at } = plan.hem.base.start;
-  if (at === 'corner') return leadOfCorner(ring, side);
+  // The corner is begun with its last part: nothing lies between its centre and the first stitch.
+  if (at === 'corner') return 0;
   const stitches = sides[side]!.tally.stitches;
   const wanted =
     at === 'along the side'

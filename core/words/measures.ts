@@ -42,7 +42,9 @@ export function plural(count: number, noun: string): string {
   return `${count} ${count === 1 ? noun : plurals(noun)}`;
 }
 
-/** @example plurals('ball') // 'balls' */
+/** @example plurals('between stitches') // 'between stitches' */
 export function plurals(noun: string): string {
+  // “cluster stitch” takes -es, “row ends” and “between stitches” are many already.
+  if (/(stitches|ends|gaps|holes|chains)$/.test(noun)) return noun;
   return /(s|ch|x)$/.test(noun) ? `${noun}es` : `${noun}s`;
 }

@@ -90,8 +90,11 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
     }
   });
   const problems: Problem[] = [];
+  let facing: Facing = 'right';
   const rounds = blocks.flatMap((block) => {
-    const outcome = readRound(block, language);
+    const { here, after } = facingIn(block.lines, facing);
+    facing = after;
+    const outcome = readRound(block, language, here);
     if (outcome.ok) return [outcome.value];
     problems.push(...outcome.problems);
     return [];
@@ -126,14 +129,29 @@ function cornerText(words: string): { readonly corner: string; readonly pair: st
 const CORNERS = /^corners?(?:\s+([^:]+))?:/i;
 const names = (list: string): readonly string[] => list.split(/,\s*|\s+and\s+/).map((n) => n.trim());
 
-function readRound({ heading, lines }: Block, language: Language): Outcome<ReadRound> {
+/** Which face a round is worked from, and those that follow it unless they say otherwise. */
+function facingIn(
+  lines: readonly Located[],
+  before: Facing,
+): { readonly here: Facing; readonly after: Facing } {
+  const says = (words: RegExp): boolean => lines.some((l) => words.test(l.text));
+  if (says(/the wrong side faces you now/i)) return { here: 'wrong', after: 'wrong' };
+  if (says(/the right side faces you again/i)) return { here: 'right', after: 'right' };
+  // So it was printed before: for one round at a time.
+  if (says(/the wrong side faces|^facing: wrong/i)) return { here: 'wrong', after: 'right' };
+  return { here: before, after: before };
+}
+
+type Facing = 'right' | 'wrong';
+
+function readRound({ heading, lines }: Block, language: Language, facing: Facing): Outcome<ReadRound> {
   const along = lines.filter((l) => isAlong(l.text));
   const scope = along.some((l) => /^round:|past the corners/i.test(l.text)) ? 'round' : 'side';
   const cornerLines = lines.filter((l) => CORNERS.test(l.text));
   const texts = cornerLines.map((l) => cornerText(said(l.text)));
   const extra = [
     ...(lines.some((l) => /^work on the face of|^surface: yes/i.test(l.text)) ? ['surface: yes'] : []),
-    ...(lines.some((l) => /the wrong side faces|^facing: wrong/i.test(l.text)) ? ['facing: wrong'] : []),
+    ...(facing === 'wrong' ? ['facing: wrong'] : []),
   ];
   const pairText = lines.find((l) => /^pair:/i.test(l.text))?.text ?? null;
   const written = (corner: { readonly corner: string; readonly pair: string | null } | undefined): string =>

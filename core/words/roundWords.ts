@@ -2,7 +2,7 @@
 import { printCorner, printGroup, printSteps } from '../notation/print.ts';
 import type { Plan, RoundPlan } from '../plan.ts';
 import { problemLine } from '../problems.ts';
-import { patternOf as patternSteps, type CornerRecipe, type Instruction } from '../ring/recipe.ts';
+import { patternOf as patternSteps, waysOf, type CornerRecipe, type Instruction } from '../ring/recipe.ts';
 import type { Centre, Ring } from '../ring/ring.ts';
 import { isPlain, plainStitchOf } from '../ring/work.ts';
 import { circumstancesOf } from '../stack/stack.ts';
@@ -54,9 +54,7 @@ function roundLines(plan: Plan, round: RoundPlan, language: Language): readonly 
   const written = (text: string): RoundLine => ({ kind: 'written', text });
   return [
     ...(entry.hookMm ? [plain(`Hook ${hookLabel(entry.hookMm)}.`)] : []),
-    ...((entry.facing ?? recipe.facing) === 'wrong'
-      ? [plain('Turn the piece over: the wrong side faces you in this round.')]
-      : []),
+    ...turnLine(plan, round).map(plain),
     ...(recipe.surface
       ? [
           plain(
@@ -76,6 +74,21 @@ function roundLines(plan: Plan, round: RoundPlan, language: Language): readonly 
   ];
 }
 
+/** Which face of the fabric a round is worked from. */
+export const facingOf = ({ written }: RoundPlan): 'right' | 'wrong' =>
+  written ? (written.entry.facing ?? written.recipe.facing) : 'right';
+
+/** Only where the face changes is the work turned. */
+function turnLine(plan: Plan, round: RoundPlan): readonly string[] {
+  const facing = facingOf(round);
+  if (facing === facingOf(plan.rounds[round.number - 1]!)) return [];
+  return [
+    facing === 'wrong'
+      ? 'Turn: the wrong side faces you now. The sides come in the other order.'
+      : 'Turn back: the right side faces you again.',
+  ];
+}
+
 /** What is done along each side, sides that are worked alike told together; the recipe's own way comes first. */
 function sideLines(plan: Plan, round: RoundPlan, language: Language): readonly string[] {
   const { recipe } = round.written!;
@@ -85,8 +98,9 @@ function sideLines(plan: Plan, round: RoundPlan, language: Language): readonly s
   };
   if (recipe.scope === 'ring' || plan.body.outline.turns.length === 0) {
     const lopsided = round.sides[0]!.fit!.lopsided && recipe.lopsided;
+    const { own } = waysOf(recipe, plan.body.outline.turns.length > 0);
     const where = plan.body.outline.turns.length === 0 ? 'All round' : 'All round, past the corners';
-    return [line(where, lopsided || recipe.side, 'to the end of the round')];
+    return [line(where, lopsided || own, 'to the end of the round')];
   }
   const names = (lopsided: boolean): readonly string[] =>
     round.sides.flatMap((s, i) => (s.fit!.lopsided === lopsided ? [plan.sides[i]!.name] : []));

@@ -50,17 +50,22 @@ describe('starts and joins', () => {
 
   test('a join that climbs says how many stitches lie between the corner and it, one more each round', () => {
     const text = withStart({ at: 'corner', join: 'climbing' });
+    expect(text).toContain('Between the last corner’s centre and the join: 1 stitch.');
     expect(text).toContain('Between the last corner’s centre and the join: 2 stitches.');
-    expect(text).toContain('Between the last corner’s centre and the join: 3 stitches.');
   });
 
   test('a join climbs as fast as the corner grows beside it', () => {
     const between = (corner: CornerId): readonly (number | null)[] =>
       stitchesToJoins(plan(rowsHem({ base: { corner }, rounds: [entry({ corner, times: 3 })] })));
-    expect(between('three')).toEqual([1, 2, 3, 4]);
-    expect(between('chain-2')).toEqual([1, 2, 3, 4]);
-    expect(between('twos')).toEqual([2, 4, 6, 8]);
-    expect(between('threes')).toEqual([3, 6, 9, 12]);
+    expect(between('three')).toEqual([0, 1, 2, 3]);
+    expect(between('chain-2')).toEqual([0, 1, 2, 3]);
+    expect(between('twos')).toEqual([0, 2, 4, 6]);
+    expect(between('threes')).toEqual([0, 3, 6, 9]);
+  });
+
+  test('new yarn that is joined in the corner begins there again', () => {
+    const rounds = [entry({ id: 'a', times: 2 }), entry({ id: 'b', yarn: 'y2', times: 3 })];
+    expect(stitchesToJoins(plan(rowsHem({ rounds })))).toEqual([0, 1, 2, 0, 1, 2]);
   });
 
   test('in rounds of chain spaces the join is followed too', () => {
@@ -72,7 +77,7 @@ describe('starts and joins', () => {
       ],
     });
     const [base, mesh, filled] = stitchesToJoins(plan(hem)) as readonly number[];
-    expect(base).toBe(1);
+    expect(base).toBe(0);
     // The stitches of the mesh stand two places apart: one of them and the corner’s own come before the join.
     expect(mesh).toBeLessThanOrEqual(2);
     expect(filled).toBeLessThanOrEqual(4);
@@ -148,13 +153,13 @@ describe('what differs from side to side', () => {
   test('a round on another hook says so, and one that faces the other way', () => {
     const text = textOf(rowsHem({ rounds: [entry({ hookMm: 4, facing: 'wrong' })] }));
     expect(text).toContain('Hook 4 mm (G).');
-    expect(text).toContain('the wrong side faces you in this round');
+    expect(text).toContain('Turn: the wrong side faces you now.');
   });
 
   test('a round that does not come out even says how to mend it', () => {
     const text = textOf(rowsHem({ counts: [150, 168, 150, 168], rounds: [entry({ family: 'shell' })] }));
     expect(text).toMatch(
-      /Take care: round 1: Shell edge does not come out even on side A: 152 there, 1 over\. Take 1 fewer or 3 more/,
+      /Take care: round 1: Shell edge does not come out even on side A: 152 stitches there, 1 over\. Take 1 fewer or 3 more/,
     );
   });
 });

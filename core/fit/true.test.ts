@@ -1,0 +1,134 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { schoolsFor } from '../base/schools.ts';
+import { changePiece, plainSide } from '../document/changePiece.ts';
+import type { Hem } from '../document/hem.ts';
+import { newHem } from '../document/newHem.ts';
+import { performed } from '../edits/edit.ts';
+import type { Piece } from '../piece/piece.ts';
+import { comesOutEven, createPlanner, plan } from '../plan.ts';
+import { FAMILIES } from '../rounds/registry.ts';
+import { newEntry } from '../stack/stack.ts';
+import { chanceOf, type Chance } from '../testing/chance.ts';
+import { randomEdit } from '../testing/randomEdits.ts';
+import { seeds, withSeed } from '../testing/seeds.ts';
+import { takeSolution } from './apply.ts';
+import { fitHem, worstOf } from './open.ts';
+
+const START = newHem('fit', new Date('2026-01-01T00:00:00Z'));
+
+/** Hems by chance: a demo or a small piece, some of its sides counted anew, one to three rounds of any family. */
+function someHem(chance: Chance, said: string[]): Hem {
+  const pieces: readonly Piece[] = [
+    { kind: 'grid', cells: ['###', '###'], motifStitches: chance.int(7, 24), motifCm: 12 },
+    { kind: 'counted', sides: [{ lengthCm: 60, stitches: chance.int(60, 110), turnDegrees: 0 }] },
+    {
+      kind: 'motif',
+      corners: chance.pick([0, 3, 4, 6]),
+      cornerChains: 2,
+      edge: {
+        kind: 'clustered',
+        clusters: chance.int(7, 14),
+        stitchesEach: 3,
+        chainsBetween: chance.int(0, 1),
+      },
+      sideCm: 25,
+    },
+    {
+      kind: 'blocks',
+      stitch: 'hdc',
+      blocksWide: chance.int(6, 12),
+      blocksHigh: 9,
+      widthCm: 30,
+      heightCm: 28,
+    },
+    {
+      kind: 'rows',
+      foundation: 'both loops of the chain',
+      stitches: chance.int(40, 70),
+      rows: [{ stitch: chance.pick(['dc', 'hdc', 'tr'] as const), count: chance.int(15, 30) }],
+      widthCm: 38,
+      heightCm: 36,
+    },
+  ];
+  const piece = chance.pick(pieces);
+  const bare = { ...START, rounds: [] };
+  const blank = { ...bare, ...changePiece(bare, piece) };
+  const { edges } = plan(blank).body;
+  const sides = edges.map((edge) =>
+    plainSide(chance.maybe(0.5) ? schoolsFor(edge)[0]! : chance.pick(schoolsFor(edge))),
+  );
+  const rounds = Array.from({ length: chance.int(1, 3) }, (_, i) => {
+    const family = chance.pick(FAMILIES);
+    return { ...newEntry(family, `r${i}`, 'body'), cornerOpen: chance.maybe(0.2) };
+  });
+  said.push(piece.kind, sides[0]!.school, ...rounds.map((r) => r.family));
+  return { ...blank, base: { ...blank.base, sides }, rounds };
+}
+
+describe('every fit that is offered', () => {
+  test('comes out even when it is taken and planned again, as flat as it says, the flattest first', () => {
+    let offered = 0;
+    for (const seed of seeds(160)) {
+      withSeed(seed, (said) => {
+        const chance = chanceOf(seed);
+        const hem = someHem(chance, said);
+        const made = plan(hem);
+        const fit = fitHem(hem);
+        const stack = made.rounds.slice(1).map((r) => r.written!);
+        for (const s of fit.solutions) {
+          offered++;
+          const outcome = performed(hem, takeSolution(stack, s));
+          if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+          const taken = plan(outcome.value);
+          expect([s.words, comesOutEven(taken)]).toEqual([s.words, true]);
+          expect([s.words, worstOf(taken)]).toEqual([s.words, s.worst]);
+          expect(taken.sides.map((x) => x.count)).toEqual(s.counts);
+        }
+        const flatness = fit.solutions.map((s) => ['flat', 'blocks out'].indexOf(s.worst!.verdict) >>> 0);
+        expect(flatness).toEqual([...flatness].sort((a, b) => a - b));
+        // What comes out even as it is has nothing in its way.
+        if (
+          comesOutEven(made) &&
+          made.rounds.length ===
+            hem.rounds.reduce(
+              (n, r) => n + r.times * FAMILIES.find((f) => f.id === r.family)!.roundsPerRepeat,
+              1,
+            )
+        )
+          expect([fit.standsInTheWay, fit.solutions.length > 0]).toEqual([null, true]);
+      });
+    }
+    expect(offered).toBeGreaterThan(100);
+  }, 240_000);
+
+  test('of the demos after edits by chance holds too', () => {
+    for (const seed of seeds(12)) {
+      withSeed(seed, (said) => {
+        const chance = chanceOf(seed * 31);
+        const planner = createPlanner();
+        let made = planner(chance.pick(demoPlans())[1].hem);
+        for (let k = 0; k < 6; k++) {
+          const next = randomEdit(made, chance, `e${k}`);
+          const outcome = next && performed(made.hem, next);
+          if (!outcome?.ok) continue;
+          said.push(next!.label);
+          made = planner(outcome.value);
+        }
+        const stack = made.rounds.slice(1).map((r) => r.written!);
+        for (const s of fitHem(made.hem).solutions) {
+          const outcome = performed(made.hem, takeSolution(stack, s));
+          expect(outcome.ok && comesOutEven(plan(outcome.value))).toBe(true);
+        }
+      });
+    }
+  }, 240_000);
+
+  test('is quiet where nothing needs to be changed: what contains it is not shown', () => {
+    for (const [, made] of demoPlans()) {
+      if (!comesOutEven(made) || worstOf(made).verdict !== 'flat') continue;
+      const { solutions } = fitHem(made.hem);
+      expect(solutions.map((s) => s.words)).toEqual(['As it is']);
+    }
+  });
+});
