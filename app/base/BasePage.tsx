@@ -1,4 +1,4 @@
-import { InputNumber, Select, Switch } from 'antd';
+import { Select, Switch } from 'antd';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { CROSSINGS } from '../../core/base/crossings.ts';
 import * as edits from '../../core/edits/base.ts';
@@ -23,6 +23,7 @@ import { Joins } from './Joins.tsx';
 import { Run } from './Run.tsx';
 import { StartFields } from './StartFields.tsx';
 import './base.css';
+import { NumberField } from '../look/NumberField.tsx';
 
 const BASE_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'dc'];
 /** More count lines than this would bury the run: then only the picked side's is shown. */
@@ -216,7 +217,7 @@ function OwnRate({
   return (
     <p className="own-rate small">
       Own rate for {side.name}:{' '}
-      <InputNumber
+      <NumberField
         aria-label="Stitches"
         size="small"
         min={1}
@@ -225,7 +226,7 @@ function OwnRate({
         onChange={(v) => v && onRate(v, own.spots)}
       />{' '}
       in every{' '}
-      <InputNumber
+      <NumberField
         aria-label={`Of so many ${plurals(noun)}`}
         size="small"
         min={1}

@@ -1,9 +1,9 @@
-import { InputNumber } from 'antd';
 import { holesOnSide } from '../../core/piece/cloth.ts';
 import type { ClothPiece } from '../../core/piece/piece.ts';
 import { Field } from './Field.tsx';
 import type { EditorProps } from './PiecePage.tsx';
 import { SizeFields } from './SizeFields.tsx';
+import { NumberField } from '../look/NumberField.tsx';
 
 /** Cloth with a row of holes. */
 export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
@@ -11,7 +11,7 @@ export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
     <>
       <SizeFields piece={piece} onChange={onChange} />
       <Field label="From hole to hole">
-        <InputNumber
+        <NumberField
           aria-label="From hole to hole in millimetres"
           min={1}
           max={100}

@@ -1,4 +1,4 @@
-import { Button, InputNumber } from 'antd';
+import { Button } from 'antd';
 import { Plus, Trash } from '@phosphor-icons/react';
 import { readCounts } from '../../core/document/csv.ts';
 import type { CountedPiece } from '../../core/piece/piece.ts';
@@ -7,6 +7,7 @@ import { usePlan } from '../hem/context.ts';
 import { LengthInput } from './LengthInput.tsx';
 import type { EditorProps } from './PiecePage.tsx';
 import { TableButton } from './TableButton.tsx';
+import { NumberField } from '../look/NumberField.tsx';
 
 type Side = CountedPiece['sides'][number];
 
@@ -50,7 +51,7 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
                 />
               </td>
               <td>
-                <InputNumber
+                <NumberField
                   aria-label={`Stitches on ${sideName(i)}`}
                   min={1}
                   max={20000}
@@ -61,7 +62,7 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
               </td>
               {!disc && (
                 <td>
-                  <InputNumber
+                  <NumberField
                     aria-label={`Turn before ${sideName(i)}`}
                     min={-150}
                     max={170}

@@ -1,5 +1,5 @@
-import { InputNumber } from 'antd';
 import type { ReactNode } from 'react';
+import { NumberField } from '../look/NumberField.tsx';
 
 /** A labelled line of a form. */
 export function Field({ label, children }: { readonly label: string; readonly children: ReactNode }) {
@@ -23,7 +23,7 @@ export interface WholeNumberProps {
 export function WholeNumber({ label, value, min, max, onChange }: WholeNumberProps) {
   return (
     <Field label={label}>
-      <InputNumber
+      <NumberField
         aria-label={label}
         min={min}
         max={max}

@@ -1,5 +1,5 @@
-import { InputNumber } from 'antd';
 import type { LengthUnit } from '../../core/words/measures.ts';
+import { NumberField } from '../look/NumberField.tsx';
 
 export interface LengthInputProps {
   readonly label: string;
@@ -12,12 +12,13 @@ export interface LengthInputProps {
 export function LengthInput({ label, cm, unit, onChange }: LengthInputProps) {
   const factor = unit === 'cm' ? 1 : 2.54;
   return (
-    <InputNumber
+    <NumberField
       aria-label={`${label} in ${unit}`}
       min={0.5}
       max={2000 / factor}
       step={0.5}
       suffix={unit}
+      askFrom={5}
       value={Number((cm / factor).toFixed(2))}
       onChange={(v) => v && onChange(Number((v * factor).toFixed(3)))}
     />

@@ -1,4 +1,4 @@
-import { InputNumber, Select } from 'antd';
+import { Select } from 'antd';
 import { useState } from 'react';
 import type { Piece } from '../../core/piece/piece.ts';
 import { constructionOf } from '../../core/edits/constructions.ts';
@@ -21,6 +21,7 @@ import { PartPanel } from './PartPanel.tsx';
 import { RowsEditor } from './RowsEditor.tsx';
 import { CONSTRUCTIONS } from './constructions.ts';
 import './piece.css';
+import { NumberField } from '../look/NumberField.tsx';
 
 /** What was made: its construction and measures, the yarn and gauge of its border. */
 export function PiecePage() {
@@ -123,7 +124,7 @@ function GaugeFields() {
         />
       </Field>
       <Field label="Hook">
-        <InputNumber
+        <NumberField
           aria-label="Hook in millimetres"
           min={0.5}
           max={40}
@@ -134,7 +135,7 @@ function GaugeFields() {
         />
       </Field>
       <Field label={`${stitchName('sc', preferences.language)} in 10 cm (4 in)`}>
-        <InputNumber
+        <NumberField
           aria-label="Stitches in 10 cm"
           min={1}
           max={100}

@@ -1,4 +1,4 @@
-import { Button, InputNumber, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { ArrowDown, ArrowUp, Plus, Trash } from '@phosphor-icons/react';
 import type { FoundationChoice, RowsPiece } from '../../core/piece/piece.ts';
 import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
@@ -7,6 +7,7 @@ import { usePlan } from '../hem/context.ts';
 import { Field, WholeNumber } from './Field.tsx';
 import type { EditorProps } from './PiecePage.tsx';
 import { SizeFields } from './SizeFields.tsx';
+import { NumberField } from '../look/NumberField.tsx';
 
 export const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
 const FOUNDATIONS: readonly FoundationChoice[] = [
@@ -123,7 +124,7 @@ export function RunFields({ number, run, onChange }: RunFieldsProps) {
   const { language } = usePlan().hem.preferences;
   return (
     <>
-      <InputNumber
+      <NumberField
         aria-label={`Rows in run ${number}`}
         min={1}
         max={5000}

@@ -1,4 +1,4 @@
-import { InputNumber, Select } from 'antd';
+import { Select } from 'antd';
 import { useState } from 'react';
 import type { SchoolId } from '../../core/base/schools.ts';
 import { setBlocking } from '../../core/edits/hem.ts';
@@ -10,6 +10,7 @@ import { percentWords, plural, sizeWords } from '../../core/words/measures.ts';
 import { useHemStore } from '../hem/context.ts';
 import { LengthInput } from '../piece/LengthInput.tsx';
 import { useWorked } from '../workers/useWorked.ts';
+import { NumberField } from '../look/NumberField.tsx';
 
 const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
   each: 'full rate',
@@ -43,7 +44,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       <p>
         <strong>{sizeWords(plan.finishedSize, length)}</strong> with its border
         {plan.hem.blocking !== 1 && <>, {sizeWords(plan.blockedSize, length)} blocked</>}. Blocking makes it{' '}
-        <InputNumber
+        <NumberField
           size="small"
           aria-label="Size after blocking over size before"
           min={0.8}
@@ -82,7 +83,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       <h2>Which corner? {pending && <span className="quiet small">working …</span>}</h2>
       <p className="small">
         After{' '}
-        <InputNumber
+        <NumberField
           size="small"
           aria-label="Rounds to compare"
           min={1}

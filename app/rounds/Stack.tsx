@@ -12,7 +12,7 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { Button, Checkbox, InputNumber, Select } from 'antd';
+import { Button, Checkbox, Select } from 'antd';
 import { DotsSixVertical, Trash } from '@phosphor-icons/react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { chooseBaseYarn } from '../../core/edits/base.ts';
@@ -25,6 +25,7 @@ import { CORNERS } from '../../core/terms/corners.ts';
 import { baseWords } from '../hem/stops.ts';
 import { useHemStore } from '../hem/context.ts';
 import { OwnRound } from './OwnRound.tsx';
+import { NumberField } from '../look/NumberField.tsx';
 
 const LOOP_NAMES = {
   both: 'both loops',
@@ -188,7 +189,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
           />
         )}
         {(family?.repeatable ?? true) && (
-          <InputNumber
+          <NumberField
             size="small"
             aria-label="Times"
             min={1}
@@ -210,8 +211,9 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
           ]}
           onChange={(v) => choose('facing', { facing: v === 'usual' ? null : v })}
         />
-        <InputNumber
+        <NumberField
           size="small"
+          optional
           aria-label="Hook of this round in millimetres"
           className="entry-hook"
           min={0.5}

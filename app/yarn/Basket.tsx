@@ -1,4 +1,4 @@
-import { Button, Input, InputNumber } from 'antd';
+import { Button, Input } from 'antd';
 import { Plus, Storefront, Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
@@ -10,6 +10,7 @@ import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.t
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore } from '../hem/context.ts';
 import { ColourButton } from '../look/ColourButton.tsx';
+import { NumberField } from '../look/NumberField.tsx';
 
 const Shop = lazy(async () => ({ default: (await import('./Shop.tsx')).Shop }));
 
@@ -70,8 +71,9 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                 )}
               </p>
               <div className="basket-label">
-                <InputNumber
+                <NumberField
                   size="small"
+                  optional
                   aria-label={`Grams of ${yarn.name} in the basket`}
                   min={0}
                   max={100000}
@@ -79,7 +81,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   value={yarn.haveG}
                   onChange={(haveG) => edit(yarn.id, 'what is there', { haveG })}
                 />
-                <InputNumber
+                <NumberField
                   size="small"
                   aria-label="Grams in a ball"
                   min={1}
@@ -88,7 +90,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   value={yarn.ballG}
                   onChange={(ballG) => ballG && edit(yarn.id, 'ball', { ballG })}
                 />
-                <InputNumber
+                <NumberField
                   size="small"
                   aria-label="Metres in 100 g"
                   min={5}
@@ -97,7 +99,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   value={yarn.metresPer100G}
                   onChange={(metresPer100G) => metresPer100G && edit(yarn.id, 'meters', { metresPer100G })}
                 />
-                <InputNumber
+                <NumberField
                   size="small"
                   aria-label="Thickness"
                   min={0.1}
@@ -107,8 +109,9 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   value={yarn.diameterMm}
                   onChange={(diameterMm) => diameterMm && edit(yarn.id, 'thickness', { diameterMm })}
                 />
-                <InputNumber
+                <NumberField
                   size="small"
+                  optional
                   aria-label="Price of a ball"
                   min={0}
                   max={100000}

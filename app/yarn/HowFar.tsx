@@ -1,9 +1,10 @@
-import { InputNumber, Select } from 'antd';
+import { Select } from 'antd';
 import { useState } from 'react';
 import type { Plan } from '../../core/plan.ts';
 import { plural, yarnLengthWords } from '../../core/words/measures.ts';
 
 import { useWorked } from '../workers/useWorked.ts';
+import { NumberField } from '../look/NumberField.tsx';
 
 /** The inverse questions: how many rounds of each kind the rest allows, and what another edge would save. */
 export function HowFar({ plan }: { readonly plan: Plan }) {
@@ -25,7 +26,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
       <h2>How far would the rest go?</h2>
       <p>
         With{' '}
-        <InputNumber
+        <NumberField
           size="small"
           aria-label="Grams left over"
           min={0}

@@ -1,6 +1,7 @@
-import { Button, InputNumber } from 'antd';
+import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { settledOn } from './stable.ts';
+import { NumberField } from '../look/NumberField.tsx';
 
 const KEPT = 20;
 
@@ -44,7 +45,7 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
         <span className="small">{settled === null ? 'settling …' : 'steady'}</span>
       </p>
       <div className="weigh-fields">
-        <InputNumber
+        <NumberField
           size="small"
           aria-label="On the pan"
           min={0}

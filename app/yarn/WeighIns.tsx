@@ -1,4 +1,4 @@
-import { Button, InputNumber, Segmented, Select } from 'antd';
+import { Button, Segmented, Select } from 'antd';
 import { Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
@@ -7,6 +7,7 @@ import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
 import { isRound, workedRound, type Plan } from '../../core/plan.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
+import { NumberField } from '../look/NumberField.tsx';
 
 const Scale = lazy(async () => ({ default: (await import('./Scale.tsx')).Scale }));
 
@@ -75,7 +76,7 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
         />
         {kind === 'swatch' ? (
           <>
-            <InputNumber
+            <NumberField
               size="small"
               aria-label="Stitches of the swatch"
               min={1}
@@ -112,8 +113,9 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
             onChange={setRound}
           />
         )}
-        <InputNumber
+        <NumberField
           size="small"
+          optional
           aria-label="Grams weighed"
           min={0}
           max={100000}

@@ -1,4 +1,3 @@
-import { InputNumber } from 'antd';
 import { setPace } from '../../core/edits/hem.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
 import { percentWords } from '../../core/words/measures.ts';
@@ -10,6 +9,7 @@ import { RoundsChart } from './RoundsChart.tsx';
 import { WeighIns } from './WeighIns.tsx';
 import { timeWords } from './time.ts';
 import './yarn.css';
+import { NumberField } from '../look/NumberField.tsx';
 
 /** How much yarn each round and colour takes, whether it lasts, and how far the rest goes. */
 export function YarnPage() {
@@ -42,7 +42,7 @@ export function YarnPage() {
         </Guard>
         <p className="pace">
           About {timeWords(plan.minutes)} of work at{' '}
-          <InputNumber
+          <NumberField
             size="small"
             aria-label="Stitches in a minute"
             min={1}
