@@ -20,7 +20,7 @@ const REMIND_DAYS = 7;
 const REMIND_CHANGES = 10;
 
 /** Every hem as a file, sound or not: what is damaged is in a backup as it is. */
-export function filesOf(shelf: readonly Found[]): readonly BundledFile[] {
+function filesOf(shelf: readonly Found[]): readonly BundledFile[] {
   return shelf.map((found) => ({
     name: fileName(nameOf(found), '.hem.json'),
     text: found.outcome.ok

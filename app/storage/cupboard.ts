@@ -12,7 +12,7 @@ export interface Cupboard {
 }
 
 /** What did not answer in this time is taken for hanging. */
-export const PATIENCE_MS = 5000;
+const PATIENCE_MS = 5000;
 
 /** Storage did not answer. */
 export class StorageHangs extends Error {

@@ -41,7 +41,7 @@ export function testCupboard(): TestCupboard {
 }
 
 /** Local storage in memory. */
-export function testDraftStore(): DraftStore & { full: boolean } {
+function testDraftStore(): DraftStore & { full: boolean } {
   const values = new Map<string, string>();
   return {
     full: false,

@@ -176,7 +176,7 @@ function choiceProblems(round: RoundEntry, family: Family, place: string): reado
 }
 
 /** Worked rounds of a stack, repeats counted. */
-export const workedRounds = (rounds: readonly RoundEntry[]): number =>
+const workedRounds = (rounds: readonly RoundEntry[]): number =>
   rounds.reduce((sum, r) => sum + r.times * (familyById(r.family)?.roundsPerRepeat ?? 1), 0);
 
 function baseProblems(

@@ -75,7 +75,7 @@ function roundLines(plan: Plan, round: RoundPlan, language: Language): readonly 
 }
 
 /** Which face of the fabric a round is worked from. */
-export const facingOf = ({ written }: RoundPlan): 'right' | 'wrong' =>
+const facingOf = ({ written }: RoundPlan): 'right' | 'wrong' =>
   written ? (written.entry.facing ?? written.recipe.facing) : 'right';
 
 /** Only where the face changes is the work turned. */
