@@ -67,13 +67,15 @@ const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 for (const { name, path, before } of SHOTS) {
+  // Each from the demo hems as they come.
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   if (before) await before(page);
   else await page.goto(`${home}${path}`);
   await page.waitForTimeout(900);
   await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   console.log(`docs/screenshots/${name}.png`);
+  await page.close();
 }
 await browser.close();
 server.close();

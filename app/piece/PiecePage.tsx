@@ -148,7 +148,7 @@ function GaugeFields() {
         The weight brings usual values; what you measure on a swatch is better. One border stitch is{' '}
         {plan.stitchWidthMm.toFixed(1)} mm wide.
       </p>
-      <Field label="Colour of the piece">
+      <Field label="Color of the piece">
         <ColourButton
           label="Color of the piece"
           colour={pieceColour}

@@ -45,6 +45,14 @@ describe('a written round that is too much', () => {
     );
   });
 
+  test('is looked through once, however it is spaced', () => {
+    const long = ['*', ', sl st in first sc', '* rep from ', '. join', '[ '].map((part) =>
+      `${part}${' '.repeat(600)}`.repeat(6).slice(0, LIMITS.writtenLetters),
+    );
+    // One that was looked through again and again would not come back in the time of a test.
+    for (const side of long) expect(parseRound(side, 'us').ok).toBe(false);
+  });
+
   test('at its corner is refused too, and what people work is not', () => {
     const groups = Array.from({ length: 300 }, () => '400 dc').join(', ');
     expect(round('*sc in next st*', `(${groups}) in corner`)).toEqual(['written-too-many']);

@@ -283,7 +283,7 @@ function solutionWords(
  *
  * @example changeWords([1, 0, 1, 0], ['A', 'B', 'C', 'D']) // '+1 on A and C'
  */
-function changeWords(changes: readonly number[], names: readonly string[], what = ''): string {
+export function changeWords(changes: readonly number[], names: readonly string[], what = ''): string {
   const bySize = new Map<number, string[]>();
   changes.forEach((change, i) => {
     if (change !== 0) bySize.set(change, [...(bySize.get(change) ?? []), names[i]!]);

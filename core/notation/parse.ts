@@ -4,6 +4,7 @@ import { LIMITS } from '../limits.ts';
 import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import { placesUsed, type CornerRecipe, type Instruction, type Recipe, type Step } from '../ring/recipe.ts';
+import { everyday } from './everyday.ts';
 import { SyntaxError as WrittenError, parse } from './written.generated.js';
 
 interface Located {
@@ -22,14 +23,15 @@ type Line = Located &
 /**
  * Reads one round of written crochet.
  *
- * @param text lines `side:` (or `round:` for a pattern that ignores corners), `corner:`, and if wanted
+ * @param said lines `side:` (or `round:` for a pattern that ignores corners), `corner:`, and if wanted
  *   `lopsided:`, `around:`, `pair:`, `facing:`
  * @param language what "dc" means in it
  * @returns the recipe, or problems that name line, column and what was expected there
  */
-export function parseRound(text: string, language: Language): Outcome<Recipe> {
-  const beyond = beyondLimits(text);
+export function parseRound(said: string, language: Language): Outcome<Recipe> {
+  const beyond = beyondLimits(said);
   if (beyond) return failed(beyond);
+  const text = everyday(said);
   let lines: readonly Line[];
   try {
     lines = parse(text, {

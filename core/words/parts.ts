@@ -28,11 +28,7 @@ const NAMES: Readonly<Record<string, string>> = {
   kept: 'the order of the borders',
 };
 
-/**
- * A part in words, by its place as core/document/parts.ts names it.
- *
- * @example partWords(hem, 'notes') // 'your notes'
- */
+/** A part in words, by its place as core/document/parts.ts names it: “your notes” for `notes`. */
 export function partWords(hem: Hem, part: string): string {
   const known = NAMES[part];
   if (known) return known;

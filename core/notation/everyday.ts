@@ -1,0 +1,56 @@
+/**
+ * A round in the words that patterns use, brought to the lines of written crochet: “Rnd 2: Ch 1, *sk 1, 5 dc in next st;
+ * rep from * around, join with sl st.” Only what stands round the crochet changes; a text that is written crochet already
+ * stays as it is.
+ */
+
+/** What a round begins and ends with and says nothing of its stitches. */
+const BEGINNING = /^(?:r(?:ou)?nds?|rows?)\s*\d+(?:\s*(?:-|–|to)\s*\d+)?\s*[:.)]\s*/i;
+const STARTING_CHAIN =
+  /^(?:turn[,.;]?\s*)?ch\s*\d+\s*(?:\((?:does not count|counts)[^)]*\)|(?:,\s*)?(?:does not count|counts) as (?:a |the first )?(?:st|stitch|sc|dc|hdc)\w*)\s*[,.;]\s*/i;
+const JOINING =
+  /[,.;]\s*(?:then\s+)?(?:join|sl st|ss)\b[^,;*]*?\b(?:join|first|top|beginning|beg)\b[^,;*]*\.?\s*$/i;
+const JOIN_ALONE = /[,.;]\s*join(?:\s+(?:the\s+)?round|\s+with\s+(?:an?\s+)?(?:sl st|ss))?[^,;*]*\.?\s*$/i;
+const TURNING = /[,.;]\s*(?:do not turn|turn|fasten off)\s*\.?\s*$/i;
+
+const LABEL =
+  /^\s*(side|round|each side|all round|corner|corners|lopsided|around|pair|facing|surface)\b[^:]*:/i;
+
+/** A repeat told in words behind its one asterisk. */
+const REPEAT =
+  /\*\s*([^*]*?)\s*[;,.]?\s*(?:,\s*)?\b(?:rep|repeat)\s+from\s+\*(?:\s+to\s+\*)?(?:\s+(?:around|across|to\s+(?:the\s+)?(?:next\s+)?(?:corner|end(?:\s+of\s+(?:the\s+)?(?:round|rnd|side))?)|to\s+(?:the\s+)?last\s+(?:\d+\s+)?(?:sts?|stitch(?:es)?)(?:\s+before\s+the\s+corner)?))?/i;
+
+/** One line of a round, or several, as written crochet. */
+export function everyday(text: string): string {
+  return (
+    text
+      // One space for many: else a long run of them would be looked through again and again.
+      .replace(/[ \t]{2,}/g, ' ')
+      .split('\n')
+      .map((line) => (LABEL.test(line) && !BEGINNING.test(line) ? withRepeat(line) : plainLine(line)))
+      .join('\n')
+  );
+}
+
+function plainLine(line: string): string {
+  const bare = line.replace(BEGINNING, '');
+  if (bare.trim() === '' || LABEL.test(bare)) return withRepeat(bare);
+  const crochet = withRepeat(
+    bare.replace(STARTING_CHAIN, '').replace(TURNING, '').replace(JOINING, '').replace(JOIN_ALONE, ''),
+  );
+  return crochet.trim() === '' ? '' : `side: ${crochet.trim()}`;
+}
+
+function withRepeat(line: string): string {
+  const label = LABEL.exec(line)?.[0] ?? '';
+  const told = line
+    .slice(label.length)
+    .replace(REPEAT, '*$1*')
+    .replace(/\bin last (\d+) (sts?|stitches)\b/gi, 'in each of next $1 $2')
+    .replace(/\bin last (st|stitch)\b/gi, 'in next $1')
+    .replace(/\b(in each (?:st|stitch|ch-sp|gap))\s+(?:around|across|to the corner)\b/gi, '$1')
+    .replace(/\bin next (\d+) (sts|stitches)\b/gi, 'in each of next $1 $2')
+    .replace(/\]\s*(twice)\b/gi, '] 2 times')
+    .replace(/\]\s*(\d+)\s*x\b/gi, '] $1 times');
+  return label + told.replace(/\s*\.\s*$/, '');
+}
