@@ -1,5 +1,5 @@
 import { Select } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Piece } from '../../core/piece/piece.ts';
 import { constructionOf } from '../../core/edits/constructions.ts';
 import * as edits from '../../core/edits/piece.ts';
@@ -30,8 +30,15 @@ export function PiecePage() {
   const { piece } = plan.hem;
   const [picked, setPicked] = useState<PlanPart | null>(null);
   const problems = plan.problems.filter((p) => p.place === 'the piece');
-  const put = (label: string, changed: Piece, joined = true): void =>
-    void store.do(edits.describePiece(label, changed, joined));
+  const put = (label: string, changed: Piece): void => void store.do(edits.describePiece(label, changed));
+  // What was said of another construction is there when one comes back to it.
+  const left = useRef(new Map<Piece['kind'], Piece>());
+  const choose = ({ kind, name }: (typeof CONSTRUCTIONS)[number]): void => {
+    if (kind === piece.kind) return;
+    left.current.set(piece.kind, piece);
+    const chosen = left.current.get(kind) ?? constructionOf(kind, plan.hem);
+    store.do(edits.chooseConstruction(name.toLowerCase(), chosen));
+  };
   return (
     <div className="piece-page">
       <section className="piece-plan">
@@ -57,9 +64,7 @@ export function PiecePage() {
               role="radio"
               aria-checked={c.kind === piece.kind}
               className={c.kind === piece.kind ? 'construction here' : 'construction'}
-              onClick={() => {
-                if (c.kind !== piece.kind) put(c.name.toLowerCase(), constructionOf(c.kind, plan.hem), false);
-              }}
+              onClick={() => choose(c)}
             >
               <svg viewBox="0 0 32 32" aria-hidden="true">
                 <path d={c.icon} />

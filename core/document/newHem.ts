@@ -5,8 +5,9 @@ import { FORMAT, VERSION, type Hem } from './hem.ts';
 export function newHem(id: string, now: Date): Hem {
   const weight = yarnWeight(4);
   const at = now.toISOString();
-  const side = (): Hem['base']['sides'][number] => ({
-    school: 'each',
+  // Row ends start by gauge, which lies flat whatever their rows are.
+  const side = (school: 'each' | 'gauge'): Hem['base']['sides'][number] => ({
+    school,
     own: { stitches: 3, spots: 2 },
     count: null,
     crossings: {},
@@ -59,7 +60,7 @@ export function newHem(id: string, now: Date): Hem {
       yarn: 'body',
       crossing: 'both',
       start: { at: 'corner', side: 0, join: 'climbing', chainCounts: false },
-      sides: [side(), side(), side(), side()],
+      sides: [side('each'), side('gauge'), side('each'), side('gauge')],
     },
     rounds: [
       {

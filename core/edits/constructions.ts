@@ -36,7 +36,8 @@ export function constructionOf(kind: Piece['kind'], hem: Hem): Piece {
         sideCm: widthCm,
       };
     case 'blocks': {
-      const blocks = (cm: number): number => between(2, cm / (3.6 * stitchCm), MOST.blocks);
+      // A block of half doubles takes two stitches of the border once its loop is filled.
+      const blocks = (cm: number): number => between(2, cm / (2 * stitchCm), MOST.blocks);
       return {
         kind,
         stitch: 'hdc',
@@ -58,7 +59,12 @@ export function constructionOf(kind: Piece['kind'], hem: Hem): Piece {
       };
     }
     case 'cloth':
-      return { kind, widthCm, heightCm, pitchMm: between(1, stitchWidthMm, 100) };
+      return {
+        kind,
+        widthCm,
+        heightCm,
+        pitchMm: Math.min(100, Math.max(1, Math.round(stitchWidthMm * 10) / 10)),
+      };
     case 'counted':
       return {
         kind,

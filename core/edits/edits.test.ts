@@ -153,10 +153,35 @@ describe('the invariants of a hem', () => {
     expect(after(base.setCount('A', [0], 151)).base.sides[1]).toBe(hem.base.sides[1]);
   });
 
+  test('blocks bring the round that fills their loops, and other constructions let it go again', () => {
+    const start = newHem('new', new Date('2026-01-01T00:00:00Z'));
+    const blocks = after(pieces.chooseConstruction('blocks', constructionOf('blocks', start)), start);
+    expect(blocks.rounds.map((r) => r.family)).toEqual(['fill-loops', 'plain']);
+    const made = plan(blocks);
+    expect(made.rounds.every((r) => r.even)).toBe(true);
+    const again = after(pieces.chooseConstruction('blocks', constructionOf('blocks', blocks)), blocks);
+    expect(again.rounds).toHaveLength(2);
+    const back = after(pieces.chooseConstruction('rows', start.piece), blocks);
+    expect(back.rounds).toEqual(start.rounds);
+  });
+
+  test('every new piece lies flat and comes out even', () => {
+    const start = newHem('new', new Date('2026-01-01T00:00:00Z'));
+    for (const kind of ['rows', 'motif', 'blocks', 'grid', 'cloth', 'counted'] as const) {
+      const made = plan(after(pieces.chooseConstruction(kind, constructionOf(kind, start)), start));
+      const odd = made.rounds.flatMap((r) =>
+        r.sides.flatMap((s) =>
+          r.even && (s.verdict === 'flat' || s.verdict === 'blocks out') ? [] : [[r.number, s.strain]],
+        ),
+      );
+      expect([kind, odd, made.problems]).toEqual([kind, [], []]);
+    }
+  });
+
   test('every construction starts from the size at hand, and lies within the limits', () => {
     for (const start of STARTS) {
       for (const kind of ['rows', 'motif', 'blocks', 'grid', 'cloth', 'counted'] as const) {
-        const other = after(pieces.describePiece(kind, constructionOf(kind, start), false), start);
+        const other = after(pieces.chooseConstruction(kind, constructionOf(kind, start)), start);
         const { widthMm } = plan(other).bodySize;
         expect([kind, widthMm > 0]).toEqual([kind, true]);
         if (kind !== 'counted')

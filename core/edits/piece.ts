@@ -1,18 +1,65 @@
 /** Edits of the piece, its colour, and the gauge of the border. */
+import type { BaseRound } from '../base/baseRound.ts';
 import { changePiece, withSideLength } from '../document/changePiece.ts';
-import type { Gauge } from '../document/hem.ts';
+import type { Gauge, RoundEntry } from '../document/hem.ts';
 import { beyondPlanning } from '../piece/soundness.ts';
-import type { Piece } from '../piece/piece.ts';
+import { bodyOf, type Piece } from '../piece/piece.ts';
+import { factsOf, firstChoice } from '../rounds/facts.ts';
+import { fillLoops } from '../rounds/fillLoops.ts';
+import { familyById } from '../rounds/registry.ts';
 import { yarnWeight, type YarnWeightNumber } from '../terms/yarnWeights.ts';
 import { edit, type Edit } from './edit.ts';
 
-/** Another description of the piece; what is said of its sides follows. @param joined whether it joins others of its label */
-export const describePiece = (label: string, piece: Piece, joined = true): Edit =>
-  edit(
-    label,
-    (hem) => beyondPlanning(piece, 'the piece')[0] ?? changePiece(hem, piece),
-    joined ? `piece ${label}` : null,
-  );
+/** Another description of the piece; what is said of its sides follows. */
+export const describePiece = (label: string, piece: Piece): Edit =>
+  edit(label, (hem) => beyondPlanning(piece, 'the piece')[0] ?? changePiece(hem, piece), `piece ${label}`);
+
+/** Id of the round that comes with loops, and goes with them. */
+const FILLS = 'fills-the-loops';
+
+/**
+ * Another construction. A base round worked in loops brings the round that fills them, unless what lies on it goes into
+ * spaces already; with the loops that round goes again.
+ */
+export const chooseConstruction = (name: string, piece: Piece): Edit =>
+  edit(name, (hem) => {
+    const beyond = beyondPlanning(piece, 'the piece')[0];
+    if (beyond) return beyond;
+    const described = changePiece(hem, piece);
+    const changed = { ...described, base: startingFlat(described.base, piece) };
+    const others = changed.rounds.filter((r) => r.id !== FILLS);
+    const first = others[0] && familyById(others[0].family);
+    const loops = changed.base.sides.every((s) => s.school === 'loops');
+    const needed = loops && !(first && factsOf(first).sitsOn === 'space');
+    return { ...changed, rounds: needed ? [fillsLoops(changed.base.yarn), ...others] : others };
+  });
+
+/** Row ends start by gauge, which lies flat whatever their rows are, blocks in loops; counts by hand stay. */
+function startingFlat(base: BaseRound, piece: Piece): BaseRound {
+  const { edges } = bodyOf(piece);
+  const sides = base.sides.map((side, i) => {
+    const { loopChains, spots } = edges[i]!;
+    if (side.count !== null) return side;
+    if (loopChains !== undefined) return { ...side, school: 'loops' as const };
+    return spots.some((s) => s.kind === 'row end') ? { ...side, school: 'gauge' as const } : side;
+  });
+  return { ...base, sides };
+}
+
+function fillsLoops(yarn: string): RoundEntry {
+  return {
+    ...firstChoice(fillLoops),
+    id: FILLS,
+    family: fillLoops.id,
+    yarn,
+    times: 1,
+    cornerOpen: false,
+    facing: null,
+    hookMm: null,
+    written: null,
+    changes: {},
+  };
+}
 
 /** One side as long as the tape says, in cm. */
 export const measureSide = (name: string, side: number, lengthCm: number): Edit =>

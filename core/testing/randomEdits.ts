@@ -143,7 +143,7 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
 /** One maker for every kind of control; those of rounds come up more often. */
 const MAKERS: readonly Maker[] = [
   // Piece
-  ({ hem }, chance) => pieces.describePiece('construction', constructionOf(chance.pick(KINDS), hem), false),
+  ({ hem }, chance) => pieces.chooseConstruction('construction', constructionOf(chance.pick(KINDS), hem)),
   ({ hem }, chance) => pieces.describePiece('a field', anotherPiece(hem.piece, hem, chance)),
   ({ hem }, chance) => pieces.describePiece('another', anotherPiece(hem.piece, hem, chance)),
   ({ sides }, chance) => {
