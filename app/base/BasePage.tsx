@@ -145,11 +145,13 @@ export function BasePage() {
               label="Corners of the base round"
               name={CORNERS.find((c) => c.id === plan.hem.base.corner)!.name}
             >
-              <CornerTreatments
-                plan={plan}
-                side={side}
-                onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
-              />
+              <Guard what="The choice of corners" resetKeys={[plan]}>
+                <CornerTreatments
+                  plan={plan}
+                  side={side}
+                  onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
+                />
+              </Guard>
             </ChosenFromDrawings>
           </div>
           {joinOf !== null && (

@@ -11,7 +11,9 @@ import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { linkOf } from '../storage/link.ts';
-import { drawingsOf, type Drawings } from './drawings.ts';
+import type { Plan } from '../../core/plan.ts';
+import { Guard } from '../look/Guard.tsx';
+import { drawingsOf } from './drawings.ts';
 import { svgPicture } from './picture.ts';
 import './pattern.css';
 
@@ -21,33 +23,24 @@ export function PatternPage() {
   const store = useHemStore();
   const { preferences, notes } = plan.hem;
   const pattern = useMemo(() => patternOf(plan), [plan]);
-  const drawings = useMemo(() => drawingsOf(plan), [plan]);
   const [terms, ...sections] = pattern.sections;
   return (
     <div className="pattern-page">
-      <Tools drawings={drawings} />
+      <Tools />
       <article className={`pattern-sheet ${preferences.paper}`}>
         <h1>{pattern.title}</h1>
         {terms && <SectionWords section={terms} />}
-        <Drawn className="pattern-plan" svg={drawings.plan} />
+        <Guard what="The plan of the piece" resetKeys={[plan]}>
+          <PlanPicture plan={plan} />
+        </Guard>
         {sections.map((section) => (
           <SectionWords key={section.heading} section={section} />
         ))}
         <section className="charts">
           <h2>Charts</h2>
-          {drawings.charts.map(({ name, svg }) => (
-            <figure key={name}>
-              <Drawn svg={svg} />
-              <figcaption>{name}</figcaption>
-            </figure>
-          ))}
-          <ul className="legend">
-            {drawings.legend.map(({ svg, words }) => (
-              <li key={words}>
-                <Drawn svg={svg} /> {words}
-              </li>
-            ))}
-          </ul>
+          <Guard what="The charts" resetKeys={[plan]}>
+            <Charts plan={plan} />
+          </Guard>
         </section>
       </article>
       <label className="pattern-notes">
@@ -64,6 +57,31 @@ export function PatternPage() {
         />
       </label>
     </div>
+  );
+}
+
+const PlanPicture = ({ plan }: { readonly plan: Plan }) => (
+  <Drawn className="pattern-plan" svg={drawingsOf(plan).plan} />
+);
+
+function Charts({ plan }: { readonly plan: Plan }) {
+  const { charts, legend } = drawingsOf(plan);
+  return (
+    <>
+      {charts.map(({ name, svg }) => (
+        <figure key={name}>
+          <Drawn svg={svg} />
+          <figcaption>{name}</figcaption>
+        </figure>
+      ))}
+      <ul className="legend">
+        {legend.map(({ svg, words }) => (
+          <li key={words}>
+            <Drawn svg={svg} /> {words}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 
@@ -110,7 +128,7 @@ const SAVED: readonly { readonly key: Saving; readonly label: string }[] = [
   { key: 'project', label: 'Project file' },
 ];
 
-function Tools({ drawings }: { readonly drawings: Drawings }) {
+function Tools() {
   const plan = usePlan();
   const store = useHemStore();
   const notices = useNotices();
@@ -120,6 +138,7 @@ function Tools({ drawings }: { readonly drawings: Drawings }) {
 
   const save = async (kind: Saving): Promise<void> => {
     const pattern = patternOf(plan);
+    const drawings = drawingsOf(plan);
     const file = (ending: string): string => fileName(name, ending);
     switch (kind) {
       case 'pdf': {

@@ -20,6 +20,17 @@ export interface Drawings {
 
 /** The plan, and every stitch of its first corner and of the middle of a side as symbols. */
 export function drawingsOf(plan: Plan, font?: string): Drawings {
+  const key = font ?? '';
+  const ofPlan = known.get(plan) ?? new Map<string, Drawings>();
+  known.set(plan, ofPlan);
+  const drawn = ofPlan.get(key) ?? draw(plan, font);
+  ofPlan.set(key, drawn);
+  return drawn;
+}
+
+const known = new WeakMap<Plan, Map<string, Drawings>>();
+
+function draw(plan: Plan, font: string | undefined): Drawings {
   const scene = sceneOf(plan, { face: 'symbols', seen: 'right', round: null, ground: '#ffffff' });
   const named = [...partsOf(plan).values()];
   const wanted: readonly ViewPart['kind'][] = ['corner', 'side', 'join'];

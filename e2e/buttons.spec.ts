@@ -1,0 +1,58 @@
+/** Every button of every demo is pressed, on every stop, one after the other, and nothing fails. */
+import { expect, test, type Page } from '@playwright/test';
+import { demoPlans } from '../demo/read.ts';
+
+const STOPS = ['piece', 'base', 'rounds', 'yarn', 'pattern'] as const;
+/** What leaves the page, or asks the device for a file or for paper. */
+const ELSEWHERE =
+  /^(Print|Copy a link|Save|Save this view|.*CSV file|.*as a file|Download.*|Shelf|Stitches)$/;
+
+/** Buttons, switches and choices that can be pressed now, by what they are called. */
+const pressable = (page: Page): Promise<readonly string[]> =>
+  page.evaluate(() => {
+    const found = document.querySelectorAll<HTMLElement>(
+      'main button, main [role=button], main [role=radio], main [role=switch], main input[type=checkbox], header button, header input[type=radio]',
+    );
+    return [...found].flatMap((element, i) => {
+      element.dataset.press = String(i);
+      const { width, height } = element.getBoundingClientRect();
+      const off = element.matches(':disabled, [aria-disabled=true]') || width * height === 0;
+      const name = element.getAttribute('aria-label') ?? element.textContent ?? '';
+      return off ? [] : [`${i}|${name.trim()}`];
+    });
+  });
+
+for (const [file, { hem }] of demoPlans()) {
+  test(`${hem.name}: every button can be pressed`, async ({ page }) => {
+    test.slow();
+    const faults: string[] = [];
+    page.on('pageerror', (e) => faults.push(e.message));
+    page.on('dialog', (dialog) => void dialog.dismiss());
+    let pressed = 0;
+    for (const stop of STOPS) {
+      const home = `/hem/${hem.id}/${stop}`;
+      await page.goto(home);
+      await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
+      for (const at of await pressable(page)) {
+        const [press, name] = at.split('|') as [string, string];
+        if (ELSEWHERE.test(name)) continue;
+        // What an earlier press took away is not there to be pressed.
+        const there = await page.evaluate((i) => {
+          const element = document.querySelector<HTMLElement>(`[data-press="${i}"]`);
+          element?.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+          return element !== null;
+        }, press);
+        if (!there) continue;
+        pressed++;
+        await page.waitForTimeout(30);
+        const fault = await page.locator('.fault').count();
+        expect([file, stop, name, fault, faults]).toEqual([file, stop, name, 0, []]);
+        await page.keyboard.press('Escape');
+      }
+    }
+    expect(pressed).toBeGreaterThan(40);
+    await page.goto('/');
+    await expect(page.locator('.trouble')).toHaveCount(0);
+    await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  });
+}
