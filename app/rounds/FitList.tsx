@@ -1,6 +1,6 @@
 import { performed } from '../../core/edits/edit.ts';
 import { takeSolution } from '../../core/fit/apply.ts';
-import type { FitSolution } from '../../core/fit/fit.ts';
+import { AS_IT_IS, type FitSolution } from '../../core/fit/fit.ts';
 import { comesOutEven, type Plan } from '../../core/plan.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -27,13 +27,18 @@ export function FitList({ plan, onPreview }: FitListProps) {
     store.do(takeSolution(stack, s));
   };
   const asItIs = comesOutEven(plan);
+  const [only] = fit?.solutions ?? [];
+  const nothingElse =
+    fit?.solutions.length === 1 && only!.words === AS_IT_IS && only!.worst?.verdict === 'flat';
   return (
     <section className="fit" aria-label="Fit" aria-busy={pending}>
       <h2>Fit {pending && <span className="quiet small">working …</span>}</h2>
       <p className={asItIs ? 'quiet small' : 'odd small'}>
         {asItIs
-          ? 'As it is, every round comes out even.'
-          : 'As it is, not every round comes out even. Choose one:'}
+          ? nothingElse
+            ? 'Every round fits. Nothing to change.'
+            : 'Every round fits.'
+          : 'Some rounds do not fit yet. Choose a small change:'}
       </p>
       {failed && <p className="problem small">The fit could not be worked out. Your hem is safe.</p>}
       {fit?.givenUp && !failed && (
@@ -41,14 +46,14 @@ export function FitList({ plan, onPreview }: FitListProps) {
       )}
       {fit && !failed && !fit.givenUp && fit.solutions.length === 0 && (
         <p className="problem">
-          No small change lets every round come out even.{' '}
+          No small change makes every round fit.{' '}
           {fit.standsInTheWay !== null && inTheWay(plan, fit.standsInTheWay, fit.freedBy ?? null)}
         </p>
       )}
-      {fit && !failed && fit.solutions.length > 0 && (
+      {fit && !failed && fit.solutions.length > 0 && !nothingElse && (
         <ol className="fit-list">
           {fit.solutions.map((s) => {
-            const unchanged = s.words === 'As it is';
+            const unchanged = s.words === AS_IT_IS;
             return (
               <li key={s.words}>
                 <button
@@ -61,7 +66,7 @@ export function FitList({ plan, onPreview }: FitListProps) {
                   onFocus={() => preview(s)}
                   onBlur={() => onPreview(null)}
                 >
-                  <span>{s.words}</span>
+                  <span>{s.words}.</span>
                   <span className="quiet small">
                     {flatWords(s, plan)}
                     {s.lopsided && ' One repeat sits off center.'}

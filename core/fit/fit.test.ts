@@ -101,7 +101,7 @@ describe('corners that were left open', () => {
       return { changed: best!.corners !== undefined, words: best!.words };
     });
     expect(costs.some((c) => c.changed)).toBe(true);
-    for (const c of costs) expect(c.words.includes('corners of the plain round')).toBe(c.changed);
+    for (const c of costs) expect(c.words.includes('Corners of the plain round')).toBe(c.changed);
   });
 });
 

@@ -6,6 +6,7 @@
  * the corners find on the whole ring. The cheapest for each state is kept, so the best solution is proved
  * best; the others returned are the best that differ from it in kind.
  */
+import { listWords } from '../base/run.ts';
 import { needsOf } from '../ring/recipe.ts';
 import type { Edge } from '../piece/edge.ts';
 import type { Verdict } from '../flat/flat.ts';
@@ -256,6 +257,9 @@ function differing(solutions: readonly FitSolution[]): readonly FitSolution[] {
   return chosen.sort((a, b) => a.cost - b.cost);
 }
 
+/** A solution that leaves all as it is. */
+export const AS_IT_IS = 'Change nothing';
+
 /** A solution as one would say it: what changes in the base round, then the quiet changes, round by round. */
 function solutionWords(
   changes: readonly number[],
@@ -263,38 +267,38 @@ function solutionWords(
   task: FitTask,
 ): string {
   const names = task.sides.map((s) => s.name);
-  const parts = changes.some((c) => c !== 0) ? [changeWords(changes, names)] : [];
+  const keepsBase = changes.every((c) => c === 0);
+  const parts = keepsBase ? [] : [`Base round: ${changeWords(changes, names)}`];
   task.stack.rounds.forEach((round, k) => {
     const inRound = quiet.map((q) => q[k]!);
     if (inRound.every((c) => c === 0)) return;
     const skips = round.recipe.side.some(
       (i) => i.do === 'skip' || (i.do === 'repeat' && i.body.some((s) => s.do === 'skip')),
     );
-    const what = skips ? 'skips' : 'stitches';
-    parts.push(`in round ${k + 1} ${changeWords(inRound, names, what)}`);
+    parts.push(`Round ${k + 1}: ${skips ? 'skip ' : ''}${changeWords(inRound, names)}`);
   });
-  if (parts.length === 0) return 'As it is';
-  const base = changes.some((c) => c !== 0) ? '' : 'Base as it is; ';
-  return base + parts.join('; ');
+  if (parts.length === 0) return AS_IT_IS;
+  return [...(keepsBase ? ['Keep the base round'] : []), ...parts].join('. ');
 }
 
 /**
  * A change of counts as one would say it.
  *
- * @example changeWords([1, 0, 1, 0], ['A', 'B', 'C', 'D']) // '+1 on A and C'
+ * @example changeWords([1, 0, 1, 0], ['A', 'B', 'C', 'D']) // '1 stitch more on sides A and C'
  */
-export function changeWords(changes: readonly number[], names: readonly string[], what = ''): string {
+export function changeWords(changes: readonly number[], names: readonly string[]): string {
   const bySize = new Map<number, string[]>();
   changes.forEach((change, i) => {
     if (change !== 0) bySize.set(change, [...(bySize.get(change) ?? []), names[i]!]);
   });
   return [...bySize]
     .map(([change, on]) => {
-      const all = on.length === names.length && on.length > 2 ? 'every side' : on.join(' and ');
-      const noun = what === '' ? '' : ` ${Math.abs(change) === 1 ? ONE[what] : what}`;
-      return `${change > 0 ? '+' : '−'}${Math.abs(change)}${noun} on ${all}`;
+      const count = Math.abs(change);
+      const what = `${count} ${count === 1 ? 'stitch' : 'stitches'} ${change > 0 ? 'more' : 'fewer'}`;
+      // A piece without corners has no sides to tell apart.
+      if (names.length === 1) return what;
+      const all = on.length === names.length && on.length > 2;
+      return `${what} on ${all ? 'every side' : `${on.length === 1 ? 'side' : 'sides'} ${listWords(on)}`}`;
     })
     .join(', ');
 }
-
-const ONE: Readonly<Record<string, string>> = { skips: 'skip', stitches: 'stitch' };

@@ -15,7 +15,7 @@ import { newEntry } from '../stack/stack.ts';
 import { cornerTreatment, type CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
 import { takeSolution } from './apply.ts';
-import { solveFit, type Fit, type FitSolution, type Worst } from './fit.ts';
+import { AS_IT_IS, solveFit, type Fit, type FitSolution, type Worst } from './fit.ts';
 
 /** At most so many choices of open corners are tried; entries further out are then left as they are. */
 const MOST_CHOICES = 64;
@@ -130,9 +130,9 @@ function cornerWords(
 ): string {
   const corners = changed.map(([id, corner]) => {
     const name = familyById(hem.rounds.find((r) => r.id === id)!.family)!.name.toLowerCase();
-    return `corners of the ${name}: ${cornerTreatment(corner).name}`;
+    return `Corners of the ${name}: ${cornerTreatment(corner).name}`;
   });
-  return [...(solution.words === 'As it is' ? [] : [solution.words]), ...corners].join('; ');
+  return [...(solution.words === AS_IT_IS ? [] : [solution.words]), ...corners].join('. ');
 }
 
 /** The smallest change, of those that help, which lets the rounds come out even; null when none of them does. */
@@ -157,7 +157,7 @@ function freedBy(hem: Hem, round: number, worked: number): string | null {
   const wide = fitTask(made, worked);
   const sides = wide.sides.map((s) => ({ ...s, from: Math.max(1, s.from - 60), to: s.to + 60 }));
   const [far] = solveFit({ ...wide, sides }).solutions;
-  if (far) return `It would take ${far.words} in the base round.`;
+  if (far) return `It fits with a larger change. ${far.words}.`;
   const plain = FAMILIES.find((f) => f.id === 'plain')!;
   if (fits(before(newEntry(plain, 'plain', entry.yarn)))) return 'Put a plain round before it.';
   if (fits({ ...hem, rounds: hem.rounds.filter((r) => r.id !== entry.id) }))

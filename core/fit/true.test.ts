@@ -13,6 +13,7 @@ import { chanceOf, type Chance } from '../testing/chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { takeSolution } from './apply.ts';
+import { AS_IT_IS } from './fit.ts';
 import { fitHem, worstOf } from './open.ts';
 
 const START = newHem('fit', new Date('2026-01-01T00:00:00Z'));
@@ -128,7 +129,7 @@ describe('every fit that is offered', () => {
     for (const [, made] of demoPlans()) {
       if (!comesOutEven(made) || worstOf(made).verdict !== 'flat') continue;
       const { solutions } = fitHem(made.hem);
-      expect(solutions.map((s) => s.words)).toEqual(['As it is']);
+      expect(solutions.map((s) => s.words)).toEqual([AS_IT_IS]);
     }
   });
 });
