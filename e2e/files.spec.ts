@@ -1,18 +1,25 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Download, type Page } from '@playwright/test';
 import { readBundle, writeBundle } from '../core/document/bundle.ts';
 import { readHem } from '../core/document/check.ts';
 import { demoPlans } from '../demo/read.ts';
 
 /** Saves something from the menu of the Pattern stop; name and bytes of the file. */
 async function saved(page: Page, what: string): Promise<{ readonly name: string; readonly bytes: Buffer }> {
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: what }).click(),
-  ]);
+  const item = page.getByRole('menuitem', { name: what });
+  let download: Download | undefined;
+  // A menu that is still opening may let a press pass.
+  await expect(async () => {
+    if (!(await item.isVisible())) await page.getByRole('button', { name: 'Save', exact: true }).click();
+    const [found] = await Promise.all([
+      page.waitForEvent('download', { timeout: 15_000 }),
+      item.click({ timeout: 5000 }),
+    ]);
+    download = found;
+  }).toPass({ timeout: 60_000 });
   // The menu closes before the next thing is asked of it.
-  await expect(page.getByRole('menuitem', { name: what })).toBeHidden();
+  await expect(item).toBeHidden();
+  if (!download) throw new Error(`nothing was saved as ${what}`);
   return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
 }
 
