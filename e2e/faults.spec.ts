@@ -41,7 +41,7 @@ test('killed at random moments, the browser comes back with the hem as it was, o
   let kills = 0;
   let newest = 0;
   let between = 0;
-  for (const seed of seeds(3)) {
+  for (const seed of seeds(2)) {
     const chance = chanceOf(seed);
     const context = await open();
     const page = context.pages()[0] ?? (await context.newPage());
