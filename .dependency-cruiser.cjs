@@ -1,5 +1,5 @@
-// Which folder may import from which. Inside the core the arrows point from later folders to earlier ones.
-const layers = [
+// Which folder may import from which: each list stands in order, and a folder imports only what stands before it in its list.
+const core = [
   'terms',
   'piece',
   'ring',
@@ -9,44 +9,83 @@ const layers = [
   'flat',
   'yarn',
   'document',
+  'record',
   'edits',
   'stack',
+  'plan',
   'fit',
+  'forecast',
+  'procedure',
+  'words',
+  'chart',
+];
+const app = [
+  'storage',
+  'look',
+  'hem',
+  'workers',
+  'drawing',
+  'controls',
+  'piece',
+  'base',
+  'rounds',
+  'yarn',
+  'pattern',
+  'shelf',
+  'thread',
+  'stitches',
+  'offline',
 ];
 
-const upward = layers.slice(0, -1).map((layer, i) => ({
-  name: `core-${layer}-imports-only-what-stands-below`,
+const upward = (root, folders) =>
+  folders.slice(0, -1).map((folder, i) => ({
+    name: `${root}-${folder}-imports-only-what-stands-before-it`,
+    severity: 'error',
+    from: { path: `^${root}/${folder}/`, pathNot: '\\.test\\.tsx?$' },
+    to: { path: `^${root}/(${folders.slice(i + 1).join('|')})/` },
+  }));
+
+/** Every folder stands in a list, else nothing would be said of it. */
+const listed = (root, folders) => ({
+  name: `${root}-has-only-folders-that-are-listed`,
   severity: 'error',
-  from: { path: `^core/${layer}/`, pathNot: '\\.test\\.ts$' },
-  to: { path: `^core/(${layers.slice(i + 1).join('|')}|words|chart|journal)/|^core/plan\\.ts$` },
-}));
+  from: {},
+  to: { path: `^${root}/[^/]+/`, pathNot: `^${root}/(${[...folders, 'testing'].join('|')})/` },
+});
 
 module.exports = {
   forbidden: [
-    // CSV and zip are no part of the craft: two small libraries that need neither page nor process.
+    // CSV, zip and schemas are no part of the craft: small libraries that need neither page nor process.
     {
       name: 'core-imports-only-itself',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^core/|^node_modules/(papaparse|fflate)/', dependencyTypesNot: ['type-only'] },
+      to: { pathNot: '^core/|^node_modules/(papaparse|fflate|@sinclair/typebox|ajv|@types/papaparse)/' },
+    },
+    {
+      // It must not share the printer's mistakes.
+      name: 'the-literal-maker-knows-the-craft-alone',
+      severity: 'error',
+      from: { path: '^core/testing/literal/', pathNot: '/compare\\.ts$' },
+      to: { pathNot: '^core/(terms|piece|ring|testing/literal)/' },
     },
     {
       name: 'no-circles',
       severity: 'error',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
     {
-      name: 'server-and-cli-know-no-screens',
+      name: 'server-cli-and-bench-know-no-screens',
       severity: 'error',
-      from: { path: '^(server|cli)/' },
-      to: { path: '^app/', pathNot: '^app/drawing/scene/' },
+      from: { path: '^(server|cli|bench)/' },
+      to: { path: '^app/' },
     },
     {
-      name: 'scenes-need-no-page',
+      name: 'drawings-need-no-page',
       severity: 'error',
-      from: { path: '^app/drawing/scene/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^app/', pathNot: '^app/drawing/scene/' },
+      from: { path: '^drawing/', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^(drawing|core)/|^node_modules/(@types/)?(d3-color|d3-interpolate|flatbush)/' },
     },
     {
       name: 'app-knows-no-server',
@@ -54,7 +93,16 @@ module.exports = {
       from: { path: '^app/' },
       to: { path: '^(server|cli)/' },
     },
-    ...upward,
+    ...upward('core', core),
+    ...upward('app', app),
+    listed('core', core),
+    listed('app', app),
+    {
+      name: 'only-tests-and-benches-import-what-is-for-tests',
+      severity: 'error',
+      from: { path: '^(core|app|drawing|server|cli)/', pathNot: '\\.test\\.tsx?$|/testing/' },
+      to: { path: '/testing/' },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

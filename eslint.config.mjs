@@ -13,11 +13,13 @@ export default tseslint.config(
       // Index access is checked by the compiler (noUncheckedIndexedAccess); “!” marks where an invariant holds.
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/unified-signatures': 'off',
+      // What is taken out of a record need not be used.
+      '@typescript-eslint/no-unused-vars': ['error', { ignoreRestSiblings: true }],
       '@typescript-eslint/prefer-for-of': 'off',
     },
   },
   {
-    files: ['core/**/*.ts'],
+    files: ['core/**/*.ts', 'drawing/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-globals': [
@@ -41,6 +43,21 @@ export default tseslint.config(
         { object: 'Math', property: 'random', message: 'Randomness comes in as a parameter.' },
         { object: 'Date', property: 'now', message: 'The clock comes in as a parameter.' },
       ],
+    },
+  },
+  {
+    // What goes on by itself is waited for, or said to be left alone.
+    files: ['**/*.ts', '**/*.tsx'],
+    languageOptions: {
+      parserOptions: {
+        project: ['core/tsconfig.test.json', 'drawing/tsconfig.json', 'app/tsconfig.json', 'tsconfig.json'],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/await-thenable': 'error',
     },
   },
   {

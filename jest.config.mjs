@@ -1,6 +1,7 @@
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/server'],
+  testTimeout: 30_000,
+  roots: ['<rootDir>/core', '<rootDir>/drawing', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/server'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   setupFiles: ['<rootDir>/scripts/test-page.mjs'],

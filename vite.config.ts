@@ -10,7 +10,7 @@ const forStaticHosts: Plugin = {
     this.emitFile({
       type: 'asset',
       fileName: 'schema/hem.json',
-      source: readFileSync('core/document/hem.schema.json'),
+      source: readFileSync('core/document/hem.schema.generated.json'),
     });
     this.emitFile({ type: 'asset', fileName: 'LICENSE.txt', source: readFileSync('LICENSE') });
   },

@@ -1,5 +1,6 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider, createBrowserRouter } from 'react-router';
+import { STOPS } from './thread/stops.ts';
 import { Look } from './look/Look.tsx';
 import { Mishap, NotFound } from './look/NotFound.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
@@ -9,20 +10,10 @@ const router = createBrowserRouter([
   { path: '/', element: <ShelfPage />, errorElement: <Mishap /> },
   {
     path: '/hem/:id',
-    lazy: async () => ({ Component: (await import('./hem/HemPage.tsx')).HemPage }),
+    lazy: async () => ({ Component: (await import('./thread/HemPage.tsx')).HemPage }),
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./hem/HemPage.tsx')).ToFirstStop }) },
-      { path: 'piece', lazy: async () => ({ Component: (await import('./piece/PiecePage.tsx')).PiecePage }) },
-      { path: 'base', lazy: async () => ({ Component: (await import('./base/BasePage.tsx')).BasePage }) },
-      {
-        path: 'rounds',
-        lazy: async () => ({ Component: (await import('./rounds/RoundsPage.tsx')).RoundsPage }),
-      },
-      { path: 'yarn', lazy: async () => ({ Component: (await import('./yarn/YarnPage.tsx')).YarnPage }) },
-      {
-        path: 'pattern',
-        lazy: async () => ({ Component: (await import('./pattern/PatternPage.tsx')).PatternPage }),
-      },
+      { index: true, lazy: async () => ({ Component: (await import('./thread/HemPage.tsx')).ToFirstStop }) },
+      ...STOPS.map(({ path, page }) => ({ path, lazy: async () => ({ Component: await page() }) })),
     ],
     errorElement: <Mishap />,
     hydrateFallbackElement: <p className="loading">Loading …</p>,

@@ -3,8 +3,11 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../demo/read.ts';
+import { EXPORTS, EXPORT_IDS, exported } from '../drawing/exports.ts';
 
 const DEMO = 'demo/harbour-throw.hem.json';
+const harbour = demoPlans().find(([file]) => DEMO.endsWith(file))![1];
 
 const hem = (args: readonly string[], input = '') => {
   const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'cli/hem.ts', ...args], {
@@ -33,8 +36,23 @@ describe('hem', () => {
   });
 
   test('plan --text speaks the language that is asked for', () => {
-    expect(hem(['plan', DEMO, '--text', '--terms', 'uk']).stdout).toContain('*htr in next st*');
-    expect(hem(['plan', DEMO, '--text', '--terms', 'us']).stdout).toContain('*hdc in next st*');
+    expect(hem(['plan', DEMO, '--text', '--terms', 'uk']).stdout).toContain('htr in each st');
+    expect(hem(['plan', DEMO, '--text', '--terms', 'us']).stdout).toContain('hdc in each st');
+  });
+
+  test('export writes what the application saves, each under its name', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'hem-export-'));
+    const { status, stdout } = hem(['export', DEMO, '-o', folder]);
+    expect(status).toBe(0);
+    const written = stdout.trim().split('\n');
+    expect(written.map((path) => path.slice(folder.length + 1))).toEqual(
+      EXPORT_IDS.flatMap((id) => EXPORTS[id].files(harbour).map((f) => f.name)),
+    );
+    expect(readFileSync(written[0]!, 'utf8')).toBe(exported('text', harbour));
+    expect(hem(['export', DEMO, '--as', 'counts', '-o', folder]).stdout.trim()).toBe(
+      join(folder, 'harbour-throw-counts.csv'),
+    );
+    expect(hem(['export', DEMO, '--as', 'pictures', '-o', folder]).status).toBe(2);
   });
 
   test('check is silent about a sound file and names every fault of an unsound one', () => {
@@ -47,7 +65,7 @@ describe('hem', () => {
 
   test('text, chart and csv speak of the same counts', () => {
     const text = hem(['text', DEMO, '--terms', 'uk']).stdout;
-    const total = Number(/(\d+) stitches in all/.exec(text)![1]);
+    const total = Number(/In all: (\d+) sts/.exec(text)![1]);
     expect(hem(['csv', DEMO]).stdout.split('\n')[1]).toMatch(new RegExp(`^0,Base round,.*,${total}$`));
     expect(hem(['csv', DEMO, '--yarn']).stdout).toMatch(/^yarn,metres,grams/);
     const whole = hem(['chart', DEMO, '--part', 'the whole piece']).stdout;

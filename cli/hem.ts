@@ -1,17 +1,17 @@
 #!/usr/bin/env node
 /** The core from a shell. */
-import { writeFileSync } from 'node:fs';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { Command, Option } from 'commander';
-import { sceneOf, type Face } from '../app/drawing/scene/scene.ts';
-import { partBox, partsOf } from '../app/drawing/scene/parts.ts';
-import { svgOf } from '../app/drawing/scene/svg.ts';
+import { sceneOf, type Face } from '../drawing/scene.ts';
+import { partBox, partsOf } from '../drawing/parts.ts';
+import { EXPORTS, EXPORT_IDS, exported, type ExportId } from '../drawing/exports.ts';
+import { svgOf } from '../drawing/svg.ts';
 import { writeBundle } from '../core/document/bundle.ts';
 import type { Hem, Preferences } from '../core/document/hem.ts';
-import { comesOutEven, plan, type Plan } from '../core/plan.ts';
+import { plan } from '../core/plan/planner.ts';
+import { comesOutEven, type Plan } from '../core/plan/types.ts';
 import { problemLine } from '../core/problems.ts';
-import { patternOf } from '../core/words/pattern.ts';
-import { patternMarkdown, patternText } from '../core/words/patternText.ts';
-import { countsCsv, yarnCsv } from '../core/words/tables.ts';
 import { EXIT, openHems } from './input.ts';
 import { familiesReport, planReport, planSummary } from './report.ts';
 
@@ -70,8 +70,7 @@ function plansOf(files: readonly string[], options: PreferenceOptions = {}): rea
     const made = plan(preferring(hem, options));
     if (!comesOutEven(made)) {
       process.exitCode = EXIT.notEven;
-      for (const p of made.problems)
-        if (p.place.startsWith('round ')) console.error(`${file}: ${problemLine(p)}`);
+      for (const p of made.problems) if (p.where.in === 'round') console.error(`${file}: ${problemLine(p)}`);
     }
     return made;
   });
@@ -91,7 +90,7 @@ program
   .action((file: string | undefined, options: PreferenceOptions & { json?: boolean; text?: boolean }) => {
     const made = onePlan(file, options);
     if (options.json) console.log(JSON.stringify(planReport(made), null, 2));
-    else process.stdout.write(options.text ? patternText(patternOf(made)) : planSummary(made));
+    else process.stdout.write(options.text ? exported('text', made) : planSummary(made));
   });
 
 program
@@ -109,8 +108,7 @@ program
   .addOption(hand())
   .addOption(units())
   .action((file: string | undefined, options: PreferenceOptions & { markdown?: boolean }) => {
-    const pattern = patternOf(onePlan(file, options));
-    process.stdout.write(options.markdown ? patternMarkdown(pattern) : patternText(pattern));
+    process.stdout.write(exported(options.markdown ? 'markdown' : 'text', onePlan(file, options)));
   });
 
 program
@@ -155,9 +153,29 @@ program
   .argument('[file]', FILE)
   .option('--yarn', 'yarn of every colour instead')
   .action((file: string | undefined, options: { yarn?: boolean }) => {
-    const made = onePlan(file);
-    process.stdout.write(options.yarn ? yarnCsv(made) : countsCsv(made));
+    process.stdout.write(exported(options.yarn ? 'yarn' : 'counts', onePlan(file)));
   });
+
+program
+  .command('export')
+  .description('everything that the application saves, each as a file')
+  .argument('[file]', FILE)
+  .addOption(new Option('--as <kinds...>', 'what to write; all of it when none is named').choices(EXPORT_IDS))
+  .requiredOption('-o, --output <folder>', 'the folder to write into')
+  .addOption(terms())
+  .addOption(hand())
+  .addOption(units())
+  .action(
+    (file: string | undefined, options: PreferenceOptions & { as?: readonly ExportId[]; output: string }) => {
+      const made = onePlan(file, options);
+      mkdirSync(options.output, { recursive: true });
+      for (const id of options.as ?? EXPORT_IDS)
+        for (const { name, text } of EXPORTS[id].files(made)) {
+          writeFileSync(join(options.output, name), text);
+          console.log(join(options.output, name));
+        }
+    },
+  );
 
 program
   .command('bundle')

@@ -1,12 +1,13 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
-import { placementWords } from '../core/base/run.ts';
+import { placementWords } from '../core/words/run.ts';
 import { fitHem } from '../core/fit/open.ts';
-import { comesOutEven, type Plan } from '../core/plan.ts';
+import { comesOutEven, type Plan } from '../core/plan/types.ts';
 import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../core/words/families.ts';
 import { plural, rangeWords, sizeWords, yarnLengthWords } from '../core/words/measures.ts';
 import { countsLine } from '../core/words/roundWords.ts';
+import { solutionWords, wayOutWords } from '../core/words/fitWords.ts';
 
 const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 
@@ -63,9 +64,9 @@ export function planReport(plan: Plan) {
       comesOutEven: comesOutEven(plan),
       standsInTheWay:
         fit.standsInTheWay === null ? null : (plan.rounds[fit.standsInTheWay + 1]?.name ?? null),
-      freedBy: fit.freedBy ?? null,
+      freedBy: fit.freedBy ? wayOutWords(plan, fit.freedBy) : null,
       solutions: fit.solutions.map((s) => ({
-        words: s.words,
+        words: solutionWords(plan, s),
         counts: s.counts,
         changes: s.changes,
         quietChanges: s.quiet,
@@ -87,7 +88,7 @@ export function planSummary(plan: Plan): string {
     `Piece ${sizeWords(plan.bodySize, preferences.length)}, with its border ${sizeWords(plan.finishedSize, preferences.length)}`,
     ...plan.rounds.map(
       (r) =>
-        `${r.number === 0 ? 'Base round' : `Round ${r.number}: ${r.name.toLowerCase()}`}. ${countsLine(r, plan)}${r.even ? '' : ' Not even.'}`,
+        `${r.number === 0 ? 'Base round' : `Round ${r.number}: ${r.name.toLowerCase()}`}. ${countsLine(plan, r)}${r.even ? '' : ' Not even.'}`,
     ),
     ...plan.yarns
       .filter((y) => y.quantity.metres > 0)
@@ -96,7 +97,7 @@ export function planSummary(plan: Plan): string {
           `${yarn.name}: about ${yarnLengthWords(quantity.metres, preferences.length)}, ${rangeWords(quantity.grams, quantity.spread)} g, ${plural(quantity.balls, 'ball')}`,
       ),
     even ? 'Every round comes out even.' : 'Not every round comes out even. It would with:',
-    ...(fit?.solutions.slice(0, 5).map((s) => `  ${s.words}`) ?? []),
+    ...(fit?.solutions.slice(0, 5).map((s) => `  ${solutionWords(plan, s)}`) ?? []),
   ];
   return `${lines.join('\n')}\n`;
 }

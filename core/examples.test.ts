@@ -1,7 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { plan } from './plan.ts';
+import { plan } from './plan/planner.ts';
 import { factsOf } from './rounds/facts.ts';
 import { familyById } from './rounds/registry.ts';
 import { rowsHem } from './testing/hems.ts';

@@ -1,7 +1,8 @@
 /** The demo hems, planned, for tests: file name and plan. */
 import { readFileSync, readdirSync } from 'node:fs';
 import { readHem } from '../core/document/check.ts';
-import { plan, type Plan } from '../core/plan.ts';
+import { plan } from '../core/plan/planner.ts';
+import type { Plan } from '../core/plan/types.ts';
 import { problemLine } from '../core/problems.ts';
 
 export function demoPlans(): readonly (readonly [file: string, plan: Plan])[] {

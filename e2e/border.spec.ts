@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { baseWords } from '../app/hem/stops.ts';
+import { baseWords } from '../core/words/countWords.ts';
 
 import { demoPlans } from '../demo/read.ts';
 import { countsLine } from '../core/words/roundWords.ts';
@@ -9,7 +9,7 @@ async function writtenCounts(page: Page, heading: RegExp): Promise<readonly numb
   const section = page
     .locator('.pattern-sheet section')
     .filter({ has: page.getByRole('heading', { name: heading }) });
-  const text = await section.getByText(/^Counts:/).innerText();
+  const text = await section.getByText(/^Count from/).innerText();
   return [...text.matchAll(/\b[A-D] (\d+)/g)].map((m) => Number(m[1]));
 }
 
@@ -91,9 +91,9 @@ test('terms change everywhere, counts do not', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: /^Pattern/ }).click();
   const us = await writtenCounts(page, /^Round 3/);
-  await expect(page.getByText('hdc in next st')).toBeVisible();
+  await expect(page.getByText('hdc in each st')).toBeVisible();
   await page.getByText('UK terms', { exact: true }).click();
-  await expect(page.getByText('htr in next st')).toBeVisible();
+  await expect(page.getByText('htr in each st')).toBeVisible();
   expect(await writtenCounts(page, /^Round 3/)).toEqual(us);
 });
 
@@ -148,9 +148,9 @@ for (const [, made] of demoPlans()) {
       await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
     }
     await expect(page.locator('.pattern-sheet')).toBeVisible();
-    const told = await page.getByText(/^Counts/).allInnerTexts();
-    const lines = told.map((l) => l.replace(/^Counts after round \d+/, 'Counts'));
-    expect(lines).toEqual(made.rounds.map((round) => countsLine(round, made)));
+    const told = await page.getByText(/^Count\b/).allInnerTexts();
+    const lines = told.map((l) => l.replace(/^Count after round \d+/, 'Count'));
+    expect(lines).toEqual(made.rounds.map((round) => countsLine(made, round)));
     expect(errors).toEqual([]);
   });
 }
@@ -165,7 +165,7 @@ test('another construction keeps the border, and undo brings the first one back'
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('radio', { name: 'Rows' })).toBeChecked();
-  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 158 · B 210');
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 160 · B 212');
 });
 
 test('a round of one’s own is read as it is typed, and what cannot be read is kept and pointed at', async ({

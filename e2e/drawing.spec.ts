@@ -27,7 +27,7 @@ test('any part is looked at, from either side, and saved', async ({ page }) => {
     stage.evaluate((c) => (c as HTMLCanvasElement).toDataURL().length.toString());
   await page.waitForTimeout(800);
   const seen = new Set([await painted()]);
-  for (const part of ['Side B', 'Join 1 on side A', 'The whole piece']) {
+  for (const part of ['Side B', 'Seam 1 on side A', 'The whole piece']) {
     await page.getByRole('combobox', { name: 'Look at' }).click();
     await page.getByRole('combobox', { name: 'Look at' }).fill(part);
     await page.locator('.ant-select-item-option', { hasText: part }).first().click();
@@ -60,9 +60,9 @@ test('the plan is the control: side, corner, join and rows are picked in it', as
   await expect(panel).toContainText('12 rows of half double crochet');
 
   await page.goto('/hem/demo-orchard-squares/piece');
-  await page.getByRole('button', { name: 'Join 2 on side A' }).click();
-  await panel.getByRole('radio', { name: 'skip it' }).click();
-  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 140');
+  await page.getByRole('button', { name: 'Seam 2 on side A' }).click();
+  await panel.getByRole('radio', { name: 'miss it' }).click();
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 142');
 });
 
 test('“?” shows the keys, and numbers go along the thread', async ({ page }) => {

@@ -12,7 +12,7 @@ const DEMOS = 8;
 
 async function addRound(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a round' }).click();
-  await page.getByRole('button', { name: `Add ${name}` }).click();
+  await page.getByRole('button', { name: `Add ${name}`, exact: true }).click();
 }
 
 /** Puts a value in place of a record of this browser’s storage. */
@@ -65,10 +65,13 @@ test('four clicks that once made every hem unreachable', async ({ page }) => {
   await addRound(page, 'Reverse edge');
   await addRound(page, 'Dots');
   await page.getByRole('button', { name: 'Move Reverse edge' }).focus();
+  // What is told to those who do not see it.
+  const told = page.locator('[id^="DndLiveRegion"]');
   await page.keyboard.press('Space');
-  await page.waitForTimeout(200);
+  await expect(told).toContainText('was moved over');
+  const over = await told.textContent();
   await page.keyboard.press('ArrowUp');
-  await page.waitForTimeout(300);
+  await expect(told).not.toHaveText(over!);
   await page.keyboard.press('Space');
   await expect(page.locator('.entry-name').first()).toContainText('Reverse edge');
   await expect(page.getByText('Saved in this browser')).toBeVisible();
@@ -181,7 +184,7 @@ test('a refusal on the shelf is said, and nothing is lost by it', async ({ page 
     await page.getByRole('button', { name: press }).click();
     await expect(page.getByText('It was not done')).toBeVisible();
     await expect(page.getByText('storage is full')).toBeVisible();
-    await page.locator('.ant-notification-notice-close').click();
+    await page.locator('.notice-close').click();
   }
   await fail(null);
   await page.reload();

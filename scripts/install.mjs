@@ -17,13 +17,16 @@ export function run(command, args, options = {}) {
   if (status !== 0) process.exit(status ?? 1);
 }
 
-export function installPackages() {
+/** @param wanted 'to serve': what building and serving need; 'all': what the checks need too */
+export function installPackages(wanted = 'all') {
   const lock = createHash('sha256')
     .update(readFileSync(`${root}package-lock.json`))
     .digest('hex');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
+  const [installed, kind] = existsSync(stamp) ? readFileSync(stamp, 'utf8').split(' ') : [];
+  if (installed === lock && (kind === 'all' || kind === wanted)) return;
   console.log('Installing packages …');
   // Exactly what the lockfile says, on every system.
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-  writeFileSync(stamp, lock);
+  const omit = wanted === 'all' ? [] : ['--omit=dev'];
+  run('npm', ['ci', ...omit, '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(stamp, `${lock} ${wanted}`);
 }

@@ -27,7 +27,7 @@ const SHOTS: readonly Shot[] = [
     path: '/hem/demo-stepped/piece',
     before: async (page) => {
       await page.goto(`${home}/hem/demo-stepped/piece`);
-      await page.getByRole('button', { name: 'Join 1 on side A' }).click();
+      await page.getByRole('button', { name: 'Seam 1 on side A' }).click();
     },
   },
   {
@@ -73,6 +73,9 @@ for (const { name, path, before } of SHOTS) {
   if (before) await before(page);
   else await page.goto(`${home}${path}`);
   await page.waitForTimeout(900);
+  // What is worked in the background has been worked.
+  while (await page.getByText('working …').count()) await page.waitForTimeout(200);
+  await page.waitForTimeout(400);
   await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   console.log(`docs/screenshots/${name}.png`);
   await page.close();

@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { installPackages, run } from './install.mjs';
 
-installPackages();
+installPackages('to serve');
 run('npm', ['run', '--silent', 'build']);
 const root = fileURLToPath(new URL('..', import.meta.url));
 const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {

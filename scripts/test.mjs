@@ -13,6 +13,7 @@ let passed = 0;
 step('lockfile', ['run', '--silent', 'lock']);
 step('types', ['run', '--silent', 'types']);
 step('lint', ['run', '--silent', 'lint']);
+step('unused', ['run', '--silent', 'unused']);
 const reports = mkdtempSync(join(tmpdir(), 'zig-hem-'));
 tests(
   'unit',

@@ -20,7 +20,7 @@ const PERMISSIONS =
  */
 export function createApp(dist: string, names = namesOf('localhost')): Express {
   const page = readFileSync(join(dist, 'index.html'), 'utf8');
-  const schema = readFileSync(new URL('../core/document/hem.schema.json', import.meta.url), 'utf8');
+  const schema = readFileSync(new URL('../core/document/hem.schema.generated.json', import.meta.url), 'utf8');
   const app = express();
   app.disable('x-powered-by');
   app.set('env', 'production');

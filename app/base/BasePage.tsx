@@ -1,87 +1,75 @@
+import { isDisc } from '../../core/piece/outline.ts';
 import { Select, Switch } from 'antd';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { CROSSINGS } from '../../core/base/crossings.ts';
+import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import * as edits from '../../core/edits/base.ts';
-import { listWords } from '../../core/base/run.ts';
-import type { SchoolId } from '../../core/base/schools.ts';
+import { listWords } from '../../core/words/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { likeSides } from '../../core/piece/symmetry.ts';
-import { type SidePlan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
+import { crossingName } from '../../core/words/baseRoundWords.ts';
 import { plurals } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import type { PlanPart } from '../drawing/scene/parts.ts';
-import type { ViewPart } from '../drawing/scene/parts.ts';
-import { Guard } from '../look/Guard.tsx';
+import type { PlanPart, ViewPart } from '../../drawing/parts.ts';
+import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
-import { FitList } from '../rounds/FitList.tsx';
-import { ChosenFromDrawings, CornerTreatments, JoinTreatments } from './Treatment.tsx';
+import { FitList } from '../controls/FitList.tsx';
+import { ChosenFromDrawings, CornerTreatments, JoinTreatments } from '../controls/Treatment.tsx';
 import { CountLine } from './CountLine.tsx';
 import { Joins } from './Joins.tsx';
+import { MoreOfBase } from './MoreOfBase.tsx';
 import { Run } from './Run.tsx';
-import { StartFields } from './StartFields.tsx';
+import { sideLabel } from '../../core/words/placeWords.ts';
+import { StartFields } from '../controls/StartFields.tsx';
 import './base.css';
 import { NumberField } from '../look/NumberField.tsx';
+import { useWorked } from '../workers/useWorked.ts';
 
 const BASE_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'dc'];
 /** More count lines than this would bury the run: then only the picked side's is shown. */
 const MOST_LINES = 2;
 
+/** The same at every render. */
+const NONE: readonly number[] = [];
+const PARTS = ['side', 'corner', 'join'] as const;
+
 /** The base round: how many stitches along each edge, and where each goes. */
 export function BasePage() {
   const plan = usePlan();
-  const store = useHemStore();
+  // The line answers at once; all else follows as soon as there is time.
+  const slow = useDeferredValue(plan);
   const [picked, setSide] = useState(0);
   const [part, setPart] = useState<ViewPart | null>(null);
   const [together, setTogether] = useState(true);
   const [preview, setPreview] = useState<Hem | null>(null);
-  const slow = useDeferredValue(plan);
-  // The line answers at once; the drawings follow as soon as there is time.
   const side = Math.min(picked, plan.sides.length - 1, slow.sides.length - 1);
   /** The drawing follows what is picked: a side brings its corner. */
-  const pick = (p: PlanPart): void => {
+  const pick = useCallback((p: PlanPart): void => {
     if (p.kind === 'rows') return;
     setSide(p.side);
     setPart(p.kind === 'side' ? null : p);
-  };
-  const pickSide = (i: number): void => {
-    if (i !== side) pick({ kind: 'side', side: i });
-  };
+  }, []);
   const shown = useMemo<ViewPart>(() => part ?? { kind: 'corner', side }, [part, side]);
-  const like = likeSides(plan.body);
-  const groups = together ? like : plan.sides.map((_, i) => [i]);
-  const groupOf = (i: number): readonly number[] => groups.find((g) => g.includes(i)) ?? [i];
-  const lines = groups.length > MOST_LINES ? [groupOf(side)] : groups;
-  const joined = plan.body.edges.findIndex((edge) => edge.joins.length > 0);
-  const joinOf = joined < 0 ? null : plan.body.edges[side]!.joins.length > 0 ? side : joined;
-
-  const nameOf = (on: number): string => plan.sides[on]!.name;
-  const setCount = (on: number, count: number, done: boolean): void => {
-    store.do(edits.setCount(nameOf(on), groupOf(on), count));
-    if (done) store.endJoin();
-  };
-  const setSchool = (on: number, school: SchoolId): void =>
-    void store.do(edits.chooseSchool(nameOf(on), groupOf(on), school));
-
+  const mark = useMemo<PlanPart>(
+    () => (part === null || part.kind === 'whole' ? { kind: 'side', side } : part),
+    [part, side],
+  );
+  const { body } = plan;
+  const like = useMemo(() => likeSides(body), [body]);
+  const groups = useMemo(
+    () => (together ? like : body.edges.map((_, i): readonly number[] => [i])),
+    [together, like, body],
+  );
+  const group = groups.find((g) => g.includes(side)) ?? NONE;
   return (
     <div className="base-page">
       <section className="base-plan" aria-label="The piece">
-        <Guard what="The drawing of the piece" resetKeys={[plan]}>
-          <PlanDrawing
-            plan={plan}
-            parts={['side', 'corner', 'join']}
-            picked={part === null || part.kind === 'whole' ? { kind: 'side', side } : part}
-            onPick={pick}
-          />
+        <Guard what="The drawing of the piece" resetKeys={[slow]}>
+          <PlanDrawing plan={slow} parts={PARTS} picked={mark} onPick={pick} />
         </Guard>
-        <OwnRate
-          side={plan.sides[side]!}
-          onRate={(stitches, spots) =>
-            store.do(edits.setOwnRate(nameOf(side), groupOf(side), { stitches, spots }))
-          }
-        />
+        <OwnRate plan={slow} side={side} group={group} />
       </section>
       <section className="base-lines">
         <header>
@@ -92,84 +80,12 @@ export function BasePage() {
             </label>
           )}
         </header>
-        {lines.map((group) => {
-          const i = group[0]!;
-          return (
-            <div
-              key={i}
-              className={group.includes(side) ? 'side-line here' : 'side-line'}
-              onFocus={() => pickSide(i)}
-              onPointerDown={() => pickSide(i)}
-            >
-              <h2>
-                {group.length > 1 ? 'Sides' : 'Side'} {listWords(group.map((k) => plan.sides[k]!.name))}
-              </h2>
-              <CountLine
-                plan={plan}
-                side={i}
-                preview={preview?.base.sides[i]?.count ?? null}
-                onCount={(count, done) => setCount(i, count, done)}
-                onSchool={(school) => setSchool(i, school)}
-              />
-            </div>
-          );
-        })}
-        {groups.length > MOST_LINES && <p className="quiet small">Pick another side in the drawing.</p>}
+        <CountLines plan={plan} side={side} groups={groups} preview={preview} onPick={pick} />
         <Legend />
-        <Run plan={slow} side={side} />
-        <Joins
-          plan={plan}
-          side={side}
-          onCrossing={(join, crossing) =>
-            store.do(edits.crossJoin(nameOf(side), groupOf(side), join, crossing))
-          }
-        />
+        <RunOfSide plan={slow} side={side} group={group} />
       </section>
       <section className="base-corner">
-        <div className="base-fields">
-          <label>
-            Stitch
-            <Select
-              aria-label="Stitch of the base round"
-              value={plan.hem.base.stitch}
-              options={BASE_STITCHES.map((s) => ({
-                value: s,
-                label: abbreviation(s, plan.hem.preferences.language),
-              }))}
-              onChange={(stitch) => store.do(edits.chooseBaseStitch(stitch))}
-            />
-          </label>
-          <div className="field-like">
-            Corners
-            <ChosenFromDrawings
-              label="Corners of the base round"
-              name={CORNERS.find((c) => c.id === plan.hem.base.corner)!.name}
-            >
-              <Guard what="The choice of corners" resetKeys={[plan]}>
-                <CornerTreatments
-                  plan={plan}
-                  side={side}
-                  onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
-                />
-              </Guard>
-            </ChosenFromDrawings>
-          </div>
-          {joinOf !== null && (
-            <div className="field-like">
-              At joins
-              <ChosenFromDrawings label="At joins" name={CROSSINGS[plan.hem.base.crossing].name}>
-                <JoinTreatments
-                  plan={plan}
-                  side={joinOf}
-                  join={0}
-                  label="At joins"
-                  value={plan.hem.base.crossing}
-                  onChange={(crossing) => store.do(edits.crossJoins(crossing))}
-                />
-              </ChosenFromDrawings>
-            </div>
-          )}
-        </div>
+        <BaseFields plan={slow} side={side} />
         <div className="base-corner-view">
           <Guard what="This drawing" resetKeys={[slow]}>
             <StitchView
@@ -182,6 +98,7 @@ export function BasePage() {
           </Guard>
         </div>
         <StartFields plan={slow} />
+        <MoreOfBase plan={slow} />
         <Guard what="The fit" resetKeys={[slow]}>
           <FitList plan={slow} onPreview={setPreview} />
         </Guard>
@@ -189,6 +106,143 @@ export function BasePage() {
     </div>
   );
 }
+
+interface CountLinesProps {
+  readonly plan: Plan;
+  readonly side: number;
+  readonly groups: readonly (readonly number[])[];
+  readonly preview: Hem | null;
+  readonly onPick: (part: PlanPart) => void;
+}
+
+/** A count line for every group of sides that are treated alike. */
+function CountLines({ plan, side, groups, preview, onPick }: CountLinesProps) {
+  const store = useHemStore();
+  const { value: even } = useWorked('evenCounts', plan.hem);
+  const few = groups.length <= MOST_LINES;
+  const lines = few ? groups : groups.filter((g) => g.includes(side));
+  return (
+    <>
+      {lines.map((group) => {
+        const i = group[0]!;
+        const { name } = plan.sides[i]!;
+        const pickHere = (): void => {
+          if (i !== side) onPick({ kind: 'side', side: i });
+        };
+        return (
+          <div
+            key={i}
+            className={group.includes(side) ? 'side-line here' : 'side-line'}
+            onFocus={pickHere}
+            onPointerDown={pickHere}
+          >
+            <h2>
+              {group.length > 1
+                ? `Sides ${listWords(group.map((k) => plan.sides[k]!.name))}`
+                : sideLabel(plan, i)}
+            </h2>
+            <CountLine
+              plan={plan}
+              side={i}
+              even={even?.[i] ?? NONE}
+              preview={preview?.base.sides[i]?.count ?? null}
+              onCount={(count, done) => {
+                store.do(edits.setCount(name, group, count));
+                if (done) store.endJoin();
+              }}
+              onSchool={(school) => store.do(edits.chooseSchool(name, group, school))}
+            />
+          </div>
+        );
+      })}
+      {!few && <p className="quiet small">Pick another side in the drawing.</p>}
+    </>
+  );
+}
+
+interface OfSideProps {
+  readonly plan: Plan;
+  readonly side: number;
+  /** The sides that are treated like it, itself among them. */
+  readonly group: readonly number[];
+}
+
+/** The side that is picked, spot by spot and seam by seam. */
+const RunOfSide = memo(function RunOfSide({ plan, side, group }: OfSideProps) {
+  const store = useHemStore();
+  const { name } = plan.sides[side]!;
+  return (
+    <>
+      <Run
+        plan={plan}
+        side={side}
+        onPlace={(spot, stitches, was) => store.do(edits.placeByEye(name, side, spot, stitches, was))}
+        onClear={() => store.do(edits.clearByEye(name, side))}
+      />
+      <Joins
+        plan={plan}
+        side={side}
+        onCrossing={(join, crossing) => store.do(edits.crossJoin(name, group, join, crossing))}
+      />
+    </>
+  );
+});
+
+/** What the base round is made of, and how it goes round corners and over seams. */
+const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Plan; readonly side: number }) {
+  const store = useHemStore();
+  const { base, preferences } = plan.hem;
+  const joined = plan.body.edges.findIndex((edge) => edge.joins.length > 0);
+  const joinOf = joined < 0 ? null : plan.body.edges[side]!.joins.length > 0 ? side : joined;
+  return (
+    <div className="base-fields">
+      <label>
+        Stitch
+        <Select
+          aria-label="Stitch of the base round"
+          value={base.stitch}
+          options={BASE_STITCHES.map((s) => ({ value: s, label: abbreviation(s, preferences.language) }))}
+          onChange={(stitch) => store.do(edits.chooseBaseStitch(stitch))}
+        />
+      </label>
+      {!isDisc(plan.body.outline) && (
+        <div className="field-like">
+          Corners
+          <ChosenFromDrawings
+            label="Corners of the base round"
+            name={CORNERS.find((c) => c.id === base.corner)!.name}
+          >
+            <Guard what="The choice of corners" resetKeys={[plan]}>
+              <CornerTreatments
+                plan={plan}
+                side={side}
+                onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
+              />
+            </Guard>
+          </ChosenFromDrawings>
+        </div>
+      )}
+      {joinOf !== null && (
+        <div className="field-like">
+          At motif seams
+          <ChosenFromDrawings
+            label="At motif seams"
+            name={crossingName(base.crossing, base.stitch, preferences.language)}
+          >
+            <JoinTreatments
+              plan={plan}
+              side={joinOf}
+              join={0}
+              label="At motif seams"
+              value={base.crossing}
+              onChange={(crossing) => store.do(edits.crossJoins(crossing))}
+            />
+          </ChosenFromDrawings>
+        </div>
+      )}
+    </div>
+  );
+});
 
 function Legend() {
   return (
@@ -207,18 +261,17 @@ function Legend() {
 }
 
 /** A rate of one's own, for edges that follow no rule. */
-function OwnRate({
-  side,
-  onRate,
-}: {
-  readonly side: SidePlan;
-  readonly onRate: (stitches: number, spots: number) => void;
-}) {
+const OwnRate = memo(function OwnRate({ plan, side: at, group }: OfSideProps) {
+  const store = useHemStore();
+  const side = plan.sides[at]!;
+  const circle = isDisc(plan.body.outline);
+  const onRate = (stitches: number, spots: number): void =>
+    void store.do(edits.setOwnRate(side.name, group, { stitches, spots }));
   const { own } = side.choice;
   const { noun } = side.edge.numbering;
   return (
     <p className="own-rate small">
-      Own rate for {side.name}:{' '}
+      Own rate{circle ? '' : ` for ${side.name}`}:{' '}
       <NumberField
         aria-label="Stitches"
         size="small"
@@ -239,4 +292,4 @@ function OwnRate({
       {plurals(noun)}
     </p>
   );
-}
+});

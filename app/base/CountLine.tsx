@@ -1,15 +1,18 @@
-import { drag, scaleLinear, select } from 'd3';
+import { drag } from 'd3-drag';
+import { scaleLinear } from 'd3-scale';
+import { select } from 'd3-selection';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
-import { spotNoun } from '../../core/base/schools.ts';
-import { evenCounts } from '../../core/fit/task.ts';
-import { isEven, type Plan, type RoundPlan, type SchoolPlan, type SidePlan } from '../../core/plan.ts';
+import { isEven, type Plan, type RoundPlan, type SchoolPlan, type SidePlan } from '../../core/plan/types.ts';
 import { verdict } from '../../core/flat/flat.ts';
-import { percentWords, plural } from '../../core/words/measures.ts';
+import { basisWords, sourceWords } from '../../core/words/countWords.ts';
+import { percentWords } from '../../core/words/measures.ts';
 import './countLine.css';
 
 export interface CountLineProps {
   readonly plan: Plan;
   readonly side: number;
+  /** Counts at which every round comes out even. */
+  readonly even: readonly number[];
   /** A count that would come from a solution that is being looked at. */
   readonly preview?: number | null;
   /** `school` is set when a flag was chosen. */
@@ -25,7 +28,7 @@ const EDGE = 26;
  * The count line of a side: possible counts, with the schools as flags, the flat zone as a band, the counts
  * at which every round comes out even as marks, and the chosen count as a handle.
  */
-export function CountLine({ plan, side, preview = null, onCount, onSchool }: CountLineProps) {
+export function CountLine({ plan, side, even, preview = null, onCount, onSchool }: CountLineProps) {
   const s = plan.sides[side]!;
   const box = useRef<HTMLDivElement>(null);
   const handle = useRef<SVGGElement>(null);
@@ -37,7 +40,6 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
   }, []);
 
   const domain = useMemo(() => domainOf(s), [s]);
-  const even = useMemo(() => evenCounts(plan, side), [plan, side]);
   const x = useMemo(
     () =>
       scaleLinear()
@@ -80,8 +82,14 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
   // Where nearly every count comes out even, a loop for each would say less than a tick.
   const crowded = even.length > 1 && x(even[1]!) - x(even[0]!) < 26;
   const comesOut = plan.rounds.every((r) => fitsHere(r, side));
-  const flags = placeFlags(s.schools, x);
-  const ticks = x.ticks(Math.max(3, Math.floor(width / 90))).filter(Number.isInteger);
+  const flags = placeFlags(s.schools, x, width);
+  // What is shown is counted between the corners; what is set is counted along the edge.
+  const { corners } = s;
+  const ticks = x
+    .copy()
+    .domain([domain[0] + corners, domain[1] + corners])
+    .ticks(Math.max(3, Math.floor(width / 90)))
+    .filter(Number.isInteger);
   const clampX = (count: number): number => Math.min(width - 2, Math.max(2, x(count)));
 
   return (
@@ -103,7 +111,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
         />
         <line className="axis" x1={0} x2={width} y1={AXIS} y2={AXIS} />
         {ticks.map((t) => (
-          <g key={t} transform={`translate(${x(t)} ${AXIS})`} className="tick">
+          <g key={t} transform={`translate(${x(t - corners)} ${AXIS})`} className="tick">
             <line y1={-4} y2={4} />
             <text y={34}>{t}</text>
           </g>
@@ -122,14 +130,14 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
         <g className="ideal" transform={`translate(${x(s.flatCount)} ${AXIS})`}>
           <path d="M0 7 l5 8 h-10 z" />
         </g>
-        {flags.map(({ school, px, level }) => (
+        {flags.map(({ school, px, level, left }) => (
           <g
             key={school.id}
             className={s.choice.school === school.id && s.choice.count === null ? 'flag chosen' : 'flag'}
             transform={`translate(${px} 0)`}
             role="button"
             tabIndex={0}
-            aria-label={`${school.label}: ${school.count} stitches (${basisWords(school, plan)}), ${percentWords(school.strain)}, ${verdict(school.strain)}`}
+            aria-label={`${school.label}: ${school.count + corners} stitches (${basisWords(school, s, plan)}), ${percentWords(school.strain)}, ${verdict(school.strain)}`}
             onClick={() => onSchool(school.id)}
             onKeyDown={(e) => {
               if (e.key === 'Enter' || e.key === ' ') {
@@ -138,14 +146,10 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
               }
             }}
           >
-            <title>{`${school.count} = ${basisWords(school, plan)}: ${percentWords(school.strain)}, ${verdict(school.strain)}`}</title>
+            <title>{`${school.count + corners} = ${basisWords(school, s, plan)}: ${percentWords(school.strain)}, ${verdict(school.strain)}`}</title>
             <line className="pole" y1={10 + level * 19} y2={AXIS} />
-            <text
-              className={px > width - 170 ? 'to-left' : undefined}
-              x={px > width - 170 ? -5 : 5}
-              y={14 + level * 19}
-            >
-              {school.label} <tspan className="flag-count">{school.count}</tspan>
+            <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * 19}>
+              {school.label} <tspan className="flag-count">{school.count + corners}</tspan>
             </text>
           </g>
         ))}
@@ -159,10 +163,10 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
           role="slider"
           tabIndex={0}
           aria-label={`Stitches along side ${s.name}`}
-          aria-valuemin={domain[0]}
-          aria-valuemax={domain[1]}
-          aria-valuenow={s.count}
-          aria-valuetext={`${s.count}: ${comesOut ? 'every round comes out even' : 'does not come out even'}`}
+          aria-valuemin={domain[0] + corners}
+          aria-valuemax={domain[1] + corners}
+          aria-valuenow={s.count + corners}
+          aria-valuetext={`${s.count + corners}: ${comesOut ? 'every round comes out even' : 'does not come out even'}`}
           onKeyDown={(e) => {
             const act = {
               ArrowRight: () => step(1),
@@ -183,7 +187,7 @@ export function CountLine({ plan, side, preview = null, onCount, onSchool }: Cou
           <circle r={8} />
           <g transform="translate(0 40)">
             <rect className="tag" x={-22} y={-14} width={44} height={22} rx={4} />
-            <text y={2}>{s.count}</text>
+            <text y={2}>{s.count + corners}</text>
           </g>
         </g>
       </svg>
@@ -239,25 +243,6 @@ function CountWords({
   );
 }
 
-function sourceWords(s: SidePlan, plan: Plan): string {
-  if (s.choice.count !== null && s.schools.every((school) => school.count !== s.count))
-    return 'Count by hand.';
-  const school =
-    s.schools.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
-    s.schools[0]!;
-  return `${s.count} = ${basisWords(school, plan)}.`;
-}
-
-/** What a school's count is made of: “96 dc row ends × 2 + 10 hdc row ends × 1”. */
-function basisWords(school: SchoolPlan, plan: Plan): string {
-  const { language } = plan.hem.preferences;
-  if (school.id === 'gauge') return `its length × ${plan.hem.gauge.stitchesPer10Cm / 10} stitches to the cm`;
-  return school.basis
-    .map((part) => `${plural(part.spots, spotNoun(part, language))} × ${Number(part.rate.toFixed(2))}`)
-    .concat(school.atJoins > 0 ? [`${school.atJoins} at the joins`] : [])
-    .join(' + ');
-}
-
 /** The counts that the line spans: the schools, the flat zone and the count itself, with room at the ends. */
 function domainOf(s: SidePlan): readonly [number, number] {
   const far = s.schools.map((x) => x.count).filter((c) => c > s.flatCount * 0.6 && c < s.flatCount * 1.5);
@@ -272,18 +257,26 @@ interface PlacedFlag {
   readonly school: SchoolPlan;
   readonly px: number;
   readonly level: number;
+  /** Told to the left of its pole, where there is no room to the right. */
+  readonly left: boolean;
 }
 
 /** Flags from left to right, each on the first of three levels on which it does not cover another. */
-function placeFlags(schools: readonly SchoolPlan[], x: (n: number) => number): readonly PlacedFlag[] {
+function placeFlags(
+  schools: readonly SchoolPlan[],
+  x: (n: number) => number,
+  width: number,
+): readonly PlacedFlag[] {
   const ends = [-Infinity, -Infinity, -Infinity];
   return [...schools]
     .sort((a, b) => a.count - b.count)
     .map((school) => {
       const px = x(school.count);
-      const free = ends.findIndex((end) => end < px);
-      const level = free < 0 ? 2 : free;
-      ends[level] = px + 34 + school.label.length * 7;
-      return { school, px, level };
+      const long = 34 + school.label.length * 7;
+      const left = px > width - 170;
+      const free = ends.findIndex((end) => end < (left ? px - long : px));
+      const level = free < 0 ? ends.indexOf(Math.min(...ends)) : free;
+      ends[level] = left ? px : px + long;
+      return { school, px, level, left };
     });
 }

@@ -1,7 +1,8 @@
 import { Select } from 'antd';
 import { crossingOf } from '../../core/base/baseRound.ts';
-import { CROSSINGS, CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
-import type { Plan } from '../../core/plan.ts';
+import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { crossingName } from '../../core/words/baseRoundWords.ts';
 
 export interface JoinsProps {
   readonly plan: Plan;
@@ -12,18 +13,20 @@ export interface JoinsProps {
 /** How the joins of a side are crossed, one by one. */
 export function Joins({ plan, side, onCrossing }: JoinsProps) {
   const s = plan.sides[side]!;
+  const { stitch } = plan.hem.base;
+  const { language } = plan.hem.preferences;
   if (s.edge.joins.length === 0) return null;
   return (
     <div className="joins">
-      <span className="quiet small">Joins in working order:</span>
+      <span className="quiet small">Seams in working order:</span>
       {s.edge.joins.map((_, join) => (
         <Select
           key={join}
           size="small"
-          aria-label={`Join ${join + 1} of side ${s.name}`}
+          aria-label={`Seam ${join + 1} of side ${s.name}`}
           value={crossingOf(plan.hem.base, s.choice, join)}
           popupMatchSelectWidth={false}
-          options={CROSSING_IDS.map((id) => ({ value: id, label: CROSSINGS[id].name }))}
+          options={CROSSING_IDS.map((id) => ({ value: id, label: crossingName(id, stitch, language) }))}
           labelRender={({ label }) => `${join + 1}: ${String(label)}`}
           onChange={(crossing) => onCrossing(join, crossing)}
         />

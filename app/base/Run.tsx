@@ -1,44 +1,85 @@
-import { memo, useMemo } from 'react';
-import { placementWords, spotNumber } from '../../core/base/run.ts';
+import { Button } from 'antd';
+import { memo, useMemo, useState, type KeyboardEvent } from 'react';
+import { isAtJoin } from '../../core/base/baseRound.ts';
+import { placementWords, spotName, spotNumber } from '../../core/words/run.ts';
 import { spotNoun } from '../../core/base/schools.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { sideLabel } from '../../core/words/placeWords.ts';
+import { plural } from '../../core/words/measures.ts';
 import './run.css';
 
 /** Width of a spot in the drawing, px; a longer side scrolls. */
 const PITCH = 15;
+/** Most stitches that are placed in one spot. */
+const MOST = 9;
 
 export interface RunProps {
   readonly plan: Plan;
   readonly side: number;
+  /** Stitches placed in a spot by eye; null leaves it to the spacing. */
+  readonly onPlace: (spot: number, stitches: number | null, was: number) => void;
+  readonly onClear: () => void;
 }
 
-/** A side unrolled, spot by spot, with how many stitches each takes. */
-export const Run = memo(function Run({ plan, side }: RunProps) {
+/** A side unrolled, spot by spot, with how many stitches each takes. A spot that is touched can take more or fewer, by eye. */
+export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps) {
   const s = plan.sides[side]!;
+  const [touched, setTouched] = useState<{ readonly side: number; readonly spot: number } | null>(null);
   const { language } = plan.hem.preferences;
   const usual = useMemo(() => commonestByKind(s.edge.spots, s.placement), [s]);
   const longest = Math.max(...s.edge.spots.map((x) => x.lengthMm), 0.1);
   const words = placementWords(s.placement, s.edge);
+  const spot = touched?.side === side && touched.spot < s.edge.spots.length ? touched.spot : null;
+  const touch = (to: number): void =>
+    setTouched({ side, spot: Math.min(s.edge.spots.length - 1, Math.max(0, to)) });
+  const place = (stitches: number | null): void => {
+    if (spot !== null && !isAtJoin(s.edge, spot)) onPlace(spot, stitches, s.placement[spot]!);
+  };
+  const onKey = (e: KeyboardEvent): void => {
+    const here = spot ?? 0;
+    const keys: Readonly<Record<string, () => void>> = {
+      ArrowRight: () => touch(spot === null ? 0 : here + 1),
+      ArrowLeft: () => touch(here - 1),
+      '+': () => spot !== null && place(Math.min(MOST, s.placement[here]! + 1)),
+      '-': () => spot !== null && place(Math.max(0, s.placement[here]! - 1)),
+      '0': () => place(0),
+      Backspace: () => place(null),
+    };
+    const act = keys[e.key];
+    if (!act || e.ctrlKey || e.metaKey || e.altKey) return;
+    e.preventDefault();
+    e.stopPropagation();
+    act();
+  };
   return (
     <div className="run">
       <p>
-        <strong>Side {s.name}:</strong> {words}.
+        <strong>{sideLabel(plan, side)}:</strong> {words}.
       </p>
-      <div className="run-scroll" tabIndex={0} role="img" aria-label={`Side ${s.name}, unrolled: ${words}`}>
-        <svg width={s.edge.spots.length * PITCH + 2} height={74}>
-          {s.edge.spots.map((spot, i) => {
+      <div
+        className="run-scroll"
+        tabIndex={0}
+        role="group"
+        aria-label={`${sideLabel(plan, side)}, stitch by stitch: ${words}. Arrow keys pick a place; plus, minus and 0 change it.`}
+        onKeyDown={onKey}
+      >
+        <svg width={s.edge.spots.length * PITCH + 2} height={74} aria-hidden="true">
+          {s.edge.spots.map((x, i) => {
             const count = s.placement[i]!;
             const number = spotNumber(s.edge, i);
-            const changed = count !== usual.get(usualKey(spot));
-            const tall = 8 + 22 * (spot.lengthMm / longest);
+            const changed = count !== usual.get(usualKey(x));
+            const byEye = s.choice.spots[String(i)] !== undefined;
+            const tall = 8 + 22 * (x.lengthMm / longest);
             const dots = Math.min(count, 4);
             return (
               <g
                 key={i}
                 transform={`translate(${i * PITCH + 1} 0)`}
-                className={`spot${changed ? ' changed' : ''} ${spot.kind.replace(' ', '-')}`}
+                className={`spot${changed ? ' changed' : ''}${byEye ? ' by-eye' : ''}${i === spot ? ' here' : ''} ${x.kind.replace(' ', '-')}`}
+                onClick={() => touch(i)}
               >
-                <title>{`${s.edge.numbering.noun} ${number}, ${spotNoun(spot, language)}: ${count}`}</title>
+                <title>{`${spotName(s.edge, i)}, ${spotNoun(x, language)}: ${count}`}</title>
+                <rect className="reach" width={PITCH} height={74} />
                 <rect x={0.5} width={PITCH - 2} y={44 - tall} height={tall} rx={2} />
                 {Array.from({ length: dots }, (_, k) => (
                   <circle key={k} cx={PITCH / 2 + (k - (dots - 1) / 2) * 3.6} cy={8} r={1.7} />
@@ -48,7 +89,7 @@ export const Run = memo(function Run({ plan, side }: RunProps) {
                     {count}
                   </text>
                 )}
-                {(number % 10 === 0 || number === 1) && (
+                {x.kind === s.edge.spots[0]!.kind && (number % 10 === 0 || number === 1) && (
                   <text className="number" x={PITCH / 2} y={71}>
                     {number}
                   </text>
@@ -58,6 +99,46 @@ export const Run = memo(function Run({ plan, side }: RunProps) {
           })}
         </svg>
       </div>
+      <p className="by-eye small" aria-live="polite">
+        {spot === null ? (
+          <span className="quiet">Touch a place to put one more, one fewer or none there, by eye.</span>
+        ) : isAtJoin(s.edge, spot) ? (
+          <span className="quiet">This place belongs to a seam: choose below how the seam is crossed.</span>
+        ) : (
+          <>
+            <span>
+              {spotName(s.edge, spot)}: {plural(s.placement[spot]!, 'stitch')}
+            </span>
+            <Button
+              size="small"
+              disabled={s.placement[spot]! >= MOST}
+              onClick={() => place(s.placement[spot]! + 1)}
+            >
+              One more
+            </Button>
+            <Button
+              size="small"
+              disabled={s.placement[spot] === 0}
+              onClick={() => place(s.placement[spot]! - 1)}
+            >
+              One fewer
+            </Button>
+            <Button size="small" disabled={s.placement[spot] === 0} onClick={() => place(0)}>
+              None
+            </Button>
+            {s.choice.spots[String(spot)] !== undefined && (
+              <Button size="small" type="text" onClick={() => place(null)}>
+                As spaced
+              </Button>
+            )}
+          </>
+        )}
+        {Object.keys(s.choice.spots).length > 0 && (
+          <Button size="small" type="text" onClick={onClear}>
+            Nothing by eye here
+          </Button>
+        )}
+      </p>
     </div>
   );
 });

@@ -6,7 +6,8 @@ import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { PlanDrawing } from './PlanDrawing.tsx';
-import { partBox, partName, partsOf, rowBands, type PlanPart } from './scene/parts.ts';
+import { partBox, partName, partsOf, type PlanPart } from '../../drawing/parts.ts';
+import { bandsOf } from '../../core/piece/piece.ts';
 
 const banded = rowsHem({
   rows: [
@@ -17,7 +18,12 @@ const banded = rowsHem({
 });
 const grid: Hem = {
   ...banded,
-  ...changePiece(banded, { kind: 'grid', cells: ['###', '##.'], motifStitches: 20, motifCm: 14 }),
+  ...changePiece(banded, {
+    kind: 'grid',
+    cells: ['###', '##.'],
+    edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+    motifCm: 14,
+  }),
 };
 const disc: Hem = {
   ...banded,
@@ -59,14 +65,14 @@ describe('what can be picked in the plan', () => {
       { kind: 'rows', run: 1 },
       { kind: 'rows', run: 0 },
     ]);
-    expect(screen.queryByRole('button', { name: /^Join/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /^Seam/ })).toBeNull();
   });
 
   test('every join of a grid, and no rows', () => {
     const { store } = renderPlan(grid);
     const joins = store.get().plan.body.edges.reduce((sum, e) => sum + e.joins.length, 0);
     expect(joins).toBe(4);
-    expect(screen.getAllByRole('button', { name: /^Join \d+ on side [A-F]$/ })).toHaveLength(joins);
+    expect(screen.getAllByRole('button', { name: /^Seam \d+ on side [A-F]$/ })).toHaveLength(joins);
     expect(screen.queryByRole('button', { name: /^Row/ })).toBeNull();
   });
 
@@ -102,7 +108,7 @@ describe('parts', () => {
   test('bands of rows fill the piece from the foundation up', () => {
     const { store } = renderPlan(banded);
     const { plan } = store.get();
-    const bands = rowBands(plan);
+    const bands = bandsOf(plan.hem.piece);
     expect(bands.map((b) => [b.from, b.to])).toEqual([
       [0, 1],
       [1, 61],

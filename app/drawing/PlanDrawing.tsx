@@ -1,12 +1,13 @@
-import { line } from 'd3';
-import type { KeyboardEvent, ReactNode } from 'react';
+import { line } from 'd3-shape';
+import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { isDisc, type Point } from '../../core/piece/outline.ts';
 import { BodyTexture } from './BodyTexture.tsx';
-import { partName, rowBands, samePart, type PlanPart, type PlanPartKind } from './scene/parts.ts';
-import { planCorners, sideLabels } from './scene/sideLabels.ts';
+import { partName, samePart, type PlanPart, type PlanPartKind } from '../../drawing/parts.ts';
+import { planCorners, sideLabels } from '../../drawing/sideLabels.ts';
 import './plan.css';
+import { bandsOf } from '../../core/piece/piece.ts';
 
 export interface PlanDrawingProps {
   readonly plan: Plan;
@@ -27,13 +28,9 @@ const toPath = line<Point>(
 const NO_PARTS: readonly PlanPartKind[] = [];
 
 /** The piece with its border, to scale and in its colours. Its parts can be picked. */
-export function PlanDrawing({
-  plan,
-  picked = null,
-  onPick,
-  parts = NO_PARTS,
-  bare = false,
-}: PlanDrawingProps) {
+export const PlanDrawing = memo(Drawing);
+
+function Drawing({ plan, picked = null, onPick, parts = NO_PARTS, bare = false }: PlanDrawingProps) {
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;
   const largest = Math.max(widthMm, heightMm);
@@ -78,7 +75,7 @@ export function PlanDrawing({
       {shape(0, plan.hem.pieceColour, 'body')}
       <BodyTexture plan={plan} />
       {parts.includes('rows') &&
-        rowBands(plan).map((band, run) => (
+        bandsOf(plan.hem.piece).map((band, run) => (
           <g key={band.from} {...pickable({ kind: 'rows', run })}>
             <rect
               className="reach"

@@ -1,15 +1,16 @@
-import { select, zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3';
+import { select } from 'd3-selection';
+import { zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3-zoom';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import type { Point } from '../../core/piece/outline.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { entryOf, NOTHING } from '../../core/ring/ring.ts';
 import { entryWords } from '../../core/words/stitchWords.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { boxOf, paint, type View } from './paint.ts';
 import { Pace } from './pace.ts';
-import { stitchAt, type Box, type Found } from './scene/find.ts';
-import { framesOf, type Scene } from './scene/scene.ts';
+import { stitchAt, type Box, type Found } from '../../drawing/find.ts';
+import { framesOf, type Scene } from '../../drawing/scene.ts';
 import { Tiles } from './tiles.ts';
 
 /** What the frame round a stage can ask of it. */
@@ -93,11 +94,15 @@ export function StitchStage({ ref, plan, scene, focus, across, down, focusRound,
   }, [scene, size, view, tiles, pace]);
 
   useEffect(() => {
+    // Without anything to ring there is nothing to paint again as the drawing moves.
+    if (!asked) return;
     const context = over.current!.getContext('2d')!;
-    context.resetTransform();
-    context.clearRect(0, 0, context.canvas.width, context.canvas.height);
     const seenAt = { ...view, scale: view.scale * (window.devicePixelRatio || 1) };
-    if (asked) ringRound(context, scene, asked, seenAt, ink, thread);
+    ringRound(context, scene, asked, seenAt, ink, thread);
+    return () => {
+      context.resetTransform();
+      context.clearRect(0, 0, context.canvas.width, context.canvas.height);
+    };
   }, [asked, scene, view, size, ink, thread]);
 
   const move = (to: typeof zoomIdentity): void => {

@@ -1,15 +1,15 @@
 import { Button, Dropdown, Segmented, Select } from 'antd';
 import { ArrowsInSimple, DownloadSimple, Minus, Plus } from '@phosphor-icons/react';
 import { memo, useMemo, useRef, useState } from 'react';
-import type { Plan } from '../../core/plan.ts';
-import { CLOSE_UP, partKey, partPoint, partsOf, type ViewPart } from './scene/parts.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { CLOSE_UP, partKey, partPoint, partsOf, type ViewPart } from '../../drawing/parts.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { saveBlob, saveFile } from '../storage/exports.ts';
-import { sceneOf, type Face } from './scene/scene.ts';
-import { svgOf } from './scene/svg.ts';
-import type { Seen } from './scene/yarnFace.ts';
+import { sceneOf, type Face } from '../../drawing/scene.ts';
+import { svgOf } from '../../drawing/svg.ts';
+import type { Seen } from '../../drawing/yarnFace.ts';
 import { StitchStage, type StageHandle } from './StitchStage.tsx';
 import './stitchView.css';
 

@@ -1,15 +1,20 @@
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import type { Point } from '../../core/piece/outline.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { paint, paintFeet } from './paint.ts';
-import { sceneOf } from './scene/scene.ts';
+import { sceneOf } from '../../drawing/scene.ts';
+
+/** What a swatch shows: a plan, and the point of the piece in its middle, mm. */
+export interface Looked {
+  readonly plan: Plan;
+  readonly at: Point;
+}
 
 export interface SwatchProps {
-  readonly plan: Plan;
-  /** The point of the piece in the middle, mm. */
-  readonly at: Point;
+  /** Asked for when the swatch comes into view; the same function shows the same. */
+  readonly look: () => Looked;
   /** Stitch widths from left to right. */
   readonly across: number;
   /** Size on the page, pixels. */
@@ -22,26 +27,33 @@ export interface SwatchProps {
 }
 
 /** A small drawing of a part of a border, painted when it comes into view. */
-export function Swatch({ plan, at, across, width, height, withPiece = false, round }: SwatchProps) {
+export function Swatch({ look, across, width, height, withPiece = false, round }: SwatchProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { sheet, thread, ink } = GROUNDS[useLook().ground];
-  const { x, y } = at;
   useEffect(() => {
     const element = canvas.current!;
     const watch = new IntersectionObserver(([entry]) => {
       if (!entry!.isIntersecting) return;
       watch.disconnect();
+      const { plan, at } = look();
       const ratio = window.devicePixelRatio || 1;
       element.width = width * ratio;
       element.height = height * ratio;
       const scene = sceneOf(plan, { face: 'yarn', seen: 'right', round: round ?? null, ground: sheet });
-      const view = { x, y, scale: (width * ratio) / (across * plan.stitchWidthMm) };
+      const view = { ...at, scale: (width * ratio) / (across * plan.stitchWidthMm) };
       const context = element.getContext('2d')!;
       paint(context, withPiece ? scene : { ...scene, body: [] }, view);
       if (round !== undefined) paintFeet(context, scene, round, view, { thread, ink });
     });
     watch.observe(element);
     return () => watch.disconnect();
-  }, [plan, sheet, thread, ink, x, y, across, width, height, withPiece, round]);
+  }, [look, sheet, thread, ink, across, width, height, withPiece, round]);
   return <canvas ref={canvas} className="drawn-swatch" style={{ width, height }} aria-hidden="true" />;
+}
+
+/** A swatch of a plan that is at hand. */
+export function PlanSwatch({ plan, at, ...rest }: Looked & Omit<SwatchProps, 'look'>) {
+  const { x, y } = at;
+  const look = useCallback(() => ({ plan, at: { x, y } }), [plan, x, y]);
+  return <Swatch look={look} {...rest} />;
 }

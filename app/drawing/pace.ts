@@ -1,4 +1,4 @@
-import type { Scene } from './scene/scene.ts';
+import type { Scene } from '../../drawing/scene.ts';
 
 /** Time that the first frame after a change may paint, ms, so that small drawings come at once. */
 const FIRST_SHARE = 30;

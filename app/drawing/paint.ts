@@ -1,8 +1,8 @@
 /** Paints a scene onto a canvas, in more or less detail as the scale allows. */
 import type { Point } from '../../core/piece/outline.ts';
 import { NOTHING } from '../../core/ring/ring.ts';
-import { tonesOf } from './scene/colours.ts';
-import { entriesIn, type Box } from './scene/find.ts';
+import { tonesOf } from '../../drawing/colours.ts';
+import { entriesIn, type Box } from '../../drawing/find.ts';
 import {
   HOLE,
   SEAM_LINE,
@@ -11,9 +11,9 @@ import {
   type DrawnRound,
   type Frame,
   type Scene,
-} from './scene/scene.ts';
-import { SYMBOL_LINE, symbolOf } from './scene/symbolFace.ts';
-import { REACHING, STRAND, strandsOf, type Strands } from './scene/yarnFace.ts';
+} from '../../drawing/scene.ts';
+import { SYMBOL_LINE, symbolOf } from '../../drawing/symbolFace.ts';
+import { REACHING, STRAND, strandsOf, type Strands } from '../../drawing/yarnFace.ts';
 
 /** How the piece lies on a canvas: the point (x, y), mm, in its middle, and device pixels to the millimetre. */
 export interface View {

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import type { View } from './paint.ts';
 import { Pace } from './pace.ts';
-import { sceneOf, type Scene } from './scene/scene.ts';
+import { sceneOf, type Scene } from '../../drawing/scene.ts';
 import { Tiles } from './tiles.ts';
 
 /** A canvas that counts what is painted onto it. */
@@ -17,6 +17,10 @@ class CountingContext {
   fill = (): void => undefined;
   beginPath = (): void => undefined;
   resetTransform = (): void => undefined;
+  save = (): void => undefined;
+  restore = (): void => undefined;
+  rect = (): void => undefined;
+  clip = (): void => undefined;
   clearRect = (): void => void (this.images = []);
 }
 
@@ -91,8 +95,20 @@ describe('tiles', () => {
   test('another scene starts anew', () => {
     const tiles = new Tiles();
     const now = clock();
-    while (!tiles.draw(asContext(page()), scene(), view(4), now() + 100_000, now));
-    expect(tiles.draw(asContext(page()), scene(), view(4), now() - 1, now)).toBe(false);
+    const context = page();
+    const first = scene();
+    while (!tiles.draw(asContext(context), first, view(4), now() + 100_000, now));
+    const before = context.images;
+    const then = scene();
+    // What was there stays on the page until all of the other is painted: it is put there once.
+    expect(tiles.draw(asContext(context), then, view(4), now() - 1, now)).toBe(false);
+    expect(context.images).toBe(before);
+    while (!tiles.draw(asContext(context), then, view(4), now() + 100_000, now));
+    expect(context.images).toHaveLength(before.length);
+    expect(context.images.some((image) => before.includes(image))).toBe(false);
+    // Looked at elsewhere meanwhile, it shows what there is.
+    expect(tiles.draw(asContext(context), scene(), view(3), now() - 1, now)).toBe(false);
+    expect(context.images).toHaveLength(1);
   });
 
   test('a mirrored scene lays the same tiles mirrored', () => {

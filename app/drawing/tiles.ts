@@ -1,18 +1,22 @@
 /**
  * Keeps a drawing fluent however many stitches it has: it is painted in square tiles, which are kept, and a frame
  * paints no longer than its share of time. Until a tile is there its place shows tiles of another scale, over a
- * coarse picture of the whole piece.
+ * coarse picture of the whole piece. When the scene changes and the view stays, what is on the page stays there until
+ * all of the new scene is painted, so that a change is put on the page once.
  *
- * State: the tiles of one scene by scale and place, the latest used last, and at most one that is being painted.
- * Invariant: a kept tile is wholly painted. Cost of a frame: the tiles in view, and the share of time.
+ * State: the tiles of one scene by scale and place, the latest used last, at most one that is being painted, and the
+ * view that the page shows wholly. Invariant: a kept tile is wholly painted. Cost of a frame: the tiles in view, and the
+ * share of time.
  */
 import { boxOf, paintBands, painting, type View } from './paint.ts';
-import type { Scene } from './scene/scene.ts';
+import type { Scene } from '../../drawing/scene.ts';
 
 /** Edge of a tile, device pixels. */
 const EDGE = 384;
 /** Edge of the coarse picture, device pixels. */
 const COARSE = 1024;
+/** Scales further apart than this, in half octaves, are of no use for each other. */
+const FAR = 5;
 /** Tiles kept: 384² × 4 bytes × 110 is 65 MB. */
 const KEPT = 110;
 
@@ -35,6 +39,8 @@ export class Tiles {
   private readonly kept = new Map<string, Tile>();
   private coarse: { readonly canvas: HTMLCanvasElement; readonly scale: number } | null = null;
   private begun: (Tile & { readonly steps: Iterator<void, void> }) | null = null;
+  /** What the page shows of this scene, or of the one before it; empty when it shows a part only. */
+  private shown = '';
 
   /**
    * Draws a scene as far as it goes within the time.
@@ -56,6 +62,7 @@ export class Tiles {
       this.begun = null;
     }
     const { width, height } = context.canvas;
+    const asked = [view.x, view.y, view.scale, width, height, scene.mirrored].join(' ');
     const level = Math.ceil(2 * Math.log2(view.scale) - 1e-6);
     const needed = this.placesIn(view, width, height, level);
     const missing = needed.filter((place) => !this.kept.has(keyOf(place)));
@@ -64,13 +71,11 @@ export class Tiles {
       if (!tile) break;
       missing.shift();
     }
+    if (missing.length > 0 && asked === this.shown) return false;
+    this.shown = missing.length > 0 ? '' : asked;
     context.resetTransform();
     context.clearRect(0, 0, width, height);
-    if (missing.length > 0) {
-      this.layCoarse(context, scene, view);
-      for (const tile of this.kept.values())
-        if (tile.level !== level) this.lay(context, tile, view, scene.mirrored);
-    }
+    if (missing.length > 0) this.layUnder(context, scene, view, level, missing);
     for (const place of needed) {
       const tile = this.kept.get(keyOf(place));
       if (!tile) continue;
@@ -83,6 +88,35 @@ export class Tiles {
       this.kept.delete(key);
     }
     return missing.length === 0;
+  }
+
+  /** What there is in the place of tiles that are missing: those of the nearest scale, over the coarse picture. */
+  private layUnder(
+    context: CanvasRenderingContext2D,
+    scene: Scene,
+    view: View,
+    level: number,
+    missing: readonly Place[],
+  ): void {
+    const { width, height } = context.canvas;
+    const nearest = [...new Set([...this.kept.values()].map((tile) => tile.level))]
+      .filter((l) => l !== level)
+      .sort((a, b) => Math.abs(a - level) - Math.abs(b - level))[0];
+    const under =
+      nearest === undefined || Math.abs(nearest - level) > FAR
+        ? []
+        : this.placesIn(view, width, height, nearest).map((place) => this.kept.get(keyOf(place)));
+    // Only where something is missing.
+    context.save();
+    context.beginPath();
+    for (const place of missing) {
+      const { left, top, right, bottom } = boundsOf(place, view, scene.mirrored, width, height);
+      context.rect(Math.min(left, right), top, Math.abs(right - left), bottom - top);
+    }
+    context.clip();
+    if (under.length === 0 || under.some((tile) => tile === undefined)) this.layCoarse(context, scene, view);
+    for (const tile of under) if (tile) this.lay(context, tile, view, scene.mirrored);
+    context.restore();
   }
 
   /** Tiles that a view needs, those nearest to its middle first. */
@@ -150,16 +184,23 @@ export class Tiles {
 
   private lay(context: CanvasRenderingContext2D, tile: Tile, view: View, mirrored: boolean): void {
     const { width, height } = context.canvas;
-    const factor = view.scale / scaleOf(tile.level);
-    const turn = mirrored ? -1 : 1;
-    const x = width / 2 + (tile.column * EDGE * factor - view.x * view.scale) * turn;
-    const y = height / 2 + tile.row * EDGE * factor - view.y * view.scale;
-    // Whole pixels, so that no seam shows between neighbours.
-    const x1 = x + EDGE * factor * turn;
-    const [left, right] = [Math.round(x), Math.round(x1)];
-    const [above, below] = [Math.round(y), Math.round(y + EDGE * factor)];
-    if (Math.max(left, right) < 0 || Math.min(left, right) > width || below < 0 || above > height) return;
-    context.setTransform((right - left) / EDGE, 0, 0, (below - above) / EDGE, left, above);
+    const { left, right, top, bottom } = boundsOf(tile, view, mirrored, width, height);
+    if (Math.max(left, right) < 0 || Math.min(left, right) > width || bottom < 0 || top > height) return;
+    context.setTransform((right - left) / EDGE, 0, 0, (bottom - top) / EDGE, left, top);
     context.drawImage(tile.canvas, 0, 0);
   }
+}
+
+/** Where a tile comes to lie, in whole pixels, so that no seam shows between neighbours; right of a mirrored one is left. */
+function boundsOf(place: Place, view: View, mirrored: boolean, width: number, height: number) {
+  const factor = view.scale / scaleOf(place.level);
+  const turn = mirrored ? -1 : 1;
+  const x = width / 2 + (place.column * EDGE * factor - view.x * view.scale) * turn;
+  const y = height / 2 + place.row * EDGE * factor - view.y * view.scale;
+  return {
+    left: Math.round(x),
+    right: Math.round(x + EDGE * factor * turn),
+    top: Math.round(y),
+    bottom: Math.round(y + EDGE * factor),
+  };
 }

@@ -1,5 +1,5 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import type { HemState, HemStore } from './store.ts';
 
 export const HemContext = createContext<HemStore | null>(null);
@@ -11,10 +11,11 @@ export function useHemStore(): HemStore {
   return store;
 }
 
-export function useHemState(): HemState {
+/** Something of the open hem's state; whoever asks is only told when it is another. */
+export function useHem<T>(of: (state: HemState) => T): T {
   const store = useHemStore();
-  return useSyncExternalStore(store.subscribe, store.get);
+  return useSyncExternalStore(store.subscribe, () => of(store.get()));
 }
 
 /** The plan of the hem that is open. */
-export const usePlan = (): Plan => useHemState().plan;
+export const usePlan = (): Plan => useHem((state) => state.plan);

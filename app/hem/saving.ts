@@ -6,7 +6,8 @@ import { changesBetween, type PartChange } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { StorageHangs, isFull } from '../storage/cupboard.ts';
 import type { Draft } from '../storage/drafts.ts';
-import type { UndoSteps, Writing, Written } from '../storage/library.ts';
+import type { Writing, Written } from '../storage/library.ts';
+import type { UndoSteps } from '../storage/records.ts';
 
 /** `binned`: another page has deleted the hem. */
 export type SavingState = 'saved' | 'saving' | 'failed' | 'full' | 'hangs' | 'binned';

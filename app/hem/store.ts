@@ -9,10 +9,11 @@ import {
 } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { performed, type Edit } from '../../core/edits/edit.ts';
-import { createPlanner, type Plan } from '../../core/plan.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { problem, type Problem } from '../../core/problems.ts';
 import { Saving, type SavingParts, type SavingState } from './saving.ts';
-import type { Step, UndoSteps } from '../storage/library.ts';
+import type { Step, UndoSteps } from '../storage/records.ts';
 
 export interface HemState {
   readonly plan: Plan;
@@ -109,7 +110,7 @@ export class HemStore {
     else {
       // What it would bring back no longer goes with the rest: it is given up, so that what lies before it can be reached.
       move();
-      this.refuse([problem('step-gone', 'undo', { what: label })]);
+      this.refuse([problem('step-gone', { in: 'edit', label: 'undo' }, { what: label })]);
       this.announce();
     }
   }
@@ -151,7 +152,9 @@ export class HemStore {
     try {
       plan = this.planner(changed);
     } catch (error) {
-      return this.refuse([problem('not-planned', label, { detail: (error as Error).message.slice(0, 200) })]);
+      return this.refuse([
+        problem('not-planned', { in: 'edit', label }, { detail: (error as Error).message.slice(0, 200) }),
+      ]);
     }
     const beyond = beyondLimits(plan).find((p) => !beyondLimits(this.state.plan).includes(p));
     if (beyond && beyondLimits(this.state.plan).length === 0) return this.refuse([beyond]);

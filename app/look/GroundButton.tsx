@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button } from './Button.tsx';
 import { Moon, Sun } from '@phosphor-icons/react';
 import { useLook } from './Look.tsx';
 

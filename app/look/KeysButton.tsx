@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button } from './Button.tsx';
 import { Keyboard } from '@phosphor-icons/react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';

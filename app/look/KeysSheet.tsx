@@ -1,4 +1,5 @@
 import { Modal } from 'antd';
+import { Themed } from './Themed.tsx';
 import './keys.css';
 
 interface Keys {
@@ -21,7 +22,7 @@ const KEYS: readonly Keys[] = [
     keys: [
       [['1'], 'to the first stop of the thread, and so on'],
       [['0'], 'to the shelf'],
-      [['Enter'], 'pick a side, corner, join or band of the drawing'],
+      [['Enter'], 'pick a side, corner, seam or band of the drawing'],
     ],
   },
   {
@@ -49,27 +50,29 @@ const KEYS: readonly Keys[] = [
 /** What every key does. */
 export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
   return (
-    <Modal open title="Keys" footer={null} onCancel={onClose} width={640}>
-      <div className="keys">
-        {KEYS.map(({ where, keys }) => (
-          <section key={where}>
-            <h3>{where}</h3>
-            <dl>
-              {keys.map(([combination, what]) => (
-                <div key={what}>
-                  <dt>
-                    {combination.map((key) => (
-                      <kbd key={key}>{key}</kbd>
-                    ))}
-                  </dt>
-                  <dd>{what}</dd>
-                </div>
-              ))}
-            </dl>
-          </section>
-        ))}
-        <p className="quiet small">On a Mac, ⌘ stands for Ctrl.</p>
-      </div>
-    </Modal>
+    <Themed>
+      <Modal open title="Keys" footer={null} onCancel={onClose} width={640}>
+        <div className="keys">
+          {KEYS.map(({ where, keys }) => (
+            <section key={where}>
+              <h3>{where}</h3>
+              <dl>
+                {keys.map(([combination, what]) => (
+                  <div key={what}>
+                    <dt>
+                      {combination.map((key) => (
+                        <kbd key={key}>{key}</kbd>
+                      ))}
+                    </dt>
+                    <dd>{what}</dd>
+                  </div>
+                ))}
+              </dl>
+            </section>
+          ))}
+          <p className="quiet small">On a Mac, ⌘ stands for Ctrl.</p>
+        </div>
+      </Modal>
+    </Themed>
   );
 }

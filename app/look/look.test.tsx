@@ -4,6 +4,8 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { KeysButton } from './KeysButton.tsx';
+// Fetched when it is asked for, which takes its time where nothing has been compiled before.
+import './KeysSheet.tsx';
 import { GROUNDS } from './tokens.ts';
 import { unlessTyping } from './typing.ts';
 

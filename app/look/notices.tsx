@@ -1,9 +1,39 @@
-import { notification } from 'antd';
-import { createContext, useContext, type ReactNode } from 'react';
+import { CheckCircle, Info, Warning, X, XCircle } from '@phosphor-icons/react';
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useEffectEvent,
+  useMemo,
+  useState,
+  type ReactNode,
+} from 'react';
+import './notices.css';
 
-export type Notices = ReturnType<typeof notification.useNotification>[0];
+export interface Notice {
+  /** A notice with the same key takes the place of one that is there. */
+  readonly key?: string;
+  readonly title: string;
+  readonly description?: ReactNode;
+  /** Seconds that it stays, longer while it is looked at; 0 until it is closed. */
+  readonly duration?: number;
+  readonly actions?: ReactNode;
+}
+
+type Kind = 'info' | 'success' | 'warning' | 'error';
+
+export interface Notices extends Readonly<Record<Kind, (notice: Notice) => void>> {
+  readonly destroy: (key: string) => void;
+}
+
+interface Shown extends Notice {
+  readonly key: string;
+  readonly kind: Kind;
+}
 
 const NoticesContext = createContext<Notices | null>(null);
+
+const USUAL_SECONDS = 4.5;
 
 /** Short notices at the edge of the page. */
 export function useNotices(): Notices {
@@ -12,13 +42,72 @@ export function useNotices(): Notices {
   return notices;
 }
 
-/** Only this part of the component library’s application frame is used; the rest of it would double the first page. */
 export function NoticesProvider({ children }: { readonly children: ReactNode }) {
-  const [notices, holder] = notification.useNotification({ placement: 'bottomLeft' });
+  const [shown, setShown] = useState<readonly Shown[]>([]);
+  const notices = useMemo((): Notices => {
+    let count = 0;
+    const tell =
+      (kind: Kind) =>
+      (notice: Notice): void => {
+        const key = notice.key ?? `notice ${++count}`;
+        setShown((all) => [...all.filter((n) => n.key !== key), { ...notice, key, kind }]);
+      };
+    return {
+      info: tell('info'),
+      success: tell('success'),
+      warning: tell('warning'),
+      error: tell('error'),
+      destroy: (key) => setShown((all) => all.filter((n) => n.key !== key)),
+    };
+  }, []);
   return (
     <NoticesContext value={notices}>
-      {holder}
       {children}
+      <div className="notices">
+        {shown.map((notice) => (
+          <NoticeCard key={notice.key} notice={notice} onClose={() => notices.destroy(notice.key)} />
+        ))}
+      </div>
     </NoticesContext>
+  );
+}
+
+const ICONS: Readonly<Record<Kind, ReactNode>> = {
+  info: <Info />,
+  success: <CheckCircle />,
+  warning: <Warning />,
+  error: <XCircle />,
+};
+
+function NoticeCard({ notice, onClose }: { readonly notice: Shown; readonly onClose: () => void }) {
+  const { kind, title, description, duration = USUAL_SECONDS, actions } = notice;
+  const [looked, setLooked] = useState(false);
+  const close = useEffectEvent(onClose);
+  useEffect(() => {
+    if (duration === 0 || looked) return;
+    const wait = setTimeout(() => close(), 1000 * duration);
+    return () => clearTimeout(wait);
+  }, [notice, duration, looked]);
+  return (
+    <div
+      className={`notice ${kind}`}
+      role={kind === 'warning' || kind === 'error' ? 'alert' : 'status'}
+      onPointerEnter={() => setLooked(true)}
+      onPointerLeave={() => setLooked(false)}
+      onFocus={() => setLooked(true)}
+      onBlur={() => setLooked(false)}
+    >
+      <span className="notice-kind" aria-hidden="true">
+        {ICONS[kind]}
+      </span>
+      <div>
+        <p className="notice-title">{title}</p>
+        {description && <div className="notice-words">{description}</div>}
+        {actions && <div className="notice-actions">{actions}</div>}
+      </div>
+      <button type="button" className="notice-close" aria-label="Close" onClick={onClose}>
+        <X aria-hidden="true" />
+      </button>
+    </div>
   );
 }

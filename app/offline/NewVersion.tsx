@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button } from '../look/Button.tsx';
 import { useEffect } from 'react';
 import { useNotices } from '../look/notices.tsx';
 import { Workbox } from 'workbox-window';

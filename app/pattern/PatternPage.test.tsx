@@ -5,12 +5,12 @@ import { patternOf } from '../../core/words/pattern.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { NoticesProvider } from '../look/notices.tsx';
 import { renderHem } from '../testing/render.tsx';
-import { drawingsOf } from './drawings.ts';
+import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { PatternPage } from './PatternPage.tsx';
 import { prefer } from '../../core/edits/hem.ts';
 
 const hem = rowsHem({
-  rounds: [entry({ times: 3 }), entry({ id: 'p', family: 'puff', yarn: 'y2', corner: 'chain-2' })],
+  rounds: [entry({ times: 3 }), entry({ id: 'p', family: 'puff', yarn: 'y2' })],
 });
 const renderPage = () =>
   renderHem(hem, () => (
@@ -27,7 +27,7 @@ describe('the page of the pattern', () => {
     const told = (): readonly string[] =>
       patternOf(store.get().plan).sections.flatMap((s) => s.lines.map((l) => l.text));
     expect(lines()).toEqual(told());
-    act(() => store.do(prefer('language', 'uk')));
+    act(() => void store.do(prefer('language', 'uk')));
     expect(lines()).toEqual(told());
     expect(screen.getByRole('heading', { name: 'Terms: UK crochet terms throughout' })).toBeTruthy();
     fireEvent.change(screen.getByRole('textbox', { name: /Your own notes/ }), {

@@ -3,17 +3,15 @@ import { DownloadSimple, LinkSimple, Printer } from '@phosphor-icons/react';
 import { useMemo, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
-import { writeHem } from '../../core/document/check.ts';
 import { patternOf, type Section } from '../../core/words/pattern.ts';
-import { patternMarkdown, patternText } from '../../core/words/patternText.ts';
-import { countsCsv, yarnCsv } from '../../core/words/tables.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { linkOf } from '../storage/link.ts';
-import type { Plan } from '../../core/plan.ts';
-import { Guard } from '../look/Guard.tsx';
-import { drawingsOf } from './drawings.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { Guard } from '../hem/Guard.tsx';
+import { drawingsOf } from '../../drawing/patternDrawings.ts';
+import { EXPORTS, EXPORT_IDS, type Export, type ExportId } from '../../drawing/exports.ts';
 import { svgPicture } from './picture.ts';
 import './pattern.css';
 
@@ -103,30 +101,22 @@ const Drawn = ({ svg, className }: { readonly svg: string; readonly className?: 
   <div className={className} dangerouslySetInnerHTML={{ __html: svg }} />
 );
 
-type Saving =
-  | 'pdf'
-  | 'text'
-  | 'markdown'
-  | 'counts'
-  | 'yarn'
-  | 'plan-svg'
-  | 'plan-png'
-  | 'chart-svg'
-  | 'chart-png'
-  | 'project';
-
-const SAVED: readonly { readonly key: Saving; readonly label: string }[] = [
+/** The ways to save: all exports, drawings as pictures too, and the whole as a PDF, which needs a page. */
+const SAVED = [
   { key: 'pdf', label: 'PDF with charts' },
-  { key: 'text', label: 'Plain text' },
-  { key: 'markdown', label: 'Markdown' },
-  { key: 'plan-svg', label: 'Plan as SVG' },
-  { key: 'plan-png', label: 'Plan as PNG' },
-  { key: 'chart-svg', label: 'Charts as SVG' },
-  { key: 'chart-png', label: 'Charts as PNG' },
-  { key: 'counts', label: 'Counts as CSV' },
-  { key: 'yarn', label: 'Yarn as CSV' },
-  { key: 'project', label: 'Project file' },
+  ...EXPORT_IDS.flatMap((id) => {
+    const { label, ...rest }: Export = EXPORTS[id];
+    return rest.drawing
+      ? [
+          { key: `${id}.svg`, label: `${label} as SVG` },
+          { key: `${id}.png`, label: `${label} as PNG` },
+        ]
+      : [{ key: id, label }];
+  }),
 ];
+
+/** Width of a drawing as a picture, pixels. */
+const PICTURE_WIDTH = 1600;
 
 function Tools() {
   const plan = usePlan();
@@ -136,51 +126,23 @@ function Tools() {
   const { name, preferences } = plan.hem;
   const { paper } = preferences;
 
-  const save = async (kind: Saving): Promise<void> => {
-    const pattern = patternOf(plan);
-    const drawings = drawingsOf(plan);
-    const file = (ending: string): string => fileName(name, ending);
-    switch (kind) {
-      case 'pdf': {
-        const { patternPdf } = await import('./pdf.ts');
-        saveBlob(file('.pdf'), await patternPdf(pattern, drawingsOf(plan, 'Commissioner'), paper));
-        break;
-      }
-      case 'text':
-        saveFile(file('.txt'), patternText(pattern), 'text/plain');
-        break;
-      case 'markdown':
-        saveFile(file('.md'), patternMarkdown(pattern), 'text/markdown');
-        break;
-      case 'counts':
-        saveFile(file('-counts.csv'), countsCsv(plan), 'text/csv');
-        break;
-      case 'yarn':
-        saveFile(file('-yarn.csv'), yarnCsv(plan), 'text/csv');
-        break;
-      case 'plan-svg':
-        saveFile(file('-plan.svg'), drawings.plan, 'image/svg+xml');
-        break;
-      case 'plan-png':
-        saveBlob(file('-plan.png'), await svgPicture(drawings.plan, 1600));
-        break;
-      case 'chart-svg':
-        for (const c of drawings.charts)
-          saveFile(fileName(`${name} ${c.name}`, '.svg'), c.svg, 'image/svg+xml');
-        break;
-      case 'chart-png':
-        for (const c of drawings.charts)
-          saveBlob(fileName(`${name} ${c.name}`, '.png'), await svgPicture(c.svg, 1600));
-        break;
-      case 'project':
-        saveFile(file('.hem.json'), writeHem(plan.hem), 'application/json');
-        break;
+  const save = async (key: string): Promise<void> => {
+    if (key === 'pdf') {
+      const { patternPdf } = await import('./pdf.ts');
+      const pdf = await patternPdf(patternOf(plan), drawingsOf(plan, 'Commissioner'), paper);
+      return saveBlob(fileName(name, '.pdf'), pdf);
+    }
+    const [id, picture] = key.split('.') as [ExportId, string?];
+    const { files, type } = EXPORTS[id];
+    for (const file of files(plan)) {
+      if (picture !== 'png') saveFile(file.name, file.text, type);
+      else saveBlob(file.name.replace(/svg$/, 'png'), await svgPicture(file.text, PICTURE_WIDTH));
     }
   };
-  const trySave = async (kind: Saving): Promise<void> => {
+  const trySave = async (key: string): Promise<void> => {
     setMaking(true);
     try {
-      await save(kind);
+      await save(key);
     } catch (error) {
       notices.error({
         title: 'It could not be saved',
@@ -231,10 +193,7 @@ function Tools() {
       <Button icon={<Printer />} onClick={() => window.print()}>
         Print
       </Button>
-      <Dropdown
-        trigger={['click']}
-        menu={{ items: [...SAVED], onClick: ({ key }) => void trySave(key as Saving) }}
-      >
+      <Dropdown trigger={['click']} menu={{ items: SAVED, onClick: ({ key }) => void trySave(key) }}>
         <Button type="primary" icon={<DownloadSimple />} loading={making}>
           Save
         </Button>

@@ -4,7 +4,7 @@ import pdfMake from 'pdfmake/build/pdfmake';
 import regular from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
 import bold from '@fontsource/commissioner/files/commissioner-latin-700-normal.woff?url';
 import type { Pattern, PatternLine, Section } from '../../core/words/pattern.ts';
-import type { Drawings } from './drawings.ts';
+import type { Drawings } from '../../drawing/patternDrawings.ts';
 
 export type Paper = 'a4' | 'letter';
 

@@ -1,9 +1,8 @@
+import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
 import { Segmented } from 'antd';
-import type { BlocksPiece } from '../../core/piece/piece.ts';
+import type { BlocksPiece } from '../../core/piece/blocks/blocks.schema.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
 import { usePlan } from '../hem/context.ts';
-import { Field, WholeNumber } from './Field.tsx';
-import type { EditorProps } from './PiecePage.tsx';
 import { SizeFields } from './SizeFields.tsx';
 
 /** Blocks worked from corner to corner. */

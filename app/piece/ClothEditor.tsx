@@ -1,24 +1,28 @@
-import { holesOnSide } from '../../core/piece/cloth.ts';
-import type { ClothPiece } from '../../core/piece/piece.ts';
-import { Field } from './Field.tsx';
-import type { EditorProps } from './PiecePage.tsx';
+import { holesOnSide } from '../../core/piece/cloth/cloth.ts';
+import type { ClothPiece } from '../../core/piece/cloth/cloth.schema.ts';
+import { usePlan } from '../hem/context.ts';
+import { Field, type EditorProps } from '../controls/Field.tsx';
 import { SizeFields } from './SizeFields.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
 /** Cloth with a row of holes. */
 export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
+  const inches = usePlan().hem.preferences.length === 'in';
+  const factor = inches ? 25.4 : 1;
   return (
     <>
       <SizeFields piece={piece} onChange={onChange} />
       <Field label="From hole to hole">
         <NumberField
-          aria-label="From hole to hole in millimetres"
-          min={1}
-          max={100}
-          step={0.5}
-          suffix="mm"
-          value={piece.pitchMm}
-          onChange={(v) => v && onChange('pitch of the holes', { ...piece, pitchMm: v })}
+          aria-label={`From hole to hole in ${inches ? 'inches' : 'millimetres'}`}
+          min={1 / factor}
+          max={100 / factor}
+          step={inches ? 0.05 : 0.5}
+          suffix={inches ? 'in' : 'mm'}
+          value={Number((piece.pitchMm / factor).toFixed(2))}
+          onChange={(v) =>
+            v && onChange('pitch of the holes', { ...piece, pitchMm: Number((v * factor).toFixed(3)) })
+          }
         />
       </Field>
       <p className="quiet small">

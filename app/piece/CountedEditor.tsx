@@ -1,11 +1,11 @@
+import type { EditorProps } from '../controls/Field.tsx';
 import { Button } from 'antd';
 import { Plus, Trash } from '@phosphor-icons/react';
 import { readCounts } from '../../core/document/csv.ts';
-import type { CountedPiece } from '../../core/piece/piece.ts';
+import type { CountedPiece } from '../../core/piece/counted/counted.schema.ts';
 import { sideName } from '../../core/piece/outline.ts';
 import { usePlan } from '../hem/context.ts';
-import { LengthInput } from './LengthInput.tsx';
-import type { EditorProps } from './PiecePage.tsx';
+import { LengthInput } from '../controls/LengthInput.tsx';
 import { TableButton } from './TableButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 

@@ -1,10 +1,10 @@
+import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
 import { Button } from 'antd';
 import { readGrid } from '../../core/document/csv.ts';
-import type { GridPiece } from '../../core/piece/piece.ts';
+import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
 import { usePlan } from '../hem/context.ts';
-import { Field, WholeNumber } from './Field.tsx';
-import { LengthInput } from './LengthInput.tsx';
-import type { EditorProps } from './PiecePage.tsx';
+import { LengthInput } from '../controls/LengthInput.tsx';
+import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 import { TableButton } from './TableButton.tsx';
 
 /** A grid of joined motifs; single motifs can be left out, for a stepped outline. */
@@ -73,12 +73,12 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
         read={readGrid}
         onTable={(read) => put('motifs from a table', read)}
       />
-      <WholeNumber
-        label="Stitches on a motif’s side, between its corner spaces"
-        min={1}
-        max={500}
-        value={piece.motifStitches}
-        onChange={(motifStitches) => onChange('stitches on a motif', { ...piece, motifStitches })}
+      <MotifEdgeFields
+        edge={piece.edge}
+        label="The side of a motif"
+        stitchesLabel="Stitches on a motif’s side, between its corner spaces"
+        most={500}
+        onChange={(label, edge) => onChange(label, { ...piece, edge })}
       />
       <Field label="One motif measures">
         <LengthInput

@@ -5,14 +5,19 @@ import { changePiece } from '../../core/document/changePiece.ts';
 import { describePiece } from '../../core/edits/piece.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
-import type { PlanPart } from '../drawing/scene/parts.ts';
+import type { PlanPart } from '../../drawing/parts.ts';
 import { renderHem } from '../testing/render.tsx';
 import { PartPanel } from './PartPanel.tsx';
 
 const rows = rowsHem();
 const grid: Hem = {
   ...rows,
-  ...changePiece(rows, { kind: 'grid', cells: ['##', '#.'], motifStitches: 20, motifCm: 14 }),
+  ...changePiece(rows, {
+    kind: 'grid',
+    cells: ['##', '#.'],
+    edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+    motifCm: 14,
+  }),
 };
 
 function renderPart(hem: Hem, part: PlanPart | null) {
@@ -85,7 +90,7 @@ describe('the part that is picked', () => {
   test('a part that the piece no longer has is let go', () => {
     const { store } = renderPart(grid, { kind: 'join', side: 0, join: 0 });
     expect(screen.getByRole('region')).toBeTruthy();
-    act(() => store.do(describePiece('rows', rows.piece)));
+    act(() => void store.do(describePiece('rows', rows.piece)));
     return screen.findByText(/Pick a side/).then((hint) => expect(hint).toBeTruthy());
   });
 });

@@ -1,16 +1,17 @@
+import { isDisc } from '../../core/piece/outline.ts';
 import { Link } from 'react-router';
 import { crossingOf } from '../../core/base/baseRound.ts';
-import { listWords } from '../../core/base/run.ts';
+import { listWords } from '../../core/words/lists.ts';
 import { basis, spotNoun } from '../../core/base/schools.ts';
 import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
 import { measureSide } from '../../core/edits/piece.ts';
 import type { Piece } from '../../core/piece/piece.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords, percentWords, plural } from '../../core/words/measures.ts';
-import { CornerTreatments, JoinTreatments } from '../base/Treatment.tsx';
-import { partName, type PlanPart } from '../drawing/scene/parts.ts';
+import { CornerTreatments, JoinTreatments } from '../controls/Treatment.tsx';
+import { partName, type PlanPart } from '../../drawing/parts.ts';
 import { useHemStore } from '../hem/context.ts';
-import { LengthInput } from './LengthInput.tsx';
+import { LengthInput } from '../controls/LengthInput.tsx';
 import { RunFields } from './RowsEditor.tsx';
 
 export interface PartPanelProps {
@@ -23,12 +24,13 @@ export interface PartPanelProps {
 export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
   if (!part || !isThere(plan, part)) {
     // A round piece has no part that is told from the rest.
-    if (plan.body.outline.turns.length === 0) return null;
+    if (isDisc(plan.body.outline)) return null;
     return (
       <div className="part-panel none">
         <p className="quiet small">
           Pick a side, a corner{plan.hem.piece.kind === 'rows' ? ', a band of rows' : ''}
-          {plan.body.edges.some((e) => e.joins.length > 0) ? ', a join' : ''} in the drawing to describe it.
+          {plan.body.edges.some((e) => e.joins.length > 0) ? ', a motif seam' : ''} in the drawing to describe
+          it.
         </p>
       </div>
     );
@@ -129,7 +131,7 @@ function JoinPart({
         plan={plan}
         side={side}
         join={join}
-        label="At this join"
+        label="At this seam"
         value={crossingOf(plan.hem.base, plan.sides[side]!.choice, join)}
         onChange={(crossing) => store.do(crossJoin(plan.sides[side]!.name, [side], join, crossing))}
       />

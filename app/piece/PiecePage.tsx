@@ -1,25 +1,22 @@
 import { Select } from 'antd';
-import { useRef, useState } from 'react';
+import { useRef, useState, type ComponentType } from 'react';
 import type { Piece } from '../../core/piece/piece.ts';
+import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { constructionOf } from '../../core/edits/constructions.ts';
 import * as edits from '../../core/edits/piece.ts';
 import { problemLine } from '../../core/problems.ts';
 import { stitchName } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import type { PlanPart } from '../drawing/scene/parts.ts';
+import type { PlanPart } from '../../drawing/parts.ts';
 import { ColourButton } from '../look/ColourButton.tsx';
-import { Guard } from '../look/Guard.tsx';
+import { Guard } from '../hem/Guard.tsx';
+import { WORDS } from '../../core/terms/words.ts';
+import { smallLengthWords } from '../../core/words/measures.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
-import { BlocksEditor } from './BlocksEditor.tsx';
-import { ClothEditor } from './ClothEditor.tsx';
-import { CountedEditor } from './CountedEditor.tsx';
-import { Field } from './Field.tsx';
-import { GridEditor } from './GridEditor.tsx';
-import { MotifEditor } from './MotifEditor.tsx';
+import { Field, type EditorProps } from '../controls/Field.tsx';
 import { PartPanel } from './PartPanel.tsx';
-import { RowsEditor } from './RowsEditor.tsx';
-import { CONSTRUCTIONS } from './constructions.ts';
+import { EDITORS } from './editors.tsx';
 import './piece.css';
 import { NumberField } from '../look/NumberField.tsx';
 
@@ -29,15 +26,15 @@ export function PiecePage() {
   const store = useHemStore();
   const { piece } = plan.hem;
   const [picked, setPicked] = useState<PlanPart | null>(null);
-  const problems = plan.problems.filter((p) => p.place === 'the piece');
+  const problems = plan.problems.filter((p) => p.where.in === 'the piece');
   const put = (label: string, changed: Piece): void => void store.do(edits.describePiece(label, changed));
   // What was said of another construction is there when one comes back to it.
   const left = useRef(new Map<Piece['kind'], Piece>());
-  const choose = ({ kind, name }: (typeof CONSTRUCTIONS)[number]): void => {
+  const choose = (kind: PieceKind): void => {
     if (kind === piece.kind) return;
     left.current.set(piece.kind, piece);
     const chosen = left.current.get(kind) ?? constructionOf(kind, plan.hem);
-    store.do(edits.chooseConstruction(name.toLowerCase(), chosen));
+    store.do(edits.chooseConstruction(CONSTRUCTIONS[kind].name.toLowerCase(), chosen));
   };
   return (
     <div className="piece-page">
@@ -57,19 +54,19 @@ export function PiecePage() {
       <section className="piece-words" onBlur={() => store.endJoin()}>
         <h1>The piece</h1>
         <div className="constructions" role="radiogroup" aria-label="How it was made">
-          {CONSTRUCTIONS.map((c) => (
+          {PIECE_KINDS.map((kind) => (
             <button
-              key={c.kind}
+              key={kind}
               type="button"
               role="radio"
-              aria-checked={c.kind === piece.kind}
-              className={c.kind === piece.kind ? 'construction here' : 'construction'}
-              onClick={() => choose(c)}
+              aria-checked={kind === piece.kind}
+              className={kind === piece.kind ? 'construction here' : 'construction'}
+              onClick={() => choose(kind)}
             >
               <svg viewBox="0 0 32 32" aria-hidden="true">
-                <path d={c.icon} />
+                <path d={EDITORS[kind].icon} />
               </svg>
-              {c.name}
+              {CONSTRUCTIONS[kind].name}
             </button>
           ))}
         </div>
@@ -85,26 +82,9 @@ export function PiecePage() {
   );
 }
 
-export interface EditorProps<P extends Piece> {
-  readonly piece: P;
-  readonly onChange: (label: string, piece: P) => void;
-}
-
 function PieceEditor({ piece, onChange }: EditorProps<Piece>) {
-  switch (piece.kind) {
-    case 'rows':
-      return <RowsEditor piece={piece} onChange={onChange} />;
-    case 'motif':
-      return <MotifEditor piece={piece} onChange={onChange} />;
-    case 'blocks':
-      return <BlocksEditor piece={piece} onChange={onChange} />;
-    case 'grid':
-      return <GridEditor piece={piece} onChange={onChange} />;
-    case 'cloth':
-      return <ClothEditor piece={piece} onChange={onChange} />;
-    case 'counted':
-      return <CountedEditor piece={piece} onChange={onChange} />;
-  }
+  const { Editor } = EDITORS[piece.kind] as { readonly Editor: ComponentType<EditorProps<Piece>> };
+  return <Editor piece={piece} onChange={onChange} />;
 }
 
 /** Yarn weight, hook and gauge of the border. */
@@ -115,7 +95,7 @@ function GaugeFields() {
   const weight = yarns.find((y) => y.id === base.yarn)!.weight;
   return (
     <section className="piece-gauge" onBlur={() => store.endJoin()}>
-      <h2>The border’s gauge</h2>
+      <h2>The border’s {WORDS[preferences.language].gauge}</h2>
       <Field label="Yarn weight">
         <Select<YarnWeightNumber>
           aria-label="Yarn weight"
@@ -151,7 +131,7 @@ function GaugeFields() {
       </Field>
       <p className="quiet small">
         The weight brings usual values; what you measure on a swatch is better. One border stitch is{' '}
-        {plan.stitchWidthMm.toFixed(1)} mm wide.
+        {smallLengthWords(plan.stitchWidthMm, preferences.length)} wide.
       </p>
       <Field label="Color of the piece">
         <ColourButton

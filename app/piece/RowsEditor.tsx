@@ -1,11 +1,10 @@
+import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
 import { Button, Select } from 'antd';
 import { ArrowDown, ArrowUp, Plus, Trash } from '@phosphor-icons/react';
-import type { FoundationChoice, RowsPiece } from '../../core/piece/piece.ts';
+import type { FoundationChoice, RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
-import { lengthWords } from '../../core/words/measures.ts';
+import { lengthWords, smallLengthWords } from '../../core/words/measures.ts';
 import { usePlan } from '../hem/context.ts';
-import { Field, WholeNumber } from './Field.tsx';
-import type { EditorProps } from './PiecePage.tsx';
 import { SizeFields } from './SizeFields.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
@@ -44,6 +43,18 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
         onChange={(stitches) => onChange('stitches in a row', { ...piece, stitches })}
       />
       <SizeFields piece={piece} onChange={onChange} />
+      <Field label="Along the last row, work into">
+        <Select
+          aria-label="Along the last row"
+          value={piece.lastRow}
+          popupMatchSelectWidth={false}
+          options={[
+            { value: 'stitch tops', label: 'stitch tops' },
+            { value: 'between the posts', label: 'between the posts' },
+          ]}
+          onChange={(lastRow) => onChange('last row', { ...piece, lastRow })}
+        />
+      </Field>
       <Field label="Along the foundation, work into">
         <Select
           aria-label="Along the foundation"
@@ -58,8 +69,8 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
       )}
       <p className="quiet small">
         The {total} rows come by themselves to {lengthWords(plan.body.edges[1]!.computedMm, length)}, at the
-        usual height of each stitch and your {(plan.body.stitchWidthMm! / 10).toFixed(2)} cm a stitch. Measure
-        twice, without stretching.
+        usual height of each stitch and your {smallLengthWords(plan.body.stitchWidthMm!, length)} a stitch.
+        Measure twice, without stretching.
       </p>
       <h2>Rows, from the last (A) down to the foundation (C)</h2>
       <ol className="row-runs">

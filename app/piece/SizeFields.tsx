@@ -1,6 +1,6 @@
 import { usePlan } from '../hem/context.ts';
-import { Field } from './Field.tsx';
-import { LengthInput } from './LengthInput.tsx';
+import { Field } from '../controls/Field.tsx';
+import { LengthInput } from '../controls/LengthInput.tsx';
 
 export interface Sized {
   readonly widthCm: number;

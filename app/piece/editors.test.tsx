@@ -60,7 +60,14 @@ describe('how the piece was made', () => {
   });
 
   test('a grid: a motif is left out and the outline steps, then the whole grid is filled again', () => {
-    const { store } = renderPiece(of({ kind: 'grid', cells: ['##', '##'], motifStitches: 20, motifCm: 14 }));
+    const { store } = renderPiece(
+      of({
+        kind: 'grid',
+        cells: ['##', '##'],
+        edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+        motifCm: 14,
+      }),
+    );
     fireEvent.click(screen.getByRole('button', { name: 'Motif 2 in row 1' }));
     expect(store.get().plan.hem.piece).toMatchObject({ cells: ['#.', '##'] });
     expect(store.get().plan.sides).toHaveLength(6);

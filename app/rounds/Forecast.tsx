@@ -1,20 +1,22 @@
+import { isDisc } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
 import { useState } from 'react';
 import type { SchoolId } from '../../core/base/schools.ts';
 import { setBlocking } from '../../core/edits/hem.ts';
 import { verdict } from '../../core/flat/flat.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
-import { percentWords, plural, sizeWords } from '../../core/words/measures.ts';
+import { lengthWords, percentWords, plural, sizeWords } from '../../core/words/measures.ts';
 import { useHemStore } from '../hem/context.ts';
-import { LengthInput } from '../piece/LengthInput.tsx';
+import { LengthInput } from '../controls/LengthInput.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
 
 const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
   each: 'full rate',
   halves: 'closer rate',
+  kinds: 'your table',
   between: 'between the stitches',
   gaps: 'in the gaps',
   clusters: 'clusters in the gaps',
@@ -29,6 +31,7 @@ const STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
 export function Forecast({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { length, language } = plan.hem.preferences;
+  const disc = isDisc(plan.body.outline);
   const [wanted, setWanted] = useState<number | null>(null);
   const [stitch, setStitch] = useState<StitchKind>('hdc');
   const [count, setCount] = useState(10);
@@ -42,7 +45,8 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
     <section className="forecast" aria-label="Size and forecast">
       <h2>Size</h2>
       <p>
-        <strong>{sizeWords(plan.finishedSize, length)}</strong> with its border
+        <strong>{sizeWords(plan.finishedSize, length)}</strong> with its border of{' '}
+        {lengthWords(plan.borderWidthMm, length)}
         {plan.hem.blocking !== 1 && <>, {sizeWords(plan.blockedSize, length)} blocked</>}. Blocking makes it{' '}
         <NumberField
           size="small"
@@ -80,7 +84,10 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
             : `If the ${last.name.toLowerCase()} went on, it would begin to ${shows.strain > 0 ? 'ripple' : 'cup'} at round ${shows.round} (${percentWords(shows.strain)}).`}
         </p>
       )}
-      <h2>Which corner? {pending && <span className="quiet small">working …</span>}</h2>
+      <h2>
+        {disc ? 'Which spacing?' : 'Which corner?'}{' '}
+        {pending && <span className="quiet small">working …</span>}
+      </h2>
       <p className="small">
         After{' '}
         <NumberField
@@ -101,20 +108,26 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         />{' '}
         on this base:
       </p>
-      <ul className="corner-forecast">
-        {corners?.map((c) => (
-          <li key={c.corner}>
-            {CORNERS.find((x) => x.id === c.corner)!.name}
-            <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
-              {percentWords(c.strain)} {verdict(c.strain)}
-            </span>
-          </li>
-        ))}
-      </ul>
-      <p className="quiet small">
-        {plural(count, 'round')} on the base as it is, worst side; ±2 % lies flat, ±5 % blocks out.
-      </p>
-      <h2>Which school?</h2>
+      {!disc && (
+        <ul className="corner-forecast">
+          {corners?.map((c) => (
+            <li key={c.corner}>
+              {CORNERS.find((x) => x.id === c.corner)!.name}
+              <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
+                {percentWords(c.strain)} {verdict(c.strain)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {!disc && (
+        <>
+          <p className="quiet small">
+            {plural(count, 'round')} on the base as it is, worst side; ±2 % lies flat, ±5 % blocks out.
+          </p>
+          <h2>Which spacing?</h2>
+        </>
+      )}
       <ul className="corner-forecast">
         {schools?.map((c) => (
           <li key={c.school}>
@@ -126,7 +139,9 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         ))}
       </ul>
       <p className="quiet small">
-        The same rounds with 3 in each corner, each school on the sides to which it applies.
+        {disc
+          ? 'The same rounds, the increases spread all the way around; ±2 % lies flat, ±5 % blocks out.'
+          : 'The same rounds with 3 in each corner, each spacing on the sides to which it applies.'}
       </p>
     </section>
   );

@@ -24,6 +24,8 @@ function renderLibrary() {
 }
 const shown = (): readonly string[] =>
   screen.queryAllByRole('button', { name: /^Add / }).map((b) => b.getAttribute('aria-label')!.slice(4));
+/** Whether they fit is worked in a worker. */
+const triedOn = async (): Promise<void> => void (await screen.findAllByText('Fits as it is'));
 const names = (of: (f: Family) => boolean): readonly string[] => FAMILIES.filter(of).map((f) => f.name);
 
 describe('the library', () => {
@@ -36,8 +38,9 @@ describe('the library', () => {
     expect(shown()).toEqual(names((f) => f.edge === 'lobed' && f.caution === null));
   });
 
-  test('airy and dense, thrifty and thirsty part all families in two', () => {
+  test('airy and dense, thrifty and thirsty part all families in two', async () => {
     renderLibrary();
+    await triedOn();
     for (const [a, b] of [
       ['airy', 'dense'],
       ['thrifty', 'thirsty'],
@@ -57,8 +60,9 @@ describe('the library', () => {
     }
   });
 
-  test('what fits as it is says so, and only that is left when asked for', () => {
+  test('what fits as it is says so, and only that is left when asked for', async () => {
     renderLibrary();
+    await triedOn();
     const all = shown().length;
     fireEvent.click(screen.getByRole('switch', { name: /fits as it is/ }));
     const fitting = shown();

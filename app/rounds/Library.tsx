@@ -1,17 +1,19 @@
+import { isDisc } from '../../core/piece/outline.ts';
 import { Segmented, Switch } from 'antd';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { RoundEntry } from '../../core/document/hem.ts';
-import { createPlanner, type Plan } from '../../core/plan.ts';
-import { tallyRing, type Tally } from '../../core/ring/ring.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { trialOf, withTrial, type Tried } from '../../core/forecast/nextRound.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
-import { entriesOnto } from '../../core/stack/stack.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
 import { PasteRounds } from './PasteRounds.tsx';
-import { Guard } from '../look/Guard.tsx';
+import { Guard } from '../hem/Guard.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
+import { useWorked } from '../workers/useWorked.ts';
 
 export interface LibraryProps {
   readonly plan: Plan;
@@ -36,14 +38,20 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
   const [thirst, setThirst] = useState<Thirst>('all');
   const [onlyFits, setOnlyFits] = useState(false);
   const [babySafe, setBabySafe] = useState(false);
-  const tried = useMemo(() => tryFamilies(plan), [plan]);
-  const shown = tried.filter(
-    ({ family, fits, airy, yarn }) =>
+  const { value: tried, failed } = useWorked('tryFamilies', plan.hem);
+  const asked = density !== 'all' || thirst !== 'all' || onlyFits;
+  const shown = FAMILIES.map((family) => ({
+    family,
+    tried: tried?.find((t) => t.family === family.id) ?? null,
+  })).filter(
+    ({ family, tried: t }) =>
       (edge === 'all' || family.edge === edge) &&
-      (density === 'all' || (density === 'airy') === airy >= AIRY) &&
-      (thirst === 'all' || (thirst === 'thirsty') === yarn >= THIRSTY) &&
-      (!onlyFits || fits) &&
-      (!babySafe || family.caution === null),
+      (!babySafe || family.caution === null) &&
+      (!asked ||
+        (t !== null &&
+          (density === 'all' || (density === 'airy') === t.airy >= AIRY) &&
+          (thirst === 'all' || (thirst === 'thirsty') === t.yarn >= THIRSTY) &&
+          (!onlyFits || t.fits))),
   );
   return (
     <section className="library" aria-label="Library of rounds">
@@ -94,93 +102,70 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
       </div>
       {pasting && <PasteRounds plan={plan} onRounds={onPaste} />}
       <ul>
-        {shown.map((t) => (
-          <Guard key={t.family.id} what={t.family.name} resetKeys={[t]}>
-            <FamilyCard tried={t} onAdd={() => onAdd(t.ground ? [t.ground, t.family] : [t.family])} />
+        {shown.map(({ family, tried: t }) => (
+          <Guard key={family.id} what={family.name} resetKeys={[plan]}>
+            <FamilyCard
+              plan={plan}
+              family={family}
+              tried={t}
+              onAdd={() => onAdd(trialOf(plan, family).map((e) => familyById(e.family)!))}
+            />
           </Guard>
         ))}
       </ul>
-      {shown.length === 0 && <p className="quiet">Nothing here; loosen the filters.</p>}
+      {failed && <p className="problem small">Whether they fit could not be worked out. Your hem is safe.</p>}
+      {shown.length === 0 && (
+        <p className="quiet">{tried || failed ? 'Nothing here; loosen the filters.' : 'Trying them on …'}</p>
+      )}
     </section>
   );
 }
 
-interface Tried {
-  readonly family: Family;
-  /** A family that must come first. */
-  readonly ground: Family | null;
-  readonly plan: Plan;
-  readonly fits: boolean;
-  /** Share of the width of the added rounds that is chains, 0 to 1. */
-  readonly airy: number;
-  /** Yarn of an added round over that of the base round. */
-  readonly yarn: number;
-}
-
 const planner = createPlanner();
 
-/** Puts every family on top of the stack, one at a time. The rounds below are planned once. */
-function tryFamilies(plan: Plan): readonly Tried[] {
-  const colour =
-    plan.hem.yarns.find((y) => y.id !== plan.rounds[plan.rounds.length - 1]!.yarnId) ?? plan.hem.yarns[0]!;
-  const top = [...plan.rounds].reverse().find((r) => !r.written?.recipe.surface)!;
-  return FAMILIES.map((family) => {
-    const added = entriesOnto(top.ring, family, colour.id, ['trial ground', 'trial']);
-    const ground = added.length > 1 ? familyById(added[0]!.family)! : null;
-    const tried = planner({ ...plan.hem, rounds: [...plan.hem.rounds, ...added] });
-    const extra = tried.rounds.slice(plan.rounds.length);
-    return {
-      family,
-      ground,
-      plan: tried,
-      fits: extra.every((r) => r.even),
-      airy: share(extra.map((r) => tallyRing(r.ring))),
-      yarn: extra.reduce((sum, r) => sum + r.yarnM, 0) / extra.length / plan.rounds[0]!.yarnM,
-    };
-  });
+interface FamilyCardProps {
+  readonly plan: Plan;
+  readonly family: Family;
+  /** Null until it has been worked out. */
+  readonly tried: Tried | null;
+  readonly onAdd: () => void;
 }
 
-function share(tallies: readonly Tally[]): number {
-  const sum = (of: (t: Tally) => number): number => tallies.reduce((total, t) => total + of(t), 0);
-  return (
-    sum((t) => t.chains) /
-    Math.max(
-      1,
-      sum((t) => t.width),
-    )
-  );
-}
-
-function FamilyCard({ tried, onAdd }: { readonly tried: Tried; readonly onAdd: () => void }) {
-  const { family, ground, fits, yarn } = tried;
+function FamilyCard({ plan, family, tried, onAdd }: FamilyCardProps) {
   const facts = useMemo(() => factsOf(family), [family]);
+  const circle = isDisc(plan.body.outline);
   return (
     <li>
       <button type="button" className="family" onClick={onAdd} aria-label={`Add ${family.name}`}>
-        <CornerSwatch plan={tried.plan} />
+        <CornerSwatch plan={plan} family={family} />
         <span className="family-name">{family.name}</span>
         <span className="quiet small">{family.about}</span>
         <span className="quiet small">
-          Needs {needsWords(facts)}; {growthWords(facts, family.edge)}.
+          Needs {needsWords(facts, circle)}; {growthWords(facts, family.edge, circle)}.
         </span>
-        <span className="small">
-          <span className={fits ? 'fits' : 'odd'}>{fits ? 'Fits as it is' : 'Not even as it is'}</span> ·{' '}
-          <span className="estimate">{yarn.toFixed(1)} × the yarn of the base round</span>
-          {ground && ` · brings ${ground.name.toLowerCase()} with it`}
-        </span>
+        {tried && (
+          <span className="small">
+            <span className={tried.fits ? 'fits' : 'odd'}>
+              {tried.fits ? 'Fits as it is' : 'Not even as it is'}
+            </span>{' '}
+            · <span className="estimate">{tried.yarn.toFixed(1)} × the yarn of the base round</span>
+            {tried.ground !== null && ` · brings ${familyById(tried.ground)!.name.toLowerCase()} with it`}
+          </span>
+        )}
         {family.caution && <span className="caution small">{family.caution}</span>}
       </button>
     </li>
   );
 }
 
-/** The corner of a plan with its outermost rounds. */
-function CornerSwatch({ plan }: { readonly plan: Plan }) {
-  const at = useMemo(() => {
-    const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
-    const corner = landmarksOf(plan, last.number)[0]!;
-    const step = 5 * plan.stitchWidthMm;
-    return { x: corner.x - step, y: corner.y + 0.36 * step };
-  }, [plan]);
-  return <Swatch plan={plan} at={at} across={15} width={236} height={118} />;
+/** The corner of the piece with a family on top, planned when it comes into view. */
+function CornerSwatch({ plan, family }: { readonly plan: Plan; readonly family: Family }) {
+  const look = useCallback(() => {
+    const made = planner(withTrial(plan, family));
+    const last = made.rounds.findLast((r) => !r.written?.recipe.surface)!;
+    const corner = landmarksOf(made, last.number)[0]!;
+    const step = 5 * made.stitchWidthMm;
+    return { plan: made, at: { x: corner.x - step, y: corner.y + 0.36 * step } };
+  }, [plan, family]);
+  return <Swatch look={look} across={15} width={236} height={118} />;
 }

@@ -1,34 +1,55 @@
 import { Input } from 'antd';
-import { useState } from 'react';
+import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
+import { writeRound } from '../../core/edits/rounds.ts';
 import { parseRound } from '../../core/notation/parse.ts';
-import { remedyFor, whatIsWrong } from '../../core/problems.ts';
+import { remedyFor, whatIsWrong, type Problem, whereWords } from '../../core/problems.ts';
 import { needsOf } from '../../core/ring/recipe.ts';
 import type { Language } from '../../core/terms/stitches.ts';
+import { useHemStore } from '../hem/context.ts';
 
 export interface OwnRoundProps {
   readonly entry: RoundEntry;
   readonly language: Language;
-  readonly onWrite: (text: string) => void;
 }
 
+/** After so long without a key, what comes is another step of undo; ms. */
+const PAUSE = 900;
+
 /** A round in written crochet: read as it is typed; what cannot be read is kept and pointed at. */
-export function OwnRound({ entry, language, onWrite }: OwnRoundProps) {
+export function OwnRound({ entry, language }: OwnRoundProps) {
+  const store = useHemStore();
   const written = entry.written!;
-  const [text, setText] = useState(written.text);
-  const outcome = parseRound(text, written.language);
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
+  useEffect(() => () => clearTimeout(pause.current), []);
+  const outcome = parseRound(written.text, written.language);
+  const write = (text: string): void => {
+    store.do(writeRound(entry.id, text));
+    clearTimeout(pause.current);
+    pause.current = setTimeout(() => store.endJoin(), PAUSE);
+  };
+  /** Undo and redo do here what the box shows: its text is the hem's. */
+  const onKey = (e: KeyboardEvent): void => {
+    if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
+    const key = e.key.toLowerCase();
+    if (key !== 'z' && key !== 'y') return;
+    e.preventDefault();
+    e.stopPropagation();
+    store.endJoin();
+    if (key === 'y' || e.shiftKey) store.redo();
+    else store.undo();
+  };
   return (
     <div className="own-written">
       <Input.TextArea
         aria-label={`Own round in ${written.language.toUpperCase()} terms`}
         autoSize={{ minRows: 2, maxRows: 8 }}
         spellCheck={false}
-        value={text}
+        value={written.text}
         status={outcome.ok ? '' : 'error'}
-        onChange={(e) => {
-          setText(e.target.value);
-          onWrite(e.target.value);
-        }}
+        onChange={(e) => write(e.target.value)}
+        onKeyDown={onKey}
+        onBlur={() => store.endJoin()}
       />
       {outcome.ok ? (
         <p className="quiet small">
@@ -40,10 +61,31 @@ export function OwnRound({ entry, language, onWrite }: OwnRoundProps) {
       ) : (
         outcome.problems.map((p, i) => (
           <p key={i} className="problem small" role="alert">
-            {p.place}: {whatIsWrong(p)}. {remedyFor(p)}
+            <Marked text={written.text} problem={p} /> {whereWords(p.where)}: {whatIsWrong(p)}. {remedyFor(p)}
           </p>
         ))
       )}
     </div>
+  );
+}
+
+/** Letters shown on either side of a word that cannot be read. */
+const AROUND = 24;
+
+/** The word that a fault is about, marked in what stands around it. */
+function Marked({ text, problem }: { readonly text: string; readonly problem: Problem }) {
+  if (problem.code !== 'written-unreadable') return null;
+  const { word } = problem.values;
+  const at = text.indexOf(word);
+  if (at < 0) return null;
+  const end = at + word.length;
+  return (
+    <span className="around-fault">
+      {at > AROUND && '…'}
+      {text.slice(Math.max(0, at - AROUND), at)}
+      <mark>{word}</mark>
+      {text.slice(end, end + AROUND)}
+      {text.length > end + AROUND && '…'}
+    </span>
   );
 }

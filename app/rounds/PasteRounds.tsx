@@ -2,10 +2,10 @@ import { Button, Input } from 'antd';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { problemLine } from '../../core/problems.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
-import type { Language } from '../../core/terms/stitches.ts';
+import { abbreviation, type Language } from '../../core/terms/stitches.ts';
 import { LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { plural } from '../../core/words/measures.ts';
 import { readPattern, type ReadRound } from '../../core/words/readPattern.ts';
@@ -15,8 +15,10 @@ export interface PasteRoundsProps {
   readonly onRounds: (entries: readonly RoundEntry[]) => void;
 }
 
-const EXAMPLE =
-  'Round 1\nEach side: *sc in next st*\nCorner: 3 sc in corner\n\nRounds 2–3\nEach side: *hdc in next st*\nCorner: 3 hdc in corner';
+const example = (language: Language): string => {
+  const [sc, hdc] = [abbreviation('sc', language), abbreviation('hdc', language)];
+  return `Rnd 1: ${sc} in each st around, 3 ${sc} in each corner, join with sl st.\n\nRounds 2–3\nEach side: ${hdc} in each st\nCorner: 3 ${hdc} in corner`;
+};
 
 /** Rounds from a written pattern, read as they are pasted. */
 export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
@@ -31,7 +33,7 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
         aria-label="Written rounds"
         autoSize={{ minRows: 5, maxRows: 16 }}
         spellCheck={false}
-        placeholder={EXAMPLE}
+        placeholder={example(language)}
         value={text}
         status={outcome && !outcome.ok ? 'error' : ''}
         onChange={(e) => setText(e.target.value)}

@@ -2,19 +2,20 @@ import { Button, Drawer } from 'antd';
 import { Columns, Plus } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
-import { createPlanner } from '../../core/plan.ts';
-import type { Hem, RoundEntry } from '../../core/document/hem.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
+import { isRound, workedRound } from '../../core/plan/types.ts';
+import type { Hem, RoundEntry, WorkedRound } from '../../core/document/hem.ts';
 import { addRounds } from '../../core/edits/rounds.ts';
 import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
-import type { ViewPart } from '../drawing/scene/parts.ts';
+import type { ViewPart } from '../../drawing/parts.ts';
 import { plural } from '../../core/words/measures.ts';
-import { Guard } from '../look/Guard.tsx';
+import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Library } from './Library.tsx';
 import { Compare } from './Compare.tsx';
 import { Forecast } from './Forecast.tsx';
-import { FitList } from './FitList.tsx';
+import { FitList } from '../controls/FitList.tsx';
 import { Stack } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 import './rounds.css';
@@ -26,12 +27,13 @@ export function RoundsPage() {
   const plan = usePlan();
   const store = useHemStore();
   const slow = useDeferredValue(plan);
-  const [looked, setLooked] = useState<number | null>(null);
+  // By its identity: it stays looked at wherever its entry is moved.
+  const [looked, setLooked] = useState<WorkedRound | null>(null);
   const [part, setPart] = useState<ViewPart>({ kind: 'corner', side: 0 });
   const [browsing, setBrowsing] = useState(false);
   const [comparing, setComparing] = useState(false);
   const [preview, setPreview] = useState<Hem | null>(null);
-  const round = looked !== null && looked < plan.rounds.length ? looked : null;
+  const round = looked === null ? null : (plan.rounds.find((r) => isRound(r, looked))?.number ?? null);
   const shown = preview ? previewPlanner(preview) : plan;
   const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
   const push = (label: string, entries: readonly RoundEntry[]): void => {
@@ -50,7 +52,11 @@ export function RoundsPage() {
         <Button block type="text" icon={<Columns />} onClick={() => setComparing(true)}>
           Compare borders ({plan.hem.kept.length + 1})
         </Button>
-        <Stack plan={plan} looked={round} onLook={setLooked} />
+        <Stack
+          plan={plan}
+          looked={round}
+          onLook={(number) => setLooked(number === null ? null : workedRound(plan.rounds[number]!))}
+        />
       </section>
       <Drawer
         open={browsing}

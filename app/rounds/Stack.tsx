@@ -1,3 +1,4 @@
+import { isDisc } from '../../core/piece/outline.ts';
 import {
   DndContext,
   KeyboardSensor,
@@ -17,22 +18,18 @@ import { DotsSixVertical, Trash } from '@phosphor-icons/react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { chooseBaseYarn } from '../../core/edits/base.ts';
 import * as edits from '../../core/edits/rounds.ts';
-import type { Plan, RoundPlan } from '../../core/plan.ts';
+import type { Plan, RoundPlan } from '../../core/plan/types.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { problemLine } from '../../core/problems.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
-import { baseWords } from '../hem/stops.ts';
+import { plural } from '../../core/words/measures.ts';
+import { LOOPS } from '../../core/terms/places.ts';
+import { baseWords } from '../../core/words/countWords.ts';
 import { useHemStore } from '../hem/context.ts';
+import { StartChoice } from '../controls/StartFields.tsx';
 import { OwnRound } from './OwnRound.tsx';
 import { NumberField } from '../look/NumberField.tsx';
-
-const LOOP_NAMES = {
-  both: 'both loops',
-  back: 'back loop',
-  front: 'front loop',
-  third: 'third loop',
-} as const;
 
 export interface StackProps {
   readonly plan: Plan;
@@ -97,6 +94,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
   const family = familyById(entry.family);
   const name = family?.name ?? 'Own round';
   const { language } = plan.hem.preferences;
+  const corners = !isDisc(plan.body.outline);
   const rounds = plan.rounds.filter((r) => r.written?.entry.id === entry.id);
   const first = rounds[0];
   const last = rounds[rounds.length - 1];
@@ -126,7 +124,9 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
         aria-pressed={here}
         onClick={() => onLook(here ? null : (last?.number ?? null))}
       >
-        <Swatch plan={plan} yarn={entry.yarn} />
+        {entry.yarns.map((yarn, k) => (
+          <Swatch key={k} plan={plan} yarn={yarn} />
+        ))}
         <span className="entry-number">{numbers}</span> {name}
       </button>
       <Button
@@ -147,7 +147,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             onChange={(stitch) => choose(abbreviation(stitch, language), { stitch })}
           />
         )}
-        {family && family.corners.length > 1 && (
+        {family && corners && family.corners.length > 1 && (
           <Select
             size="small"
             aria-label="Corner"
@@ -160,7 +160,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             onChange={(corner) => choose('corner', { corner })}
           />
         )}
-        {family && family.corners.length > 1 && (
+        {family && corners && family.corners.length > 1 && (
           <Checkbox
             checked={entry.cornerOpen}
             onChange={(e) => choose('corners open or not', { cornerOpen: e.target.checked })}
@@ -174,8 +174,8 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
             aria-label="Loop"
             popupMatchSelectWidth={false}
             value={entry.loop}
-            options={family.loops.map((loop) => ({ value: loop, label: LOOP_NAMES[loop] }))}
-            onChange={(loop) => choose(LOOP_NAMES[loop], { loop })}
+            options={family.loops.map((loop) => ({ value: loop, label: LOOPS[loop].name }))}
+            onChange={(loop) => choose(LOOPS[loop].name, { loop })}
           />
         )}
         {family && family.sizes.length > 1 && (
@@ -224,20 +224,15 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
           value={entry.hookMm}
           onChange={(hookMm) => choose('hook', { hookMm })}
         />
-        <YarnChoice
+        <Yarns
           plan={plan}
-          value={entry.yarn}
-          label="Yarn"
-          onChange={(yarn) => choose('yarn', { yarn })}
-        />
-      </div>
-      {entry.written && (
-        <OwnRound
           entry={entry}
-          language={language}
-          onWrite={(text) => store.do(edits.writeRound(entry.id, text))}
+          rounds={rounds.length}
+          onChange={(yarns) => choose('yarn', { yarns })}
         />
-      )}
+        <EntryStart plan={plan} entry={entry} onChange={(start) => choose('start', { start })} />
+      </div>
+      {entry.written && <OwnRound entry={entry} language={language} />}
       {family?.caution && <p className="caution small entry-counts">{family.caution}</p>}
       {rounds.length > 0 ? <FitWords plan={plan} rounds={rounds} /> : <NotWorked plan={plan} />}
     </li>
@@ -256,14 +251,19 @@ function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: read
   if (!odd) {
     return (
       <span className="quiet small entry-counts">
-        {last.sides.map((s, i) => `${plan.sides[i]!.name} ${s.tally.stitches}`).join(' · ')} · {last.total} in
-        all
+        {(isDisc(plan.body.outline) ? [] : last.sides)
+          .map(
+            ({ tally }, i) =>
+              `${plan.sides[i]!.name} ${tally.stitches}${tally.spaces > 0 ? ` and ${plural(tally.spaces, 'space')}` : ''}`,
+          )
+          .concat(`${last.total} in all`)
+          .join(' · ')}
       </span>
     );
   }
   const stuck = odd.sides.some((s) => s.fit?.stuck);
   if (stuck) {
-    const told = plan.problems.find((p) => p.place === `round ${odd.number}`);
+    const told = plan.problems.find((p) => p.where.in === 'round' && p.where.number === odd.number);
     return (
       <span className="odd small entry-counts">{told ? problemLine(told) : 'Cannot be worked here.'}</span>
     );
@@ -279,6 +279,83 @@ function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: read
 function Swatch({ plan, yarn }: { readonly plan: Plan; readonly yarn: string }) {
   return (
     <span className="swatch" style={{ background: plan.hem.yarns.find((y) => y.id === yarn)!.colour }} />
+  );
+}
+
+/** The yarn of an entry; of several worked rounds, one that they share or several that repeat round by round. */
+function Yarns({
+  plan,
+  entry,
+  rounds,
+  onChange,
+}: {
+  readonly plan: Plan;
+  readonly entry: RoundEntry;
+  readonly rounds: number;
+  readonly onChange: (yarns: readonly string[]) => void;
+}) {
+  const { yarns } = entry;
+  return (
+    <span className="yarns">
+      {yarns.map((yarn, k) => (
+        <YarnChoice
+          key={k}
+          plan={plan}
+          value={yarn}
+          label={yarns.length === 1 ? 'Yarn' : `Yarn ${k + 1}`}
+          onChange={(id) => onChange(yarns.map((y, i) => (i === k ? id : y)))}
+        />
+      ))}
+      {rounds > yarns.length && (
+        <Button
+          size="small"
+          onClick={() => {
+            const last = plan.hem.yarns.findIndex((y) => y.id === yarns[yarns.length - 1]);
+            onChange([...yarns, plan.hem.yarns[(last + 1) % plan.hem.yarns.length]!.id]);
+          }}
+        >
+          {yarns.length === 1 ? 'Stripes' : 'One more'}
+        </Button>
+      )}
+      {yarns.length > 1 && (
+        <Button size="small" onClick={() => onChange(yarns.slice(0, -1))}>
+          One fewer
+        </Button>
+      )}
+    </span>
+  );
+}
+
+/** Where the rounds of an entry begin, where that is not where the others do. */
+function EntryStart({
+  plan,
+  entry,
+  onChange,
+}: {
+  readonly plan: Plan;
+  readonly entry: RoundEntry;
+  readonly onChange: (start: RoundEntry['start']) => void;
+}) {
+  const { newYarn: _, ...usual } = plan.hem.base.start;
+  const name = familyById(entry.family)?.name ?? 'Own round';
+  return (
+    <>
+      <Checkbox
+        checked={entry.start !== null}
+        onChange={(e) => onChange(e.target.checked ? usual : null)}
+        aria-label={`${name} starts elsewhere`}
+      >
+        starts elsewhere
+      </Checkbox>
+      {entry.start && (
+        <StartChoice
+          plan={plan}
+          value={entry.start}
+          name={`${name} starts`}
+          onChange={(part) => onChange({ ...usual, ...entry.start, ...part })}
+        />
+      )}
+    </>
   );
 }
 

@@ -1,6 +1,7 @@
-import { scaleLinear } from 'd3';
+import { scaleLinear } from 'd3-scale';
+import { sideWords } from '../../core/words/placeWords.ts';
 import { FLAT_LIMITS } from '../../core/flat/flat.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { percentWords } from '../../core/words/measures.ts';
 
 const WIDTH = 250;
@@ -44,7 +45,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
                   y={2 + i * step}
                   height={Math.max(1.5, step - 1)}
                 >
-                  <title>{`${round.name}, side ${plan.sides[i]!.name}: ${percentWords(s.strain)}, ${s.verdict}`}</title>
+                  <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${s.verdict}`}</title>
                 </rect>
               );
             })}
@@ -73,5 +74,5 @@ function worstWords(plan: Plan): string {
     });
   }
   const { verdict } = worst.round.sides[worst.side]!;
-  return `${worst.round.number === 0 ? 'base round' : `round ${worst.round.number}`}, side ${plan.sides[worst.side]!.name}, ${percentWords(worst.strain)} (${verdict})`;
+  return `${worst.round.number === 0 ? 'base round' : `round ${worst.round.number}`}, ${sideWords(plan, worst.side)}, ${percentWords(worst.strain)} (${verdict})`;
 }

@@ -1,8 +1,9 @@
 /** @jest-environment jsdom */
-import { describe, expect, test } from '@jest/globals';
+import { describe, expect, test, jest } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { parseRound } from '../../core/notation/parse.ts';
+import { changePiece } from '../../core/document/changePiece.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
@@ -27,7 +28,7 @@ describe('pasted rounds', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Add 2 rounds' }));
     expect(pasted[0]).toHaveLength(1);
     const [added] = pasted[0]!;
-    expect(added).toMatchObject({ family: 'own', times: 2, yarn: 'y1', written: { language: 'uk' } });
+    expect(added).toMatchObject({ family: 'own', times: 2, yarns: ['y1'], written: { language: 'uk' } });
     const read = parseRound(added!.written!.text, 'uk');
     expect(read.ok && read.value.corner.group.map((s) => s.kind)).toEqual(['sc', 'sc', 'sc']);
   });
@@ -56,10 +57,9 @@ describe('pasted rounds', () => {
 
 describe('an own round', () => {
   test('says its multiple, and points at what cannot be read without losing it', () => {
-    const written: string[] = [];
     const own = newOwnEntry('o', 'y1', 'us');
-    renderHem(rowsHem({ rounds: [own] }), () => (
-      <OwnRound entry={own} language="uk" onWrite={(t) => written.push(t)} />
+    const { store } = renderHem(rowsHem({ rounds: [own] }), (plan) => (
+      <OwnRound entry={plan.hem.rounds[0]!} language="uk" />
     ));
     const text = screen.getByRole('textbox', { name: 'Own round in US terms' });
     expect(screen.getByText(/Comes out even on any count\. Written in US terms\./)).toBeTruthy();
@@ -70,7 +70,29 @@ describe('an own round', () => {
     fireEvent.change(text, { target: { value: 'side: *sk 1, 5 zz in next st*' } });
     expect(screen.getAllByRole('alert')[0]!.textContent).toMatch(/line 1, column 16: cannot read “zz”/);
     expect((text as HTMLTextAreaElement).value).toContain('zz');
-    expect(written).toHaveLength(2);
+    expect(document.querySelector('mark')!.textContent).toBe('zz');
+    expect(store.get().plan.hem.rounds[0]!.written!.text).toContain('zz');
+  });
+
+  test('undo and redo in the box do what the box shows, a pause at a time', () => {
+    jest.useFakeTimers();
+    const own = newOwnEntry('o', 'y1', 'us');
+    const { store } = renderHem(rowsHem({ rounds: [own] }), (plan) => (
+      <OwnRound entry={plan.hem.rounds[0]!} language="us" />
+    ));
+    const box = (): HTMLTextAreaElement => screen.getByRole('textbox', { name: 'Own round in US terms' });
+    const before = box().value;
+    for (const typed of ['s', 'si', 'sid']) fireEvent.change(box(), { target: { value: typed } });
+    act(() => jest.advanceTimersByTime(1000));
+    fireEvent.change(box(), { target: { value: 'side: x' } });
+    fireEvent.keyDown(box(), { key: 'z', ctrlKey: true });
+    expect(box().value).toBe('sid');
+    fireEvent.keyDown(box(), { key: 'z', ctrlKey: true });
+    expect(box().value).toBe(before);
+    fireEvent.keyDown(box(), { key: 'z', ctrlKey: true, shiftKey: true });
+    expect(box().value).toBe('sid');
+    expect(store.get().plan.hem.rounds[0]!.written!.text).toBe('sid');
+    jest.useRealTimers();
   });
 });
 
@@ -89,6 +111,54 @@ describe('the stack', () => {
     const { plan } = store.get();
     expect(text).toContain(`${plan.rounds[1]!.total} in all`);
     expect(text).toMatch(/Not even: A \d over/);
+  });
+
+  test('what is counted of an entry is what its last ring holds, chain spaces beside the stitches', () => {
+    const moss = rowsHem({ counts: [149, 167, 149, 167], rounds: [entry({ family: 'moss', times: 2 })] });
+    const { container, store } = renderHem(moss, (plan) => (
+      <Stack plan={plan} looked={null} onLook={() => undefined} />
+    ));
+    const { plan } = store.get();
+    const { tally } = plan.rounds[2]!.sides[0]!;
+    expect(tally.spaces).toBeGreaterThan(0);
+    expect(container.textContent).toContain(`A ${tally.stitches} and ${tally.spaces} spaces`);
+  });
+
+  test('stripes give every round its yarn, and an entry may start elsewhere', () => {
+    const { store } = renderHem(rowsHem({ rounds: [entry({ times: 3 })] }), (plan) => (
+      <Stack plan={plan} looked={null} onLook={() => undefined} />
+    ));
+    fireEvent.click(screen.getByRole('button', { name: 'Stripes' }));
+    expect(
+      store
+        .get()
+        .plan.rounds.slice(1)
+        .map((r) => r.yarnId),
+    ).toEqual(['y1', 'y2', 'y1']);
+    fireEvent.click(screen.getByRole('button', { name: 'One fewer' }));
+    expect(store.get().plan.hem.rounds[0]!.yarns).toEqual(['y1']);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Plain round starts elsewhere' }));
+    expect(store.get().plan.hem.rounds[0]!.start).toMatchObject({ at: 'corner', side: 0 });
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Plain round starts elsewhere' }));
+    expect(store.get().plan.hem.rounds[0]!.start).toBeNull();
+  });
+
+  test('on a circle nothing is said of corners', () => {
+    const start = rowsHem();
+    const disc = {
+      ...start,
+      ...changePiece(start, {
+        kind: 'motif',
+        corners: 0,
+        cornerChains: 0,
+        edge: { kind: 'solid', stitch: 'dc', stitches: 80 },
+        sideCm: 57,
+      }),
+      rounds: [entry()],
+    };
+    renderHem(disc, (plan) => <Stack plan={plan} looked={null} onLook={() => undefined} />);
+    expect(screen.queryByRole('combobox', { name: 'Corner' })).toBeNull();
+    expect(screen.queryByText('fit may choose it')).toBeNull();
   });
 
   test('a round is taken out with one click, and comes back with undo', () => {

@@ -1,5 +1,5 @@
-import { Button } from 'antd';
-import { listWords } from '../../core/base/run.ts';
+import { Button } from '../look/Button.tsx';
+import { listWords } from '../../core/words/lists.ts';
 import { plural } from '../../core/words/measures.ts';
 import { type Differing, type Incoming, type Standing } from './incoming.ts';
 

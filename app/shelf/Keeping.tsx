@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { Button } from '../look/Button.tsx';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { plural } from '../../core/words/measures.ts';

@@ -1,13 +1,13 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { Button } from '../look/Button.tsx';
 import { nanoid } from 'nanoid';
 import { useMemo } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import { plan } from '../../core/plan.ts';
+import { plan } from '../../core/plan/planner.ts';
 import { problemLine } from '../../core/problems.ts';
 import { sizeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import { Guard } from '../look/Guard.tsx';
+import { Guard } from '../hem/Guard.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { library, libraryReady } from '../storage/here.ts';
 import { hemOfLink } from '../storage/link.ts';

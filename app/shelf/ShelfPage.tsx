@@ -1,17 +1,17 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { Button } from '../look/Button.tsx';
 import { Package, Plus, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
-import { listWords } from '../../core/base/run.ts';
+import { listWords } from '../../core/words/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { newHem } from '../../core/document/newHem.ts';
 import { copyOf } from '../../core/edits/hem.ts';
 import { problemLine } from '../../core/problems.ts';
 import { GroundButton } from '../look/GroundButton.tsx';
-import { Guard } from '../look/Guard.tsx';
+import { Guard } from '../hem/Guard.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
@@ -26,8 +26,9 @@ import './shelf.css';
 const IncomingHems = lazy(async () => ({ default: (await import('./Incoming.tsx')).IncomingHems }));
 const Keeping = lazy(async () => ({ default: (await import('./Keeping.tsx')).Keeping }));
 
-/** A long shelf is laid out as it is scrolled, so many hems at once. */
-const LAID_AT_ONCE = 60;
+/** A long shelf is laid out as it is scrolled: so many hems at first, and so many with every step. */
+const LAID_FIRST = 16;
+const LAID_THEN = 100;
 
 async function readShelf() {
   await libraryReady();
@@ -44,7 +45,7 @@ export function ShelfPage() {
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
   const [incoming, setIncoming] = useState<readonly Incoming[]>([]);
   const [over, setOver] = useState(false);
-  const [laid, setLaid] = useState(LAID_AT_ONCE);
+  const [laid, setLaid] = useState(LAID_FIRST);
   const deleted = useRef<string[]>([]);
   const { data, isPending, error, refetch } = useQuery({ queryKey: ['shelf'], queryFn: readShelf });
   const hems = data?.hems;
@@ -232,7 +233,7 @@ export function ShelfPage() {
                 onChange={refresh}
               />
             ))}
-            {laid < hems!.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_AT_ONCE)} />}
+            {laid < hems!.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_THEN)} />}
           </ul>
         )}
       </main>

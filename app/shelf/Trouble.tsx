@@ -1,10 +1,10 @@
-import { Button } from 'antd';
+import { Button } from '../look/Button.tsx';
 import { useState } from 'react';
 import { nanoid } from 'nanoid';
 import { fileName } from '../../core/document/fileName.ts';
 import { salvageHem } from '../../core/document/salvage.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
-import { listWords } from '../../core/base/run.ts';
+import { listWords } from '../../core/words/lists.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { library } from '../storage/here.ts';

@@ -74,7 +74,7 @@ describe('a file of another kind', () => {
       name,
       Uint8Array.from(content, (c) => c.charCodeAt(0)),
     );
-    expect(told.problem?.values.kind).toBe(kind);
+    expect(told.problem?.values).toMatchObject({ kind });
     expect(problemLine(told.problem!)).toMatch(/\. \S.*\.$/);
   });
 

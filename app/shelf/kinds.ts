@@ -1,5 +1,5 @@
 /** What a file is, told from its first bytes and its name, so that one of another kind is answered in plain words. */
-import { problem, type Problem } from '../../core/problems.ts';
+import { problem, type Problem, inAll } from '../../core/problems.ts';
 
 type FileKind = 'hem' | 'zip' | 'table' | 'other';
 
@@ -76,7 +76,7 @@ export function kindOf(name: string, head: Uint8Array): Told {
   const start = String.fromCharCode(...head.subarray(0, 256));
   const other = (kind: string, remedy: string): Told => ({
     kind: 'other',
-    problem: problem('file-of-another-kind', 'the file', { kind, remedy: remedy.trim() }),
+    problem: problem('file-of-another-kind', inAll('the file'), { kind, remedy: remedy.trim() }),
   });
   const mark = MARKS.find((m) => m.starts.some((s) => start.startsWith(s)));
   if (mark) return other(mark.kind, mark.remedy);

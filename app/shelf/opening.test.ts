@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { writeBundle } from '../../core/document/bundle.ts';
 import { writeHem } from '../../core/document/check.ts';
-import { plan } from '../../core/plan.ts';
+import { plan } from '../../core/plan/planner.ts';
 import { readFiles } from './opening.ts';
 
 const NOW = new Date('2026-02-03T04:05:06Z');

@@ -8,9 +8,8 @@ import type { Hem } from '../../core/document/hem.ts';
 import { newHem } from '../../core/document/newHem.ts';
 import { salvageHem, type Salvaged } from '../../core/document/salvage.ts';
 import { LIMITS } from '../../core/limits.ts';
-import type { Piece } from '../../core/piece/piece.ts';
-import { beyondPlanning, outlineProblems } from '../../core/piece/soundness.ts';
-import { failed, problem, type Outcome, type Problem } from '../../core/problems.ts';
+import { beyondPlanning, outlineProblems, type Piece } from '../../core/piece/piece.ts';
+import { failed, problem, type Outcome, type Problem, inAll } from '../../core/problems.ts';
 import { kindOf } from './kinds.ts';
 
 export interface RefusedFile {
@@ -44,7 +43,7 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
     else refuse(name, outcome.problems, salvageHem(jsonOf(text), nanoid(10), now));
   };
   const read = async (file: File): Promise<void> => {
-    if (file.size === 0) return refuse(file.name, [problem('file-empty', 'the file')]);
+    if (file.size === 0) return refuse(file.name, [problem('file-empty', inAll('the file'))]);
     if (file.size > LIMITS.fileBytes) return refuse(file.name, [tooLarge(file.size, LIMITS.fileBytes)]);
     const told = kindOf(file.name, new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
     if (told.problem) return refuse(file.name, [told.problem]);
@@ -64,14 +63,14 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
       await read(file);
     } catch {
       // A folder, or a file that has been moved away since it was chosen.
-      refuse(file.name, [problem('file-unreadable', 'the file')]);
+      refuse(file.name, [problem('file-unreadable', inAll('the file'))]);
     }
   }
   return { hems, refused };
 }
 
 const tooLarge = (bytes: number, most: number): Problem =>
-  problem('file-too-large', 'the file', { megabytes: (bytes / 1e6).toFixed(1), most: most / 1e6 });
+  problem('file-too-large', inAll('the file'), { megabytes: (bytes / 1e6).toFixed(1), most: most / 1e6 });
 
 /** A new hem on the piece that a table describes. */
 function hemOfTable(text: string, fileName: string, now: Date): Outcome<Hem> {
@@ -81,7 +80,10 @@ function hemOfTable(text: string, fileName: string, now: Date): Outcome<Hem> {
   const name = fileName.replace(/\.\w+$/, '').slice(0, 200) || blank.name;
   const piece = outcome.value;
   // A table is mended in the table.
-  const unsound = [...beyondPlanning(piece, 'the table'), ...outlineProblems(piece, 'the table')];
+  const unsound = [
+    ...beyondPlanning(piece, inAll('the table')),
+    ...outlineProblems(piece, inAll('the table'), blank.preferences.length),
+  ];
   if (unsound.length > 0) return failed(...unsound);
   return checkHem({ ...blank, ...changePiece(blank, piece), name });
 }
@@ -91,6 +93,14 @@ function pieceOfTable(text: string): Outcome<Piece> {
   if (isCountsTable(text)) return readCounts(text);
   const grid = readGrid(text);
   return grid.ok
-    ? { ok: true, value: { kind: 'grid', cells: grid.value, motifStitches: 20, motifCm: 15 } }
+    ? {
+        ok: true,
+        value: {
+          kind: 'grid',
+          cells: grid.value,
+          edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+          motifCm: 15,
+        },
+      }
     : grid;
 }

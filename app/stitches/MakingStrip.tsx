@@ -2,15 +2,15 @@ import { makingOf, type MakingStep } from '../../core/words/making.ts';
 import type { Stitch } from '../../core/ring/stitch.ts';
 import { stitchWords } from '../../core/words/stitchWords.ts';
 import type { Preferences } from '../../core/document/hem.ts';
-import { tonesOf } from '../drawing/scene/colours.ts';
-import { STRAND } from '../drawing/scene/yarnFace.ts';
+import { tonesOf } from '../../drawing/colours.ts';
+import { STRAND } from '../../drawing/yarnFace.ts';
 import {
   drawingHeight,
   finishedDrawing,
   isDrawnInSteps,
   makingDrawing,
   type Layer,
-} from './makingDrawing.ts';
+} from '../../drawing/making.ts';
 
 const COLOURS = { fabric: '#cfc6ac', yarn: '#c4574a', hook: '#8a90a8' } as const;
 

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Preferences } from '../../core/document/hem.ts';
 import { stitchOf, type Stitch } from '../../core/ring/stitch.ts';
-import { factsOf } from '../../core/rounds/facts.ts';
+import { factsOf, firstChoice } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES } from '../../core/rounds/registry.ts';
 import {
@@ -16,8 +16,7 @@ import { growthWords, needsWords } from '../../core/words/families.ts';
 import { stitchWords } from '../../core/words/stitchWords.ts';
 import { printRound } from '../../core/notation/print.ts';
 import { recipeOf } from '../../core/notation/parse.ts';
-import { firstChoice } from '../../core/rounds/facts.ts';
-import { Swatch } from '../drawing/Swatch.tsx';
+import { PlanSwatch } from '../drawing/Swatch.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
@@ -25,6 +24,7 @@ import { MakingStrip } from './MakingStrip.tsx';
 import { PLACES, lookAt, type PlaceTopic } from './places.ts';
 import { partOf, roundOf, rows, sample, sampleOf } from './samples.ts';
 import './stitches.css';
+import { Themed } from '../look/Themed.tsx';
 
 const KINDS: readonly StitchKind[] = ['ch', 'slst', 'sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
 const DECREASES: readonly Stitch[] = (['sc', 'hdc', 'dc'] as const).map((kind) =>
@@ -68,63 +68,65 @@ export function StitchesPage() {
       replace: true,
     });
   return (
-    <div className="stitches">
-      <header className="hem-head">
-        <Link to={back ? `/hem/${back}` : '/'} className="to-shelf">
-          {back ? 'Back to the hem' : 'Shelf'}
-        </Link>
-        <h1>Stitches</h1>
-        <div className="hem-tools">
-          <LanguageChoice value={language} onChange={(v) => set('terms', v)} />
-          <HandChoice value={hand} onChange={(v) => set('hand', v)} />
-          <KeysButton />
-          <GroundButton />
-        </div>
-      </header>
-      <nav className="stitches-nav" aria-label="Parts of the reference">
-        {SECTIONS.map(([id, name]) => (
-          <a key={id} href={`#${id}`}>
-            {name}
-          </a>
-        ))}
-      </nav>
-      <main>
-        <Places preferences={preferences} />
-        <Loops preferences={preferences} />
-        <Hidden preferences={preferences} />
-        <section id="stitches">
-          <h2>Each stitch</h2>
-          {KINDS.map((kind) => (
-            <HowTo
-              key={kind}
-              stitch={stitchOf({ kind, chains: kind === 'ch' ? 1 : 0 })}
-              preferences={preferences}
-            />
+    <Themed>
+      <div className="stitches">
+        <header className="hem-head">
+          <Link to={back ? `/hem/${back}` : '/'} className="to-shelf">
+            {back ? 'Back to the hem' : 'Shelf'}
+          </Link>
+          <h1>Stitches</h1>
+          <div className="hem-tools">
+            <LanguageChoice value={language} onChange={(v) => set('terms', v)} />
+            <HandChoice value={hand} onChange={(v) => set('hand', v)} />
+            <KeysButton />
+            <GroundButton />
+          </div>
+        </header>
+        <nav className="stitches-nav" aria-label="Parts of the reference">
+          {SECTIONS.map(([id, name]) => (
+            <a key={id} href={`#${id}`}>
+              {name}
+            </a>
           ))}
-        </section>
-        <section id="decreases">
-          <h2>Two together</h2>
-          <p className="quiet">One stitch fewer, with a top like any other: the quiet way to lose one.</p>
-          {DECREASES.map((stitch) => (
-            <HowTo key={stitch.kind} stitch={stitch} preferences={preferences} />
-          ))}
-        </section>
-        <section id="others">
-          <h2>Clusters, posts, picots</h2>
-          {OTHERS.map((stitch) => (
-            <HowTo key={`${stitch.form} ${stitch.post}`} stitch={stitch} preferences={preferences} />
-          ))}
-        </section>
-        <section id="families">
-          <h2>Every round</h2>
-          <ul className="reference-families">
-            {FAMILIES.map((family) => (
-              <FamilyEntry key={family.id} family={family} preferences={preferences} />
+        </nav>
+        <main>
+          <Places preferences={preferences} />
+          <Loops preferences={preferences} />
+          <Hidden preferences={preferences} />
+          <section id="stitches">
+            <h2>Each stitch</h2>
+            {KINDS.map((kind) => (
+              <HowTo
+                key={kind}
+                stitch={stitchOf({ kind, chains: kind === 'ch' ? 1 : 0 })}
+                preferences={preferences}
+              />
             ))}
-          </ul>
-        </section>
-      </main>
-    </div>
+          </section>
+          <section id="decreases">
+            <h2>Two together</h2>
+            <p className="quiet">One stitch fewer, with a top like any other: the quiet way to lose one.</p>
+            {DECREASES.map((stitch) => (
+              <HowTo key={stitch.kind} stitch={stitch} preferences={preferences} />
+            ))}
+          </section>
+          <section id="others">
+            <h2>Clusters, posts, picots</h2>
+            {OTHERS.map((stitch) => (
+              <HowTo key={`${stitch.form} ${stitch.post}`} stitch={stitch} preferences={preferences} />
+            ))}
+          </section>
+          <section id="families">
+            <h2>Every round</h2>
+            <ul className="reference-families">
+              {FAMILIES.map((family) => (
+                <FamilyEntry key={family.id} family={family} preferences={preferences} />
+              ))}
+            </ul>
+          </section>
+        </main>
+      </div>
+    </Themed>
   );
 }
 
@@ -151,7 +153,7 @@ function Place({ topic, preferences }: PartProps & { readonly topic: PlaceTopic 
   const { language } = preferences;
   return (
     <li>
-      <Swatch
+      <PlanSwatch
         plan={made}
         at={lookAt(topic, made)}
         across={11}
@@ -195,7 +197,7 @@ function Loops({ preferences }: PartProps) {
       <ul className="places">
         {made.map(({ loop, plan }) => (
           <li key={loop}>
-            <Swatch
+            <PlanSwatch
               plan={plan}
               at={partOf(plan, 1, 'side', 0)}
               across={9}
@@ -227,7 +229,7 @@ function Hidden({ preferences }: PartProps) {
     <section id="hidden" className="hidden-first">
       <h2>The hidden first stitch</h2>
       <div>
-        <Swatch plan={made} at={at} across={12} width={330} height={220} withPiece round={1} />
+        <PlanSwatch plan={made} at={at} across={12} width={330} height={220} withPiece round={1} />
         <p>
           The group in a corner leans over the first stitch of the side and hides it. Push the group back
           towards the corner: the first dot along the side, close beside the corner’s, is a stitch like any
@@ -283,7 +285,7 @@ function FamilyEntry({ family, preferences }: PartProps & { readonly family: Fam
   );
   return (
     <li>
-      <Swatch plan={made} at={centre} across={14} width={250} height={150} />
+      <PlanSwatch plan={made} at={centre} across={14} width={250} height={150} />
       <div>
         <h3>{family.name}</h3>
         <p>{family.about}</p>

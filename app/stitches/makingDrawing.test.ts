@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { stitchOf, type Stitch } from '../../core/ring/stitch.ts';
 import { makingOf } from '../../core/words/making.ts';
-import { finishedDrawing, isDrawnInSteps, makingDrawing, type Layer } from './makingDrawing.ts';
+import { finishedDrawing, isDrawnInSteps, makingDrawing, type Layer } from '../../drawing/making.ts';
 import { PLACES, lookAt } from './places.ts';
 
 const STITCHES: readonly Stitch[] = [

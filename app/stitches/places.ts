@@ -1,8 +1,9 @@
 /** Where the hook goes: every kind of place, with a sample that shows it. */
 import type { Preferences } from '../../core/document/hem.ts';
-import type { Plan } from '../../core/plan.ts';
-import { CROSSINGS, CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import { abbreviation, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
+import { crossingName } from '../../core/words/baseRoundWords.ts';
 import { blocks, cloth, clusters, motifs, partOf, roundOf, rows, sample } from './samples.ts';
 import type { Landmark } from '../../core/chart/landmarks.ts';
 
@@ -30,11 +31,12 @@ const rowEnds = (stitch: RowStitch, words: string): PlaceTopic => ({
 
 const AT_JOIN: Readonly<Record<CrossingId, string>> = {
   both: 'Two corner spaces with a seam between them, which leaves a dip: one stitch into each of the spaces.',
-  together:
-    'One stitch with a leg in each of the two spaces; it draws the dip together. Usually with a plain stitch beside it.',
+  three:
+    'One stitch in each of the two spaces, and between them one with a leg in each, which draws the dip together.',
+  together: 'One stitch with a leg in each of the two spaces; it draws the dip together.',
   tall: 'One taller stitch reaches down into the dip between the spaces and fills it.',
   seam: 'One stitch through the seam itself, where the motifs were joined.',
-  skip: 'None: the dip is passed over. Whatever you choose, keep it the same at every join; it mostly evens out over the next rounds.',
+  skip: 'None: the dip is passed over. Whatever you choose, keep it the same at every seam; it mostly evens out over the next rounds.',
 };
 
 export const PLACES: readonly PlaceTopic[] = [
@@ -96,7 +98,7 @@ export const PLACES: readonly PlaceTopic[] = [
   ...CROSSING_IDS.map((id): PlaceTopic => ({
     ...EDGE,
     part: 'join',
-    name: () => `A join between motifs: ${CROSSINGS[id].name}`,
+    name: (l) => `A seam between motifs: ${crossingName(id, 'sc', l)}`,
     words: () => AT_JOIN[id],
     sample: (p) => sample(p, motifs, { base: { crossing: id } }),
   })),

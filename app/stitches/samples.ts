@@ -2,15 +2,14 @@
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import type { Hem, Preferences, RoundEntry } from '../../core/document/hem.ts';
-import { plan, type Plan } from '../../core/plan.ts';
-import type {
-  BlocksPiece,
-  ClothPiece,
-  GridPiece,
-  MotifPiece,
-  Piece,
-  RowsPiece,
-} from '../../core/piece/piece.ts';
+import { plan } from '../../core/plan/planner.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import type { Piece } from '../../core/piece/piece.ts';
+import type { BlocksPiece } from '../../core/piece/blocks/blocks.schema.ts';
+import type { ClothPiece } from '../../core/piece/cloth/cloth.schema.ts';
+import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
+import type { MotifPiece } from '../../core/piece/motif/motif.schema.ts';
+import type { RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { entriesOnto, newEntry } from '../../core/stack/stack.ts';
@@ -27,6 +26,7 @@ export const rows = (
 ): RowsPiece => ({
   kind: 'rows',
   foundation,
+  lastRow: 'stitch tops',
   stitches: 30,
   rows: [{ stitch, count: 22 }],
   widthCm: cm(30),
@@ -53,7 +53,7 @@ export const blocks: BlocksPiece = {
 export const motifs: GridPiece = {
   kind: 'grid',
   cells: ['###', '###', '###'],
-  motifStitches: 10,
+  edge: { kind: 'solid', stitch: 'dc', stitches: 10 },
   motifCm: cm(12),
 };
 

@@ -36,9 +36,40 @@ export function within<T>(promise: Promise<T>, ms = PATIENCE_MS): Promise<T> {
   return Promise.race([promise, hangs]).finally(() => clearTimeout(timer));
 }
 
+/** All of a store: in one reading where that can be, else one after the other. */
+async function allOf(
+  store: LocalForage,
+  storeName: string,
+): Promise<readonly (readonly [string, unknown])[]> {
+  await store.ready();
+  if (store.driver() === localforage.INDEXEDDB) {
+    const opened = await answerTo(indexedDB.open(DATABASE));
+    try {
+      const kept = opened.transaction(storeName, 'readonly').objectStore(storeName);
+      const [keys, values] = await Promise.all([answerTo(kept.getAllKeys()), answerTo(kept.getAll())]);
+      return keys.map((key, i) => [String(key), values[i] as unknown] as const);
+    } finally {
+      opened.close();
+    }
+  }
+  const found: (readonly [string, unknown])[] = [];
+  await store.iterate<unknown, undefined>((value, key) => {
+    found.push([key, value]);
+  });
+  return found;
+}
+
+const answerTo = <T>(request: IDBRequest<T>): Promise<T> =>
+  new Promise((resolve, reject) => {
+    request.onsuccess = () => resolve(request.result);
+    request.onerror = () => reject(request.error ?? new Error('storage cannot be read'));
+  });
+
+const DATABASE = 'zig-hem';
+
 /** A store of this browser. */
 export function cupboard(storeName: string): Cupboard {
-  const store = localforage.createInstance({ name: 'zig-hem', storeName });
+  const store = localforage.createInstance({ name: DATABASE, storeName });
   return {
     get: (key) => within(store.getItem(key)),
     set: async (key, value) => {
@@ -46,16 +77,7 @@ export function cupboard(storeName: string): Cupboard {
     },
     remove: (key) => within(store.removeItem(key)),
     keys: () => within(store.keys()),
-    all: async () => {
-      const found: (readonly [string, unknown])[] = [];
-      // A shelf of hundreds may take its time.
-      await within(
-        store.iterate<unknown, undefined>((value, key) => {
-          found.push([key, value]);
-        }),
-        4 * PATIENCE_MS,
-      );
-      return found;
-    },
+    // A shelf of hundreds may take its time.
+    all: () => within(allOf(store, storeName), 4 * PATIENCE_MS),
   };
 }

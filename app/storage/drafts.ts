@@ -4,7 +4,7 @@
  */
 import type { Hem } from '../../core/document/hem.ts';
 import type { PartChange } from '../../core/document/parts.ts';
-import type { UndoSteps } from './library.ts';
+import type { UndoSteps } from './records.ts';
 
 export interface Draft {
   readonly id: string;

@@ -2,27 +2,14 @@
  * All hems of this browser. What is written is written under a lock of its hem and with the next revision; what another
  * page wrote in between is united with it part by part (docs/decisions/0008). Nothing here shows anything.
  */
-import { settled, united, withChanges, type PartChange } from '../../core/document/parts.ts';
+import { settled, united, withChanges } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Outcome } from '../../core/problems.ts';
 import type { Cupboard } from './cupboard.ts';
 import type { Drafts } from './drafts.ts';
 import { History, type Version } from './history.ts';
-import { changedOf, nameOf, readRecord, type Found, type KeptHem } from './records.ts';
+import { changedOf, nameOf, readRecord, type Found, type KeptHem, type UndoSteps } from './records.ts';
 import type { Tabs } from './tabs.ts';
-
-/** A step of undo: what was done, part by part. */
-export interface Step {
-  readonly label: string;
-  readonly changes: readonly PartChange[];
-  /** Edits with the same key that follow each other without a pause are one step, as those of one drag. */
-  readonly joinKey: string | null;
-}
-
-export interface UndoSteps {
-  readonly past: readonly Step[];
-  readonly future: readonly Step[];
-}
 
 /** A hem to be written, with where it comes from. */
 export interface Writing {
@@ -133,7 +120,7 @@ export class Library {
     const all = await this.parts.hems.all();
     return all
       .map(([id, value]) => readRecord(id, value))
-      .sort((a, b) => changedOf(b).localeCompare(changedOf(a)) || a.id.localeCompare(b.id));
+      .sort((a, b) => order(changedOf(b), changedOf(a)) || order(a.id, b.id));
   }
 
   /** A hem with the last edit that was made to it; null when it is not here. */
@@ -407,3 +394,5 @@ export class Library {
     this.parts.tabs.tell({ kind, id, page: this.parts.page });
   }
 }
+
+const order = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

@@ -3,7 +3,7 @@ import { Inflate, deflateSync, strFromU8, strToU8 } from 'fflate';
 import { checkHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { LIMITS } from '../../core/limits.ts';
-import { failed, problem, type Outcome } from '../../core/problems.ts';
+import { failed, problem, type Outcome, inAll } from '../../core/problems.ts';
 
 /** Letters of a link that mail and messages still carry whole. */
 export const LONGEST_LINK = 8000;
@@ -23,15 +23,15 @@ export function linkOf(hem: Hem, origin: string): string | null {
 
 /** The hem in the fragment of a link, with or without its “#”. It is unpacked only as far as a hem can reach. */
 export function hemOfLink(fragment: string): Outcome<Hem> {
-  if (fragment.length > LIMITS.linkLetters) return failed(problem('link-too-long', 'the link'));
+  if (fragment.length > LIMITS.linkLetters) return failed(problem('link-too-long', inAll('the link')));
   let value: unknown;
   try {
     const letters = fragment.replace(/^#/, '').replaceAll('-', '+').replaceAll('_', '/');
     const text = inflated(Uint8Array.from(atob(letters), (c) => c.charCodeAt(0)));
-    if (text === null) return failed(problem('link-too-long', 'the link'));
+    if (text === null) return failed(problem('link-too-long', inAll('the link')));
     value = JSON.parse(text);
   } catch {
-    return failed(problem('link-broken', 'the link'));
+    return failed(problem('link-broken', inAll('the link')));
   }
   return checkHem(value);
 }

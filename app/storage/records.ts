@@ -1,7 +1,9 @@
 /** What is kept of a hem, and how it is read: nothing that storage holds is believed before it is checked. */
 import { checkHem } from '../../core/document/check.ts';
-import { FORMAT, type Hem } from '../../core/document/hem.ts';
-import { failed, problem, type Outcome } from '../../core/problems.ts';
+import { FORMAT } from '../../core/document/format.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import { failed, problem, type Outcome, inAll } from '../../core/problems.ts';
+import type { PartChange } from '../../core/document/parts.ts';
 
 export interface KeptHem {
   /** Version of this envelope. */
@@ -34,6 +36,7 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
 export function readRecord(id: string, value: unknown): Found {
   const envelope = isRecord(value) && 'hem' in value && value.format !== FORMAT ? value : null;
   const raw = envelope ? envelope.hem : value;
+  let read: Outcome<Hem> | undefined;
   const revision =
     typeof envelope?.revision === 'number' && Number.isSafeInteger(envelope.revision) ? envelope.revision : 0;
   return {
@@ -41,14 +44,17 @@ export function readRecord(id: string, value: unknown): Found {
     revision: Math.max(0, revision),
     label: typeof envelope?.label === 'string' ? envelope.label : '',
     writers: isRecord(envelope?.writers) ? (envelope.writers as Found['writers']) : {},
-    outcome: readKept(id, raw),
+    // A long shelf is checked as it is looked through.
+    get outcome() {
+      return (read ??= readKept(id, raw));
+    },
     raw,
   };
 }
 
 /** A hem that storage holds, checked. It answers to the name under which it is kept. */
 export function readKept(id: string, raw: unknown): Outcome<Hem> {
-  if (!isRecord(raw)) return failed(problem('record-damaged', 'this hem'));
+  if (!isRecord(raw)) return failed(problem('record-damaged', inAll('this hem')));
   const outcome = checkHem(raw);
   if (!outcome.ok || outcome.value.id === id) return outcome;
   return { ok: true, value: { ...outcome.value, id } };
@@ -65,4 +71,17 @@ export function nameOf({ outcome, raw, id }: Pick<Found, 'outcome' | 'raw' | 'id
 export function changedOf({ raw }: Pick<Found, 'raw'>): string {
   const changed = isRecord(raw) ? raw.changed : null;
   return typeof changed === 'string' ? changed : '';
+}
+
+/** A step of undo: what was done, part by part. */
+export interface Step {
+  readonly label: string;
+  readonly changes: readonly PartChange[];
+  /** Edits with the same key that follow each other without a pause are one step, as those of one drag. */
+  readonly joinKey: string | null;
+}
+
+export interface UndoSteps {
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
 }

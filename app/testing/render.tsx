@@ -1,12 +1,18 @@
 /** Renders a part of the application in a simulated page, with a hem open. */
-import { render, type RenderResult } from '@testing-library/react';
+import { afterAll } from '@jest/globals';
+import { configure, render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import type { Hem } from '../../core/document/hem.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import type { Problem } from '../../core/problems.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
+import { StandInWorker, endWorkers } from './worker.ts';
+
+afterAll(endWorkers);
+// Workers answer in their time, on a machine that may do other things too.
+configure({ asyncUtilTimeout: 15_000 });
 
 /** What jsdom has not: sizes, sight and canvases. Things count as seen, nothing is painted. */
 function standIns(): void {
@@ -33,6 +39,7 @@ function standIns(): void {
   Object.assign(globalThis, {
     ResizeObserver: Watcher,
     IntersectionObserver: Watcher,
+    Worker: StandInWorker,
     Path2D: class {
       moveTo = nothing;
       lineTo = nothing;

@@ -1,6 +1,5 @@
 /** Storage and tabs for tests: kept in memory, failing and hanging when they are told to. */
-import type { Cupboard } from '../storage/cupboard.ts';
-import { StorageHangs } from '../storage/cupboard.ts';
+import { StorageHangs, type Cupboard } from '../storage/cupboard.ts';
 import { Drafts, type DraftStore } from '../storage/drafts.ts';
 import { Library } from '../storage/library.ts';
 import type { News, Tabs } from '../storage/tabs.ts';

@@ -5,7 +5,7 @@ import { lazy, Suspense, useState } from 'react';
 import * as edits from '../../core/edits/yarn.ts';
 import { problemLine } from '../../core/problems.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore } from '../hem/context.ts';

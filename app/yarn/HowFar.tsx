@@ -1,6 +1,6 @@
 import { Select } from 'antd';
 import { useState } from 'react';
-import type { Plan } from '../../core/plan.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { plural, yarnLengthWords } from '../../core/words/measures.ts';
 
 import { useWorked } from '../workers/useWorked.ts';

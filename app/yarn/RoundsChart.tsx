@@ -1,8 +1,8 @@
-import { max, scaleLinear } from 'd3';
+import { max } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
 import { ballEnds } from '../../core/forecast/supply.ts';
-import type { Plan } from '../../core/plan.ts';
-import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
-import { timeWords } from './time.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { plural, rangeWords, yarnLengthWords, timeWords } from '../../core/words/measures.ts';
 
 const ROW = 30;
 const LEFT = 150;

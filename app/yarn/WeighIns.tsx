@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
 import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
-import { isRound, workedRound, type Plan } from '../../core/plan.ts';
+import { isRound, workedRound, type Plan } from '../../core/plan/types.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
 import { NumberField } from '../look/NumberField.tsx';

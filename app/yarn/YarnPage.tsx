@@ -1,13 +1,12 @@
 import { setPace } from '../../core/edits/hem.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
-import { percentWords } from '../../core/words/measures.ts';
-import { Guard } from '../look/Guard.tsx';
+import { percentWords, timeWords } from '../../core/words/measures.ts';
+import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Basket } from './Basket.tsx';
 import { HowFar } from './HowFar.tsx';
 import { RoundsChart } from './RoundsChart.tsx';
 import { WeighIns } from './WeighIns.tsx';
-import { timeWords } from './time.ts';
 import './yarn.css';
 import { NumberField } from '../look/NumberField.tsx';
 
@@ -22,7 +21,8 @@ export function YarnPage() {
       <section>
         <h1>Yarn</h1>
         <p className="quiet">
-          From the path of the yarn through every stitch of the border, and 15 cm for each end.{' '}
+          From the path of the yarn through every stitch of the border, and{' '}
+          {plan.hem.preferences.length === 'cm' ? '15 cm' : '6 in'} for each end.{' '}
           {weighed.length === 0
             ? 'Take it as ±20 %: nothing has been weighed yet.'
             : weighed

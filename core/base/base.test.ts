@@ -1,14 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
 import { tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { changePiece, plainSide } from '../document/changePiece.ts';
 import { newHem } from '../document/newHem.ts';
-import { bodyOf, type MotifPiece, type Piece } from '../piece/piece.ts';
-import { placement, schoolCount, stitchesAtJoins } from './baseRound.ts';
+import { bodyOf, type Piece } from '../piece/piece.ts';
+import type { MotifPiece } from '../piece/motif/motif.schema.ts';
+import { rateChoices, placement, schoolCount, stitchesAtJoins, type SideChoice } from './baseRound.ts';
 import { CROSSING_IDS } from './crossings.ts';
-import { placementWords } from './run.ts';
+import { placementWords } from '../words/run.ts';
 import { rates, schoolsFor } from './schools.ts';
 import { spread } from '../ring/spread.ts';
 
@@ -94,9 +95,14 @@ function motif(edge: MotifPiece['edge']): Piece {
 
 describe('a count that is asked for', () => {
   const pieces: readonly Piece[] = [
-    { kind: 'grid', cells: ['##'], motifStitches: 15, motifCm: 11 },
-    { kind: 'grid', cells: ['####', '####'], motifStitches: 24, motifCm: 15 },
-    { kind: 'grid', cells: ['##', '#.'], motifStitches: 11, motifCm: 9 },
+    { kind: 'grid', cells: ['##'], edge: { kind: 'solid', stitch: 'dc', stitches: 15 }, motifCm: 11 },
+    {
+      kind: 'grid',
+      cells: ['####', '####'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 24 },
+      motifCm: 15,
+    },
+    { kind: 'grid', cells: ['##', '#.'], edge: { kind: 'solid', stitch: 'dc', stitches: 11 }, motifCm: 9 },
     { kind: 'blocks', stitch: 'hdc', blocksWide: 8, blocksHigh: 11, widthCm: 24, heightCm: 33 },
     { kind: 'blocks', stitch: 'dc', blocksWide: 7, blocksHigh: 4, widthCm: 24, heightCm: 14 },
     motif({ kind: 'clustered', clusters: 12, stitchesEach: 3, chainsBetween: 0 }),
@@ -107,6 +113,7 @@ describe('a count that is asked for', () => {
     {
       kind: 'rows',
       foundation: 'stitches of row 1',
+      lastRow: 'stitch tops',
       stitches: 40,
       rows: [
         { stitch: 'sc', count: 7 },
@@ -131,7 +138,7 @@ describe('a count that is asked for', () => {
             const base = { ...start.base, crossing };
             const choice = { ...plainSide(school), own: { stitches: 3, spots: 2 } };
             const usual = schoolCount(school, edge, base, choice, width);
-            const uses = rates(school, edge, width, choice.own);
+            const uses = rates(school, edge, width, rateChoices(base, choice));
             const atJoins = stitchesAtJoins(edge, base, choice);
             const most = Math.ceil(Math.max(usual, edge.measuredMm / width) * 1.35);
             for (let count = Math.max(1, atJoins, Math.floor(usual * 0.6)); count <= most; count++) {
@@ -164,7 +171,12 @@ describe('a count that is asked for', () => {
   test('of 33 on two motifs of 15 is 33, and of 143 on six of 24', () => {
     const at = (count: number, cells: readonly string[], motifStitches: number): number => {
       const start = newHem('asked', new Date('2026-01-01T00:00:00Z'));
-      const piece: Piece = { kind: 'grid', cells, motifStitches, motifCm: 11 };
+      const piece: Piece = {
+        kind: 'grid',
+        cells,
+        edge: { kind: 'solid', stitch: 'dc', stitches: motifStitches },
+        motifCm: 11,
+      };
       const hem = { ...start, ...changePiece(start, piece) };
       const sides = hem.base.sides.map((s) => ({ ...s, count }));
       const made = plan({ ...hem, base: { ...hem.base, sides } });
@@ -218,14 +230,74 @@ describe('the run in words', () => {
     const counts = new Array<number>(84).fill(2);
     counts[13] = 3;
     counts[38] = 3;
-    expect(placementWords(counts, edge)).toBe('2 in each, but 3 at row 14 and 39');
+    expect(placementWords(counts, edge)).toBe('2 in each, but 3 in rows 14 and 39');
     const other = plan(rowsHem()).body.edges[1]!;
-    expect(placementWords(counts, other)).toBe('2 in each, but 3 at row 71 and 46');
+    expect(placementWords(counts, other)).toBe('2 in each, but 3 in rows 71 and 46');
   });
 
   test('three in two rows is said as turns', () => {
     expect(placementWords(spread(126, new Array<number>(84).fill(1)), edge)).toBe(
-      '1, 2 by turns, but the same twice running at rows 42/43 (2 in both)',
+      '1, 2 alternately, but the same as in the one before in row 43',
     );
+  });
+});
+
+describe('placed by eye', () => {
+  const edge = plan(rowsHem()).body.edges[1]!;
+  const { base } = rowsHem();
+  const of = (spots: SideChoice['spots'], count: number | null = null): readonly number[] =>
+    placement({ ...plainSide('each'), spots, count }, edge, base, 7);
+
+  test('a spot takes what it was given, the count follows, the others keep their spacing', () => {
+    const counts = of({ '3': 0, '10': 3 });
+    expect([counts[3], counts[10]]).toEqual([0, 3]);
+    expect(counts.filter((_, i) => i !== 3 && i !== 10)).toEqual(new Array<number>(82).fill(2));
+    expect(placementWords(counts, edge)).toBe('2 in each, but none in row 81 and 3 in row 74');
+  });
+
+  test('a count that is asked is given all the same', () => {
+    for (const count of [90, 131, 168, 200]) {
+      const counts = of({ '0': 4, '40': 0, '83': 1 }, count);
+      expect(counts.reduce((a, b) => a + b, 0)).toBe(count);
+      expect([counts[0], counts[40], counts[83]]).toEqual([4, 0, 1]);
+    }
+  });
+
+  test('a spot of a seam is left to the seam', () => {
+    const grid = bodyOf({
+      kind: 'grid',
+      cells: ['##'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 5 },
+      motifCm: 4,
+    }).edges[0]!;
+    const counts = placement({ ...plainSide('each'), spots: { '5': 4, '6': 4, '7': 4 } }, grid, base, 7);
+    expect(counts.slice(5, 8)).toEqual([1, 0, 1]);
+  });
+});
+
+describe('rows at the corners, and a table of one’s own', () => {
+  const edge = plan(rowsHem()).body.edges[1]!;
+  const { base } = rowsHem();
+
+  test('a corner that is the end row’s own leaves that row one stitch fewer', () => {
+    const own = placement(plainSide('each'), edge, { ...base, endRows: 'own' }, 7);
+    expect([own[0], own[1], own[83]]).toEqual([1, 2, 1]);
+    expect(own.reduce((a, b) => a + b, 0)).toBe(166);
+  });
+
+  test('a table gives its own rates by kind of row', () => {
+    const mixed = plan(
+      rowsHem({
+        rows: [
+          { stitch: 'sc', count: 4 },
+          { stitch: 'hdc', count: 4 },
+          { stitch: 'tr', count: 2 },
+        ],
+      }),
+    ).body.edges[3]!;
+    const counts = placement(plainSide('kinds'), mixed, base, 7);
+    expect(counts).toEqual([1, 1, 1, 1, 1, 2, 2, 1, 3, 3]);
+    const rates = { ...base.rates, tr: 2.5 };
+    expect(schoolCount('kinds', mixed, { ...base, rates }, plainSide('kinds'), 7)).toBe(15);
   });
 });

@@ -1,37 +1,20 @@
 /** The base round: the body's ragged edge becomes one even ring of stitches. */
-import { STITCHES, type StitchKind } from '../terms/stitches.ts';
-import { plainRound, type CornerId } from '../terms/corners.ts';
+import { STITCHES } from '../terms/stitches.ts';
+import { plainRound } from '../terms/corners.ts';
 import type { Body, Edge } from '../piece/edge.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { cornerForTurn } from '../ring/turning.ts';
-import { centreOf } from '../ring/work.ts';
-import { NOTHING, type Centre, type Ring } from '../ring/ring.ts';
+import type { SideLayout } from '../ring/along.ts';
+import { centreOf } from '../ring/corner.ts';
+import type { WorkedRound } from '../ring/work.ts';
+import { NOTHING, type Centre, type Ring, type Span } from '../ring/ring.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import { CROSSINGS, type CrossingId } from './crossings.ts';
-import { rates, type OwnRate, type SchoolId } from './schools.ts';
+import { rates, type RateChoices, type SchoolId } from './schools.ts';
 import { spread } from '../ring/spread.ts';
-import type { Start } from './start.ts';
+import type { BaseRound, SideChoice } from './baseRound.schema.ts';
 
-/** What the user chose for one side. */
-export interface SideChoice {
-  readonly school: SchoolId;
-  readonly own: OwnRate;
-  /** Stitches along the edge, joins included; null leaves it to the school. */
-  readonly count: number | null;
-  /** How single joins of this side are crossed, by their number from 0, where it is not the usual way. */
-  readonly crossings: Readonly<Record<string, CrossingId>>;
-}
-
-export interface BaseRound {
-  readonly stitch: StitchKind;
-  readonly corner: CornerId;
-  readonly yarn: string;
-  /** How joins between motifs are crossed. */
-  readonly crossing: CrossingId;
-  readonly start: Start;
-  /** One for each side of the outline. */
-  readonly sides: readonly SideChoice[];
-}
+export type { BaseRound, RowRates, SideChoice } from './baseRound.schema.ts';
 
 /** How join number `join` of a side is crossed. */
 export const crossingOf = (base: BaseRound, choice: SideChoice, join: number): CrossingId =>
@@ -40,10 +23,27 @@ export const crossingOf = (base: BaseRound, choice: SideChoice, join: number): C
 /** Stitches that the joins of a side take together. */
 export function stitchesAtJoins(edge: Edge, base: BaseRound, choice: SideChoice): number {
   return edge.joins.reduce((sum, _, join) => {
-    const { counts } = CROSSINGS[crossingOf(base, choice, join)];
-    return sum + counts[0] + counts[1] + counts[2];
+    const across = CROSSINGS[crossingOf(base, choice, join)].stitches(base.stitch);
+    return sum + across[0].length + across[1].length + across[2].length;
   }, 0);
 }
+
+/** What was chosen that bears on the rates of a side. */
+export const rateChoices = (base: BaseRound, choice: SideChoice): RateChoices => ({
+  own: choice.own,
+  rates: base.rates,
+  endRows: base.endRows,
+});
+
+/** Stitches that were placed by eye in single spots of an edge, by the number of the spot. */
+const byEye = (choice: SideChoice, edge: Edge): readonly (readonly [spot: number, stitches: number])[] =>
+  Object.entries(choice.spots).flatMap(([spot, count]) =>
+    Number(spot) < edge.spots.length && !isAtJoin(edge, Number(spot)) ? [[Number(spot), count] as const] : [],
+  );
+
+/** Whether a spot belongs to a join, which is crossed and not filled. */
+export const isAtJoin = (edge: Edge, spot: number): boolean =>
+  edge.joins.some((first) => spot >= first && spot < first + 3);
 
 /** Stitches that a school gives along an edge, joins included, before any change by hand. */
 export function schoolCount(
@@ -53,9 +53,12 @@ export function schoolCount(
   choice: SideChoice,
   stitchWidthMm: number,
 ): number {
-  if (school === 'gauge' && edge.joins.length > 0) return Math.round(edge.measuredMm / stitchWidthMm);
-  const sum = rates(school, edge, stitchWidthMm, choice.own).reduce((total, rate) => total + rate, 0);
-  return Math.round(sum) + stitchesAtJoins(edge, base, choice);
+  const edgeRates = rates(school, edge, stitchWidthMm, rateChoices(base, choice));
+  let more = 0;
+  for (const [spot, count] of byEye(choice, edge)) more += count - edgeRates[spot]!;
+  if (school === 'gauge' && edge.joins.length > 0) return Math.round(edge.measuredMm / stitchWidthMm + more);
+  const sum = edgeRates.reduce((total, rate) => total + rate, 0);
+  return Math.max(0, Math.round(sum + more)) + stitchesAtJoins(edge, base, choice);
 }
 
 /**
@@ -68,12 +71,21 @@ export function placement(
   base: BaseRound,
   stitchWidthMm: number,
 ): readonly number[] {
-  const edgeRates = rates(choice.school, edge, stitchWidthMm, choice.own);
+  const edgeRates = [...rates(choice.school, edge, stitchWidthMm, rateChoices(base, choice))];
   const total = choice.count ?? schoolCount(choice.school, edge, base, choice, stitchWidthMm);
-  const counts = [...spread(Math.max(0, total - stitchesAtJoins(edge, base, choice)), edgeRates)];
+  const seen = byEye(choice, edge);
+  for (const [spot] of seen) edgeRates[spot] = 0;
+  const placed = seen.reduce((sum, [, count]) => sum + count, 0);
+  const rest = Math.max(0, total - stitchesAtJoins(edge, base, choice) - placed);
+  // Where every spot that the school uses was placed by eye there is none left to take the rest.
+  const counts =
+    seen.length > 0 && edgeRates.every((rate) => rate === 0)
+      ? edgeRates.map(() => 0)
+      : [...spread(rest, edgeRates)];
+  for (const [spot, count] of seen) counts[spot] = count;
   edge.joins.forEach((first, join) => {
-    CROSSINGS[crossingOf(base, choice, join)].counts.forEach((count, k) => {
-      counts[first + k] = count;
+    CROSSINGS[crossingOf(base, choice, join)].stitches(base.stitch).forEach((stitches, k) => {
+      counts[first + k] = stitches.length;
     });
   });
   return counts;
@@ -83,14 +95,19 @@ export function placement(
  * The ring after the base round.
  *
  * @param placements one list for each side: stitches for each spot of its edge
- * @returns a ring whose `into` numbers the spots of the body in working order: the corner before side 0, the
+ * @returns the round with a ring whose `into` numbers the spots of the body in working order: the corner before side 0, the
  *   spots of side 0, the corner before side 1, and so on
  */
-export function workBase(body: Body, base: BaseRound, placements: readonly (readonly number[])[]): Ring {
+export function workBase(
+  body: Body,
+  base: BaseRound,
+  placements: readonly (readonly number[])[],
+): Omit<WorkedRound, 'sides'> {
   const stitch = stitchOf({ kind: base.stitch });
   const made: Stitch[] = [];
   const into: number[] = [];
   const centres: Centre[] = [];
+  const layout: { corners: Span[]; sides: SideLayout[] } = { corners: [], sides: [] };
   const add = (s: Stitch, spot: number): void => {
     made.push(s);
     into.push(isChainRun(s) ? NOTHING : spot);
@@ -99,28 +116,40 @@ export function workBase(body: Body, base: BaseRound, placements: readonly (read
   for (const [side, counts] of placements.entries()) {
     const edge = body.edges[side]!;
     const choice = base.sides[side]!;
-    const loops = choice.school === 'loops' ? edge.loopChains : undefined;
+    const chains = chainsBetween(base, choice, edge);
     if (body.outline.turns.length > 0) {
       const group = baseCornerGroup(base, body.outline.turns[side]!);
       const centre = centreOf(group);
       centres.push({ start: made.length + centre.start, length: centre.length });
+      layout.corners.push({ start: made.length, length: group.length });
       for (const s of group) add(s, spot);
     }
     spot++;
-    const crossing = new Map<number, Stitch>();
+    const start = made.length;
+    const crossing = new Map<number, readonly Stitch[]>();
     edge.joins.forEach((first, join) => {
-      const across = CROSSINGS[crossingOf(base, choice, join)].stitch(base.stitch);
-      for (let k = 0; k < 3; k++) crossing.set(first + k, across);
+      const across = CROSSINGS[crossingOf(base, choice, join)].stitches(base.stitch);
+      across.forEach((stitches, k) => crossing.set(first + k, stitches));
     });
-    if (loops !== undefined) add(chainRun(loops), NOTHING);
+    if (chains > 0) add(chainRun(chains), NOTHING);
     for (let i = 0; i < edge.spots.length; i++, spot++) {
-      for (let k = counts[i]!; k > 0; k--) {
-        add(crossing.get(i) ?? stitch, spot);
-        if (loops !== undefined) add(chainRun(loops), NOTHING);
+      const across = crossing.get(i);
+      for (let k = 0; k < counts[i]!; k++) {
+        add(across?.[k] ?? stitch, spot);
+        const last = choice.school === 'loops' || k === counts[i]! - 1;
+        if (chains > 0 && last) add(chainRun(chains), NOTHING);
       }
     }
+    const length = made.length - start;
+    layout.sides.push({ start, length, repeats: [], tail: made.length });
   }
-  return { made, into: Int32Array.from(into), centres };
+  return { ring: { made, into: new Int32Array(into), centres }, layout };
+}
+
+/** Chains before, between and after what is worked along a side; 0 for none. */
+export function chainsBetween(base: BaseRound, choice: SideChoice, edge: Edge): number {
+  if (choice.school === 'loops') return edge.loopChains ?? 0;
+  return choice.school === 'clusters' ? base.clusterChains : 0;
 }
 
 /** What the base round works into a corner that turns by `turn` radians. */
@@ -158,5 +187,5 @@ export function trialBase(
     body,
     { ...base, sides: body.edges.map(() => choice) },
     body.edges.length === 1 ? [along] : [along, []],
-  );
+  ).ring;
 }

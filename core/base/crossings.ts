@@ -2,14 +2,15 @@
 import type { StitchKind } from '../terms/stitches.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 
-export type CrossingId = 'both' | 'together' | 'tall' | 'seam' | 'skip';
+export type CrossingId = 'both' | 'three' | 'together' | 'tall' | 'seam' | 'skip';
+
+/** What goes into the first corner space, the seam and the second corner space. */
+type Across = readonly [readonly Stitch[], readonly Stitch[], readonly Stitch[]];
 
 export interface Crossing {
   readonly name: string;
-  /** Stitches in the first corner space, the seam and the second corner space. */
-  readonly counts: readonly [number, number, number];
-  /** The stitch that crosses, when it is another than the round's own. */
-  readonly stitch: (own: StitchKind) => Stitch;
+  /** In the order of work; a stitch worked two together begins in the space that it stands at. */
+  readonly stitches: (own: StitchKind) => Across;
 }
 
 const TALLER: Partial<Record<StitchKind, StitchKind>> = {
@@ -22,21 +23,27 @@ const TALLER: Partial<Record<StitchKind, StitchKind>> = {
 };
 
 const plain = (kind: StitchKind): Stitch => stitchOf({ kind });
+const two = (kind: StitchKind): Stitch => stitchOf({ kind, form: 'together', legs: 2 });
+
+/** The stitch that reaches into a dip: the next taller one. */
+export const tallerStitch = (kind: StitchKind): StitchKind => TALLER[kind] ?? kind;
 
 export const CROSSINGS: Readonly<Record<CrossingId, Crossing>> = {
-  both: { name: 'one in each corner space', counts: [1, 0, 1], stitch: plain },
-  together: {
-    name: 'two together across the spaces',
-    counts: [1, 0, 0],
-    stitch: (kind) => stitchOf({ kind, form: 'together', legs: 2 }),
+  both: {
+    name: 'one in each corner space',
+    stitches: (kind) => [[plain(kind)], [], [plain(kind)]],
   },
+  three: {
+    name: 'one in each corner space, and two together across them between',
+    stitches: (kind) => [[plain(kind), two(kind)], [], [plain(kind)]],
+  },
+  together: { name: 'two together across the spaces', stitches: (kind) => [[two(kind)], [], []] },
   tall: {
     name: 'one taller stitch into the dip',
-    counts: [0, 1, 0],
-    stitch: (kind) => stitchOf({ kind: TALLER[kind] ?? kind }),
+    stitches: (kind) => [[], [plain(tallerStitch(kind))], []],
   },
-  seam: { name: 'one through the seam', counts: [0, 1, 0], stitch: plain },
-  skip: { name: 'skip it', counts: [0, 0, 0], stitch: plain },
+  seam: { name: 'one through the seam', stitches: (kind) => [[], [plain(kind)], []] },
+  skip: { name: 'skip it', stitches: () => [[], [], []] },
 };
 
 export const CROSSING_IDS = Object.keys(CROSSINGS) as readonly CrossingId[];

@@ -4,32 +4,39 @@
  */
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
 import type { Edge, Spot, SpotKind } from '../piece/edge.ts';
+import { WORDS } from '../terms/words.ts';
+import { SCHOOL_IDS, type SchoolId } from './schoolIds.ts';
+import type { OwnRate, RowRates } from './baseRound.schema.ts';
 
-/**
- * `each`: the full rate of every kind of spot. `halves`: the closer rate of row ends. `gauge`: by length.
- * `own`: the user's rate. On clusters `between` works between all stitches, `gaps` only between clusters,
- * `clusters` puts a whole cluster in each gap. `loops` works blocks as singles with chains between.
- */
-export type SchoolId = 'each' | 'halves' | 'gauge' | 'own' | 'between' | 'gaps' | 'clusters' | 'loops';
-
-/** The user's own rate: so many stitches to so many spots. */
-export interface OwnRate {
-  readonly stitches: number;
-  readonly spots: number;
-}
+export type { SchoolId } from './schoolIds.ts';
+export type { OwnRate } from './baseRound.schema.ts';
 
 /** Stitches in a row end, by the kind of row: the full rate, and the closer one that some prefer. */
 const FULL: Partial<Record<StitchKind, number>> = { dc: 2, tr: 3, dtr: 4 };
 const CLOSER: Partial<Record<StitchKind, number>> = { hdc: 1.5, hhdc: 1.5, dc: 1.5, tr: 2.5, dtr: 3.5 };
 
+/** A table that is common among practitioners. */
+export const USUAL_RATES: RowRates = { slst: 1, sc: 1, esc: 1, hdc: 1.5, hhdc: 1.5, dc: 2, tr: 3, dtr: 4 };
+
+/** What the maker chose that bears on the rates of a side. */
+export interface RateChoices {
+  readonly own: OwnRate;
+  readonly rates: RowRates;
+  readonly endRows: 'added' | 'own';
+}
+
 /** A school: where it applies, its rate for a spot, and the rule that its flag on the count line says. */
 interface School {
   readonly applies: (edge: Edge) => boolean;
-  readonly rate: (spot: Spot, edge: Edge, stitchWidthMm: number, own: OwnRate) => number;
-  readonly label: (edge: Edge, own: OwnRate, stitchWidthMm: number) => string;
+  readonly rate: (spot: Spot, edge: Edge, stitchWidthMm: number, choices: RateChoices) => number;
+  readonly label: (edge: Edge, choices: RateChoices, stitchWidthMm: number, language: Language) => string;
 }
 
 const has = (edge: Edge, kind: SpotKind): boolean => edge.spots.some((s) => s.kind === kind);
+/** Nothing but the spaces between the posts of a row. */
+const betweenPosts = (edge: Edge): boolean =>
+  edge.spots.length > 0 && edge.spots.every((s) => s.kind === 'between stitches');
+
 const isJoin = (spot: Spot): boolean => spot.kind === 'corner space' || spot.kind === 'seam';
 
 /** Stitches that a gap between clusters takes so that they fill its cluster's length: at least one. */
@@ -40,7 +47,7 @@ const countOf = (edge: Edge, kind: SpotKind): number => edge.spots.filter((s) =>
 
 const SCHOOLS: Readonly<Record<SchoolId, School>> = {
   each: {
-    applies: (edge) => !has(edge, 'block'),
+    applies: (edge) => edge.spots.every((s) => s.kind !== 'block') && !betweenPosts(edge),
     rate: (spot) => {
       if (spot.kind === 'row end') return FULL[spot.stitch!] ?? 1;
       if (spot.kind === 'gap') return spot.chains!;
@@ -54,10 +61,15 @@ const SCHOOLS: Readonly<Record<SchoolId, School>> = {
     rate: (spot) => CLOSER[spot.stitch!] ?? 1,
     label: (edge) => rowEndLabel(edge, CLOSER, 'by kind, closer'),
   },
+  kinds: {
+    applies: (edge) => has(edge, 'row end'),
+    rate: ({ stitch }, _, __, { rates }) => rates[stitch as keyof RowRates] ?? 1,
+    label: () => 'by your table',
+  },
   between: {
     applies: (edge) => has(edge, 'between stitches'),
     rate: ({ kind }) => (kind === 'between stitches' || kind === 'gap' ? 1 : 0),
-    label: () => 'between the stitches',
+    label: (edge) => (betweenPosts(edge) ? '1 in each space' : 'between the stitches'),
   },
   gaps: {
     applies: (edge) => has(edge, 'gap'),
@@ -77,20 +89,31 @@ const SCHOOLS: Readonly<Record<SchoolId, School>> = {
   gauge: {
     applies: () => true,
     rate: (spot, _, width) => (isJoin(spot) ? 0 : spot.lengthMm / width),
-    label: () => 'by gauge',
+    label: (_, __, ___, language) => `by ${WORDS[language].gauge}`,
   },
   own: {
     applies: () => true,
-    rate: (spot, _, __, own) => (isJoin(spot) || spot.lengthMm === 0 ? 0 : own.stitches / own.spots),
-    label: (_, own) => `${own.stitches} in ${own.spots}`,
+    rate: (spot, _, __, { own }) => (isJoin(spot) || spot.lengthMm === 0 ? 0 : own.stitches / own.spots),
+    label: (_, { own }) => `${own.stitches} in ${own.spots}`,
   },
 };
 
-const SCHOOL_IDS = Object.keys(SCHOOLS) as readonly SchoolId[];
-
 /** Rates for every spot of an edge, in working order. Joins are crossed, not filled: their rate is 0. */
-export function rates(school: SchoolId, edge: Edge, stitchWidthMm: number, own: OwnRate): readonly number[] {
-  return edge.spots.map((spot) => SCHOOLS[school].rate(spot, edge, stitchWidthMm, own));
+export function rates(
+  school: SchoolId,
+  edge: Edge,
+  stitchWidthMm: number,
+  choices: RateChoices,
+): readonly number[] {
+  const { rate } = SCHOOLS[school];
+  // By length every row takes its share, whoever has the corner.
+  const covered = choices.endRows === 'own' && school !== 'gauge';
+  const last = edge.spots.length - 1;
+  return edge.spots.map((spot, i) => {
+    const full = rate(spot, edge, stitchWidthMm, choices);
+    const endRow = covered && spot.kind === 'row end' && (i === 0 || i === last);
+    return endRow ? Math.max(0, full - 1) : full;
+  });
 }
 
 /** The schools that apply to an edge, the plainest first. */
@@ -124,12 +147,18 @@ export function spotNoun(
   part: { readonly kind: SpotKind; readonly stitch?: StitchKind | undefined },
   language: Language,
 ): string {
-  return part.kind === 'row end' ? `${abbreviation(part.stitch!, language)} row end` : part.kind;
+  if (part.kind === 'row end') return `${abbreviation(part.stitch!, language)} row end`;
+  return part.kind === 'between stitches' && part.stitch ? 'space between posts' : part.kind;
 }
 
 /** A school's rule as a flag on the count line says it. */
-export const schoolLabel = (school: SchoolId, edge: Edge, own: OwnRate, stitchWidthMm: number): string =>
-  SCHOOLS[school].label(edge, own, stitchWidthMm);
+export const schoolLabel = (
+  school: SchoolId,
+  edge: Edge,
+  choices: RateChoices,
+  stitchWidthMm: number,
+  language: Language,
+): string => SCHOOLS[school].label(edge, choices, stitchWidthMm, language);
 
 function rowEndLabel(edge: Edge, table: Partial<Record<StitchKind, number>>, mixed: string): string {
   const kinds = new Set(edge.spots.filter((s) => s.kind === 'row end').map((s) => s.stitch!));

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { changePiece } from '../document/changePiece.ts';
-import { plan, type Plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
 import type { Piece } from '../piece/piece.ts';
 import { corners, isDisc, type Point } from '../piece/outline.ts';
 import { NOTHING, entryOf, isGap, sideCount, sideSpan } from '../ring/ring.ts';
@@ -17,7 +18,12 @@ const withPiece = (piece: Piece): Plan => {
   const hem = rowsHem({ rounds: [entry({ times: 2 })] });
   return plan({ ...hem, ...changePiece(hem, piece) });
 };
-const GRID: Piece = { kind: 'grid', cells: ['###', '###'], motifStitches: 20, motifCm: 14 };
+const GRID: Piece = {
+  kind: 'grid',
+  cells: ['###', '###'],
+  edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+  motifCm: 14,
+};
 
 /** Distance of a point from a segment. */
 function fromSegment(p: Point, a: Point, b: Point): number {

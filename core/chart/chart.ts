@@ -8,7 +8,7 @@
  */
 import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
 import type { Body } from '../piece/edge.ts';
-import type { Plan, RoundPlan } from '../plan.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { isChainRun, isOrnament, stitchHeight, topWidth } from '../ring/stitch.ts';
 

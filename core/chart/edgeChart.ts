@@ -105,9 +105,13 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
         case 'hole':
           holes.push(place(middle, HOLE_DEPTH_MM));
           break;
+        case 'between stitches':
+          // Between the posts of a row: the stitch stands where one space meets the next.
+          if (spot.stitch && edge.spots[i - 1]?.kind === spot.kind)
+            add(spot.stitch, place(before, 0), place(before, tall(spot.stitch)));
+          break;
         case 'gap':
         case 'corner space':
-        case 'between stitches':
           break;
       }
       before += spot.lengthMm;

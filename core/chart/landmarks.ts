@@ -1,6 +1,6 @@
 /** Parts of a border that one would look at: its corners, the middles of its sides, its joins. */
 import type { Point } from '../piece/outline.ts';
-import type { Plan } from '../plan.ts';
+import type { Plan } from '../plan/types.ts';
 import { sideSpan } from '../ring/ring.ts';
 import { chartOf, edgeFeet } from './chart.ts';
 

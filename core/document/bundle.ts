@@ -1,7 +1,7 @@
 /** A backup: all hems in one zip file, each as its hem file. */
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { LIMITS } from '../limits.ts';
-import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
 import { writeHem } from './check.ts';
 import { fileName } from './fileName.ts';
 import type { Hem } from './hem.ts';
@@ -47,9 +47,9 @@ export function readBundle(bytes: Uint8Array): Outcome<readonly BundledFile[]> {
     if (beyond) return failed(beyond);
     const files = unzipSync(bytes, { filter: ({ name }) => isHemFile(name) });
     const found = Object.entries(files).map(([name, content]) => ({ name, text: strFromU8(content) }));
-    return found.length === 0 ? failed(problem('bundle-empty', 'the backup')) : done(found);
+    return found.length === 0 ? failed(problem('bundle-empty', inAll('the backup'))) : done(found);
   } catch {
-    return failed(problem('bundle-unreadable', 'the backup'));
+    return failed(problem('bundle-unreadable', inAll('the backup')));
   }
 }
 
@@ -65,4 +65,4 @@ function beyondLimits(sizes: readonly number[]): Problem | null {
 }
 
 const tooLarge = (most: number, of: string): Problem =>
-  problem('bundle-too-large', 'the backup', { most, of });
+  problem('bundle-too-large', inAll('the backup'), { most, of });

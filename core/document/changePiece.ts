@@ -11,6 +11,7 @@ export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => 
   own: { stitches: 3, spots: 2 },
   count: null,
   crossings: {},
+  spots: {},
 });
 
 /**
@@ -20,10 +21,11 @@ export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => 
  */
 export function changePiece(hem: Hem, piece: Piece): Pick<Hem, 'piece' | 'base' | 'rounds' | 'kept'> {
   const { edges } = bodyOf(piece);
+  const before = bodyOf(hem.piece).edges;
   return {
     piece,
-    ...borderOn(edges, hem),
-    kept: hem.kept.map((kept) => ({ ...kept, ...borderOn(edges, kept) })),
+    ...borderOn(edges, before, hem),
+    kept: hem.kept.map((kept) => ({ ...kept, ...borderOn(edges, before, kept) })),
   };
 }
 
@@ -32,7 +34,8 @@ interface Border {
   readonly rounds: readonly RoundEntry[];
 }
 
-function borderOn(edges: readonly Edge[], { base, rounds }: Border): Border {
+function borderOn(edges: readonly Edge[], edgesBefore: readonly Edge[], { base, rounds }: Border): Border {
+  const spotsBefore = edgesBefore.map((e) => e.spots.length);
   const sameSides = edges.length === base.sides.length;
   const sides = edges.map((edge, i): SideChoice => {
     const schools = schoolsFor(edge);
@@ -41,29 +44,19 @@ function borderOn(edges: readonly Edge[], { base, rounds }: Border): Border {
     const crossings = Object.fromEntries(
       Object.entries(before.crossings).filter(([join]) => Number(join) < edge.joins.length),
     );
-    return { ...before, crossings, count: sameSides ? before.count : null };
+    // What was placed by eye belongs to the spots that were looked at.
+    const spots = sameSides && edge.spots.length === spotsBefore[i] ? before.spots : {};
+    return { ...before, crossings, spots, count: sameSides ? before.count : null };
   });
   const { start } = base;
   return {
     base: { ...base, sides, start: { ...start, side: Math.min(start.side, edges.length - 1) } },
-    rounds: sameSides ? rounds : rounds.map((r) => ({ ...r, changes: {} })),
+    rounds: sameSides
+      ? rounds
+      : rounds.map((r) => ({
+          ...r,
+          changes: {},
+          start: r.start && { ...r.start, side: Math.min(r.start.side, edges.length - 1) },
+        })),
   };
-}
-
-/** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
-export function withSideLength(piece: Piece, side: number, lengthCm: number): Piece {
-  switch (piece.kind) {
-    case 'rows':
-    case 'blocks':
-    case 'cloth':
-      return side % 2 === 0 ? { ...piece, widthCm: lengthCm } : { ...piece, heightCm: lengthCm };
-    case 'motif':
-      return { ...piece, sideCm: lengthCm };
-    case 'grid': {
-      const motifs = bodyOf(piece).outline.sides[side]!.lengthMm / 10 / piece.motifCm;
-      return { ...piece, motifCm: lengthCm / motifs };
-    }
-    case 'counted':
-      return { ...piece, sides: piece.sides.map((s, i) => (i === side ? { ...s, lengthCm } : s)) };
-  }
 }

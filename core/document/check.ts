@@ -3,22 +3,22 @@ import type { ErrorObject } from 'ajv';
 import { schoolCount, type BaseRound } from '../base/baseRound.ts';
 import { schoolsFor } from '../base/schools.ts';
 import { LIMITS } from '../limits.ts';
-import { bodyOf } from '../piece/piece.ts';
+import { beyondPlanning, bodyOf } from '../piece/piece.ts';
 import type { Edge } from '../piece/edge.ts';
-import { beyondPlanning } from '../piece/soundness.ts';
-import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { at, done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
 import type { Family } from '../rounds/family.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
-import { FORMAT, OWN, VERSION, type Hem, type RoundEntry } from './hem.ts';
+import { FORMAT, VERSION } from './format.ts';
+import { OWN, type Hem, type RoundEntry } from './hem.ts';
 import { migrate } from './migrations.ts';
 import { validate } from './validate.generated.js';
 
 /** Reads the text of a project file. */
 export function readHem(text: string): Outcome<Hem> {
-  if (text.trim() === '') return failed(problem('file-empty', 'the file'));
+  if (text.trim() === '') return failed(problem('file-empty', inAll('the file')));
   const value = jsonOf(text);
   if (value === undefined) {
-    return failed(problem('file-cut-off', 'the file', { line: soundLines(text) }));
+    return failed(problem('file-cut-off', inAll('the file'), { line: soundLines(text) }));
   }
   return checkHem(value);
 }
@@ -60,9 +60,9 @@ export const writeHem = (hem: Hem): string => `${JSON.stringify(hem, null, 2)}\n
 /** Checks a value that claims to be a project; one of an older version is brought up to the one in force. */
 export function checkHem(value: unknown): Outcome<Hem> {
   const head = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
-  if (head.format !== FORMAT) return failed(problem('file-not-a-hem', 'format'));
+  if (head.format !== FORMAT) return failed(problem('file-not-a-hem', at('format')));
   if (typeof head.version === 'number' && head.version > VERSION) {
-    return failed(problem('file-too-new', 'version', { version: head.version, known: VERSION }));
+    return failed(problem('file-too-new', at('version'), { version: head.version, known: VERSION }));
   }
   const file = migrate(value);
   if (!validate(file)) return failed(...(validate.errors ?? []).map(schemaProblem));
@@ -85,23 +85,23 @@ function schemaProblem(error: ErrorObject): Problem {
             .replace(/^must be object,null$/, 'must be an object, or null')
             .replace(/^must be (number|string|boolean)$/, 'must be a $1')
             .replace(/^must be (integer|array|object)$/, 'must be an $1');
-  return problem('value-unsound', where, { where, detail });
+  return problem('value-unsound', at(where), { where, detail });
 }
 
 /** What a schema cannot say: names that must exist, sides that must match, limits of sums. */
 function soundness(hem: Hem): readonly Problem[] {
   const found: Problem[] = [];
   for (const key of ['created', 'changed'] as const) {
-    if (!isDate(hem[key])) found.push(problem('date-unsound', key, { date: hem[key].slice(0, 40) }));
+    if (!isDate(hem[key])) found.push(problem('date-unsound', at(key), { date: hem[key].slice(0, 40) }));
   }
   for (const key of ['yarns', 'rounds', 'weighIns', 'kept'] as const) found.push(...newIds(hem[key], key));
   const yarns = new Set(hem.yarns.map((y) => y.id));
   hem.weighIns.forEach((w, i) => found.push(...knownYarn(yarns, w.yarn, `weighIns.${i}.yarn`)));
-  const unsound = beyondPlanning(hem.piece, 'piece');
+  const unsound = beyondPlanning(hem.piece, at('piece'));
   const edges = unsound.length > 0 ? null : bodyOf(hem.piece).edges;
   const width = 100 / hem.gauge.stitchesPer10Cm;
   const border = (base: BaseRound, rounds: readonly RoundEntry[], place: string): void => {
-    found.push(...roundProblems(rounds, yarns, place));
+    found.push(...roundProblems(rounds, yarns, edges?.length ?? LIMITS.sides, place));
     found.push(...knownYarn(yarns, base.yarn, `${place}base.yarn`));
     if (edges) found.push(...baseProblems(base, edges, width, place));
   };
@@ -118,42 +118,48 @@ const isDate = (text: string): boolean =>
 function newIds(list: readonly { readonly id: string }[], place: string): readonly Problem[] {
   const seen = new Set<string>();
   return list.flatMap(({ id }, i) => {
-    if (seen.has(id)) return [problem('id-twice', `${place}.${i}.id`, { id })];
+    if (seen.has(id)) return [problem('id-twice', at(`${place}.${i}.id`), { id })];
     seen.add(id);
     return [];
   });
 }
 
 const knownYarn = (yarns: ReadonlySet<string>, yarn: string, place: string): readonly Problem[] =>
-  yarns.has(yarn) ? [] : [problem('yarn-unknown', place, { yarn })];
+  yarns.has(yarn) ? [] : [problem('yarn-unknown', at(place), { yarn })];
 
 function roundProblems(
   rounds: readonly RoundEntry[],
   yarns: ReadonlySet<string>,
+  sides: number,
   place: string,
 ): readonly Problem[] {
   const found: Problem[] = [];
   rounds.forEach((round, i) => {
-    const at = `${place}rounds.${i}`;
-    found.push(...knownYarn(yarns, round.yarn, `${at}.yarn`));
+    const here = `${place}rounds.${i}`;
+    if (round.start && round.start.side >= sides) {
+      found.push(problem('side-unknown', at(`${here}.start.side`), { side: round.start.side, sides }));
+    }
+    round.yarns.forEach((yarn, k) => found.push(...knownYarn(yarns, yarn, `${here}.yarns.${k}`)));
     if (round.family === OWN) {
-      if (round.written === null) found.push(problem('own-round-empty', `${at}.written`));
+      if (round.written === null) found.push(problem('own-round-empty', at(`${here}.written`)));
       return;
     }
     const family = familyById(round.family);
-    if (family) found.push(...choiceProblems(round, family, at));
+    if (family) found.push(...choiceProblems(round, family, here));
     else {
       const known = FAMILIES.map((f) => f.id).join(', ');
-      found.push(problem('family-unknown', `${at}.family`, { family: round.family, known }));
+      found.push(problem('family-unknown', at(`${here}.family`), { family: round.family, known }));
     }
   });
   const count = workedRounds(rounds);
   if (count > LIMITS.rounds)
-    found.push(problem('too-many', `${place}rounds`, { count, of: 'worked rounds', most: LIMITS.rounds }));
+    found.push(
+      problem('too-many', at(`${place}rounds`), { count, of: 'worked rounds', most: LIMITS.rounds }),
+    );
   return found;
 }
 
-/** What is chosen of a family is something that it has, wherever it leaves a choice. */
+/** What is chosen of a family is something that it has. */
 function choiceProblems(round: RoundEntry, family: Family, place: string): readonly Problem[] {
   const { name } = family;
   const chosen = [
@@ -163,12 +169,12 @@ function choiceProblems(round: RoundEntry, family: Family, place: string): reado
     ['size', round.size, family.sizes],
   ] as const;
   return chosen.flatMap(([what, choice, offered]) => {
-    if (offered.length < 2 || (offered as readonly unknown[]).includes(choice)) return [];
+    if ((offered as readonly unknown[]).includes(choice)) return [];
     return [
-      problem('choice-not-here', `${place}.${what}`, {
+      problem('choice-not-here', at(`${place}.${what}`), {
         family: name,
         what,
-        choice,
+        choice: String(choice),
         known: offered.join(', '),
       }),
     ];
@@ -188,10 +194,10 @@ function baseProblems(
   const { side } = base.start;
   const found: Problem[] = [];
   const sides = edges.length;
-  if (side >= sides) found.push(problem('side-unknown', `${place}base.start.side`, { side, sides }));
+  if (side >= sides) found.push(problem('side-unknown', at(`${place}base.start.side`), { side, sides }));
   if (base.sides.length !== sides) {
     const counts = { found: base.sides.length, needed: sides };
-    return [...found, problem('sides-mismatch', `${place}base.sides`, counts)];
+    return [...found, problem('sides-mismatch', at(`${place}base.sides`), counts)];
   }
   let stitches = 0;
   edges.forEach((edge, i) => {
@@ -199,12 +205,12 @@ function baseProblems(
     const schools = schoolsFor(edge);
     if (!schools.includes(choice.school)) {
       const values = { school: choice.school, known: schools.join(', ') };
-      found.push(problem('school-not-here', `${place}base.sides.${i}.school`, values));
+      found.push(problem('school-not-here', at(`${place}base.sides.${i}.school`), values));
     } else stitches += choice.count ?? schoolCount(choice.school, edge, base, choice, stitchWidthMm);
   });
   if (stitches > LIMITS.stitchesInRound) {
     const values = { count: stitches, of: 'stitches in the base round', most: LIMITS.stitchesInRound };
-    found.push(problem('too-many', `${place}base`, values));
+    found.push(problem('too-many', at(`${place}base`), values));
   }
   return found;
 }

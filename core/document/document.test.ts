@@ -1,13 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { isRound, plan, workedRound } from '../plan.ts';
-import { bodyOf } from '../piece/piece.ts';
+import { plan } from '../plan/planner.ts';
+import { isRound, workedRound } from '../plan/types.ts';
+import { bodyOf, withSideLength } from '../piece/piece.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { fileName } from './fileName.ts';
 import { readBundle, writeBundle } from './bundle.ts';
-import { withSideLength } from './changePiece.ts';
 import { checkHem, readHem, writeHem } from './check.ts';
 import { csvText, isCountsTable, readCounts, readGrid } from './csv.ts';
+import { VERSION } from './format.ts';
 import type { Hem } from './hem.ts';
 import { migrate } from './migrations.ts';
 import { salvageHem } from './salvage.ts';
@@ -44,17 +45,51 @@ describe('files of older versions', () => {
 
   test('what is already there is not overwritten, and what is no version is left to the check', () => {
     expect(migrate({ version: 1, notes: 'mine', preferences: { paper: 'letter' } })).toEqual({
-      version: 3,
+      version: VERSION,
       notes: 'mine',
       preferences: { paper: 'letter' },
     });
     for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
       expect(migrate(odd)).toEqual(odd);
     }
-    expect(checkHem({ ...loose(rowsHem()), version: 4 })).toMatchObject({
+    expect(checkHem({ ...loose(rowsHem()), version: VERSION + 1 })).toMatchObject({
       ok: false,
       problems: [{ code: 'file-too-new' }],
     });
+  });
+});
+
+describe('a file of version 3', () => {
+  const old = (chainCounts: boolean): unknown => {
+    const { base, rounds, ...hem } = loose(rowsHem({ rounds: [entry({ yarn: 'y2' })] })) as {
+      base: Record<string, unknown>;
+      rounds: Record<string, unknown>[];
+    };
+    const { hookMm: _, rates: __, endRows: ___, clusterChains: ____, sides, ...of3 } = base;
+    const border = {
+      base: {
+        ...of3,
+        start: { at: 'corner', side: 0, join: 'climbing', chainCounts },
+        sides: (sides as Record<string, unknown>[]).map(({ spots: _____, ...side }) => side),
+      },
+      rounds: rounds.map(({ yarns: ______, start: _______, ...r }) => ({ ...r, yarn: 'y2' })),
+    };
+    return { ...hem, ...border, version: 3, kept: [{ id: 'k', name: 'Kept', ...border }] };
+  };
+
+  test.each([true, false])('keeps its yarns and starts, chain that counts: %s', (counts) => {
+    const outcome = checkHem(old(counts));
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    for (const border of [outcome.value, ...outcome.value.kept]) {
+      expect(border.rounds[0]!.yarns).toEqual(['y2']);
+      expect(border.rounds[0]!.start).toBeNull();
+      expect(border.base.start).toMatchObject({
+        first: counts ? 'counted chain' : 'chain',
+        newYarn: 'same place',
+      });
+      expect(border.base.sides[0]!.spots).toEqual({});
+    }
+    expect(plan(outcome.value).rounds).toHaveLength(2);
   });
 });
 
@@ -180,9 +215,9 @@ describe('tables', () => {
     expect(readCounts('length,stitches\n10,many\n,20\n30,2.5\n')).toMatchObject({
       ok: false,
       problems: [
-        { place: 'line 2, column “stitches”', values: { cell: 'many' } },
-        { place: 'line 3, column “length”', values: { cell: 'nothing' } },
-        { place: 'line 4, column “stitches”', values: { cell: '2.5' } },
+        { where: { line: 2, column: 'stitches' }, values: { cell: 'many' } },
+        { where: { line: 3, column: 'length' }, values: { cell: 'nothing' } },
+        { where: { line: 4, column: 'stitches' }, values: { cell: '2.5' } },
       ],
     });
     expect(readCounts('a,b\n1,2')).toMatchObject({ problems: [{ code: 'csv-column-missing' }] });
@@ -196,7 +231,7 @@ describe('tables', () => {
     expect(readGrid('x,,\nx,x,\nx,x,x\n')).toEqual({ ok: true, value: ['#..', '##.', '###'] });
     expect(readGrid('1;0\n1;1')).toEqual({ ok: true, value: ['#.', '##'] });
     expect(readGrid('x,?\nx,x')).toMatchObject({
-      problems: [{ code: 'csv-cell', place: 'line 1, column 2' }],
+      problems: [{ code: 'csv-cell', where: { line: 1, column: 2 } }],
     });
     expect(readGrid(',\n,')).toMatchObject({ problems: [{ code: 'csv-no-lines' }] });
     expect(readGrid(Array.from({ length: 70 }, () => 'x').join(','))).toMatchObject({

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
 import { readHem, writeHem } from './check.ts';
 import { readCounts, readGrid } from './csv.ts';
-import { VERSION } from './hem.ts';
+import { VERSION } from './format.ts';
 
 const page = readFileSync('docs/file-format.md', 'utf8');
 const blocks = (kind: string): readonly string[] =>
@@ -25,7 +25,7 @@ describe('the page on files', () => {
   });
 
   test('names every entry of a project that is more than a name', () => {
-    const { properties } = JSON.parse(readFileSync('core/document/hem.schema.json', 'utf8')) as {
+    const { properties } = JSON.parse(readFileSync('core/document/hem.schema.generated.json', 'utf8')) as {
       properties: Record<string, unknown>;
     };
     const plain = ['format', 'version', 'id', 'name', 'created', 'changed', 'pieceColour'];

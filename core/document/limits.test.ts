@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { strToU8, zipSync } from 'fflate';
 import { fitHem } from '../fit/open.ts';
-import { FIT_BUDGET } from '../fit/side.ts';
+import { FIT_BUDGET } from '../fit/sideTask.ts';
 import { fitTask } from '../fit/task.ts';
 import { solveFit } from '../fit/fit.ts';
 import { LIMITS } from '../limits.ts';
 import { parseRound } from '../notation/parse.ts';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { patternMarkdown, patternText } from '../words/patternText.ts';
 import { patternOf } from '../words/pattern.ts';
@@ -71,7 +71,7 @@ describe('a border that is too large', () => {
     expect(made.rounds.length).toBeLessThan(8);
     expect(made.rounds.every((r) => r.total <= LIMITS.stitchesInRound)).toBe(true);
     expect(told).toMatchObject({
-      place: `round ${made.rounds.length}`,
+      where: { in: 'round', number: made.rounds.length },
       values: { most: LIMITS.stitchesInRound },
     });
     expect(patternText(patternOf(made))).toContain('are not worked');

@@ -3,8 +3,9 @@
  * version needs; it does not check: what was unsound stays so and is named by the check that follows.
  */
 import { LIMITS } from '../limits.ts';
+import { USUAL_RATES } from '../base/schools.ts';
 import { familyById } from '../rounds/registry.ts';
-import { VERSION } from './hem.ts';
+import { VERSION } from './format.ts';
 
 type Value = Readonly<Record<string, unknown>>;
 
@@ -26,7 +27,70 @@ const STEPS: readonly ((file: Value) => Value)[] = [
       ? file.weighIns.map((weighIn: unknown) => byEntry(weighIn, file.rounds))
       : file.weighIns,
   }),
+  // Version 4: every worked round may have a yarn and a start of its own; what practitioners choose about the base round.
+  (file) => ({
+    ...file,
+    ...bordersOf4(file),
+    piece: pieceOf4(file.piece),
+    kept: Array.isArray(file.kept)
+      ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...bordersOf4(kept) } : kept))
+      : file.kept,
+  }),
 ];
+
+function bordersOf4({ base, rounds }: Value): Value {
+  return {
+    base: isRecord(base)
+      ? {
+          hookMm: null,
+          rates: USUAL_RATES,
+          endRows: 'added',
+          clusterChains: 0,
+          ...base,
+          start: isRecord(base.start) ? startOf4(base.start) : base.start,
+          sides: Array.isArray(base.sides)
+            ? base.sides.map((side: unknown) => (isRecord(side) ? { spots: {}, ...side } : side))
+            : base.sides,
+        }
+      : base,
+    rounds: Array.isArray(rounds)
+      ? rounds.map((entry: unknown) => {
+          if (!isRecord(entry)) return entry;
+          const { yarn, ...rest } = entry;
+          const yarns = yarn === undefined ? {} : { yarns: [yarn] };
+          return { ...yarns, start: null, ...rest, ...choicesOf4(entry) };
+        })
+      : rounds,
+  };
+}
+
+/** A piece in rows says what is worked into along its last row; the side of a joined motif may be of clusters too. */
+function pieceOf4(piece: unknown): unknown {
+  if (!isRecord(piece)) return piece;
+  if (piece.kind === 'rows') return { lastRow: 'stitch tops', ...piece };
+  if (piece.kind !== 'grid' || piece.motifStitches === undefined) return piece;
+  const { motifStitches: stitches, ...rest } = piece;
+  return { edge: { kind: 'solid', stitch: 'dc', stitches }, ...rest };
+}
+
+/** Where a family leaves no choice, there is only the one that it has. */
+function choicesOf4(entry: Value): Value {
+  const family = typeof entry.family === 'string' ? familyById(entry.family) : undefined;
+  if (!family) return {};
+  const only = <T>(key: string, offered: readonly T[]): Value =>
+    offered.includes(entry[key] as T) || entry[key] === undefined ? {} : { [key]: offered[0] };
+  return {
+    ...only('stitch', family.stitches),
+    ...only('corner', family.corners),
+    ...only('loop', family.loops),
+    ...only('size', family.sizes),
+  };
+}
+
+function startOf4({ chainCounts, ...start }: Value): Value {
+  const first = chainCounts === true ? 'counted chain' : 'chain';
+  return { ...(chainCounts === undefined ? {} : { first }), newYarn: 'same place', ...start };
+}
 
 /** A weighing of a round by number as one by entry. One of a round that is no longer there keeps its yarn and weight. */
 function byEntry(weighIn: unknown, rounds: unknown): unknown {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
 import { PROBLEM_CODES, problemLine } from '../problems.ts';
 import { chanceOf, type Chance } from '../testing/chance.ts';
 import { everythingOf, nonsenseIn } from '../testing/everything.ts';

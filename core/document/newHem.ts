@@ -1,17 +1,13 @@
 import { yarnWeight } from '../terms/yarnWeights.ts';
-import { FORMAT, VERSION, type Hem } from './hem.ts';
+import { USUAL_RATES } from '../base/schools.ts';
+import { plainSide } from './changePiece.ts';
+import { FORMAT, VERSION } from './format.ts';
+import type { Hem } from './hem.ts';
 
 /** A hem to start from: a small square throw in worsted, ready to be described. */
 export function newHem(id: string, now: Date): Hem {
   const weight = yarnWeight(4);
   const at = now.toISOString();
-  // Row ends start by gauge, which lies flat whatever their rows are.
-  const side = (school: 'each' | 'gauge'): Hem['base']['sides'][number] => ({
-    school,
-    own: { stitches: 3, spots: 2 },
-    count: null,
-    crossings: {},
-  });
   return {
     format: FORMAT,
     version: VERSION,
@@ -23,6 +19,7 @@ export function newHem(id: string, now: Date): Hem {
     piece: {
       kind: 'rows',
       foundation: 'both loops of the chain',
+      lastRow: 'stitch tops',
       stitches: 120,
       rows: [{ stitch: 'dc', count: 64 }],
       widthCm: 90,
@@ -59,8 +56,13 @@ export function newHem(id: string, now: Date): Hem {
       corner: 'three',
       yarn: 'body',
       crossing: 'both',
-      start: { at: 'corner', side: 0, join: 'climbing', chainCounts: false },
-      sides: [side('each'), side('gauge'), side('each'), side('gauge')],
+      hookMm: null,
+      rates: USUAL_RATES,
+      endRows: 'added',
+      clusterChains: 0,
+      start: { at: 'corner', side: 0, join: 'climbing', first: 'usual', newYarn: 'same place' },
+      // Row ends start by gauge, which lies flat whatever their rows are.
+      sides: [plainSide('each'), plainSide('gauge'), plainSide('each'), plainSide('gauge')],
     },
     rounds: [
       {
@@ -70,11 +72,12 @@ export function newHem(id: string, now: Date): Hem {
         corner: 'three',
         cornerOpen: false,
         loop: 'both',
-        yarn: 'contrast',
+        yarns: ['contrast'],
         times: 2,
         size: 1,
         facing: null,
         hookMm: null,
+        start: null,
         written: null,
         changes: {},
       },

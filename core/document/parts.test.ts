@@ -6,7 +6,7 @@ import * as hems from '../edits/hem.ts';
 import * as pieces from '../edits/piece.ts';
 import * as rounds from '../edits/rounds.ts';
 import * as yarns from '../edits/yarn.ts';
-import { createPlanner } from '../plan.ts';
+import { createPlanner } from '../plan/planner.ts';
 import { chanceOf, type Chance } from '../testing/chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
@@ -124,7 +124,7 @@ describe('two copies of a hem united', () => {
     const grid = pieces.describePiece('grid', {
       kind: 'grid',
       cells: ['##', '#.'],
-      motifStitches: 12,
+      edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
       motifCm: 10,
     });
     const { hem: one } = both([grid], [base.setCount('A', [0], 140)]);

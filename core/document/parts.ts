@@ -202,9 +202,9 @@ export function settled(hem: Hem, sources: readonly Hem[]): Hem | null {
 function yarnsUsed(hem: Hem): ReadonlySet<string> {
   return new Set([
     hem.base.yarn,
-    ...hem.rounds.map((r) => r.yarn),
+    ...hem.rounds.flatMap((r) => r.yarns),
     ...hem.weighIns.map((w) => w.yarn),
-    ...hem.kept.flatMap((k) => [k.base.yarn, ...k.rounds.map((r) => r.yarn)]),
+    ...hem.kept.flatMap((k) => [k.base.yarn, ...k.rounds.flatMap((r) => r.yarns)]),
   ]);
 }
 

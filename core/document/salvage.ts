@@ -2,7 +2,8 @@
 import type { Outcome, Problem } from '../problems.ts';
 import { changePiece } from './changePiece.ts';
 import { checkHem } from './check.ts';
-import { FORMAT, type Hem } from './hem.ts';
+import { FORMAT } from './format.ts';
+import type { Hem } from './hem.ts';
 import { migrate } from './migrations.ts';
 import { newHem } from './newHem.ts';
 

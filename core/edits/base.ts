@@ -1,11 +1,13 @@
 /** Edits of the base round. */
-import type { BaseRound, SideChoice } from '../base/baseRound.ts';
+import { isAtJoin, type BaseRound, type RowRates, type SideChoice } from '../base/baseRound.ts';
 import type { CrossingId } from '../base/crossings.ts';
 import type { SchoolId } from '../base/schools.ts';
 import type { Start } from '../base/start.ts';
 import type { Hem } from '../document/hem.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { StitchKind } from '../terms/stitches.ts';
+import { bodyOf } from '../piece/piece.ts';
+import { inAll, problem } from '../problems.ts';
 import { edit, type Edit } from './edit.ts';
 
 const onBase =
@@ -18,12 +20,51 @@ const onSides =
     base: { ...hem.base, sides: hem.base.sides.map((s, i) => (sides.includes(i) ? change(s) : s)) },
   });
 
-/** Stitches along the edge of some sides. @param name of the side that was set */
+/**
+ * Stitches along the edge of some sides. What was placed by eye stays, as long as there are stitches enough for it.
+ *
+ * @param name of the side that was set
+ */
 export const setCount = (name: string, sides: readonly number[], count: number): Edit =>
   edit(
     `${name} to ${count}`,
-    onSides(sides, (choice) => ({ ...choice, count })),
+    onSides(sides, (choice) => {
+      const placed = Object.values(choice.spots).reduce((sum, n) => sum + n, 0);
+      return { ...choice, count, spots: placed < count ? choice.spots : {} };
+    }),
     `count ${sides.join()}`,
+  );
+
+/**
+ * Stitches in one spot of a side, by eye; null leaves the spot to the spacing again. A count that was asked follows.
+ *
+ * @param spot its number from 0 in working order
+ * @param was stitches that it takes now
+ */
+export const placeByEye = (
+  name: string,
+  side: number,
+  spot: number,
+  stitches: number | null,
+  was: number,
+): Edit =>
+  edit(`${name} by eye`, (hem) => {
+    if (isAtJoin(bodyOf(hem.piece).edges[side]!, spot)) {
+      return problem('part-gone', inAll('the base round'), { what: 'a spot outside the seams' });
+    }
+    return onSides([side], (choice) => {
+      const { [String(spot)]: _, ...others } = choice.spots;
+      const spots = stitches === null ? others : { ...others, [String(spot)]: stitches };
+      const count = choice.count === null || stitches === null ? choice.count : choice.count + stitches - was;
+      return { ...choice, spots, count: count === null ? null : Math.max(1, count) };
+    })(hem);
+  });
+
+/** Gives all spots of a side back to the spacing. */
+export const clearByEye = (name: string, side: number): Edit =>
+  edit(
+    `${name} without what was placed by eye`,
+    onSides([side], (choice) => ({ ...choice, spots: {} })),
   );
 
 /** A spacing for some sides, which gives up counts by hand there. */
@@ -44,17 +85,35 @@ export const setOwnRate = (name: string, sides: readonly number[], own: SideChoi
 /** How one join of some sides is crossed. */
 export const crossJoin = (name: string, sides: readonly number[], join: number, crossing: CrossingId): Edit =>
   edit(
-    `join ${join + 1} of ${name}`,
+    `seam ${join + 1} of ${name}`,
     onSides(sides, (choice) => ({ ...choice, crossings: { ...choice.crossings, [String(join)]: crossing } })),
   );
 
 /** How joins are crossed where nothing else is said of one. */
-export const crossJoins = (crossing: CrossingId): Edit => edit('crossing of joins', onBase({ crossing }));
+export const crossJoins = (crossing: CrossingId): Edit => edit('crossing of seams', onBase({ crossing }));
 
 export const chooseBaseStitch = (stitch: StitchKind): Edit =>
   edit('stitch of the base round', onBase({ stitch }));
 
 export const chooseBaseCorner = (corner: CornerId): Edit => edit('base corners', onBase({ corner }));
+
+export const chooseBaseHook = (hookMm: number | null): Edit =>
+  edit('hook of the base round', onBase({ hookMm }), 'hook of the base round');
+
+/** Whether the corner's stitches come on top of those of its end row. */
+export const chooseEndRows = (endRows: BaseRound['endRows']): Edit =>
+  edit('corners of the rows', onBase({ endRows }));
+
+/** One entry of the maker's own table. */
+export const setRowRate = (kind: keyof RowRates, rate: number): Edit =>
+  edit(
+    'your table of row ends',
+    (hem) => onBase({ rates: { ...hem.base.rates, [kind]: rate } })(hem),
+    `rate ${kind}`,
+  );
+
+export const setClusterChains = (clusterChains: number): Edit =>
+  edit('chains between groups', onBase({ clusterChains }), 'chains between groups');
 
 export const chooseBaseYarn = (yarn: string): Edit => edit('yarn of the base round', onBase({ yarn }));
 

@@ -5,7 +5,7 @@
  */
 import { checkHem } from '../document/check.ts';
 import type { Hem } from '../document/hem.ts';
-import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
 
 export interface Edit {
   /** What is done, as undo names it: “side B to 207”. */
@@ -32,7 +32,7 @@ export const edit = (
 const isProblem = (value: Partial<Hem> | Problem): value is Problem => 'code' in value;
 
 /** Something that an edit was about is not in the hem any more. */
-export const gone = (what: string): Problem => problem('part-gone', 'the hem', { what });
+export const gone = (what: string): Problem => problem('part-gone', inAll('the hem'), { what });
 
 /** Does an edit to a hem. What it leaves is sound, or it is not done and the problems say why. */
 export function performed(hem: Hem, { on }: Edit): Outcome<Hem> {

@@ -1,9 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { checkHem, readHem, writeHem } from '../document/check.ts';
+import { changePiece } from '../document/changePiece.ts';
+import type { Hem } from '../document/hem.ts';
 import { changesBetween } from '../document/parts.ts';
+import type { Piece } from '../piece/piece.ts';
 import { newHem } from '../document/newHem.ts';
-import { createPlanner, plan } from '../plan.ts';
+import { createPlanner, plan } from '../plan/planner.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import { chanceOf } from '../testing/chance.ts';
@@ -13,7 +16,7 @@ import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import * as base from './base.ts';
 import { constructionOf } from './constructions.ts';
-import { edit, performed } from './edit.ts';
+import { edit, performed, type Edit } from './edit.ts';
 import * as pieces from './piece.ts';
 import * as rounds from './rounds.ts';
 import * as yarns from './yarn.ts';
@@ -55,6 +58,7 @@ describe('two families one on the other, whatever they sit on', () => {
     pieces.describePiece('small', {
       kind: 'rows',
       foundation: 'both loops of the chain',
+      lastRow: 'stitch tops',
       stitches: 26,
       rows: [{ stitch: 'dc', count: 11 }],
       widthCm: 19,
@@ -97,7 +101,7 @@ describe('the invariants of a hem', () => {
   test('a yarn that is used anywhere stays, and it is said where', () => {
     const kept = after(rounds.removeRound(hem.rounds[1]!), after(rounds.keepBorder('k')));
     expect(problemsOf(yarns.removeYarn('y2'), kept)).toEqual(['yarn-in-use']);
-    expect(yarns.whyYarnStays(kept, 'y2')!.values.where).toBe('in the kept border “Border 1”');
+    expect(yarns.whyYarnStays(kept, 'y2')!.values).toMatchObject({ where: 'in the kept border “Border 1”' });
     const free = after(rounds.discardBorder('k', 'Border 1'), kept);
     expect(after(yarns.removeYarn('y2'), free).yarns.map((y) => y.id)).toEqual(['y1']);
     expect(problemsOf(yarns.removeYarn('y1'), after(yarns.removeYarn('y2'), free))).toEqual(['yarn-last']);
@@ -116,7 +120,12 @@ describe('the invariants of a hem', () => {
   test('another piece takes the borders that were kept along', () => {
     const kept = after(rounds.keepBorder('k'));
     const grid = after(
-      pieces.describePiece('grid', { kind: 'grid', cells: ['##', '#.'], motifStitches: 12, motifCm: 10 }),
+      pieces.describePiece('grid', {
+        kind: 'grid',
+        cells: ['##', '#.'],
+        edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
+        motifCm: 10,
+      }),
       kept,
     );
     expect(grid.base.sides).toHaveLength(6);
@@ -134,7 +143,14 @@ describe('the invariants of a hem', () => {
       problemsOf(pieces.describePiece('huge', { kind: 'cloth', widthCm: 2000, heightCm: 2000, pitchMm: 1 })),
     ).toEqual(['too-many']);
     expect(
-      problemsOf(pieces.describePiece('gone', { kind: 'grid', cells: ['..'], motifStitches: 9, motifCm: 9 })),
+      problemsOf(
+        pieces.describePiece('gone', {
+          kind: 'grid',
+          cells: ['..'],
+          edge: { kind: 'solid', stitch: 'dc', stitches: 9 },
+          motifCm: 9,
+        }),
+      ),
     ).toEqual(['grid-empty']);
     expect(problemsOf(base.setCount('A', [0], 70_000))).not.toEqual([]);
   });
@@ -188,5 +204,63 @@ describe('the invariants of a hem', () => {
           expect(Math.abs(widthMm / plan(start).bodySize.widthMm - 1)).toBeLessThan(0.2);
       }
     }
+  });
+});
+
+describe('the base round by eye', () => {
+  const hem = rowsHem({ counts: [140, null, 140, null] });
+  const after = (e: Edit, on: Hem = hem): Hem => {
+    const outcome = performed(on, e);
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    return outcome.value;
+  };
+
+  test('a count that was asked follows what is placed; what is placed goes where there are too few for it', () => {
+    const was = plan(hem).sides[0]!.placement[4]!;
+    const placed = after(base.placeByEye('A', 0, 4, was + 2, was));
+    expect(placed.base.sides[0]).toMatchObject({ count: 142, spots: { '4': was + 2 } });
+    expect(plan(placed).sides[0]!.count).toBe(142);
+    expect(after(base.setCount('A', [0], 150), placed).base.sides[0]!.spots).toEqual({ '4': was + 2 });
+    expect(after(base.setCount('A', [0], 2), placed).base.sides[0]!.spots).toEqual({});
+    expect(after(base.clearByEye('A', 0), placed).base.sides[0]!.spots).toEqual({});
+    expect(after(base.placeByEye('A', 0, 4, null, was + 2), placed).base.sides[0]!.spots).toEqual({});
+  });
+
+  test('what was placed is kept while the edge has as many spots, and goes with them', () => {
+    const placed = after(base.placeByEye('B', 1, 3, 0, 2));
+    const { piece } = placed;
+    if (piece.kind !== 'rows') throw new Error('a piece in rows was wanted');
+    expect(
+      after(pieces.describePiece('wider', { ...piece, widthCm: 120 }), placed).base.sides[1]!.spots,
+    ).toEqual({ '3': 0 });
+    const taller = { ...piece, rows: [{ stitch: 'dc' as const, count: 90 }] };
+    expect(after(pieces.describePiece('taller', taller), placed).base.sides[1]!.spots).toEqual({});
+  });
+});
+
+describe('sizes that nobody has measured', () => {
+  const start = rowsHem({ stitchesPer10Cm: 10 });
+  const grid = (stitches: number, motifCm: number): Piece => ({
+    kind: 'grid',
+    cells: ['##', '##'],
+    edge: { kind: 'solid', stitch: 'dc', stitches },
+    motifCm,
+  });
+  const on = (piece: Piece, e: Edit): Piece => {
+    const hem = { ...start, ...changePiece(start, piece) };
+    const outcome = performed(hem, e);
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    return outcome.value.piece;
+  };
+
+  test('follow the stitches and the gauge', () => {
+    expect(on(grid(12, 14), pieces.describePiece('s', grid(20, 14)))).toMatchObject({ motifCm: 22 });
+    expect(on(grid(12, 14), pieces.setGauge({ stitchesPer10Cm: 20 }))).toMatchObject({ motifCm: 7 });
+  });
+
+  test('stay as they were measured', () => {
+    expect(on(grid(12, 17), pieces.describePiece('s', grid(20, 17)))).toMatchObject({ motifCm: 17 });
+    expect(on(grid(12, 17), pieces.setGauge({ stitchesPer10Cm: 20 }))).toMatchObject({ motifCm: 17 });
+    expect(on(grid(12, 14), pieces.describePiece('m', grid(12, 15.5)))).toMatchObject({ motifCm: 15.5 });
   });
 });

@@ -1,18 +1,27 @@
 /** Edits of the piece, its colour, and the gauge of the border. */
 import type { BaseRound } from '../base/baseRound.ts';
-import { changePiece, withSideLength } from '../document/changePiece.ts';
+import { changePiece } from '../document/changePiece.ts';
 import type { Gauge, RoundEntry } from '../document/hem.ts';
-import { beyondPlanning } from '../piece/soundness.ts';
-import { bodyOf, type Piece } from '../piece/piece.ts';
+import { beyondPlanning, withSideLength, bodyOf, type Piece } from '../piece/piece.ts';
 import { factsOf, firstChoice } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
 import { yarnWeight, type YarnWeightNumber } from '../terms/yarnWeights.ts';
 import { edit, type Edit } from './edit.ts';
+import { withSizeFollowing } from './sizes.ts';
+import { inAll } from '../problems.ts';
 
 /** Another description of the piece; what is said of its sides follows. */
 export const describePiece = (label: string, piece: Piece): Edit =>
-  edit(label, (hem) => beyondPlanning(piece, 'the piece')[0] ?? changePiece(hem, piece), `piece ${label}`);
+  edit(
+    label,
+    (hem) => {
+      const stitchCm = 10 / hem.gauge.stitchesPer10Cm;
+      const sized = withSizeFollowing(hem.piece, piece, { before: stitchCm, after: stitchCm });
+      return beyondPlanning(sized, inAll('the piece'))[0] ?? changePiece(hem, sized);
+    },
+    `piece ${label}`,
+  );
 
 /** Id of the round that comes with loops, and goes with them. */
 const FILLS = 'fills-the-loops';
@@ -23,7 +32,7 @@ const FILLS = 'fills-the-loops';
  */
 export const chooseConstruction = (name: string, piece: Piece): Edit =>
   edit(name, (hem) => {
-    const beyond = beyondPlanning(piece, 'the piece')[0];
+    const beyond = beyondPlanning(piece, inAll('the piece'))[0];
     if (beyond) return beyond;
     const described = changePiece(hem, piece);
     const changed = { ...described, base: startingFlat(described.base, piece) };
@@ -38,10 +47,8 @@ export const chooseConstruction = (name: string, piece: Piece): Edit =>
 function startingFlat(base: BaseRound, piece: Piece): BaseRound {
   const { edges } = bodyOf(piece);
   const sides = base.sides.map((side, i) => {
-    const { loopChains, spots } = edges[i]!;
-    if (side.count !== null) return side;
-    if (loopChains !== undefined) return { ...side, school: 'loops' as const };
-    return spots.some((s) => s.kind === 'row end') ? { ...side, school: 'gauge' as const } : side;
+    const { startsBy } = edges[i]!;
+    return side.count === null && startsBy ? { ...side, school: startsBy } : side;
   });
   return { ...base, sides };
 }
@@ -51,11 +58,12 @@ function fillsLoops(yarn: string): RoundEntry {
     ...firstChoice(fillLoops),
     id: FILLS,
     family: fillLoops.id,
-    yarn,
+    yarns: [yarn],
     times: 1,
     cornerOpen: false,
     facing: null,
     hookMm: null,
+    start: null,
     written: null,
     changes: {},
   };
@@ -84,5 +92,14 @@ export const chooseWeight = (number: YarnWeightNumber): Edit =>
 /** Gauge or hook of the border. */
 export const setGauge = (part: Partial<Gauge>): Edit => {
   const what = part.hookMm === undefined ? 'gauge' : 'hook';
-  return edit(what, (hem) => ({ gauge: { ...hem.gauge, ...part } }), what);
+  return edit(
+    what,
+    (hem) => {
+      const gauge = { ...hem.gauge, ...part };
+      const stitchCm = { before: 10 / hem.gauge.stitchesPer10Cm, after: 10 / gauge.stitchesPer10Cm };
+      const piece = withSizeFollowing(hem.piece, hem.piece, stitchCm);
+      return piece === hem.piece ? { gauge } : { gauge, ...changePiece(hem, piece) };
+    },
+    what,
+  );
 };

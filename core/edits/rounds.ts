@@ -1,7 +1,7 @@
 /** Edits of the stack of rounds, and of borders put aside. */
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import { LIMITS } from '../limits.ts';
-import { problem, type Problem } from '../problems.ts';
+import { inAll, problem, type Problem } from '../problems.ts';
 import { familyById } from '../rounds/registry.ts';
 import { edit, gone, type Edit } from './edit.ts';
 
@@ -28,7 +28,7 @@ export const moveRound = (id: string, to: string): Edit =>
 export type EntryChoice = Partial<
   Pick<
     RoundEntry,
-    'stitch' | 'corner' | 'cornerOpen' | 'loop' | 'size' | 'times' | 'facing' | 'hookMm' | 'yarn'
+    'stitch' | 'corner' | 'cornerOpen' | 'loop' | 'size' | 'times' | 'facing' | 'hookMm' | 'yarns' | 'start'
   >
 >;
 
@@ -55,7 +55,7 @@ export const writeRound = (id: string, text: string): Edit =>
       withEntry(hem, id, (e) =>
         e.family === OWN && e.written
           ? { ...e, written: { ...e.written, text } }
-          : problem('part-gone', 'the stack', { what: 'that round' }),
+          : problem('part-gone', inAll('the stack'), { what: 'that round' }),
       ),
     `written ${id}`,
   );
@@ -76,7 +76,11 @@ function withEntry(
 export const keepBorder = (id: string): Edit =>
   edit('kept this border', ({ base, rounds, kept }) =>
     kept.length >= LIMITS.kept
-      ? problem('too-many', 'the borders', { count: kept.length + 1, of: 'borders', most: LIMITS.kept })
+      ? problem('too-many', inAll('the borders'), {
+          count: kept.length + 1,
+          of: 'borders',
+          most: LIMITS.kept,
+        })
       : { kept: [...kept, { id, name: `Border ${kept.length + 1}`, base, rounds }] },
   );
 

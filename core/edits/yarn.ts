@@ -1,7 +1,7 @@
 /** Edits of the basket and of what was weighed. */
 import type { Hem, WeighIn } from '../document/hem.ts';
 import { familyById } from '../rounds/registry.ts';
-import { problem, type Problem } from '../problems.ts';
+import { inAll, problem, type Problem } from '../problems.ts';
 import type { Yarn } from '../yarn/yarn.ts';
 import { edit, gone, type Edit } from './edit.ts';
 
@@ -29,20 +29,22 @@ export const removeYarn = (id: string): Edit =>
 
 /** Why a yarn cannot be taken out of the basket; null when it can. */
 export function whyYarnStays(hem: Hem, id: string): Problem | null {
-  if (hem.yarns.length === 1) return problem('yarn-last', 'the basket');
+  if (hem.yarns.length === 1) return problem('yarn-last', inAll('the basket'));
   const where = [
     ...(hem.base.yarn === id ? ['in the base round'] : []),
     ...hem.rounds.flatMap((r) =>
-      r.yarn === id ? [`in the ${(familyById(r.family)?.name ?? 'your round').toLowerCase()}`] : [],
+      r.yarns.includes(id) ? [`in the ${(familyById(r.family)?.name ?? 'your round').toLowerCase()}`] : [],
     ),
     ...(hem.weighIns.some((w) => w.yarn === id) ? ['in what was weighed'] : []),
     ...hem.kept.flatMap((k) =>
-      k.base.yarn === id || k.rounds.some((r) => r.yarn === id) ? [`in the kept border “${k.name}”`] : [],
+      k.base.yarn === id || k.rounds.some((r) => r.yarns.includes(id))
+        ? [`in the kept border “${k.name}”`]
+        : [],
     ),
   ];
   if (where.length === 0) return null;
   const yarn = hem.yarns.find((y) => y.id === id)?.name ?? 'this yarn';
-  return problem('yarn-in-use', 'the basket', { yarn, where: [...new Set(where)].join(', ') });
+  return problem('yarn-in-use', inAll('the basket'), { yarn, where: [...new Set(where)].join(', ') });
 }
 
 export const noteWeighing = (weighIn: WeighIn): Edit =>

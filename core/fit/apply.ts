@@ -8,9 +8,13 @@ import type { FitSolution } from './fit.ts';
  * Takes a solution: its counts, quiet changes and corners.
  *
  * @param stack the unrolled rounds that the solution was found for
+ * @param words what it changes, for whoever takes it back
  */
-export const takeSolution = (stack: readonly WrittenRound[], solution: FitSolution): Edit =>
-  edit(`fit: ${solution.words}`, (hem) => applySolution(hem, stack, solution));
+export const takeSolution = (
+  stack: readonly WrittenRound[],
+  solution: FitSolution,
+  words = 'a change of counts',
+): Edit => edit(`fit: ${words}`, (hem) => applySolution(hem, stack, solution));
 
 function applySolution(
   hem: Hem,

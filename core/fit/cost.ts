@@ -4,17 +4,11 @@
  * A base count costs the square of its distance from the flat one in per cent. A quiet change costs by how much
  * it is seen: hardly in a plain round that others cover, more in the last one, most in a patterned last round.
  */
-import type { FitStack } from './side.ts';
-
-const isLast = (k: number, stack: FitStack): boolean => k === stack.rounds.length - 1;
-
 export const VISIBILITY = {
-  /** A stitch more or fewer in plain round `k`, for each stitch. */
-  plain: (change: number, k: number, stack: FitStack): number =>
-    Math.abs(change) * (isLast(k, stack) ? 1.5 : 0.6),
-  /** A place more or fewer passed over in patterned round `k`, for each. */
-  skip: (change: number, k: number, stack: FitStack): number =>
-    Math.abs(change) * (isLast(k, stack) ? 2 : 1.2),
+  /** A stitch more or fewer in a plain round, for each stitch; more in the last round, which nothing covers. */
+  plain: (change: number, isLast: boolean): number => Math.abs(change) * (isLast ? 1.5 : 0.6),
+  /** A place more or fewer passed over in a patterned round, for each. */
+  skip: (change: number, isLast: boolean): number => Math.abs(change) * (isLast ? 2 : 1.2),
   /** A pattern that goes along the side off centre. */
   lopsided: 0.8,
   /** Sides that face each other and differ, and for each stitch by which they do. */

@@ -6,21 +6,13 @@
  * the corners find on the whole ring. The cheapest for each state is kept, so the best solution is proved
  * best; the others returned are the best that differ from it in kind.
  */
-import { listWords } from '../base/run.ts';
 import { needsOf } from '../ring/recipe.ts';
 import type { Edge } from '../piece/edge.ts';
 import type { Verdict } from '../flat/flat.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
-import {
-  kindOf,
-  remainders,
-  ringRounds,
-  searchSide,
-  type FitSide,
-  type FitStack,
-  type SideWay,
-} from './side.ts';
+import { kindOf, remainders, ringRounds, searchSide, Tables, type SideWay } from './side.ts';
+import type { FitSide, FitStack } from './sideTask.ts';
 
 export interface FitTask {
   readonly sides: readonly FitSide[];
@@ -47,7 +39,6 @@ export interface FitSolution {
   readonly worst?: Worst;
   /** Other corner treatments, by the id of the entry; where corners were left open. */
   readonly corners?: Readonly<Record<string, CornerId>>;
-  readonly words: string;
 }
 
 /** Where a border lies least flat. */
@@ -59,6 +50,14 @@ export interface Worst {
   readonly side: number;
 }
 
+/** What would let a stack come out even that does not: a ground round before what stands in the way, a change further
+ * than is usual, a plain round, or to leave it off. */
+export type WayOut =
+  | { readonly by: 'ground'; readonly family: string }
+  | { readonly by: 'larger change'; readonly solution: FitSolution }
+  | { readonly by: 'plain round' }
+  | { readonly by: 'leaving it off' };
+
 export interface Fit {
   /** Best first. */
   readonly solutions: readonly FitSolution[];
@@ -66,8 +65,8 @@ export interface Fit {
   readonly standsInTheWay: number | null;
   /** The border is too large for all ways to be looked at: that there is no solution says nothing. */
   readonly givenUp?: boolean;
-  /** The nearest change that would free it, in words. */
-  readonly freedBy?: string | null;
+  /** The nearest change that would free it; null when none of those tried does. */
+  readonly freedBy?: WayOut | null;
 }
 
 /** Solutions that are looked at more closely; fewer are shown. */
@@ -123,6 +122,7 @@ export function solveFit(task: FitTask): Fit {
 function searchAlike({ sides, stack, changes }: FitTask): readonly ReturnType<typeof searchSide>[] {
   const known = new Map<string, ReturnType<typeof searchSide>>();
   const edges: Edge[] = [];
+  const tables = new Tables();
   return sides.map((side, i) => {
     const fixed = stack.worked > 0 ? [side.count, ...changes[i]!] : [];
     if (!edges.includes(side.edge)) edges.push(side.edge);
@@ -131,7 +131,7 @@ function searchAlike({ sides, stack, changes }: FitTask): readonly ReturnType<ty
       [side.flat, side.from, side.to, side.turns, edges.indexOf(side.edge)],
       [school, own, crossings, fixed],
     ]);
-    const search = known.get(key) ?? searchSide(side, stack, changes[i]!);
+    const search = known.get(key) ?? searchSide(side, stack, changes[i]!, tables);
     known.set(key, search);
     return search;
   });
@@ -228,7 +228,6 @@ function solution(joint: Joint, task: FitTask): FitSolution {
     quiet,
     cost: joint.cost,
     lopsided: ways.some((w) => w.lopsided),
-    words: solutionWords(changes, quiet, task),
   };
 }
 
@@ -257,48 +256,6 @@ function differing(solutions: readonly FitSolution[]): readonly FitSolution[] {
   return chosen.sort((a, b) => a.cost - b.cost);
 }
 
-/** A solution that leaves all as it is. */
-export const AS_IT_IS = 'Change nothing';
-
-/** A solution as one would say it: what changes in the base round, then the quiet changes, round by round. */
-function solutionWords(
-  changes: readonly number[],
-  quiet: readonly (readonly number[])[],
-  task: FitTask,
-): string {
-  const names = task.sides.map((s) => s.name);
-  const keepsBase = changes.every((c) => c === 0);
-  const parts = keepsBase ? [] : [`Base round: ${changeWords(changes, names)}`];
-  task.stack.rounds.forEach((round, k) => {
-    const inRound = quiet.map((q) => q[k]!);
-    if (inRound.every((c) => c === 0)) return;
-    const skips = round.recipe.side.some(
-      (i) => i.do === 'skip' || (i.do === 'repeat' && i.body.some((s) => s.do === 'skip')),
-    );
-    parts.push(`Round ${k + 1}: ${skips ? 'skip ' : ''}${changeWords(inRound, names)}`);
-  });
-  if (parts.length === 0) return AS_IT_IS;
-  return [...(keepsBase ? ['Keep the base round'] : []), ...parts].join('. ');
-}
-
-/**
- * A change of counts as one would say it.
- *
- * @example changeWords([1, 0, 1, 0], ['A', 'B', 'C', 'D']) // '1 stitch more on sides A and C'
- */
-export function changeWords(changes: readonly number[], names: readonly string[]): string {
-  const bySize = new Map<number, string[]>();
-  changes.forEach((change, i) => {
-    if (change !== 0) bySize.set(change, [...(bySize.get(change) ?? []), names[i]!]);
-  });
-  return [...bySize]
-    .map(([change, on]) => {
-      const count = Math.abs(change);
-      const what = `${count} ${count === 1 ? 'stitch' : 'stitches'} ${change > 0 ? 'more' : 'fewer'}`;
-      // A piece without corners has no sides to tell apart.
-      if (names.length === 1) return what;
-      const all = on.length === names.length && on.length > 2;
-      return `${what} on ${all ? 'every side' : `${on.length === 1 ? 'side' : 'sides'} ${listWords(on)}`}`;
-    })
-    .join(', ');
-}
+/** Whether a solution leaves all as it is. */
+export const changesNothing = ({ changes, quiet, corners }: FitSolution): boolean =>
+  changes.every((c) => c === 0) && quiet.every((q) => q.every((c) => c === 0)) && corners === undefined;

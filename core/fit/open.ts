@@ -8,14 +8,15 @@ import type { Hem, RoundEntry } from '../document/hem.ts';
 import { fitPlan, fitTask } from './task.ts';
 import { performed } from '../edits/edit.ts';
 import type { Verdict } from '../flat/flat.ts';
-import { comesOutEven, createPlanner, type Plan, type Planner } from '../plan.ts';
+import { createPlanner, type Planner } from '../plan/planner.ts';
+import { comesOutEven, type Plan } from '../plan/types.ts';
 import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
-import { newEntry } from '../stack/stack.ts';
-import { cornerTreatment, type CornerId } from '../terms/corners.ts';
+import { newEntry, quietChange } from '../stack/stack.ts';
+import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
 import { takeSolution } from './apply.ts';
-import { AS_IT_IS, solveFit, type Fit, type FitSolution, type Worst } from './fit.ts';
+import { solveFit, type Fit, type FitSolution, type WayOut, type Worst } from './fit.ts';
 
 /** At most so many choices of open corners are tried; entries further out are then left as they are. */
 const MOST_CHOICES = 64;
@@ -37,22 +38,35 @@ export function fitHem(hem: Hem, worked = 0): Fit {
             ...s,
             cost: s.cost + cost,
             corners: Object.fromEntries(changed),
-            words: cornerWords(s, changed, hem),
           },
     );
     return { ...fit, solutions };
   });
   const solutions = worthShowing(
-    proved(
-      hem,
-      planner,
-      found.flatMap((f) => f.solutions),
-    ),
+    proved(hem, planner, [...asItIs(planner(hem)), ...found.flatMap((f) => f.solutions)]),
   );
   const { standsInTheWay, givenUp } = found[0]!;
   if (solutions.length === 0 && givenUp) return { solutions, standsInTheWay: null, givenUp };
   if (solutions.length > 0 || standsInTheWay === null) return { solutions, standsInTheWay: null };
   return { solutions, standsInTheWay, freedBy: freedBy(hem, standsInTheWay, worked) };
+}
+
+/**
+ * What comes out even needs no change, also where the search cannot tell: it leaves out what rounds that run past the
+ * corners offer to those on them.
+ */
+function asItIs(made: Plan): readonly FitSolution[] {
+  const worked = made.rounds.slice(1);
+  if (!comesOutEven(made) || worked.length === 0) return [];
+  return [
+    {
+      counts: made.sides.map((s) => s.count),
+      changes: made.sides.map(() => 0),
+      quiet: made.sides.map((_, side) => worked.map((r) => quietChange(r.written!, side))),
+      cost: 0,
+      lopsided: worked.some((r) => r.sides.some((s) => s.fit?.lopsided)),
+    },
+  ];
 }
 
 /** Solutions that hold when they are taken and all is planned again, with how flat the border lies then. */
@@ -123,20 +137,8 @@ const withCorners = (hem: Hem, corners: Readonly<Record<string, CornerId>>): Hem
   ),
 });
 
-function cornerWords(
-  solution: FitSolution,
-  changed: readonly (readonly [string, CornerId])[],
-  hem: Hem,
-): string {
-  const corners = changed.map(([id, corner]) => {
-    const name = familyById(hem.rounds.find((r) => r.id === id)!.family)!.name.toLowerCase();
-    return `Corners of the ${name}: ${cornerTreatment(corner).name}`;
-  });
-  return [...(solution.words === AS_IT_IS ? [] : [solution.words]), ...corners].join('. ');
-}
-
 /** The smallest change, of those that help, which lets the rounds come out even; null when none of them does. */
-function freedBy(hem: Hem, round: number, worked: number): string | null {
+function freedBy(hem: Hem, round: number, worked: number): WayOut | null {
   const planner = createPlanner();
   const made = planner(hem);
   const { entry } = made.rounds[round + 1]!.written!;
@@ -151,16 +153,14 @@ function freedBy(hem: Hem, round: number, worked: number): string | null {
   const needed = family && groundNeeded(family, top.ring);
   if (needed) {
     const ground = familyById(needed)!;
-    if (fits(before(newEntry(ground, 'ground', entry.yarn))))
-      return `Put ${ground.name.toLowerCase()} before it.`;
+    if (fits(before(newEntry(ground, 'ground', entry.yarns[0]!)))) return { by: 'ground', family: needed };
   }
   const wide = fitTask(made, worked);
   const sides = wide.sides.map((s) => ({ ...s, from: Math.max(1, s.from - 60), to: s.to + 60 }));
   const [far] = solveFit({ ...wide, sides }).solutions;
-  if (far) return `It fits with a larger change. ${far.words}.`;
+  if (far) return { by: 'larger change', solution: far };
   const plain = FAMILIES.find((f) => f.id === 'plain')!;
-  if (fits(before(newEntry(plain, 'plain', entry.yarn)))) return 'Put a plain round before it.';
-  if (fits({ ...hem, rounds: hem.rounds.filter((r) => r.id !== entry.id) }))
-    return 'Without it all others come out even.';
+  if (fits(before(newEntry(plain, 'plain', entry.yarns[0]!)))) return { by: 'plain round' };
+  if (fits({ ...hem, rounds: hem.rounds.filter((r) => r.id !== entry.id) })) return { by: 'leaving it off' };
   return null;
 }

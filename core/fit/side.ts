@@ -9,63 +9,16 @@
  * A trial ring has the side in question, with its two corners, and an empty side that closes it. What a
  * side-wise round does on a side does not depend on the others, so the trial is exact.
  */
-import { trialBase, type BaseRound, type SideChoice } from '../base/baseRound.ts';
-import { evenEdge, type Edge } from '../piece/edge.ts';
-import type { Outline } from '../piece/outline.ts';
-import {
-  comesOutEven,
-  needsOf,
-  needsOfPattern,
-  patternOf,
-  placeKindsUsed,
-  waysOf,
-  type Needs,
-  type Ways,
-} from '../ring/recipe.ts';
-import { placesOnSide, sideSpan, tallySide, type Ring } from '../ring/ring.ts';
-import { stitchOf, type Stitch } from '../ring/stitch.ts';
-import { isPlain, workRound } from '../ring/work.ts';
+import { trialBase } from '../base/baseRound.ts';
+import type { Edge } from '../piece/edge.ts';
+import { withStitches } from '../ring/found.ts';
+import { comesOutEven, needsOf, type Needs } from '../ring/recipe.ts';
+import { placesOnSide, tallySide, type Ring } from '../ring/ring.ts';
+import { workRound } from '../ring/work.ts';
 import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
 import { VISIBILITY } from './cost.ts';
-
-/** A side as the fit sees it. */
-export interface FitSide {
-  readonly name: string;
-  /** Stitches along the edge now. */
-  readonly count: number;
-  /** Count at which the base round lies flat; need not be whole. */
-  readonly flat: number;
-  readonly choice: SideChoice;
-  readonly edge: Edge;
-  /** Width of a border stitch, mm. */
-  readonly stitchWidthMm: number;
-  /** Turns of the corners before and after the side, radians; none for a disc. */
-  readonly turns: readonly [number, number] | readonly [];
-  /** Lowest and highest count to consider. */
-  readonly from: number;
-  readonly to: number;
-}
-
-/** The stack of rounds as the fit sees it. */
-export interface FitStack {
-  readonly base: BaseRound;
-  readonly rounds: readonly WrittenRound[];
-  /** For every round the height of the ring below it, in stitch widths of that round. */
-  readonly heightsBelow: readonly number[];
-  /** Rounds already worked: 0 none, 1 the base round, 2 the base and round 1, … Their counts stay. */
-  readonly worked: number;
-  /** False to allow no quiet change but those in force. */
-  readonly quietChanges?: boolean;
-  /** How many stitches may still be worked on trial rings; shared by all sides, and used up by the search. */
-  readonly budget: Budget;
-}
-
-interface Budget {
-  left: number;
-}
-
-/** Stitches worked on trial rings in one search: a usual hem takes some hundred thousand. */
-export const FIT_BUDGET = 20_000_000;
+import { FEW, levelsOf, readsEdge, outlineOf, type Level } from './levels.ts';
+import { isLast, type FitSide, type FitStack } from './sideTask.ts';
 
 /** One way along a side: its base count and the quiet change of every round. */
 export interface SideWay {
@@ -96,9 +49,27 @@ interface Rest {
 
 /** What a round finds on the side. */
 interface State {
-  readonly key: string;
+  readonly key: string | number;
   readonly stitches: number;
-  readonly ring: () => Ring;
+  readonly ring: Ring;
+}
+
+/** A plain ring with so many stitches on the side, made when it is asked for. */
+class PlainState implements State {
+  private made: Ring | undefined;
+
+  constructor(
+    private readonly level: Level,
+    readonly stitches: number,
+  ) {}
+
+  get key(): number {
+    return this.stitches;
+  }
+
+  get ring(): Ring {
+    return (this.made ??= withStitches(this.level.ring, 0, this.stitches));
+  }
 }
 
 /** A round worked from a state: what it cost, and what it leaves; null after the last round. */
@@ -110,40 +81,104 @@ interface Step {
   readonly next: State | null;
 }
 
-const END: Rest = { change: 0, then: null, cost: 0, quiet: false, lopsided: false, places: [] };
-const NOTHING_LEFT: readonly Rest[] = [END];
+const NO_PLACES: readonly number[] = [];
+const END: Rest = { change: 0, then: null, cost: 0, quiet: false, lopsided: false, places: NO_PLACES };
+const END_REACHED: Found = { rests: [END], reach: 0 };
 
 /** Changes tried in one round: one stitch in a plain round, a skip at either end in a pattern. */
 const PLAIN_CHANGES = [0, 1, -1];
 const SKIP_CHANGES = [0, 1, -1, 2, -2];
 const NO_CHANGE = [0];
 
-/** Searches one side. `fixedChanges` are the changes in force, kept in rounds that are worked already. */
-export function searchSide(side: FitSide, stack: FitStack, fixedChanges: readonly number[]): SideSearch {
-  const levels = levelsOf(side, stack);
-  const known = stack.rounds.map(() => new Map<string, readonly Rest[]>());
-  let farthest = 0;
+/** What is found from a state on: the ways, and the farthest round that was come to. */
+interface Found {
+  readonly rests: readonly Rest[];
+  readonly reach: number;
+}
 
-  const restFrom = (k: number, state: State | null): readonly Rest[] => {
-    if (k === stack.rounds.length || !state) return NOTHING_LEFT;
-    farthest = Math.max(farthest, k);
+/** What has been found out for a side: its levels, and what follows from every state, by round. */
+interface Table {
+  readonly levels: readonly Level[];
+  readonly known: readonly Map<string | number, Found>[];
+}
+
+/**
+ * What has been found out, for all sides of a search: sides that are alike in what bears on it share it, whatever their
+ * lengths and counts.
+ */
+export class Tables {
+  private readonly tables = new Map<string, Table>();
+  private readonly edges: Edge[] = [];
+
+  of(side: FitSide, stack: FitStack, fixedChanges: readonly number[]): Table {
+    const { edge, turns, choice } = side;
+    if (!this.edges.includes(edge)) this.edges.push(edge);
+    const own = readsEdge(side, stack)
+      ? [this.edges.indexOf(edge), side.stitchWidthMm, choice.own, choice.crossings]
+      : [];
+    const key = JSON.stringify([turns, choice.school, fixedChanges, own]);
+    let table = this.tables.get(key);
+    if (!table) {
+      table = {
+        levels: levelsOf(side, stack),
+        known: stack.rounds.map(() => new Map<string | number, Found>()),
+      };
+      this.tables.set(key, table);
+    }
+    return table;
+  }
+}
+
+/** Searches one side. `fixedChanges` are the changes in force, kept in rounds that are worked already. */
+export function searchSide(
+  side: FitSide,
+  stack: FitStack,
+  fixedChanges: readonly number[],
+  tables = new Tables(),
+): SideSearch {
+  const { levels, known } = tables.of(side, stack, fixedChanges);
+
+  const from = (k: number, state: State | null): Found => {
+    if (k === stack.rounds.length || !state) return END_REACHED;
     const before = known[k]!.get(state.key);
     if (before) return before;
-    if (stack.budget.left < 0) return [];
+    if (stack.budget.left < 0) return { rests: [], reach: k };
     const free = k + 1 >= stack.worked && stack.quietChanges !== false;
-    const steps = stepsFrom(state, k, side, stack, levels, free ? null : (fixedChanges[k] ?? 0));
-    const found = cheapestOfEach(
-      steps.flatMap((step) => restFrom(k + 1, step.next).map((rest) => after(step, rest))),
-      stack,
-    );
+    const fixed = free ? null : (fixedChanges[k] ?? 0);
+    const cheapest = new Cheapest(stack);
+    const { gain } = levels[k]!;
+    let reach = k;
+    if (gain !== null) {
+      // By far the most rounds are these: what follows is looked up by its count.
+      const next = known[k + 1];
+      for (const change of fixed === null ? PLAIN_CHANGES : [fixed]) {
+        const stitches = state.stitches + gain + change;
+        const cost = VISIBILITY.plain(change, isLast(k, stack));
+        const then =
+          next?.get(stitches) ?? from(k + 1, next ? new PlainState(levels[k + 1]!, stitches) : null);
+        for (const rest of then.rests) cheapest.offer(change, cost, false, NO_PLACES, rest);
+        reach = Math.max(reach, then.reach);
+      }
+    } else {
+      for (const step of otherSteps(state, k, side, stack, levels[k]!, fixed)) {
+        const then = from(k + 1, step.next);
+        for (const rest of then.rests)
+          cheapest.offer(step.change, step.cost, step.lopsided, step.places, rest);
+        reach = Math.max(reach, then.reach);
+      }
+    }
+    const found = { rests: cheapest.all(), reach };
     known[k]!.set(state.key, found);
     return found;
   };
 
+  let farthest = 0;
   const ways = baseCounts(side, stack).flatMap((count) => {
     const percent = (100 * (count - side.flat)) / side.flat;
     const cost = stack.worked > 0 ? 0 : percent * percent;
-    return restFrom(0, baseState(side, stack, levels[0]!, count)).map((rest) => ({
+    const { rests, reach } = from(0, baseState(side, stack, levels[0]!, count));
+    farthest = Math.max(farthest, reach);
+    return rests.map((rest) => ({
       count,
       changes: changesOf(rest),
       cost: rest.cost + cost,
@@ -156,32 +191,41 @@ export function searchSide(side: FitSide, stack: FitStack, fixedChanges: readonl
     : { ways, stopsAt: farthest };
 }
 
-function after(step: Step, rest: Rest): Rest {
-  return {
-    change: step.change,
-    then: rest,
-    cost: step.cost + rest.cost,
-    quiet: rest.quiet || step.change !== 0,
-    lopsided: step.lopsided || rest.lopsided,
-    places: step.places.length === 0 ? rest.places : [...step.places, ...rest.places],
-  };
-}
-
 function changesOf(rest: Rest): readonly number[] {
   const changes: number[] = [];
   for (let at = rest; at.then !== null; at = at.then) changes.push(at.change);
   return changes;
 }
 
-function cheapestOfEach(rests: readonly Rest[], stack: FitStack): readonly Rest[] {
-  const best = new Map<string | number, Rest>();
-  for (const rest of rests) {
-    const kind = (rest.quiet ? 1 : 0) + (rest.lopsided ? 2 : 0);
-    const key = rest.places.length === 0 ? kind : `${kind} ${remainders(rest.places, stack).join(' ')}`;
-    const before = best.get(key);
-    if (!before || rest.cost < before.cost) best.set(key, rest);
+/** The cheapest of every kind of what is offered, and, past the corners, of every remainder. */
+class Cheapest {
+  /** By kind where nothing runs past the corners, else by kind and remainders. */
+  private readonly byKind: (Rest | undefined)[] = [undefined, undefined, undefined, undefined];
+  private readonly byRemainders = new Map<string, Rest>();
+
+  constructor(private readonly stack: FitStack) {}
+
+  offer(change: number, stepCost: number, isLopsided: boolean, past: readonly number[], rest: Rest): void {
+    const quiet = rest.quiet || change !== 0;
+    const lopsided = rest.lopsided || isLopsided;
+    const kind = (quiet ? 1 : 0) + (lopsided ? 2 : 0);
+    const cost = stepCost + rest.cost;
+    if (past.length + rest.places.length === 0) {
+      const before = this.byKind[kind];
+      if (before === undefined || cost < before.cost)
+        this.byKind[kind] = { change, then: rest, cost, quiet, lopsided, places: NO_PLACES };
+      return;
+    }
+    const places = [...past, ...rest.places];
+    const key = `${kind} ${remainders(places, this.stack).join(' ')}`;
+    const before = this.byRemainders.get(key);
+    if (before === undefined || cost < before.cost)
+      this.byRemainders.set(key, { change, then: rest, cost, quiet, lopsided, places });
   }
-  return [...best.values()];
+
+  all(): readonly Rest[] {
+    return [...this.byKind.filter((rest) => rest !== undefined), ...this.byRemainders.values()];
+  }
 }
 
 /** Whether a way makes quiet changes, and whether it goes off centre: solutions are to differ in these. */
@@ -204,136 +248,38 @@ export function remainders(places: readonly number[], stack: FitStack): readonly
   return places.map((count, i) => count % needsOf(rounds[first + i]!.recipe).modulus);
 }
 
-/** What is known of a level of the stack whatever the count. */
-interface Level {
-  /** The ring below the round, with few stitches on the side. */
-  readonly ring: Ring;
-  /** That ring is a plain one: every count of stitches can be put on its side. */
-  readonly plain: boolean;
-  /** Stitches that the round adds to those it finds when it is plain and works on a plain ring; else null. */
-  readonly gain: number | null;
-  /** Stitches of the side that decreases at inner corners take from the round's pattern. */
-  readonly taken: number;
-  /** What the round's pattern is like: whether it skips, whether it goes into stitches alone, what it needs. */
-  readonly skips: boolean;
-  readonly intoStitches: boolean;
-  readonly needs: Needs | null;
-  readonly otherNeeds: Needs | null;
-}
-
-const NO_PATTERN = { skips: false, intoStitches: false, needs: null, otherNeeds: null };
-
-const FEW = 24;
-
-/** The outline of a trial ring: its two corners, no lengths. */
-const outlineOf = (side: FitSide): Outline => ({
-  sides: side.turns.map((_, i) => ({ name: String(i), lengthMm: 0 })),
-  turns: [...side.turns],
-});
-
-function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
-  const outline = outlineOf(side);
-  let ring = trialBase(stack.base, side.choice, evenly(side.edge), side.turns, FEW, side.stitchWidthMm);
-  let plain = !readsEdge(side, stack);
-  return [...stack.rounds, null].map((round, k) => {
-    if (round === null) return { ring, plain, gain: null, taken: 0, ...NO_PATTERN };
-    const { recipe } = round;
-    const alone = { ...round, entry: { ...round.entry, changes: {} } };
-    const worked = workRound(ring, recipe, circumstancesOf(alone, outline, stack.heightsBelow[k]!));
-    const stays = recipe.surface === true || recipe.scope === 'ring';
-    const roundIsPlain = isPlain(patternOf(recipe.side)) && !stays;
-    const stitches = tallySide(ring, 0).stitches;
-    const ways = waysOf(recipe, side.turns.length > 0);
-    const level: Level = {
-      ring,
-      plain,
-      gain: roundIsPlain && plain ? tallySide(worked.ring, 0).stitches - stitches : null,
-      taken: stitches - worked.sides[0]!.places,
-      ...likenessOf(round, ways),
-    };
-    if (!stays) {
-      ring = worked.ring;
-      plain = plain && roundIsPlain;
-    }
-    return level;
-  });
-}
-
-/** An edge that takes any count one by one. */
-const evenly = (edge: Edge): Edge => ({
-  ...evenEdge({ kind: 'counted stitch' }, FEW, edge.measuredMm, 'stitch'),
-  ...(edge.loopChains === undefined ? {} : { loopChains: edge.loopChains }),
-});
-
-/**
- * Whether what is worked onto the base round depends on where its stitches sit in the edge: where they are worked in
- * loops, and where a round goes into gaps, pairs or spaces of the base round itself.
- */
-function readsEdge(side: FitSide, stack: FitStack): boolean {
-  if (side.choice.school === 'loops' && side.edge.loopChains !== undefined) return true;
-  for (const { recipe } of stack.rounds) {
-    const kinds = placeKindsUsed(recipe.side);
-    if (kinds.has('gap') || kinds.has('pair') || kinds.has('space')) return true;
-    // What follows goes into this round.
-    if (!recipe.surface) return false;
-  }
-  return false;
-}
-
-function likenessOf({ recipe, sitsOn }: WrittenRound, ways: Ways): Pick<Level, keyof typeof NO_PATTERN> {
-  const { head, body, tail } = patternOf(ways.own);
-  return {
-    skips: [...head, ...body, ...tail].some((s) => s.do === 'skip'),
-    intoStitches: sitsOn === 'stitch' && placeKindsUsed(ways.own).size === 1,
-    needs: needsOfPattern(patternOf(ways.own), recipe.scope),
-    otherNeeds: ways.other ? needsOfPattern(patternOf(ways.other), recipe.scope) : null,
-  };
-}
-
 function baseCounts(side: FitSide, stack: FitStack): readonly number[] {
   if (stack.worked > 0) return [side.count];
   return Array.from({ length: side.to - side.from + 1 }, (_, i) => side.from + i);
 }
 
 function baseState(side: FitSide, stack: FitStack, level: Level, count: number): State {
-  if (level.plain) return plainState(level, tallySide(level.ring, 0).stitches + count - FEW);
-  const ring = once(() =>
-    trialBase(stack.base, side.choice, side.edge, side.turns, count, side.stitchWidthMm),
-  );
-  return { key: `${count}`, stitches: count, ring };
+  if (level.plain) return new PlainState(level, tallySide(level.ring, 0).stitches + count - FEW);
+  let ring: Ring | undefined;
+  return {
+    key: `edge ${count}`,
+    stitches: count,
+    get ring() {
+      return (ring ??= trialBase(stack.base, side.choice, side.edge, side.turns, count, side.stitchWidthMm));
+    },
+  };
 }
 
-/** A plain ring with so many stitches on the side. */
-const plainState = (level: Level, stitches: number): State => ({
-  key: `${stitches}`,
-  stitches,
-  ring: once(() => withStitches(level.ring, stitches)),
-});
-
-/** The ways of working round `k` onto a state. */
-function stepsFrom(
+/** The ways of working round `k`, which is not a plain one on a plain ring, onto a state. */
+function otherSteps(
   state: State,
   k: number,
   side: FitSide,
   stack: FitStack,
-  levels: readonly Level[],
+  level: Level,
   fixed: number | null,
 ): readonly Step[] {
   const round = stack.rounds[k]!;
-  const level = levels[k]!;
   if (round.recipe.scope === 'ring') {
-    const places = placesOnSide(state.ring(), 0, new Set([round.sitsOn])).length;
+    const places = placesOnSide(state.ring, 0, new Set([round.sitsOn])).length;
     return [{ change: 0, cost: 0, lopsided: false, places: [places], next: state }];
   }
-  if (level.gain === null) return patternedSteps(state, k, side, stack, level, fixed);
-  const { gain } = level;
-  return (fixed === null ? PLAIN_CHANGES : [fixed]).map((change) => ({
-    change,
-    cost: VISIBILITY.plain(change, k, stack),
-    lopsided: false,
-    places: [],
-    next: plainState(levels[k + 1]!, state.stitches + gain + change),
-  }));
+  return patternedSteps(state, k, side, stack, level, fixed);
 }
 
 function patternedSteps(
@@ -349,12 +295,12 @@ function patternedSteps(
   const { intoStitches, needs, otherNeeds } = level;
   const changes = fixed !== null ? [fixed] : level.skips ? SKIP_CHANGES : NO_CHANGE;
   return changes.flatMap((change): readonly Step[] => {
-    const cost = VISIBILITY.skip(change, k, stack);
+    const cost = VISIBILITY.skip(change, isLast(k, stack));
     const found = intoStitches
       ? wayOut(state.stitches - level.taken - change, needs!, otherNeeds)
       : 'to be worked';
     if (found === 'none') return [];
-    const last = k === stack.rounds.length - 1;
+    const last = isLast(k, stack);
     if (found !== 'to be worked' && last) {
       const lopsided = found === 'lopsided';
       return [
@@ -366,7 +312,7 @@ function patternedSteps(
     if (stack.budget.left < 0) return [];
     const entry = { ...round.entry, changes: { [String(round.index)]: [change, 0] } };
     const circumstances = circumstancesOf({ ...round, entry }, outlineOf(side), stack.heightsBelow[k]!);
-    const worked = workRound(state.ring(), recipe, circumstances);
+    const worked = workRound(state.ring, recipe, circumstances);
     const fit = worked.sides[0]!;
     if (fit.over > 0 || fit.short > 0 || fit.stuck) return [];
     const next = recipe.surface ? state : workedState(worked.ring);
@@ -390,34 +336,5 @@ function wayOut(places: number, needs: Needs, other: Needs | null): 'none' | 'ev
 
 function workedState(ring: Ring): State {
   const { stitches, spaces, chains } = tallySide(ring, 0);
-  return { key: `${stitches} ${spaces} ${chains}`, stitches, ring: () => ring };
-}
-
-/** A plain ring with another number of stitches on its first side. */
-function withStitches(ring: Ring, stitches: number): Ring {
-  const span = sideSpan(ring, 0);
-  const middle = (span.start + (span.length >> 1)) % ring.made.length;
-  const more = stitches - tallySide(ring, 0).stitches;
-  const plain: Stitch = stitchOf({ kind: ring.made[middle]!.kind });
-  const made = [...ring.made];
-  const into = Array.from(ring.into, (place) => place);
-  if (more >= 0) {
-    made.splice(middle, 0, ...Array.from({ length: more }, () => plain));
-    // Places of their own, so that no two of them count as a group.
-    into.splice(middle, 0, ...Array.from({ length: more }, (_, i) => OWN_PLACES + i));
-  } else {
-    const first = Math.max(span.start + 3, middle + more);
-    made.splice(first, -more);
-    into.splice(first, -more);
-  }
-  const shift = more;
-  const centres = ring.centres.map((c) => (c.start > span.start ? { ...c, start: c.start + shift } : c));
-  return { made, into: Int32Array.from(into), centres };
-}
-
-const OWN_PLACES = 1_000_000;
-
-function once<T>(make: () => T): () => T {
-  let made: { readonly value: T } | undefined;
-  return () => (made ??= { value: make() }).value;
+  return { key: `${stitches} ${spaces} ${chains}`, stitches, ring };
 }

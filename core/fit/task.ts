@@ -1,11 +1,11 @@
 /** A plan as a task for the fit, and what the fit says of it. */
-import type { Hem } from '../document/hem.ts';
-import type { Edge } from '../piece/edge.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
-import type { Plan } from '../plan.ts';
+import type { Plan } from '../plan/types.ts';
+import { quietChange } from '../stack/stack.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
 import { fitWindow, solveFit, type Fit, type FitTask } from './fit.ts';
-import { FIT_BUDGET, searchSide, type FitSide } from './side.ts';
+import { searchSide } from './side.ts';
+import { FIT_BUDGET, type FitSide } from './sideTask.ts';
 
 /** The fit of a plan as a task: its sides with their windows, and its stack. */
 export function fitTask(p: Plan, worked = 0): FitTask {
@@ -20,7 +20,7 @@ export function fitTask(p: Plan, worked = 0): FitTask {
       flat: s.flatCount,
       choice: s.choice,
       edge: s.edge,
-      stitchWidthMm: p.stitchWidthMm,
+      stitchWidthMm: p.rounds[0]!.stitchWidthMm,
       turns: turns.length === 0 ? [] : [turns[i]!, turns[(i + 1) % turns.length]!],
       from: Math.max(1, flat - reach),
       to: flat + reach,
@@ -37,7 +37,7 @@ export function fitTask(p: Plan, worked = 0): FitTask {
       worked,
       budget: { left: FIT_BUDGET },
     },
-    changes: p.sides.map((_, i) => written.map((r) => r.sides[i]?.fit?.change ?? 0)),
+    changes: p.sides.map((_, i) => written.map((r) => quietChange(r.written!, i))),
     cornerPlaces: ringWide.map((r) => {
       const { ring } = p.rounds[r.onto]!;
       const onSides = ring.centres.reduce((sum, _, side) => sum + tallySide(ring, side).stitches, 0);
@@ -49,41 +49,11 @@ export function fitTask(p: Plan, worked = 0): FitTask {
 /** The ways in which all rounds of a plan come out even, best first. */
 export const fitPlan = (p: Plan, worked = 0): Fit => solveFit(fitTask(p, worked));
 
-/**
- * Counts within the window of a side at which every round comes out even without a quiet change. They do not
- * depend on the count in force, so a drag along the count line works them once.
- */
+/** Counts within the window of a side at which every round comes out even without a quiet change, in ascending order. */
 export function evenCounts(p: Plan, side: number): readonly number[] {
   const task = fitTask(p);
-  const { name, from, to, flat, turns, edge, choice } = task.sides[side]!;
-  const { base, heightsBelow } = task.stack;
-  const question = [
-    name,
-    from,
-    to,
-    flat,
-    turns,
-    choice.school,
-    choice.own,
-    base.crossing,
-    choice.crossings,
-    base.stitch,
-    base.corner,
-    heightsBelow,
-  ];
-  const key = JSON.stringify(question);
-  const ofRounds = evenCountsKnown.get(p.hem.rounds) ?? new WeakMap<Edge, Map<string, readonly number[]>>();
-  evenCountsKnown.set(p.hem.rounds, ofRounds);
-  const answers = ofRounds.get(edge) ?? new Map<string, readonly number[]>();
-  ofRounds.set(edge, answers);
-  const known = answers.get(key);
-  if (known) return known;
-  // On the page there is less time than in a worker.
+  // They are marks on a line: a border that would take long goes without.
   const stack = { ...task.stack, quietChanges: false, budget: { left: FIT_BUDGET / 10 } };
-  const found = searchSide(task.sides[side]!, stack, task.changes[side]!);
-  const counts = stack.budget.left < 0 ? [] : found.ways.map((w) => w.count).sort((x, y) => x - y);
-  answers.set(key, counts);
-  return counts;
+  const { ways } = searchSide(task.sides[side]!, stack, task.changes[side]!);
+  return stack.budget.left < 0 ? [] : ways.map((w) => w.count).sort((x, y) => x - y);
 }
-
-const evenCountsKnown = new WeakMap<Hem['rounds'], WeakMap<Edge, Map<string, readonly number[]>>>();

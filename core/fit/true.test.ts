@@ -6,14 +6,15 @@ import type { Hem } from '../document/hem.ts';
 import { newHem } from '../document/newHem.ts';
 import { performed } from '../edits/edit.ts';
 import type { Piece } from '../piece/piece.ts';
-import { comesOutEven, createPlanner, plan } from '../plan.ts';
+import { createPlanner, plan } from '../plan/planner.ts';
+import { comesOutEven } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import { chanceOf, type Chance } from '../testing/chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { takeSolution } from './apply.ts';
-import { AS_IT_IS } from './fit.ts';
+import { changesNothing } from './fit.ts';
 import { fitHem, worstOf } from './open.ts';
 
 const START = newHem('fit', new Date('2026-01-01T00:00:00Z'));
@@ -21,7 +22,12 @@ const START = newHem('fit', new Date('2026-01-01T00:00:00Z'));
 /** Hems by chance: a demo or a small piece, some of its sides counted anew, one to three rounds of any family. */
 function someHem(chance: Chance, said: string[]): Hem {
   const pieces: readonly Piece[] = [
-    { kind: 'grid', cells: ['###', '###'], motifStitches: chance.int(7, 24), motifCm: 12 },
+    {
+      kind: 'grid',
+      cells: ['###', '###'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: chance.int(7, 24) },
+      motifCm: 12,
+    },
     { kind: 'counted', sides: [{ lengthCm: 60, stitches: chance.int(60, 110), turnDegrees: 0 }] },
     {
       kind: 'motif',
@@ -46,6 +52,7 @@ function someHem(chance: Chance, said: string[]): Hem {
     {
       kind: 'rows',
       foundation: 'both loops of the chain',
+      lastRow: 'stitch tops',
       stitches: chance.int(40, 70),
       rows: [{ stitch: chance.pick(['dc', 'hdc', 'tr'] as const), count: chance.int(15, 30) }],
       widthCm: 38,
@@ -82,9 +89,12 @@ describe('every fit that is offered', () => {
           const outcome = performed(hem, takeSolution(stack, s));
           if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
           const taken = plan(outcome.value);
-          expect([s.words, comesOutEven(taken)]).toEqual([s.words, true]);
-          expect([s.words, worstOf(taken)]).toEqual([s.words, s.worst]);
+          expect([s.changes, s.quiet, comesOutEven(taken)]).toEqual([s.changes, s.quiet, true]);
+          expect([s.changes, s.quiet, worstOf(taken)]).toEqual([s.changes, s.quiet, s.worst]);
           expect(taken.sides.map((x) => x.count)).toEqual(s.counts);
+          // What says that nothing is changed changes nothing.
+          if (changesNothing(s))
+            expect(taken.rounds.map((r) => r.total)).toEqual(made.rounds.map((r) => r.total));
         }
         const flatness = fit.solutions.map((s) => ['flat', 'blocks out'].indexOf(s.worst!.verdict) >>> 0);
         expect(flatness).toEqual([...flatness].sort((a, b) => a - b));
@@ -129,7 +139,22 @@ describe('every fit that is offered', () => {
     for (const [, made] of demoPlans()) {
       if (!comesOutEven(made) || worstOf(made).verdict !== 'flat') continue;
       const { solutions } = fitHem(made.hem);
-      expect(solutions.map((s) => s.words)).toEqual([AS_IT_IS]);
+      expect(solutions.map(changesNothing)).toEqual([true]);
     }
   });
+});
+
+test('what comes out even on a circle is offered once, as it is', () => {
+  const start = newHem('disc', new Date('2026-01-01T00:00:00Z'));
+  const disc: Piece = {
+    kind: 'motif',
+    corners: 0,
+    cornerChains: 0,
+    edge: { kind: 'solid', stitch: 'dc', stitches: 120 },
+    sideCm: 89,
+  };
+  const hem = { ...start, ...changePiece(start, disc) };
+  const found = fitHem(hem).solutions.filter(changesNothing);
+  expect(found).toHaveLength(1);
+  expect(found[0]!.quiet).toEqual([[0, 0]]);
 });

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { plan, type Plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
 import { rectangle, regular } from '../piece/outline.ts';
 import { chainRun, stitchOf } from '../ring/stitch.ts';
 import { NOTHING, type Ring } from '../ring/ring.ts';

@@ -2,7 +2,8 @@
 import { schoolsFor, type SchoolId } from '../base/schools.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { FLAT_LIMITS } from '../flat/flat.ts';
-import { createPlanner, type Plan, type RoundPlan } from '../plan.ts';
+import { createPlanner } from '../plan/planner.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
@@ -11,7 +12,7 @@ import type { CornerId } from '../terms/corners.ts';
 const withRounds = (hem: Hem, rounds: readonly RoundEntry[]): Hem => ({ ...hem, rounds });
 
 /** Grams that a plan takes of a yarn, on the high side of its estimate. */
-function gramsAtMost(plan: Plan, yarnId: string): number {
+export function gramsAtMost(plan: Plan, yarnId: string): number {
   const { quantity } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
   return quantity.grams * (1 + quantity.spread);
 }
@@ -77,7 +78,7 @@ export function otherEdges(plan: Plan): readonly OtherEdge[] {
   const balls = (p: Plan): number => p.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
   return FAMILIES.filter((f) => f.id !== last.family && groundNeeded(f, top.ring) === null)
     .map((family) => {
-      const other = planner(withRounds(plan.hem, [...below, newEntry(family, 'other', last.yarn)]));
+      const other = planner(withRounds(plan.hem, [...below, newEntry(family, 'other', last.yarns[0]!)]));
       const added = other.rounds.slice(stump.rounds.length);
       return {
         familyId: family.id,
@@ -92,7 +93,7 @@ export function otherEdges(plan: Plan): readonly OtherEdge[] {
 }
 
 /** Strain on the side where it is worst. */
-function worstStrain(round: RoundPlan): number {
+export function worstStrain(round: RoundPlan): number {
   return round.sides.reduce((worst, s) => (Math.abs(s.strain) > Math.abs(worst) ? s.strain : worst), 0);
 }
 
@@ -173,6 +174,29 @@ export function compareSchools(
   });
 }
 
+/** Half a size of hook, mm: what one goes down by where a base round ripples, and up by where it pulls in. */
+const HALF_SIZE_MM = 0.5;
+
+export interface HookForecast {
+  readonly hookMm: number;
+  /** Of the base round on its worst side, at the counts that it has now. */
+  readonly strain: number;
+}
+
+/** How flat the base round lies on a hook half a size smaller, on its own, and on one half a size larger. */
+export function baseHooks(plan: Plan): readonly HookForecast[] {
+  const { base } = plan.hem;
+  const planner = createPlanner();
+  const sides = base.sides.map((s, i) => ({ ...s, count: plan.sides[i]!.count || null }));
+  const own = plan.rounds[0]!.hookMm;
+  return [own - HALF_SIZE_MM, own, own + HALF_SIZE_MM]
+    .filter((hookMm) => hookMm >= HALF_SIZE_MM)
+    .map((hookMm) => {
+      const made = planner({ ...plan.hem, rounds: [], base: { ...base, hookMm, sides } });
+      return { hookMm, strain: worstStrain(made.rounds[0]!) };
+    });
+}
+
 export interface RoundsForSize {
   /** Repeats of the last entry in all, and the size that they come to, mm. */
   readonly times: number;
@@ -192,36 +216,4 @@ export function roundsForWidth(plan: Plan, widthMm: number): RoundsForSize | nul
     if (blockedSize.widthMm >= widthMm) return { times, ...blockedSize };
   }
   return null;
-}
-
-export interface Compared {
-  readonly id: string | null;
-  readonly name: string;
-  readonly plan: Plan;
-  readonly grams: number;
-  readonly balls: number;
-  readonly toBuy: number;
-  readonly worst: number;
-  readonly even: boolean;
-}
-
-/** The border in hand and those put aside, side by side. */
-export function compareBorders(plan: Plan): readonly Compared[] {
-  const others = plan.hem.kept.map((kept) => ({
-    id: kept.id,
-    name: kept.name,
-    plan: createPlanner()({ ...plan.hem, base: kept.base, rounds: kept.rounds }),
-  }));
-  return [{ id: null, name: 'In hand', plan }, ...others].map((border) => {
-    const { yarns, rounds } = border.plan;
-    const strains = rounds.map(worstStrain);
-    return {
-      ...border,
-      grams: yarns.reduce((sum, y) => sum + gramsAtMost(border.plan, y.yarn.id), 0),
-      balls: yarns.reduce((sum, y) => sum + y.quantity.balls, 0),
-      toBuy: yarns.reduce((sum, y) => sum + (y.toBuy ?? y.quantity.balls), 0),
-      worst: strains.reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0),
-      even: rounds.every((r) => r.even),
-    };
-  });
 }

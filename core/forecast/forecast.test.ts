@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
 import type { WeighIn } from '../document/hem.ts';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { calibrate } from '../yarn/calibrate.ts';
 import {
-  compareBorders,
+  baseHooks,
   compareCorners,
   compareSchools,
   firstToShow,
@@ -14,6 +14,7 @@ import {
   roundsFromRest,
 } from './alternatives.ts';
 import { ballEnds, supplyOf } from './supply.ts';
+import { compareBorders } from './borders.ts';
 
 describe('calibration', () => {
   test('starts at ±20 % and narrows with every weighing', () => {
@@ -151,7 +152,7 @@ describe('how long it lies flat', () => {
   test('schools are compared on the sides to which they apply, as if each had been chosen', () => {
     const hem = rowsHem({ rounds: [entry()] });
     const found = new Map(compareSchools(plan(hem), 'hdc', 6).map((s) => [s.school, s.strain]));
-    expect([...found.keys()].sort()).toEqual(['each', 'gauge', 'halves']);
+    expect([...found.keys()].sort()).toEqual(['each', 'gauge', 'halves', 'kinds']);
     const chosen = hem.base.sides.map((s, i) => (i % 2 === 1 ? { ...s, school: 'halves' as const } : s));
     const rounds = [entry({ stitch: 'hdc', times: 6 })];
     const made = plan({ ...hem, base: { ...hem.base, sides: chosen }, rounds });
@@ -172,10 +173,24 @@ describe('how long it lies flat', () => {
   test('borders put aside are planned on the same piece', () => {
     const hem = rowsHem({ rounds: [entry({ times: 2 })] });
     const kept = [{ id: 'k', name: 'Taller', base: hem.base, rounds: [entry({ stitch: 'tr', times: 2 })] }];
-    const [inHand, taller] = compareBorders(plan({ ...hem, kept }));
-    expect(inHand!.name).toBe('In hand');
-    expect(taller!.plan.body).toEqual(inHand!.plan.body);
+    const [inHand, taller] = compareBorders({ ...hem, kept });
+    expect([inHand!.id, taller!.id]).toEqual([null, 'k']);
     expect(taller!.grams).toBeGreaterThan(inHand!.grams);
-    expect(taller!.plan.finishedSize.widthMm).toBeGreaterThan(inHand!.plan.finishedSize.widthMm);
+    expect(taller!.minutes).toBe(plan({ ...hem, rounds: kept[0]!.rounds }).minutes);
+    expect(taller!.blockedSize).toEqual(plan({ ...hem, rounds: kept[0]!.rounds }).blockedSize);
+    expect(taller!.blockedSize.widthMm).toBeGreaterThan(inHand!.blockedSize.widthMm);
+  });
+});
+
+describe('the base round on another hook', () => {
+  test('is told at the counts that it has, as it is planned with that hook', () => {
+    const hem = rowsHem({ counts: [160, 176, 160, 176], rounds: [entry()] });
+    const [smaller, own, larger] = baseHooks(plan(hem));
+    expect([smaller!.hookMm, own!.hookMm, larger!.hookMm]).toEqual([4.5, 5, 5.5]);
+    const with_ = (hookMm: number): number =>
+      Math.max(...plan({ ...hem, base: { ...hem.base, hookMm } }).rounds[0]!.sides.map((s) => s.strain));
+    expect(smaller!.strain).toBeCloseTo(with_(4.5), 9);
+    expect(larger!.strain).toBeCloseTo(with_(5.5), 9);
+    expect(smaller!.strain).toBeLessThan(own!.strain);
   });
 });

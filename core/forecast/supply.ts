@@ -1,5 +1,5 @@
 /** Will the yarn last? Where each ball runs out, and how far the rest goes. */
-import type { Plan, RoundPlan, YarnPlan } from '../plan.ts';
+import type { Plan, RoundPlan, YarnPlan } from '../plan/types.ts';
 import { sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 
 /** The end of a ball: the round and side in which it is expected, and the rounds between which it may fall. */

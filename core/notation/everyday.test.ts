@@ -63,3 +63,24 @@ describe('a round in the words that people use', () => {
     });
   });
 });
+
+describe('corners told at the end of a round', () => {
+  test.each<[string, string]>([
+    [
+      'Rnd 1: sc in each st around, working 3 sc in each corner, join with sl st in first sc.',
+      'side: *sc in next st*\ncorner: 3 sc in corner',
+    ],
+    [
+      'Hdc in each st around with (hdc, ch 2, hdc) in each corner sp.',
+      'side: *hdc in next st*\ncorner: (hdc, ch 2, hdc) in corner',
+    ],
+    [
+      '*sk next 2 sts, 3 dc in next st; rep from * around, 6 dc in every corner',
+      'side: *sk 2, 3 dc in next st*\ncorner: 6 dc in corner',
+    ],
+  ])('%s', (said, written) => {
+    const outcome = parseRound(said, 'us');
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    expect(outcome.value).toEqual(recipeOf(written));
+  });
+});

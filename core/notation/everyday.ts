@@ -14,11 +14,15 @@ const JOIN_ALONE = /[,.;]\s*join(?:\s+(?:the\s+)?round|\s+with\s+(?:an?\s+)?(?:s
 const TURNING = /[,.;]\s*(?:do not turn|turn|fasten off)\s*\.?\s*$/i;
 
 const LABEL =
-  /^\s*(side|round|each side|all round|corner|corners|lopsided|around|pair|facing|surface)\b[^:]*:/i;
+  /^\s*(side|round|each side|all (?:a)?round|corner|corners|lopsided|around|pair|facing|surface)\b[^:]*:/i;
 
 /** A repeat told in words behind its one asterisk. */
 const REPEAT =
-  /\*\s*([^*]*?)\s*[;,.]?\s*(?:,\s*)?\b(?:rep|repeat)\s+from\s+\*(?:\s+to\s+\*)?(?:\s+(?:around|across|to\s+(?:the\s+)?(?:next\s+)?(?:corner|end(?:\s+of\s+(?:the\s+)?(?:round|rnd|side))?)|to\s+(?:the\s+)?last\s+(?:\d+\s+)?(?:sts?|stitch(?:es)?)(?:\s+before\s+the\s+corner)?))?/i;
+  /\*\s*([^*]*?)\s*[;,.]?\s*(?:,\s*)?\b(?:rep|repeat)\s+from\s+\*(?:\s+to\s+\*)?(?:\s+(?:around|across|to\s+(?:the\s+)?(?:next\s+)?(?:corner|end(?:\s+of\s+(?:the\s+)?(?:round|rnd|side))?)|to\s+(?:the\s+)?last\s+(?:\d+\s+)?(?:sts?|stitch(?:es)?|ch-sps?|gaps?|pairs?|posts?)(?:\s+before\s+the\s+corner)?))?/i;
+
+/** What goes into the corners, told at the end of a round: “sc in each st around, working 3 sc in each corner”. */
+const CORNERS =
+  /[,;.]?\s*(?:and\s+|with\s+|working\s+|work\s+)*((?:\([^()]*\)|\d+\s+[a-z ]+?))\s+in\s+(?:each|every)\s+corner(?:\s+(?:st|stitch|sp|space|ch-\d+ sp))?\s*(?=[,.;]|$)/i;
 
 /** One line of a round, or several, as written crochet. */
 export function everyday(text: string): string {
@@ -35,10 +39,15 @@ export function everyday(text: string): string {
 function plainLine(line: string): string {
   const bare = line.replace(BEGINNING, '');
   if (bare.trim() === '' || LABEL.test(bare)) return withRepeat(bare);
-  const crochet = withRepeat(
-    bare.replace(STARTING_CHAIN, '').replace(TURNING, '').replace(JOINING, '').replace(JOIN_ALONE, ''),
-  );
-  return crochet.trim() === '' ? '' : `side: ${crochet.trim()}`;
+  const told = bare
+    .replace(STARTING_CHAIN, '')
+    .replace(TURNING, '')
+    .replace(JOINING, '')
+    .replace(JOIN_ALONE, '');
+  const corner = CORNERS.exec(told)?.[1];
+  const crochet = withRepeat(told.replace(CORNERS, '')).trim();
+  if (crochet === '') return '';
+  return `side: ${crochet}${corner === undefined ? '' : `\ncorner: ${corner.trim()} in corner`}`;
 }
 
 function withRepeat(line: string): string {

@@ -134,7 +134,7 @@ describe('written crochet', () => {
     const outcome = parseRound('side: *dc in next st*\ncorner: 3 foo in corner', 'us');
     expect(outcome.ok).toBe(false);
     if (outcome.ok) return;
-    expect(outcome.problems[0]!.place).toBe('line 2, column 11');
+    expect(outcome.problems[0]!.where).toEqual({ in: 'text', line: 2, column: 11 });
     expect(problemLine(outcome.problems[0]!)).toContain('“foo”');
     expect(problemLine(outcome.problems[0]!)).toContain('a stitch');
   });

@@ -1,7 +1,7 @@
 /** Written crochet → recipe. The grammar is `written.peggy`; docs/notation.md describes it with examples. */
-import { stitchCalled, type Language } from '../terms/stitches.ts';
+import { abbreviation, stitchCalled, type Language } from '../terms/stitches.ts';
 import { LIMITS } from '../limits.ts';
-import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, inLine, problem, type Outcome, type Problem, type Where } from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import { placesUsed, type CornerRecipe, type Instruction, type Recipe, type Step } from '../ring/recipe.ts';
 import { everyday } from './everyday.ts';
@@ -29,6 +29,14 @@ type Line = Located &
  * @returns the recipe, or problems that name line, column and what was expected there
  */
 export function parseRound(said: string, language: Language): Outcome<Recipe> {
+  const outcome = read(said, language);
+  if (outcome.ok) return outcome;
+  // Examples are to be right in the language in force.
+  const sc = abbreviation('sc', language);
+  return failed(...outcome.problems.map((p) => ({ ...p, values: { ...p.values, sc } }) as Problem));
+}
+
+function read(said: string, language: Language): Outcome<Recipe> {
   const beyond = beyondLimits(said);
   if (beyond) return failed(beyond);
   const text = everyday(said);
@@ -52,10 +60,13 @@ const MOST_LEGS = 20;
 /** What in a text is too much to be read at all; found without parsing it. */
 function beyondLimits(text: string): Problem | null {
   if (text.length > LIMITS.writtenLetters) {
-    return problem('written-too-long', 'the round', { letters: text.length, most: LIMITS.writtenLetters });
+    return problem('written-too-long', inAll('the round'), {
+      letters: text.length,
+      most: LIMITS.writtenLetters,
+    });
   }
   for (const [i, line] of text.split('\n').entries()) {
-    const at = (column: number): string => `line ${i + 1}, column ${column + 1}`;
+    const at = (column: number): Where => inLine(i + 1, column + 1);
     let depth = 0;
     for (const { 0: bracket, index } of line.matchAll(/[[\](){}]/g)) {
       depth += '[({'.includes(bracket) ? 1 : -1;
@@ -80,16 +91,16 @@ function beyondLimits(text: string): Problem | null {
 /** The recipe of a text that is part of the program and known to be sound. */
 export function recipeOf(text: string, language: Language = 'us'): Recipe {
   const key = `${language} ${text}`;
-  let recipe = read.get(key);
+  let recipe = known.get(key);
   if (!recipe) {
     const outcome = parseRound(text, language);
     if (!outcome.ok) throw new Error(`unsound written round: ${JSON.stringify(outcome.problems)}\n${text}`);
     recipe = outcome.value;
-    read.set(key, recipe);
+    known.set(key, recipe);
   }
   return recipe;
 }
-const read = new Map<string, Recipe>();
+const known = new Map<string, Recipe>();
 
 function unreadable(text: string, error: InstanceType<typeof WrittenError>): Problem {
   const { line, column } = error.location.start;
@@ -98,7 +109,7 @@ function unreadable(text: string, error: InstanceType<typeof WrittenError>): Pro
   for (const e of error.expected ?? []) if (e.type === 'other') expected.add(e.description);
   for (const e of error.expected ?? [])
     if (e.type === 'literal' && e.text.trim()) expected.add(`“${e.text}”`);
-  return problem('written-unreadable', `line ${line}, column ${column}`, {
+  return problem('written-unreadable', inLine(line, column), {
     word,
     expected: [...expected].slice(0, 6).join(', ') || 'something else',
   });
@@ -108,16 +119,17 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   const problems: Problem[] = [];
   const once = new Map<string, Line>();
   for (const line of lines) {
-    const at = `line ${line.location.start.line}`;
+    const at = inLine(line.location.start.line);
     if (once.has(line.line)) problems.push(problem('written-line-twice', at, { line: line.line }));
     once.set(line.line, line);
     if ('steps' in line) problems.push(...stepProblems(line.steps, at));
   }
   const along = [...once.values()].find((l) => l.line === 'side' || l.line === 'round');
-  if (!along || !('steps' in along)) problems.push(problem('written-no-side', 'the round'));
-  if (once.has('side') && once.has('round')) problems.push(problem('written-side-and-round', 'the round'));
+  if (!along || !('steps' in along)) problems.push(problem('written-no-side', inAll('the round')));
+  if (once.has('side') && once.has('round'))
+    problems.push(problem('written-side-and-round', inAll('the round')));
   const corner = once.get('corner');
-  if (along?.line === 'side' && !corner) problems.push(problem('written-no-corner', 'the round'));
+  if (along?.line === 'side' && !corner) problems.push(problem('written-no-corner', inAll('the round')));
   if (problems.length > 0 || !along || !('steps' in along)) return failed(...problems);
 
   const paired = once.get('pair');
@@ -127,7 +139,7 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   );
   if (atCorner > LIMITS.writtenCount) {
     return failed(
-      problem('written-too-many', 'the corner', {
+      problem('written-too-many', inAll('the corner'), {
         count: atCorner,
         of: 'stitches',
         most: LIMITS.writtenCount,
@@ -159,7 +171,7 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   });
 }
 
-function stepProblems(steps: readonly RawInstruction[], at: string): readonly Problem[] {
+function stepProblems(steps: readonly RawInstruction[], at: Where): readonly Problem[] {
   const problems: Problem[] = [];
   const open = steps.filter((s) => s.do === 'repeat' && s.times === 'to the corner');
   if (open.length > 1) problems.push(problem('written-two-open-repeats', at));
@@ -180,7 +192,7 @@ function stepProblems(steps: readonly RawInstruction[], at: string): readonly Pr
 }
 
 /** A side's steps unrolled make no more than anyone works. */
-function tooMuch(steps: readonly RawInstruction[], at: string): readonly Problem[] {
+function tooMuch(steps: readonly RawInstruction[], at: Where): readonly Problem[] {
   let made = 0;
   let used = 0;
   let legs = 0;

@@ -1,17 +1,8 @@
 /** Recipe → written crochet, in either language. What it prints, the parser reads back as the same recipe. */
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
-import type { PlaceKind } from '../ring/ring.ts';
+import { LOOPS, PLACES } from '../terms/places.ts';
 import type { CornerRecipe, Instruction, Recipe, Skip, Step, Work } from '../ring/recipe.ts';
-
-const LOOP_WORDS = { both: '', back: ' blo', front: ' flo', third: ' 3rd loop' } as const;
-const PLACE_WORDS: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> = {
-  stitch: ['st', 'sts'],
-  space: ['ch-sp', 'ch-sps'],
-  gap: ['gap', 'gaps'],
-  pair: ['pair', 'pairs'],
-  post: ['post', 'posts'],
-};
 
 /** A whole round: the lines that the parser reads. */
 export function printRound(recipe: Recipe, language: Language): string {
@@ -47,8 +38,9 @@ function printStep(step: Step, language: Language): string {
 }
 
 function printSkip({ count, of }: Skip, language: Language): string {
-  const place = of === 'stitch' ? '' : ` ${PLACE_WORDS[of][count === 1 ? 0 : 1]}`;
-  return `${language === 'us' ? 'sk' : 'miss'} ${count}${place}`;
+  const word = language === 'us' ? 'sk' : 'miss';
+  const [one, many] = PLACES[of].short;
+  return count === 1 ? `${word} next ${one}` : `${word} next ${count} ${many}`;
 }
 
 function printWork(work: Work, language: Language): string {
@@ -58,10 +50,11 @@ function printWork(work: Work, language: Language): string {
     return printStitch(only, language);
   }
   const group = printGroup(what, language);
-  if (into === 'post') return `${group} around ${at} post`;
-  const place = PLACE_WORDS[into];
+  const which = at === 'skipped' && language === 'uk' ? 'missed' : at;
+  if (into === 'post') return `${group} around ${which} post`;
+  const place = PLACES[into].short;
   if (times > 1) return `${group} in each of next ${times} ${place[1]}`;
-  return `${group} in ${at} ${place[0]}`;
+  return `${group} in ${which} ${place[0]}`;
 }
 
 /** What goes into one corner, without the word “corner:”. */
@@ -91,10 +84,10 @@ export function printGroup(group: readonly Stitch[], language: Language): string
   return words.length === 1 && !isChainRun(group[0]!) ? words[0]! : `(${words.join(', ')})`;
 }
 
-/** One stitch. */
-function printStitch(s: Stitch, language: Language): string {
+/** One stitch, abbreviated. */
+export function printStitch(s: Stitch, language: Language): string {
   const word = abbreviation(s.kind, language);
-  const loop = LOOP_WORDS[s.loop];
+  const loop = s.loop === 'both' ? '' : ` ${LOOPS[s.loop].short}`;
   switch (s.form) {
     case 'picot':
       return s.chains === 3 ? 'picot' : `picot of ${s.chains}`;
@@ -107,12 +100,15 @@ function printStitch(s: Stitch, language: Language): string {
     case 'bobble':
       return `${s.legs}-${word} bobble`;
     case 'together':
-      return `${word}${s.legs}tog${loop}`;
+      return `${postWord(s)}${word}${s.legs}tog${loop}`;
     case 'reverse':
+      return `rev ${word}${loop}`;
     case 'twisted':
-      return `${s.form} ${word}${loop}`;
+      return `twisted ${word}${loop}`;
     case 'plain':
       if (s.kind === 'ch') return `ch ${s.chains}`;
-      return `${s.post === 'front' ? 'FP' : s.post === 'back' ? 'BP' : ''}${word}${loop}`;
+      return `${postWord(s)}${word}${loop}`;
   }
 }
+
+const postWord = ({ post }: Stitch): string => (post === 'none' ? '' : post === 'front' ? 'FP' : 'BP');

@@ -41,6 +41,10 @@ export interface Edge {
   readonly clusterStitches?: number;
   /** Chains between singles when the edge is worked in loops. */
   readonly loopChains?: number;
+  /** How its base round begins, where that is not one stitch in each. */
+  readonly startsBy?: 'gauge' | 'loops';
+  /** What the stitches go into, where that has to be said. */
+  readonly workedInto?: string;
   /** Length by the maker's tape, mm. */
   readonly measuredMm: number;
   /** Length that the description gives by itself, mm. */

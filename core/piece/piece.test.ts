@@ -5,13 +5,14 @@ import { CROSSING_IDS, type CrossingId } from '../base/crossings.ts';
 import { changePiece, plainSide } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { likeSides } from './symmetry.ts';
-import { createPlanner, plan } from '../plan.ts';
+import { createPlanner, plan } from '../plan/planner.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { patternOf } from '../words/pattern.ts';
 import { patternText } from '../words/patternText.ts';
 import { lengthAt } from './outline.ts';
-import { bodyOf, type GridPiece, type Piece } from './piece.ts';
+import { bodyOf, type Piece } from './piece.ts';
+import type { GridPiece } from './grid/grid.schema.ts';
 
 const hemOf = (piece: Piece, part: Partial<Hem> = {}): Hem => {
   const hem = rowsHem();
@@ -21,7 +22,7 @@ const hemOf = (piece: Piece, part: Partial<Hem> = {}): Hem => {
 const motifs = (across: number, stitches: number): GridPiece => ({
   kind: 'grid',
   cells: Array.from({ length: 3 }, () => '#'.repeat(across)),
-  motifStitches: stitches,
+  edge: { kind: 'solid', stitch: 'dc', stitches: stitches },
   motifCm: 15,
 });
 
@@ -48,7 +49,7 @@ describe('joined motifs', () => {
     const made = plan({ ...hem, base: { ...hem.base, sides } });
     expect(made.sides[0]!.count).toBe(152);
     expect(patternText(patternOf(made, 'us'))).toContain(
-      'at join 1, 2, 4 and 5 one in each corner space, at join 3 skip it',
+      'at seams 1, 2, 4 and 5 1 sc in each of its two corner spaces; at seam 3 nothing: skip it',
     );
   });
 
@@ -208,5 +209,20 @@ describe('every demo', () => {
       ),
       { seed: 5, numRuns: 40 },
     );
+  });
+});
+
+describe('the last row of a piece in rows', () => {
+  test('may be worked between its posts: one space more than there are stitches between the corners', () => {
+    const hem = rowsHem({ stitches: 20 });
+    const { piece } = hem;
+    if (piece.kind !== 'rows') throw new Error('a piece in rows was wanted');
+    const made = plan({ ...hem, ...changePiece(hem, { ...piece, lastRow: 'between the posts' }) });
+    expect(made.body.edges[0]!.spots).toHaveLength(19);
+    expect(made.sides[0]).toMatchObject({ count: 19, choice: { school: 'between' } });
+    expect(patternText(patternOf(made, 'us'))).toContain(
+      'Side A: 19 sc along 19 spaces between posts: 1 in each.',
+    );
+    expect(plan(hem).sides[0]).toMatchObject({ count: 18, choice: { school: 'each' } });
   });
 });

@@ -1,93 +1,19 @@
 /**
- * A piece as its maker describes it. One file beside this one for each construction turns the description into
- * a {@link Body}; {@link bodyOf} is the only door.
+ * A piece as its maker describes it, whatever its construction. This file is the only door to the constructions: one folder
+ * beside it for each, listed in registry.ts.
  */
-import type { StitchKind } from '../terms/stitches.ts';
-import { bodyOfBlocks } from './blocks.ts';
-import { bodyOfCloth } from './cloth.ts';
-import { bodyOfCounted } from './counted.ts';
-import { bodyOfGrid } from './grid.ts';
-import { bodyOfMotif } from './motif.ts';
+import { LIMITS } from '../limits.ts';
+import { problem, type Problem, type Where } from '../problems.ts';
+import type { Beginning, Construction, FabricShape, Follow, RowBand } from './construction.ts';
 import type { Body } from './edge.ts';
-import { bodyOfRows } from './rows.ts';
+import type { Piece } from './piece.schema.ts';
+import { CONSTRUCTIONS, type PieceKind } from './registry.ts';
 
-/** What the base round goes into along the foundation. */
-export type FoundationChoice = 'both loops of the chain' | 'one loop of the chain' | 'stitches of row 1';
+export type { Piece } from './piece.schema.ts';
 
-/** Rows worked back and forth from a foundation chain. */
-export interface RowsPiece {
-  readonly kind: 'rows';
-  /** Stitches in a row. */
-  readonly stitches: number;
-  /** Runs of rows of one kind, from the foundation upwards. */
-  readonly rows: readonly { readonly stitch: StitchKind; readonly count: number }[];
-  readonly foundation: FoundationChoice;
-  readonly widthCm: number;
-  readonly heightCm: number;
-}
-
-/** One big motif worked in rounds from its centre: a regular polygon, or a disc with `corners` 0. */
-export interface MotifPiece {
-  readonly kind: 'motif';
-  /** 0 for a disc, else 3 to 12. */
-  readonly corners: number;
-  /** Chains of the corner spaces of the last round, 1 to 3; 0 when a stitch marks the corner. */
-  readonly cornerChains: number;
-  readonly edge:
-    | { readonly kind: 'solid'; readonly stitch: StitchKind; readonly stitches: number }
-    | {
-        readonly kind: 'clustered';
-        /** Clusters on a side, those of the corners included. */
-        readonly clusters: number;
-        readonly stitchesEach: number;
-        /** Chains between clusters; 0 leaves a gap. */
-        readonly chainsBetween: number;
-      };
-  /** Length of a side; round the whole disc. */
-  readonly sideCm: number;
-}
-
-/** Blocks worked from corner to corner. */
-export interface BlocksPiece {
-  readonly kind: 'blocks';
-  readonly stitch: 'hdc' | 'dc';
-  readonly blocksWide: number;
-  readonly blocksHigh: number;
-  readonly widthCm: number;
-  readonly heightCm: number;
-}
-
-/** Square motifs joined edge to edge; the outline may be stepped. */
-export interface GridPiece {
-  readonly kind: 'grid';
-  /** Rows of the grid from the top: “#” for a motif, “.” for none; the motifs hang together by their edges. */
-  readonly cells: readonly string[];
-  /** Stitches on a motif's side, between its corner spaces. */
-  readonly motifStitches: number;
-  readonly motifCm: number;
-}
-
-/** Woven cloth or fleece with a row of holes. */
-export interface ClothPiece {
-  readonly kind: 'cloth';
-  readonly widthCm: number;
-  readonly heightCm: number;
-  /** Distance between holes, mm. */
-  readonly pitchMm: number;
-}
-
-/** Any outline whose sides the maker has counted by hand. */
-export interface CountedPiece {
-  readonly kind: 'counted';
-  /** In working order. The turn is that of the corner before the side; negative at an inner corner. */
-  readonly sides: readonly {
-    readonly lengthCm: number;
-    readonly stitches: number;
-    readonly turnDegrees: number;
-  }[];
-}
-
-export type Piece = RowsPiece | MotifPiece | BlocksPiece | GridPiece | ClothPiece | CountedPiece;
+/** How a piece was made. What is passed to it is to be of that kind. */
+const constructionOf = (piece: Piece): Construction<Piece> =>
+  CONSTRUCTIONS[piece.kind] as unknown as Construction<Piece>;
 
 const known = new WeakMap<Piece, Body>();
 
@@ -95,25 +21,48 @@ const known = new WeakMap<Piece, Body>();
 export function bodyOf(piece: Piece): Body {
   let body = known.get(piece);
   if (!body) {
-    body = makeBody(piece);
+    body = constructionOf(piece).body(piece);
     known.set(piece, body);
   }
   return body;
 }
 
-function makeBody(piece: Piece): Body {
-  switch (piece.kind) {
-    case 'rows':
-      return bodyOfRows(piece);
-    case 'motif':
-      return bodyOfMotif(piece);
-    case 'blocks':
-      return bodyOfBlocks(piece);
-    case 'grid':
-      return bodyOfGrid(piece);
-    case 'cloth':
-      return bodyOfCloth(piece);
-    case 'counted':
-      return bodyOfCounted(piece);
-  }
+/** A piece of another construction, about as big as the one at hand. */
+export const beginPiece = (kind: PieceKind, beginning: Beginning): Piece =>
+  CONSTRUCTIONS[kind].begin(beginning);
+
+/** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
+export const withSideLength = (piece: Piece, side: number, lengthCm: number): Piece =>
+  constructionOf(piece).withSideLength(piece, side, lengthCm);
+
+/** A piece with its size brought after its counts, where nobody has measured it yet. */
+export const sizedAfter = (before: Piece, after: Piece, follow: Follow): Piece =>
+  before.kind === after.kind ? (constructionOf(after).sized?.(before, after, follow) ?? after) : after;
+
+/** What a piece is made of, to be drawn on it. */
+export const fabricOf = (piece: Piece): readonly FabricShape[] =>
+  constructionOf(piece).fabric(piece, bodyOf(piece));
+
+/** The runs of rows of a piece, from the foundation; empty when it was not worked in rows. */
+export const bandsOf = (piece: Piece): readonly RowBand[] =>
+  constructionOf(piece).bands?.(piece, bodyOf(piece)) ?? [];
+
+/** Which side is which, where the sides have names of their own. */
+export const whichSideOf = (piece: Piece): string | undefined => constructionOf(piece).whichSide;
+
+/**
+ * What is wrong with an outline as it was described: it may not close, and a grid may fall apart. It can be planned all
+ * the same, so that it can be mended step by step; the plan tells of it.
+ */
+export const outlineProblems = (piece: Piece, where: Where, unit: 'cm' | 'in'): readonly Problem[] =>
+  constructionOf(piece).outlineProblems?.(piece, where, unit) ?? [];
+
+/** What lets a piece not be planned at all: nothing is there, or more than can be worked with. */
+export function beyondPlanning(piece: Piece, where: Where): readonly Problem[] {
+  const construction = constructionOf(piece);
+  const own = construction.beyondPlanning?.(piece, where) ?? [];
+  if (own.length > 0) return own;
+  const count = construction.spots(piece);
+  const of = 'stitches and spaces along its edges';
+  return count > LIMITS.spots ? [problem('too-many', where, { count, of, most: LIMITS.spots })] : [];
 }

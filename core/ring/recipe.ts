@@ -158,3 +158,37 @@ export function placesOver(count: number, needs: Needs): number {
 /** True when a count meets the needs. */
 export const comesOutEven = (count: number, needs: Needs): boolean =>
   count >= needs.least && placesOver(count, needs) === 0;
+
+/** One plain stitch in each place, and nothing else. */
+export const isPlain = (pattern: Pattern): boolean =>
+  isOneInEach(pattern) && plainStitchIn(pattern.body).form === 'plain';
+
+/** One stitch in each place, of whatever form, and nothing else. */
+export function isOneInEach({ head, body, tail }: Pattern): boolean {
+  const only = body[0];
+  return (
+    head.length === 0 &&
+    tail.length === 0 &&
+    body.length === 1 &&
+    only?.do === 'work' &&
+    only.at === 'next' &&
+    only.what.length === 1 &&
+    placesTaken(only.what[0]!) === 1 &&
+    only.times === 1
+  );
+}
+
+const plainStitchIn = (steps: readonly Step[]): Stitch => {
+  const [first] = steps;
+  if (first?.do !== 'work') throw new Error('no stitch is worked');
+  return first.what[0]!;
+};
+
+/** The first stitch that the recipe works along a side, which also carries it round a plain corner. */
+export function plainStitchOf(recipe: Recipe): Stitch {
+  for (const instruction of recipe.side) {
+    const steps = instruction.do === 'repeat' ? instruction.body : [instruction];
+    for (const step of steps) if (step.do === 'work') return step.what[0]!;
+  }
+  throw new Error('a recipe works no stitch along its side');
+}

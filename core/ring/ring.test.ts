@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
 import { recipeOf } from '../notation/parse.ts';
-import { plan, type Plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
 import { CORNERS, type CornerId } from '../terms/corners.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { comesOutEven, needsOf, patternOf, placesOver } from './recipe.ts';

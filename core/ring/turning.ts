@@ -29,7 +29,8 @@ export function cornerForTurn(stitch: Stitch, turn: number, height: number, befo
   const gain = gainAtCorner(turn, height, before);
   const group =
     gain < 0
-      ? [stitchOf({ ...stitch, form: 'together', legs: 1 - 2 * gain })]
+      ? // Worked into the tops, also where the sides go around posts.
+        [stitchOf({ ...stitch, post: 'none', form: 'together', legs: 1 - 2 * gain })]
       : Array.from({ length: 1 + 2 * gain }, () => stitch);
   return { before: [], group, after: [] };
 }

@@ -4,16 +4,24 @@ import { family } from './family.ts';
 export const crocodile = family({
   id: 'crocodile',
   name: 'Crocodile scales',
-  about: 'Pairs in an open mesh, and scales worked down and up their posts. Thirsty.',
+  about: 'Pairs in an open mesh, and scales worked down one post of a pair and up its partner. Thirsty.',
   roundsPerRepeat: 2,
   repeatable: true,
-  write: (_, round) => {
+  sizes: [2, 0],
+  sizeCounts: 'chains beside the corner',
+  write: ({ size }, round) => {
     if (round % 2 === 1) {
       return `side: *5 dc around next post, ch 1, 5 dc around next post*
 corner: skip
 surface: yes`;
     }
-    return `side: ch 2, *2 dc in next ${round === 0 ? 'gap' : 'pair'}, ch 2*
+    const place = round === 0 ? 'gap' : 'pair';
+    const side =
+      size === 0
+        ? `2 dc in next ${place}, *ch 2, 2 dc in next ${place}*`
+        : `ch 2, *2 dc in next ${place}, ch 2*`;
+    return `side: ${side}
+around: *2 dc in next ${place}, ch 2*
 corner: (2 dc, ch 3, 2 dc) in corner`;
   },
 });

@@ -10,7 +10,8 @@ import {
   type Step,
 } from '../ring/recipe.ts';
 import { NOTHING, placesOnSide, tallySide, type PlaceKind, type Ring } from '../ring/ring.ts';
-import { centreOf, workRound } from '../ring/work.ts';
+import { centreOf } from '../ring/corner.ts';
+import { workRound } from '../ring/work.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { Choice, Family } from './family.ts';
 
@@ -144,7 +145,7 @@ function trialRing(corner: readonly Stitch[], groups: readonly (readonly Stitch[
       into.push(isChainRun(s) ? NOTHING : place);
     }
   });
-  return { made, into: Int32Array.from(into), centres: [centreOf(corner)] };
+  return { made, into: new Int32Array(into), centres: [centreOf(corner)] };
 }
 
 /** Ids of the families that give a ground of a kind where the ring offers none. */

@@ -9,7 +9,8 @@ import { changePiece } from '../document/changePiece.ts';
 import type { RoundEntry } from '../document/hem.ts';
 import { newHem } from '../document/newHem.ts';
 import type { Piece } from '../piece/piece.ts';
-import { plan, type Plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
 import { newEntry } from '../stack/stack.ts';
 
 const facts = (id: string) => factsOf(familyById(id)!);

@@ -2,6 +2,7 @@
  * A round family: a way of working that crocheters know by name. It is written down as crochet, and what it
  * needs, how it grows and what it sits on are computed from that.
  */
+import { LOOPS } from '../terms/places.ts';
 import { STITCHES, type StitchKind } from '../terms/stitches.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { Loop } from '../ring/stitch.ts';
@@ -60,11 +61,9 @@ export const family = (given: Pick<Family, 'id' | 'name' | 'about' | 'write'> & 
   ...given,
 });
 
-const LOOPS: Readonly<Record<Loop, string>> = { both: '', back: ' blo', front: ' flo', third: ' 3rd loop' };
-
 /** The chosen stitch in US terms, with its loop. */
 export const stitchWords = ({ stitch, loop }: Choice): string =>
-  STITCHES[stitch].us.abbreviation + LOOPS[loop];
+  [STITCHES[stitch].us.abbreviation, LOOPS[loop].short].join(' ').trim();
 
 export const SMALL_PARTS =
   'Small parts can come off and be swallowed: not for babies. For an infant’s sleep follow your local safe-sleep guidance.';

@@ -1,3 +1,4 @@
+import { cornerTreatment } from '../terms/corners.ts';
 import { family } from './family.ts';
 
 /** A cluster in every gap. */
@@ -6,7 +7,7 @@ export const gapCluster = family({
   name: 'Clusters in gaps',
   about: 'Threes in the gaps of the clusters below, as the rounds of a clustered square.',
   repeatable: true,
-  corners: ['threes'],
-  write: () => `side: *3 dc in next gap*
-corner: (3 dc, ch 2, 3 dc) in corner`,
+  corners: ['threes', 'threes-3', 'sixes'],
+  write: ({ corner }) => `side: *3 dc in next gap*
+${cornerTreatment(corner).write('dc', 0)}`,
 });

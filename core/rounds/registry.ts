@@ -2,11 +2,13 @@
 import type { Family } from './family.ts';
 import { appliedCord } from './appliedCord.ts';
 import { bobbles } from './bobbles.ts';
+import { chainLoops } from './chainLoops.ts';
 import { chevron } from './chevron.ts';
 import { cluster } from './cluster.ts';
 import { crocodile } from './crocodile.ts';
 import { crossedDoubles } from './crossedDoubles.ts';
 import { dots } from './dots.ts';
+import { dotsAtCorners } from './dotsAtCorners.ts';
 import { filetMesh } from './filetMesh.ts';
 import { fillLoops } from './fillLoops.ts';
 import { fringe } from './fringe.ts';
@@ -20,6 +22,7 @@ import { plain } from './plain.ts';
 import { pointedPicot } from './pointedPicot.ts';
 import { popcorns } from './popcorns.ts';
 import { puff } from './puff.ts';
+import { puffInSpaces } from './puffInSpaces.ts';
 import { reverseEdge } from './reverseEdge.ts';
 import { ruffle } from './ruffle.ts';
 import { scallop } from './scallop.ts';
@@ -43,14 +46,17 @@ export const FAMILIES: readonly Family[] = [
   cluster,
   gapCluster,
   loopAndBlock,
+  chainLoops,
   spider,
   puff,
+  puffInSpaces,
   moss,
   layeredPosts,
   threesAndOnes,
   crocodile,
   triplePicot,
   dots,
+  dotsAtCorners,
   fillLoops,
   vStitch,
   crossedDoubles,

@@ -2,11 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { OWN } from '../document/hem.ts';
 import { recipeOf } from '../notation/parse.ts';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
 import { regular, rectangle } from '../piece/outline.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { circumstancesOf, entriesOnto, newEntry, newOwnEntry, writtenRounds } from './stack.ts';
+import { whereWords } from '../problems.ts';
 
 describe('the stack unrolled', () => {
   test('an entry becomes as many rounds as it is worked times the rounds of its repeat', () => {
@@ -33,7 +34,7 @@ describe('the stack unrolled', () => {
     };
     const { rounds, problems } = writtenRounds([entry(), own]);
     expect(rounds).toHaveLength(1);
-    expect(problems.map((p) => p.place)).toEqual(['own round, line 1, column 8']);
+    expect(problems.map((p) => whereWords(p.where))).toEqual(['own round, line 1, column 8']);
   });
 
   test('an own round reads as what it says, lobed when tall groups stand beside low stitches', () => {

@@ -4,12 +4,12 @@ import { parseRound, recipeOf } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
 import type { Language } from '../terms/stitches.ts';
 import { isDisc, type Outline } from '../piece/outline.ts';
-import { problem, type Outcome, type Problem } from '../problems.ts';
-import { patternOf, type CornerRecipe, type Recipe } from '../ring/recipe.ts';
+import { type Outcome, type Problem } from '../problems.ts';
+import { isPlain, patternOf, plainStitchOf, type CornerRecipe, type Recipe } from '../ring/recipe.ts';
 import { stitchHeight } from '../ring/stitch.ts';
 import type { PlaceKind, Ring } from '../ring/ring.ts';
 import { cornerForTurn } from '../ring/turning.ts';
-import { isPlain, plainStitchOf, type Circumstances } from '../ring/work.ts';
+import type { Circumstances } from '../ring/work.ts';
 import { firstChoice, groundNeeded, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
 import { familyById } from '../rounds/registry.ts';
@@ -25,6 +25,10 @@ export interface WrittenRound {
   readonly recipe: Recipe;
   readonly sitsOn: PlaceKind;
   readonly edge: Family['edge'];
+  /** The face of the fabric that looks at the maker. */
+  readonly facing: 'right' | 'wrong';
+  /** Worked against the order of the ring: turned, or, of the two, with reverse stitches. */
+  readonly backwards: boolean;
 }
 
 export interface Stack {
@@ -72,7 +76,10 @@ function written(
   recipe: Recipe,
   edge: Family['edge'],
 ): WrittenRound {
-  return { entry, index, name, family, recipe, sitsOn: sitsOn(recipe), edge };
+  const facing = entry.facing ?? recipe.facing;
+  const reverse = plainStitchOf(recipe).form === 'reverse';
+  const backwards = (facing === 'wrong') !== reverse;
+  return { entry, index, name, family, recipe, sitsOn: sitsOn(recipe), edge, facing, backwards };
 }
 
 /** The recipe of a round that the user wrote, with faults placed in that round. */
@@ -82,7 +89,7 @@ function ownRecipe(entry: RoundEntry): Outcome<Recipe> {
   if (outcome.ok) return outcome;
   return {
     ok: false,
-    problems: outcome.problems.map((p) => problem(p.code, `own round, ${p.place}`, p.values)),
+    problems: outcome.problems.map((p) => ({ ...p, where: { in: 'own round', text: p.where } }) as const),
   };
 }
 
@@ -103,22 +110,27 @@ function freeEdge(recipe: Recipe): boolean {
 export function circumstancesOf(round: WrittenRound, outline: Outline, below: number): Circumstances {
   const { recipe, entry } = round;
   const changes = entry.changes[String(round.index)];
+  const backwards = round.backwards && { backwards: true };
   const stitch = plainStitchOf(recipe);
   const height = stitchHeight(stitch);
   if (isDisc(outline)) {
     const grows = isPlain(patternOf(recipe.side)) && !recipe.surface && entry.corner !== 'walk';
-    if (!grows) return changes ? { changes } : {};
+    if (!grows) return { ...backwards, ...(changes && { changes }) };
     const gain = Math.round(2 * Math.PI * (below + height)) - Math.round(2 * Math.PI * below);
-    return { changes: [gain + (changes?.[0] ?? 0)] };
+    return { ...backwards, changes: [gain + (changes?.[0] ?? 0)] };
   }
   const inner = outline.turns.some((turn) => turn < 0) && !recipe.surface;
   const byAngle = entry.corner === 'angle';
-  if (!inner && !byAngle) return changes ? { changes } : {};
+  if (!inner && !byAngle) return { ...backwards, ...(changes && { changes }) };
   const corners = outline.turns.map((turn): CornerRecipe =>
     turn < 0 || byAngle ? cornerForTurn(stitch, turn, height, below) : recipe.corner,
   );
-  return changes ? { changes, corners } : { corners };
+  return { ...backwards, corners, ...(changes && { changes }) };
 }
+
+/** The quiet change that the maker made in a round on a side; what a circle grows by itself is none. */
+export const quietChange = ({ entry, index }: WrittenRound, side: number): number =>
+  entry.changes[String(index)]?.[side] ?? 0;
 
 /** A new entry of a family as it is first offered. */
 export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
@@ -127,10 +139,11 @@ export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
     id,
     cornerOpen: false,
     family: family.id,
-    yarn,
+    yarns: [yarn],
     times: 1,
     facing: null,
     hookMm: null,
+    start: null,
     written: null,
     changes: {},
   };
@@ -170,10 +183,11 @@ export function newOwnEntry(
     cornerOpen: false,
     loop: 'both',
     size: 1,
-    yarn,
+    yarns: [yarn],
     times: 1,
     facing: null,
     hookMm: null,
+    start: null,
     written: { text, language },
     changes: {},
   };

@@ -2,7 +2,18 @@
 import { STITCHES, type StitchKind } from './stitches.ts';
 
 export type CornerId =
-  'three' | 'chain-1' | 'chain-2' | 'twos' | 'threes' | 'fours' | 'sixes' | 'angle' | 'walk';
+  | 'three'
+  | 'chain-1'
+  | 'chain-2'
+  | 'chain-3'
+  | 'twos'
+  | 'threes'
+  | 'threes-3'
+  | 'fours'
+  | 'pairs'
+  | 'sixes'
+  | 'angle'
+  | 'walk';
 
 interface CornerTreatment {
   readonly id: CornerId;
@@ -24,14 +35,21 @@ export const CORNERS: readonly CornerTreatment[] = [
   { id: 'three', name: '3 in one', write: (s) => `corner: 3 ${s} in corner` },
   { id: 'chain-1', name: '1, ch 1, 1', write: around(1, 1) },
   { id: 'chain-2', name: '1, ch 2, 1', write: around(1, 2) },
+  { id: 'chain-3', name: '1, ch 3, 1', write: around(1, 3) },
   { id: 'twos', name: '2, ch 2, 2', write: around(2, 2) },
   { id: 'threes', name: '3, ch 2, 3', write: around(3, 2) },
+  { id: 'threes-3', name: '3, ch 3, 3', write: around(3, 3) },
   {
     id: 'fours',
     name: '4 and 3 by turns',
     // The pair that four leave takes 3 in one and 1 in the other, changing over each time.
     write: (s, round) =>
       `corner: 4 ${s} in corner\npair: ${round % 4 < 2 ? `3 ${s} in first, ${s} in second` : `${s} in first, 3 ${s} in second`}`,
+  },
+  {
+    id: 'pairs',
+    name: '4, then 2 in each of two',
+    write: (s) => `corner: 4 ${s} in corner\npair: 2 ${s} in first, 2 ${s} in second`,
   },
   { id: 'sixes', name: '6 in one', write: (s) => `corner: 6 ${s} in corner` },
   // By the angle of each corner; what is written here is the right angle's.

@@ -92,6 +92,12 @@ describe('yarn weights and hooks', () => {
   });
 
   test('a hook has its letter where there is one', () => {
-    expect([4, 4.5, 5, 9].map(hookLabel)).toEqual(['4 mm (G)', '4.5 mm', '5 mm (H)', '9 mm (M)']);
+    expect([4, 4.5, 5, 9].map((mm) => hookLabel(mm, 'us'))).toEqual([
+      '4 mm (G)',
+      '4.5 mm',
+      '5 mm (H)',
+      '9 mm (M)',
+    ]);
+    expect(hookLabel(5, 'uk')).toBe('5 mm');
   });
 });

@@ -63,12 +63,13 @@ const HOOK_LETTERS: readonly (readonly [mm: number, letter: string])[] = [
 ];
 
 /**
- * A hook as it is written on a pattern: millimetres, with its letter where one exists.
+ * A hook as it is written on a pattern: millimetres, in US terms with its letter where one exists.
  *
- * @example hookLabel(5) // '5 mm (H)'
- * @example hookLabel(4.5) // '4.5 mm'
+ * @example hookLabel(5, 'us') // '5 mm (H)'
+ * @example hookLabel(5, 'uk') // '5 mm'
  */
-export function hookLabel(mm: number): string {
+export function hookLabel(mm: number, language: Language): string {
+  if (language === 'uk') return `${mm} mm`;
   const letter = HOOK_LETTERS.find(([size]) => Math.abs(size - mm) < 0.01)?.[1];
   return letter ? `${mm} mm (${letter})` : `${mm} mm`;
 }

@@ -1,6 +1,7 @@
 /** For tests: every family as the next round of a hem, and the hems that the application ships with. */
 import type { Hem } from '../document/hem.ts';
-import { plan, type Plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import type { Family } from '../rounds/family.ts';
 import { entriesOnto } from '../stack/stack.ts';

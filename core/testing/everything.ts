@@ -7,12 +7,13 @@ import { fitHem } from '../fit/open.ts';
 import { evenCounts } from '../fit/task.ts';
 import * as alternatives from '../forecast/alternatives.ts';
 import { ballEnds, supplyOf } from '../forecast/supply.ts';
-import type { Plan } from '../plan.ts';
+import type { Plan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
 import { patternMarkdown, patternText } from '../words/patternText.ts';
 import { patternOf } from '../words/pattern.ts';
 import { entryWords } from '../words/stitchWords.ts';
 import { countsCsv, yarnCsv } from '../words/tables.ts';
+import { compareBorders } from '../forecast/borders.ts';
 
 /** What is told of a plan, by what it is. @param thorough also what takes a while: the fit and the forecasts */
 export function everythingOf(plan: Plan, thorough: boolean): Readonly<Record<string, unknown>> {
@@ -34,7 +35,7 @@ export function everythingOf(plan: Plan, thorough: boolean): Readonly<Record<str
     stitch: last.ring.made.length === 0 ? null : entryWords(plan, last.number, 0, hem.preferences.language),
     ends: ballEnds(plan),
     supplies: plan.yarns.map(supplyOf),
-    borders: alternatives.compareBorders(plan).map((b) => ({ ...b, plan: null })),
+    borders: compareBorders(hem),
   };
   if (!thorough) return told;
   return {

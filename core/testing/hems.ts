@@ -1,6 +1,9 @@
 /** Hems for tests: one plain starting point and ways to vary it. */
+import { USUAL_RATES } from '../base/schools.ts';
 import type { BaseRound, SideChoice } from '../base/baseRound.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
+import { firstChoice } from '../rounds/facts.ts';
+import { familyById } from '../rounds/registry.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 
 export const sideChoice = (count: number | null = null): SideChoice => ({
@@ -8,22 +11,29 @@ export const sideChoice = (count: number | null = null): SideChoice => ({
   own: { stitches: 3, spots: 2 },
   count,
   crossings: {},
+  spots: {},
 });
 
-export const entry = (given: Partial<RoundEntry> = {}): RoundEntry => ({
+/** An entry of a plain round, or of another family as it is first offered. */
+export const entry = ({
+  yarn,
+  ...given
+}: Partial<RoundEntry> & { readonly yarn?: string } = {}): RoundEntry => ({
   id: 'r1',
   family: 'plain',
   stitch: 'sc',
   corner: 'three',
   cornerOpen: false,
   loop: 'both',
-  yarn: 'y1',
+  yarns: [yarn ?? 'y1'],
   times: 1,
   size: 1,
   facing: null,
   hookMm: null,
+  start: null,
   written: null,
   changes: {},
+  ...(given.family && familyById(given.family) ? firstChoice(familyById(given.family)!) : {}),
   ...given,
 });
 
@@ -43,7 +53,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 3,
+    version: 4,
     id: 'test',
     name: 'Test blanket',
     created: '2026-01-01T00:00:00.000Z',
@@ -52,6 +62,7 @@ export function rowsHem(
     piece: {
       kind: 'rows',
       foundation: 'both loops of the chain',
+      lastRow: 'stitch tops',
       stitches: given.stitches ?? 152,
       rows: given.rows ?? [{ stitch: 'dc', count: 84 }],
       widthCm: given.widthCm ?? 110,
@@ -88,7 +99,11 @@ export function rowsHem(
       corner: 'three',
       yarn: 'y1',
       crossing: 'both',
-      start: { at: 'corner', side: 0, join: 'climbing', chainCounts: false },
+      hookMm: null,
+      rates: USUAL_RATES,
+      endRows: 'added',
+      clusterChains: 0,
+      start: { at: 'corner', side: 0, join: 'climbing', first: 'chain', newYarn: 'same place' },
       sides: counts.map(sideChoice),
       ...given.base,
     },

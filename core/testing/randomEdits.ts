@@ -1,6 +1,7 @@
 /** Edits as the screens make them, chosen by chance: every control of every page, with values that it lets through. */
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { schoolsFor } from '../base/schools.ts';
+import type { StartOfRound } from '../base/start.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import type { Edit } from '../edits/edit.ts';
 import * as base from '../edits/base.ts';
@@ -13,18 +14,18 @@ import { takeSolution } from '../fit/apply.ts';
 import { fitHem } from '../fit/open.ts';
 import type { Piece } from '../piece/piece.ts';
 import { likeSides } from '../piece/symmetry.ts';
-import { workedRound, type Plan } from '../plan.ts';
+import { workedRound, type Plan } from '../plan/types.ts';
+import { plain } from '../rounds/plain.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
-import type { CornerId } from '../terms/corners.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Chance } from './chance.ts';
+import { PIECE_KINDS } from '../piece/registry.ts';
 
 type Maker = (plan: Plan, chance: Chance, id: string) => Edit | null;
 
 const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
-const BASE_CORNERS: readonly CornerId[] = ['three', 'chain-1', 'chain-2', 'twos', 'threes', 'fours', 'angle'];
-const KINDS: readonly Piece['kind'][] = ['rows', 'motif', 'blocks', 'grid', 'cloth', 'counted'];
+const ROW_KINDS = ['sc', 'hdc', 'dc', 'tr'] as const;
 
 /** Rounds that people write, some of them not to be read, some too much. */
 const WRITTEN = [
@@ -75,6 +76,7 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
         () => ({ ...piece, rows: piece.rows.slice(0, 1).map((r) => ({ ...r, stitch: pick(ROW_STITCHES) })) }),
         () => ({
           ...piece,
+          lastRow: pick(['stitch tops', 'between the posts'] as const),
           foundation: pick([
             'both loops of the chain',
             'one loop of the chain',
@@ -116,7 +118,12 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
       return pick<() => Piece>([
         () => ({ ...piece, cells: toggled() }),
         () => ({ ...piece, cells: Array.from({ length: int(1, 6) }, () => '#'.repeat(int(1, 6))) }),
-        () => ({ ...piece, motifStitches: int(1, 30) }),
+        () => ({
+          ...piece,
+          edge: chance.maybe(0.5)
+            ? { kind: 'solid', stitch: 'dc', stitches: int(1, 30) }
+            : { kind: 'clustered', clusters: int(2, 9), stitchesEach: int(2, 4), chainsBetween: int(0, 2) },
+        }),
         () => ({ ...piece, motifCm: length() }),
       ])();
     }
@@ -143,7 +150,8 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
 /** One maker for every kind of control; those of rounds come up more often. */
 const MAKERS: readonly Maker[] = [
   // Piece
-  ({ hem }, chance) => pieces.chooseConstruction('construction', constructionOf(chance.pick(KINDS), hem)),
+  ({ hem }, chance) =>
+    pieces.chooseConstruction('construction', constructionOf(chance.pick(PIECE_KINDS), hem)),
   ({ hem }, chance) => pieces.describePiece('a field', anotherPiece(hem.piece, hem, chance)),
   ({ hem }, chance) => pieces.describePiece('another', anotherPiece(hem.piece, hem, chance)),
   ({ sides }, chance) => {
@@ -174,14 +182,25 @@ const MAKERS: readonly Maker[] = [
   },
   (_, chance) => base.crossJoins(chance.pick(CROSSING_IDS)),
   (_, chance) => base.chooseBaseStitch(chance.pick(['sc', 'esc', 'hdc', 'dc'] as const)),
-  (_, chance) => base.chooseBaseCorner(chance.pick(BASE_CORNERS)),
+  (_, chance) => base.chooseBaseCorner(chance.pick(plain.corners)),
   ({ hem }, chance) => base.chooseBaseYarn(chance.pick(hem.yarns).id),
+  (plan, chance) => {
+    const side = chance.int(0, plan.sides.length - 1);
+    const { placement } = plan.sides[side]!;
+    if (placement.length === 0) return null;
+    const spot = chance.int(0, placement.length - 1);
+    const stitches = chance.maybe(0.2) ? null : chance.int(0, 4);
+    return base.placeByEye('A', side, spot, stitches, placement[spot]!);
+  },
+  ({ sides }, chance) => base.clearByEye('A', chance.int(0, sides.length - 1)),
+  (_, chance) => base.chooseBaseHook(chance.pick([null, 3, 5.5])),
+  (_, chance) => base.chooseEndRows(chance.pick(['added', 'own'] as const)),
+  (_, chance) => base.setRowRate(chance.pick(ROW_KINDS), chance.int(0, 12) / 2),
+  (_, chance) => base.setClusterChains(chance.int(0, 3)),
   ({ sides }, chance) =>
     base.setStart({
-      at: chance.pick(['corner', 'before the corner', 'along the side'] as const),
-      side: chance.int(0, sides.length - 1),
-      join: chance.pick(['centred', 'climbing'] as const),
-      chainCounts: chance.maybe(0.5),
+      ...startByChance(chance, sides.length),
+      newYarn: chance.pick(['same place', 'next corner'] as const),
     }),
   // Rounds: from the library with what it brings, and as a family alone
   ...Array.from({ length: 6 }, (): Maker => (plan, chance, id) => {
@@ -223,7 +242,8 @@ const MAKERS: readonly Maker[] = [
           () => ({ times: (family?.repeatable ?? true) ? chance.int(1, chance.maybe(0.05) ? 100 : 4) : 1 }),
           () => ({ facing: pick([null, 'right', 'wrong'] as const) }),
           () => ({ hookMm: pick([null, 2, 5.5, 15]) }),
-          () => ({ yarn: pick(hem.yarns).id }),
+          () => ({ yarns: Array.from({ length: chance.int(1, 3) }, () => pick(hem.yarns).id) }),
+          () => ({ start: chance.maybe(0.5) ? null : startByChance(chance, hem.base.sides.length) }),
         ])(),
       );
     }),
@@ -238,6 +258,10 @@ const MAKERS: readonly Maker[] = [
   ({ hem }, chance) =>
     hem.kept.length === 0 ? null : rounds.takeUpBorder(chance.pick(hem.kept).id, 'a border'),
   ({ hem }, chance) => (hem.kept.length === 0 ? null : rounds.discardBorder(chance.pick(hem.kept).id, 'one')),
+  ({ hem }, chance) =>
+    hem.kept.length === 0
+      ? null
+      : rounds.renameBorder(chance.pick(hem.kept).id, chance.pick(['Taller', '', 'A “b” <c>'])),
   // Yarn
   ({ hem }, _, id) => yarns.addYarn({ ...hem.yarns[0]!, id, name: 'Another yarn', haveG: null }),
   ({ hem }, chance) => yarns.removeYarn(chance.pick(hem.yarns).id),
@@ -278,9 +302,17 @@ const MAKERS: readonly Maker[] = [
   (_, chance) => hems.prefer('hand', chance.pick(['right', 'left'] as const)),
   (_, chance) => hems.prefer('length', chance.pick(['cm', 'in'] as const)),
   (_, chance) => hems.writeNotes(chance.pick(['', 'For the hall.\n[x](javascript:alert(1))'])),
+  ({ hem }) => hems.takeUpVersion({ ...hem, name: 'As it was', rounds: hem.rounds.slice(1) }),
   (_, chance) => hems.setPace(chance.int(1, 200)),
   (_, chance) => hems.setBlocking(chance.int(80, 130) / 100),
 ];
 
 /** An edit that a screen could make of a plan; null when the control that came up is not there. */
 export const randomEdit: Maker = (plan, chance, id) => chance.pick(MAKERS)(plan, chance, id);
+
+const startByChance = (chance: Chance, sides: number): StartOfRound => ({
+  at: chance.pick(['corner', 'whole corner', 'before the corner', 'along the side'] as const),
+  side: chance.int(0, sides - 1),
+  join: chance.pick(['centred', 'climbing'] as const),
+  first: chance.pick(['usual', 'chain', 'counted chain', 'standing'] as const),
+});

@@ -1,57 +1,92 @@
 /** The base round in words: corners, and side by side what is worked into the edge. */
-import { baseCornerGroup, crossingOf } from '../base/baseRound.ts';
-import { CROSSINGS } from '../base/crossings.ts';
-import { listWords, placementWords } from '../base/run.ts';
+import { isDisc } from '../piece/outline.ts';
+import { CROSSINGS, tallerStitch, type CrossingId } from '../base/crossings.ts';
+import { listWords } from './lists.ts';
+import { placementWords } from './run.ts';
 import { basis, spotNoun } from '../base/schools.ts';
-import { printGroup } from '../notation/print.ts';
-import type { Plan, SidePlan } from '../plan.ts';
-import { abbreviation, type Language } from '../terms/stitches.ts';
-import { grouped, cornersLine } from './grouping.ts';
+import type { Plan, SidePlan } from '../plan/types.ts';
+import type { Along, Procedure } from '../procedure/procedure.ts';
+import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
+import { WORDS } from '../terms/words.ts';
+import { wholeSides } from './acts.ts';
 import { plural } from './measures.ts';
-import { cornerName } from './startWords.ts';
 
-/** What goes into each corner, corners that take the same told together. */
-export function baseCornerLines(plan: Plan, language: Language): readonly string[] {
-  const words = plan.body.outline.turns.map((turn, side) => {
-    const group = printGroup(baseCornerGroup(plan.hem.base, turn), language);
-    return `${group} in ${plan.body.cornerPlaces[side]}`;
+/** What is worked along each side, sides that are worked alike told together. */
+export function baseSideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+  const groups = new Map<string, string[]>();
+  for (const { side, along } of wholeSides(procedure)) {
+    const { name } = plan.sides[side]!;
+    const words = alongEdge(plan, plan.sides[side]!, along, language);
+    groups.set(words, [...(groups.get(words) ?? []), name]);
+  }
+  const circle = isDisc(plan.body.outline);
+  return [...groups].map(([words, names]) => {
+    const where = circle ? 'All around' : `Side${names.length === 1 ? '' : 's'} ${listWords(names)}`;
+    return `${where}: ${words}`;
   });
-  return cornersLine(grouped(words), (side) => cornerName(plan, side));
 }
 
-/** One line for each side. */
-export const baseSideLines = (plan: Plan, language: Language): readonly string[] =>
-  plan.sides.map((side, i) => sideLine(plan, i, side, language));
-
-function sideLine(plan: Plan, index: number, side: SidePlan, language: Language): string {
-  const { edge, choice } = side;
-  const stitch = abbreviation(plan.hem.base.stitch, language);
-  const along = basis(
+function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language): string {
+  if (along.into !== 'edge') throw new Error('the base round goes into the edge of the piece');
+  const { edge, choice, count } = side;
+  const { stitch } = plan.hem.base;
+  const offers = basis(
     edge,
     edge.spots.map(() => 1),
-  ).filter((p) => !['corner space', 'seam', 'between stitches'].includes(p.kind));
-  const where = listWords(along.map((p) => plural(p.spots, spotNoun(p, language))));
-  const loops = choice.school === 'loops' ? `, ch ${edge.loopChains} before and after each` : '';
-  return `Side ${side.name}: ${side.count} ${stitch} along ${where}${loops}: ${placementWords(side.placement, edge)}${joinsWords(plan, side)}.${foundationWords(plan, index)}`;
-}
-
-function foundationWords(plan: Plan, side: number): string {
-  const { piece } = plan.hem;
-  if (piece.kind !== 'rows' || side !== 2) return '';
-  return piece.foundation === 'stitches of row 1'
-    ? ' Work into the stitches of row 1, round the foundation chain.'
-    : ` Work into ${piece.foundation}.`;
-}
-
-/** How the joins of a side are crossed, those crossed alike told together. */
-function joinsWords(plan: Plan, { edge, choice }: SidePlan): string {
-  const byName = grouped(
-    edge.joins.map((_, join) => CROSSINGS[crossingOf(plan.hem.base, choice, join)].name),
+  ).filter(
+    (p) => p.kind !== 'corner space' && p.kind !== 'seam' && (p.kind !== 'between stitches' || p.stitch),
   );
-  if (byName.size === 0) return '';
-  if (byName.size === 1) {
-    const where = edge.joins.length === 1 ? 'the join' : `each of the ${plural(edge.joins.length, 'join')}`;
-    return `; at ${where} ${[...byName][0]![0]}`;
+  const where = listWords(offers.map((p) => plural(p.spots, spotNoun(p, language))));
+  const each = choice.school === 'clusters' ? 'each group' : 'each';
+  const chains = along.chains === 0 ? '' : `, ch ${along.chains} before and after ${each}`;
+  return `${count} ${abbreviation(stitch, language)} along ${where}${chains}: ${placementWords(along.placement, edge)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
+}
+
+/** Where in a row end several stitches go. */
+const rowEndWords = ({ edge, placement }: SidePlan): string =>
+  edge.spots.some((s, i) => s.kind === 'row end' && placement[i]! > 1)
+    ? ' Work into the top and the body of the end stitch of a row that takes several.'
+    : '';
+
+/** How the seams of a side are crossed, those crossed alike told together. */
+function seamsWords(crossings: readonly CrossingId[], stitch: StitchKind, language: Language): string {
+  const groups = new Map<string, number[]>();
+  crossings.forEach((crossing, seam) => {
+    const words = crossingWords(crossing, stitch, language);
+    groups.set(words, [...(groups.get(words) ?? []), seam + 1]);
+  });
+  if (groups.size === 0) return '';
+  if (groups.size === 1) {
+    const where = crossings.length === 1 ? 'the seam' : `each of the ${crossings.length} seams`;
+    return `; at ${where} ${[...groups][0]![0]}`;
   }
-  return `; ${[...byName].map(([name, joins]) => `at join ${listWords(joins.map((j) => j + 1))} ${name}`).join(', ')}`;
+  return [...groups]
+    .map(([words, seams]) => `; at seam${seams.length > 1 ? 's' : ''} ${listWords(seams)} ${words}`)
+    .join('');
+}
+
+/** How one seam between motifs is crossed, said to the letter. */
+function crossingWords(crossing: CrossingId, stitch: StitchKind, language: Language): string {
+  const own = abbreviation(stitch, language);
+  switch (crossing) {
+    case 'both':
+      return `1 ${own} in each of its two corner spaces`;
+    case 'three':
+      return `1 ${own} in its first corner space, ${own}2tog over both, 1 ${own} in its second`;
+    case 'together':
+      return `${own}2tog over its two corner spaces`;
+    case 'tall':
+      return `1 ${abbreviation(tallerStitch(stitch), language)} into the dip of the seam`;
+    case 'seam':
+      return `1 ${own} through the seam`;
+    case 'skip':
+      return `nothing: ${WORDS[language].skip} it`;
+  }
+}
+
+/** The name of a crossing on a screen, with its stitch. */
+export function crossingName(crossing: CrossingId, stitch: StitchKind, language: Language): string {
+  if (crossing === 'tall')
+    return `one taller stitch (${abbreviation(tallerStitch(stitch), language)}) into the dip`;
+  return crossing === 'skip' ? `${WORDS[language].skip} it` : CROSSINGS[crossing].name;
 }

@@ -1,22 +1,14 @@
 /** What a family sits on, needs and does, in words that need no arithmetic. */
 import type { Family } from '../rounds/family.ts';
 import type { FamilyFacts } from '../rounds/facts.ts';
-import type { PlaceKind } from '../ring/ring.ts';
+import { PLACES } from '../terms/places.ts';
 import { plural } from './measures.ts';
 
-/** One and many of every kind of place. */
-const PLACES: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> = {
-  stitch: ['stitch', 'stitches'],
-  post: ['post', 'posts'],
-  space: ['chain space', 'chain spaces'],
-  gap: ['gap', 'gaps'],
-  pair: ['pair', 'pairs'],
-};
-
-/** @example needsWords(shellFacts) // 'a multiple of 4 stitches and 3 more on each side' */
-export function needsWords({ needs, lopsidedNeeds, sitsOn }: FamilyFacts): string {
-  const many = PLACES[sitsOn][1];
+/** @param circle on a ring without corners a pattern is its repeat alone @example needsWords(shellFacts) // 'a multiple of 4 stitches and 3 more on each side' */
+export function needsWords({ needs, lopsidedNeeds, sitsOn }: FamilyFacts, circle = false): string {
+  const many = PLACES[sitsOn].long[1];
   const where = needs.on === 'ring' ? 'in the whole round' : 'on each side';
+  if (needs.modulus > 1 && circle) return `a multiple of ${needs.modulus} ${many} all the way around`;
   if (needs.modulus === 1) return `any number of ${many}`;
   const more = needs.remainder === 0 ? '' : ` and ${needs.remainder} more`;
   const other = lopsidedNeeds ? ' (others work, a little off centre)' : '';
@@ -24,15 +16,22 @@ export function needsWords({ needs, lopsidedNeeds, sitsOn }: FamilyFacts): strin
 }
 
 /** @example growthWords(plainFacts, 'straight') // 'each side gains 2 stitches' */
-export function growthWords({ places, nextSitsOn, stitches }: FamilyFacts, edge: Family['edge']): string {
+export function growthWords(
+  { places, nextSitsOn, stitches }: FamilyFacts,
+  edge: Family['edge'],
+  circle = false,
+): string {
   if (edge !== 'straight') return 'ends the border';
+  // On a circle a plain round grows as the circle does, a pattern by its repeats alone.
+  if (circle)
+    return nextSitsOn ? `the next round goes into ${PLACES[nextSitsOn].long[1]}` : 'more can follow';
   if (!places || !nextSitsOn) {
     if (stitches.per !== 1) return 'changes the count';
     return stitches.plus === 0
       ? 'each side keeps its count'
       : `each side gains ${plural(stitches.plus, 'stitch')}`;
   }
-  const [one, many] = PLACES[nextSitsOn];
+  const [one, many] = PLACES[nextSitsOn].long;
   if (places.per !== 1) return `each side then offers ${many}`;
   return places.plus === 0 ? `each side keeps its ${many}` : `each side gains ${plural(places.plus, one)}`;
 }

@@ -12,6 +12,14 @@ function lengthNumber(mm: number, unit: LengthUnit): string {
   return unit === 'cm' ? String(Math.round(mm / 5) / 2) : String(Math.round((mm / 25.4) * 4) / 4);
 }
 
+/**
+ * A length no longer than a stitch or two: to a tenth of a millimetre, or a hundredth of an inch.
+ *
+ * @example smallLengthWords(7.37, 'cm') // '7.4 mm'
+ */
+export const smallLengthWords = (mm: number, unit: LengthUnit): string =>
+  unit === 'cm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(2)} in`;
+
 /** Width by height. @example sizeWords({ widthMm: 1180, heightMm: 1520 }, 'cm') // '118 × 152 cm' */
 export function sizeWords(
   size: { readonly widthMm: number; readonly heightMm: number },
@@ -44,7 +52,17 @@ export function plural(count: number, noun: string): string {
 
 /** @example plurals('between stitches') // 'between stitches' */
 export function plurals(noun: string): string {
+  if (noun.startsWith('space between')) return noun.replace('space', 'spaces');
   // “cluster stitch” takes -es, “row ends” and “between stitches” are many already.
   if (/(stitches|ends|gaps|holes|chains)$/.test(noun)) return noun;
   return /(s|ch|x)$/.test(noun) ? `${noun}es` : `${noun}s`;
+}
+
+/** @example timeWords(95) // '1 h 35 min' */
+export function timeWords(minutes: number): string {
+  const whole = Math.round(minutes / 5) * 5;
+  const hours = Math.floor(whole / 60);
+  const rest = whole % 60;
+  if (hours === 0) return `${Math.max(5, whole)} min`;
+  return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }

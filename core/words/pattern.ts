@@ -1,15 +1,22 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
+import { isDisc } from '../piece/outline.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
-import type { Plan } from '../plan.ts';
+import type { Plan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
-import { abbreviation, stitchName, type Language } from '../terms/stitches.ts';
+import { abbreviation, type Language } from '../terms/stitches.ts';
 import { hookLabel } from '../terms/yarnWeights.ts';
-import { baseCornerLines, baseSideLines } from './baseRoundWords.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import { WORDS, capital } from '../terms/words.ts';
+import { yarnName } from './acts.ts';
+import { cornerLines } from './cornerWords.ts';
+import { endLines, startLines } from './startWords.ts';
+import { baseSideLines } from './baseRoundWords.ts';
 import { makingOf } from './making.ts';
 import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from './measures.ts';
-import { countsLine, foldRounds, repeatsWords, yarnName, type FoldedRounds } from './roundWords.ts';
-import { joinWords, startWords } from './startWords.ts';
+import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
+import { termsOf } from './terms.ts';
 import { stitchWords } from './stitchWords.ts';
+import { whichSideOf } from '../piece/piece.ts';
 
 export interface PatternLine {
   /** `written` is crochet that the reader of patterns reads back; `care` says what is wrong and how to mend it. */
@@ -33,18 +40,18 @@ export interface Pattern {
 /** The pattern of a plan in a language. */
 export function patternOf(plan: Plan, language: Language = plan.hem.preferences.language): Pattern {
   const folded = foldRounds(plan, language);
+  const told = [
+    materials(plan, language),
+    ...specialStitches(plan, language),
+    notes(plan, language),
+    baseSection(plan, language),
+    ...folded.map((f) => roundsSection(plan, f)),
+    finishing(plan, language),
+  ];
   return {
     title: plan.hem.name,
     language,
-    sections: [
-      terms(plan, language),
-      materials(plan),
-      ...specialStitches(plan, language),
-      notes(plan),
-      baseSection(plan, language),
-      ...folded.map((f) => roundsSection(plan, f)),
-      finishing(plan),
-    ],
+    sections: [terms(plan, told, language), ...told],
   };
 }
 
@@ -64,20 +71,15 @@ function stitchesUsed(plan: Plan): readonly Stitch[] {
   return [...used].sort((a, b) => b[1] - a[1]).map(([s]) => s);
 }
 
-function terms(plan: Plan, language: Language): Section {
-  const kinds = [...new Set(stitchesUsed(plan).map((s) => s.kind))];
-  const words = kinds.map((k) => `${abbreviation(k, language)} ${stitchName(k, language)}`);
-  const skip = language === 'us' ? 'sk skip' : 'miss: pass over';
-  return section(
-    language === 'us' ? 'Terms: US crochet terms throughout' : 'Terms: UK crochet terms throughout',
-    [
-      plain([...words, 'st stitch', 'sp space', skip].join(' · ')),
-      plain(`Written for a ${plan.hem.preferences.hand}-handed crocheter.`),
-    ],
-  );
+function terms(plan: Plan, told: readonly Section[], language: Language): Section {
+  const texts = told.flatMap((s) => s.lines.map((l) => l.text));
+  return section(`Terms: ${language.toUpperCase()} crochet terms throughout`, [
+    plain(termsOf(texts, language).join(' · ')),
+    plain(`Written for a ${plan.hem.preferences.hand}-handed crocheter.`),
+  ]);
 }
 
-function materials(plan: Plan): Section {
+function materials(plan: Plan, language: Language): Section {
   const { preferences, gauge } = plan.hem;
   const yarnLines = plan.yarns
     .filter((y) => y.quantity.metres > 0)
@@ -87,24 +89,31 @@ function materials(plan: Plan): Section {
       return `${yarn.name}: about ${length}, ${grams} g: ${plural(quantity.balls, 'ball')} of ${yarn.ballG} g.`;
     });
   const calibrated = plan.yarns.some((y) => y.quantity.metres > 0 && y.calibration.factor !== 1);
-  const hooks = [...new Set(plan.rounds.flatMap((r) => r.written?.entry.hookMm ?? []))].filter(
-    (mm) => mm !== gauge.hookMm,
-  );
+  const hooks = [...new Set(plan.rounds.map((r) => r.hookMm))].filter((mm) => mm !== gauge.hookMm);
   const corners = plan.body.outline.turns.length;
+  const inches = preferences.length === 'in';
+  const stitches = Math.round(gauge.stitchesPer10Cm * (inches ? 10.16 : 10)) / 10;
   return section('Piece and materials', [
     plain(
       `Piece ${sizeWords(plan.bodySize, preferences.length)}; with its border ${sizeWords(plan.finishedSize, preferences.length)}` +
-        `${plan.hem.blocking === 1 ? '' : `, after blocking about ${sizeWords(plan.blockedSize, preferences.length)}`}.`,
+        `${plan.hem.blocking === 1 ? '' : `, after blocking about ${sizeWords(plan.blockedSize, preferences.length)}`}. ` +
+        `The border is ${lengthWords(plan.borderWidthMm, preferences.length)} wide.`,
     ),
     plain(
-      `Hook ${hookLabel(gauge.hookMm)}${hooks.length > 0 ? `, and ${hooks.map(hookLabel).join(', ')} where a round says so` : ''}. ` +
-        `Gauge of the border: ${gauge.stitchesPer10Cm} stitches to 10 cm (4 in).`,
+      `Hook ${hookLabel(gauge.hookMm, language)}${hooks.length > 0 ? `, and ${hooks.map((mm) => hookLabel(mm, language)).join(', ')} where a round says so` : ''}. ` +
+        `${capital(WORDS[language].gauge)} of the border: ${stitches} ${abbreviation('sc', language)} to ${inches ? '4 in' : '10 cm'}.`,
     ),
     ...yarnLines.map(plain),
     plain(
+      `The whole border: ${plural(plan.rounds.length - 1, 'round')} after the base round, ${plan.rounds.reduce((sum, r) => sum + r.total, 0)} sts, about ${yarnLengthWords(
+        plan.yarns.reduce((sum, y) => sum + y.quantity.metres, 0),
+        preferences.length,
+      )}.`,
+    ),
+    plain(
       calibrated
         ? 'Yarn is an estimate by the path of the yarn through each stitch, narrowed by what has been weighed.'
-        : 'Yarn is an estimate by the path of the yarn through each stitch, ±20 % until something has been weighed.',
+        : 'Yarn is an estimate by the path of the yarn through each stitch; it can be a fifth off until something has been weighed.',
     ),
     plain(
       `Also: ${corners > 0 ? `${corners + 1} stitch markers, one for each corner and one for the start of the round` : 'a stitch marker for the start of the round'}; a needle for the ends.`,
@@ -135,31 +144,25 @@ function specialStitches(plan: Plan, language: Language): readonly Section[] {
   ];
 }
 
-function notes(plan: Plan): Section {
-  const corners = plan.body.outline.turns.length > 0;
-  const { start } = plan.hem.base;
-  const climbing = corners && !(start.at === 'corner' && start.join === 'centred');
-  return section('Notes', [
-    plain('The right side faces you unless a round says otherwise. Work over the tail.'),
+function notes(plan: Plan, language: Language): Section {
+  const corners = !isDisc(plan.body.outline);
+  const { skip } = WORDS[language];
+  return section('Before you begin', [
+    ...directionLines(plan, language).map(plain),
+    plain('Work over the tail.'),
     ...(corners
       ? [
           plain(
-            'A side’s count is the stitches strictly between one corner’s centre and the next’s; the centre belongs to neither side.',
+            'Put a marker (pm) into the middle of every corner as it is made. A side is counted from marker to marker, the marked sts left out.',
           ),
-          plain(
-            'Put a marker into the centre of every corner as soon as it is made, and move it up in every round. The first stitch after a corner hides under the corner’s own: do not miss it.',
-          ),
-        ]
-      : []),
-    ...(climbing
-      ? [
-          plain(
-            'The join climbs straight up while the corner moves out, so the stitches between the last corner and the join change from round to round: each round says how many there are.',
-          ),
+          plain(`The first st after a corner hides under the corner’s own: do not ${skip} it.`),
         ]
       : []),
     plain(
-      'Count every side when you come to its corner. “Turn” means to the other face; to the next side you only rotate the piece.',
+      `“Turn” means to the other face; to the next side you only rotate the piece. Sl sts that join or lead on are no sts: do not count or work them.`.replace(
+        'Sl sts',
+        language === 'us' ? 'Sl sts' : 'Slip stitches (ss)',
+      ),
     ),
     // What is not worked cannot be told in its own place.
     ...plan.problems
@@ -172,22 +175,51 @@ function notes(plan: Plan): Section {
   ]);
 }
 
+/** Which way round the work goes, and which side is which. */
+function directionLines(plan: Plan, language: Language): readonly string[] {
+  const right = plan.hem.preferences.hand === 'right';
+  const along = right ? 'from right to left' : 'from left to right';
+  const around = right ? WORDS[language].counterclockwise : 'clockwise';
+  if (isDisc(plan.body.outline)) {
+    return [`With the right side facing, work ${along}: you go around ${around}.`];
+  }
+  const names = plan.sides.map((s) => s.name);
+  const order =
+    names.length > 8
+      ? `${names.slice(0, 3).join(', ')} and so on to ${names[names.length - 1]}`
+      : names.join(', ');
+  return [
+    `With the right side facing, work ${along} along each side. Go around ${around}: ${order}.`,
+    whichSide(plan),
+  ];
+}
+
+function whichSide({ hem, sides }: Plan): string {
+  const last = sides[sides.length - 1]!.name;
+  const own = whichSideOf(hem.piece) ?? `Side A lies along the top of the plan, ${last} leads up to it.`;
+  return `${own} The plan shows which is which.`;
+}
+
 function baseSection(plan: Plan, language: Language): Section {
-  const round = plan.rounds[0]!;
+  const procedure = proceduresOf(plan)[0]!;
+  const { round } = procedure;
   return section(
     `Base round (${yarnName(plan, round.yarnId)})`,
     [
-      plain(startWords(plan, plan.hem.base.stitch, 0)),
-      ...baseCornerLines(plan, language).map(line('written')),
-      ...baseSideLines(plan, language).map(line('written')),
-      plain(joinWords(plan, language)),
-      line('counts')(countsLine(round, plan)),
+      ...(round.hookMm === plan.hem.gauge.hookMm
+        ? []
+        : [plain(`Hook ${hookLabel(round.hookMm, language)}.`)]),
+      ...startLines(plan, procedure, language).map(plain),
+      ...baseSideLines(plan, procedure, language).map(line('written')),
+      ...cornerLines(plan, procedure, language).map(line('written')),
+      ...endLines(plan, procedure, language).map(plain),
+      line('counts')(countsLine(plan, round)),
     ],
     [0],
   );
 }
 
-function roundsSection(plan: Plan, { rounds, lead, lines }: FoldedRounds): Section {
+function roundsSection(plan: Plan, { rounds, starts, lines, ends }: FoldedRounds): Section {
   const first = rounds[0]!;
   const last = rounds[rounds.length - 1]!;
   const several = rounds.length > 1;
@@ -195,8 +227,9 @@ function roundsSection(plan: Plan, { rounds, lead, lines }: FoldedRounds): Secti
   return section(
     `${numbers}: ${first.name.toLowerCase()} (${yarnName(plan, first.yarnId)})`,
     [
-      ...(lead ? [plain(several ? `Before round ${first.number}: ${lead}` : lead)] : []),
+      ...partLines(starts).map(plain),
       ...lines,
+      ...partLines(ends).map(plain),
       ...rounds.flatMap((round) => {
         const repeats = repeatsWords(plan, round);
         return [
@@ -207,7 +240,7 @@ function roundsSection(plan: Plan, { rounds, lead, lines }: FoldedRounds): Secti
                 ),
               ]
             : []),
-          line('counts')(countsLine(round, plan, several)),
+          line('counts')(countsLine(plan, round, several)),
         ];
       }),
     ],
@@ -215,12 +248,12 @@ function roundsSection(plan: Plan, { rounds, lead, lines }: FoldedRounds): Secti
   );
 }
 
-function finishing(plan: Plan): Section {
-  const ends = plan.yarns.reduce((sum, y) => sum + y.ends, 0);
+function finishing(plan: Plan, language: Language): Section {
+  const ends = 2 * proceduresOf(plan).filter(({ start }) => start?.joins).length;
   const unit = plan.hem.preferences.length;
   return section('Finishing', [
     plain(
-      `Fasten off and weave in ${plural(ends, 'end')}, each over at least ${lengthWords(50, unit)} and back again. Block to ${sizeWords(plan.blockedSize, unit)}.`,
+      `Fasten off and ${WORDS[language].weaveIn} ${plural(ends, 'end')}, each over at least ${lengthWords(50, unit)} and back again. Block to ${sizeWords(plan.blockedSize, unit)}.`,
     ),
     line('caution')(
       'Caution: acrylic melts: no hot iron on it, and no steam held close. Wool may felt. Count pins back into their box.',

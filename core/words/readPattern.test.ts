@@ -2,18 +2,21 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
-import { plan, type Plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
 import type { Piece } from '../piece/piece.ts';
 import type { CornerRecipe } from '../ring/recipe.ts';
 import { NOTHING, tallyRing, tallySide, type Centre, type Ring } from '../ring/ring.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
-import { centreOf, workRound } from '../ring/work.ts';
+import { centreOf } from '../ring/corner.ts';
+import { workRound } from '../ring/work.ts';
 import { stitchCalled, type Language } from '../terms/stitches.ts';
 import { withEveryFamily } from '../testing/bodies.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { patternOf } from './pattern.ts';
 import { patternText } from './patternText.ts';
 import { readPattern, type ReadBase, type ReadPattern, type ReadRound } from './readPattern.ts';
+import { whereWords } from '../problems.ts';
 
 /** The ring that the words of a base round make. */
 function ringOf(base: ReadBase, language: Language): Ring {
@@ -128,7 +131,12 @@ const BODIES: readonly (readonly [string, Hem])[] = [
   ],
   [
     'joined motifs with an inner corner',
-    withPiece({ kind: 'grid', cells: ['#..', '##.', '###'], motifStitches: 20, motifCm: 14 }),
+    withPiece({
+      kind: 'grid',
+      cells: ['#..', '##.', '###'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+      motifCm: 14,
+    }),
   ],
   ['cloth', withPiece({ kind: 'cloth', widthCm: 60, heightCm: 80, pitchMm: 8 })],
   [
@@ -179,13 +187,13 @@ describe('folding', () => {
     const { sections } = patternOf(made);
     const folded = sections.find((s) => s.heading.startsWith('Rounds 1–3'))!;
     expect(folded.rounds).toEqual([1, 2, 3]);
-    expect(folded.lines.filter((l) => l.kind === 'counts').map((l) => l.text.slice(0, 21))).toEqual([
-      'Counts after round 1:',
-      'Counts after round 2:',
-      'Counts after round 3:',
+    expect(folded.lines.filter((l) => l.kind === 'counts').map((l) => l.text.slice(0, 19))).toEqual([
+      'Count after round 1',
+      'Count after round 2',
+      'Count after round 3',
     ]);
     const other = sections.find((s) => s.heading === 'Rounds 4–5: plain round (Other yarn)')!;
-    expect(other.lines[0]!.text).toBe('Before round 4: Fasten off and join Other yarn.');
+    expect(other.lines[0]!.text).toBe('In round 4: Fasten off Plain yarn, leaving a 6 in (15 cm) tail.');
   });
 
   test('rounds that differ in a quiet change are not', () => {
@@ -217,7 +225,10 @@ describe('rounds that someone typed', () => {
 
   test('a fault is placed at its line', () => {
     const outcome = readPattern('Round 1\nEach side: *sc in next st*\nCorner: 3 xx in corner', 'us');
-    expect(outcome).toMatchObject({ ok: false, problems: [{ code: 'written-unreadable', place: 'line 3' }] });
+    expect(outcome).toMatchObject({
+      ok: false,
+      problems: [{ code: 'written-unreadable', where: { line: 3 } }],
+    });
   });
 
   test('text without a round says what a round looks like', () => {
@@ -226,4 +237,65 @@ describe('rounds that someone typed', () => {
       problems: [{ code: 'pattern-no-rounds' }],
     });
   });
+});
+
+describe('text that was printed before', () => {
+  const OLD = `Base round (Oat)
+  Begin in corner D/A. Ch 1, which does not count as a stitch.
+  Corner: 3 sc in the corner stitch.
+  Side A: 20 sc along 20 stitch tops: 1 in each.
+  Side B: 22 sc along 11 dc row ends: 2 in each.
+  Counts: A 22 · B 24.
+
+Rounds 1–2: plain round (Oat)
+  Turn: the wrong side faces you now. The sides come in the other order.
+  Each side: *hdc 3rd loop in next st*; repeat from * to * to the corner.
+  Corner: 4 hdc in the corner st.
+  Quiet change: on A 2 in one place once; on B 2 together 2 times, evenly.
+
+Round 3: shell edge (Oat)
+  Turn back: the right side faces you again.
+  Each side: sk 1, sl st in next st, *sk 1, 5 hdc in next st, sk 1, sl st in next st*, sk 1; repeat from * to * to the corner.
+  Corners D/A and B/C: sc3tog over the corner st and its neighbours.
+  Corner A/B: 3 hdc in the first of the pair of corner sts, hdc in the second.
+  Quiet change: on A skip one more at the first skip and the last.
+`;
+
+  test('is read as it was', () => {
+    const outcome = readPattern(OLD, 'us');
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    const { base, rounds } = outcome.value;
+    expect(base!.sides.map((s) => [s.name, s.count])).toEqual([
+      ['A', 20],
+      ['B', 22],
+    ]);
+    expect(rounds.map((r) => [r.from, r.to, r.recipe.facing])).toEqual([
+      [1, 2, 'wrong'],
+      [3, 3, 'right'],
+    ]);
+    expect([...rounds[0]!.changes]).toEqual([
+      ['A', 1],
+      ['B', -2],
+    ]);
+    expect([...rounds[1]!.changes]).toEqual([['A', 2]]);
+    expect(rounds[1]!.corners.get('D/A')!.group[0]).toMatchObject({ form: 'together', legs: 3 });
+    expect(rounds[1]!.corners.get('A/B')!.pair).toHaveLength(2);
+  });
+});
+
+test('several rounds in everyday words are read at once', () => {
+  const outcome = readPattern(
+    'Rnd 1: Ch 1, sc in each st around, 3 sc in each corner, join with sl st.\n' +
+      'Rnd 2: *Sk next 2 sts, 3 dc in next st; rep from * to last 2 sts, sk next 2 sts, 6 dc in each corner.\n' +
+      'Rounds 3-4: hdc in each st, 3 hdc in each corner',
+    'us',
+  );
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+  expect(outcome.value.rounds.map((r) => [r.from, r.to, r.recipe.corner.group.length])).toEqual([
+    [1, 1, 3],
+    [2, 2, 6],
+    [3, 4, 3],
+  ]);
+  const faulty = readPattern('Rnd 1: sc in each st around\nRnd 2: *knit in next st', 'us');
+  expect(faulty.ok ? [] : faulty.problems.map((p) => whereWords(p.where))).toContain('line 2');
 });

@@ -6,8 +6,9 @@
  * round it: headings, “Each side: … ; repeat from * to * to the corner.”, “Corners A/B and C/D: … in the corner st.”
  */
 import { LIMITS } from '../limits.ts';
+import { everyday } from '../notation/everyday.ts';
 import { parseRound } from '../notation/parse.ts';
-import { done, failed, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, inLine, problem, type Outcome, type Problem } from '../problems.ts';
 import type { CornerRecipe, Recipe } from '../ring/recipe.ts';
 import type { Language } from '../terms/stitches.ts';
 
@@ -61,7 +62,7 @@ const BASE = /^base round\b/i;
 export function readPattern(text: string, language: Language): Outcome<ReadPattern> {
   if (text.length > LIMITS.patternLetters) {
     const values = { letters: text.length, most: LIMITS.patternLetters };
-    return failed(problem('pattern-too-long', 'the text', values));
+    return failed(problem('pattern-too-long', inAll('the text'), values));
   }
   const blocks: Block[] = [];
   let base: Located[] | null = null;
@@ -75,9 +76,13 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
       const to = heading[2] === undefined ? from : Number(heading[2]);
       const rest = heading[3]!;
       // A heading may hold the round itself: “Round 3: *sc in next st*”.
-      const inline = /^(side|each side|all round|round|corner)s?\b.*:/i.test(rest) || rest.includes('*');
+      const labelled = /^(side|each side|all (?:a)?round|round|corner)s?\b.*:/i.test(rest);
+      const inline = labelled || /\*|\b(?:in|around) (?:each|next|same|last)\b/i.test(rest);
       blocks.push({ heading: { ...at, from, to, name: inline ? '' : rest }, lines: current });
-      if (inline) current.push({ text: rest.includes(':') ? rest : `Each side: ${rest}`, line: at.line });
+      if (inline) {
+        const told = labelled ? rest : everyday(rest);
+        for (const words of told.split('\n')) current.push({ text: words, line: at.line });
+      }
     } else if (BASE.test(at.text)) base = current = [];
     else if (at.text !== '' && current) current.push(at);
     else if (at.text !== '' && isAlong(at.text)) {
@@ -99,11 +104,18 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
     problems.push(...outcome.problems);
     return [];
   });
-  if (blocks.length === 0) problems.push(problem('pattern-no-rounds', 'line 1'));
+  if (blocks.length === 0) problems.push(problem('pattern-no-rounds', inLine(1)));
   return problems.length > 0 ? failed(...problems) : done({ base: base && readBase(base, language), rounds });
 }
 
-const isAlong = (text: string): boolean => /^(each side|sides?\b|all round|round)\b[^:]*:/i.test(text);
+const isAlong = (text: string): boolean =>
+  /^(each side|sides?\b|all (?:a)?round|round)\b[^:]*:/i.test(text) && !isAdjustment(text);
+
+/** What is done otherwise on single sides: not the way along them. */
+const isAdjustment = (text: string): boolean =>
+  /counted from the (?:corner|start)\.?$|^(?:sides? [^:]+: )?(?:at the (?:first|last) (?:skip|miss)\b|do not (?:skip|miss)|after the last repeat|nothing: it has)/i.test(
+    text,
+  );
 
 /** The part of a line after its first colon, without what only a person needs. */
 const said = (text: string): string =>
@@ -115,11 +127,14 @@ const said = (text: string): string =>
 
 /** Corner words as written crochet has them. */
 function cornerText(words: string): { readonly corner: string; readonly pair: string | null } {
-  const pair = /^(.+) in the first of the pair of corner sts?, (.+) in the second$/i.exec(words);
+  const bare = words.replace(/[;,.]\s*(?:pm|place a marker)\b.*$/i, '').replace(/,\s*where 1 would go$/i, '');
+  const pair = /^(.+) in the first of the (?:pair of|two) corner sts?, (.+) in the second$/i.exec(bare);
   if (pair) return { corner: `${pair[1]!} in corner`, pair: `${pair[1]!} in first, ${pair[2]!} in second` };
-  const corner = words
-    .replace(/\b(?:in|over) the corner (?:ch-\d+ sp|st)(?: and its neighbours)?/i, (found) =>
-      /^over/i.test(found) && !/neighbours/i.test(found) ? 'over corner' : 'in corner',
+  if (/^1 st in .*, as along the sides$/i.test(bare)) return { corner: 'walk round', pair: null };
+  const corner = bare
+    .replace(
+      /\b(?:in|over) the corner (?:ch-\d+ sp|st|picot)(?: and its neighbours| and the (?:one|\d+ sts) on each side of it)?/i,
+      (found) => (/^over/i.test(found) && !/neighbours|each side/i.test(found) ? 'over corner' : 'in corner'),
     )
     .replace(/\bbetween the two corner sts/i, 'in corner')
     .replace(/^nothing$/i, 'skip');
@@ -135,7 +150,7 @@ function facingIn(
   before: Facing,
 ): { readonly here: Facing; readonly after: Facing } {
   const says = (words: RegExp): boolean => lines.some((l) => words.test(l.text));
-  if (says(/the wrong side faces you now/i)) return { here: 'wrong', after: 'wrong' };
+  if (says(/the wrong side faces you (?:now|in this round)/i)) return { here: 'wrong', after: 'wrong' };
   if (says(/the right side faces you again/i)) return { here: 'right', after: 'right' };
   // So it was printed before: for one round at a time.
   if (says(/the wrong side faces|^facing: wrong/i)) return { here: 'wrong', after: 'right' };
@@ -194,14 +209,40 @@ function placed(
   along: readonly Located[],
   corners: readonly Located[],
 ): Problem {
-  const number = /^line (\d+)/.exec(p.place)?.[1];
-  const from = number === undefined ? undefined : [...along.slice(0, 2), ...corners][Number(number) - 1];
-  return problem(p.code, `line ${from?.line ?? heading.line}`, p.values);
+  const from = p.where.in === 'text' ? [...along.slice(0, 2), ...corners][p.where.line - 1] : undefined;
+  return { ...p, where: inLine(from?.line ?? heading.line) };
+}
+
+/** Stitches or places more or fewer that an adjustment comes to: “2 hdc in sts 38 and 113, counted from the corner”. */
+function changeIn(text: string): number {
+  const told = said(text) === text ? text : text.includes(':') ? said(text) : text;
+  const skip = /\b(?:skip|miss) (\d+) \S+ instead of (\d+)/i.exec(told);
+  if (skip) return Number(skip[1]) - Number(skip[2]);
+  if (/\bdo not (?:skip|miss)/i.test(told)) return -1;
+  const together = [...told.matchAll(/\bover \S+ \d+ and \d+/gi)].length;
+  if (together > 0) return -together;
+  const increase = /^(\d+) .+? in (?:sts?|ch-sps?|gaps?|posts?|pairs?) (.+), counted from/i.exec(told);
+  if (!increase) return 0;
+  const places = increase[2]!.split(/,\s*|\s+and\s+/).reduce((sum, item) => {
+    const every = /^(?:each|every (\d+)\w\w) from (\d+) to (\d+)$/i.exec(item.trim());
+    if (!every) return sum + 1;
+    return sum + Math.abs(Number(every[3]) - Number(every[2])) / Number(every[1] ?? 1) + 1;
+  }, 0);
+  return (Number(increase[1]) - 1) * places;
 }
 
 /** “Quiet change: on A 2 in one place once; on C skip one fewer at the first skip.” */
 function readChanges(lines: readonly Located[]): ReadonlyMap<string, number> {
   const changes = new Map<string, number>();
+  for (const { text } of lines) {
+    if (!isAdjustment(text)) continue;
+    const sides = /^sides? ([^:]+):/i.exec(text)?.[1];
+    const by = changeIn(text);
+    for (const name of sides === undefined ? ['A'] : names(sides)) {
+      if (by !== 0) changes.set(name, (changes.get(name) ?? 0) + by);
+    }
+  }
+  // So it was printed before.
   const line = lines.find((l) => /^quiet change:/i.test(l.text));
   for (const part of line ? said(line.text).split(/;\s*/) : []) {
     const found =
@@ -220,7 +261,9 @@ function readBase(lines: readonly Located[], language: Language): ReadBase {
   for (const { text } of lines) {
     const found = CORNERS.exec(text);
     if (!found) continue;
-    const group = said(text).replace(/ in [^)]*$/, '');
+    const group = said(text)
+      .replace(/;\s*pm\b.*$/i, '')
+      .replace(/ in [^)]*$/, '');
     const outcome = parseRound(
       `side: *sc in next st*\ncorner: ${group} in corner`.replace('*sc', language === 'us' ? '*sc' : '*dc'),
       language,
@@ -230,10 +273,23 @@ function readBase(lines: readonly Located[], language: Language): ReadBase {
         corners.set(name, outcome.value.corner);
   }
   const sides = lines.flatMap(({ text }) => {
-    const found = /^side (\S+): (\d+) (.+?) along\b(?:[^:]*?, ch (\d+) before and after each)?/i.exec(text);
-    return found
-      ? [{ name: found[1]!, count: Number(found[2]), stitch: found[3]!, chains: Number(found[4] ?? 0) }]
-      : [];
+    const found =
+      /^(?:sides? ([^:]+)|all around): (\d+) (.+?) along\b(?:[^:]*?, ch (\d+) before and after each)?/i.exec(
+        text,
+      );
+    if (!found) return [];
+    const [, list, count, stitch, chains] = found;
+    return names(list ?? 'A').map((name) => ({
+      name,
+      count: Number(count),
+      stitch: stitch!,
+      chains: Number(chains ?? 0),
+    }));
   });
+  // Sides that are worked alike are told together.
+  sides.sort((a, b) => sideNumber(a.name) - sideNumber(b.name));
   return { corners, sides };
 }
+
+/** Number of a side by its name: A, B … Z, A2. */
+const sideNumber = (name: string): number => name.charCodeAt(0) + 26 * Number(name.slice(1) || 1);

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { plan, type Plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
 import { stitchOf } from '../ring/stitch.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { entryWords, stitchWords } from './stitchWords.ts';
@@ -19,8 +20,8 @@ describe('what a stitch is', () => {
     ],
     [
       { kind: 'sc' as const, form: 'together' as const, legs: 2 },
-      '2 × single crochet together',
-      '2 × double crochet together',
+      'single crochet 2 together',
+      'double crochet 2 together',
     ],
     [
       { kind: 'dc' as const, form: 'bobble' as const, legs: 5 },

@@ -1,18 +1,16 @@
 /** One stitch of a border in words: where it stands, what it is, and what it sits in. */
-import { ordinal, spotNumber } from '../base/run.ts';
+import { isDisc } from '../piece/outline.ts';
+import { ordinal } from './lists.ts';
+import { spotNumber } from './run.ts';
+import { LOOPS } from '../terms/places.ts';
 import { spotNoun } from '../base/schools.ts';
-import type { Plan, RoundPlan } from '../plan.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { countsAsStitch, isChainRun, type Stitch } from '../ring/stitch.ts';
 import { stitchName, type Language } from '../terms/stitches.ts';
 
-const LOOPS = {
-  both: '',
-  back: ' in the back loop',
-  front: ' in the front loop',
-  third: ' in the third loop',
-};
-
+/** Where the hook goes when it is not under both loops. */
+const inLoop = (loop: Stitch['loop']): string => (loop === 'both' ? '' : ` in the ${LOOPS[loop].name}`);
 /** What a stitch is, in full words: “front-post double crochet”, “half double crochet in the third loop”. */
 export function stitchWords(stitch: Stitch, language: Language): string {
   const name = stitchName(stitch.kind, language);
@@ -28,13 +26,13 @@ export function stitchWords(stitch: Stitch, language: Language): string {
     case 'bobble':
       return `${stitch.form} of ${stitch.legs} × ${name}`;
     case 'together':
-      return `${stitch.legs} × ${name} together${LOOPS[stitch.loop]}`;
+      return `${name} ${stitch.legs} together${inLoop(stitch.loop)}`;
     case 'reverse':
     case 'twisted':
       return `${stitch.form} ${name}`;
     case 'plain':
       if (isChainRun(stitch)) return `${stitch.chains} ${stitch.chains === 1 ? 'chain' : 'chains'}`;
-      return `${stitch.post === 'none' ? '' : `${stitch.post}-post `}${name}${LOOPS[stitch.loop]}`;
+      return `${stitch.post === 'none' ? '' : `${stitch.post}-post `}${name}${inLoop(stitch.loop)}`;
   }
 }
 
@@ -69,7 +67,7 @@ function placeWords(plan: Plan, { ring, sides }: RoundPlan, entry: number): stri
     }
   }
   const { side, number } = sideAt(ring, entry);
-  const where = plan.body.outline.turns.length === 0 ? 'all round' : `side ${plan.sides[side]!.name}`;
+  const where = isDisc(plan.body.outline) ? 'all round' : `side ${plan.sides[side]!.name}`;
   if (!countsAsStitch(ring.made[entry]!))
     return number === 0 ? where : `${where}, after the ${ordinal(number)}`;
   return `${where}, ${ordinal(number)} of ${sides[side]!.tally.stitches}`;

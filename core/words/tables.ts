@@ -1,6 +1,6 @@
 /** A plan as tables for other programs: counts of every round and side, and yarn of every colour. */
 import { csvText } from '../document/csv.ts';
-import type { Plan } from '../plan.ts';
+import type { Plan } from '../plan/types.ts';
 
 const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 

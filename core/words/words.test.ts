@@ -3,7 +3,8 @@ import type { CrossingId } from '../base/crossings.ts';
 import type { Start } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
 import { firstChoice, groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
@@ -14,10 +15,10 @@ import {
   plurals,
   rangeWords,
   sizeWords,
+  smallLengthWords,
   yarnLengthWords,
 } from './measures.ts';
 import type { CornerId } from '../terms/corners.ts';
-import { stitchesToJoins } from './joins.ts';
 import { patternOf } from './pattern.ts';
 import { patternMarkdown, patternText } from './patternText.ts';
 
@@ -43,81 +44,121 @@ describe('every family in the written pattern', () => {
 });
 
 describe('starts and joins', () => {
-  const withStart = (start: Partial<Start>): string => {
-    const hem = rowsHem({ counts: [148, 166, 148, 166], rounds: [entry({ times: 2 })] });
+  const withStart = (start: Partial<Start>, rounds = [entry({ times: 2 })]): string => {
+    const hem = rowsHem({ counts: [148, 166, 148, 166], rounds });
     return textOf({ ...hem, base: { ...hem.base, start: { ...hem.base.start, ...start } } });
   };
 
   test('a join that climbs says how many stitches lie between the corner and it, one more each round', () => {
     const text = withStart({ at: 'corner', join: 'climbing' });
-    expect(text).toContain('Between the last corner’s centre and the join: 1 stitch.');
-    expect(text).toContain('Between the last corner’s centre and the join: 2 stitches.');
+    for (const sts of ['0 sts', '1 st', '2 sts'])
+      expect(text).toContain(`Between the marked st of corner D/A and the join: ${sts}.`);
   });
 
+  const between = (hem: Hem): readonly (number | null)[] =>
+    proceduresOf(plan(hem)).map((p) => {
+      const join = p.acts.find((a) => a.do === 'join');
+      return join?.between?.stitches ?? null;
+    });
+
   test('a join climbs as fast as the corner grows beside it', () => {
-    const between = (corner: CornerId): readonly (number | null)[] =>
-      stitchesToJoins(plan(rowsHem({ base: { corner }, rounds: [entry({ corner, times: 3 })] })));
-    expect(between('three')).toEqual([0, 1, 2, 3]);
-    expect(between('chain-2')).toEqual([0, 1, 2, 3]);
-    expect(between('twos')).toEqual([0, 2, 4, 6]);
-    expect(between('threes')).toEqual([0, 3, 6, 9]);
+    const of = (corner: CornerId): readonly (number | null)[] =>
+      between(rowsHem({ base: { corner }, rounds: [entry({ corner, times: 3 })] }));
+    expect(of('three')).toEqual([0, 1, 2, 3]);
+    expect(of('chain-2')).toEqual([0, 1, 2, 3]);
+    expect(of('twos')).toEqual([0, 2, 4, 6]);
+    expect(of('threes')).toEqual([0, 3, 6, 9]);
   });
 
   test('new yarn that is joined in the corner begins there again', () => {
     const rounds = [entry({ id: 'a', times: 2 }), entry({ id: 'b', yarn: 'y2', times: 3 })];
-    expect(stitchesToJoins(plan(rowsHem({ rounds })))).toEqual([0, 1, 2, 0, 1, 2]);
+    expect(between(rowsHem({ rounds }))).toEqual([0, 1, 2, 0, 1, 2]);
   });
 
-  test('in rounds of chain spaces the join is followed too', () => {
-    const hem = rowsHem({
-      base: { corner: 'chain-2' },
-      rounds: [
-        entry({ family: 'filet-mesh', stitch: 'dc', corner: 'chain-2' }),
-        entry({ id: 'f', family: 'fill-loops', corner: 'chain-2' }),
-      ],
-    });
-    const [base, mesh, filled] = stitchesToJoins(plan(hem)) as readonly number[];
-    expect(base).toBe(0);
-    // The stitches of the mesh stand two places apart: one of them and the corner’s own come before the join.
-    expect(mesh).toBeLessThanOrEqual(2);
-    expect(filled).toBeLessThanOrEqual(4);
+  test('stitches before a corner grow from round to round, whatever number the first began with', () => {
+    const text = withStart({ at: 'before the corner', side: 1 }, [entry({ times: 3 })]);
+    expect(text).toContain('in st 148 of side A.');
+    const numbers = [...text.matchAll(/From the join to the marked st of corner A\/B: (\d+) sts/g)];
+    expect(numbers.map((m) => Number(m[1]))).toEqual([4, 5, 6, 7]);
   });
 
-  test('a centred join slips back to the corner', () => {
+  test('a join that stays at the corner begins every round there', () => {
     const text = withStart({ at: 'corner', join: 'centred' });
-    expect(text).toContain('Slip to the corner’s centre, where the next round begins.');
-    expect(text).not.toContain('Between the last corner’s centre');
+    expect(text).toContain(
+      'The last part of corner D/A: 2 sc in the same place; its first part ends the round.',
+    );
+    expect(text).toContain('At the end of the round, finish corner D/A: 1 sc in the place of its last part.');
+    expect(text).not.toContain('and the join:');
   });
 
-  test('other schools begin before the corner, or along a side', () => {
-    expect(withStart({ at: 'before the corner', side: 1 })).toContain('Begin 3 stitches before corner A/B.');
-    expect(withStart({ at: 'along the side', side: 2 })).toContain(
-      'Begin along side C, a third of the way on.',
+  test('new yarn may be joined at the next corner', () => {
+    const rounds = [entry({ id: 'a', yarn: 'y2' }), entry({ id: 'b' })];
+    const text = withStart({ newYarn: 'next corner' }, rounds);
+    expect(text).toContain('Join Other yarn with a sl st in the marked st of corner A/B.');
+    expect(text).toContain('Join Plain yarn with a sl st in the marked st of corner B/C.');
+    expect(text).toContain('Fasten off Other yarn, leaving a 6 in (15 cm) tail.');
+  });
+
+  test('a round may begin elsewhere than the others, and is joined on where it lies far away', () => {
+    const start = { at: 'along the side', side: 2, join: 'climbing', first: 'chain' } as const;
+    const text = withStart({}, [entry(), entry({ id: 'b', start })]);
+    expect(text).toMatch(
+      /Fasten off Plain yarn[^\n]*\n.*Join Plain yarn with a sl st in st \d+ of side C, counted from corner B\/C/,
     );
   });
 
-  test('a starting chain that counts is as tall as its stitch, and the join goes into its top', () => {
-    const counted = withStart({ chainCounts: true });
-    expect(counted).toContain('Ch 1, which counts as the first stitch.');
-    expect(counted).toContain('to the top of the starting chain');
-    expect(withStart({ chainCounts: false })).toContain('Ch 1, which does not count as a stitch.');
+  test('a chain counts for a stitch where the craft lets it, and the join goes into its top', () => {
+    const counted = withStart({ first: 'counted chain' }, [entry({ stitch: 'dc' })]);
+    expect(counted).toContain('Ch 1 (does not count as a st).');
+    expect(counted).toContain('Ch 3 (counts as 1 dc).');
+    expect(counted).toContain('Join with a sl st in the top of the ch-3.');
+    const loop = withStart({ first: 'counted chain' }, [entry({ stitch: 'dc', loop: 'back' })]);
+    expect(loop).not.toContain('counts as 1');
+    const standing = withStart({ first: 'standing' }, [entry({ stitch: 'dc', yarn: 'y2' })]);
+    expect(standing).toContain('Join Other yarn with a standing dc in the marked st of corner D/A.');
+  });
+
+  test('a turned round runs the other way around, and back again', () => {
+    const text = withStart({}, [
+      entry({ facing: 'wrong' }),
+      entry({ id: 'b', facing: 'wrong' }),
+      entry({ id: 'c' }),
+    ]);
+    expect(
+      text.match(/Turn\. The wrong side faces you in this round\. The sides come in the other order/g),
+    ).toHaveLength(1);
+    expect(text.match(/Turn back: the right side faces you again\./g)).toHaveLength(1);
+  });
+
+  test('what differs by hand is written out for that hand', () => {
+    const hem = rowsHem({ rounds: [entry({ family: 'reverse-edge', corner: 'walk' })] });
+    const left = textOf({ ...hem, preferences: { ...hem.preferences, hand: 'left' } }, 'uk');
+    expect(left).toContain('work from left to right along each side. Go around clockwise: A, B, C, D.');
+    expect(left).toContain('Work backward, from right to left.');
+    expect(textOf(hem, 'uk')).toContain(
+      'work from right to left along each side. Go around anticlockwise: A, B, C, D.',
+    );
+    expect(textOf(hem, 'us')).toContain('Work backward, from left to right.');
   });
 });
 
 describe('what differs from side to side', () => {
   test('quiet changes are told where they fall', () => {
     const changed = entry({ changes: { '0': [1, 0, -1, 0] } });
-    expect(textOf(rowsHem({ rounds: [changed] }))).toContain(
-      'Quiet change: on A 2 in one place once; on C 2 together once.',
-    );
+    const text = textOf(rowsHem({ rounds: [changed] }));
+    expect(text).toContain('Side A: 2 sc in st 76, counted from the corner.');
+    expect(text).toContain('Side C: sc2tog over sts 77 and 78, counted from the corner.');
     const skips = entry({
       family: 'cluster',
       stitch: 'dc',
       corner: 'threes',
       changes: { '0': [2, 0, 0, 0] },
     });
-    expect(textOf(rowsHem({ rounds: [skips] }))).toContain(
-      'on A skip one more at the first skip and the last',
+    const skipped = textOf(rowsHem({ rounds: [skips] }));
+    expect(skipped).toContain('Side A: at the first skip, skip 3 sts instead of 2.');
+    expect(skipped).toContain('Side A: at the last skip, skip 3 sts instead of 2.');
+    expect(textOf(rowsHem({ rounds: [skips] }), 'uk')).toContain(
+      'at the first miss, miss 3 sts instead of 2.',
     );
   });
 
@@ -133,27 +174,38 @@ describe('what differs from side to side', () => {
   });
 
   test.each<[CrossingId, string]>([
-    ['together', 'two together across the spaces'],
-    ['tall', 'one taller stitch into the dip'],
-    ['skip', 'skip it'],
+    ['together', 'sc2tog over its two corner spaces'],
+    ['three', '1 sc in its first corner space, sc2tog over both, 1 sc in its second'],
+    ['tall', '1 hdc into the dip of the seam'],
+    ['skip', 'nothing: skip it'],
   ])('joins crossed %s', (crossing, words) => {
     const hem = rowsHem();
-    const grid = changePiece(hem, { kind: 'grid', cells: ['####'], motifStitches: 20, motifCm: 14 });
+    const grid = changePiece(hem, {
+      kind: 'grid',
+      cells: ['####'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+      motifCm: 14,
+    });
     const text = textOf({ ...hem, ...grid, base: { ...grid.base, crossing } });
-    expect(text).toContain(`at each of the 3 joins ${words}`);
+    expect(text).toContain(`at each of the 3 seams ${words}`);
   });
 
   test('inner corners are told apart from outer ones', () => {
     const hem = rowsHem();
-    const grid = changePiece(hem, { kind: 'grid', cells: ['#.', '##'], motifStitches: 20, motifCm: 14 });
+    const grid = changePiece(hem, {
+      kind: 'grid',
+      cells: ['#.', '##'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+      motifCm: 14,
+    });
     const text = textOf({ ...hem, ...grid });
     expect(text).toMatch(/Corner E\/F: sc2tog in the two corner spaces that meet\.|Corners? .*sc2tog/);
   });
 
   test('a round on another hook says so, and one that faces the other way', () => {
     const text = textOf(rowsHem({ rounds: [entry({ hookMm: 4, facing: 'wrong' })] }));
-    expect(text).toContain('Hook 4 mm (G).');
-    expect(text).toContain('Turn: the wrong side faces you now.');
+    expect(text).toContain('Change to hook 4 mm (G).');
+    expect(text).toContain('Turn. The wrong side faces you in this round.');
   });
 
   test('a round that does not come out even says how to mend it', () => {
@@ -180,9 +232,9 @@ describe('as a good pattern is laid out', () => {
     const text = textOf(rowsHem({ rounds: [entry({ hookMm: 4 })] }));
     expect(text).toMatch(/Plain yarn: about \d+ m, \d+–\d+ g: \d+ balls? of 50 g\./);
     expect(text).toContain(
-      'Hook 5 mm (H), and 4 mm (G) where a round says so. Gauge of the border: 14 stitches',
+      'Hook 5 mm (H), and 4 mm (G) where a round says so. Gauge of the border: 14 sc to 10 cm',
     );
-    expect(text).toContain('±20 % until something has been weighed');
+    expect(text).toContain('it can be a fifth off until something has been weighed');
     expect(text).toContain('5 stitch markers, one for each corner');
   });
 
@@ -196,8 +248,8 @@ describe('as a good pattern is laid out', () => {
     const pattern = patternOf(plan(rowsHem({ rounds: [entry()] })));
     const text = patternMarkdown(pattern);
     expect(text.match(/^## /gm)).toHaveLength(pattern.sections.length);
-    expect(text).toContain('\\*sc in next st\\*; repeat from \\* to \\* to the corner');
-    expect(text).toMatch(/^- \*\*Counts: A 154/m);
+    expect(text).toContain('sc in each st');
+    expect(text).toMatch(/^- \*\*Count from marker to marker: A 154/m);
   });
 });
 
@@ -207,6 +259,7 @@ describe('measures', () => {
     expect(lengthWords(1524, 'in')).toBe('60 in');
     expect(sizeWords({ widthMm: 1180, heightMm: 1520 }, 'cm')).toBe('118 × 152 cm');
     expect(yarnLengthWords(91.44, 'in')).toBe('100 yd');
+    expect([smallLengthWords(7.37, 'cm'), smallLengthWords(7.37, 'in')]).toEqual(['7.4 mm', '0.29 in']);
     expect([0.0132, -0.0004, -0.05].map(percentWords)).toEqual(['+1.3 %', '0.0 %', '−5.0 %']);
     expect(rangeWords(100, 0.2)).toBe('80–120');
     expect([plural(1, 'ball'), plural(2, 'stitch'), plurals('chain')]).toEqual([

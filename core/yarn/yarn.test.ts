@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { chainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { Ring } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { plan } from '../plan.ts';
+import { plan } from '../plan/planner.ts';
 import { TAIL_M, quantity, yarnInRingM, yarnInStitchMm } from './yarn.ts';
 
 const W = 7;

@@ -1,24 +1,10 @@
 /** How much yarn: the loop path of every stitch, then metres, grams and balls. */
 import { STITCHES } from '../terms/stitches.ts';
-import type { YarnWeightNumber } from '../terms/yarnWeights.ts';
 import type { Ring } from '../ring/ring.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
+import type { Yarn } from './yarn.schema.ts';
 
-/** A yarn in the basket. */
-export interface Yarn {
-  readonly id: string;
-  readonly name: string;
-  /** #rrggbb */
-  readonly colour: string;
-  readonly weight: YarnWeightNumber;
-  readonly metresPer100G: number;
-  readonly ballG: number;
-  readonly diameterMm: number;
-  /** What is in the basket, g; null when it has not been said. */
-  readonly haveG: number | null;
-  /** Price of a ball in the user's own currency; null when it has not been said. */
-  readonly price: number | null;
-}
+export type { Yarn } from './yarn.schema.ts';
 
 /** Estimates hold to within this fraction either way until something has been weighed. */
 export const UNCALIBRATED = 0.2;

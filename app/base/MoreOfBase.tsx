@@ -1,0 +1,107 @@
+import { Select } from 'antd';
+import { memo, useMemo, useState } from 'react';
+import type { RowRates } from '../../core/base/baseRound.ts';
+import * as edits from '../../core/edits/base.ts';
+import { verdict } from '../../core/flat/flat.ts';
+import { baseHooks } from '../../core/forecast/alternatives.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { abbreviation } from '../../core/terms/stitches.ts';
+import { percentWords } from '../../core/words/measures.ts';
+import { NumberField } from '../look/NumberField.tsx';
+import { useHemStore } from '../hem/context.ts';
+
+/** What is rarely changed about a base round: its hook, a table for row ends, end rows, chains between groups. */
+export const MoreOfBase = memo(function MoreOfBase({ plan }: { readonly plan: Plan }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className="base-more small" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>More about the base round</summary>
+      {open && <MoreFields plan={plan} />}
+    </details>
+  );
+});
+
+function MoreFields({ plan }: { readonly plan: Plan }) {
+  const store = useHemStore();
+  const { base, gauge, preferences } = plan.hem;
+  const kinds = [
+    ...new Set(
+      plan.body.edges.flatMap((e) => e.spots.flatMap((s) => (s.kind === 'row end' ? [s.stitch!] : []))),
+    ),
+  ] as readonly (keyof RowRates)[];
+  const hooks = useMemo(() => baseHooks(plan), [plan]);
+  const groups = plan.sides.some((s) => s.choice.school === 'clusters');
+  return (
+    <>
+      <label>
+        Hook, if another than {gauge.hookMm} mm{' '}
+        <NumberField
+          size="small"
+          optional
+          aria-label="Hook of the base round in millimetres"
+          min={0.5}
+          max={40}
+          step={0.25}
+          suffix="mm"
+          placeholder={`${gauge.hookMm}`}
+          value={base.hookMm}
+          onChange={(hookMm) => store.do(edits.chooseBaseHook(hookMm))}
+        />
+      </label>
+      <p className="quiet">
+        {hooks
+          .map(({ hookMm, strain }) => `${hookMm} mm: ${percentWords(strain)}, ${verdict(strain)}`)
+          .join(' · ')}
+        . A rule of thumb, at the counts as they are.
+      </p>
+      {kinds.length > 0 && (
+        <>
+          <label>
+            At the corners of the rows{' '}
+            <Select
+              size="small"
+              aria-label="At the corners of the rows"
+              popupMatchSelectWidth={false}
+              value={base.endRows}
+              options={[
+                { value: 'added', label: 'the corner comes on top of its end row' },
+                { value: 'own', label: 'one of the corner is the end row’s own' },
+              ]}
+              onChange={(endRows) => store.do(edits.chooseEndRows(endRows))}
+            />
+          </label>
+          <p>
+            Your own table, stitches in a row end:
+            {kinds.map((kind) => (
+              <label key={kind} className="rate">
+                {abbreviation(kind, preferences.language)}
+                <NumberField
+                  size="small"
+                  aria-label={`Stitches in a row end of ${abbreviation(kind, preferences.language)}`}
+                  min={0}
+                  max={6}
+                  step={0.5}
+                  value={base.rates[kind]}
+                  onChange={(rate) => rate !== null && store.do(edits.setRowRate(kind, rate))}
+                />
+              </label>
+            ))}
+          </p>
+        </>
+      )}
+      {groups && (
+        <label>
+          Chains between groups{' '}
+          <NumberField
+            size="small"
+            aria-label="Chains between groups"
+            min={0}
+            max={3}
+            value={base.clusterChains}
+            onChange={(chains) => chains !== null && store.do(edits.setClusterChains(chains))}
+          />
+        </label>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,143 @@
+import { Button, Popover } from 'antd';
+import { CaretDown } from '@phosphor-icons/react';
+import { useMemo } from 'react';
+import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
+import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { plain } from '../../core/rounds/plain.ts';
+import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
+import { crossingName } from '../../core/words/baseRoundWords.ts';
+import { PlanSwatch } from '../drawing/Swatch.tsx';
+import './treatment.css';
+
+interface TreatmentsProps<Id extends string> {
+  readonly plan: Plan;
+  readonly label: string;
+  readonly ids: readonly Id[];
+  readonly nameOf: (id: Id) => string;
+  /** Null when there is no single one in force. */
+  readonly value: Id | null;
+  readonly onChange: (id: Id) => void;
+  /** The base round with the treatment, and the part of the border to look at. */
+  readonly tryOut: (hem: Hem, id: Id) => Hem;
+  readonly lookAt: (landmark: Landmark) => boolean;
+}
+
+const planner = createPlanner();
+
+/** Ways to work a corner or a join, each drawn on this piece. Only the base round is drawn: it is what differs. */
+function Treatments<Id extends string>({
+  plan,
+  ids,
+  nameOf,
+  value,
+  onChange,
+  tryOut,
+  lookAt,
+  label,
+}: TreatmentsProps<Id>) {
+  const tried = useMemo(
+    () => ids.map((id) => ({ id, plan: planner(tryOut({ ...plan.hem, rounds: [] }, id)) })),
+    [plan, ids, tryOut],
+  );
+  return (
+    <div className="treatments" role="radiogroup" aria-label={label}>
+      {tried.map(({ id, plan: made }) => {
+        const at = landmarksOf(made, 0).find(lookAt);
+        return (
+          <button
+            key={id}
+            type="button"
+            role="radio"
+            aria-checked={id === value}
+            className={id === value ? 'treatment here' : 'treatment'}
+            onClick={() => onChange(id)}
+          >
+            {at && <PlanSwatch plan={made} at={at} across={9} width={112} height={74} withPiece />}
+            {nameOf(id)}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+interface CornerProps {
+  readonly plan: Plan;
+  /** The corner before this side is drawn. */
+  readonly side: number;
+  readonly onChange: (id: CornerId) => void;
+}
+
+const withCorner = (hem: Hem, corner: CornerId): Hem => ({ ...hem, base: { ...hem.base, corner } });
+const cornerName = (id: CornerId): string => CORNERS.find((c) => c.id === id)!.name;
+
+/** What the base round works into its corners, chosen from drawings. */
+export function CornerTreatments({ plan, side, onChange }: CornerProps) {
+  return (
+    <Treatments
+      plan={plan}
+      label="Corners of the base round"
+      ids={plain.corners}
+      nameOf={cornerName}
+      value={plan.hem.base.corner}
+      onChange={onChange}
+      tryOut={withCorner}
+      lookAt={(l) => l.kind === 'corner' && l.side === side}
+    />
+  );
+}
+
+interface JoinProps {
+  readonly plan: Plan;
+  readonly side: number;
+  readonly join: number;
+  readonly value: CrossingId | null;
+  readonly label: string;
+  readonly onChange: (id: CrossingId) => void;
+}
+
+const withCrossing = (hem: Hem, crossing: CrossingId): Hem => ({
+  ...hem,
+  base: { ...hem.base, crossing, sides: hem.base.sides.map((s) => ({ ...s, crossings: {} })) },
+});
+
+/** How the base round crosses a join, chosen from drawings. */
+export function JoinTreatments({ plan, side, join, value, label, onChange }: JoinProps) {
+  return (
+    <Treatments
+      plan={plan}
+      label={label}
+      ids={CROSSING_IDS}
+      nameOf={(id) => crossingName(id, plan.hem.base.stitch, plan.hem.preferences.language)}
+      value={value}
+      onChange={onChange}
+      tryOut={withCrossing}
+      lookAt={(l) => l.kind === 'join' && l.side === side && l.join === join}
+    />
+  );
+}
+
+interface ChosenProps {
+  readonly label: string;
+  readonly name: string;
+  readonly children: React.ReactNode;
+}
+
+/** What is chosen, and behind it the drawings to choose from. */
+export function ChosenFromDrawings({ label, name, children }: ChosenProps) {
+  return (
+    <Popover trigger="click" placement="bottomRight" content={children} destroyOnHidden>
+      <Button
+        className="chosen"
+        aria-label={`${label}: ${name}`}
+        icon={<CaretDown size={13} />}
+        iconPlacement="end"
+      >
+        {name}
+      </Button>
+    </Popover>
+  );
+}

@@ -1,0 +1,50 @@
+import { ConfigProvider, theme } from 'antd';
+import type { ReactNode } from 'react';
+import { useLook } from './Look.tsx';
+import { GROUNDS } from './tokens.ts';
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
+
+/** The component library in the look of the application; it is not fetched before a page needs it. */
+export function Themed({ children }: { readonly children: ReactNode }) {
+  const { ground } = useLook();
+  const g = GROUNDS[ground];
+  return (
+    <ConfigProvider
+      csp={{ nonce }}
+      theme={{
+        algorithm: ground === 'day' ? theme.defaultAlgorithm : theme.darkAlgorithm,
+        token: {
+          colorPrimary: g.ink,
+          colorText: g.ink,
+          colorLink: g.ink,
+          colorLinkHover: g.ink,
+          colorLinkActive: g.ink,
+          colorTextSecondary: g.quiet,
+          colorTextPlaceholder: g.quiet,
+          colorBgBase: g.sheet,
+          colorBgContainer: g.sheet,
+          colorBgElevated: g.sheet,
+          colorBorder: g.line,
+          colorBorderSecondary: g.line,
+          controlOutline: g.thread,
+          colorError: g.ripple,
+          colorInfo: g.thread,
+          colorSuccess: g.thread,
+          colorWarning: g.ripple,
+          fontFamily: 'inherit',
+          fontSize: 15,
+          borderRadius: 6,
+          wireframe: false,
+        },
+        components: {
+          Button: { primaryColor: g.sheet, fontWeight: 500, primaryShadow: 'none', defaultShadow: 'none' },
+          Segmented: { itemSelectedBg: g.ink, itemSelectedColor: g.sheet, trackBg: g.wash },
+          Select: { optionSelectedBg: g.wash, optionSelectedColor: g.ink },
+        },
+      }}
+    >
+      {children}
+    </ConfigProvider>
+  );
+}

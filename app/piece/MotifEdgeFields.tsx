@@ -1,0 +1,99 @@
+import { Segmented, Select } from 'antd';
+import type { MotifEdge } from '../../core/piece/motifEdge.schema.ts';
+import { abbreviation, stitchName } from '../../core/terms/stitches.ts';
+import { usePlan } from '../hem/context.ts';
+import { Field, WholeNumber } from '../controls/Field.tsx';
+import { ROW_STITCHES } from './RowsEditor.tsx';
+
+export interface MotifEdgeFieldsProps {
+  readonly edge: MotifEdge;
+  readonly label: string;
+  readonly stitchesLabel: string;
+  /** Most stitches of a solid side. */
+  readonly most: number;
+  readonly onChange: (label: string, edge: MotifEdge) => void;
+}
+
+/** The side of a motif: stitches side by side, or clusters with gaps or chains between. */
+export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: put }: MotifEdgeFieldsProps) {
+  const { language } = usePlan().hem.preferences;
+  return (
+    <>
+      <Field label={label}>
+        <Segmented
+          aria-label={label}
+          block
+          value={edge.kind}
+          options={[
+            { value: 'solid', label: 'solid' },
+            { value: 'clustered', label: 'clusters' },
+          ]}
+          onChange={(kind) =>
+            put(
+              `${kind} edge`,
+              kind === 'solid'
+                ? {
+                    kind: 'solid',
+                    stitch: 'dc',
+                    stitches: edge.kind === 'clustered' ? edge.clusters * edge.stitchesEach : 60,
+                  }
+                : {
+                    kind: 'clustered',
+                    clusters: edge.kind === 'solid' ? Math.max(2, Math.round(edge.stitches / 3)) : 20,
+                    stitchesEach: 3,
+                    chainsBetween: 0,
+                  },
+            )
+          }
+        />
+      </Field>
+      {edge.kind === 'solid' ? (
+        <>
+          <WholeNumber
+            label={stitchesLabel}
+            min={1}
+            max={most}
+            value={edge.stitches}
+            onChange={(stitches) => put('stitches on a side', { ...edge, stitches })}
+          />
+          <Field label="Stitch">
+            <Select
+              aria-label="Stitch of the last round"
+              value={edge.stitch}
+              popupMatchSelectWidth={false}
+              options={ROW_STITCHES.map((s) => ({
+                value: s,
+                label: `${abbreviation(s, language)} · ${stitchName(s, language)}`,
+              }))}
+              onChange={(stitch) => put('stitch of the motif', { ...edge, stitch })}
+            />
+          </Field>
+        </>
+      ) : (
+        <>
+          <WholeNumber
+            label="Clusters on a side, the corners’ halves included"
+            min={2}
+            max={2000}
+            value={edge.clusters}
+            onChange={(clusters) => put('clusters', { ...edge, clusters })}
+          />
+          <WholeNumber
+            label="Stitches in a cluster"
+            min={2}
+            max={9}
+            value={edge.stitchesEach}
+            onChange={(stitchesEach) => put('cluster', { ...edge, stitchesEach })}
+          />
+          <WholeNumber
+            label="Chains between clusters"
+            min={0}
+            max={5}
+            value={edge.chainsBetween}
+            onChange={(chainsBetween) => put('chains between clusters', { ...edge, chainsBetween })}
+          />
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,386 @@
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { Button, Segmented, Tooltip } from 'antd';
+import { ArrowUUpLeft, ArrowUUpRight, ClockCounterClockwise } from '@phosphor-icons/react';
+import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { tinykeys } from 'tinykeys';
+import { fileName } from '../../core/document/fileName.ts';
+import { writeHem } from '../../core/document/check.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import { prefer, rename } from '../../core/edits/hem.ts';
+import { problemLine } from '../../core/problems.ts';
+import type { LengthUnit } from '../../core/words/measures.ts';
+import { partWords } from '../../core/words/parts.ts';
+import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
+import { PlanGuard } from '../hem/Guard.tsx';
+import { KeysButton } from '../look/KeysButton.tsx';
+import { unlessTyping } from '../look/typing.ts';
+import { GroundButton } from '../look/GroundButton.tsx';
+import { NotFound } from '../look/NotFound.tsx';
+import { useNotices, type Notices } from '../look/notices.tsx';
+import { Trouble } from '../shelf/Trouble.tsx';
+import { saveFile } from '../storage/exports.ts';
+import { library, libraryReady } from '../storage/here.ts';
+import type { OpenedHem } from '../storage/library.ts';
+import { ownWorkSaved } from '../storage/room.ts';
+import { HemContext, useHem, useHemStore } from '../hem/context.ts';
+import type { SavingState } from '../hem/saving.ts';
+import { HemStore } from '../hem/store.ts';
+import { STOPS } from './stops.ts';
+import { Thread } from './Thread.tsx';
+import './thread.css';
+import { Themed } from '../look/Themed.tsx';
+
+const Versions = lazy(async () => ({ default: (await import('./Versions.tsx')).Versions }));
+
+export const ToFirstStop = () => <Navigate to="base" replace />;
+
+/** One hem: its thread of stops, and the stop that is open. */
+export function HemPage() {
+  const { id = '' } = useParams();
+  const {
+    data: opened,
+    isPending,
+    error,
+    refetch,
+  } = useQuery({
+    queryKey: ['hem', id],
+    queryFn: async () => {
+      await libraryReady();
+      return library.open(id);
+    },
+    gcTime: 0,
+  });
+  if (isPending) return <p className="loading">Loading …</p>;
+  if (error)
+    return (
+      <NotFound what="This browser’s storage cannot be read. Allow this site to keep data, then reload." />
+    );
+  if (!opened) return <NotFound what="This hem is not on the shelf of this browser." />;
+  const { outcome } = opened.found;
+  if (!outcome.ok) {
+    return (
+      <main className="stop trouble-page">
+        <Trouble found={opened.found} problems={outcome.problems} onChange={() => void refetch()} />
+        <Link to="/">Back to the shelf</Link>
+      </main>
+    );
+  }
+  return <OpenHem key={id} opened={opened} hem={outcome.value} />;
+}
+
+/** A store for a hem that was opened; null when it cannot be planned. */
+function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryClient): HemStore | null {
+  const { id } = hem;
+  try {
+    return new HemStore(
+      hem,
+      {
+        page: library.page,
+        nextEdit: () => library.nextEdit(),
+        write: async (writing) => {
+          const written = await library.write(writing);
+          void queries.invalidateQueries({ queryKey: ['shelf'] });
+          void ownWorkSaved();
+          return written;
+        },
+        read: async () => {
+          const found = await library.peek(id);
+          if (!found) return null;
+          if (!found.outcome.ok) throw new Error('what is stored cannot be read');
+          return { hem: found.outcome.value, revision: found.revision };
+        },
+        keepAgain: (kept) => library.add([kept], 'kept again'),
+        setAside: (draft) => library.drafts.put(draft),
+        dropAside: (edit) => library.drafts.drop(id, library.page, edit),
+        conflicting: (parts, kept) =>
+          notices.info({
+            key: `conflict ${id}`,
+            title: 'Changed in two tabs at once',
+            description: `${parts.map((p) => partWords(kept, p)).join(', ')}: as in this tab now. What the other tab had is among the earlier versions.`,
+            duration: 12,
+          }),
+        writtenAnew: () =>
+          notices.warning({
+            key: 'cleared',
+            title: 'This browser’s storage was cleared',
+            description:
+              'This hem has been saved again. Others may be gone: open your backup to bring them back.',
+            duration: 0,
+          }),
+        refused: (problems) =>
+          notices.warning({
+            key: 'refused',
+            title: 'Not changed',
+            description: problems.map(problemLine).join(' '),
+            duration: 8,
+          }),
+        now: () => new Date(),
+      },
+      opened.found.revision,
+      opened.steps,
+    );
+  } catch {
+    return null;
+  }
+}
+
+function OpenHem({ opened, hem }: { readonly opened: OpenedHem; readonly hem: Hem }) {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const [store] = useState(() => storeOf(opened, hem, notices, queries));
+  if (!store) {
+    return (
+      <main className="stop trouble-page">
+        <Trouble
+          found={opened.found}
+          problems={[]}
+          onChange={() => void queries.invalidateQueries({ queryKey: ['hem', hem.id] })}
+        />
+        <Link to="/">Back to the shelf</Link>
+      </main>
+    );
+  }
+  return (
+    <Themed>
+      <HemContext.Provider value={store}>
+        <PlannedHem store={store} id={hem.id} />
+      </HemContext.Provider>
+    </Themed>
+  );
+}
+
+function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: string }) {
+  const { pathname } = useLocation();
+  const stop = useRef<HTMLElement>(null);
+  const [looking, setLooking] = useState(false);
+  useSavedOnLeaving(store);
+  useEffect(
+    () =>
+      library.tabs.hear((news) => {
+        if (news.id === id) void store.heard();
+      }),
+    [store, id],
+  );
+  useHemKeys(store, id);
+  // What is entered is where the keyboard and the reader of the screen are.
+  useEffect(() => {
+    const here = document.activeElement;
+    if (!here || here === document.body || !stop.current?.parentElement?.contains(here)) {
+      stop.current?.focus({ preventScroll: true });
+    }
+  }, [pathname]);
+  const name = useHem((state) => state.plan.hem.name);
+  const at = STOPS.find((s) => pathname.endsWith(`/${s.path}`));
+  useEffect(() => {
+    document.title = `${at ? `${at.name} – ` : ''}${name} – Zig Hem`;
+    return () => {
+      document.title = 'Zig Hem';
+    };
+  }, [at, name]);
+  return (
+    <div className="hem">
+      <HemHead onVersions={() => setLooking(true)} />
+      <PlanGuard what="The thread of stops">
+        <Thread />
+      </PlanGuard>
+      <main className="stop" ref={stop} tabIndex={-1} aria-label={at?.name}>
+        <PlanGuard key={pathname} what="This page">
+          <Outlet />
+        </PlanGuard>
+      </main>
+      {looking && (
+        <Suspense fallback={null}>
+          <Versions id={id} onClose={() => setLooking(false)} />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
+/** What is not yet saved is set aside when the page may be closed, and the person is warned where it would be lost. */
+function useSavedOnLeaving(store: HemStore): void {
+  useEffect(() => {
+    const leave = (): void => store.leave();
+    const warn = (event: BeforeUnloadEvent): void => {
+      store.leave();
+      const { saved } = store.get();
+      if (store.unsaved && saved !== 'saving' && saved !== 'saved') event.preventDefault();
+    };
+    window.addEventListener('pagehide', leave);
+    window.addEventListener('beforeunload', warn);
+    document.addEventListener('visibilitychange', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      window.removeEventListener('beforeunload', warn);
+      document.removeEventListener('visibilitychange', leave);
+      leave();
+    };
+  }, [store]);
+}
+
+function useHemKeys(store: HemStore, id: string): void {
+  const navigate = useNavigate();
+  const go = useEffectEvent((path: string): void => void navigate(path));
+  useEffect(() => {
+    const undo = (event: KeyboardEvent): void => {
+      event.preventDefault();
+      store.undo();
+    };
+    const redo = (event: KeyboardEvent): void => {
+      event.preventDefault();
+      store.redo();
+    };
+    return tinykeys(window, {
+      '$mod+z': undo,
+      '$mod+Shift+z': redo,
+      '$mod+y': redo,
+      '0': unlessDrawing(() => go('/')),
+      ...Object.fromEntries(
+        STOPS.map((stop, i) => [String(i + 1), unlessTyping(() => go(`/hem/${id}/${stop.path}`))]),
+      ),
+    });
+  }, [store, id]);
+}
+
+/** On a drawing of stitches 0 means something else. */
+const unlessDrawing = (work: () => void): ((event: KeyboardEvent) => void) =>
+  unlessTyping((event) => {
+    if (!(event.target instanceof HTMLCanvasElement)) work();
+  });
+
+const SAVED_WORDS: Readonly<Record<SavingState, string>> = {
+  saved: 'Saved in this browser',
+  saving: 'Saving …',
+  failed: 'Not saved: this browser refused. It is tried again.',
+  full: 'Not saved: this browser’s storage is full. Download the hem file, then make room.',
+  hangs: 'Not saved yet: this browser’s storage does not answer. It is tried again.',
+  binned: 'Deleted in another tab. It is in the bin of the shelf.',
+};
+
+/** Whether what is here is stored, and the way out when it is not. */
+function SavedWords() {
+  const store = useHemStore();
+  const saved = useHem((state) => state.saved);
+  const fine = saved === 'saved' || saved === 'saving';
+  return (
+    <span className={fine ? 'saved' : 'saved failed'} role="status">
+      {SAVED_WORDS[saved]}
+      {saved === 'binned' && (
+        <Button size="small" onClick={() => void store.keepAgain()}>
+          Put it back
+        </Button>
+      )}
+      {!fine && (
+        <Button
+          size="small"
+          onClick={() => {
+            const { hem } = store.get().plan;
+            saveFile(fileName(hem.name, '.hem.json'), writeHem(hem), 'application/json');
+          }}
+        >
+          Download the hem file
+        </Button>
+      )}
+    </span>
+  );
+}
+
+function HemHead({ onVersions }: { readonly onVersions: () => void }) {
+  const id = useHem((state) => state.plan.hem.id);
+  return (
+    <header className="hem-head">
+      <Link to="/" className="to-shelf">
+        Shelf
+      </Link>
+      <HemName key={id} />
+      <SavedWords />
+      <div className="hem-tools">
+        <UndoButtons />
+        <Tooltip title="Earlier versions">
+          <Button
+            type="text"
+            aria-label="Earlier versions of this hem"
+            icon={<ClockCounterClockwise />}
+            onClick={onVersions}
+          />
+        </Tooltip>
+        <PreferenceChoices />
+        <KeysButton />
+        <GroundButton />
+      </div>
+    </header>
+  );
+}
+
+function UndoButtons() {
+  const store = useHemStore();
+  const undoLabel = useHem((state) => state.undoLabel);
+  const redoLabel = useHem((state) => state.redoLabel);
+  return (
+    <>
+      <Tooltip title={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}>
+        <Button
+          type="text"
+          aria-label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
+          icon={<ArrowUUpLeft />}
+          disabled={!undoLabel}
+          onClick={() => store.undo()}
+        />
+      </Tooltip>
+      <Tooltip title={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}>
+        <Button
+          type="text"
+          aria-label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'}
+          icon={<ArrowUUpRight />}
+          disabled={!redoLabel}
+          onClick={() => store.redo()}
+        />
+      </Tooltip>
+    </>
+  );
+}
+
+function PreferenceChoices() {
+  const store = useHemStore();
+  const { language, length, hand } = useHem((state) => state.plan.hem.preferences);
+  const id = useHem((state) => state.plan.hem.id);
+  return (
+    <>
+      <LanguageChoice value={language} onChange={(v) => store.do(prefer('language', v))} />
+      <Segmented<LengthUnit>
+        aria-label="Unit of length"
+        value={length}
+        options={['cm', 'in']}
+        onChange={(v) => store.do(prefer('length', v))}
+      />
+      <HandChoice value={hand} onChange={(v) => store.do(prefer('hand', v))} />
+      <Link className="to-shelf" to={`/stitches?terms=${language}&hand=${hand}&hem=${id}`}>
+        Stitches
+      </Link>
+    </>
+  );
+}
+
+/** The name as it is typed; one that is emptied stays as it was. */
+function HemName() {
+  const store = useHemStore();
+  const name = useHem((state) => state.plan.hem.name);
+  const [typed, setTyped] = useState<string | null>(null);
+  return (
+    <input
+      className="hem-name"
+      aria-label="Name of this hem"
+      value={typed ?? name}
+      maxLength={200}
+      onChange={(e) => {
+        setTyped(e.target.value);
+        store.do(rename(e.target.value));
+      }}
+      onBlur={() => {
+        setTyped(null);
+        store.endJoin();
+      }}
+    />
+  );
+}

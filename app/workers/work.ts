@@ -1,0 +1,39 @@
+/** What is worked away from the page: questions of the core that take longer than a frame. */
+import type { Hem, RoundEntry } from '../../core/document/hem.ts';
+import type { Fit } from '../../core/fit/fit.ts';
+import { fitHem } from '../../core/fit/open.ts';
+import { evenCounts } from '../../core/fit/task.ts';
+import * as alternatives from '../../core/forecast/alternatives.ts';
+import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
+import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
+
+const planner = createPlanner();
+
+export const WORK = {
+  fit: (hem: Hem): Fit => fitHem(hem),
+  evenCounts: (hem: Hem): readonly (readonly number[])[] => {
+    const made = planner(hem);
+    return made.sides.map((_, side) => evenCounts(made, side));
+  },
+  tryFamilies: (hem: Hem): readonly Tried[] => tryFamilies(planner(hem)),
+  compareBorders: (hem: Hem): readonly Compared[] => compareBorders(hem),
+  roundsFromRest: (hem: Hem, yarnId: string, restG: number): readonly alternatives.RoundsLeft[] =>
+    alternatives.roundsFromRest(planner(hem), yarnId, restG),
+  otherEdges: (hem: Hem): readonly alternatives.OtherEdge[] => alternatives.otherEdges(planner(hem)),
+  firstToShow: (hem: Hem): alternatives.FirstToShow | null => alternatives.firstToShow(planner(hem)),
+  compareCorners: (
+    hem: Hem,
+    stitch: RoundEntry['stitch'],
+    rounds: number,
+  ): readonly alternatives.CornerForecast[] => alternatives.compareCorners(planner(hem), stitch, rounds),
+  compareSchools: (
+    hem: Hem,
+    stitch: RoundEntry['stitch'],
+    rounds: number,
+  ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
+  roundsForWidth: (hem: Hem, widthMm: number): alternatives.RoundsForSize | null =>
+    alternatives.roundsForWidth(planner(hem), widthMm),
+};
+
+export type Work = typeof WORK;

@@ -1,0 +1,110 @@
+/** The base round as the maker chose it. */
+import { Type } from '@sinclair/typebox';
+import { LIMITS } from '../limits.ts';
+import {
+  between,
+  byNumber,
+  id,
+  list,
+  named,
+  oneOf,
+  orNull,
+  record,
+  said,
+  whole,
+  type Of,
+} from '../schema.ts';
+import { corner, stitch } from '../terms/terms.schema.ts';
+import { CROSSING_IDS, type CrossingId } from './crossings.ts';
+import { SCHOOL_IDS, type SchoolId } from './schoolIds.ts';
+
+const crossing = named('crossing', Type.Unsafe<CrossingId>({ enum: [...CROSSING_IDS] }));
+
+const ownRate = record({ stitches: whole(1, 50), spots: whole(1, 50) });
+
+const sideChoice = record({
+  school: said('how stitches are spaced', Type.Unsafe<SchoolId>({ enum: [...SCHOOL_IDS] })),
+  own: said('the maker’s own rate: so many stitches to so many spots', ownRate),
+  count: said(
+    'stitches along the edge, joins included; null leaves it to the school',
+    orNull(whole(1, 20_000)),
+  ),
+  crossings: said(
+    'how single joins of this side are crossed, by their number from "0", where it is not the usual way',
+    byNumber(crossing),
+  ),
+  spots: said(
+    'by eye: stitches in single spots of the edge, by their number from "0" in working order',
+    byNumber(whole(0, 9)),
+  ),
+});
+
+const roundStart = {
+  at: said(
+    'in the corner before the side, begun with its last part or worked whole at once; before that corner; or along the side',
+    oneOf('corner', 'whole corner', 'before the corner', 'along the side'),
+  ),
+  side: said('number of the side, from 0', whole(0, LIMITS.sides - 1)),
+  join: said(
+    'of starts in a corner: at its centre every time, or straight up while the corner moves out',
+    oneOf('centred', 'climbing'),
+  ),
+  first: said(
+    'the first stitch: as is usual for it, after a chain that does not count, a chain that counts as it, or, where yarn is new, worked standing',
+    oneOf('usual', 'chain', 'counted chain', 'standing'),
+  ),
+};
+
+/** Where one round begins and is joined. */
+export const startOfRound = named('startOfRound', record(roundStart));
+
+const start = record({
+  ...roundStart,
+  newYarn: said(
+    'where new yarn is joined: where the round before would have gone on, or at the next corner',
+    oneOf('same place', 'next corner'),
+  ),
+});
+
+const rate = between(0, 6);
+const rowRates = record({
+  slst: rate,
+  sc: rate,
+  esc: rate,
+  hdc: rate,
+  hhdc: rate,
+  dc: rate,
+  tr: rate,
+  dtr: rate,
+});
+
+export const baseRound = named(
+  'base',
+  record({
+    stitch,
+    corner,
+    yarn: id,
+    crossing: said('how joins between motifs are crossed', crossing),
+    hookMm: said('hook of the base round; null for the border’s own', orNull(between(0.5, 40))),
+    rates: said('the maker’s own table: stitches in a row end, by the kind of its row', rowRates),
+    endRows: said(
+      'at the corners of rows: the corner’s stitches come on top of those of its end row, or one of them is the end row’s own',
+      oneOf('added', 'own'),
+    ),
+    clusterChains: said('chains between clusters that are worked into gaps', whole(0, 3)),
+    start: said('where rounds begin and are joined', start),
+    sides: said('one for each side of the outline', list(sideChoice, LIMITS.sides, 1)),
+  }),
+);
+
+/** The user's own rate: so many stitches to so many spots. */
+export type OwnRate = Of<typeof ownRate>;
+/** What the user chose for one side. */
+export type SideChoice = Of<typeof sideChoice>;
+/** Where one round begins and is joined. */
+export type StartOfRound = Of<typeof startOfRound>;
+/** Where rounds begin and are joined. */
+export type Start = Of<typeof start>;
+/** Stitches in a row end, by the kind of its row; may be a fraction, such as 1.5 for three in two. */
+export type RowRates = Of<typeof rowRates>;
+export type BaseRound = Of<typeof baseRound>;

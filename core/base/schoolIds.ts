@@ -1,0 +1,19 @@
+/**
+ * The schools, the plainest first. `each`: the full rate of every kind of spot. `halves`: the closer rate of row ends.
+ * `kinds`: row ends by the maker's own table. On clusters `between` works between all stitches, `gaps` only between
+ * clusters, `clusters` puts a whole cluster in each gap. `loops` works blocks as singles with chains between. `gauge`: by
+ * length. `own`: the user's rate.
+ */
+export const SCHOOL_IDS = [
+  'each',
+  'halves',
+  'kinds',
+  'between',
+  'gaps',
+  'clusters',
+  'loops',
+  'gauge',
+  'own',
+] as const;
+
+export type SchoolId = (typeof SCHOOL_IDS)[number];

@@ -1,0 +1,68 @@
+/** Blocks worked from corner to corner: along every side, blocks with gaps between them. */
+import { rectangle } from '../outline.ts';
+import type { Body, Edge, Spot } from '../edge.ts';
+import { rectangleWithSide, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import type { BlocksPiece } from './blocks.schema.ts';
+
+/** The edges of a piece in blocks: b blocks and b − 1 gaps on a side. */
+function bodyOf(piece: BlocksPiece): Body {
+  const along = (blocks: number, lengthMm: number): Edge => {
+    const block: Spot = { kind: 'block', stitch: piece.stitch, lengthMm: lengthMm / blocks };
+    const gap: Spot = { kind: 'block gap', lengthMm: 0 };
+    return {
+      spots: Array.from({ length: 2 * blocks - 1 }, (_, i) => (i % 2 === 0 ? block : gap)),
+      numbering: { noun: 'place', from: 'first' },
+      joins: [],
+      startsBy: 'loops',
+      loopChains: piece.stitch === 'hdc' ? 2 : 3,
+      measuredMm: lengthMm,
+      computedMm: lengthMm,
+    };
+  };
+  const wide = along(piece.blocksWide, piece.widthCm * 10);
+  const high = along(piece.blocksHigh, piece.heightCm * 10);
+  return {
+    outline: rectangle(piece.widthCm * 10, piece.heightCm * 10),
+    edges: [wide, high, wide, high],
+    cornerPlaces: Array.from({ length: 4 }, () => 'the corner block’s tip'),
+  };
+}
+
+/** Border stitches that a block takes once its loop is filled. */
+const STITCHES_OF_BLOCK = { hdc: 2, dc: 3 } as const;
+
+export const blocks: Construction<BlocksPiece> = {
+  name: 'Corner to corner',
+  body: bodyOf,
+  spots: (piece) => 4 * (piece.blocksWide + piece.blocksHigh),
+  begin: ({ widthCm, heightCm, stitchWidthMm }) => {
+    const blocksIn = (cm: number): number =>
+      wholeBetween(2, (10 * cm) / (STITCHES_OF_BLOCK.hdc * stitchWidthMm), 2000);
+    return {
+      kind: 'blocks',
+      stitch: 'hdc',
+      blocksWide: blocksIn(widthCm),
+      blocksHigh: blocksIn(heightCm),
+      widthCm,
+      heightCm,
+    };
+  },
+  withSideLength: rectangleWithSide,
+  sized: (before, after, follow) => {
+    const [was, is] = [STITCHES_OF_BLOCK[before.stitch], STITCHES_OF_BLOCK[after.stitch]];
+    const widthCm = follow(before.widthCm, before.blocksWide * was, after.widthCm, after.blocksWide * is);
+    const heightCm = follow(before.heightCm, before.blocksHigh * was, after.heightCm, after.blocksHigh * is);
+    return widthCm === after.widthCm && heightCm === after.heightCm ? after : { ...after, widthCm, heightCm };
+  },
+  fabric: (piece) => {
+    const widthMm = (piece.widthCm * 10) / piece.blocksWide;
+    const heightMm = (piece.heightCm * 10) / piece.blocksHigh;
+    const left = -piece.widthCm * 5;
+    const top = -piece.heightCm * 5;
+    const every2nd: FabricShape[] = [];
+    for (let y = 0; y < piece.blocksHigh; y++)
+      for (let x = y % 2; x < piece.blocksWide; x += 2)
+        every2nd.push({ draw: 'surface', x: left + x * widthMm, y: top + y * heightMm, widthMm, heightMm });
+    return every2nd;
+  },
+};

@@ -1,0 +1,103 @@
+/** What a way of making a piece knows of itself. Each has a folder beside this file and a line in registry.ts. */
+import type { Problem, Where } from '../problems.ts';
+import type { StitchKind } from '../terms/stitches.ts';
+import type { Body } from './edge.ts';
+import type { Outline, Point } from './outline.ts';
+
+export interface Construction<P> {
+  readonly name: string;
+  /** Which side is which, where its sides have names of their own. */
+  readonly whichSide?: string;
+  /** What the edges of a piece offer. */
+  readonly body: (piece: P) => Body;
+  /** Spots that its edges offer all round, counted without laying them out. */
+  readonly spots: (piece: P) => number;
+  /** What else lets a piece not be planned at all. */
+  readonly beyondPlanning?: (piece: P, where: Where) => readonly Problem[];
+  /** What is wrong with its outline; it can be planned all the same, so that it can be mended step by step. */
+  readonly outlineProblems?: (piece: P, where: Where, unit: 'cm' | 'in') => readonly Problem[];
+  /** A piece about as big as another. */
+  readonly begin: (size: Beginning) => P;
+  /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
+  readonly withSideLength: (piece: P, side: number, lengthCm: number) => P;
+  /** Its size brought after its counts, where nobody has measured it yet. */
+  readonly sized?: (before: P, after: P, follow: Follow) => P;
+  /** What it is made of, to be drawn lightly on it. The middle of the piece lies at the origin, y downwards. */
+  readonly fabric: (piece: P, body: Body) => readonly FabricShape[];
+  /** Its runs of rows, from the foundation. */
+  readonly bands?: (piece: P, body: Body) => readonly RowBand[];
+}
+
+/** What a new piece can be told of the one before it. */
+export interface Beginning {
+  readonly widthCm: number;
+  readonly heightCm: number;
+  /** Width of a border stitch, mm. */
+  readonly stitchWidthMm: number;
+  readonly outline: Outline;
+  /** Stitches that the base round works along side `side` of the piece before. */
+  readonly stitchesAlong: (side: number) => number;
+}
+
+/**
+ * A size after its counts have changed.
+ *
+ * @param was the size before, cm
+ * @param counted stitch widths that its counts came to then
+ * @param is the size now, cm: another than before has been measured, and stays
+ * @param counts stitch widths that the counts come to now
+ */
+export type Follow = (was: number, counted: number, is: number, counts: number) => number;
+
+/** A whole number near `x` that a field of the file takes. */
+export const wholeBetween = (least: number, x: number, most: number): number =>
+  Math.min(most, Math.max(least, Math.round(x)));
+
+/** Something drawn of a fabric: a surface that is darker, or a line; mm. */
+export type FabricShape =
+  | {
+      readonly draw: 'surface';
+      readonly x: number;
+      readonly y: number;
+      readonly widthMm: number;
+      readonly heightMm: number;
+    }
+  | {
+      readonly draw: 'line';
+      readonly thickMm: number;
+      /** A dashed line: the distance from one dash to the next, and how long each is. */
+      readonly dashes?: { readonly pitchMm: number; readonly lengthMm: number };
+      readonly along: { readonly points: readonly Point[] } | { readonly radiusMm: number };
+    };
+
+export interface RowBand {
+  readonly stitch: StitchKind;
+  /** Rows below the band, and up to its top, from the foundation. */
+  readonly from: number;
+  readonly to: number;
+  /** Top and bottom, mm on the piece, y downwards. */
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** A rectangle as a closed line. */
+export const boxLine = (
+  x: number,
+  y: number,
+  widthMm: number,
+  heightMm: number,
+): { readonly points: readonly Point[] } => ({
+  points: [
+    { x, y },
+    { x: x + widthMm, y },
+    { x: x + widthMm, y: y + heightMm },
+    { x, y: y + heightMm },
+  ],
+});
+
+/** A rectangle with a side, and the one that faces it, as long as the tape says. */
+export const rectangleWithSide = <P extends { readonly widthCm: number; readonly heightCm: number }>(
+  piece: P,
+  side: number,
+  lengthCm: number,
+): P => (side % 2 === 0 ? { ...piece, widthCm: lengthCm } : { ...piece, heightCm: lengthCm });

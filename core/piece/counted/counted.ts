@@ -1,0 +1,68 @@
+/** An outline of any sides, counted by hand. */
+import { sideName } from '../outline.ts';
+import { evenEdge, type Body } from '../edge.ts';
+import { problem, type Problem, type Where } from '../../problems.ts';
+import { wholeBetween, type Construction } from '../construction.ts';
+import type { CountedPiece } from './counted.schema.ts';
+
+/** The edges of a counted piece. A single side without a turn is a disc. */
+function bodyOf(piece: CountedPiece): Body {
+  const disc = piece.sides.length === 1;
+  return {
+    outline: {
+      sides: piece.sides.map((s, i) => ({ name: sideName(i), lengthMm: s.lengthCm * 10 })),
+      turns: disc ? [] : piece.sides.map((s) => (s.turnDegrees * Math.PI) / 180),
+    },
+    edges: piece.sides.map((s) =>
+      evenEdge({ kind: 'counted stitch' }, s.stitches, s.lengthCm * 10, 'stitch'),
+    ),
+    cornerPlaces: disc
+      ? []
+      : piece.sides.map((s) => (s.turnDegrees < 0 ? 'the inner corner' : 'the corner stitch')),
+  };
+}
+
+/** How far a counted outline is from closing: the distance between its first and last point, cm. */
+function openingCm(piece: CountedPiece): number {
+  let heading = 0;
+  let x = 0;
+  let y = 0;
+  piece.sides.forEach((s, i) => {
+    if (i > 0) heading += (s.turnDegrees * Math.PI) / 180;
+    x += s.lengthCm * Math.cos(heading);
+    y += s.lengthCm * Math.sin(heading);
+  });
+  return Math.hypot(x, y);
+}
+
+/** An outline may not close, by its turns or by its lengths. */
+function outlineProblems(piece: CountedPiece, where: Where, unit: 'cm' | 'in'): readonly Problem[] {
+  if (piece.sides.length === 1) return [];
+  const turns = piece.sides.reduce((sum, s) => sum + s.turnDegrees, 0);
+  if (Math.abs(turns - 360) > 1) return [problem('corners-differ', where, { turns: Math.round(turns) })];
+  const gap = openingCm(piece);
+  const around = piece.sides.reduce((sum, s) => sum + s.lengthCm, 0);
+  return gap > 0.05 * around
+    ? [problem('outline-open', where, { gap: (unit === 'cm' ? gap : gap / 2.54).toFixed(1), unit })]
+    : [];
+}
+
+export const counted: Construction<CountedPiece> = {
+  name: 'Counted by hand',
+  body: bodyOf,
+  spots: (piece) => piece.sides.reduce((sum, s) => sum + s.stitches, 0),
+  outlineProblems,
+  begin: ({ outline, stitchesAlong }) => ({
+    kind: 'counted',
+    sides: outline.sides.slice(0, 40).map((side, i) => ({
+      lengthCm: Math.max(0.5, Math.round(side.lengthMm) / 10),
+      stitches: wholeBetween(1, stitchesAlong(i), 20_000),
+      turnDegrees: Math.round(((outline.turns[i] ?? 0) * 180) / Math.PI),
+    })),
+  }),
+  withSideLength: (piece, side, lengthCm) => ({
+    ...piece,
+    sides: piece.sides.map((s, i) => (i === side ? { ...s, lengthCm } : s)),
+  }),
+  fabric: () => [],
+};

@@ -1,0 +1,127 @@
+/**
+ * Square motifs joined edge to edge. The outline is traced round the motifs: straight where motifs lie side
+ * by side, with outer corners, and with inner corners where the grid steps.
+ */
+import { sideName, type OutlineSide } from '../outline.ts';
+import type { Body, Edge, Spot } from '../edge.ts';
+import { boxLine, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import { LIMITS } from '../../limits.ts';
+import { problem } from '../../problems.ts';
+import { clusterSpots, spotsOfEdge, widthsOfEdge } from '../motifEdge.ts';
+import { hangsTogether, outlineOfGrid, traceRuns } from './trace.ts';
+import type { GridPiece } from './grid.schema.ts';
+
+/** The edges of a grid of joined motifs. */
+function bodyOf(piece: GridPiece): Body {
+  const runs = traceRuns(piece.cells);
+  const motifMm = piece.motifCm * 10;
+  const sides: OutlineSide[] = runs.map((run, i) => ({ name: sideName(i), lengthMm: run.motifs * motifMm }));
+  return {
+    outline: { sides, turns: runs.map((run) => (run.inner ? -Math.PI / 2 : Math.PI / 2)) },
+    edges: runs.map((run) => edgeOf(run.motifs, piece, motifMm)),
+    cornerPlaces: runs.map((run) => (run.inner ? 'the two corner spaces that meet' : 'the corner space')),
+  };
+}
+
+/** What one motif after another offers, and at each seam a corner space, the seam and a corner space. */
+function edgeOf(motifs: number, { edge }: GridPiece, motifMm: number): Edge {
+  const clustered = edge.kind === 'clustered';
+  // The halves of the corners stand for two stitches more, on a side of clusters for one at either end.
+  const pitch = motifMm / (clustered ? edge.clusters * edge.stitchesEach + 2 : edge.stitches + 2);
+  const side: readonly Spot[] = clustered
+    ? clusterSpots(edge, motifMm - 2 * pitch)
+    : Array.from({ length: edge.stitches }, () => ({ kind: 'stitch top', lengthMm: pitch }) as const);
+  const space: Spot = { kind: 'corner space', lengthMm: pitch };
+  const seam: Spot = { kind: 'seam', lengthMm: 0 };
+  const spots: Spot[] = [];
+  const joins: number[] = [];
+  for (let motif = 0; motif < motifs; motif++) {
+    if (motif > 0) {
+      joins.push(spots.length);
+      spots.push(space, seam, space);
+    }
+    spots.push(...side);
+  }
+  return {
+    spots,
+    numbering: { noun: 'place', from: 'first' },
+    joins,
+    ...(clustered && { clusterStitches: edge.stitchesEach }),
+    measuredMm: motifs * motifMm,
+    computedMm: motifs * motifMm,
+  };
+}
+
+/** The cells with a motif. */
+const motifsOf = ({ cells }: GridPiece): readonly { readonly x: number; readonly y: number }[] =>
+  cells.flatMap((row, y) => [...row].flatMap((cell, x) => (cell === '#' ? [{ x, y }] : [])));
+
+/** How far in a motif is drawn with its rounds, as a part of its size. */
+const ROUNDS = [0.24, 0.38];
+
+function fabricOf(piece: GridPiece): readonly FabricShape[] {
+  const sizeMm = piece.motifCm * 10;
+  const motifs = motifsOf(piece);
+  const xs = motifs.map((m) => m.x);
+  const ys = motifs.map((m) => m.y);
+  const left = (-(Math.max(...xs) + 1 + Math.min(...xs)) / 2) * sizeMm;
+  const top = (-(Math.max(...ys) + 1 + Math.min(...ys)) / 2) * sizeMm;
+  return motifs.flatMap((motif): readonly FabricShape[] => {
+    const x = left + motif.x * sizeMm;
+    const y = top + motif.y * sizeMm;
+    return [
+      { draw: 'line', thickMm: sizeMm * 0.03, along: boxLine(x, y, sizeMm, sizeMm) },
+      ...ROUNDS.map((inset): FabricShape => {
+        const side = sizeMm * (1 - 2 * inset);
+        return {
+          draw: 'surface',
+          x: x + sizeMm * inset,
+          y: y + sizeMm * inset,
+          widthMm: side,
+          heightMm: side,
+        };
+      }),
+    ];
+  });
+}
+
+/** Size of a motif to begin with, cm. */
+const USUAL_CM = 15;
+
+/** Stitch widths along a motif, with the corner spaces at its seams. */
+const widthsOf = ({ edge }: GridPiece): number => widthsOfEdge(edge) + (edge.kind === 'clustered' ? 2 : 0);
+
+export const grid: Construction<GridPiece> = {
+  name: 'Joined motifs',
+  body: bodyOf,
+  spots: (piece) => outlineOfGrid(piece.cells).motifs * (spotsOfEdge(piece.edge) + 3),
+  beyondPlanning: ({ cells }, where) => {
+    if (!cells.some((row) => row.includes('#'))) return [problem('grid-empty', where)];
+    const { sides: count } = outlineOfGrid(cells);
+    return count > LIMITS.sides
+      ? [problem('too-many', where, { count, of: 'sides', most: LIMITS.sides })]
+      : [];
+  },
+  outlineProblems: ({ cells }, where) => (hangsTogether(cells) ? [] : [problem('grid-apart', where)]),
+  begin: ({ widthCm, heightCm, stitchWidthMm }) => ({
+    kind: 'grid',
+    cells: Array.from({ length: wholeBetween(1, heightCm / USUAL_CM, 60) }, () =>
+      '#'.repeat(wholeBetween(1, widthCm / USUAL_CM, 60)),
+    ),
+    edge: {
+      kind: 'solid',
+      stitch: 'dc',
+      stitches: wholeBetween(1, (10 * USUAL_CM) / stitchWidthMm - 2, 500),
+    },
+    motifCm: USUAL_CM,
+  }),
+  withSideLength: (piece, side, lengthCm) => ({
+    ...piece,
+    motifCm: lengthCm / traceRuns(piece.cells)[side]!.motifs,
+  }),
+  sized: (before, after, follow) => {
+    const motifCm = follow(before.motifCm, widthsOf(before), after.motifCm, widthsOf(after));
+    return motifCm === after.motifCm ? after : { ...after, motifCm };
+  },
+  fabric: fabricOf,
+};

@@ -1,0 +1,65 @@
+/** One big motif worked in rounds: solid sides of stitch tops, or clusters with gaps or chains between. */
+import { corners, extent, regular } from '../outline.ts';
+import { evenEdge, type Body, type Edge } from '../edge.ts';
+import { wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import { clusterSpots, spotsOfEdge, widthsOfEdge } from '../motifEdge.ts';
+import type { MotifPiece } from './motif.schema.ts';
+
+/** The edges of a motif; all its sides are alike. The corners' stitches or spaces lie between the sides. */
+function bodyOf(piece: MotifPiece): Body {
+  const sideMm = piece.sideCm * 10;
+  const edge = edgeOf(piece, sideMm);
+  const outline = regular(piece.corners, sideMm);
+  const corner = piece.cornerChains > 0 ? `the corner ch-${piece.cornerChains} sp` : 'the corner stitch';
+  return {
+    outline,
+    edges: outline.sides.map(() => edge),
+    cornerPlaces: outline.turns.map(() => corner),
+  };
+}
+
+function edgeOf({ edge }: MotifPiece, sideMm: number): Edge {
+  if (edge.kind === 'solid') {
+    return evenEdge({ kind: 'stitch top', stitch: edge.stitch }, edge.stitches, sideMm, 'stitch');
+  }
+  return {
+    spots: clusterSpots(edge, sideMm),
+    numbering: { noun: 'place', from: 'first' },
+    joins: [],
+    clusterStitches: edge.stitchesEach,
+    measuredMm: sideMm,
+    computedMm: sideMm,
+  };
+}
+
+/** How far in its rounds are drawn, as a part of the way to its middle. */
+const ROUNDS = [0.18, 0.36, 0.54, 0.72, 0.9];
+
+export const motif: Construction<MotifPiece> = {
+  name: 'One big motif',
+  body: bodyOf,
+  spots: (piece) => Math.max(1, piece.corners) * spotsOfEdge(piece.edge),
+  begin: ({ widthCm, stitchWidthMm }) => ({
+    kind: 'motif',
+    corners: 4,
+    cornerChains: 2,
+    edge: { kind: 'solid', stitch: 'dc', stitches: wholeBetween(6, (10 * widthCm) / stitchWidthMm, 5000) },
+    sideCm: widthCm,
+  }),
+  withSideLength: (piece, _, sideCm) => ({ ...piece, sideCm }),
+  sized: (before, after, follow) => {
+    const sideCm = follow(before.sideCm, widthsOfEdge(before.edge), after.sideCm, widthsOfEdge(after.edge));
+    return sideCm === after.sideCm ? after : { ...after, sideCm };
+  },
+  fabric: ({ corners: cornerCount }, { outline }) => {
+    const { widthMm, heightMm } = extent(outline, 0);
+    const reachMm = Math.min(widthMm, heightMm) / 2;
+    return ROUNDS.map((part): FabricShape => {
+      const along =
+        cornerCount === 0
+          ? { radiusMm: reachMm * (1 - part) }
+          : { points: corners(outline, 0).map(({ x, y }) => ({ x: x * (1 - part), y: y * (1 - part) })) };
+      return { draw: 'line', thickMm: reachMm * 0.012, along };
+    });
+  },
+};

@@ -1,0 +1,116 @@
+/** A rectangle worked in rows: stitch tops, two sides of row ends, and the underside of the foundation. */
+import { STITCHES, type StitchKind } from '../../terms/stitches.ts';
+import { rectangle } from '../outline.ts';
+import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from '../edge.ts';
+import { rectangleWithSide, wholeBetween, type Construction, type RowBand } from '../construction.ts';
+import type { RowsPiece } from './rows.schema.ts';
+
+/**
+ * The edges of a piece worked in rows. The end stitches of the last row and the end chains of the
+ * foundation are the corners, so those two edges offer two spots fewer than a row has stitches.
+ */
+function bodyOf(piece: RowsPiece): Body {
+  const stitchWidthMm = (piece.widthCm * 10) / piece.stitches;
+  const rowHeights = piece.rows.map((run) => STITCHES[run.stitch].height * stitchWidthMm);
+  const computedMm = piece.rows.reduce((sum, run, i) => sum + run.count * rowHeights[i]!, 0);
+  const scale = (piece.heightCm * 10) / computedMm;
+
+  const upwards: Spot[] = piece.rows.flatMap((run, i) => {
+    const end: Spot = { kind: 'row end', stitch: run.stitch, lengthMm: rowHeights[i]! * scale };
+    return Array.from({ length: run.count }, () => end);
+  });
+  const across = (kind: SpotKind, stitch: StitchKind, noun: string): Edge => {
+    const spots = Math.max(0, piece.stitches - 2);
+    return {
+      ...evenEdge({ kind, stitch }, spots, spots * stitchWidthMm, noun),
+      measuredMm: piece.widthCm * 10,
+      computedMm: piece.widthCm * 10,
+    };
+  };
+  const ends = (spots: readonly Spot[], from: 'first' | 'last'): Edge => ({
+    spots,
+    numbering: { noun: 'row', from },
+    joins: [],
+    // By length it lies flat whatever the rows are.
+    startsBy: 'gauge',
+    measuredMm: piece.heightCm * 10,
+    computedMm,
+  });
+  const last = piece.rows[piece.rows.length - 1]!;
+  const first = piece.rows[0]!;
+  // One space more than there are stitches between the corners: beside each corner stitch too.
+  const spaces = piece.stitches - 1;
+  const between: Edge = {
+    ...evenEdge({ kind: 'between stitches', stitch: last.stitch }, spaces, spaces * stitchWidthMm, 'space'),
+    measuredMm: piece.widthCm * 10,
+    computedMm: piece.widthCm * 10,
+  };
+  const intoRow1 = piece.foundation === 'stitches of row 1';
+  const bottom = intoRow1 ? 'the end stitch of row 1' : 'the end chain';
+  return {
+    outline: rectangle(piece.widthCm * 10, piece.heightCm * 10),
+    edges: [
+      piece.lastRow === 'stitch tops' ? across('stitch top', last.stitch, 'stitch') : between,
+      ends([...upwards].reverse(), 'last'),
+      intoRow1
+        ? {
+            ...across('stitch top', first.stitch, 'stitch'),
+            atFeet: true,
+            workedInto: 'the stitches of row 1, around the foundation chain',
+          }
+        : { ...across('foundation chain', 'ch', 'chain'), workedInto: piece.foundation },
+      ends(upwards, 'first'),
+    ],
+    cornerPlaces: ['the end stitch', 'the end stitch', bottom, bottom],
+    stitchWidthMm,
+  };
+}
+
+/** Its runs of rows as bands, from the foundation; the right-hand side has them in that order. */
+function bandsOf(piece: RowsPiece, { edges }: Body): readonly RowBand[] {
+  const { spots } = edges[3]!;
+  let from = 0;
+  let bottom = piece.heightCm * 5;
+  return piece.rows.map(({ stitch, count }) => {
+    const to = from + count;
+    const top = bottom - spots.slice(from, to).reduce((sum, s) => sum + s.lengthMm, 0);
+    const band = { stitch, from, to, top, bottom };
+    from = to;
+    bottom = top;
+    return band;
+  });
+}
+
+export const rows: Construction<RowsPiece> = {
+  name: 'Rows',
+  whichSide:
+    'Side A is the last row, B the row ends after it, C the foundation, D the row ends that lead back up.',
+  body: bodyOf,
+  spots: (piece) => 2 * (piece.stitches + piece.rows.reduce((sum, run) => sum + run.count, 0)),
+  begin: ({ widthCm, heightCm, stitchWidthMm }) => ({
+    kind: 'rows',
+    foundation: 'both loops of the chain',
+    lastRow: 'stitch tops',
+    stitches: wholeBetween(6, (10 * widthCm) / stitchWidthMm, 5000),
+    rows: [
+      {
+        stitch: 'dc',
+        count: wholeBetween(1, (10 * heightCm) / (STITCHES.dc.height * stitchWidthMm), 5000),
+      },
+    ],
+    widthCm,
+    heightCm,
+  }),
+  withSideLength: rectangleWithSide,
+  fabric: (piece, body) =>
+    bandsOf(piece, body)
+      .filter((_, i) => i % 2 === 1)
+      .map(({ top, bottom }) => ({
+        draw: 'surface',
+        x: -piece.widthCm * 5,
+        y: top,
+        widthMm: piece.widthCm * 10,
+        heightMm: bottom - top,
+      })),
+  bands: bandsOf,
+};

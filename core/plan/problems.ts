@@ -1,0 +1,76 @@
+/** What does not fit in a plan, and what would help. */
+import type { Body } from '../piece/edge.ts';
+import { isDisc } from '../piece/outline.ts';
+import { oppositeSides } from '../piece/symmetry.ts';
+import { inAll, problem, type Problem, inRound } from '../problems.ts';
+import { isPlain, patternOf } from '../ring/recipe.ts';
+import { PLACES } from '../terms/places.ts';
+import { isEven, type RoundPlan, type SidePlan } from './types.ts';
+
+const TAPE_TOLERANCE = 0.06;
+
+export function problemsOf(
+  body: Body,
+  sides: readonly SidePlan[],
+  rounds: readonly RoundPlan[],
+  unit: 'cm' | 'in',
+): readonly Problem[] {
+  const problems: Problem[] = [];
+  const whole = (mm: number): number => Math.round(mm / (unit === 'cm' ? 10 : 25.4));
+  const tape = body.edges.find((edge) => Math.abs(edge.computedMm / edge.measuredMm - 1) > TAPE_TOLERANCE);
+  if (tape) {
+    problems.push(
+      problem('tape-disagrees', inAll('the piece'), {
+        computed: whole(tape.computedMm),
+        measured: whole(tape.measuredMm),
+        unit,
+      }),
+    );
+  }
+  for (const [a, b] of oppositeSides(body)) {
+    const difference = Math.abs(sides[a]!.count - sides[b]!.count);
+    if (difference > 0) {
+      const names = `${sides[a]!.name} and ${sides[b]!.name}`;
+      problems.push(problem('opposite-differ', inAll('the base round'), { sides: names, difference }));
+    }
+  }
+  for (const round of rounds) problems.push(...roundProblems(rounds, round, sides, isDisc(body.outline)));
+  return problems;
+}
+
+/** Whether a stitch more in the base round is a place more for a round: so it is where all between them is plain. */
+function basePasses(rounds: readonly RoundPlan[], round: RoundPlan): boolean {
+  const intoStitches = (r: RoundPlan): boolean =>
+    r.written?.sitsOn === 'stitch' || r.written?.sitsOn === 'post';
+  if (!intoStitches(round)) return false;
+  for (let below = rounds[round.onto]!; below.written; below = rounds[below.onto]!) {
+    const { recipe } = below.written;
+    if (recipe.scope !== 'side' || !isPlain(patternOf(recipe.side)) || !intoStitches(below)) return false;
+  }
+  return true;
+}
+
+function roundProblems(
+  rounds: readonly RoundPlan[],
+  round: RoundPlan,
+  sides: readonly SidePlan[],
+  disc: boolean,
+): readonly Problem[] {
+  const { written } = round;
+  if (!written) return [];
+  const where = inRound(round.number);
+  const wholeRing = written.recipe.scope === 'ring' || disc;
+  return round.sides.slice(0, wholeRing ? 1 : undefined).flatMap(({ fit }, i) => {
+    const side = wholeRing ? 'all round' : sides[i]!.name;
+    if (!fit) return [];
+    if (fit.stuck) {
+      const places = PLACES[written.sitsOn].long[1];
+      return [problem('nothing-to-work-into', where, { round: round.name, side, places })];
+    }
+    if (isEven(fit)) return [];
+    const { places: count, over, short } = fit;
+    const places = PLACES[written.sitsOn].long[1];
+    const help = !basePasses(rounds, round) ? 'other' : over === 0 || count < over ? 'more' : 'fewer or more';
+    return [problem('not-even', where, { round: round.name, side, count, places, over, short, help })];
+  });
+}

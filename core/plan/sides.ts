@@ -1,0 +1,59 @@
+/** The sides of the base round: what each spacing would give, and which counts lie flat. */
+import { rateChoices, schoolCount, stitchesAtJoins } from '../base/baseRound.ts';
+import { basis, rates, schoolLabel, schoolsFor } from '../base/schools.ts';
+import type { Hem } from '../document/hem.ts';
+import { FLAT_LIMITS, naturalLengthMm } from '../flat/flat.ts';
+import type { Body } from '../piece/edge.ts';
+import { tallySide, type Ring } from '../ring/ring.ts';
+import type { PathRound, SchoolPlan, SidePlan } from './types.ts';
+
+export function planSide(
+  hem: Hem,
+  body: Body,
+  side: number,
+  counts: readonly number[],
+  /** As it was to be made, whatever was found. */
+  ring: Ring,
+  baseRound: PathRound,
+  widthMm: number,
+): SidePlan {
+  const { base } = hem;
+  const choice = base.sides[side]!;
+  const edge = body.edges[side]!;
+  const count = counts.reduce((sum, c) => sum + c, 0);
+  // Everything but the stitches along the edge: what corners and chains give to this side.
+  const others = naturalLengthMm(baseRound.ring, side, widthMm, baseRound.widths) / widthMm - count;
+  const unstrained = (count + others) / (1 + baseRound.sides[side]!.strain);
+  const at = (s: number): number => unstrained * (1 + s) - others;
+  const schoolPlans = schoolsFor(edge)
+    .filter((id) => id !== 'own' || choice.school === 'own')
+    .map((id): SchoolPlan => {
+      const schoolsCount = schoolCount(id, edge, base, choice, widthMm);
+      return {
+        id,
+        label: schoolLabel(id, edge, rateChoices(base, choice), widthMm, hem.preferences.language),
+        count: schoolsCount,
+        basis: basis(edge, rates(id, edge, widthMm, rateChoices(base, choice))),
+        atJoins: stitchesAtJoins(edge, base, choice),
+        strain: (schoolsCount + others) / unstrained - 1,
+      };
+    });
+  return {
+    name: body.outline.sides[side]!.name,
+    edge,
+    choice,
+    count,
+    corners: tallySide(ring, side).stitches - count,
+    schools: schoolPlans.filter(
+      ({ id, count: own }) =>
+        // A table that comes to what another spacing does is shown where it was chosen.
+        id !== 'kinds' || choice.school === id || !schoolPlans.some((o) => o.id !== id && o.count === own),
+    ),
+    flatCount: at(0),
+    flatFrom: at(-FLAT_LIMITS.flat),
+    flatTo: at(FLAT_LIMITS.flat),
+    blocksFrom: at(-FLAT_LIMITS.blocks),
+    blocksTo: at(FLAT_LIMITS.blocks),
+    placement: counts,
+  };
+}

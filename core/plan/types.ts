@@ -1,0 +1,146 @@
+/** What is planned of a hem: its sides, its worked rounds, its yarns, and what does not fit. */
+import type { BasisPart, SchoolId } from '../base/schools.ts';
+import type { SideChoice } from '../base/baseRound.ts';
+import type { Hem, WorkedRound } from '../document/hem.ts';
+import type { Verdict } from '../flat/flat.ts';
+import type { Body, Edge } from '../piece/edge.ts';
+import type { Problem } from '../problems.ts';
+import type { FrozenRound } from '../record/record.ts';
+import type { CornerRecipe } from '../ring/recipe.ts';
+import type { Ring, Tally } from '../ring/ring.ts';
+import type { SideFit, Layout } from '../ring/along.ts';
+import type { WrittenRound } from '../stack/stack.ts';
+import type { Calibration } from '../yarn/calibrate.ts';
+import type { Quantity, Yarn } from '../yarn/yarn.ts';
+
+export interface SchoolPlan {
+  readonly id: SchoolId;
+  readonly label: string;
+  readonly count: number;
+  readonly basis: readonly BasisPart[];
+  /** Stitches that cross joins, which come on top of the basis. */
+  readonly atJoins: number;
+  /** Strain of the base round on this side at that count. */
+  readonly strain: number;
+}
+
+/** One side of the base round. */
+export interface SidePlan {
+  readonly name: string;
+  readonly edge: Edge;
+  readonly choice: SideChoice;
+  /** Stitches along the edge, seams included. */
+  readonly count: number;
+  /** What the corners at its ends add to it: a side is counted between their middles, everywhere that a count is shown. */
+  readonly corners: number;
+  readonly schools: readonly SchoolPlan[];
+  /** Count along the edge at which the base round has no strain; need not be whole. */
+  readonly flatCount: number;
+  /** Counts along the edge between which it lies flat, and between which it will block out. */
+  readonly flatFrom: number;
+  readonly flatTo: number;
+  readonly blocksFrom: number;
+  readonly blocksTo: number;
+  /** Stitches for each spot of the edge. */
+  readonly placement: readonly number[];
+}
+
+export interface RoundSide {
+  readonly tally: Tally;
+  /** Null for the base round, which fits whatever its counts are. */
+  readonly fit: SideFit | null;
+  /** Signed fraction; that of the round's feet for a free outer edge. */
+  readonly strain: number;
+  readonly verdict: Verdict;
+}
+
+/** One worked round, the base round first. */
+export interface RoundPlan {
+  /** What was really done of it; null while it has not been begun. */
+  readonly done: FrozenRound | null;
+  /** How it came to be in the stack; null for the base round. */
+  readonly written: WrittenRound | null;
+  /** Number of the worked round: the base round is 0. */
+  readonly number: number;
+  readonly name: string;
+  readonly yarnId: string;
+  /** Number of the round whose ring it is worked onto; −1 for the base round. */
+  readonly onto: number;
+  /** A free outer edge, or work that lies on the face of the round below. */
+  readonly free: boolean;
+  readonly ring: Ring;
+  /** What was made where, in the order of work. */
+  readonly layout: Layout;
+  /** What goes into each corner on this piece. */
+  readonly corners: readonly CornerRecipe[];
+  /** The face of the fabric that looks at the maker. */
+  readonly facing: 'right' | 'wrong';
+  /** The work runs against the order of the ring. */
+  readonly backwards: boolean;
+  /** Hook, mm. */
+  readonly hookMm: number;
+  readonly sides: readonly RoundSide[];
+  /** Stitches in the whole round, corners included. */
+  readonly total: number;
+  /** Width of a stitch in this round, mm. */
+  readonly stitchWidthMm: number;
+  /** Width of every entry of the ring in stitch widths; null when all are one wide. */
+  readonly widths: Float32Array | null;
+  /** Height of this round, and of its top above the body, mm. */
+  readonly ownHeightMm: number;
+  readonly heightMm: number;
+  /** Yarn by the loop path, before anything that was weighed is taken into account; and with it. */
+  readonly pathM: number;
+  readonly yarnM: number;
+  /** Working time at the maker's pace, minutes. */
+  readonly minutes: number;
+  readonly even: boolean;
+}
+
+/** A round before what was weighed and the maker's pace are taken into account. */
+export type PathRound = Omit<RoundPlan, 'yarnM' | 'minutes'>;
+
+export interface YarnPlan {
+  readonly yarn: Yarn;
+  readonly quantity: Quantity;
+  /** Ends to weave in: two for each stretch worked in this yarn without a break. */
+  readonly ends: number;
+  readonly calibration: Calibration;
+  /** Price of the balls, when a ball has one. */
+  readonly cost: number | null;
+  /** Balls to buy beyond what is in the basket; null when it has not been said what is there. */
+  readonly toBuy: number | null;
+}
+
+export interface Plan {
+  readonly hem: Hem;
+  readonly body: Body;
+  /** Width of a border stitch with the border's own hook, mm. */
+  readonly stitchWidthMm: number;
+  readonly sides: readonly SidePlan[];
+  readonly rounds: readonly RoundPlan[];
+  readonly bodySize: { readonly widthMm: number; readonly heightMm: number };
+  readonly finishedSize: { readonly widthMm: number; readonly heightMm: number };
+  /** After blocking, by the user's own factor. */
+  readonly blockedSize: { readonly widthMm: number; readonly heightMm: number };
+  /** How wide the border is, from the edge of the piece to its own, mm. */
+  readonly borderWidthMm: number;
+  /** Working time of the whole border at the maker's pace. */
+  readonly minutes: number;
+  readonly yarns: readonly YarnPlan[];
+  readonly problems: readonly Problem[];
+}
+
+/** Whether a side came out even. */
+export const isEven = (fit: SideFit): boolean => fit.over === 0 && fit.short === 0 && !fit.stuck;
+
+/** Whether every round of a plan comes out even. */
+export const comesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.even);
+
+/** Whether a round is the one that a weighing names. */
+export const isRound = ({ written }: Pick<RoundPlan, 'written'>, { entry, index }: WorkedRound): boolean =>
+  written ? written.entry.id === entry && written.index === index : entry === null;
+
+/** How a round is named, wherever it stands. */
+export const workedRound = ({ written }: RoundPlan): WorkedRound =>
+  written ? { entry: written.entry.id, index: written.index } : { entry: null, index: 0 };

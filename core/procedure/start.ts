@@ -1,0 +1,333 @@
+/**
+ * Where rounds begin, followed from ring to ring: each begins with one entry, into which it is joined when it has come
+ * round, and the next one begins in, or beyond, that join, unless the maker begins it anew.
+ */
+import { isDisc } from '../piece/outline.ts';
+import { STITCHES_BEFORE_CORNER, type StartOfRound } from '../base/start.ts';
+import { isAtJoin } from '../base/baseRound.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
+import { isOneInEach, patternOf, waysOf } from '../ring/recipe.ts';
+import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
+import { STITCHES } from '../terms/stitches.ts';
+import { ahead, inOrder, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
+
+/** What a round can begin with. */
+export type Beginning =
+  /** The last part of a corner, whose first part ends the round; or, with `whole`, all of it. */
+  | { readonly in: 'corner'; readonly corner: number; readonly whole: boolean }
+  /** A stitch of a side that is worked plainly. */
+  | { readonly in: 'side'; readonly side: number }
+  /** The first stitches of a turn of the repeat, counted from 0; of the whole ring where the pattern runs round it. */
+  | { readonly in: 'repeat'; readonly side: number; readonly repeat: number };
+
+/** How the first stitch comes to stand. */
+export type First =
+  | { readonly by: 'chain'; readonly chains: number; readonly counts: boolean }
+  | { readonly by: 'standing' }
+  /** Slip stitches need no chain, knots no yarn on the hook. */
+  | { readonly by: 'itself' };
+
+export interface RoundStart {
+  /** Number of the first entry in the order of work. */
+  readonly at: number;
+  readonly beginning: Beginning;
+  /** The place that the first entry sits in, of the ring below or of the edge. */
+  readonly place: number;
+  /** Yarn is joined there: new yarn, or the same that was cut. */
+  readonly joins: boolean;
+  /** Begun where the maker chose, not where the round before was joined. */
+  readonly anew: boolean;
+  readonly first: First;
+}
+
+/** The start of every round; null for one that is knotted on and needs none, or finds nothing to be worked into. */
+export function startsOf(plan: Plan): readonly (RoundStart | null)[] {
+  const starts: (RoundStart | null)[] = [];
+  /** The entry of its ring in which each round is joined. */
+  const joins: number[] = [];
+  let changes = 0;
+  plan.rounds.forEach((round, number) => {
+    const before = plan.rounds[number - 1];
+    const joinsYarn = before === undefined || before.yarnId !== round.yarnId;
+    if (before && joinsYarn) changes++;
+    const { start, anew } = choiceOf(plan, round, joinsYarn, changes);
+    const order = inOrder(round);
+    if (isKnotted(round) || round.ring.into.every((place) => !sitsSomewhere(place))) {
+      starts.push(null);
+      joins.push(0);
+      return;
+    }
+    const candidates = candidatesOf(plan, round, order);
+    const below = round.onto < 0 ? null : plan.rounds[round.onto]!;
+    const found =
+      anew || below === null || starts[round.onto] === null
+        ? beginning(round, order, candidates, start)
+        : climbing(below, order, candidates, joins[round.onto]!);
+    const { at, beginning: begun } = found ?? fallback(order);
+    const stitch = order.stitch(at);
+    // Rather than slip a long way to where the maker wants to begin, the yarn is cut.
+    const cuts =
+      anew &&
+      below !== null &&
+      !joinsYarn &&
+      starts[round.onto] !== null &&
+      ahead(below.ring, joins[round.onto]!, order.into(at), order.travel) > FARTHEST_SLIP &&
+      ahead(below.ring, joins[round.onto]!, order.into(at), -order.travel as 1 | -1) > FARTHEST_SLIP;
+    const cut = joinsYarn || cuts;
+    starts.push({
+      at,
+      beginning: begun,
+      place: order.into(at),
+      joins: cut,
+      anew,
+      first: firstOf(stitch, start.first, cut),
+    });
+    joins.push(order.entry(at));
+  });
+  return starts;
+}
+
+/** Entries that one would slip over to a new start. */
+const FARTHEST_SLIP = 8;
+
+/** Cut strands that are knotted in have no round to begin. */
+const isKnotted = ({ ring }: RoundPlan): boolean => ring.made.every((s) => s.form === 'tassel');
+
+/** The start that a round follows, and whether it begins there anew. */
+function choiceOf(
+  plan: Plan,
+  round: RoundPlan,
+  joinsYarn: boolean,
+  changes: number,
+): { readonly start: StartOfRound; readonly anew: boolean } {
+  const { start: usual } = plan.hem.base;
+  const own = round.written?.entry.start ?? null;
+  const moves = usual.newYarn === 'next corner' && own === null;
+  const sides = plan.sides.length;
+  const start: StartOfRound = own ?? { ...usual, side: moves ? (usual.side + changes) % sides : usual.side };
+  const inCorner = start.at === 'corner' || start.at === 'whole corner';
+  const anew =
+    round.number === 0 ||
+    (own !== null && round.written!.index === 0) ||
+    (joinsYarn && moves) ||
+    (inCorner && !isDisc(plan.body.outline) && (start.join === 'centred' || joinsYarn));
+  return { start, anew };
+}
+
+interface Candidate {
+  readonly at: number;
+  readonly beginning: Beginning;
+}
+
+/** Every entry that a round could begin with. */
+function candidatesOf(plan: Plan, round: RoundPlan, order: InOrder): readonly Candidate[] {
+  const { layout, written } = round;
+  const found: Candidate[] = [];
+  layout.corners.forEach((span, corner) => {
+    for (const whole of [true, false]) {
+      const at = whole
+        ? firstStitch(order, span.start, span.start + span.length)
+        : partOf(round, order, corner, true);
+      if (at !== undefined) found.push({ at, beginning: { in: 'corner', corner, whole } });
+    }
+  });
+  const corners = !isDisc(plan.body.outline);
+  const plain = written === null || isOneInEach(patternOf(waysOf(written.recipe, corners).own));
+  // A pattern round the whole ring with places left over, or with another skip, ends where it began.
+  const around = written?.recipe.scope === 'ring' || !corners;
+  const fit = round.sides[0]?.fit;
+  const even = fit?.over === 0 && fit.change === 0;
+  layout.sides.forEach((span, side) => {
+    const end = span.start + span.length;
+    if (plain) {
+      for (let at = span.start; at < end; at++) {
+        if (isFirstThere(order, at) && !(written === null && crosses(plan, side, order.into(at))))
+          found.push({ at, beginning: { in: 'side', side } });
+      }
+    } else {
+      const repeats = around && !even ? span.repeats.slice(0, 1) : span.repeats;
+      repeats.forEach((start, repeat) => {
+        // Worked against the order of the ring, a decrease is known by the last of its places.
+        const decrease = order.travel === 1;
+        const at = firstStitch(order, start, span.repeats[repeat + 1] ?? span.tail, decrease);
+        if (at !== undefined) found.push({ at, beginning: { in: 'repeat', side, repeat } });
+      });
+    }
+  });
+  return found;
+}
+
+/** The first entry from one up to another that is worked into something. @param decrease it may be several stitches in one */
+function firstStitch(order: InOrder, from: number, to: number, decrease = false): number | undefined {
+  for (let w = from; w < to; w++) {
+    if (!sitsSomewhere(order.into(w))) continue;
+    return order.stitch(w).form === 'together' && !decrease ? undefined : w;
+  }
+  return undefined;
+}
+
+/** Whether an entry is the first in its place, and takes up no more than that. */
+function isFirstThere(order: InOrder, w: number): boolean {
+  const place = order.into(w);
+  if (!sitsSomewhere(place) || order.stitch(w).form === 'together') return false;
+  for (let k = 1; k < order.size; k++) {
+    const before = order.into(w - k);
+    if (sitsSomewhere(before)) return before !== place;
+  }
+  return true;
+}
+
+/** How many stitches go into the place of an entry, from it on. */
+export function stitchesThere(order: InOrder, at: number): number {
+  const place = order.into(at);
+  let count = 1;
+  while (count < order.size && order.into(at + count) === place) count++;
+  return count;
+}
+
+function crosses(plan: Plan, side: number, place: number): boolean {
+  const first = plan.body.edges.slice(0, side).reduce((sum, e) => sum + e.spots.length + 1, 1);
+  return isAtJoin(plan.sides[side]!.edge, place - first);
+}
+
+/** The entry with which the last part of a corner begins: its middle stitch, or the one after it, or after its chains. */
+function partOf(
+  { ring, layout }: RoundPlan,
+  order: InOrder,
+  corner: number,
+  centred: boolean,
+): number | undefined {
+  const span = layout.corners[corner]!;
+  const centre = ring.centres[corner]!;
+  if (span.length === 0 || centre.length === 0) return undefined;
+  const start = order.travel === 1 ? centre.start : order.size - centre.start - centre.length;
+  const end = span.start + span.length;
+  const after = firstStitch(order, start + centre.length, end);
+  if (isChainRun(order.stitch(start))) return after;
+  if (centre.length === 2) return firstStitch(order, start + 1, end) ?? after;
+  if (order.stitch(start).form === 'together' || !sitsSomewhere(order.into(start))) return after;
+  return centred ? start : (after ?? start);
+}
+
+/** Where a round begins that the maker begins anew. */
+function beginning(
+  round: RoundPlan,
+  order: InOrder,
+  candidates: readonly Candidate[],
+  start: StartOfRound,
+): Candidate | undefined {
+  const corners = round.ring.centres.length;
+  const { layout } = round;
+  // A circle is counted from where it begins.
+  if (corners === 0 || layout.corners.length === 0) return round.number === 0 ? undefined : candidates[0];
+  const corner = start.side;
+  if (start.at === 'corner' || start.at === 'whole corner') {
+    const span = layout.corners[corner]!;
+    const whole = start.at === 'whole corner';
+    const at = whole
+      ? firstStitch(order, span.start, span.start + span.length)
+      : partOf(round, order, corner, start.join === 'centred');
+    if (at !== undefined) return { at, beginning: { in: 'corner', corner, whole } };
+    // A corner with nothing to begin with is begun beside it.
+    return nearest(candidates, order, span.start + span.length);
+  }
+  if (start.at === 'before the corner') {
+    const side = sideAfter((corner - order.travel + corners) % corners, corners, order.travel);
+    const span = layout.sides[side] ?? layout.sides[0]!;
+    const stitches: number[] = [];
+    for (let w = span.start; w < span.start + span.length; w++) {
+      const s = order.stitch(w);
+      if (!isChainRun(s) && !isOrnament(s)) stitches.push(w);
+    }
+    const wanted = stitches[Math.max(0, stitches.length - STITCHES_BEFORE_CORNER)];
+    return onSide(candidates, side, wanted ?? span.start) ?? nearest(candidates, order, span.start);
+  }
+  const span = layout.sides[start.side] ?? layout.sides[0]!;
+  const wanted = span.start + Math.floor(span.length / 3);
+  return onSide(candidates, start.side, wanted) ?? nearest(candidates, order, wanted);
+}
+
+/** The candidate of a side that comes closest before an entry, or else the first after it. */
+function onSide(candidates: readonly Candidate[], side: number, wanted: number): Candidate | undefined {
+  const here = candidates.filter(({ beginning: b }) => b.in !== 'corner' && b.side === side);
+  return here.findLast((c) => c.at <= wanted) ?? here[0];
+}
+
+const nearest = (candidates: readonly Candidate[], order: InOrder, from: number): Candidate | undefined =>
+  least(candidates, ({ at }) => (at - from + 2 * order.size) % order.size);
+
+/** The candidate that sits in the join of the round below, or comes first after it. */
+function climbing(
+  below: RoundPlan,
+  order: InOrder,
+  candidates: readonly Candidate[],
+  join: number,
+): Candidate | undefined {
+  return least(candidates, ({ at }) => ahead(below.ring, join, order.into(at), order.travel));
+}
+
+function least(candidates: readonly Candidate[], measure: (c: Candidate) => number): Candidate | undefined {
+  let best: Candidate | undefined;
+  let bestMeasure = Infinity;
+  for (const candidate of candidates) {
+    const m = measure(candidate);
+    if (m < bestMeasure) [best, bestMeasure] = [candidate, m];
+  }
+  return best;
+}
+
+/** A round in which nothing stands by itself begins with whatever comes first. */
+function fallback(order: InOrder): Candidate {
+  for (let at = 0; at < order.size; at++) {
+    if (sitsSomewhere(order.into(at))) return { at, beginning: { in: 'side', side: 0 } };
+  }
+  return { at: 0, beginning: { in: 'side', side: 0 } };
+}
+
+/** Whether the craft lets a chain stand for a stitch: for a plain one from a half double up, in both loops. */
+const mayCount = (s: Stitch): boolean =>
+  s.form === 'plain' && s.post === 'none' && s.loop === 'both' && STITCHES[s.kind].turningChain[1] >= 2;
+
+/** Stitches for which a chain usually counts. */
+const USUALLY_COUNTS: ReadonlySet<Stitch['kind']> = new Set(['dc', 'tr', 'dtr']);
+
+function firstOf(stitch: Stitch, wish: StartOfRound['first'], joinsYarn: boolean): First {
+  const [fewest, most] = STITCHES[stitch.kind].turningChain;
+  if (stitch.kind === 'slst' || isChainRun(stitch) || isOrnament(stitch)) return { by: 'itself' };
+  if (wish === 'standing' && joinsYarn && stitch.form === 'plain') return { by: 'standing' };
+  const wanted = wish === 'counted chain' || (wish !== 'chain' && USUALLY_COUNTS.has(stitch.kind));
+  const counts = wanted && mayCount(stitch);
+  return { by: 'chain', counts, chains: counts ? most : Math.max(1, fewest) };
+}
+
+/** Stitches between the middle of the corner that is nearest to a join and it. */
+export interface Between {
+  readonly corner: number;
+  /** Those between, where the corner lies before the join; else from the first stitch of the round, it included, on. */
+  readonly stitches: number;
+  readonly after: boolean;
+}
+
+/** How far a start lies from the corner that is nearest; null in the middle of one, and where there is none. */
+export function betweenCornerAnd(round: RoundPlan, at: number): Between | null {
+  const order = inOrder(round);
+  const middles = new Map<number, number>();
+  round.ring.centres.forEach(({ start, length }, corner) => {
+    const from = order.travel === 1 ? start : order.size - start - length;
+    for (let k = 0; k < length; k++) middles.set((from + k) % order.size, corner);
+  });
+  if (middles.size === 0 || middles.has(at % order.size)) return null;
+  const towards = (step: 1 | -1): Between | null => {
+    let stitches = step === 1 ? 1 : 0;
+    for (let k = 1; k < order.size; k++) {
+      const w = (at + step * k + order.size) % order.size;
+      const corner = middles.get(w);
+      if (corner !== undefined) return { corner, stitches, after: step === -1 };
+      const s = order.stitch(w);
+      if (!isChainRun(s) && !isOrnament(s)) stitches++;
+    }
+    return null;
+  };
+  const [before, beyond] = [towards(-1), towards(1)];
+  return before && beyond && beyond.stitches < before.stitches ? beyond : before;
+}

@@ -1,0 +1,59 @@
+/** What was really done, as it is written down: events that are only ever added. */
+import { Type } from '@sinclair/typebox';
+import { baseRound } from '../base/baseRound.schema.ts';
+import { roundEntry, workedRound } from '../document/hem.schema.ts';
+import { LIMITS } from '../limits.ts';
+import { piece } from '../piece/piece.schema.ts';
+import { yarn } from '../yarn/yarn.schema.ts';
+import { byDid, list, orNull, record, said, text, whole, type Of } from '../schema.ts';
+
+const count = whole(0, LIMITS.stitchesInRound);
+
+const eventId = record({
+  device: said('the device that it was noted on', text(64)),
+  counter: said('one more than the highest that this device had seen', whole(0, 1_000_000_000)),
+});
+
+const head = { id: eventId, at: said('when, for people to read; it orders nothing', text(40, 10)) };
+const of = { round: workedRound };
+
+/** A round was begun, of this design: from now on it is worked so, whatever the design becomes. */
+const began = record({
+  did: Type.Literal('began'),
+  ...head,
+  ...of,
+  entry: said('the entry as it was then; null for the base round', orNull(roundEntry)),
+  ground: said(
+    'for the base round: the piece and the base round as they were then; else null',
+    orNull(record({ piece, base: baseRound })),
+  ),
+  yarn: said('the yarn that it is worked in', yarn),
+  counts: said('what it was to have on each side between its corners', list(count, LIMITS.sides)),
+});
+const made = record({
+  did: Type.Literal('made'),
+  ...head,
+  ...of,
+  stitches: said('made of the round so far, in the order of work', count),
+});
+const counted = record({
+  did: Type.Literal('counted'),
+  ...head,
+  ...of,
+  counts: said(
+    'found on each side between its corners; null where it was not counted',
+    list(orNull(count), LIMITS.sides),
+  ),
+});
+const finished = record({ did: Type.Literal('finished'), ...head, ...of });
+const ripped = record({
+  did: Type.Literal('ripped'),
+  ...head,
+  ...of,
+  stitches: said('left of the round; with 0 the round is gone, and all after it are gone in any case', count),
+});
+
+export const workEvent = byDid(began, made, counted, finished, ripped);
+
+/** Something that was done to the border: begun, made, counted, finished, ripped back. */
+export type WorkEvent = Of<typeof workEvent>;

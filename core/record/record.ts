@@ -1,0 +1,126 @@
+/**
+ * The record: what was really done to a border. It is a set of events that only grows. Their order is their own (counter,
+ * then device), never that of a clock, so that copies which were carried on apart unite to the same record whoever unites
+ * them, in whatever order and however often. What holds now is the fold of all events; nothing else is kept.
+ */
+import type { BaseRound } from '../base/baseRound.ts';
+import type { RoundEntry, WorkedRound } from '../document/hem.ts';
+import type { Piece } from '../piece/piece.ts';
+import type { Yarn } from '../yarn/yarn.ts';
+import type { WorkEvent } from './record.schema.ts';
+
+export type { WorkEvent } from './record.schema.ts';
+
+export type WorkRecord = readonly WorkEvent[];
+
+export const NOTHING_DONE: WorkRecord = [];
+
+/** What a round was begun as. */
+export type Begun =
+  | { readonly entry: RoundEntry; readonly ground: null }
+  | { readonly entry: null; readonly ground: { readonly piece: Piece; readonly base: BaseRound } };
+
+/** A round that has been begun: it stays as it was begun and as it was found, whatever becomes of the design. */
+export interface FrozenRound {
+  readonly round: WorkedRound;
+  readonly begun: Begun;
+  /** Stitches made of it, in the order of work; all of it once it is finished. */
+  readonly stitches: number;
+  readonly finished: boolean;
+  readonly yarn: Yarn;
+  /** Stitches that it was to have on each side between its corners, and those found; null where nobody counted. */
+  readonly planned: readonly number[];
+  readonly found: readonly (number | null)[];
+  /** Stitches that count for what follows: those found, else those planned. */
+  readonly counts: readonly number[];
+}
+
+/** What an event says, before it has its place in a record. */
+export type Deed = WorkEvent extends infer E ? (E extends WorkEvent ? Omit<E, 'id' | 'at'> : never) : never;
+
+/**
+ * A record with something more done.
+ *
+ * @param at when, ISO 8601; for people to read
+ */
+export function noted(record: WorkRecord, deed: Deed, device: string, at: string): WorkRecord {
+  const counter = record.reduce((most, { id }) => Math.max(most, id.counter), 0) + 1;
+  return [...record, { ...deed, id: { device, counter }, at } as WorkEvent];
+}
+
+const keyOf = ({ id }: WorkEvent): string => `${id.counter} ${id.device}`;
+
+const inOrder = (a: WorkEvent, b: WorkEvent): number =>
+  a.id.counter - b.id.counter || (a.id.device < b.id.device ? -1 : a.id.device > b.id.device ? 1 : 0);
+
+/** Two copies of a record as one, in order: every event of both, once. */
+export function unitedRecords(a: WorkRecord, b: WorkRecord): WorkRecord {
+  const events = new Map([...a, ...b].map((event) => [keyOf(event), event]));
+  return [...events.values()].sort(inOrder);
+}
+
+const folded = new WeakMap<WorkRecord, readonly FrozenRound[]>();
+
+/** The rounds that have been begun, in the order of work. The same record gives the same list. */
+export function workedRounds(record: WorkRecord): readonly FrozenRound[] {
+  let rounds = folded.get(record);
+  if (!rounds) {
+    rounds = [...record].sort(inOrder).reduce(after, NONE);
+    folded.set(record, rounds);
+  }
+  return rounds;
+}
+
+const NONE: readonly FrozenRound[] = [];
+
+export const sameRound = (a: WorkedRound, b: WorkedRound): boolean =>
+  a.entry === b.entry && a.index === b.index;
+
+/**
+ * What holds after an event. Only the last round of the list is under way or has just been finished; an event that no
+ * longer goes with what holds, as can be when copies are united, changes nothing.
+ */
+function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly FrozenRound[] {
+  const at = rounds.findIndex((r) => sameRound(r.round, event.round));
+  if (event.did === 'began') {
+    const begun = begunAs(event);
+    const follows = (rounds.length === 0) === (event.round.entry === null);
+    if (at >= 0 || !follows || !begun) return rounds;
+    const { round, yarn, counts } = event;
+    return [...rounds, { round, begun, yarn, stitches: 0, finished: false, ...foundIn(counts, []) }];
+  }
+  const round = rounds[at];
+  if (!round) return rounds;
+  const becomes = (part: Partial<FrozenRound>): readonly FrozenRound[] =>
+    rounds.map((r, i) => (i === at ? { ...r, ...part } : r));
+  switch (event.did) {
+    case 'made':
+      return round.finished ? rounds : becomes({ stitches: event.stitches });
+    case 'counted':
+      return becomes(foundIn(round.planned, event.counts));
+    case 'finished':
+      return becomes({ finished: true });
+    case 'ripped': {
+      const left = rounds.slice(0, at);
+      if (event.stitches === 0) return left;
+      return [
+        ...left,
+        { ...round, stitches: event.stitches, finished: false, ...foundIn(round.planned, []) },
+      ];
+    }
+  }
+}
+
+const foundIn = (
+  planned: readonly number[],
+  found: readonly (number | null)[],
+): Pick<FrozenRound, 'planned' | 'found' | 'counts'> => ({
+  planned,
+  found,
+  counts: planned.map((count, side) => found[side] ?? count),
+});
+
+function begunAs({ entry, ground }: Extract<WorkEvent, { did: 'began' }>): Begun | null {
+  if (ground) return { entry: null, ground };
+  return entry ? { entry, ground: null } : null;
+}

@@ -1,0 +1,206 @@
+/**
+ * Works along a side: a plain one, or a pattern that repeats.
+ *
+ * State: the list of places that a side still offers and a cursor into it. Invariant: every place before
+ * the cursor has been used or passed over, none after it. Cost: linear in the places and stitches. Where a
+ * side does not come out even the surplus places are passed over before the pattern's tail and reported, so
+ * that the ring always closes and everything after it can be computed.
+ */
+import type { Maker } from './maker.ts';
+import {
+  comesOutEven,
+  needsOfPattern,
+  placesOver,
+  totalPlacesUsed,
+  type Needs,
+  type Pattern,
+  type Step,
+} from './recipe.ts';
+import { NOTHING, isPlaceOf, type PlaceKind, type Ring, type Span } from './ring.ts';
+import { spread } from './spread.ts';
+import { placesTaken, stitchOf, type Stitch } from './stitch.ts';
+
+/** How a round came out on one side (or, for a pattern that runs round the ring, on all of it). */
+export interface SideFit {
+  /** Places that the round used on this side. */
+  readonly places: number;
+  /** Times that the open repeat was worked. */
+  readonly repeats: number;
+  /** Places too many for the pattern; 0 when it comes out even. */
+  readonly over: number;
+  /** Places that would be missing for one repeat more; 0 when it comes out even. */
+  readonly short: number;
+  /** The less symmetrical way along the side was taken. */
+  readonly lopsided: boolean;
+  /** Quiet change worked on this side, see {@link Circumstances}. */
+  readonly change: number;
+  /** The ring below offers no place of the kind that the round needs, or meets them in another order. */
+  readonly stuck: boolean;
+}
+
+/** Where a side's stitches are made: entries of the round in working order. */
+export interface SideLayout extends Span {
+  /** The entry with which each turn of the open repeat begins; empty in a plain round, whose repeats are its stitches. */
+  readonly repeats: readonly number[];
+  /** The entry with which what comes after the last repeat begins. */
+  readonly tail: number;
+}
+
+/**
+ * What was made where, in entries counted from 0 in the order in which they are worked; corner and side i of the ring at
+ * i, whichever way round the work runs.
+ */
+export interface Layout {
+  /** Nothing of a corner where a pattern runs past it. */
+  readonly corners: readonly Span[];
+  /** One for each side; for a pattern that runs round the whole ring a single one. */
+  readonly sides: readonly SideLayout[];
+}
+
+/** A plain side: one stitch in each place, with some stitches more or fewer than places where they are asked for. */
+export function workPlain(maker: Maker, places: readonly number[], stitch: Stitch, change: number): SideFit {
+  if (change === 0) maker.addEach(stitch, places);
+  else workChanged(maker, places, stitch, change);
+  return {
+    places: places.length,
+    repeats: places.length,
+    over: 0,
+    short: 0,
+    lopsided: false,
+    change,
+    stuck: places.length === 0,
+  };
+}
+
+function workChanged(maker: Maker, places: readonly number[], stitch: Stitch, change: number): void {
+  const total = Math.max(1, places.length + change);
+  const counts = spread(total, new Array<number>(places.length).fill(1));
+  const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
+  for (let i = 0; i < places.length; i++) {
+    // A place that gets none is taken together with the next, or at the end with the one before.
+    if (counts[i] === 0 && i + 1 < places.length) maker.add(two, places[i++]!);
+    else if (counts[i] === 0) maker.made[maker.made.length - 1] = two;
+    else for (let k = 0; k < counts[i]!; k++) maker.add(stitch, places[i]!);
+  }
+}
+
+export function workAlong(
+  maker: Maker,
+  below: Ring,
+  places: readonly number[],
+  own: Pattern,
+  other: Pattern | undefined,
+  wanted: number,
+): { readonly fit: SideFit; readonly marks: Pick<SideLayout, 'repeats' | 'tail'> } {
+  const change = changeIn(own, wanted);
+  const count = places.length - change;
+  const ownNeeds = needsOfPattern(own, 'side');
+  const otherNeeds = other && needsOfPattern(other, 'side');
+  const lopsided =
+    otherNeeds !== undefined && !comesOutEven(count, ownNeeds) && comesOutEven(count, otherNeeds);
+  const pattern = lopsided ? other! : own;
+  const needs: Needs = lopsided ? otherNeeds : ownNeeds;
+  const perRepeat = totalPlacesUsed(pattern.body);
+  const tooFew = count < needs.least;
+  const over = tooFew ? 0 : placesOver(count, needs);
+  const repeats = perRepeat === 0 || tooFew ? 0 : (count - needs.least - over) / perRepeat;
+
+  // Where there is but one skip, it alone is longer or shorter, by one.
+  if (Math.abs(change) > 1 && skipsMade(pattern, repeats) < 2) {
+    return workAlong(maker, below, places, own, other, Math.sign(change));
+  }
+  const walk = new Walk(maker, below, places, skipChanges(pattern, repeats, change));
+  const begins: number[] = [];
+  if (!tooFew) {
+    walk.do(pattern.head);
+    for (let k = 0; k < repeats; k++) {
+      begins.push(maker.made.length);
+      walk.do(pattern.body);
+    }
+    walk.passOver(over);
+  }
+  const tail = maker.made.length;
+  if (!tooFew) walk.do(pattern.tail);
+  const short = tooFew ? needs.least - count : over === 0 ? 0 : needs.modulus - over;
+  const stuck = walk.stuck || (places.length === 0 && needs.least + perRepeat > 0);
+  const fit = { places: places.length, repeats, over, short, lopsided, change, stuck };
+  return { fit, marks: { repeats: begins, tail } };
+}
+
+/** At which skips, counted from 0, a quiet change is made: the first, then the last. */
+function skipChanges(pattern: Pattern, repeats: number, change: number): ReadonlyMap<number, number> {
+  if (change === 0) return NO_CHANGES;
+  const last = skipsMade(pattern, repeats) - 1;
+  const one = Math.sign(change);
+  return new Map(
+    Math.abs(change) === 1
+      ? [[0, one]]
+      : [
+          [0, one],
+          [last, change - one],
+        ],
+  );
+}
+
+const skipsIn = (steps: readonly Step[]): number => steps.filter((s) => s.do === 'skip').length;
+
+const skipsMade = ({ head, body, tail }: Pattern, repeats: number): number =>
+  skipsIn(head) + repeats * skipsIn(body) + skipsIn(tail);
+
+/** A quiet change as far as a pattern allows it: only skips can change, and none that is worked into afterwards can go. */
+function changeIn(pattern: Pattern, wanted: number): number {
+  const steps = [...pattern.head, ...pattern.body, ...pattern.tail];
+  if (skipsIn(steps) === 0) return 0;
+  return wanted < 0 && steps.some((s) => s.do === 'work' && s.at === 'skipped') ? 0 : wanted;
+}
+
+const NO_CHANGES: ReadonlyMap<number, number> = new Map();
+
+/** Walks the places of a side and makes what the steps say. */
+class Walk {
+  stuck = false;
+  private next = 0;
+  private passed = NOTHING;
+  private last = NOTHING;
+  private skips = 0;
+
+  constructor(
+    private readonly maker: Maker,
+    private readonly below: Ring,
+    private readonly places: readonly number[],
+    private readonly changes: ReadonlyMap<number, number>,
+  ) {}
+
+  do(steps: readonly Step[]): void {
+    for (const step of steps) {
+      if (step.do === 'make') this.maker.add(step.what, NOTHING);
+      else if (step.do === 'skip') this.skip(step.count + (this.changes.get(this.skips++) ?? 0), step.of);
+      else for (let k = 0; k < step.times; k++) this.work(step.what, step.into, step.at);
+    }
+  }
+
+  passOver(count: number): void {
+    this.next += count;
+  }
+
+  private skip(count: number, of: PlaceKind): void {
+    for (let k = 0; k < count; k++) this.passed = this.take(of);
+  }
+
+  private work(what: readonly Stitch[], into: PlaceKind, at: 'next' | 'same' | 'skipped'): void {
+    const place = at === 'next' ? this.take(into) : at === 'same' ? this.last : this.passed;
+    if (at === 'next') this.last = place;
+    // Nothing was worked into, or passed over, before.
+    if (place === NOTHING) this.stuck = true;
+    for (const stitch of what) {
+      this.maker.add(stitch, place);
+      for (let leg = 1; leg < placesTaken(stitch); leg++) this.take(into);
+    }
+  }
+
+  private take(kind: PlaceKind): number {
+    const place = this.places[this.next++] ?? NOTHING;
+    if (place === NOTHING || !isPlaceOf(this.below, place, kind)) this.stuck = true;
+    return place;
+  }
+}

@@ -1,0 +1,47 @@
+/** A ring as it is met by work that runs the other way round: the same entries in reverse. */
+import { NOTHING, entryOf, gapBefore, isGap, type Centre, type Ring } from './ring.ts';
+import { countsAsStitch, placesTaken } from './stitch.ts';
+
+/**
+ * The mirror image of a ring. Corner i stays corner i; the side that follows it is the one that came before it.
+ *
+ * @param below the ring whose places it sits in, when these are to be mirrored too; each entry then sits in the first, in
+ *   the order of that ring, of the places that it takes up
+ */
+export function mirrored(ring: Ring, below?: Ring): Ring {
+  const size = ring.made.length;
+  const into = ring.into.slice().reverse();
+  const made = [...ring.made].reverse();
+  if (below) {
+    for (let i = 0; i < size; i++)
+      into[i] = firstPlace(below, mirroredPlace(into[i]!, below), placesTaken(made[i]!));
+  }
+  const centres = ring.centres.map(({ start, length }): Centre => ({
+    start: size === 0 ? 0 : (((size - start - length) % size) + size) % size,
+    length,
+  }));
+  return { made, into, centres: mirroredCorners(centres) };
+}
+
+/** What belongs to the corners of a ring, in the order in which its mirror image meets them. */
+export const mirroredCorners = <T>(ofCorners: readonly T[]): readonly T[] =>
+  ofCorners.map((_, i) => ofCorners[(ofCorners.length - i) % ofCorners.length]!);
+
+function mirroredPlace(place: number, ring: Ring): number {
+  const size = ring.made.length;
+  if (place === NOTHING) return NOTHING;
+  // The gap before an entry lies before the one that came before it, in the mirror.
+  return isGap(place) ? gapBefore((size - entryOf(place)) % size) : size - 1 - place;
+}
+
+/** The first of the places that a stitch takes up, when the last is known. */
+function firstPlace(ring: Ring, last: number, taken: number): number {
+  if (taken === 1 || last === NOTHING || isGap(last)) return last;
+  const size = ring.made.length;
+  let place = last;
+  for (let left = taken - 1, steps = 0; left > 0 && steps < size; steps++) {
+    place = (place - 1 + size) % size;
+    if (countsAsStitch(ring.made[place]!)) left--;
+  }
+  return place;
+}

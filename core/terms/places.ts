@@ -1,0 +1,20 @@
+/** What a round goes into, and the loops of a stitch, as patterns abbreviate them and as a sentence has them. */
+
+/** For one and for many. */
+type Noun = readonly [one: string, many: string];
+
+export const PLACES = {
+  stitch: { short: ['st', 'sts'], long: ['stitch', 'stitches'] },
+  space: { short: ['ch-sp', 'ch-sps'], long: ['chain space', 'chain spaces'] },
+  gap: { short: ['gap', 'gaps'], long: ['gap between clusters', 'gaps between clusters'] },
+  post: { short: ['post', 'posts'], long: ['post', 'posts'] },
+  pair: { short: ['pair', 'pairs'], long: ['pair of stitches', 'pairs of stitches'] },
+} as const satisfies Readonly<Record<string, { readonly short: Noun; readonly long: Noun }>>;
+
+/** `short` stands behind a stitch in a pattern; `name` is what a maker calls it. */
+export const LOOPS = {
+  both: { short: '', name: 'both loops' },
+  back: { short: 'BLO', name: 'back loop' },
+  front: { short: 'FLO', name: 'front loop' },
+  third: { short: '3rd lp', name: 'third loop' },
+} as const;

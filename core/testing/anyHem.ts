@@ -1,0 +1,176 @@
+/** Any hem: any piece, spacing, start, corner and facing, a few rounds of any family. For tests, by chance. */
+import { CROSSING_IDS } from '../base/crossings.ts';
+import { schoolsFor } from '../base/schools.ts';
+import type { StartOfRound } from '../base/start.ts';
+import { changePiece } from '../document/changePiece.ts';
+import type { Hem, RoundEntry } from '../document/hem.ts';
+import { bodyOf, type Piece } from '../piece/piece.ts';
+import { plan } from '../plan/planner.ts';
+import { FAMILIES } from '../rounds/registry.ts';
+import { entriesOnto } from '../stack/stack.ts';
+import { CORNERS } from '../terms/corners.ts';
+import type { Chance } from './chance.ts';
+import { rowsHem } from './hems.ts';
+
+export const small = (given: Parameters<typeof rowsHem>[0] = {}): Hem =>
+  rowsHem({ stitches: 24, rows: [{ stitch: 'dc', count: 12 }], widthCm: 17, heightCm: 17, ...given });
+
+export const PIECES: readonly (readonly [string, Piece])[] = [
+  [
+    'rows worked between the posts',
+    {
+      kind: 'rows',
+      stitches: 22,
+      rows: [{ stitch: 'dc', count: 9 }],
+      foundation: 'both loops of the chain',
+      lastRow: 'between the posts',
+      widthCm: 16,
+      heightCm: 12,
+    },
+  ],
+  [
+    'rows of kinds',
+    {
+      kind: 'rows',
+      stitches: 19,
+      rows: [
+        { stitch: 'dc', count: 5 },
+        { stitch: 'hdc', count: 4 },
+        { stitch: 'sc', count: 1 },
+        { stitch: 'tr', count: 3 },
+      ],
+      foundation: 'stitches of row 1',
+      lastRow: 'stitch tops',
+      widthCm: 14,
+      heightCm: 17,
+    },
+  ],
+  [
+    'a solid square',
+    {
+      kind: 'motif',
+      corners: 4,
+      cornerChains: 2,
+      edge: { kind: 'solid', stitch: 'dc', stitches: 21 },
+      sideCm: 15,
+    },
+  ],
+  [
+    'a clustered hexagon',
+    {
+      kind: 'motif',
+      corners: 6,
+      cornerChains: 1,
+      edge: { kind: 'clustered', clusters: 5, stitchesEach: 3, chainsBetween: 1 },
+      sideCm: 12,
+    },
+  ],
+  [
+    'a clustered square with gaps',
+    {
+      kind: 'motif',
+      corners: 4,
+      cornerChains: 3,
+      edge: { kind: 'clustered', clusters: 6, stitchesEach: 3, chainsBetween: 0 },
+      sideCm: 12,
+    },
+  ],
+  [
+    'a disc',
+    {
+      kind: 'motif',
+      corners: 0,
+      cornerChains: 0,
+      edge: { kind: 'solid', stitch: 'dc', stitches: 60 },
+      sideCm: 42,
+    },
+  ],
+  ['blocks', { kind: 'blocks', stitch: 'dc', blocksWide: 7, blocksHigh: 9, widthCm: 21, heightCm: 27 }],
+  [
+    'motifs with an inner corner',
+    { kind: 'grid', cells: ['##.', '###'], edge: { kind: 'solid', stitch: 'dc', stitches: 8 }, motifCm: 6 },
+  ],
+  ['cloth', { kind: 'cloth', widthCm: 15, heightCm: 20, pitchMm: 8 }],
+  [
+    'counted',
+    {
+      kind: 'counted',
+      sides: [
+        { lengthCm: 20, stitches: 27, turnDegrees: 120 },
+        { lengthCm: 20, stitches: 26, turnDegrees: 120 },
+        { lengthCm: 20, stitches: 29, turnDegrees: 120 },
+      ],
+    },
+  ],
+];
+export const on = (piece: Piece, hem: Hem = small()): Hem => ({ ...hem, ...changePiece(hem, piece) });
+
+const START = ['corner', 'whole corner', 'before the corner', 'along the side'] as const;
+const FIRST = ['usual', 'chain', 'counted chain', 'standing'] as const;
+
+const startBy = (chance: Chance, sides: number): StartOfRound => ({
+  at: chance.pick(START),
+  side: chance.int(0, sides - 1),
+  join: chance.pick(['centred', 'climbing'] as const),
+  first: chance.pick(FIRST),
+});
+
+/** Any piece, any spacing, any start, any corner, any facing, a few rounds of any family. */
+export function anyHem(chance: Chance): Hem {
+  const [, piece] = chance.pick(PIECES);
+  let hem = on(piece);
+  const { edges } = bodyOf(piece);
+  const corner = (): RoundEntry['corner'] => chance.pick(CORNERS).id;
+  hem = {
+    ...hem,
+    base: {
+      ...hem.base,
+      stitch: chance.pick(['sc', 'esc', 'hdc', 'dc'] as const),
+      corner: corner(),
+      crossing: chance.pick(CROSSING_IDS),
+      hookMm: chance.maybe(0.3) ? 4.5 : null,
+      endRows: chance.pick(['added', 'own'] as const),
+      clusterChains: chance.int(0, 2),
+      start: {
+        ...startBy(chance, edges.length),
+        newYarn: chance.pick(['same place', 'next corner'] as const),
+      },
+      sides: hem.base.sides.map((side, i) => {
+        const edge = edges[i]!;
+        const spot = chance.int(0, edge.spots.length - 1);
+        return {
+          ...side,
+          school: chance.pick(schoolsFor(edge)),
+          count: chance.maybe(0.4) ? chance.int(edge.joins.length * 3 + 4, edge.spots.length * 2 + 4) : null,
+          spots: chance.maybe(0.3) ? { [String(spot)]: chance.int(0, 3) } : {},
+          crossings: chance.maybe(0.3) && edge.joins.length > 0 ? { '0': chance.pick(CROSSING_IDS) } : {},
+        };
+      }),
+    },
+  };
+  for (let k = chance.int(1, 4); k > 0; k--) {
+    const family = chance.pick(FAMILIES);
+    // Past the corners there are no markers to go by: such a round is the last.
+    if (plan(hem).rounds.some((r) => r.written?.recipe.scope === 'ring')) break;
+    const top = plan(hem).rounds.findLast((r) => !r.written?.recipe.surface)!;
+    const entries = entriesOnto(top.ring, family, 'y1', [`g${k}`, `n${k}`]).map((e): RoundEntry => {
+      const own = FAMILIES.find((f) => f.id === e.family)!;
+      const times = own.repeatable ? chance.int(1, 3) : 1;
+      return {
+        ...e,
+        times,
+        stitch: chance.pick(own.stitches),
+        corner: chance.pick(own.corners),
+        loop: chance.pick(own.loops),
+        size: chance.pick(own.sizes),
+        facing: chance.pick([null, null, 'right', 'wrong'] as const),
+        yarns: chance.pick([['y1'], ['y2'], ['y1', 'y2']]),
+        hookMm: chance.maybe(0.2) ? 4 : null,
+        start: chance.maybe(0.2) ? startBy(chance, edges.length) : null,
+        changes: chance.maybe(0.3) ? { '0': edges.map(() => chance.int(-2, 2)) } : {},
+      };
+    });
+    hem = { ...hem, rounds: [...hem.rounds, ...entries] };
+  }
+  return hem;
+}

@@ -1,0 +1,61 @@
+/** What a literal maker has made, and what it offers the hook. */
+import type { Stitch } from '../../ring/stitch.ts';
+
+/** One stitch or run of chains, as it was made. */
+export interface Made {
+  readonly stitch: Stitch;
+  /** What it sits in: a stitch or chain run below, the gap before one in the order of the right side, a spot of the edge. */
+  readonly into: Made | GapBefore | number | null;
+}
+export interface GapBefore {
+  readonly gapBefore: Made;
+}
+
+/** A round as it lies there: in the order of the right side, right- or left-handed. */
+export interface MadeRound {
+  readonly number: number;
+  /** Number of the round that it was worked into. */
+  readonly onto: number;
+  readonly made: readonly Made[];
+  /** What was said of it, and does not hold. */
+  readonly miscounts: readonly string[];
+}
+
+export type Marks = Map<string, readonly Made[]>;
+
+export interface Lying {
+  readonly number: number;
+  /** In the order of the right side. */
+  readonly ring: readonly Made[];
+  readonly marks: Marks;
+  readonly join: Made | null;
+}
+
+export type Place = Made | GapBefore;
+export const isGap = (place: Place): place is GapBefore => 'gapBefore' in place;
+export const isChain = ({ stitch }: Made): boolean => stitch.kind === 'ch' && stitch.form === 'plain';
+export const isOrnament = ({ stitch }: Made): boolean => ['picot', 'dot', 'tassel'].includes(stitch.form);
+export const isStitch = (m: Made): boolean => m.stitch.kind !== 'ch' && !isOrnament(m);
+export const standsAlone = (s: Stitch): boolean => s.kind === 'ch' && s.form !== 'tassel';
+
+export const samePlace = (a: Place, b: Place): boolean =>
+  a === b || (isGap(a) && isGap(b) && a.gapBefore === b.gapBefore);
+
+const inPlace = (m: Made): Made['into'] => m.into;
+const same = (a: Made['into'], b: Made['into']): boolean => {
+  if (a === null || b === null) return false;
+  if (typeof a === 'object' && typeof b === 'object') return samePlace(a, b);
+  return a === b;
+};
+
+/** A gap lies between two groups of several stitches in one place each. */
+export const gapLies = (a: Made, b: Made, c: Made, d: Made): boolean =>
+  inPlace(b) !== null &&
+  inPlace(c) !== null &&
+  !same(inPlace(b), inPlace(c)) &&
+  same(inPlace(a), inPlace(b)) &&
+  same(inPlace(c), inPlace(d));
+
+/** Two stitches, and no more, share a place. */
+export const isPair = (a: Made, b: Made, c: Made, d: Made): boolean =>
+  same(inPlace(b), inPlace(c)) && !same(inPlace(a), inPlace(b)) && !same(inPlace(c), inPlace(d));

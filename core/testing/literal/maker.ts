@@ -1,0 +1,152 @@
+/**
+ * A maker who reads a printed pattern and does what it says, and nothing that it does not say. What comes out is compared
+ * with the plan, stitch by stitch and foot by foot. It knows the piece’s edge, the craft’s abbreviations and what a ring is.
+ */
+import type { Body } from '../../piece/edge.ts';
+import type { Language } from '../../terms/stitches.ts';
+import { Reader, Unclear } from './crochet.ts';
+import { isStitch, type Lying, type Made, type MadeRound, type Marks } from './made.ts';
+import { Work } from './work.ts';
+
+/** Makes everything that a text tells. Throws {@link Unclear} where it cannot be followed. */
+export function follow(
+  text: string,
+  language: Language,
+  body: Body,
+  hand: 'right' | 'left' = 'right',
+): readonly MadeRound[] {
+  return new Maker(language, body, hand).all(text);
+}
+
+class Maker {
+  private readonly reader: Reader;
+  private readonly corners: readonly string[];
+  private readonly names: readonly string[];
+  private facing: 'right' | 'wrong' = 'right';
+  private readonly lying = new Map<number, Lying>();
+  /** The round into which the next goes. */
+  private onto = -1;
+  /** Number of the round that was made last. */
+  private last = -1;
+
+  constructor(
+    private readonly language: Language,
+    private readonly body: Body,
+    private readonly hand: 'right' | 'left',
+  ) {
+    this.reader = new Reader(language);
+    this.names = body.outline.sides.map((s) => s.name);
+    const n = this.names.length;
+    this.corners = body.outline.turns.map((_, i) => `${this.names[(i + n - 1) % n]}/${this.names[i]}`);
+  }
+
+  /** A hand has one way to work along an edge: the text must send it that way, and around with it. */
+  private direction(text: string): void {
+    const said =
+      /^ +With the right side facing, work from (right|left) to .+?[.:] (?:Go|you go) around (\w+)/m.exec(
+        text,
+      );
+    const other = this.language === 'us' ? 'counterclockwise' : 'anticlockwise';
+    const way = this.hand === 'right' ? other : 'clockwise';
+    if (said?.[1] !== this.hand || said[2] !== way)
+      throw new Unclear(`“${said?.[0] ?? 'nothing'}” is not the way around`);
+    const backward = this.hand === 'right' ? 'from left to right' : 'from right to left';
+    for (const [, how] of text.matchAll(/Work backward, ([^.]+)\./g))
+      if (how !== backward) throw new Unclear(`backward is ${backward}, not ${how}`);
+  }
+
+  all(text: string): readonly MadeRound[] {
+    this.direction(text);
+    const rounds: MadeRound[] = [];
+    let lines: string[] = [];
+    let heading = '';
+    const finish = (): void => {
+      const of = /^(?:Base round|Rounds? (\d+)(?:–(\d+))?:)/.exec(heading);
+      if (of) {
+        const from = Number(of[1] ?? 0);
+        const to = Number(of[2] ?? from);
+        for (let number = from; number <= to; number++)
+          rounds.push(this.round(number, linesOf(lines, number)));
+      }
+      lines = [];
+    };
+    for (const line of text.split('\n')) {
+      if (line.startsWith('  ')) lines.push(line.trim());
+      else if (line !== '') {
+        finish();
+        heading = line;
+      }
+    }
+    finish();
+    return rounds;
+  }
+
+  private round(number: number, lines: readonly string[]): MadeRound {
+    const find = (pattern: RegExp): RegExpExecArray | null => {
+      for (const line of lines) {
+        const m = pattern.exec(line);
+        if (m) return m;
+      }
+      return null;
+    };
+    if (find(/^Turn\. The wrong side faces you/)) this.facing = 'wrong';
+    if (find(/^Turn back: the right side faces you/)) this.facing = 'right';
+    const backward = (this.facing === 'wrong') !== (find(/^Work backward, /) !== null);
+    const face = find(/^Work on the face of (?:round (\d+)|the base round); the next round goes into/);
+    const onto = number === 0 ? -1 : face ? Number(face[1] ?? 0) : this.onto;
+    const work = new Work(this.reader, this.body, this.names, this.corners, {
+      number,
+      lines,
+      below: onto < 0 ? null : this.lying.get(onto)!,
+      travel: backward ? -1 : 1,
+      joinOfLast: this.lying.get(this.last)?.join ?? null,
+      wentOver: number > 0 && onto !== this.last,
+      language: this.language,
+    });
+    const { made, marks } = work.do();
+    const ring = backward ? [...made].reverse() : made;
+    this.lying.set(number, { number, ring, marks, join: made[0] ?? null });
+    this.last = number;
+    if (!face) this.onto = number;
+    return { number, onto, made: ring, miscounts: this.miscounts(lines, number, made, marks) };
+  }
+
+  /** What the text says of the finished round. */
+  private miscounts(
+    lines: readonly string[],
+    number: number,
+    made: readonly Made[],
+    marks: Marks,
+  ): readonly string[] {
+    const found: string[] = [];
+    for (const line of lines) {
+      const count = /^Count(?: after round (\d+))?(?: from marker to marker)?: (.+)$/.exec(line);
+      if (!count || (count[1] !== undefined && Number(count[1]) !== number)) continue;
+      const total = made.filter(isStitch).length;
+      const said = Number((/In all: (\d+)/.exec(line) ?? /: (\d+) sts/.exec(line))![1]);
+      if (said !== total) found.push(`round ${number} says ${said} sts and has ${total}`);
+      const between = /Between .+ of corner (\S+) and the join: (\d+) st/.exec(line);
+      const from = /From the join to .+ of corner (\S+): (\d+) st/.exec(line);
+      const told = between ?? from;
+      if (!told) continue;
+      const marked = marks.get(told[1]!);
+      if (!marked) throw new Unclear(`corner ${told[1]} has no marker`);
+      const at = made.findIndex((m) => marked.includes(m));
+      const lastAt = made.findLastIndex((m) => marked.includes(m));
+      const stretch = between ? made.slice(lastAt + 1) : made.slice(0, at);
+      const n = stretch.filter(isStitch).length;
+      if (n !== Number(told[2])) found.push(`round ${number}: “${told[0]}”, but it is ${n}`);
+    }
+    return found;
+  }
+}
+
+/** The lines that are for one of several rounds told together. */
+function linesOf(lines: readonly string[], number: number): readonly string[] {
+  return lines.flatMap((line) => {
+    const m = /^In rounds? (\d+)(?:–(\d+))?: (.*)$/.exec(line);
+    if (!m) return [line];
+    const from = Number(m[1]);
+    return number >= from && number <= Number(m[2] ?? from) ? [m[3]!] : [];
+  });
+}

@@ -1,0 +1,115 @@
+/** A way along places, done step by step. */
+import type { Stitch } from '../../ring/stitch.ts';
+import { Unclear, legsTaken, used, type LiteralStep, type Noun, type Way } from './crochet.ts';
+import { standsAlone, type Place } from './made.ts';
+
+export type WorkStep = Extract<LiteralStep, { do: 'work' }>;
+
+/** One stitch in each place, if that is all of a way. */
+export function oneInEach({ head, body, tail }: Way): WorkStep | null {
+  const [only] = body;
+  if (head.length > 0 || tail.length > 0 || body.length > 1 || only?.do !== 'work') return null;
+  return used(body) === 1 && only.what.length === 1 && legsTaken(only.what[0]!) === 1 ? only : null;
+}
+
+export const isOtherwise = (words: string): boolean =>
+  /counted from the (?:corner|start)$|^(?:at the (?:first|last) |do not |after the last repeat|nothing: )/i.test(
+    words,
+  );
+
+export const kindsOf = ({ head, body, tail }: Way): ReadonlySet<Noun> =>
+  new Set([...head, ...body, ...tail].flatMap((s) => (s.do === 'make' ? [] : [s.noun])));
+
+export function skipChanges(told: readonly string[]): {
+  readonly first: number;
+  readonly last: number;
+  readonly beforeLast: number;
+} {
+  const change = (which: string): number => {
+    for (const t of told) {
+      const other = new RegExp(
+        `^at the ${which} (?:skip|miss), (?:skip|miss) (\\d+) \\S+ instead of (\\d+)$`,
+      ).exec(t);
+      if (other) return Number(other[1]) - Number(other[2]);
+      if (new RegExp(`^do not (?:skip|miss) at the ${which} (?:skip|miss)$`).test(t)) return -1;
+    }
+    return 0;
+  };
+  return { first: change('first'), last: change('last'), beforeLast: change('last but one') };
+}
+
+export function leftOver(told: readonly string[]): number {
+  for (const t of told) {
+    const m = /^after the last repeat, (?:skip|miss) the (\d+) \S+ left over$/.exec(t);
+    if (m) return Number(m[1]);
+  }
+  return 0;
+}
+
+/** A cursor over places. */
+export class Run {
+  at = 0;
+  private skips = 0;
+  private passed: Place | null = null;
+  private lastUsed: Place | null = null;
+
+  constructor(
+    private readonly places: readonly Place[],
+    private readonly add: (stitch: Stitch, place: Place | null) => void,
+    private readonly change: (skip: number) => number,
+  ) {}
+
+  beginAt(place: number, skips: number): void {
+    this.at = place;
+    this.skips = skips;
+    // What is passed over before it is still to be worked into, where it says so.
+    this.passed = this.places.at(place - 1) ?? null;
+  }
+
+  pass(count: number): void {
+    this.at += count;
+  }
+
+  steps(steps: readonly LiteralStep[]): void {
+    for (const s of steps) this.step(s);
+  }
+
+  upToFirstWork(body: readonly LiteralStep[]): void {
+    this.steps(body.slice(0, firstWork(body)));
+  }
+
+  fromFirstWork(body: readonly LiteralStep[]): void {
+    const first = firstWork(body);
+    this.skips += body.slice(0, first).filter((s) => s.do === 'skip').length;
+    this.steps(body.slice(first));
+  }
+
+  private step(s: LiteralStep): void {
+    if (s.do === 'make') this.add(s.what, null);
+    else if (s.do === 'skip') {
+      for (let k = s.count + this.change(this.skips++); k > 0; k--) this.passed = this.take();
+    } else {
+      for (let k = 0; k < s.times; k++) {
+        const place = s.at === 'next' ? this.take() : s.at === 'same' ? this.lastUsed : this.passed;
+        if (s.at === 'next') this.lastUsed = place;
+        if (!place) throw new Unclear('there is no place to work into');
+        for (const stitch of s.what) {
+          this.add(stitch, place);
+          for (let leg = 1; leg < legsTaken(stitch); leg++) this.take();
+        }
+      }
+    }
+  }
+
+  private take(): Place {
+    const place = this.places[this.at++];
+    if (!place) throw new Unclear('the side has no more places');
+    return place;
+  }
+}
+
+export const firstWork = (body: readonly LiteralStep[]): number => {
+  const at = body.findIndex((s) => s.do === 'work' && s.what.some((x) => !standsAlone(x)));
+  if (at < 0) throw new Unclear('nothing is worked in the repeat');
+  return at;
+};

@@ -1,0 +1,55 @@
+/** Counts of a plan in a line. */
+import { spotNoun } from '../base/schools.ts';
+import { isDisc } from '../piece/outline.ts';
+import type { Plan, SchoolPlan, SidePlan } from '../plan/types.ts';
+import { plural } from './measures.ts';
+
+/** Counts between the corners, sides with equal counts together where they face each other. */
+export function baseWords(plan: Plan): string {
+  if (isDisc(plan.body.outline)) return plural(plan.rounds[0]!.total, 'stitch');
+  const counts = plan.sides.map((s) => `${s.name} ${s.count + s.corners}`);
+  const half = counts.length / 2;
+  const facing =
+    counts.length % 2 === 0 &&
+    plan.sides.every((s, i) => {
+      const other = plan.sides[(i + half) % counts.length]!;
+      return s.count + s.corners === other.count + other.corners;
+    });
+  return (facing ? counts.slice(0, half) : counts).join(' · ');
+}
+
+/** Where the count of a side comes from: “215 = 106 dc row ends × 2 + 3 of the corners.”. */
+export function sourceWords(s: SidePlan, plan: Plan): string {
+  if (s.choice.count !== null && s.schools.every((school) => school.count !== s.count))
+    return `${s.count + s.corners} by hand${cornersWords(s)}.`;
+  const school =
+    s.schools.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
+    s.schools[0]!;
+  return `${s.count + s.corners} = ${basisWords(school, s, plan)}.`;
+}
+
+/** What the corners add: “, 2 of them of the corners”. */
+const cornersWords = ({ corners }: SidePlan): string =>
+  corners === 0 ? '' : `, ${corners} of them of the corners`;
+
+/** What a school's count is made of: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
+export function basisWords(school: SchoolPlan, { corners }: SidePlan, plan: Plan): string {
+  const { language, length } = plan.hem.preferences;
+  const ofCorners = corners === 0 ? [] : [`${corners} of the corners`];
+  if (school.id === 'gauge') {
+    const { stitchesPer10Cm } = plan.hem.gauge;
+    const rate =
+      length === 'cm'
+        ? `${stitchesPer10Cm / 10} stitches to the cm`
+        : `${Number((stitchesPer10Cm * 0.254).toFixed(2))} stitches to the inch`;
+    return [`its length × ${rate}`, ...ofCorners].join(' + ');
+  }
+  return school.basis
+    .map(
+      (part) =>
+        `${plural(part.spots, spotNoun(part, language))}${part.rate === 1 ? '' : ` × ${Number(part.rate.toFixed(2))}`}`,
+    )
+    .concat(school.atJoins > 0 ? [`${school.atJoins} at the seams`] : [])
+    .concat(ofCorners)
+    .join(' + ');
+}

@@ -1,0 +1,71 @@
+/** What the fit found, as one would say it. */
+import { changesNothing, type FitSolution, type WayOut } from '../fit/fit.ts';
+import type { Plan } from '../plan/types.ts';
+import { familyById } from '../rounds/registry.ts';
+import { cornerTreatment } from '../terms/corners.ts';
+import { listWords } from './lists.ts';
+import { plural } from './measures.ts';
+
+/**
+ * A solution: what changes in the base round, then the quiet changes, round by round, then the corners.
+ *
+ * @param plan the plan that it was found for
+ */
+export function solutionWords(plan: Plan, solution: FitSolution): string {
+  if (changesNothing(solution)) return 'Change nothing';
+  const names = plan.sides.map((s) => s.name);
+  const { changes, quiet } = solution;
+  const keepsBase = changes.every((c) => c === 0);
+  const inRounds = plan.rounds.slice(1).flatMap(({ number, written }) => {
+    const inRound = quiet.map((q) => q[number - 1]!);
+    if (inRound.every((c) => c === 0)) return [];
+    const skips = written!.recipe.side.some(
+      (i) => i.do === 'skip' || (i.do === 'repeat' && i.body.some((s) => s.do === 'skip')),
+    );
+    return [`Round ${number}: ${skips ? 'skip ' : ''}${changeWords(inRound, names)}`];
+  });
+  const base = keepsBase
+    ? inRounds.length > 0
+      ? ['Keep the base round']
+      : []
+    : [`Base round: ${changeWords(changes, names)}`];
+  return [...base, ...inRounds, ...cornerChanges(plan, solution)].join('. ');
+}
+
+function cornerChanges({ hem }: Plan, { corners = {} }: FitSolution): readonly string[] {
+  return Object.entries(corners).map(([id, corner]) => {
+    const name = familyById(hem.rounds.find((r) => r.id === id)!.family)!.name.toLowerCase();
+    return `Corners of the ${name}: ${cornerTreatment(corner).name}`;
+  });
+}
+
+/** What would free a stack that does not fit, as advice. */
+export function wayOutWords(plan: Plan, way: WayOut): string {
+  switch (way.by) {
+    case 'ground':
+      return `Put ${familyById(way.family)!.name.toLowerCase()} before it.`;
+    case 'larger change':
+      return `It fits with a larger change. ${solutionWords(plan, way.solution)}.`;
+    case 'plain round':
+      return 'Put a plain round before it.';
+    case 'leaving it off':
+      return 'Without it all others come out even.';
+  }
+}
+
+/** A change of counts: “1 stitch more on sides A and C”. */
+function changeWords(changes: readonly number[], names: readonly string[]): string {
+  const bySize = new Map<number, string[]>();
+  changes.forEach((change, i) => {
+    if (change !== 0) bySize.set(change, [...(bySize.get(change) ?? []), names[i]!]);
+  });
+  return [...bySize]
+    .map(([change, on]) => {
+      const what = `${plural(Math.abs(change), 'stitch')} ${change > 0 ? 'more' : 'fewer'}`;
+      // A piece without corners has no sides to tell apart.
+      if (names.length === 1) return what;
+      const all = on.length === names.length && on.length > 2;
+      return `${what} on ${all ? 'every side' : `${on.length === 1 ? 'side' : 'sides'} ${listWords(on)}`}`;
+    })
+    .join(', ');
+}

@@ -1,0 +1,28 @@
+import { lab } from 'd3-color';
+import { interpolateLab } from 'd3-interpolate';
+
+/** The three tones of a strand: its dark edge, its body and its light. */
+export interface Tones {
+  readonly edge: string;
+  readonly body: string;
+  readonly light: string;
+}
+
+const known = new Map<string, Tones>();
+
+/** Tones of a yarn colour, #rrggbb. */
+export function tonesOf(colour: string): Tones {
+  let tones = known.get(colour);
+  if (!tones) {
+    const body = lab(colour);
+    const edge = lab(body.l * 0.55, body.a * 0.85, body.b * 0.85);
+    const light = lab(Math.min(98, body.l + (100 - body.l) * 0.42), body.a * 0.8, body.b * 0.8);
+    tones = { edge: edge.formatHex(), body: body.formatHex(), light: light.formatHex() };
+    known.set(colour, tones);
+  }
+  return tones;
+}
+
+/** A colour as if seen through the ground, so much of it as `part` (0 to 1): for what lies behind the round in hand. */
+export const faded = (colour: string, ground: string, part = 0.72): string =>
+  lab(interpolateLab(colour, ground)(part)).formatHex();

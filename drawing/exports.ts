@@ -1,0 +1,72 @@
+/** Every file that a plan can be written as, in one table for the page and the command line. */
+import { fileName } from '../core/document/fileName.ts';
+import { writeHem } from '../core/document/check.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { patternOf } from '../core/words/pattern.ts';
+import { patternMarkdown, patternText } from '../core/words/patternText.ts';
+import { countsCsv, yarnCsv } from '../core/words/tables.ts';
+import { drawingsOf } from './patternDrawings.ts';
+
+export interface WrittenFile {
+  readonly name: string;
+  readonly text: string;
+}
+
+export interface Export {
+  readonly label: string;
+  readonly type: string;
+  readonly files: (plan: Plan) => readonly WrittenFile[];
+  /** Whether it is a drawing, which can be a picture too. */
+  readonly drawing?: true;
+}
+
+/** One file, named after its hem. */
+const one =
+  (ending: string, write: (plan: Plan) => string): Export['files'] =>
+  (plan) => [{ name: fileName(plan.hem.name, ending), text: write(plan) }];
+
+const CSV = 'text/csv';
+const SVG = 'image/svg+xml';
+
+export const EXPORTS = {
+  text: {
+    label: 'Plain text',
+    type: 'text/plain',
+    files: one('.txt', (plan) => patternText(patternOf(plan))),
+  },
+  markdown: {
+    label: 'Markdown',
+    type: 'text/markdown',
+    files: one('.md', (plan) => patternMarkdown(patternOf(plan))),
+  },
+  plan: {
+    label: 'Plan',
+    type: SVG,
+    drawing: true,
+    files: one('-plan.svg', (plan) => drawingsOf(plan).plan),
+  },
+  charts: {
+    label: 'Charts',
+    type: SVG,
+    drawing: true,
+    files: (plan) =>
+      drawingsOf(plan).charts.map(({ name, svg }) => ({
+        name: fileName(`${plan.hem.name} ${name}`, '.svg'),
+        text: svg,
+      })),
+  },
+  counts: { label: 'Counts as CSV', type: CSV, files: one('-counts.csv', countsCsv) },
+  yarn: { label: 'Yarn as CSV', type: CSV, files: one('-yarn.csv', yarnCsv) },
+  project: {
+    label: 'Project file',
+    type: 'application/json',
+    files: one('.hem.json', ({ hem }) => writeHem(hem)),
+  },
+} satisfies Readonly<Record<string, Export>>;
+
+export type ExportId = keyof typeof EXPORTS;
+
+export const EXPORT_IDS = Object.keys(EXPORTS) as readonly ExportId[];
+
+/** What an export writes, when it is one file. */
+export const exported = (id: ExportId, plan: Plan): string => EXPORTS[id].files(plan)[0]!.text;

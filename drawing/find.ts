@@ -1,0 +1,99 @@
+/** Finds the stitches of a chart by where they lie. */
+import Flatbush from 'flatbush';
+import type { RoundChart } from '../core/chart/chart.ts';
+import { isChainRun } from '../core/ring/stitch.ts';
+import type { DrawnRound } from './scene.ts';
+
+const known = new WeakMap<RoundChart, Flatbush>();
+
+/** The boxes that the entries of a chart lie in: from foot to head, chains between their neighbours. */
+function indexOf(chart: RoundChart): Flatbush {
+  let index = known.get(chart);
+  if (!index) {
+    const { ring, headX, headY, footX, footY } = chart;
+    const size = ring.made.length;
+    index = new Flatbush(size, 16, Float32Array);
+    for (let i = 0; i < size; i++) {
+      const chain = isChainRun(ring.made[i]!);
+      const a = chain ? headX[(i - 1 + size) % size]! : footX[i]!;
+      const b = chain ? headX[(i + 1) % size]! : footX[i]!;
+      const c = chain ? headY[(i - 1 + size) % size]! : footY[i]!;
+      const d = chain ? headY[(i + 1) % size]! : footY[i]!;
+      index.add(
+        Math.min(a, b, headX[i]!),
+        Math.min(c, d, headY[i]!),
+        Math.max(a, b, headX[i]!),
+        Math.max(c, d, headY[i]!),
+      );
+    }
+    index.finish();
+    known.set(chart, index);
+  }
+  return index;
+}
+
+export interface Box {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+/** How far a stitch is drawn beyond its foot and head, in stitch widths: a tassel hangs longest. */
+const OVERHANG = 3.2;
+
+/** Entries of a round that are seen in a part of the piece, in working order. @param box mm */
+export function entriesIn({ chart, widthMm }: DrawnRound, box: Box): readonly number[] {
+  if (chart.ring.made.length === 0) return [];
+  const reach = OVERHANG * widthMm;
+  return indexOf(chart)
+    .search(box.minX - reach, box.minY - reach, box.maxX + reach, box.maxY + reach)
+    .sort((a, b) => a - b);
+}
+
+/** The part of a box that stitches lie in, with a stitch of room round them; the box itself when it is empty. @param box mm */
+export function boundsIn(rounds: readonly DrawnRound[], box: Box): Box {
+  let [minX, maxX, minY, maxY] = [Infinity, -Infinity, Infinity, -Infinity];
+  let room = 0;
+  for (const round of rounds) {
+    room = Math.max(room, 1.2 * round.widthMm);
+    const { headX, headY } = round.chart;
+    for (const i of entriesIn(round, box)) {
+      minX = Math.min(minX, headX[i]!);
+      maxX = Math.max(maxX, headX[i]!);
+      minY = Math.min(minY, headY[i]!);
+      maxY = Math.max(maxY, headY[i]!);
+    }
+  }
+  if (minX > maxX) return box;
+  return {
+    minX: Math.max(box.minX, minX - room),
+    maxX: Math.min(box.maxX, maxX + room),
+    minY: Math.max(box.minY, minY - room),
+    maxY: Math.min(box.maxY, maxY + room),
+  };
+}
+
+export interface Found {
+  readonly round: number;
+  readonly entry: number;
+}
+
+/** The stitch whose middle lies nearest to a point of the piece, mm, within one and a half of its widths. */
+export function stitchAt(rounds: readonly DrawnRound[], x: number, y: number): Found | null {
+  let found: Found | null = null;
+  let nearest = Infinity;
+  rounds.forEach(({ chart, widthMm }, round) => {
+    const reach = 1.5 * widthMm;
+    for (const entry of indexOf(chart).search(x - reach, y - reach, x + reach, y + reach)) {
+      const mx = (chart.headX[entry]! + chart.footX[entry]!) / 2;
+      const my = (chart.headY[entry]! + chart.footY[entry]!) / 2;
+      const distance = Math.hypot(mx - x, my - y);
+      if (distance < nearest && distance < 2 * widthMm) {
+        nearest = distance;
+        found = { round, entry };
+      }
+    }
+  });
+  return found;
+}

@@ -1,0 +1,81 @@
+import { landmarksOf, type Landmark } from '../core/chart/landmarks.ts';
+import type { Point } from '../core/piece/outline.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { bandsOf } from '../core/piece/piece.ts';
+import { stitchName } from '../core/terms/stitches.ts';
+import { plural } from '../core/words/measures.ts';
+import { sideLabel } from '../core/words/placeWords.ts';
+import type { Box } from './find.ts';
+
+/** Something of the piece that can be picked in its drawing. A corner is that before its side. */
+export type PlanPart =
+  | { readonly kind: 'side' | 'corner'; readonly side: number }
+  | { readonly kind: 'join'; readonly side: number; readonly join: number }
+  /** A run of rows of one kind, by its number from the foundation. */
+  | { readonly kind: 'rows'; readonly run: number };
+
+export type PlanPartKind = PlanPart['kind'];
+
+export const samePart = (a: PlanPart | null, b: PlanPart): boolean =>
+  a !== null && JSON.stringify(a) === JSON.stringify(b);
+
+/** What a part is called. */
+export function partName(plan: Plan, part: PlanPart): string {
+  const name = (side: number): string => plan.sides[(side + plan.sides.length) % plan.sides.length]!.name;
+  switch (part.kind) {
+    case 'side':
+      return sideLabel(plan, part.side % plan.sides.length);
+    case 'corner':
+      return `Corner ${name(part.side - 1)}/${name(part.side)}`;
+    case 'join':
+      return `Seam ${part.join + 1} on side ${name(part.side)}`;
+    case 'rows': {
+      const { from, to, stitch } = bandsOf(plan.hem.piece)[part.run]!;
+      const rows = to - from === 1 ? `Row ${to}` : `Rows ${from + 1}–${to}`;
+      return `${rows}, ${plural(to - from, 'row')} of ${stitchName(stitch, plan.hem.preferences.language)}`;
+    }
+  }
+}
+
+/** A part of a border that can be looked at closely, or all of it. */
+export type ViewPart = Exclude<PlanPart, { kind: 'rows' }> | { readonly kind: 'whole' };
+
+export const partKey = (part: ViewPart | Landmark): string =>
+  [part.kind, 'side' in part ? part.side : '', part.kind === 'join' ? part.join : ''].join(' ').trim();
+
+export interface NamedPart {
+  readonly part: ViewPart;
+  readonly label: string;
+}
+
+/** The parts of a border that can be looked at, by their keys. */
+export function partsOf(plan: Plan): ReadonlyMap<string, NamedPart> {
+  const order = { corner: 0, side: 1, join: 2 };
+  const marks = [...landmarksOf(plan, 0)].sort((a, b) => order[a.kind] - order[b.kind]);
+  return new Map<string, NamedPart>([
+    ...marks.map(({ kind, side, join }) => {
+      const part: Exclude<ViewPart, { kind: 'whole' }> =
+        kind === 'join' ? { kind, side, join } : { kind, side };
+      return [partKey(part), { part, label: partName(plan, part) }] as const;
+    }),
+    ['whole', { part: { kind: 'whole' }, label: 'The whole piece' }],
+  ]);
+}
+
+/** The point of the piece that a part lies at, mm; its middle for the whole piece. @param round whose ring is looked at */
+export function partPoint(plan: Plan, part: ViewPart, round: number): Point {
+  return landmarksOf(plan, round).find((l) => partKey(l) === partKey(part)) ?? { x: 0, y: 0 };
+}
+
+/** Stitch widths across a close-up, and down where its shape is free. */
+export const CLOSE_UP = { across: 17, down: 12 } as const;
+
+/** The box of a close-up round a part, or of the whole piece with its border and a rim, mm. */
+export function partBox(plan: Plan, part: ViewPart): Box {
+  const { widthMm, heightMm } = plan.finishedSize;
+  const { x, y } = partPoint(plan, part, Math.floor((plan.rounds.length - 1) / 2));
+  const whole = part.kind === 'whole';
+  const halfX = whole ? widthMm * 0.53 : (CLOSE_UP.across * plan.stitchWidthMm) / 2;
+  const halfY = whole ? heightMm * 0.53 : (CLOSE_UP.down * plan.stitchWidthMm) / 2;
+  return { minX: x - halfX, maxX: x + halfX, minY: y - halfY, maxY: y + halfY };
+}

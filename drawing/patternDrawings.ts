@@ -1,0 +1,44 @@
+/** The drawings that go with a written pattern. */
+import type { Plan } from '../core/plan/types.ts';
+import { boundsIn } from './find.ts';
+import { legendOf, type LegendEntry } from './legend.ts';
+import { partBox, partsOf, type ViewPart } from './parts.ts';
+import { planSvg } from './planSvg.ts';
+import { sceneOf } from './scene.ts';
+import { svgOf } from './svg.ts';
+
+interface Chart {
+  readonly name: string;
+  readonly svg: string;
+}
+
+export interface Drawings {
+  readonly plan: string;
+  readonly charts: readonly Chart[];
+  readonly legend: readonly LegendEntry[];
+}
+
+/** The plan, and every stitch of its first corner and of the middle of a side as symbols. */
+export function drawingsOf(plan: Plan, font?: string): Drawings {
+  const key = font ?? '';
+  const ofPlan = known.get(plan) ?? new Map<string, Drawings>();
+  known.set(plan, ofPlan);
+  const drawn = ofPlan.get(key) ?? draw(plan, font);
+  ofPlan.set(key, drawn);
+  return drawn;
+}
+
+const known = new WeakMap<Plan, Map<string, Drawings>>();
+
+function draw(plan: Plan, font: string | undefined): Drawings {
+  const scene = sceneOf(plan, { face: 'symbols', seen: 'right', round: null, ground: '#ffffff' });
+  const named = [...partsOf(plan).values()];
+  const wanted: readonly ViewPart['kind'][] = ['corner', 'side', 'join'];
+  const charts = wanted.flatMap((kind) => {
+    const found = named.find(({ part }) => part.kind === kind);
+    if (!found) return [];
+    const box = boundsIn([scene.edge, ...scene.rounds], partBox(plan, found.part));
+    return [{ name: found.label, svg: svgOf(scene, box, found.label) }];
+  });
+  return { plan: planSvg(plan, font), charts, legend: legendOf(plan, plan.hem.preferences.language) };
+}

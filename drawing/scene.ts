@@ -1,0 +1,159 @@
+/** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
+import { bodyOutline, chartOf, type RoundChart } from '../core/chart/chart.ts';
+import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
+import type { Point } from '../core/piece/outline.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { isChainRun } from '../core/ring/stitch.ts';
+import { STITCHES } from '../core/terms/stitches.ts';
+import { faded } from './colours.ts';
+import type { Seen } from './yarnFace.ts';
+
+export type Face = 'yarn' | 'symbols';
+
+export interface DrawnRound {
+  readonly chart: RoundChart;
+  /** Width of a stitch, mm. */
+  readonly widthMm: number;
+  /** #rrggbb */
+  readonly colour: string;
+  /** The side of its stitches that the viewer sees. */
+  readonly seen: Seen;
+  /** It lies on the face of the round below and encloses nothing of its own. */
+  readonly surface: boolean;
+}
+
+export interface Scene {
+  readonly face: Face;
+  /** Outline of the piece, mm; empty when it is not drawn. */
+  readonly body: readonly Point[];
+  readonly bodyColour: string;
+  /** Its outermost stitches, which the base round goes into; seams and holes. */
+  readonly edge: DrawnRound;
+  readonly lines: readonly EdgeLine[];
+  readonly holes: readonly Point[];
+  /** From the innermost outwards. */
+  readonly rounds: readonly DrawnRound[];
+  /** Mirrored left and right: for the left hand, or because the wrong side is seen; for both, twice. */
+  readonly mirrored: boolean;
+}
+
+export interface SceneChoice {
+  readonly face: Face;
+  readonly seen: Seen;
+  /** Only this round in full colour; null for all. */
+  readonly round: number | null;
+  /** Colour that the rounds behind fade into, #rrggbb. */
+  readonly ground: string;
+}
+
+/** Thickness of seams, and radius of holes, in stitch widths. */
+export const SEAM_LINE = 0.16;
+export const HOLE = 0.22;
+
+/** The drawing of a plan. */
+export function sceneOf(plan: Plan, { face, seen, round, ground }: SceneChoice): Scene {
+  const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
+  const charts = chartOf(plan);
+  const edge = edgeChartOf(plan.body, plan.stitchWidthMm);
+  return {
+    face,
+    body: bodyOutline(plan),
+    bodyColour: faded(plan.hem.pieceColour, ground),
+    edge: {
+      chart: edge.chart,
+      widthMm: edge.widthMm,
+      colour: faded(plan.hem.pieceColour, ground, 0.45),
+      seen,
+      surface: true,
+    },
+    lines: edge.lines,
+    holes: edge.holes,
+    mirrored: (plan.hem.preferences.hand === 'left') !== (seen === 'wrong'),
+    rounds: plan.rounds.map((r, k): DrawnRound => {
+      const colour = colours.get(r.yarnId)!;
+      const facing = r.written?.entry.facing ?? r.written?.recipe.facing ?? 'right';
+      return {
+        chart: charts[k]!,
+        widthMm: r.stitchWidthMm,
+        colour: round !== null && k !== round ? faded(colour, ground) : colour,
+        seen: facing === seen ? 'right' : 'wrong',
+        surface: r.written?.recipe.surface ?? false,
+      };
+    }),
+  };
+}
+
+/**
+ * Where a stitch's own frame lies on the piece: (x, y) of the frame, in stitch widths, goes to
+ * (a·x + c·y + e, b·x + d·y + f), mm. The order is that of canvas and SVG.
+ */
+export type Frame = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+
+/** The frame with y from one point to another that lies `length` stitch widths up; x keeps the stitch width. */
+function frame(x0: number, y0: number, x1: number, y1: number, length: number, widthMm: number): Frame {
+  const dx = x1 - x0;
+  const dy = y1 - y0;
+  const size = Math.hypot(dx, dy) || 1;
+  return [(dy / size) * widthMm, (-dx / size) * widthMm, dx / length, dy / length, x0, y0];
+}
+
+/** The frames that entry `i` is drawn in: one for a stitch, one for each link of a chain run. */
+export function framesOf(chart: RoundChart, i: number, widthMm: number): readonly Frame[] {
+  if (isChainRun(chart.ring.made[i]!)) return linkFrames(chart, i, widthMm);
+  const { footX, footY, headX, headY } = chart;
+  return [frame(footX[i]!, footY[i]!, headX[i]!, headY[i]!, nominalHeight(chart, i), widthMm)];
+}
+
+const nominalHeight = ({ ring }: RoundChart, i: number): number => {
+  const s = ring.made[i]!;
+  return s.kind === 'ch' ? 1 : STITCHES[s.kind].height;
+};
+
+/** A stitch this much longer than it stands by itself has reached down for its place. */
+const REACHES = 1.3;
+
+/**
+ * As {@link framesOf}, for yarn: a stitch that reaches down keeps its shape at the head, and `reach` is the frame of
+ * the strands (y from 0 to 1) that go on from there to its foot.
+ */
+export function yarnFramesOf(
+  chart: RoundChart,
+  i: number,
+  widthMm: number,
+): { readonly frames: readonly Frame[]; readonly reach: Frame | null } {
+  const { footX, footY, headX, headY } = chart;
+  const length = Math.hypot(headX[i]! - footX[i]!, headY[i]! - footY[i]!);
+  const own = nominalHeight(chart, i) * widthMm;
+  if (isChainRun(chart.ring.made[i]!) || length < REACHES * own) {
+    return { frames: framesOf(chart, i, widthMm), reach: null };
+  }
+  const part = 1 - own / length;
+  const x = footX[i]! + (headX[i]! - footX[i]!) * part;
+  const y = footY[i]! + (headY[i]! - footY[i]!) * part;
+  return {
+    frames: [frame(x, y, headX[i]!, headY[i]!, nominalHeight(chart, i), widthMm)],
+    reach: frame(footX[i]!, footY[i]!, x, y, 1, widthMm),
+  };
+}
+
+/** Links of a chain run, on a curve from the neighbour before through the run's own position to the one after. */
+function linkFrames({ ring, headX, headY }: RoundChart, i: number, widthMm: number): readonly Frame[] {
+  const size = ring.made.length;
+  const { chains } = ring.made[i]!;
+  const before = (i - 1 + size) % size;
+  const after = (i + 1) % size;
+  const curve = (from: number, middle: number, to: number) => {
+    const bend = 2 * middle - (from + to) / 2;
+    return (t: number): number => (1 - t) ** 2 * from + 2 * t * (1 - t) * bend + t * t * to;
+  };
+  const x = curve(headX[before]!, headX[i]!, headX[after]!);
+  const y = curve(headY[before]!, headY[i]!, headY[after]!);
+  return Array.from({ length: chains }, (_, link) => {
+    const t = (link + 1) / (chains + 1);
+    const dx = x(t + 0.05) - x(t - 0.05);
+    const dy = y(t + 0.05) - y(t - 0.05);
+    const length = Math.hypot(dx, dy) || 1;
+    // Outwards is to the right of the direction of work.
+    return frame(x(t), y(t), x(t) - dy / length, y(t) + dx / length, 1 / widthMm, widthMm);
+  });
+}

@@ -1,0 +1,51 @@
+/** Where the letter, count and length of each side stand in a plan. */
+import { corners, isDisc, type Point } from '../core/piece/outline.ts';
+import type { Plan } from '../core/plan/types.ts';
+import { lengthWords } from '../core/words/measures.ts';
+
+export interface SideLabel {
+  readonly name: string;
+  /** Base count, and the length where there is room for it. */
+  readonly words: string;
+  /** Middle of the lettering, mm. */
+  readonly at: Point;
+  /** Degrees: it runs along its side and is never upside down. */
+  readonly tilt: number;
+  /** The side's edge on the piece and on the outside of its border, mm. */
+  readonly inner: readonly [Point, Point];
+  readonly outer: readonly [Point, Point];
+}
+
+/** Corner points at a height above the piece, mm, mirrored for the left hand. */
+export function planCorners(plan: Plan, heightMm: number): readonly Point[] {
+  const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
+  return corners(plan.body.outline, heightMm).map((p) => ({ x: p.x * mirrored, y: p.y }));
+}
+
+/** The labels of all sides; none on a disc. @param type height of the lettering, mm */
+export function sideLabels(plan: Plan, type: number): readonly SideLabel[] {
+  const { outline } = plan.body;
+  if (isDisc(outline)) return [];
+  const { hand, length } = plan.hem.preferences;
+  const off = 1.1 * type * (hand === 'left' ? -1 : 1);
+  const inside = planCorners(plan, 0);
+  const outside = planCorners(plan, plan.rounds[plan.rounds.length - 1]!.heightMm);
+  return outline.sides.map((side, i) => {
+    const next = (i + 1) % outside.length;
+    const [c, d] = [outside[i]!, outside[next]!];
+    const size = Math.hypot(d.x - c.x, d.y - c.y) || 1;
+    const tilt = (Math.atan2(d.y - c.y, d.x - c.x) * 180) / Math.PI;
+    const room = size > type * 9;
+    return {
+      name: side.name,
+      words: `${plan.sides[i]!.count + plan.sides[i]!.corners}${room ? ` · ${lengthWords(side.lengthMm, length)}` : ''}`,
+      at: {
+        x: (c.x + d.x) / 2 - ((d.y - c.y) / size) * off,
+        y: (c.y + d.y) / 2 + ((d.x - c.x) / size) * off,
+      },
+      tilt: tilt > 90.5 ? tilt - 180 : tilt < -90.5 ? tilt + 180 : tilt,
+      inner: [inside[i]!, inside[next]!],
+      outer: [c, d],
+    };
+  });
+}
