@@ -100,7 +100,7 @@ export function BasePage() {
         <StartFields plan={slow} />
         <MoreOfBase plan={slow} />
         <Guard what="The fit" resetKeys={[slow]}>
-          <FitList plan={slow} onPreview={setPreview} />
+          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} />
         </Guard>
       </section>
     </div>

@@ -17,7 +17,8 @@ const uneven = rowsHem({
   ],
 });
 
-const renderFit = () => renderHem(uneven, (plan) => <FitList plan={plan} onPreview={() => undefined} />);
+const renderFit = (stale = false) =>
+  renderHem(uneven, (plan) => <FitList plan={plan} stale={stale} onPreview={() => undefined} />);
 const solutions = (): readonly HTMLElement[] => screen.getAllByRole('button');
 
 describe('the fit on the page', () => {
@@ -28,6 +29,15 @@ describe('the fit on the page', () => {
     fireEvent.click(solutions()[0]!);
     expect(comesOutEven(store.get().plan)).toBe(true);
     await screen.findByText(/Every round fits/);
+  });
+
+  test('nothing is offered for a plan that the page is about to replace', async () => {
+    const { store } = renderFit(true);
+    await screen.findAllByRole('button');
+    const { plan } = store.get();
+    expect(solutions().every((b) => (b as HTMLButtonElement).disabled)).toBe(true);
+    fireEvent.click(solutions()[0]!);
+    expect(store.get().plan).toBe(plan);
   });
 
   test('an answer about what is no longer there is shown as it was, until the next has come', async () => {

@@ -12,17 +12,20 @@ import './fitList.css';
 
 export interface FitListProps {
   readonly plan: Plan;
+  /** The plan is no longer the newest: the page is about to show another. */
+  readonly stale: boolean;
   /** The hem with a solution that is being looked at; null when none is. */
   readonly onPreview: (hem: Hem | null) => void;
 }
 
 /** The ways in which every round comes out even, best first; looked at on hover, taken on click. */
-export const FitList = memo(function FitList({ plan, onPreview }: FitListProps) {
+export const FitList = memo(function FitList({ plan, stale, onPreview }: FitListProps) {
   const store = useHemStore();
-  const { value, pending, failed } = useWorked('fit', plan.hem);
+  const { value, pending: working, failed } = useWorked('fit', plan.hem);
+  const pending = stale || working;
   // While another answer is worked, the last one is shown with the plan that it is about.
   const [told, setTold] = useState<{ readonly fit: Fit; readonly about: Plan } | null>(null);
-  if (value && !pending && !failed && told?.fit !== value) setTold({ fit: value, about: plan });
+  if (value && !working && !failed && told?.fit !== value) setTold({ fit: value, about: plan });
   const { fit = null, about = plan } = told ?? {};
   const stack = about.rounds.slice(1).map((r) => r.written!);
   const preview = (s: FitSolution): void => {

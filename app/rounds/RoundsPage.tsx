@@ -107,7 +107,7 @@ export function RoundsPage() {
       </section>
       <aside className="rounds-judged">
         <Guard what="The fit" resetKeys={[slow]}>
-          <FitList plan={slow} onPreview={setPreview} />
+          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} />
         </Guard>
         <Guard what="How flat it lies" resetKeys={[shown]}>
           <StrainStrip plan={shown} />
