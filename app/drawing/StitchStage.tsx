@@ -7,11 +7,12 @@ import { entryOf, NOTHING } from '../../core/ring/ring.ts';
 import { entryWords } from '../../core/words/stitchWords.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
-import { boxOf, paint, type View } from './paint.ts';
-import { Pace } from './pace.ts';
+import { boxOf, paint, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type Found } from '../../drawing/find.ts';
-import { framesOf, type Scene } from '../../drawing/scene.ts';
-import { Tiles } from './tiles.ts';
+import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import { workers } from '../workers/pool.ts';
+import { Tiles, type Painted } from './tiles.ts';
 
 /** What the frame round a stage can ask of it. */
 export interface StageHandle {
@@ -27,6 +28,8 @@ export interface StageHandle {
 interface StageProps {
   readonly ref: Ref<StageHandle>;
   readonly plan: Plan;
+  /** What is drawn of the plan, and how. */
+  readonly choice: SceneChoice;
   readonly scene: Scene;
   /** The point of the piece that is looked at, mm. */
   readonly focus: Point;
@@ -39,17 +42,31 @@ interface StageProps {
 }
 
 /** A scene that can be dragged, zoomed, and asked what each stitch is. */
-export function StitchStage({ ref, plan, scene, focus, across, down, focusRound, label }: StageProps) {
+export function StitchStage({
+  ref,
+  plan,
+  choice,
+  scene,
+  focus,
+  across,
+  down,
+  focusRound,
+  label,
+}: StageProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const over = useRef<HTMLCanvasElement>(null);
   const behaviour = useRef<ZoomBehavior<HTMLCanvasElement, unknown> | null>(null);
-  const [tiles] = useState(() => new Tiles());
-  const [pace] = useState(() => new Pace());
+  const [fault, setFault] = useState<unknown>(null);
+  const [tiles] = useState(() => new Tiles(setFault));
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState(zoomIdentity);
   const [asked, setAsked] = useState<Found | null>(null);
   const { sheet, ink, thread } = GROUNDS[useLook().ground];
   const turn = scene.mirrored ? -1 : 1;
+  const painted = useMemo(() => paintedAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
+  if (fault !== null) throw fault;
+
+  useEffect(() => () => tiles.end(), [tiles]);
 
   useEffect(() => {
     const element = canvas.current!;
@@ -85,13 +102,16 @@ export function StitchStage({ ref, plan, scene, focus, across, down, focusRound,
     }
     const context = element.getContext('2d')!;
     const seenAt = { ...view, scale: view.scale * ratio };
-    let frame = requestAnimationFrame(function draw(time: number) {
-      const share = pace.shareAt(time, scene);
-      const done = tiles.draw(context, scene, seenAt, performance.now() + share);
-      if (!done) frame = requestAnimationFrame(draw);
-    });
+    let frame = 0;
+    tiles.onTile = () => {
+      frame ||= requestAnimationFrame(() => {
+        frame = 0;
+        tiles.draw(context, painted, seenAt);
+      });
+    };
+    tiles.onTile();
     return () => cancelAnimationFrame(frame);
-  }, [scene, size, view, tiles, pace]);
+  }, [painted, size, view, tiles]);
 
   useEffect(() => {
     // Without anything to ring there is nothing to paint again as the drawing moves.
@@ -209,6 +229,14 @@ export function StitchStage({ ref, plan, scene, focus, across, down, focusRound,
       </p>
     </div>
   );
+}
+
+let scenes = 0;
+
+/** A scene whose tiles workers paint, each from the hem itself. */
+function paintedAway(hem: Hem, choice: SceneChoice, scene: Scene): Painted {
+  const number = ++scenes;
+  return { scene, tile: (place) => workers().ask('paintTile', [number, hem, choice, place]) };
 }
 
 /** The stitch of a round whose top lies nearest to a point. */

@@ -35,10 +35,8 @@ export const StitchView = memo(function StitchView({
   const [face, setFace] = useState<Face>('yarn');
   const [seen, setSeen] = useState<Seen>('right');
   const { sheet } = GROUNDS[useLook().ground];
-  const scene = useMemo(
-    () => sceneOf(plan, { face, seen, round, ground: sheet }),
-    [plan, face, seen, round, sheet],
-  );
+  const choice = useMemo(() => ({ face, seen, round, ground: sheet }), [face, seen, round, sheet]);
+  const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
   const parts = useMemo(() => partsOf(plan), [plan]);
   const asked = partKey(part);
   const key = parts.has(asked) ? asked : [...parts.keys()][0]!;
@@ -80,6 +78,7 @@ export const StitchView = memo(function StitchView({
       <StitchStage
         ref={stage}
         plan={plan}
+        choice={choice}
         scene={scene}
         focus={focus}
         across={whole ? plan.finishedSize.widthMm * 1.06 : close}

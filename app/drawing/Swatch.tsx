@@ -3,7 +3,7 @@ import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
-import { paint, paintFeet } from './paint.ts';
+import { paint, paintFeet } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
 
 /** What a swatch shows: a plan, and the point of the piece in its middle, mm. */

@@ -1,146 +1,202 @@
-import { beforeAll, describe, expect, test } from '@jest/globals';
+import { beforeEach, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import type { View } from './paint.ts';
-import { Pace } from './pace.ts';
-import { sceneOf, type Scene } from '../../drawing/scene.ts';
-import { Tiles } from './tiles.ts';
+import type { View } from '../../drawing/paint.ts';
+import { sceneOf } from '../../drawing/scene.ts';
+import { EDGE, type Place } from '../../drawing/tile.ts';
+import { Tiles, type Painted } from './tiles.ts';
 
-/** A canvas that counts what is painted onto it. */
-class CountingContext {
-  strokes = 0;
+/** A page that notes which images lie on it. */
+class Page {
+  readonly canvas = { width: 800, height: 600 };
   images: unknown[] = [];
   scales: number[] = [];
-  constructor(readonly canvas: { readonly width: number; readonly height: number }) {}
-  stroke = (): void => void this.strokes++;
   drawImage = (image: unknown): void => void this.images.push(image);
   setTransform = (a: number): void => void this.scales.push(a);
-  fill = (): void => undefined;
+  clearRect = (): void => void (this.images = []);
   beginPath = (): void => undefined;
   resetTransform = (): void => undefined;
   save = (): void => undefined;
   restore = (): void => undefined;
   rect = (): void => undefined;
   clip = (): void => undefined;
-  clearRect = (): void => void (this.images = []);
+  readonly context = this as unknown as CanvasRenderingContext2D;
 }
 
-class Canvas {
-  width = 0;
-  height = 0;
-  private readonly context = new CountingContext(this);
-  getContext = (): CountingContext => this.context;
+class Image {
+  closed = false;
+  constructor(
+    readonly of: Painted,
+    readonly place: Place,
+  ) {}
+  close(): void {
+    this.closed = true;
+  }
 }
 
-beforeAll(() => {
-  const nothing = (): void => undefined;
-  Object.assign(globalThis, {
-    document: { createElement: () => new Canvas() },
-    Path2D: class {
-      moveTo = nothing;
-      lineTo = nothing;
-      arc = nothing;
-      closePath = nothing;
-    },
-  });
-});
+/** Whoever paints: what is asked for waits until it is told to paint. */
+class Painter {
+  waiting: { readonly image: Image; readonly resolve: (image: ImageBitmap) => void; cancelled: boolean }[] =
+    [];
+  images: Image[] = [];
+  most = 0;
+
+  painted(mirrored = false): Painted {
+    const painted: Painted = {
+      scene: { ...scene, mirrored },
+      tile: (place) => {
+        const image = new Image(painted, place);
+        this.images.push(image);
+        let asked: (typeof this.waiting)[number];
+        const done = new Promise<ImageBitmap>((resolve) => {
+          asked = { image, resolve, cancelled: false };
+          this.waiting.push(asked);
+        });
+        this.most = Math.max(this.most, this.waiting.length);
+        return { done, cancel: () => void (asked.cancelled = true) };
+      },
+    };
+    return painted;
+  }
+
+  /** Paints what was asked for first, wanted or not. */
+  async paintOne(): Promise<void> {
+    const { image, resolve } = this.waiting.shift()!;
+    resolve(image as unknown as ImageBitmap);
+    await Promise.resolve();
+    await Promise.resolve();
+  }
+
+  async paintAll(): Promise<void> {
+    while (this.waiting.length > 0) await this.paintOne();
+  }
+}
 
 const [, made] = demoPlans()[0]!;
-const scene = (): Scene => sceneOf(made, { face: 'yarn', seen: 'right', round: null, ground: '#ffffff' });
-const corner = scene().rounds[1]!.chart;
+const scene = sceneOf(made, { face: 'yarn', seen: 'right', round: null, ground: '#ffffff' });
+const corner = scene.rounds[1]!.chart;
 const view = (scale: number): View => ({ x: corner.headX[0]!, y: corner.headY[0]!, scale });
-const page = () => new CountingContext({ width: 800, height: 600 });
-const asContext = (c: CountingContext): CanvasRenderingContext2D => c as unknown as CanvasRenderingContext2D;
+const unexpected = (error: unknown): void => {
+  throw error as Error;
+};
 
-/** A clock that goes on by a millisecond whenever it is looked at. */
-function clock(): () => number {
-  let time = 0;
-  return () => time++;
+let painter: Painter;
+let page: Page;
+beforeEach(() => {
+  painter = new Painter();
+  page = new Page();
+});
+
+/** Draws again whenever a tile has come, until nothing more is asked for. */
+async function drawWholly(tiles: Tiles, painted: Painted, at: View): Promise<void> {
+  tiles.onTile = () => void tiles.draw(page.context, painted, at);
+  tiles.onTile();
+  await painter.paintAll();
+  expect(tiles.draw(page.context, painted, at)).toBe(true);
 }
 
 describe('tiles', () => {
-  test('are painted over as many frames as it takes, and then only laid', () => {
-    const tiles = new Tiles();
-    const now = clock();
-    const s = scene();
-    let frames = 0;
-    let context = page();
-    for (let done = false; !done; frames++) {
-      context = page();
-      done = tiles.draw(asContext(context), s, view(4), now() + 12, now);
-      expect(frames).toBeLessThan(2000);
-    }
-    expect(frames).toBeGreaterThan(3);
-    // Only tiles are laid onto the page itself: no stitch is painted there.
-    expect(context.strokes).toBe(0);
-    const laid = context.images.length;
-    expect(laid).toBeGreaterThanOrEqual(6);
-    const again = page();
-    expect(tiles.draw(asContext(again), s, view(4), now(), now)).toBe(true);
-    expect(again.images).toEqual(context.images);
+  test('are asked for a few at a time, those in the middle first, and then only laid', async () => {
+    const tiles = new Tiles(unexpected);
+    const painted = painter.painted();
+    await drawWholly(tiles, painted, view(4));
+    expect(painter.most).toBe(3);
+    expect(page.images.length).toBeGreaterThanOrEqual(6);
+    const far = ({ place }: Image): number => {
+      const size = EDGE / 2 ** (place.level / 2);
+      return Math.hypot(
+        (place.column + 0.5) * size - corner.headX[0]!,
+        (place.row + 0.5) * size - corner.headY[0]!,
+      );
+    };
+    const inView = painter.images.filter((image) => page.images.includes(image));
+    expect(inView.map(far)).toEqual(inView.map(far).sort((a, b) => a - b));
+    const { length } = painter.images;
+    const laid = page.images;
+    expect(tiles.draw(page.context, painted, view(4))).toBe(true);
+    expect(page.images).toBe(laid);
+    expect(painter.images).toHaveLength(length);
   });
 
-  test('a frame without time shows the coarse piece, and tiles of another scale over it', () => {
-    const tiles = new Tiles();
-    const now = clock();
-    const s = scene();
-    while (!tiles.draw(asContext(page()), s, view(4), now() + 500, now));
-    const zoomed = page();
-    expect(tiles.draw(asContext(zoomed), s, view(6), now() - 1, now)).toBe(false);
-    expect(zoomed.images.length).toBeGreaterThan(4);
-    const first = page();
-    expect(new Tiles().draw(asContext(first), s, view(4), now() - 1, now)).toBe(false);
-    expect(first.images).toHaveLength(1);
+  test('that are missing show the whole piece from afar, and tiles of another scale over it', async () => {
+    const tiles = new Tiles(unexpected);
+    const painted = painter.painted();
+    await drawWholly(tiles, painted, view(4));
+    const sharp = new Set(page.images);
+    expect(tiles.draw(page.context, painted, view(6))).toBe(false);
+    expect(page.images.length).toBeGreaterThan(4);
+    expect(page.images.some((image) => sharp.has(image))).toBe(true);
+    // So far off that nothing of the scale before is of use.
+    expect(tiles.draw(page.context, painted, view(0.05))).toBe(false);
+    const levels = page.images.map((image) => (image as Image).place.level);
+    expect(new Set(levels).size).toBe(1);
+    expect(page.images.some((image) => sharp.has(image))).toBe(false);
   });
 
-  test('another scene starts anew', () => {
-    const tiles = new Tiles();
-    const now = clock();
-    const context = page();
-    const first = scene();
-    while (!tiles.draw(asContext(context), first, view(4), now() + 100_000, now));
-    const before = context.images;
-    const then = scene();
-    // What was there stays on the page until all of the other is painted: it is put there once.
-    expect(tiles.draw(asContext(context), then, view(4), now() - 1, now)).toBe(false);
-    expect(context.images).toBe(before);
-    while (!tiles.draw(asContext(context), then, view(4), now() + 100_000, now));
-    expect(context.images).toHaveLength(before.length);
-    expect(context.images.some((image) => before.includes(image))).toBe(false);
-    // Looked at elsewhere meanwhile, it shows what there is.
-    expect(tiles.draw(asContext(context), scene(), view(3), now() - 1, now)).toBe(false);
-    expect(context.images).toHaveLength(1);
+  test('of another scene take the place of all that was there at once', async () => {
+    const tiles = new Tiles(unexpected);
+    await drawWholly(tiles, painter.painted(), view(4));
+    const before = page.images;
+    const then = painter.painted();
+    tiles.onTile = () => void tiles.draw(page.context, then, view(4));
+    expect(tiles.draw(page.context, then, view(4))).toBe(false);
+    expect(before.every((image) => (image as Image).closed)).toBe(true);
+    while (page.images === before) await painter.paintOne();
+    expect(page.images).toHaveLength(before.length);
+    expect(page.images.every((image) => (image as Image).of === then)).toBe(true);
   });
 
-  test('a mirrored scene lays the same tiles mirrored', () => {
-    const tiles = new Tiles();
-    const now = clock();
-    const mirrored = { ...scene(), mirrored: true };
-    const context = page();
-    while (!tiles.draw(asContext(context), mirrored, view(4), now() + 100_000, now))
-      context.scales.length = 0;
-    expect(Math.max(...context.scales)).toBeLessThan(0);
-  });
-});
-
-describe('the share of a frame', () => {
-  test('is large once for something new, then shrinks when frames come late and grows when they come in time', () => {
-    const pace = new Pace();
-    const s = scene();
-    expect(pace.shareAt(0, s)).toBeGreaterThan(20);
-    const usual = pace.shareAt(16, s);
-    const late = [60, 110, 160].map((t) => pace.shareAt(t, s));
-    expect(late[0]!).toBeLessThan(usual);
-    expect(late[2]!).toBeLessThan(late[1]!);
-    const calm = [176, 192, 208].map((t) => pace.shareAt(t, s));
-    expect(calm[2]!).toBeGreaterThan(calm[0]!);
-    expect(pace.shareAt(224, scene())).toBeGreaterThan(20);
+  test('that are begun for a view are put on the page before newer ones are begun', async () => {
+    const tiles = new Tiles(unexpected);
+    await drawWholly(tiles, painter.painted(), view(4));
+    const before = page.images;
+    let newest = painter.painted();
+    const second = newest;
+    tiles.onTile = () => void tiles.draw(page.context, newest, view(4));
+    tiles.onTile();
+    await painter.paintOne();
+    newest = painter.painted();
+    tiles.onTile();
+    while (page.images === before) await painter.paintOne();
+    expect(page.images.every((image) => (image as Image).of === second)).toBe(true);
+    await painter.paintAll();
+    expect(page.images.every((image) => (image as Image).of === newest)).toBe(true);
   });
 
-  test('is never nothing, so that a drawing is always finished', () => {
-    const pace = new Pace();
-    const s = scene();
-    let share = 0;
-    for (let t = 0; t < 5000; t += 100) share = pace.shareAt(t, s);
-    expect(share).toBeGreaterThan(0.1);
+  test('of a scene that is looked at elsewhere meanwhile are not waited for, and closed when they come', async () => {
+    const tiles = new Tiles(unexpected);
+    tiles.draw(page.context, painter.painted(), view(4));
+    const [old] = painter.waiting;
+    expect(tiles.draw(page.context, painter.painted(), view(3))).toBe(false);
+    expect(old!.cancelled).toBe(true);
+    await painter.paintAll();
+    expect(old!.image.closed).toBe(true);
+  });
+
+  test('are no more than memory bears, however far one goes', async () => {
+    const tiles = new Tiles(unexpected);
+    const painted = painter.painted();
+    for (let k = 0; k < 20; k++) await drawWholly(tiles, painted, { ...view(4), x: k * 900, y: 0 });
+    expect(painter.images.length).toBeGreaterThan(120);
+    expect(painter.images.filter(({ closed }) => !closed).length).toBeLessThanOrEqual(120);
+    tiles.end();
+    expect(painter.images.every(({ closed }) => closed)).toBe(true);
+  });
+
+  test('of a mirrored scene are the same, laid mirrored', async () => {
+    const tiles = new Tiles(unexpected);
+    await drawWholly(tiles, painter.painted(true), view(4));
+    expect(Math.max(...page.scales)).toBeLessThan(0);
+  });
+
+  test('that cannot be painted are told of', async () => {
+    const faults: unknown[] = [];
+    const tiles = new Tiles((fault) => faults.push(fault));
+    const broken = {
+      scene,
+      tile: () => ({ done: Promise.reject(new Error('no canvas')), cancel: () => undefined }),
+    };
+    tiles.draw(page.context, broken, view(4));
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(String(faults[0])).toContain('no canvas');
   });
 });

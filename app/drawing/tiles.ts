@@ -1,77 +1,112 @@
 /**
- * Keeps a drawing fluent however many stitches it has: it is painted in square tiles, which are kept, and a frame
- * paints no longer than its share of time. Until a tile is there its place shows tiles of another scale, over a
- * coarse picture of the whole piece. When the scene changes and the view stays, what is on the page stays there until
- * all of the new scene is painted, so that a change is put on the page once.
+ * Keeps a drawing fluent however many stitches it has: it is painted in square tiles, away from the page, and the tiles
+ * are kept. Until a tile is there its place shows tiles of another scale, over the whole piece from afar. When the
+ * scene changes and the view stays, what is on the page stays there until all of the new scene is painted, so that a
+ * change is put on the page once; and what has been begun for a view is put there before anything newer is begun, so
+ * that a long drag is seen to go on.
  *
- * State: the tiles of one scene by scale and place, the latest used last, at most one that is being painted, and the
- * view that the page shows wholly. Invariant: a kept tile is wholly painted. Cost of a frame: the tiles in view, and the
- * share of time.
+ * State: the scene, its tiles by scale and place, the latest used last, those that are asked for, and what the page
+ * shows. Invariant: never more than `AT_ONCE` tiles are asked for. Cost of a frame: the tiles in view.
  */
-import { boxOf, paintBands, painting, type View } from './paint.ts';
+import type { View } from '../../drawing/paint.ts';
 import type { Scene } from '../../drawing/scene.ts';
+import { EDGE, levelFor, placesIn, scaleOf, wholePiece, type Place } from '../../drawing/tile.ts';
+import type { Job } from '../workers/pool.ts';
 
-/** Edge of a tile, device pixels. */
-const EDGE = 384;
-/** Edge of the coarse picture, device pixels. */
-const COARSE = 1024;
 /** Scales further apart than this, in half octaves, are of no use for each other. */
 const FAR = 5;
-/** Tiles kept: 384² × 4 bytes × 110 is 65 MB. */
-const KEPT = 110;
+/** Tiles kept: 256² × 4 bytes × 240 is 63 MB. */
+const KEPT = 240;
+/** So that a tile that comes into view does not wait for many that have left it. */
+const AT_ONCE = 3;
+/** The name under which the browser’s own measure of time tells how long a place was shown blurred. */
+export const BLURRED = 'blurred tile';
 
-interface Place {
-  /** Scale of the tile: 2^(level / 2) device pixels to the millimetre. */
-  readonly level: number;
-  readonly column: number;
-  readonly row: number;
+/** A scene, and who paints a tile of it. */
+export interface Painted {
+  readonly scene: Scene;
+  readonly tile: (place: Place) => Job<ImageBitmap>;
 }
 
 interface Tile extends Place {
-  readonly canvas: HTMLCanvasElement;
+  readonly image: ImageBitmap;
 }
 
-const scaleOf = (level: number): number => 2 ** (level / 2);
 const keyOf = ({ level, column, row }: Place): string => `${level} ${column} ${row}`;
 
 export class Tiles {
-  private scene: Scene | null = null;
+  /** Called when a tile has come, for what is drawn to be drawn again. */
+  onTile: () => void = () => undefined;
+  private painted: Painted | null = null;
+  /** The tiles that show all of it, small. */
+  private afar: readonly Place[] = [];
   private readonly kept = new Map<string, Tile>();
-  private coarse: { readonly canvas: HTMLCanvasElement; readonly scale: number } | null = null;
-  private begun: (Tile & { readonly steps: Iterator<void, void> }) | null = null;
-  /** What the page shows of this scene, or of the one before it; empty when it shows a part only. */
+  private readonly asked = new Map<string, Job<ImageBitmap>>();
+  /** What is asked for next. */
+  private wantedPlaces: readonly Place[] = [];
+  /** Since when the places in view that are missing have been, in the time of `now`. */
+  private missing = new Map<string, number>();
+  /** The view that was drawn last, and whether the page shows all of the scene in it. */
+  private wanted = '';
+  private complete = false;
+  /** The view that the page shows wholly, of this scene or of the one before it; empty when it shows a part only. */
   private shown = '';
 
+  constructor(
+    private readonly onFault: (error: unknown) => void,
+    private readonly now: () => number = () => performance.now(),
+  ) {}
+
   /**
-   * Draws a scene as far as it goes within the time.
+   * Draws what there is of a scene, and asks for what is missing.
    *
-   * @param until when to stop, in the time of `now`, ms
-   * @returns whether all of it is drawn; if not, draw again in the next frame
+   * @returns whether all of it is drawn; if not, `onTile` tells when there is more
    */
-  draw(
-    context: CanvasRenderingContext2D,
-    scene: Scene,
-    view: View,
-    until: number,
-    now: () => number = () => performance.now(),
-  ): boolean {
-    if (scene !== this.scene) {
-      this.scene = scene;
-      this.kept.clear();
-      this.coarse = null;
-      this.begun = null;
-    }
+  draw(context: CanvasRenderingContext2D, painted: Painted, view: View): boolean {
     const { width, height } = context.canvas;
-    const asked = [view.x, view.y, view.scale, width, height, scene.mirrored].join(' ');
-    const level = Math.ceil(2 * Math.log2(view.scale) - 1e-6);
-    const needed = this.placesIn(view, width, height, level);
-    const missing = needed.filter((place) => !this.kept.has(keyOf(place)));
-    while (missing.length > 0) {
-      const tile = this.paintSome(scene, missing[0]!, until, now);
-      if (!tile) break;
-      missing.shift();
+    const asked = [view.x, view.y, view.scale, width, height, painted.scene.mirrored].join(' ');
+    if (painted === this.painted && asked === this.wanted && this.complete) {
+      this.ask(this.afar);
+      return true;
     }
+    if (painted !== this.painted && this.painted && asked === this.wanted && !this.complete) {
+      this.complete = this.put(context, this.painted, view, asked);
+      if (!this.complete) return false;
+    }
+    if (painted !== this.painted) this.begin(painted);
+    this.wanted = asked;
+    this.complete = this.put(context, painted, view, asked);
+    return this.complete;
+  }
+
+  /** Forgets all that is kept. */
+  end(): void {
+    this.onTile = () => undefined;
+    for (const job of this.asked.values()) job.cancel();
+    this.asked.clear();
+    for (const { image } of this.kept.values()) image.close();
+    this.kept.clear();
+    this.missing.clear();
+    this.wantedPlaces = [];
+    this.painted = null;
+  }
+
+  private begin(painted: Painted): void {
+    const { onTile } = this;
+    this.end();
+    this.onTile = onTile;
+    this.painted = painted;
+    this.afar = wholePiece(painted.scene);
+  }
+
+  private put(context: CanvasRenderingContext2D, { scene }: Painted, view: View, asked: string): boolean {
+    const { width, height } = context.canvas;
+    const level = levelFor(view.scale);
+    const needed = placesIn(view, width, height, level);
+    const missing = needed.filter((place) => !this.kept.has(keyOf(place)));
+    this.ask(missing.length > 0 ? missing : this.afar);
     if (missing.length > 0 && asked === this.shown) return false;
+    this.noteMissing(missing);
     this.shown = missing.length > 0 ? '' : asked;
     context.resetTransform();
     context.clearRect(0, 0, width, height);
@@ -83,14 +118,51 @@ export class Tiles {
       this.kept.delete(keyOf(tile));
       this.kept.set(keyOf(tile), tile);
     }
-    for (const key of this.kept.keys()) {
+    for (const [key, { image }] of this.kept) {
       if (this.kept.size <= KEPT) break;
+      image.close();
       this.kept.delete(key);
     }
     return missing.length === 0;
   }
 
-  /** What there is in the place of tiles that are missing: those of the nearest scale, over the coarse picture. */
+  /** Asks for the first of the places that are neither there nor asked for yet, and for more of them as they come. */
+  private ask(places: readonly Place[]): void {
+    this.wantedPlaces = places;
+    for (const place of places) {
+      const key = keyOf(place);
+      if (this.asked.size >= AT_ONCE) return;
+      if (this.kept.has(key) || this.asked.has(key)) continue;
+      const job = this.painted!.tile(place);
+      this.asked.set(key, job);
+      job.done.then(
+        (image) => {
+          if (this.asked.get(key) !== job) {
+            image.close();
+            return;
+          }
+          this.asked.delete(key);
+          this.kept.set(key, { ...place, image });
+          this.ask(this.wantedPlaces);
+          this.onTile();
+        },
+        (error: unknown) => {
+          if (this.asked.get(key) === job) this.onFault(error);
+        },
+      );
+    }
+  }
+
+  private noteMissing(places: readonly Place[]): void {
+    const end = this.now();
+    const still = new Map(places.map((p) => [keyOf(p), this.missing.get(keyOf(p)) ?? end]));
+    for (const [key, start] of this.missing) {
+      if (this.kept.has(key)) performance.measure(BLURRED, { start, end });
+    }
+    this.missing = still;
+  }
+
+  /** What there is in the place of tiles that are missing: those of the nearest scale, over the whole piece from afar. */
   private layUnder(
     context: CanvasRenderingContext2D,
     scene: Scene,
@@ -105,7 +177,7 @@ export class Tiles {
     const under =
       nearest === undefined || Math.abs(nearest - level) > FAR
         ? []
-        : this.placesIn(view, width, height, nearest).map((place) => this.kept.get(keyOf(place)));
+        : placesIn(view, width, height, nearest).map((place) => this.kept.get(keyOf(place)));
     // Only where something is missing.
     context.save();
     context.beginPath();
@@ -114,72 +186,10 @@ export class Tiles {
       context.rect(Math.min(left, right), top, Math.abs(right - left), bottom - top);
     }
     context.clip();
-    if (under.length === 0 || under.some((tile) => tile === undefined)) this.layCoarse(context, scene, view);
-    for (const tile of under) if (tile) this.lay(context, tile, view, scene.mirrored);
+    const afar =
+      under.length === 0 || under.includes(undefined) ? this.afar.map((p) => this.kept.get(keyOf(p))) : [];
+    for (const tile of [...afar, ...under]) if (tile) this.lay(context, tile, view, scene.mirrored);
     context.restore();
-  }
-
-  /** Tiles that a view needs, those nearest to its middle first. */
-  private placesIn(view: View, width: number, height: number, level: number): readonly Place[] {
-    const size = EDGE / scaleOf(level);
-    const { minX, maxX, minY, maxY } = boxOf(view, width, height);
-    const places: Place[] = [];
-    for (let column = Math.floor(minX / size); column <= Math.floor(maxX / size); column++) {
-      for (let row = Math.floor(minY / size); row <= Math.floor(maxY / size); row++) {
-        places.push({ level, column, row });
-      }
-    }
-    const far = ({ column, row }: Place): number =>
-      Math.hypot((column + 0.5) * size - view.x, (row + 0.5) * size - view.y);
-    return places.sort((a, b) => far(a) - far(b));
-  }
-
-  /** Goes on with a tile until the time is up; the tile, when it is done. */
-  private paintSome(scene: Scene, place: Place, until: number, now: () => number): Tile | null {
-    if (!this.begun || keyOf(this.begun) !== keyOf(place)) {
-      const canvas = document.createElement('canvas');
-      canvas.width = EDGE;
-      canvas.height = EDGE;
-      const scale = scaleOf(place.level);
-      const middle = {
-        x: ((place.column + 0.5) * EDGE) / scale,
-        y: ((place.row + 0.5) * EDGE) / scale,
-        scale,
-      };
-      const plain = { ...scene, mirrored: false };
-      this.begun = { ...place, canvas, steps: painting(canvas.getContext('2d')!, plain, middle) };
-    }
-    const { steps, ...tile } = this.begun;
-    while (now() < until) {
-      if (!steps.next().done) continue;
-      this.begun = null;
-      this.kept.set(keyOf(tile), tile);
-      return tile;
-    }
-    return null;
-  }
-
-  /** The whole piece as bands, painted once for a scene. */
-  private layCoarse(context: CanvasRenderingContext2D, scene: Scene, view: View): void {
-    if (!this.coarse) {
-      const canvas = document.createElement('canvas');
-      canvas.width = COARSE;
-      canvas.height = COARSE;
-      const { headX, headY } = scene.rounds[scene.rounds.length - 1]!.chart;
-      let reach = 1;
-      for (let i = 0; i < headX.length; i++)
-        reach = Math.max(reach, Math.abs(headX[i]!), Math.abs(headY[i]!));
-      const scale = (0.49 * COARSE) / reach;
-      paintBands(canvas.getContext('2d')!, { ...scene, mirrored: false }, { x: 0, y: 0, scale });
-      this.coarse = { canvas, scale };
-    }
-    const { canvas, scale } = this.coarse;
-    const factor = view.scale / scale;
-    const turn = scene.mirrored ? -1 : 1;
-    const x = context.canvas.width / 2 - view.x * view.scale * turn;
-    const y = context.canvas.height / 2 - view.y * view.scale;
-    context.setTransform(factor * turn, 0, 0, factor, x, y);
-    context.drawImage(canvas, -COARSE / 2, -COARSE / 2);
   }
 
   private lay(context: CanvasRenderingContext2D, tile: Tile, view: View, mirrored: boolean): void {
@@ -187,7 +197,7 @@ export class Tiles {
     const { left, right, top, bottom } = boundsOf(tile, view, mirrored, width, height);
     if (Math.max(left, right) < 0 || Math.min(left, right) > width || bottom < 0 || top > height) return;
     context.setTransform((right - left) / EDGE, 0, 0, (bottom - top) / EDGE, left, top);
-    context.drawImage(tile.canvas, 0, 0);
+    context.drawImage(tile.image, 0, 0);
   }
 }
 

@@ -1,4 +1,5 @@
-/** What is worked away from the page: questions of the core that take longer than a frame. */
+/** What is worked away from the page: questions that take longer than a frame, and painting. */
+import { transfer } from 'comlink';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import type { Fit } from '../../core/fit/fit.ts';
 import { fitHem } from '../../core/fit/open.ts';
@@ -7,8 +8,14 @@ import * as alternatives from '../../core/forecast/alternatives.ts';
 import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
 import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
+import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
+import { paintTile, type Place } from '../../drawing/tile.ts';
 
 const planner = createPlanner();
+const paintPlanner = createPlanner();
+
+/** The scene that a tile was last painted of, by the number that the page has given it. */
+let painted: { readonly number: number; readonly scene: Scene } | null = null;
 
 export const WORK = {
   fit: (hem: Hem): Fit => fitHem(hem),
@@ -34,6 +41,11 @@ export const WORK = {
   ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
   roundsForWidth: (hem: Hem, widthMm: number): alternatives.RoundsForSize | null =>
     alternatives.roundsForWidth(planner(hem), widthMm),
+  paintTile: (number: number, hem: Hem, choice: SceneChoice, place: Place): ImageBitmap => {
+    if (painted?.number !== number) painted = { number, scene: sceneOf(paintPlanner(hem), choice) };
+    const image = paintTile(painted.scene, place);
+    return transfer(image, [image]);
+  },
 };
 
 export type Work = typeof WORK;

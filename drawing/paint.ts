@@ -1,19 +1,14 @@
 /** Paints a scene onto a canvas, in more or less detail as the scale allows. */
-import type { Point } from '../../core/piece/outline.ts';
-import { NOTHING } from '../../core/ring/ring.ts';
-import { tonesOf } from '../../drawing/colours.ts';
-import { entriesIn, type Box } from '../../drawing/find.ts';
-import {
-  HOLE,
-  SEAM_LINE,
-  framesOf,
-  yarnFramesOf,
-  type DrawnRound,
-  type Frame,
-  type Scene,
-} from '../../drawing/scene.ts';
-import { SYMBOL_LINE, symbolOf } from '../../drawing/symbolFace.ts';
-import { REACHING, STRAND, strandsOf, type Strands } from '../../drawing/yarnFace.ts';
+import type { Point } from '../core/piece/outline.ts';
+import { NOTHING } from '../core/ring/ring.ts';
+import { tonesOf } from './colours.ts';
+import { entriesIn, type Box } from './find.ts';
+import { HOLE, SEAM_LINE, framesOf, yarnFramesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
+import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
+import { REACHING, STRAND, strandsOf, type Strands } from './yarnFace.ts';
+
+/** On the page, or away from it. */
+export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** How the piece lies on a canvas: the point (x, y), mm, in its middle, and device pixels to the millimetre. */
 export interface View {
@@ -56,21 +51,8 @@ export const boxOf = (view: View, width: number, height: number): Box => ({
   maxY: view.y + height / 2 / view.scale,
 });
 
-/** Paints the whole canvas at once. */
-export function paint(context: CanvasRenderingContext2D, scene: Scene, view: View): void {
-  const steps = painting(context, scene, view);
-  while (!steps.next().done);
-}
-
-/**
- * Paints in steps of a few stitches, so that whoever paints can stop when the time of a frame is used up and go on
- * in the next. Mirroring is part of the painting. Cost: linear in the stitches that are seen.
- */
-export function* painting(
-  context: CanvasRenderingContext2D,
-  scene: Scene,
-  view: View,
-): Generator<void, void> {
+/** Paints the whole canvas; mirroring is part of it. Cost: linear in the stitches that are seen. */
+export function paint(context: Context, scene: Scene, view: View): void {
   context.lineCap = 'round';
   context.lineJoin = 'round';
   const base = frameOfView(context, view, scene.mirrored);
@@ -78,22 +60,21 @@ export function* painting(
   const onto = new Placer(context, base);
   const widest = Math.max(...scene.rounds.map((r) => r.widthMm));
   if (widest * view.scale < BANDS) {
-    yield* bands(context, scene, view);
+    paintBands(context, base, scene, view.scale);
     return;
   }
   paintBody(context, base, scene);
   paintLines(context, scene);
   for (const round of [scene.edge, ...scene.rounds]) {
     const entries = entriesIn(round, seen);
-    yield;
-    if (scene.face === 'symbols') yield* paintSymbols(onto, round, entries);
-    else if (round.widthMm * view.scale < WHOLE_STITCHES) yield* paintStitches(onto, round, entries);
-    else yield* paintStrands(onto, round, entries);
+    if (scene.face === 'symbols') paintSymbols(onto, round, entries);
+    else if (round.widthMm * view.scale < WHOLE_STITCHES) paintStitches(onto, round, entries);
+    else paintStrands(onto, round, entries);
   }
   context.resetTransform();
 }
 
-function frameOfView({ canvas }: CanvasRenderingContext2D, view: View, mirrored: boolean): Frame {
+function frameOfView({ canvas }: Context, view: View, mirrored: boolean): Frame {
   const across = mirrored ? -view.scale : view.scale;
   return [
     across,
@@ -105,13 +86,10 @@ function frameOfView({ canvas }: CanvasRenderingContext2D, view: View, mirrored:
   ];
 }
 
-/** Stitches between two pauses. */
-const STEP = 8;
-
 /** Lays frames of stitches onto the canvas. */
 class Placer {
   constructor(
-    readonly context: CanvasRenderingContext2D,
+    readonly context: Context,
     private readonly base: Frame,
   ) {}
 
@@ -134,14 +112,14 @@ function polygon(points: readonly Point[]): Path2D {
   return path;
 }
 
-function paintBody(context: CanvasRenderingContext2D, base: Frame, { body, bodyColour }: Scene): void {
+function paintBody(context: Context, base: Frame, { body, bodyColour }: Scene): void {
   context.setTransform(...base);
   context.fillStyle = bodyColour;
   context.fill(polygon(body));
 }
 
 /** Seams and holes. */
-function paintLines(context: CanvasRenderingContext2D, { lines, holes, edge }: Scene): void {
+function paintLines(context: Context, { lines, holes, edge }: Scene): void {
   if (lines.length === 0 && holes.length === 0) return;
   const path = new Path2D();
   for (const { from, to } of lines) {
@@ -158,7 +136,7 @@ function paintLines(context: CanvasRenderingContext2D, { lines, holes, edge }: S
 }
 
 /** Every strand with its dark edge, its body and its light. */
-function* paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[]): Generator<void, void> {
+function paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[]): void {
   const { chart, widthMm, seen, colour } = round;
   const tones = tonesOf(colour);
   const lay = (strands: readonly string[]): void => {
@@ -170,7 +148,6 @@ function* paintStrands(onto: Placer, round: DrawnRound, entries: readonly number
     }
   };
   for (const part of ['post', 'top'] as const) {
-    let step = 0;
     for (const i of entries) {
       const strands = strandsOf(chart.ring.made[i]!, seen)[part];
       if (strands.length === 0) continue;
@@ -183,17 +160,15 @@ function* paintStrands(onto: Placer, round: DrawnRound, entries: readonly number
         onto.place(placed);
         lay(strands);
       }
-      if (++step % STEP === 0) yield;
     }
   }
 }
 
 /** Every stitch in one stroke with a dark edge. */
-function* paintStitches(onto: Placer, round: DrawnRound, entries: readonly number[]): Generator<void, void> {
+function paintStitches(onto: Placer, round: DrawnRound, entries: readonly number[]): void {
   const { chart, widthMm, seen, colour } = round;
   const tones = tonesOf(colour);
   for (const part of ['post', 'top'] as const) {
-    let step = 0;
     for (const i of entries) {
       const strands = strandsOf(chart.ring.made[i]!, seen);
       if (strands[part].length === 0) continue;
@@ -203,16 +178,14 @@ function* paintStitches(onto: Placer, round: DrawnRound, entries: readonly numbe
         onto.stroke(path, tones.edge, STRAND.edge + 0.05);
         onto.stroke(path, tones.body, STRAND.body - 0.03);
       }
-      if (++step % (2 * STEP) === 0) yield;
     }
   }
 }
 
-function* paintSymbols(onto: Placer, round: DrawnRound, entries: readonly number[]): Generator<void, void> {
+function paintSymbols(onto: Placer, round: DrawnRound, entries: readonly number[]): void {
   const { chart, widthMm, colour } = round;
   const ink = tonesOf(colour).edge;
   onto.context.fillStyle = ink;
-  let step = 0;
   for (const i of entries) {
     const { lines, filled } = symbolOf(chart.ring.made[i]!);
     for (const placed of framesOf(chart, i, widthMm)) {
@@ -220,13 +193,12 @@ function* paintSymbols(onto: Placer, round: DrawnRound, entries: readonly number
       onto.stroke(pathOf(lines), ink, SYMBOL_LINE);
       if (filled) onto.context.fill(pathOf(filled));
     }
-    if (++step % (3 * STEP) === 0) yield;
   }
 }
 
 /** Dots at the places that a round goes into. */
 export function paintFeet(
-  context: CanvasRenderingContext2D,
+  context: Context,
   scene: Scene,
   round: number,
   view: View,
@@ -249,27 +221,18 @@ export function paintFeet(
 }
 
 /** Rounds as bands of colour between their tops, for a scale at which no stitch can be made out. */
-export function paintBands(context: CanvasRenderingContext2D, scene: Scene, view: View): void {
-  const steps = bands(context, scene, view);
-  while (!steps.next().done);
-}
-
-function* bands(context: CanvasRenderingContext2D, scene: Scene, view: View): Generator<void, void> {
-  const base = frameOfView(context, view, scene.mirrored);
+function paintBands(context: Context, base: Frame, scene: Scene, scale: number): void {
   context.setTransform(...base);
-  for (const round of scene.rounds.filter((r) => !r.surface).reverse()) {
-    band(context, round, view.scale, true);
-    yield;
-  }
+  for (const round of scene.rounds.filter((r) => !r.surface).reverse()) band(context, round, scale, true);
   paintBody(context, base, scene);
-  for (const round of scene.rounds) if (round.surface) band(context, round, view.scale, false);
+  for (const round of scene.rounds) if (round.surface) band(context, round, scale, false);
   context.resetTransform();
 }
 
 /** Paths along the tops of rounds, by the power of two of their scale. */
 const rims = new WeakMap<DrawnRound['chart'], Map<number, Path2D>>();
 
-function band(context: CanvasRenderingContext2D, round: DrawnRound, scale: number, filled: boolean): void {
+function band(context: Context, round: DrawnRound, scale: number, filled: boolean): void {
   const tones = tonesOf(round.colour);
   const level = Math.ceil(Math.log2(scale));
   const byLevel = rims.get(round.chart) ?? new Map<number, Path2D>();
