@@ -103,13 +103,14 @@ export function StitchStage({
     const context = element.getContext('2d')!;
     const seenAt = { ...view, scale: view.scale * ratio };
     let frame = 0;
-    tiles.onTile = () => {
+    const draw = (): void => {
       frame ||= requestAnimationFrame(() => {
         frame = 0;
         tiles.draw(context, painted, seenAt);
       });
     };
-    tiles.onTile();
+    tiles.watch(draw);
+    draw();
     return () => cancelAnimationFrame(frame);
   }, [painted, size, view, tiles]);
 

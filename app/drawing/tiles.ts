@@ -35,8 +35,7 @@ interface Tile extends Place {
 const keyOf = ({ level, column, row }: Place): string => `${level} ${column} ${row}`;
 
 export class Tiles {
-  /** Called when a tile has come, for what is drawn to be drawn again. */
-  onTile: () => void = () => undefined;
+  private onTile: () => void = () => undefined;
   private painted: Painted | null = null;
   /** The tiles that show all of it, small. */
   private afar: readonly Place[] = [];
@@ -60,7 +59,7 @@ export class Tiles {
   /**
    * Draws what there is of a scene, and asks for what is missing.
    *
-   * @returns whether all of it is drawn; if not, `onTile` tells when there is more
+   * @returns whether all of it is drawn; if not, who watches is told when there is more
    */
   draw(context: CanvasRenderingContext2D, painted: Painted, view: View): boolean {
     const { width, height } = context.canvas;
@@ -79,9 +78,13 @@ export class Tiles {
     return this.complete;
   }
 
+  /** Who is told when a tile has come, to draw again. */
+  watch(onTile: () => void): void {
+    this.onTile = onTile;
+  }
+
   /** Forgets all that is kept. */
   end(): void {
-    this.onTile = () => undefined;
     for (const job of this.asked.values()) job.cancel();
     this.asked.clear();
     for (const { image } of this.kept.values()) image.close();
@@ -92,9 +95,7 @@ export class Tiles {
   }
 
   private begin(painted: Painted): void {
-    const { onTile } = this;
     this.end();
-    this.onTile = onTile;
     this.painted = painted;
     this.afar = wholePiece(painted.scene);
   }
