@@ -80,6 +80,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
     if (next !== undefined) onCount(next, true);
   };
   // Where nearly every count comes out even, a loop for each would say less than a tick.
+  const shown = even.filter((c) => c >= domain[0] && c <= domain[1]);
   const crowded = even.length > 1 && x(even[1]!) - x(even[0]!) < 26;
   const comesOut = plan.rounds.every((r) => fitsHere(r, side));
   const flags = placeFlags(s.schools, x, width);
@@ -116,17 +117,15 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
             <text y={34}>{t}</text>
           </g>
         ))}
-        {even
-          .filter((c) => c >= domain[0] && c <= domain[1])
-          .map((c) => (
-            <g
-              key={c}
-              transform={`translate(${x(c)} ${AXIS})`}
-              className={crowded ? 'even-mark close' : 'even-mark'}
-            >
-              <path d={crowded ? 'M0 0V-7' : 'M0 0 C -7 -4, -6 -13, 0 -13 S 7 -4, 0 0'} />
+        {crowded ? (
+          <path className="even-marks" d={shown.map((c) => `M${x(c)} ${AXIS}v-7`).join('')} />
+        ) : (
+          shown.map((c) => (
+            <g key={c} transform={`translate(${x(c)} ${AXIS})`} className="even-mark">
+              <path d="M0 0 C -7 -4, -6 -13, 0 -13 S 7 -4, 0 0" />
             </g>
-          ))}
+          ))
+        )}
         <g className="ideal" transform={`translate(${x(s.flatCount)} ${AXIS})`}>
           <path d="M0 7 l5 8 h-10 z" />
         </g>

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { memo, useMemo, useState, type KeyboardEvent } from 'react';
+import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react';
 import { isAtJoin } from '../../core/base/baseRound.ts';
 import { placementWords, spotName, spotNumber } from '../../core/words/run.ts';
 import { spotNoun } from '../../core/base/schools.ts';
@@ -30,6 +30,7 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
   const longest = Math.max(...s.edge.spots.map((x) => x.lengthMm), 0.1);
   const words = placementWords(s.placement, s.edge);
   const spot = touched?.side === side && touched.spot < s.edge.spots.length ? touched.spot : null;
+  const touchSpot = useCallback((at: number): void => setTouched({ side, spot: at }), [side]);
   const touch = (to: number): void =>
     setTouched({ side, spot: Math.min(s.edge.spots.length - 1, Math.max(0, to)) });
   const place = (stitches: number | null): void => {
@@ -64,39 +65,25 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
         onKeyDown={onKey}
       >
         <svg width={s.edge.spots.length * PITCH + 2} height={74} aria-hidden="true">
-          {s.edge.spots.map((x, i) => {
-            const count = s.placement[i]!;
-            const number = spotNumber(s.edge, i);
-            const changed = count !== usual.get(usualKey(x));
-            const byEye = s.choice.spots[String(i)] !== undefined;
-            const tall = 8 + 22 * (x.lengthMm / longest);
-            const dots = Math.min(count, 4);
-            return (
-              <g
-                key={i}
-                transform={`translate(${i * PITCH + 1} 0)`}
-                className={`spot${changed ? ' changed' : ''}${byEye ? ' by-eye' : ''}${i === spot ? ' here' : ''} ${x.kind.replace(' ', '-')}`}
-                onClick={() => touch(i)}
-              >
-                <title>{`${spotName(s.edge, i)}, ${spotNoun(x, language)}: ${count}`}</title>
-                <rect className="reach" width={PITCH} height={74} />
-                <rect x={0.5} width={PITCH - 2} y={44 - tall} height={tall} rx={2} />
-                {Array.from({ length: dots }, (_, k) => (
-                  <circle key={k} cx={PITCH / 2 + (k - (dots - 1) / 2) * 3.6} cy={8} r={1.7} />
-                ))}
-                {changed && (
-                  <text x={PITCH / 2} y={57}>
-                    {count}
-                  </text>
-                )}
-                {x.kind === s.edge.spots[0]!.kind && (number % 10 === 0 || number === 1) && (
-                  <text className="number" x={PITCH / 2} y={71}>
-                    {number}
-                  </text>
-                )}
-              </g>
-            );
-          })}
+          {s.edge.spots.map((x, i) => (
+            <Spot
+              key={i}
+              at={i}
+              title={`${spotName(s.edge, i)}, ${spotNoun(x, language)}: ${s.placement[i]!}`}
+              className={[
+                'spot',
+                x.kind.replace(' ', '-'),
+                s.placement[i] === usual.get(usualKey(x)) ? '' : 'changed',
+                s.choice.spots[String(i)] === undefined ? '' : 'by-eye',
+                i === spot ? 'here' : '',
+              ].join(' ')}
+              tall={8 + 22 * (x.lengthMm / longest)}
+              count={s.placement[i]!}
+              says={s.placement[i] !== usual.get(usualKey(x))}
+              number={x.kind === s.edge.spots[0]!.kind ? markedNumber(spotNumber(s.edge, i)) : null}
+              onTouch={touchSpot}
+            />
+          ))}
         </svg>
       </div>
       <p className="by-eye small" aria-live="polite">
@@ -142,6 +129,47 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
     </div>
   );
 });
+
+interface SpotProps {
+  readonly at: number;
+  readonly title: string;
+  readonly className: string;
+  /** Height of its box, px. */
+  readonly tall: number;
+  readonly count: number;
+  /** Whether its count is written out, for being another than usual. */
+  readonly says: boolean;
+  readonly number: number | null;
+  readonly onTouch: (at: number) => void;
+}
+
+/** One place of the edge. There are many, and a step of the count changes few of them. */
+const Spot = memo(function Spot({ at, title, className, tall, count, says, number, onTouch }: SpotProps) {
+  const dots = Math.min(count, 4);
+  return (
+    <g transform={`translate(${at * PITCH + 1} 0)`} className={className} onClick={() => onTouch(at)}>
+      <title>{title}</title>
+      <rect className="reach" width={PITCH} height={74} />
+      <rect x={0.5} width={PITCH - 2} y={44 - tall} height={tall} rx={2} />
+      {Array.from({ length: dots }, (_, k) => (
+        <circle key={k} cx={PITCH / 2 + (k - (dots - 1) / 2) * 3.6} cy={8} r={1.7} />
+      ))}
+      {says && (
+        <text x={PITCH / 2} y={57}>
+          {count}
+        </text>
+      )}
+      {number !== null && (
+        <text className="number" x={PITCH / 2} y={71}>
+          {number}
+        </text>
+      )}
+    </g>
+  );
+});
+
+/** The first is numbered, and every tenth. */
+const markedNumber = (number: number): number | null => (number === 1 || number % 10 === 0 ? number : null);
 
 type Spots = Plan['sides'][number]['edge']['spots'];
 

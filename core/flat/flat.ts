@@ -61,11 +61,13 @@ export function naturalLengthMm(
 export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null {
   if (!ring.made.some(isChainRun)) return null;
   const size = ring.made.length;
-  const widths = Float32Array.from(ring.made, topWidth);
+  const widths = new Float32Array(size);
+  for (let i = 0; i < size; i++) widths[i] = topWidth(ring.made[i]!);
   const feet = feetOf();
   const centre = new Set(
     ring.centres.flatMap((c) => (c.length === 0 ? [] : [c.start % size, (c.start + c.length - 1) % size])),
   );
+  const gives = (i: number): boolean => isChainRun(ring.made[i]!) && !centre.has(i);
   const starts: number[] = [];
   let before = ring.into[workedBefore(ring, 0)]!;
   for (let i = 0; i < size; i++) {
@@ -74,23 +76,22 @@ export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null
     if (place !== before) starts.push(i);
     before = place;
   }
-  starts.forEach((start, n) => {
+  for (let n = 0; n < starts.length; n++) {
+    const start = starts[n]!;
     const next = starts[(n + 1) % starts.length]!;
     const distance = feet.at(ring.into[next]!) - feet.at(ring.into[start]!);
     let room = distance < 0 ? distance + feet.whole : distance;
     let chains = 0;
-    const stretch = (visit: (i: number) => void): void => {
-      for (let i = start; i !== next; i = (i + 1) % size) visit(i);
-    };
-    stretch((i) => {
+    for (let i = start; i !== next; i = (i + 1) % size) {
       if (!isChainRun(ring.made[i]!)) room -= widths[i]!;
-      else if (!centre.has(i)) chains += ring.made[i]!.chains;
-    });
-    const share = chains === 0 ? 0 : Math.min(chains, Math.max(0, room)) / chains;
-    stretch((i) => {
-      if (isChainRun(ring.made[i]!) && !centre.has(i)) widths[i] = ring.made[i]!.chains * share;
-    });
-  });
+      else if (gives(i)) chains += ring.made[i]!.chains;
+    }
+    if (chains === 0) continue;
+    const share = Math.min(chains, Math.max(0, room)) / chains;
+    for (let i = start; i !== next; i = (i + 1) % size) {
+      if (gives(i)) widths[i] = ring.made[i]!.chains * share;
+    }
+  }
   return widths;
 }
 
