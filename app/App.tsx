@@ -39,8 +39,10 @@ const router = createBrowserRouter([
   { path: '*', element: <NotFound /> },
 ]);
 
-// The data is in this browser: it is never stale but by our own edits.
-const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity, retry: false } } });
+// The data is in this browser: it is never stale but by our own edits, and a shelf is too long to be compared.
+const queries = new QueryClient({
+  defaultOptions: { queries: { staleTime: Infinity, retry: false, structuralSharing: false } },
+});
 
 export function App() {
   return (

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from '../look/Button.tsx';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
@@ -6,28 +6,30 @@ import { plural } from '../../core/words/measures.ts';
 import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
 import * as backup from '../storage/backup.ts';
-import { library } from '../storage/here.ts';
-import type { Binned } from '../storage/library.ts';
+import { bin, library } from '../storage/here.ts';
 import type { Found } from '../storage/records.ts';
 import { askToKeep, bytesWords, roomHere } from '../storage/room.ts';
 import { withWarning } from './telling.ts';
 
 export interface KeepingProps {
   readonly shelf: readonly Found[];
-  readonly bin: readonly Binned[];
+  /** When it was read: another time is another shelf. */
+  readonly read: number;
   readonly onBackup: () => void;
   readonly onChange: () => void;
 }
 
 /** Where the hems live, how safe they are there, and what is in the bin. */
-export function Keeping({ shelf, bin, onBackup, onChange }: KeepingProps) {
+export function Keeping({ shelf, read, onBackup, onChange }: KeepingProps) {
   const notices = useNotices();
   const queries = useQueryClient();
-  const room = useQuery({ queryKey: ['room', shelf], queryFn: roomHere }).data;
+  const room = useQuery({ queryKey: ['room', read], queryFn: roomHere }).data;
   const state = useQuery({
-    queryKey: ['backup', shelf],
+    queryKey: ['backup', read],
     queryFn: () => backup.backupState(shelf, new Date()).catch(() => null),
   }).data;
+  const binned =
+    useQuery({ queryKey: ['bin', read], queryFn: bin, placeholderData: keepPreviousData }).data ?? [];
   const folder = useQuery({
     queryKey: ['folder'],
     queryFn: () => backup.folderHere().catch(() => null),
@@ -129,11 +131,11 @@ export function Keeping({ shelf, bin, onBackup, onChange }: KeepingProps) {
           the server. Keep each hem in one tab.
         </p>
       )}
-      {bin.length > 0 && (
+      {binned.length > 0 && (
         <details className="bin">
-          <summary>Bin ({bin.length})</summary>
+          <summary>Bin ({binned.length})</summary>
           <ul>
-            {bin.map((b) => (
+            {binned.map((b) => (
               <li key={b.id}>
                 {b.name} <span className="quiet small">deleted {whenWords(b.deleted, new Date())}</span>
                 <Button
@@ -151,7 +153,7 @@ export function Keeping({ shelf, bin, onBackup, onChange }: KeepingProps) {
               size="small"
               onClick={() =>
                 void withWarning(notices, async () => {
-                  const back = await library.discard(bin.map((b) => b.id));
+                  const back = await library.discard(binned.map((b) => b.id));
                   notices.info({
                     key: 'emptied',
                     title: 'The bin is empty',

@@ -14,6 +14,7 @@ import { Guard } from '../hem/Guard.tsx';
 import { whenWords } from '../look/when.ts';
 import { saveFile } from '../storage/exports.ts';
 import { nameOf, type Found } from '../storage/records.ts';
+import { inTurn } from './inTurn.ts';
 import { Trouble } from './Trouble.tsx';
 
 /** Tells once when an element is about to be seen. */
@@ -70,7 +71,7 @@ export function ShelfHem(props: ShelfHemProps) {
 /** A hem that is sound. It is planned and drawn when it is about to be seen. */
 function SoundHem({ hem, onDuplicate, onDiscard }: ShelfHemProps & { readonly hem: Hem }) {
   const [near, setNear] = useState(false);
-  const item = useNear<HTMLLIElement>(() => setNear(true));
+  const item = useNear<HTMLLIElement>(() => inTurn(() => setNear(true)));
   const made = useMemo(() => (near ? plan(hem) : null), [hem, near]);
   return (
     <li className="shelf-hem" ref={item}>

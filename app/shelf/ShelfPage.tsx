@@ -32,8 +32,7 @@ const LAID_THEN = 100;
 
 async function readShelf() {
   await libraryReady();
-  const [hems, bin] = await Promise.all([library.list(), library.binned()]);
-  return { hems, bin };
+  return library.list();
 }
 
 /** All hems, each drawn to scale with its border. */
@@ -47,8 +46,16 @@ export function ShelfPage() {
   const [over, setOver] = useState(false);
   const [laid, setLaid] = useState(LAID_FIRST);
   const deleted = useRef<string[]>([]);
-  const { data, isPending, error, refetch } = useQuery({ queryKey: ['shelf'], queryFn: readShelf });
-  const hems = data?.hems;
+  const {
+    data: hems,
+    dataUpdatedAt,
+    isPending,
+    error,
+    refetch,
+  } = useQuery({
+    queryKey: ['shelf'],
+    queryFn: readShelf,
+  });
   const changed = useEffectEvent((): void => void queries.invalidateQueries({ queryKey: ['shelf'] }));
   const refresh = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
   /** Does something with storage; a refusal is told, and the shelf shows what is there then. */
@@ -237,10 +244,10 @@ export function ShelfPage() {
           </ul>
         )}
       </main>
-      {data && (
-        <Guard what="What is told about storage" resetKeys={[data]}>
+      {hems && (
+        <Guard what="What is told about storage" resetKeys={[hems]}>
           <Suspense fallback={null}>
-            <Keeping shelf={data.hems} bin={data.bin} onBackup={saveBackup} onChange={refresh} />
+            <Keeping shelf={hems} read={dataUpdatedAt} onBackup={saveBackup} onChange={refresh} />
           </Suspense>
         </Guard>
       )}

@@ -4,7 +4,7 @@ import { readHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { cupboard } from './cupboard.ts';
 import { Drafts } from './drafts.ts';
-import { Library } from './library.ts';
+import { Library, type Binned } from './library.ts';
 import { settings } from './settings.ts';
 import { tabsOfThisBrowser } from './tabs.ts';
 
@@ -50,7 +50,15 @@ async function makeReady(): Promise<void> {
       await settings.set(LAID_OUT, true);
     });
   }
-  await library.emptyBin();
+}
+
+let emptied: Promise<void> | null = null;
+
+/** What is in the bin, once what has been there long enough is gone. */
+export async function bin(): Promise<readonly Binned[]> {
+  emptied ??= library.emptyBin();
+  await emptied.catch(() => (emptied = null));
+  return library.binned();
 }
 
 async function demoHems(): Promise<readonly Hem[]> {
