@@ -91,7 +91,10 @@ function entriesTable({ definitions, ...root }) {
       if (value.description) rows.push([`\`${here}\``, `${value.description}${choices(value)}`]);
       visit(value, here);
     }
-    for (const kind of node.oneOf ?? []) visit(kind, `${path} (${kind.properties.kind.const})`);
+    for (const kind of node.oneOf ?? []) {
+      const { kind: what, did } = kind.properties;
+      visit(kind, `${path} (${(what ?? did).const})`);
+    }
     if (node.items) visit(node.items, path);
   };
   const choices = (value) => {

@@ -8,6 +8,7 @@ import {
   type PartChange,
 } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { withRecordOf } from '../../core/document/record.ts';
 import { performed, type Edit } from '../../core/edits/edit.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -170,9 +171,10 @@ export class HemStore {
   private take(common: Hem, changes: readonly PartChange[]): Hem {
     const hem =
       changes.length === 0 ? common : (settled(withChanges(common, changes), [this.hem]) ?? this.hem);
+    const whole = withRecordOf(hem, this.hem);
     try {
-      this.state = this.next(this.planner(hem));
-      this.hem = hem;
+      this.state = this.next(this.planner(whole));
+      this.hem = whole;
     } catch {
       // What another page wrote cannot be planned here: this page goes on with its own.
     }

@@ -4,6 +4,7 @@
  */
 import { settled, united, withChanges } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { withRecordOf } from '../../core/document/record.ts';
 import type { Outcome } from '../../core/problems.ts';
 import type { Cupboard } from './cupboard.ts';
 import type { Drafts } from './drafts.ts';
@@ -222,7 +223,9 @@ export class Library {
         const revision = (found?.revision ?? 0) + 1;
         // What stands there stays in the history, whatever it is.
         if (found) await this.keepVersion(hem.id, found, 'before it was replaced', true);
-        await this.parts.hems.set(hem.id, this.recordOf(hem, { label, edit: 0 }, revision, {}));
+        // What was done was done, whatever replaces it.
+        const whole = found?.outcome.ok ? withRecordOf(hem, found.outcome.value) : hem;
+        await this.parts.hems.set(hem.id, this.recordOf(whole, { label, edit: 0 }, revision, {}));
         if (found) await this.attempt(() => this.parts.undo.remove(hem.id));
         this.parts.drafts.remove(hem.id);
       });
@@ -352,9 +355,10 @@ export class Library {
       if (!kept.outcome.ok) throw new Error('what was set aside cannot be read');
       const theirs = found.outcome.ok ? found.outcome.value : kept.outcome.value;
       const onTop = found.revision === draft.base || draft.changes.length === 0;
-      const hem = onTop
+      const design = onTop
         ? kept.outcome.value
         : settled(withChanges(theirs, draft.changes), [kept.outcome.value]);
+      const hem = design && withRecordOf(withRecordOf(design, theirs), kept.outcome.value);
       if (found.revision !== draft.base)
         await this.keepVersion(id, found, 'before an edit that was set aside', true);
       const revision = found.revision + 1;

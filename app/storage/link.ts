@@ -10,9 +10,9 @@ export const LONGEST_LINK = 8000;
 
 const LINK_PATH = '/open';
 
-/** The address of a hem, or null when it is too long to be carried. Borders that were put aside stay behind. */
+/** The address of a hem, or null when it is too long to be carried. Borders that were put aside, and what was done, stay behind. */
 export function linkOf(hem: Hem, origin: string): string | null {
-  const bytes = deflateSync(strToU8(JSON.stringify({ ...hem, kept: [] })), { level: 9 });
+  const bytes = deflateSync(strToU8(JSON.stringify({ ...hem, kept: [], record: [] })), { level: 9 });
   const letters = btoa(String.fromCharCode(...bytes))
     .replaceAll('+', '-')
     .replaceAll('/', '_')

@@ -48,6 +48,7 @@ describe('files of older versions', () => {
       version: VERSION,
       notes: 'mine',
       preferences: { paper: 'letter' },
+      record: [],
     });
     for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
       expect(migrate(odd)).toEqual(odd);

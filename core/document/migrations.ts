@@ -36,6 +36,8 @@ const STEPS: readonly ((file: Value) => Value)[] = [
       ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...bordersOf4(kept) } : kept))
       : file.kept,
   }),
+  // Version 5: what was really done.
+  (file) => ({ record: [], ...file }),
 ];
 
 function bordersOf4({ base, rounds }: Value): Value {

@@ -87,5 +87,6 @@ export function newHem(id: string, now: Date): Hem {
     blocking: 1,
     notes: '',
     kept: [],
+    record: [],
   };
 }

@@ -11,6 +11,7 @@ import { schoolsFor } from '../base/schools.ts';
 import { changePiece } from './changePiece.ts';
 import { checkHem } from './check.ts';
 import type { Hem } from './hem.ts';
+import { withRecordOf } from './record.ts';
 
 /** One part before and after; undefined where it was not, or is no longer, there. */
 export interface PartChange {
@@ -23,8 +24,8 @@ export interface PartChange {
 /** What is told apart within these; every other entry of a hem is one part. */
 const RECORDS = ['preferences', 'base'] as const;
 const LISTS = ['yarns', 'rounds', 'weighIns', 'kept'] as const;
-/** Never united: they say which hem it is, not what it is like. */
-const NO_PARTS: ReadonlySet<string> = new Set(['format', 'version', 'id', 'created', 'changed']);
+/** No parts: they say which hem it is, not what it is like; the record is no part of the design, and only grows. */
+const NO_PARTS: ReadonlySet<string> = new Set(['format', 'version', 'id', 'created', 'changed', 'record']);
 
 type Values = Readonly<Record<string, unknown>>;
 interface Item {
@@ -166,9 +167,14 @@ export interface United {
 
 /**
  * Unites two hems that both come from a third. Changes of different parts both live; of a part that both changed, that
- * of `mine` does.
+ * of `mine` does. What was done to either was done.
  */
 export function united(common: Hem, mine: Hem, theirs: Hem): United {
+  const { hem, conflicts } = unitedDesigns(common, mine, theirs);
+  return { hem: withRecordOf(withRecordOf(hem, mine), theirs), conflicts };
+}
+
+function unitedDesigns(common: Hem, mine: Hem, theirs: Hem): United {
   const my = changesBetween(common, mine);
   const their = new Map(changesBetween(common, theirs).map((c) => [c.part, c]));
   if (their.size === 0) return { hem: mine, conflicts: [] };

@@ -27,7 +27,7 @@ const SINGLE = [
   'blocking',
   'notes',
 ] as const;
-const LISTS = ['rounds', 'weighIns', 'kept'] as const;
+const LISTS = ['rounds', 'weighIns', 'kept', 'record'] as const;
 
 /**
  * Builds a hem from the sound parts of a damaged one.

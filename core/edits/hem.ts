@@ -1,4 +1,5 @@
 /** Edits of what a hem is called, how it is told, and what the maker says of themselves. */
+import { NOTHING_DONE } from '../document/record.ts';
 import type { Hem, Preferences } from '../document/hem.ts';
 import { edit, type Edit } from './edit.ts';
 
@@ -27,13 +28,19 @@ export const setBlocking = (blocking: number): Edit => edit('blocking', () => ({
 
 /** The hem as it was in an earlier version of it. */
 export const takeUpVersion = (version: Hem): Edit =>
-  edit('took up an earlier version', (hem) => ({ ...version, id: hem.id, created: hem.created }));
+  edit('took up an earlier version', (hem) => ({
+    ...version,
+    id: hem.id,
+    created: hem.created,
+    record: hem.record,
+  }));
 
-/** A hem as one of its own: what is copied is never the same hem. @param now ISO 8601 */
+/** A hem as one of its own: what is copied is never the same hem, and nothing has been done to it. @param now ISO 8601 */
 export const copyOf = (hem: Hem, id: string, name: string, now: string): Hem => ({
   ...hem,
   id,
   name: [...name].slice(0, 200).join(''),
   created: now,
   changed: now,
+  record: NOTHING_DONE,
 });

@@ -6,13 +6,7 @@ import { placement, workBase } from '../base/baseRound.ts';
 import type { Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, outlineProblems } from '../piece/piece.ts';
-import {
-  NOTHING_DONE,
-  sameRound,
-  workedRounds,
-  type FrozenRound,
-  type WorkRecord,
-} from '../record/record.ts';
+import { sameRound, workedRounds, type FrozenRound } from '../record/record.ts';
 import { asFound } from '../ring/found.ts';
 import { writtenRounds, type Stack, type WrittenRound } from '../stack/stack.ts';
 import { Stages } from '../stages.ts';
@@ -24,7 +18,7 @@ import { calibrationOf, planYarns } from './yarns.ts';
 import { inAll } from '../problems.ts';
 
 /** What was really done holds: a round that has been begun is worked as it was begun, with the counts that were found. */
-export type Planner = (hem: Hem, record?: WorkRecord) => Plan;
+export type Planner = (hem: Hem) => Plan;
 
 /**
  * A planner remembers its last plan, so that an edit reworks only what stands on it.
@@ -33,15 +27,15 @@ export type Planner = (hem: Hem, record?: WorkRecord) => Plan;
  */
 export function createPlanner(watch?: (stage: string) => void): Planner {
   const stages = new Stages(watch);
-  return (hem, record = NOTHING_DONE) => {
-    const made = planWith(stages, hem, workedRounds(record));
+  return (hem) => {
+    const made = planWith(stages, hem, workedRounds(hem.record));
     stages.pruned();
     return made;
   };
 }
 
 /** A plan computed afresh. */
-export const plan: Planner = (hem, record) => createPlanner()(hem, record);
+export const plan: Planner = (hem) => createPlanner()(hem);
 
 function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Plan {
   const hem = asBegun(stages, design, done);

@@ -8,7 +8,8 @@ import { randomEdit } from '../testing/randomEdits.ts';
 import { chanceOf } from '../testing/chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import { NOTHING_DONE, noted, unitedRecords, workedRounds, type Deed, type WorkRecord } from './record.ts';
+import { NOTHING_DONE, noted, unitedRecords, type Deed, type WorkRecord } from '../document/record.ts';
+import { workedRounds } from './record.ts';
 
 const hem = rowsHem({
   counts: [151, 169, 151, 169],
@@ -46,6 +47,8 @@ function workedUpTo(of: Hem, last: number, found: Readonly<Record<number, readon
     }),
   );
 }
+
+const withRecord = (of: Hem, record: WorkRecord): Plan => plan({ ...of, record });
 
 const BASE: WorkedRound = { entry: null, index: 0 };
 const A0: WorkedRound = { entry: 'a', index: 0 };
@@ -130,12 +133,12 @@ describe('a record', () => {
 
 describe('what was done, planned', () => {
   test('nothing done is the design alone', () => {
-    expect(plan(hem, NOTHING_DONE)).toEqual(plan(hem));
+    expect(plan({ ...hem, record: NOTHING_DONE })).toEqual(plan(hem));
   });
 
   test('rounds worked as planned leave the plan as it is', () => {
     const counts = plan(hem).rounds[1]!.sides.map((s) => s.tally.stitches);
-    const made = plan(hem, workedUpTo(hem, 1, { 1: counts }));
+    const made = withRecord(hem, workedUpTo(hem, 1, { 1: counts }));
     expect(made.rounds.map((r) => [r.total, r.even, r.done !== null])).toEqual(
       plan(hem).rounds.map((r) => [r.total, r.even, r.number <= 1]),
     );
@@ -146,7 +149,7 @@ describe('what was done, planned', () => {
     const before = plan(hem);
     const planned = before.rounds[number]!.sides.map((s) => s.tally.stitches);
     const found = [planned[0]! + 1, null, planned[2]! - 2, planned[3]!];
-    const made = plan(hem, workedUpTo(hem, number, { [number]: found }));
+    const made = withRecord(hem, workedUpTo(hem, number, { [number]: found }));
     const counts = (k: number): readonly number[] => made.rounds[k]!.sides.map((s) => s.tally.stitches);
     expect(counts(number)).toEqual([planned[0]! + 1, planned[1], planned[2]! - 2, planned[3]]);
     expect(made.rounds[number]!.ring.into).toHaveLength(made.rounds[number]!.ring.made.length);
@@ -163,7 +166,7 @@ describe('what was done, planned', () => {
 
   test('the layout of a round goes with its ring', () => {
     const planned = plan(hem).rounds[1]!.sides.map((s) => s.tally.stitches);
-    const made = plan(hem, workedUpTo(hem, 1, { 1: planned.map((n, i) => n + [2, -3, 0, 1][i]!) }));
+    const made = withRecord(hem, workedUpTo(hem, 1, { 1: planned.map((n, i) => n + [2, -3, 0, 1][i]!) }));
     const { layout, ring } = made.rounds[1]!;
     const spans = [...layout.corners, ...layout.sides].sort((a, b) => a.start - b.start);
     spans.forEach(({ start, length }, i) => {
@@ -183,15 +186,15 @@ describe('what was done, planned', () => {
       const planner = createPlanner();
       const done = (made: Plan) =>
         made.rounds.slice(0, last + 1).map((r) => [r.name, r.yarnId, r.sides.map((s) => s.tally), r.ring]);
-      const before = done(planner(hem, record));
+      const before = done(planner({ ...hem, record }));
       let edited = hem;
       for (let k = 0; k < 8; k++) {
         const edit = randomEdit(planner(edited), chance, `e${k}`);
         const outcome = edit && performed(edited, edit);
         if (outcome?.ok) edited = outcome.value;
-        const made = planner(edited, record);
+        const made = planner({ ...edited, record });
         expect(done(made)).toEqual(before);
-        expect(made).toEqual(plan(edited, record));
+        expect(made).toEqual(plan({ ...edited, record }));
       }
     }
   });

@@ -1,19 +1,9 @@
-/**
- * The record: what was really done to a border. It is a set of events that only grows. Their order is their own (counter,
- * then device), never that of a clock, so that copies which were carried on apart unite to the same record whoever unites
- * them, in whatever order and however often. What holds now is the fold of all events; nothing else is kept.
- */
+/** What holds after all that was done: the fold of a record. Nothing of it is kept. */
 import type { BaseRound } from '../base/baseRound.ts';
-import type { RoundEntry, WorkedRound } from '../document/hem.ts';
+import type { RoundEntry, WorkEvent, WorkedRound } from '../document/hem.ts';
 import type { Piece } from '../piece/piece.ts';
 import type { Yarn } from '../yarn/yarn.ts';
-import type { WorkEvent } from './record.schema.ts';
-
-export type { WorkEvent } from './record.schema.ts';
-
-export type WorkRecord = readonly WorkEvent[];
-
-export const NOTHING_DONE: WorkRecord = [];
+import { inOrder, type WorkRecord } from '../document/record.ts';
 
 /** What a round was begun as. */
 export type Begun =
@@ -33,30 +23,6 @@ export interface FrozenRound {
   readonly found: readonly (number | null)[];
   /** Stitches that count for what follows: those found, else those planned. */
   readonly counts: readonly number[];
-}
-
-/** What an event says, before it has its place in a record. */
-export type Deed = WorkEvent extends infer E ? (E extends WorkEvent ? Omit<E, 'id' | 'at'> : never) : never;
-
-/**
- * A record with something more done.
- *
- * @param at when, ISO 8601; for people to read
- */
-export function noted(record: WorkRecord, deed: Deed, device: string, at: string): WorkRecord {
-  const counter = record.reduce((most, { id }) => Math.max(most, id.counter), 0) + 1;
-  return [...record, { ...deed, id: { device, counter }, at } as WorkEvent];
-}
-
-const keyOf = ({ id }: WorkEvent): string => `${id.counter} ${id.device}`;
-
-const inOrder = (a: WorkEvent, b: WorkEvent): number =>
-  a.id.counter - b.id.counter || (a.id.device < b.id.device ? -1 : a.id.device > b.id.device ? 1 : 0);
-
-/** Two copies of a record as one, in order: every event of both, once. */
-export function unitedRecords(a: WorkRecord, b: WorkRecord): WorkRecord {
-  const events = new Map([...a, ...b].map((event) => [keyOf(event), event]));
-  return [...events.values()].sort(inOrder);
 }
 
 const folded = new WeakMap<WorkRecord, readonly FrozenRound[]>();

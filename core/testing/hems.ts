@@ -53,7 +53,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 4,
+    version: 5,
     id: 'test',
     name: 'Test blanket',
     created: '2026-01-01T00:00:00.000Z',
@@ -113,5 +113,6 @@ export function rowsHem(
     blocking: 1,
     notes: '',
     kept: [],
+    record: [],
   };
 }

@@ -1,10 +1,10 @@
 /** What was really done, as it is written down: events that are only ever added. */
 import { Type } from '@sinclair/typebox';
 import { baseRound } from '../base/baseRound.schema.ts';
-import { roundEntry, workedRound } from '../document/hem.schema.ts';
 import { LIMITS } from '../limits.ts';
 import { piece } from '../piece/piece.schema.ts';
 import { yarn } from '../yarn/yarn.schema.ts';
+import { roundEntry, workedRound } from './round.schema.ts';
 import { byDid, list, orNull, record, said, text, whole, type Of } from '../schema.ts';
 
 const count = whole(0, LIMITS.stitchesInRound);

@@ -1,0 +1,43 @@
+/**
+ * The record: what was really done to a border. It is a set of events that only grows. Their order is their own (counter,
+ * then device), never that of a clock, so that copies which were carried on apart unite to the same record whoever unites
+ * them, in whatever order and however often.
+ */
+import type { Hem, WorkEvent } from './hem.ts';
+
+export type WorkRecord = readonly WorkEvent[];
+
+export const NOTHING_DONE: WorkRecord = [];
+
+/** What an event says, before it has its place in a record. */
+export type Deed = WorkEvent extends infer E ? (E extends WorkEvent ? Omit<E, 'id' | 'at'> : never) : never;
+
+/**
+ * A record with something more done.
+ *
+ * @param at when, ISO 8601; for people to read
+ */
+export function noted(record: WorkRecord, deed: Deed, device: string, at: string): WorkRecord {
+  const counter = record.reduce((most, { id }) => Math.max(most, id.counter), 0) + 1;
+  return [...record, { ...deed, id: { device, counter }, at } as WorkEvent];
+}
+
+const keyOf = ({ id }: WorkEvent): string => `${id.counter} ${id.device}`;
+
+export const inOrder = (a: WorkEvent, b: WorkEvent): number =>
+  a.id.counter - b.id.counter || (a.id.device < b.id.device ? -1 : a.id.device > b.id.device ? 1 : 0);
+
+/** Two copies of a record as one, in order: every event of both, once. It is `a` itself when `b` has nothing more. */
+export function unitedRecords(a: WorkRecord, b: WorkRecord): WorkRecord {
+  if (a === b) return a;
+  const here = new Set(a.map(keyOf));
+  if (b.every((event) => here.has(keyOf(event)))) return a;
+  const events = new Map([...a, ...b].map((event) => [keyOf(event), event]));
+  return [...events.values()].sort(inOrder);
+}
+
+/** A hem with all that was done to another copy of it, too. */
+export function withRecordOf(hem: Hem, other: Hem): Hem {
+  const record = unitedRecords(hem.record, other.record);
+  return record === hem.record ? hem : { ...hem, record };
+}

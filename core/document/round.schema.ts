@@ -1,0 +1,46 @@
+/** A round as it is told of: an entry of the stack, and which of its worked rounds is meant. */
+import { Type } from '@sinclair/typebox';
+import { startOfRound } from '../base/baseRound.schema.ts';
+import { LIMITS } from '../limits.ts';
+import type { Loop } from '../ring/stitch.ts';
+import { between, byNumber, id, list, oneOf, orNull, record, said, text, whole, type Of } from '../schema.ts';
+import { corner, language, stitch } from '../terms/terms.schema.ts';
+
+export const roundEntry = record({
+  id,
+  family: text(64),
+  stitch,
+  corner,
+  cornerOpen: said('the fit may choose another corner', Type.Boolean()),
+  loop: Type.Unsafe<Loop>({ enum: ['both', 'front', 'back', 'third'] }),
+  yarns: said(
+    'ids of its yarns: one for all its worked rounds, or several that repeat round by round',
+    list(id, 60, 1),
+  ),
+  times: whole(1, 100),
+  size: said('size of the family’s motif, where it has sizes', whole(0, 50)),
+  facing: said(
+    'the side of the work that faces; null leaves it to the family',
+    oneOf('right', 'wrong', null),
+  ),
+  hookMm: said('hook of this round; null for the border’s own', orNull(between(0.5, 40))),
+  start: said('where its rounds begin, where it is not where the others do', orNull(startOfRound)),
+  written: said(
+    'for the family “own”: the round in written crochet, and the language it is written in; else null',
+    orNull(record({ text: text(LIMITS.writtenLetters, 0), language })),
+  ),
+  changes: said(
+    'quiet changes by the worked round of the entry, from "0": stitches or places more or fewer on each side',
+    byNumber(list(whole(-20, 20), LIMITS.sides)),
+  ),
+});
+
+export const workedRound = record({
+  entry: said('id of the entry; null for the base round', orNull(text(64))),
+  index: said('number of the round in its entry, from 0', whole(0, 10_000)),
+});
+
+/** One entry of the stack of rounds: a family with its choices, worked `times` times. */
+export type RoundEntry = Of<typeof roundEntry>;
+/** Which worked round it is, wherever its entry stands in the stack. */
+export type WorkedRound = Of<typeof workedRound>;
