@@ -16,6 +16,7 @@ const core = [
   'fit',
   'forecast',
   'procedure',
+  'work',
   'words',
   'chart',
 ];

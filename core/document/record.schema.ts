@@ -46,6 +46,8 @@ const counted = record({
   ),
 });
 const finished = record({ did: Type.Literal('finished'), ...head, ...of });
+/** The last round that was finished is not finished after all. */
+const reopened = record({ did: Type.Literal('reopened'), ...head, ...of });
 const ripped = record({
   did: Type.Literal('ripped'),
   ...head,
@@ -53,7 +55,7 @@ const ripped = record({
   stitches: said('left of the round; with 0 the round is gone, and all after it are gone in any case', count),
 });
 
-export const workEvent = byDid(began, made, counted, finished, ripped);
+export const workEvent = byDid(began, made, counted, finished, reopened, ripped);
 
 /** Something that was done to the border: begun, made, counted, finished, ripped back. */
 export type WorkEvent = Of<typeof workEvent>;

@@ -66,6 +66,8 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
       return becomes(foundIn(round.planned, event.counts));
     case 'finished':
       return becomes({ finished: true });
+    case 'reopened':
+      return at === rounds.length - 1 ? becomes({ finished: false }) : rounds;
     case 'ripped': {
       const left = rounds.slice(0, at);
       if (event.stitches === 0) return left;

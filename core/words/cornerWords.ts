@@ -18,12 +18,7 @@ export function cornerLines(plan: Plan, procedure: Procedure, language: Language
   const ofRing = round.layout.sides.length < plan.sides.length;
   if (ofRing) return ringCornerLines(plan, procedure, acts, language);
   const byCorner = [...acts].sort((a, b) => a.corner - b.corner);
-  const words = byCorner.map((a) => {
-    const span = round.layout.corners[a.corner]!;
-    // What lies on the face of another round leaves the markers where they are.
-    const mark = round.written?.recipe.surface ? '' : markWords(inOrder(round), span, a.centre);
-    return `${cornerWords(a, plan, language)}${mark}`;
-  });
+  const words = byCorner.map((a) => cornerActWords(plan, procedure, a, language));
   const groups = new Map<string, number[]>();
   words.forEach((w, corner) => groups.set(w, [...(groups.get(w) ?? []), corner]));
   return [...groups].map(([told, corners]) =>
@@ -31,6 +26,20 @@ export function cornerLines(plan: Plan, procedure: Procedure, language: Language
       ? `Corner: ${told}.`
       : `Corner${corners.length === 1 ? '' : 's'} ${listWords(corners.map((c) => cornerName(plan, c)))}: ${told}.`,
   );
+}
+
+/** What goes into one corner, and where its marker goes. */
+export function cornerActWords(
+  plan: Plan,
+  { round }: Procedure,
+  act: ActOf<'corner'>,
+  language: Language,
+): string {
+  // What lies on the face of another round leaves the markers where they are.
+  const mark = round.written?.recipe.surface
+    ? ''
+    : markWords(inOrder(round), round.layout.corners[act.corner]!, act.centre);
+  return `${cornerWords(act, plan, language)}${mark}`;
 }
 
 /** Where a pattern runs past the corners, only what is done otherwise there. */

@@ -111,7 +111,8 @@ function liftWords(first: First, stitch: Stitch, language: Language): string {
 }
 
 /** Whether the first stitch is there already, as a chain or standing. */
-const isThere = (first: First): boolean => first.by === 'standing' || (first.by === 'chain' && first.counts);
+export const isThere = (first: First): boolean =>
+  first.by === 'standing' || (first.by === 'chain' && first.counts);
 
 function firstWords(
   plan: Plan,

@@ -1,0 +1,161 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { plan } from '../plan/planner.ts';
+import type { Plan } from '../plan/types.ts';
+import { inOrder, type InOrder } from '../procedure/order.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import { NOTHING } from '../ring/ring.ts';
+import { FAMILIES } from '../rounds/registry.ts';
+import { firstChoice } from '../rounds/facts.ts';
+import { anyHem } from '../testing/anyHem.ts';
+import { chanceOf } from '../testing/chance.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
+import { STRIDES, stepsOf } from '../work/steps.ts';
+import { stepWords } from './stepWords.ts';
+
+/** Splits at commas that stand in no bracket. */
+function parts(text: string): readonly string[] {
+  const found: string[] = [];
+  let depth = 0;
+  let from = 0;
+  for (let i = 0; i <= text.length; i++) {
+    if ('(['.includes(text[i] ?? ' ')) depth++;
+    if (')]'.includes(text[i] ?? ' ')) depth--;
+    if (i === text.length || (text[i] === ',' && depth === 0)) {
+      found.push(text.slice(from, i).trim());
+      from = i + 1;
+    }
+  }
+  return found;
+}
+
+/** Stitches and runs of chains that a group is, as it is printed: “5 hdc”, “(sc, ch 2, sc)”, “ch 3”. */
+function made(group: string): number {
+  if (group.startsWith('(')) return parts(group.slice(1, -1)).reduce((sum, p) => sum + made(p), 0);
+  const number = /^(\d+) (?!.*bobble)/.exec(group)?.[1];
+  return number && !group.startsWith('ch ') ? Number(number) : 1;
+}
+
+/** Does what a step says: how many entries are made, and over how many places it goes from the last one used. */
+function followed(text: string): { readonly made: number; readonly places: number } {
+  const repeat = /^\[(.*)\] (\d+) times$/.exec(text);
+  if (repeat) {
+    const once = sum(parts(repeat[1]!).map(followed));
+    return { made: once.made * Number(repeat[2]), places: once.places * Number(repeat[2]) };
+  }
+  const skip = /^(?:skip|miss) (\d+)/i.exec(text);
+  if (skip) return { made: 0, places: Number(skip[1]) };
+  const same = /^(.*) (?:in|around) the same /.exec(text);
+  if (same) return { made: made(same[1]!), places: 0 };
+  // Between two corner spaces of joined motifs lies their seam.
+  const seam = /^(.*) over the same corner space and the one beyond the seam$/.exec(text);
+  if (seam) return { made: made(seam[1]!), places: 2 };
+  const over = /^(.*) over the next (\d+) (.*)$/.exec(text);
+  if (over) return { made: made(over[1]!), places: over[3] === 'corner spaces' ? 3 : Number(over[2]) };
+  const each = /^(.*) (?:in|around) each of the next (\d+) /.exec(text);
+  if (each) return { made: made(each[1]!) * Number(each[2]), places: Number(each[2]) };
+  const next = /^(.*) (?:in|around) the next /.exec(text);
+  if (next) return { made: made(next[1]!), places: 1 };
+  return { made: made(text), places: 0 };
+}
+
+const sum = (all: readonly { readonly made: number; readonly places: number }[]) =>
+  all.reduce((a, b) => ({ made: a.made + b.made, places: a.places + b.places }), { made: 0, places: 0 });
+
+/** Whether a stitch of the base round takes the corner spaces on both sides of a seam together. */
+function isOverSeam({ body }: Plan, order: InOrder, w: number): boolean {
+  if (order.stitch(w).form !== 'together') return false;
+  let first = 1;
+  for (const { spots } of body.edges) {
+    const spot = spots[order.into(w) - first];
+    if (order.into(w) >= first && spot) return spots[order.into(w) - first + 1]?.kind === 'seam';
+    first += spots.length + 1;
+  }
+  return false;
+}
+
+function checkSteps(of: Plan): void {
+  for (const { round, start } of proceduresOf(of)) {
+    const order = inOrder(round);
+    for (const stride of STRIDES) {
+      const steps = stepsOf(of, round.number, stride);
+      expect(steps[0]!.does).toBe('begin');
+      expect(steps[steps.length - 1]!.does).toBe('end');
+      // Every entry once, in the order of work.
+      expect(steps[0]!.from).toBe(0);
+      steps.slice(1).forEach((step, i) => expect(step.from).toBe(steps[i]!.to));
+      expect(steps[steps.length - 1]!.to).toBe(order.size);
+      for (const step of steps) {
+        const { where, now, turn } = stepWords(of, round.number, step, of.hem.preferences.language);
+        expect(where).not.toMatch(/undefined|NaN|null/);
+        for (const text of now) expect(text).not.toMatch(/undefined|NaN|null|\[object/);
+        if (step.turn) expect(turn).toContain(String(step.turn.all));
+        if (step.does !== 'make' || step.where.on === 'corner') continue;
+        const text = now[0]!.replace(/\.( The .*)?$/, '');
+        const told = sum(parts(text.charAt(0).toLowerCase() + text.slice(1)).map(followed));
+        expect([text, told.made]).toEqual([text, step.to - step.from]);
+        if (round.onto < 0) {
+          // On the edge places are numbered as they come: what is told leads from the last to the last.
+          const at = (m: number): number => {
+            for (let w = (start?.at ?? 0) + m - 1; ; w--) {
+              // A stitch over a seam ends beyond it.
+              if (order.into(w) !== NOTHING) return order.into(w) + (isOverSeam(of, order, w) ? 2 : 0);
+            }
+          };
+          const spots = of.body.edges.reduce((n, e) => n + e.spots.length + 1, 0);
+          const far = (((at(step.to) - at(step.from)) % spots) + spots) % spots;
+          if (step.from > 0 && start) expect([text, told.places]).toEqual([text, far]);
+        }
+      }
+    }
+  }
+}
+
+describe('the steps of a round', () => {
+  test.each(demoPlans())('of %s make every stitch once, and say so', (_, made) => checkSteps(made));
+
+  test.each(FAMILIES.map((f) => [f.name, f] as const))('of %s too', (_, family) => {
+    const choice = firstChoice(family);
+    checkSteps(
+      plan(
+        rowsHem({
+          counts: [61, 73, 61, 73],
+          rounds: [entry(), entry({ id: 'f', family: family.id, ...choice })],
+        }),
+      ),
+    );
+  });
+
+  test('of hems by chance, too', () => {
+    for (let seed = 1; seed <= 60; seed++) checkSteps(plan(anyHem(chanceOf(seed))));
+  });
+
+  test('say what to do, in words', () => {
+    const of = plan(
+      rowsHem({ counts: [61, 73, 61, 73], rounds: [entry({ id: 's', family: 'shell', stitch: 'hdc' })] }),
+    );
+    const words = stepsOf(of, 1, 'repeat').map((s) => stepWords(of, 1, s, 'us'));
+    expect(words.slice(0, 4)).toEqual([
+      {
+        where: 'Round 1 begins',
+        now: [expect.stringMatching(/^Sl st forward over 3 sts and start in st 4 of side A/)],
+        turn: null,
+      },
+      expect.objectContaining({ where: 'Side A' }),
+      {
+        where: 'Side A',
+        now: ['Skip 1, 5 hdc in the next st, skip 1, 1 sl st in the next st.'],
+        turn: expect.stringMatching(/of \d+/),
+      },
+      {
+        where: 'Side A',
+        now: ['Skip 1, 5 hdc in the next st, skip 1, 1 sl st in the next st.'],
+        turn: expect.stringMatching(/of \d+/),
+      },
+    ]);
+    expect(words.at(-1)).toMatchObject({
+      where: 'Round 1 ends',
+      now: [expect.stringMatching(/^Join with a sl st/)],
+    });
+  });
+});

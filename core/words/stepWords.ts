@@ -1,0 +1,279 @@
+/** What to do now, in words that are followed with the hook in hand. */
+import { spotNoun } from '../base/schools.ts';
+import { isDisc } from '../piece/outline.ts';
+import { printGroup, printStitch } from '../notation/print.ts';
+import type { Plan } from '../plan/types.ts';
+import { inOrder, type InOrder } from '../procedure/order.ts';
+import { proceduresOf, type Procedure } from '../procedure/procedure.ts';
+import { placeKindsUsed, waysOf } from '../ring/recipe.ts';
+import { NOTHING, entryOf, isGap, placesInSpan, type PlaceKind } from '../ring/ring.ts';
+import { isChainRun, placesTaken, type Stitch } from '../ring/stitch.ts';
+import type { Language } from '../terms/stitches.ts';
+import { WORDS, capital } from '../terms/words.ts';
+import type { Step } from '../work/steps.ts';
+import { cornerActWords } from './cornerWords.ts';
+import { ordinal } from './lists.ts';
+import { plural } from './measures.ts';
+import { cornerName, placeNoun, sideLabel } from './placeWords.ts';
+import { endLines, isThere, startLines } from './startWords.ts';
+
+export interface StepWords {
+  /** Where it is done: “Side B”, “Corner C”, “Round 3 begins”. */
+  readonly where: string;
+  /** What is done, a sentence or several. */
+  readonly now: readonly string[];
+  /** Which it is of those that make the side; null where there is only one. */
+  readonly turn: string | null;
+}
+
+export function stepWords(plan: Plan, round: number, step: Step, language: Language): StepWords {
+  const procedure = proceduresOf(plan)[round]!;
+  const name = round === 0 ? 'The base round' : `Round ${round}`;
+  if (step.does === 'begin') {
+    return { where: `${name} begins`, now: startLines(plan, procedure, language), turn: null };
+  }
+  if (step.does === 'end') {
+    const lines = endLines(plan, procedure, language);
+    return {
+      where: `${name} ends`,
+      now: lines.length > 0 ? lines.slice(-1) : ['This round needs no join.'],
+      turn: null,
+    };
+  }
+  return {
+    where: whereWords(plan, step),
+    now: [madeWords(plan, procedure, step, language)],
+    turn: turnWords(step),
+  };
+}
+
+function whereWords(plan: Plan, { where }: Step): string {
+  if (where.on === 'corner') return `Corner ${cornerName(plan, where.corner)}`;
+  if (where.on === 'round' || isDisc(plan.body.outline)) return 'All around';
+  return sideLabel(plan, where.side);
+}
+
+function turnWords({ turn }: Step): string | null {
+  if (!turn) return null;
+  return turn.of === 'repeats'
+    ? `${ordinal(turn.first)} of ${turn.all}`
+    : turn.first === turn.last
+      ? `${turn.first} of ${turn.all}`
+      : `${turn.first}–${turn.last} of ${turn.all}`;
+}
+
+function madeWords(plan: Plan, procedure: Procedure, step: Step, language: Language): string {
+  const act = step.act!;
+  if (act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from) {
+    return `${capital(cornerActWords(plan, procedure, act, language))}.`;
+  }
+  const there =
+    step.from === 0 && procedure.start && isThere(procedure.start.first)
+      ? ` The ${procedure.start.first.by === 'standing' ? 'standing st' : 'chain'} is the first of them.`
+      : '';
+  return `${capital(stretchWords(plan, procedure, step, language))}.${there}`;
+}
+
+/** Stitches that go into one place, with what comes before them; those alike in a row are one run. */
+interface Run {
+  /** Chains and ornaments made before, which go into no place. */
+  readonly before: readonly Stitch[];
+  /** Places passed over, and what they are called where they are not all of the kind that is worked into. */
+  readonly skipped: number;
+  readonly skippedNoun: string | null;
+  readonly stitches: readonly Stitch[];
+  /** What the place is called. */
+  readonly noun: string;
+  /** It goes into the place that the last stitches went into. */
+  readonly same: boolean;
+  times: number;
+}
+
+/** A stretch of a round, place by place. */
+function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: Language): string {
+  const { round, start } = procedure;
+  const order = inOrder(round);
+  const first = start?.at ?? 0;
+  const places = new Places(plan, procedure, language);
+  const runs: Run[] = [];
+  let loose: Stitch[] = [];
+  let last = step.from === 0 ? null : usedBefore(order, first + step.from, places);
+  for (let made = step.from; made < step.to;) {
+    const place = order.into(first + made);
+    const stitches: Stitch[] = [order.stitch(first + made)];
+    while (
+      place !== NOTHING &&
+      made + stitches.length < step.to &&
+      order.into(first + made + stitches.length) === place &&
+      placesTaken(order.stitch(first + made + stitches.length)) === placesTaken(stitches[0]!)
+    ) {
+      stitches.push(order.stitch(first + made + stitches.length));
+    }
+    made += stitches.length;
+    const used = places.usedBy(place, stitches[0]!);
+    const same = place !== NOTHING && place === last?.place;
+    const skipped =
+      same || !used || last?.number === undefined ? 0 : between(last.number, used.from, places.size);
+    const noun = places.nounOf(place);
+    if (noun === null) {
+      loose.push(...stitches);
+      continue;
+    }
+    const skippedNoun =
+      skipped > 0 && round.onto < 0 ? skippedWords(plan, last!.number!, skipped, language) : null;
+    const run: Run = { before: loose, skipped, skippedNoun, stitches, noun, same, times: 1 };
+    loose = [];
+    const previous = runs[runs.length - 1];
+    if (previous && canJoin(previous, run)) previous.times++;
+    else runs.push(run);
+    last = used ? { place: used.last, number: used.to } : { place, number: last?.number };
+  }
+  return [...runs.map((run) => runWords(run, language)), ...looseWords(loose, language)].join(', ');
+}
+
+const looseWords = (loose: readonly Stitch[], language: Language): readonly string[] =>
+  loose.map((s) => printStitch(s, language));
+
+/** What places of the edge that are passed over are called; null when they are of several kinds. */
+function skippedWords(plan: Plan, last: number, skipped: number, language: Language): string | null {
+  const nouns = new Set(Array.from({ length: skipped }, (_, k) => edgeNoun(plan, last + 1 + k, language)));
+  return nouns.size === 1 ? [...nouns][0]! : null;
+}
+
+interface Used {
+  readonly place: number;
+  /** Number of the last place that was used; undefined before there is one. */
+  readonly number: number | undefined;
+}
+
+/** Places passed over from one number to another, round the ring; none where a decrease has taken the first already. */
+function between(from: number, to: number, size: number): number {
+  const over = (((to - from - 1) % size) + size) % size;
+  return over > size / 2 ? 0 : over;
+}
+
+function usedBefore(order: InOrder, at: number, places: Places): Used | null {
+  let place: number | null = null;
+  for (let w = at - 1; w > at - order.size; w--) {
+    const here = order.into(w);
+    if (here === NOTHING) continue;
+    const used = places.usedBy(here, order.stitch(w));
+    place ??= used?.last ?? here;
+    if (used) return { place, number: used.to };
+  }
+  return place === null ? null : { place, number: undefined };
+}
+
+/** The places that a round may be worked into, in the order of work. */
+class Places {
+  private readonly all: readonly number[];
+  private readonly numbers: ReadonlyMap<number, number>;
+  private readonly travel: 1 | -1;
+
+  constructor(
+    private readonly plan: Plan,
+    private readonly procedure: Procedure,
+    private readonly language: Language,
+  ) {
+    const { round } = procedure;
+    this.travel = inOrder(round).travel;
+    const below = plan.rounds[round.onto]?.ring;
+    if (below && round.written) {
+      const kinds = placeKindsUsed(waysOf(round.written.recipe, !isDisc(plan.body.outline)).own);
+      const all = placesInSpan(below, { start: 0, length: below.made.length }, kinds);
+      this.all = this.travel === 1 ? all : [...all].reverse();
+    } else {
+      // Spots of the edge are numbered as they come, corners among them.
+      const spots = plan.body.edges.reduce((sum, e) => sum + e.spots.length + 1, 0);
+      this.all = Array.from({ length: spots + 1 }, (_, i) => i);
+    }
+    this.numbers = new Map(this.all.map((place, i) => [place, i]));
+  }
+
+  get size(): number {
+    return this.all.length;
+  }
+
+  /** What a place is called; null for what goes into none. */
+  nounOf(place: number): string | null {
+    if (place === NOTHING) return null;
+    const { round } = this.procedure;
+    if (round.onto < 0) return edgeNoun(this.plan, place, this.language);
+    const { ring } = this.plan.rounds[round.onto]!;
+    const kind: PlaceKind = isGap(place)
+      ? 'gap'
+      : isChainRun(ring.made[entryOf(place)]!)
+        ? 'space'
+        : 'stitch';
+    return placeNoun(kind, 1);
+  }
+
+  /**
+   * The numbers of the places that a stitch takes up, and the last of them: one, or for stitches worked together as many
+   * as it has legs. On the edge those are of one kind: over a seam, the spaces on either side.
+   */
+  usedBy(
+    place: number,
+    stitch: Stitch,
+  ): { readonly from: number; readonly to: number; readonly last: number } | null {
+    const number = this.numbers.get(place);
+    if (number === undefined) return null;
+    const more = placesTaken(stitch) - 1;
+    // Worked against the order of the ring, a place is known by the last of those that are taken together.
+    if (this.travel === -1) return { from: number - more, to: number, last: place };
+    let to = number;
+    for (let k = 0; k < more; k++) {
+      do to++;
+      while (this.procedure.round.onto < 0 && to < this.size - 1 && this.nounOf(to) !== this.nounOf(place));
+    }
+    return { from: number, to, last: this.all[to % this.size]! };
+  }
+}
+
+const alike = (a: readonly Stitch[], b: readonly Stitch[]): boolean =>
+  a.length === b.length && a.every((s, i) => s === b[i]);
+
+const canJoin = (a: Run, b: Run): boolean =>
+  a.skipped === b.skipped &&
+  a.skippedNoun === b.skippedNoun &&
+  !a.same &&
+  !b.same &&
+  a.noun === b.noun &&
+  alike(a.before, b.before) &&
+  alike(a.stitches, b.stitches);
+
+/** What is taken together with a place that was worked into before. */
+const seam = (noun: string, taken: number): string =>
+  noun === 'corner space' ? 'the one beyond the seam' : taken === 2 ? 'the next' : `the next ${taken - 1}`;
+
+function runWords(run: Run, language: Language): string {
+  const { before, skipped, skippedNoun, stitches, noun, same, times } = run;
+  const { skip } = WORDS[language];
+  const group = `${stitches.length === 1 ? '1 ' : ''}${printGroup(stitches, language)}`;
+  const into = stitches[0]!.post === 'none' ? 'in' : 'around';
+  const taken = Math.max(...stitches.map(placesTaken));
+  const plain = before.length === 0 && skipped === 0 && taken === 1;
+  if (same) {
+    const there = taken > 1 ? `over the same ${noun} and ${seam(noun, taken)}` : `${into} the same ${noun}`;
+    return [...looseWords(before, language), `${group} ${there}`].join(', ');
+  }
+  if (plain && times > 1) return `${group} ${into} each of the next ${plural(times, noun)}`;
+  const parts = [
+    ...looseWords(before, language),
+    ...(skipped === 0 ? [] : [`${skip} ${skippedNoun === null ? skipped : plural(skipped, skippedNoun)}`]),
+    taken > 1 ? `${group} over the next ${plural(taken, noun)}` : `${group} ${into} the next ${noun}`,
+  ].join(', ');
+  return times > 1 ? `[${parts}] ${times} times` : parts;
+}
+
+/** What a place of the edge is called: places are numbered along the sides, each after its corner. */
+function edgeNoun({ body }: Plan, place: number, language: Language): string {
+  let first = 1;
+  for (const [side, { spots }] of body.edges.entries()) {
+    const spot = spots[place - first];
+    if (place < first) return body.cornerPlaces[side]!;
+    if (spot) return spotNoun(spot, language);
+    first += spots.length + 1;
+  }
+  return body.cornerPlaces[0]!;
+}

@@ -1,0 +1,134 @@
+/** How far the work on a border is: the round in hand, the place in it, and what is left. */
+import type { Deed } from '../document/record.ts';
+import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { stepAt, stepsOf, type Step, type Stride } from './steps.ts';
+
+export interface Progress {
+  /** The round in hand; null when all are finished. */
+  readonly round: RoundPlan | null;
+  /** It has been begun. */
+  readonly begun: boolean;
+  /** Entries made of it. */
+  readonly made: number;
+  /** Part of the whole border that is made, by its stitches, 0 to 1. */
+  readonly part: number;
+}
+
+export function progressOf({ rounds }: Plan): Progress {
+  const round = rounds.find((r) => !r.done?.finished) ?? null;
+  const all = rounds.reduce((sum, r) => sum + r.ring.made.length, 0);
+  const before = rounds.reduce((sum, r) => sum + (r.done?.finished ? r.ring.made.length : 0), 0);
+  const made = Math.min(round?.done?.stitches ?? 0, round?.ring.made.length ?? 0);
+  return {
+    round,
+    begun: round?.done !== null && round !== null,
+    made,
+    part: all === 0 ? 0 : (before + made) / all,
+  };
+}
+
+/** Whether anything has been done. */
+export const isUnderWay = ({ hem }: Plan): boolean => hem.record.length > 0;
+
+/** The step in hand; null when the border is finished. */
+export function stepInHand(plan: Plan, stride: Stride): Step | null {
+  const { round, begun, made } = progressOf(plan);
+  if (!round) return null;
+  const steps = stepsOf(plan, round.number, stride);
+  return begun ? stepAt(steps, made) : steps[0]!;
+}
+
+/** What is left of the round and of the border from a place on: stitches, minutes, metres. */
+export interface Left {
+  readonly stitches: number;
+  readonly minutes: number;
+  readonly metres: number;
+}
+
+const NOTHING: Left = { stitches: 0, minutes: 0, metres: 0 };
+
+/** What a stretch of a round takes, by its share of the round’s entries. */
+export function stretchOf(round: RoundPlan, from: number, to: number): Left {
+  const share = round.ring.made.length === 0 ? 0 : Math.max(0, to - from) / round.ring.made.length;
+  return {
+    stitches: Math.round(round.total * share),
+    minutes: round.minutes * share,
+    metres: round.yarnM * share,
+  };
+}
+
+export const sumOf = (parts: readonly Left[]): Left =>
+  parts.reduce(
+    (sum, p) => ({
+      stitches: sum.stitches + p.stitches,
+      minutes: sum.minutes + p.minutes,
+      metres: sum.metres + p.metres,
+    }),
+    NOTHING,
+  );
+
+/** What is left of the side or corner in hand, of the round, and of the border. */
+export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left; readonly border: Left } {
+  const { round, made } = progressOf(plan);
+  if (!round) return { side: NOTHING, round: NOTHING, border: NOTHING };
+  const size = round.ring.made.length;
+  const side = stepAt(stepsOf(plan, round.number, 'side'), made);
+  const rest = stretchOf(round, made, size);
+  const later = plan.rounds.slice(round.number + 1).map((r) => stretchOf(r, 0, r.ring.made.length));
+  return { side: stretchOf(round, made, side.to), round: rest, border: sumOf([rest, ...later]) };
+}
+
+/** That a round is begun, as it is planned now. */
+export function began(plan: Plan, number: number): Deed {
+  const made = plan.rounds[number]!;
+  const round = workedRound(made);
+  const { piece, base, yarns } = plan.hem;
+  const yarn = yarns.find((y) => y.id === made.yarnId)!;
+  const counts = made.sides.map((s) => s.tally.stitches);
+  const entry = made.written?.entry ?? null;
+  return { did: 'began', round, entry, ground: entry ? null : { piece, base }, yarn, counts };
+}
+
+/** What is noted when a step is done. */
+export function stepDone(plan: Plan, step: Step): readonly Deed[] {
+  const { round, begun } = progressOf(plan);
+  if (!round) return [];
+  const named = workedRound(round);
+  const begin = begun ? [] : [began(plan, round.number)];
+  if (step.does === 'end') return [...begin, { did: 'finished', round: named }];
+  return step.to === 0 ? begin : [...begin, { did: 'made', round: named, stitches: step.to }];
+}
+
+/** What is noted when the last step is taken back, as a slip of the finger is: nothing has been ripped. */
+export function stepTakenBack(plan: Plan, stride: Stride): readonly Deed[] {
+  const { round, begun, made } = progressOf(plan);
+  if (round && begun) {
+    const before = stepsOf(plan, round.number, stride).findLast((s) => s.to < made && s.does !== 'end');
+    const named = workedRound(round);
+    return before && (before.to > 0 || made > 0)
+      ? [{ did: 'made', round: named, stitches: before.to }]
+      : [{ did: 'ripped', round: named, stitches: 0 }];
+  }
+  const last = plan.rounds[round ? round.number - 1 : plan.rounds.length - 1];
+  return last ? [{ did: 'reopened', round: workedRound(last) }] : [];
+}
+
+/** That all rounds up to a number are worked, as they are planned now: for whoever comes in mid-way. */
+export function workedUpTo(plan: Plan, number: number): readonly Deed[] {
+  return plan.rounds.slice(0, number + 1).flatMap((r): readonly Deed[] => {
+    if (r.done?.finished) return [];
+    const round = workedRound(r);
+    return [
+      ...(r.done ? [] : [began(plan, r.number)]),
+      { did: 'made', round, stitches: r.ring.made.length },
+      { did: 'finished', round },
+    ];
+  });
+}
+
+/** Back to a place of a round: what was made after it, and all rounds after it, is ripped out. */
+export const rippedTo = (round: RoundPlan, made: number): Deed => ({
+  did: 'ripped',
+  round: workedRound(round),
+  stitches: made,
+});

@@ -1,0 +1,153 @@
+/**
+ * The steps of a round: its procedure cut into what is done at one go. A place in a round is the number of entries of its
+ * ring that have been made since its start, in the order of work; a step goes from one place to the next.
+ */
+import type { Plan } from '../plan/types.ts';
+import { inOrder } from '../procedure/order.ts';
+import { NOTHING } from '../ring/ring.ts';
+import { proceduresOf, type Act, type Procedure } from '../procedure/procedure.ts';
+
+/** How much is done at one go. */
+export type Stride = 'repeat' | 'side';
+export const STRIDES: readonly Stride[] = ['repeat', 'side'];
+
+export type Where =
+  | { readonly on: 'round' }
+  | { readonly on: 'side'; readonly side: number }
+  | { readonly on: 'corner'; readonly corner: number };
+
+/** Which one it is of those that a side is made of. */
+export interface Turn {
+  readonly of: 'repeats' | 'stitches';
+  /** From 1; of stitches the first and the last. */
+  readonly first: number;
+  readonly last: number;
+  readonly all: number;
+}
+
+export interface Step {
+  /** Begun with yarn, hook, turn and the first stitches; made; or closed, by joining it where it joins. */
+  readonly does: 'begin' | 'make' | 'end';
+  readonly from: number;
+  readonly to: number;
+  readonly where: Where;
+  readonly act: Act | null;
+  readonly turn: Turn | null;
+}
+
+/** Stitches of a plain side that are made at one go: as many as are counted without losing the count. */
+const TEN = 10;
+
+const known = new WeakMap<Procedure, Map<Stride, readonly Step[]>>();
+
+/** The steps of a worked round of a plan, in their order. Together they make every entry of its ring once. */
+export function stepsOf(plan: Plan, round: number, stride: Stride): readonly Step[] {
+  const procedure = proceduresOf(plan)[round]!;
+  let byStride = known.get(procedure);
+  if (!byStride) known.set(procedure, (byStride = new Map()));
+  let steps = byStride.get(stride);
+  if (!steps) byStride.set(stride, (steps = cut(procedure, stride)));
+  return steps;
+}
+
+function cut(procedure: Procedure, stride: Stride): readonly Step[] {
+  const { round, start, acts } = procedure;
+  const { size } = inOrder(round);
+  const first = acts.find((a) => a.do === 'start');
+  const parted = acts.find((a) => a.do === 'corner' && a.part === 'last');
+  // The first stitches are told with the start.
+  const begun =
+    first?.do !== 'start'
+      ? 0
+      : first.beginning.in === 'side'
+        ? first.worked.length
+        : parted?.do === 'corner'
+          ? parted.worked.length
+          : 0;
+  const steps: Step[] = [
+    { does: 'begin', from: 0, to: begun, where: { on: 'round' }, act: first ?? null, turn: null },
+  ];
+  let made = 0;
+  for (const act of acts) {
+    if (act.do !== 'side' && act.do !== 'corner') continue;
+    const from = Math.max(made, begun);
+    made += act.worked.length;
+    if (made <= from) continue;
+    const where: Where =
+      act.do === 'corner' ? { on: 'corner', corner: act.corner } : { on: 'side', side: act.side };
+    if (act.do === 'corner' || stride === 'side')
+      steps.push({ does: 'make', from, to: made, where, act, turn: null });
+    else steps.push(...cutSide(procedure, act, from, made, start?.at ?? 0));
+  }
+  steps.push({ does: 'end', from: size, to: size, where: { on: 'round' }, act: null, turn: null });
+  return steps;
+}
+
+/** A side, or what is worked of it at one go, repeat by repeat or ten by ten. */
+function cutSide(
+  { round }: Procedure,
+  act: Extract<Act, { do: 'side' }>,
+  from: number,
+  to: number,
+  start: number,
+): readonly Step[] {
+  const order = inOrder(round);
+  const where: Where = { on: 'side', side: act.side };
+  const piece = (a: number, b: number, turn: Turn | null): Step => ({
+    does: 'make',
+    from: a,
+    to: b,
+    where,
+    act,
+    turn,
+  });
+  if (act.along.into !== 'repeats') {
+    const before = act.part === 'up to the start' ? 0 : from - (to - act.worked.length);
+    const all = act.worked.length;
+    const pieces: Step[] = [];
+    let a = from;
+    while (a < to) {
+      let b = Math.min(to, a + TEN);
+      // What goes into one place is made at one go.
+      while (
+        b < to &&
+        order.into(start + b) !== NOTHING &&
+        order.into(start + b) === order.into(start + b - 1)
+      )
+        b++;
+      pieces.push(
+        piece(a, b, { of: 'stitches', first: before + a - from + 1, last: before + b - from, all }),
+      );
+      a = b;
+    }
+    return pieces;
+  }
+  const { begins, repeats } = act.along;
+  const span = round.layout.sides[act.side] ?? round.layout.sides[0]!;
+  const place = (w: number): number => (((w - start) % order.size) + order.size) % order.size;
+  const cuts = new Map(begins.map((w, i) => [place(w), i]));
+  const tail = repeats > 0 ? place(span.tail) : -1;
+  const at = [...new Set([from, ...cuts.keys(), tail])]
+    .filter((p) => p >= from && p < to)
+    .sort((a, b) => a - b);
+  let repeat: number | null = null;
+  return at.map((a, i) => {
+    const here = cuts.get(a);
+    if (here !== undefined) repeat = here + 1;
+    else if (a === tail) repeat = null;
+    const turn: Turn | null =
+      repeat === null ? null : { of: 'repeats', first: repeat, last: repeat, all: repeats };
+    return piece(a, at[i + 1] ?? to, turn);
+  });
+}
+
+/** The step that goes on from a place; the last one when all is made. */
+export function stepAt(steps: readonly Step[], made: number): Step {
+  return steps.find((s) => s.does === 'make' && s.to > made) ?? steps[steps.length - 1]!;
+}
+
+/** The end of the side or corner before a place, for going back to; 0 before the first. */
+export function cornerBefore(plan: Plan, round: number, made: number): number {
+  const ends = stepsOf(plan, round, 'side').filter((s) => s.to < made && s.where.on === 'corner');
+  return ends[ends.length - 1]?.to ?? 0;
+}
