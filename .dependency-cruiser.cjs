@@ -32,6 +32,7 @@ const app = [
   'rounds',
   'yarn',
   'pattern',
+  'work',
   'shelf',
   'thread',
   'stitches',

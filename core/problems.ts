@@ -120,6 +120,10 @@ const SENTENCES = {
     what: 'the link does not hold a whole hem',
     remedy: 'Copy the whole link again, to its last letter.',
   }),
+  'record-full': (v: { most: number }) => ({
+    what: `no more than ${v.most} things that were done can be noted of one hem`,
+    remedy: 'Download the hem file, and go on with a copy of the hem.',
+  }),
   'link-too-long': () => ({
     what: 'the link holds more than a hem can have',
     remedy: 'Ask for the hem file instead.',

@@ -1,9 +1,9 @@
 /** Paints a scene onto a canvas, in more or less detail as the scale allows. */
 import type { Point } from '../core/piece/outline.ts';
 import { NOTHING } from '../core/ring/ring.ts';
-import { tonesOf } from './colours.ts';
+import { tonesOf, type Tones } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import { HOLE, SEAM_LINE, framesOf, yarnFramesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
+import { HOLE, SEAM_LINE, colourAt, framesOf, yarnFramesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf, type Strands } from './yarnFace.ts';
 
@@ -137,9 +137,8 @@ function paintLines(context: Context, { lines, holes, edge }: Scene): void {
 
 /** Every strand with its dark edge, its body and its light. */
 function paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[]): void {
-  const { chart, widthMm, seen, colour } = round;
-  const tones = tonesOf(colour);
-  const lay = (strands: readonly string[]): void => {
+  const { chart, widthMm, seen } = round;
+  const lay = (strands: readonly string[], tones: Tones): void => {
     for (const strand of strands) {
       const path = pathOf(strand);
       onto.stroke(path, tones.edge, STRAND.edge);
@@ -151,14 +150,15 @@ function paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[
     for (const i of entries) {
       const strands = strandsOf(chart.ring.made[i]!, seen)[part];
       if (strands.length === 0) continue;
+      const tones = tonesOf(colourAt(round, i));
       const { frames, reach } = yarnFramesOf(chart, i, widthMm);
       if (reach && part === 'post') {
         onto.place(reach);
-        lay(REACHING);
+        lay(REACHING, tones);
       }
       for (const placed of frames) {
         onto.place(placed);
-        lay(strands);
+        lay(strands, tones);
       }
     }
   }
@@ -166,13 +166,13 @@ function paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[
 
 /** Every stitch in one stroke with a dark edge. */
 function paintStitches(onto: Placer, round: DrawnRound, entries: readonly number[]): void {
-  const { chart, widthMm, seen, colour } = round;
-  const tones = tonesOf(colour);
+  const { chart, widthMm, seen } = round;
   for (const part of ['post', 'top'] as const) {
     for (const i of entries) {
       const strands = strandsOf(chart.ring.made[i]!, seen);
       if (strands[part].length === 0) continue;
       const path = wholeOf(strands)[part];
+      const tones = tonesOf(colourAt(round, i));
       for (const placed of yarnFramesOf(chart, i, widthMm).frames) {
         onto.place(placed);
         onto.stroke(path, tones.edge, STRAND.edge + 0.05);
@@ -183,10 +183,10 @@ function paintStitches(onto: Placer, round: DrawnRound, entries: readonly number
 }
 
 function paintSymbols(onto: Placer, round: DrawnRound, entries: readonly number[]): void {
-  const { chart, widthMm, colour } = round;
-  const ink = tonesOf(colour).edge;
-  onto.context.fillStyle = ink;
+  const { chart, widthMm } = round;
   for (const i of entries) {
+    const ink = tonesOf(colourAt(round, i)).edge;
+    onto.context.fillStyle = ink;
     const { lines, filled } = symbolOf(chart.ring.made[i]!);
     for (const placed of framesOf(chart, i, widthMm)) {
       onto.place(placed);

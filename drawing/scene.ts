@@ -3,6 +3,8 @@ import { bodyOutline, chartOf, type RoundChart } from '../core/chart/chart.ts';
 import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
 import type { Point } from '../core/piece/outline.ts';
 import type { Plan } from '../core/plan/types.ts';
+import { inOrder } from '../core/procedure/order.ts';
+import { proceduresOf } from '../core/procedure/procedure.ts';
 import { isChainRun } from '../core/ring/stitch.ts';
 import { STITCHES } from '../core/terms/stitches.ts';
 import { faded } from './colours.ts';
@@ -16,6 +18,8 @@ export interface DrawnRound {
   readonly widthMm: number;
   /** #rrggbb */
   readonly colour: string;
+  /** The entries that have been made, by 1, and the colour of the others; null where all are drawn alike. */
+  readonly worked: { readonly made: Uint8Array; readonly restColour: string } | null;
   /** The side of its stitches that the viewer sees. */
   readonly seen: Seen;
   /** It lies on the face of the round below and encloses nothing of its own. */
@@ -42,16 +46,34 @@ export interface SceneChoice {
   readonly seen: Seen;
   /** Only this round in full colour; null for all. */
   readonly round: number | null;
+  /** How far the work is: what has been made of a round stands out, rounds after it are not drawn; null draws the design. */
+  readonly worked?: { readonly round: number; readonly made: number } | null;
   /** Colour that the rounds behind fade into, #rrggbb. */
   readonly ground: string;
 }
+
+/** The colour of an entry. */
+export const colourAt = ({ colour, worked }: DrawnRound, entry: number): string =>
+  worked && worked.made[entry] === 0 ? worked.restColour : colour;
 
 /** Thickness of seams, and radius of holes, in stitch widths. */
 export const SEAM_LINE = 0.16;
 export const HOLE = 0.22;
 
+/** How far what has yet to be made fades into the ground. */
+const REST = 0.7;
+
+/** Which entries of a round the first so many, in the order of work, are. */
+function madeOf(plan: Plan, round: number, count: number): Uint8Array {
+  const { start } = proceduresOf(plan)[round]!;
+  const order = inOrder(plan.rounds[round]!);
+  const made = new Uint8Array(order.size);
+  for (let k = 0; k < Math.min(count, order.size); k++) made[order.entry((start?.at ?? 0) + k)] = 1;
+  return made;
+}
+
 /** The drawing of a plan. */
-export function sceneOf(plan: Plan, { face, seen, round, ground }: SceneChoice): Scene {
+export function sceneOf(plan: Plan, { face, seen, round, ground, worked = null }: SceneChoice): Scene {
   const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
   const charts = chartOf(plan);
   const edge = edgeChartOf(plan.body, plan.stitchWidthMm);
@@ -63,19 +85,24 @@ export function sceneOf(plan: Plan, { face, seen, round, ground }: SceneChoice):
       chart: edge.chart,
       widthMm: edge.widthMm,
       colour: faded(plan.hem.pieceColour, ground, 0.45),
+      worked: null,
       seen,
       surface: true,
     },
     lines: edge.lines,
     holes: edge.holes,
     mirrored: (plan.hem.preferences.hand === 'left') !== (seen === 'wrong'),
-    rounds: plan.rounds.map((r, k): DrawnRound => {
+    rounds: plan.rounds.slice(0, worked ? worked.round + 1 : undefined).map((r, k): DrawnRound => {
       const colour = colours.get(r.yarnId)!;
       const facing = r.written?.entry.facing ?? r.written?.recipe.facing ?? 'right';
       return {
         chart: charts[k]!,
         widthMm: r.stitchWidthMm,
         colour: round !== null && k !== round ? faded(colour, ground) : colour,
+        worked:
+          k === worked?.round
+            ? { made: madeOf(plan, k, worked.made), restColour: faded(colour, ground, REST) }
+            : null,
         seen: facing === seen ? 'right' : 'wrong',
         surface: r.written?.recipe.surface ?? false,
       };

@@ -1,7 +1,16 @@
 /** A scene as an SVG drawing. Every stitch is defined once and placed as often as it is worked. */
 import { tonesOf } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import { HOLE, SEAM_LINE, framesOf, yarnFramesOf, type DrawnRound, type Frame, type Scene } from './scene.ts';
+import {
+  HOLE,
+  SEAM_LINE,
+  colourAt,
+  framesOf,
+  yarnFramesOf,
+  type DrawnRound,
+  type Frame,
+  type Scene,
+} from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf } from './yarnFace.ts';
 import type { Stitch } from '../core/ring/stitch.ts';
@@ -88,10 +97,10 @@ function roundGroup(
 ): string {
   const { chart, widthMm } = round;
   const entries = entriesIn(round, box);
-  const uses = (draw: (stitch: Stitch) => string): string =>
+  const uses = (draw: (stitch: Stitch, colour: string) => string): string =>
     entries
       .map((i) => {
-        const content = draw(chart.ring.made[i]!);
+        const content = draw(chart.ring.made[i]!, colourAt(round, i));
         if (content === '') return '';
         const id = definitions.id(content);
         const frames = face === 'yarn' ? yarnFramesOf(chart, i, widthMm).frames : framesOf(chart, i, widthMm);
@@ -104,7 +113,7 @@ function roundGroup(
         const { reach } = yarnFramesOf(chart, i, widthMm);
         return (
           reach &&
-          `<use href="#${definitions.id(strands(REACHING, round.colour))}" transform="${matrix(reach)}"/>`
+          `<use href="#${definitions.id(strands(REACHING, colourAt(round, i)))}" transform="${matrix(reach)}"/>`
         );
       })
       .filter((use) => use !== null)
@@ -113,19 +122,20 @@ function roundGroup(
   const parts =
     face === 'symbols'
       ? [
-          `<g class="stitches" stroke="${ink}" stroke-width="${SYMBOL_LINE}">${uses((s) => symbol(s, ink))}</g>`,
+          `<g class="stitches" stroke="${ink}" stroke-width="${SYMBOL_LINE}">${uses((s, colour) => symbol(s, tonesOf(colour).edge, colour !== round.colour))}</g>`,
         ]
       : [
           `<g class="reaching">${reaches()}</g>`,
-          `<g class="posts">${uses((s) => strands(strandsOf(s, round.seen).post, round.colour))}</g>`,
-          `<g class="stitches">${uses((s) => strands(strandsOf(s, round.seen).top, round.colour))}</g>`,
+          `<g class="posts">${uses((s, colour) => strands(strandsOf(s, round.seen).post, colour))}</g>`,
+          `<g class="stitches">${uses((s, colour) => strands(strandsOf(s, round.seen).top, colour))}</g>`,
         ];
   return `<g class="${name}">${parts.join('')}</g>`;
 }
 
-function symbol(stitch: Stitch, ink: string): string {
+/** @param own its ink is not that of its round */
+function symbol(stitch: Stitch, ink: string, own: boolean): string {
   const { lines, filled } = symbolOf(stitch);
-  return `${lines && `<path d="${tidy(lines)}"/>`}${filled ? `<path d="${tidy(filled)}" fill="${ink}"/>` : ''}`;
+  return `${lines && `<path d="${tidy(lines)}"${own ? ` stroke="${ink}"` : ''}/>`}${filled ? `<path d="${tidy(filled)}" fill="${ink}"/>` : ''}`;
 }
 
 /** Strands from the back to the front, each with its dark edge, its body and its light. */

@@ -18,6 +18,8 @@ export interface PlanDrawingProps {
   readonly parts?: readonly PlanPartKind[];
   /** A small drawing without letters and lengths. */
   readonly bare?: boolean;
+  /** The place of the hook, mm. */
+  readonly place?: Point | null;
 }
 
 const toPath = line<Point>(
@@ -30,7 +32,14 @@ const NO_PARTS: readonly PlanPartKind[] = [];
 /** The piece with its border, to scale and in its colours. Its parts can be picked. */
 export const PlanDrawing = memo(Drawing);
 
-function Drawing({ plan, picked = null, onPick, parts = NO_PARTS, bare = false }: PlanDrawingProps) {
+function Drawing({
+  plan,
+  picked = null,
+  onPick,
+  parts = NO_PARTS,
+  bare = false,
+  place = null,
+}: PlanDrawingProps) {
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;
   const largest = Math.max(widthMm, heightMm);
@@ -118,6 +127,7 @@ function Drawing({ plan, picked = null, onPick, parts = NO_PARTS, bare = false }
               </g>
             ),
         )}
+      {place && <circle className="place" cx={place.x * mirrored} cy={place.y} r={largest * 0.035} />}
     </svg>
   );
 }

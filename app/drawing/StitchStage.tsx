@@ -36,6 +36,8 @@ interface StageProps {
   /** Millimetres of the piece to be seen across and down; the less close of the two counts. */
   readonly across: number;
   readonly down: number;
+  /** The stitch that is ringed while none is asked about. */
+  readonly marked?: Found | null;
   /** The round whose stitch is asked about first. */
   readonly focusRound: number;
   readonly label: string;
@@ -51,6 +53,7 @@ export function StitchStage({
   across,
   down,
   focusRound,
+  marked = null,
   label,
 }: StageProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -116,15 +119,16 @@ export function StitchStage({
 
   useEffect(() => {
     // Without anything to ring there is nothing to paint again as the drawing moves.
-    if (!asked) return;
+    const ringed = asked ?? marked;
+    if (!ringed) return;
     const context = over.current!.getContext('2d')!;
     const seenAt = { ...view, scale: view.scale * (window.devicePixelRatio || 1) };
-    ringRound(context, scene, asked, seenAt, ink, thread);
+    ringRound(context, scene, ringed, seenAt, ink, thread);
     return () => {
       context.resetTransform();
       context.clearRect(0, 0, context.canvas.width, context.canvas.height);
     };
-  }, [asked, scene, view, size, ink, thread]);
+  }, [asked, marked, scene, view, size, ink, thread]);
 
   const move = (to: typeof zoomIdentity): void => {
     if (behaviour.current)

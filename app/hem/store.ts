@@ -8,11 +8,12 @@ import {
   type PartChange,
 } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { withRecordOf } from '../../core/document/record.ts';
+import { noted, withRecordOf, type Deed } from '../../core/document/record.ts';
+import { LIMITS } from '../../core/limits.ts';
 import { performed, type Edit } from '../../core/edits/edit.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { problem, type Problem } from '../../core/problems.ts';
+import { inAll, problem, type Problem } from '../../core/problems.ts';
 import { Saving, type SavingParts, type SavingState } from './saving.ts';
 import type { Step, UndoSteps } from '../storage/records.ts';
 
@@ -79,6 +80,21 @@ export class HemStore {
       } else this.past = [...this.past.slice(1 - MOST_STEPS), { label, joinKey, changes }];
       this.future = [];
     });
+  }
+
+  /**
+   * Notes what was done to the border itself. No undo reaches it. What cannot be planned is not noted but told.
+   *
+   * @returns whether it was noted
+   */
+  note(...deeds: readonly Deed[]): boolean {
+    if (deeds.length === 0) return true;
+    if (this.hem.record.length + deeds.length > LIMITS.events) {
+      return this.refuse([problem('record-full', inAll('the hem'), { most: LIMITS.events })]);
+    }
+    const at = this.parts.now().toISOString();
+    const record = deeds.reduce((all, deed) => noted(all, deed, this.parts.page, at), this.hem.record);
+    return this.put({ ...this.hem, record }, 'worked', () => undefined);
   }
 
   /** Ends a run of joined edits: the next one is a step of its own. */

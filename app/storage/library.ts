@@ -354,7 +354,8 @@ export class Library {
       // It stays aside, for a version of the application that can read it.
       if (!kept.outcome.ok) throw new Error('what was set aside cannot be read');
       const theirs = found.outcome.ok ? found.outcome.value : kept.outcome.value;
-      const onTop = found.revision === draft.base || draft.changes.length === 0;
+      const nothingNew = kept.outcome.value.record.length <= theirs.record.length;
+      const onTop = found.revision === draft.base || (draft.changes.length === 0 && nothingNew);
       const design = onTop
         ? kept.outcome.value
         : settled(withChanges(theirs, draft.changes), [kept.outcome.value]);

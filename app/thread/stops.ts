@@ -3,6 +3,7 @@ import type { ComponentType } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { baseWords } from '../../core/words/countWords.ts';
 import { plural, rangeWords, sizeWords } from '../../core/words/measures.ts';
+import { placeInWords } from '../../core/words/progressWords.ts';
 
 export interface Stop {
   readonly path: string;
@@ -66,6 +67,13 @@ export const STOPS: readonly Stop[] = [
     page: async () => (await import('../pattern/PatternPage.tsx')).PatternPage,
     says: (plan) =>
       `${plan.hem.preferences.language.toUpperCase()} terms, ${plural(plan.rounds.length, 'round')}`,
+    sound: always,
+  },
+  {
+    path: 'work',
+    name: 'Work',
+    page: async () => (await import('../work/WorkPage.tsx')).WorkPage,
+    says: (plan) => placeInWords(plan),
     sound: always,
   },
 ];

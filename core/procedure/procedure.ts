@@ -446,3 +446,7 @@ function changesOf(order: InOrder, span: Span, places: readonly number[]): reado
   }
   return found;
 }
+
+/** Whether a round is one stitch in each place along every side. */
+export const isPlain = (plan: Plan, round: number): boolean =>
+  proceduresOf(plan)[round]!.acts.every((a) => a.do !== 'side' || a.along.into === 'each');

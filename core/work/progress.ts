@@ -132,3 +132,35 @@ export const rippedTo = (round: RoundPlan, made: number): Deed => ({
   round: workedRound(round),
   stitches: made,
 });
+
+/** A place that can be ripped back to. */
+export interface RipPlace {
+  readonly round: number;
+  readonly made: number;
+  /** The corner after which it lies; null at the beginning or end of the round. */
+  readonly corner: number | null;
+  /** What comes off. */
+  readonly price: Left;
+  readonly deed: Deed;
+}
+
+/** The last corners of the round in hand, then the beginnings of the rounds below it: nearest first. */
+export function placesToRipTo(plan: Plan): readonly RipPlace[] {
+  const { round: inHand, begun, made: inHandMade } = progressOf(plan);
+  const last = begun && inHand ? inHand : plan.rounds.findLast((r) => r.done !== null);
+  if (!last) return [];
+  const reached = begun ? inHandMade : last.ring.made.length;
+  const places: RipPlace[] = [];
+  const corners = stepsOf(plan, last.number, 'side').filter((s) => s.where.on === 'corner' && s.to < reached);
+  for (const { to, where } of [...corners].reverse()) {
+    const corner = where.on === 'corner' ? where.corner : null;
+    const price = stretchOf(last, to, reached);
+    places.push({ round: last.number, made: to, corner, price, deed: rippedTo(last, to) });
+  }
+  let price = NOTHING;
+  for (const round of plan.rounds.slice(0, last.number + 1).reverse()) {
+    price = sumOf([price, stretchOf(round, 0, round === last ? reached : round.ring.made.length)]);
+    places.push({ round: round.number, made: 0, corner: null, price, deed: rippedTo(round, 0) });
+  }
+  return places;
+}

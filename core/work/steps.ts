@@ -151,3 +151,8 @@ export function cornerBefore(plan: Plan, round: number, made: number): number {
   const ends = stepsOf(plan, round, 'side').filter((s) => s.to < made && s.where.on === 'corner');
   return ends[ends.length - 1]?.to ?? 0;
 }
+
+/** The side that a step is part of, or leads up to; null at the beginning and the end of a round. */
+export function sideInHand({ where }: Step): number | null {
+  return where.on === 'side' ? where.side : null;
+}

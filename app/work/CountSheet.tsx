@@ -1,0 +1,126 @@
+import { useMemo, useState } from 'react';
+import type { Plan } from '../../core/plan/types.ts';
+import { sideLabel } from '../../core/words/placeWords.ts';
+import { causeWords, outcomeWords, repairWords } from '../../core/words/recountWords.ts';
+import { progressOf } from '../../core/work/progress.ts';
+import { causesOf, differences, type Found } from '../../core/work/recount.ts';
+import { countedDeeds, repairsOf, type Repair } from '../../core/work/repairs.ts';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { useNotices } from '../look/notices.tsx';
+import styles from './work.module.css';
+
+/** Type what is there; right, or what it may be and what can be done. */
+export function CountSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
+  const store = useHemStore();
+  const notices = useNotices();
+  const { round, begun, made } = progressOf(plan);
+  // Before a round is begun, the one before it is counted.
+  const last = plan.rounds.findLast((r) => r.done !== null)?.number ?? 0;
+  const [number, setNumber] = useState(round && begun ? round.number : last);
+  const counted = plan.rounds[number]!;
+  const place = round?.number === number && begun ? made : counted.ring.made.length;
+  const [typed, setTyped] = useState<Readonly<Record<number, string>>>({});
+  const found: Found = counted.sides.map((_, side) => {
+    const text = typed[side]?.trim() ?? '';
+    return /^\d{1,5}$/.test(text) ? Number(text) : null;
+  });
+  const anything = found.some((f) => f !== null);
+  const wrong = differences(counted, found).some((d) => d !== 0);
+  const key = found.join(' ');
+  const causes = useMemo(
+    () => (wrong ? causesOf(plan, number, found, place) : []),
+    // What was found is a new list at every render: it is known by what is in it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [plan, number, place, wrong, key],
+  );
+  const repairs = useMemo(
+    () => (wrong ? repairsOf(plan, number, found, place, causes) : []),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [plan, number, place, wrong, key, causes],
+  );
+  const take = (repair: Repair): void => {
+    const done = (repair.edit === null || store.do(repair.edit)) && store.note(...repair.deeds);
+    if (done) onClose();
+  };
+  const right = (): void => {
+    store.note(...countedDeeds(counted, found, place));
+    notices.info({ key: 'counted', title: 'Right', description: 'The count is noted.', duration: 4 });
+    onClose();
+  };
+  const begunRounds = plan.rounds.filter((r) => r.done !== null);
+  return (
+    <div className={styles.sheet} role="group" aria-label="Count">
+      <h2>Count</h2>
+      {begunRounds.length > 1 && (
+        <label>
+          Round{' '}
+          <select
+            value={number}
+            onChange={(e) => {
+              setNumber(Number(e.target.value));
+              setTyped({});
+            }}
+          >
+            {begunRounds.map((r) => (
+              <option key={r.number} value={r.number}>
+                {r.number === 0 ? 'base round' : `round ${r.number}`}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <p className="quiet small">
+        Type what is there, on the sides that you have counted. From corner to corner, the middles of the
+        corners left out.
+      </p>
+      <div className={styles.counts}>
+        {counted.sides.map(({ tally }, side) => (
+          <label key={side}>
+            {sideLabel(plan, side)}
+            <input
+              inputMode="numeric"
+              maxLength={5}
+              placeholder={String(tally.stitches)}
+              value={typed[side] ?? ''}
+              aria-describedby={`expected-${side}`}
+              onChange={(e) => setTyped({ ...typed, [side]: e.target.value.replace(/\D/g, '') })}
+            />
+            <span id={`expected-${side}`} className="quiet small">
+              should be {tally.stitches}
+            </span>
+          </label>
+        ))}
+      </div>
+      {wrong && (
+        <>
+          <h3>What it may be</h3>
+          <ul className={styles.causes}>
+            {causes.slice(0, 4).map((cause, i) => (
+              <li key={i}>{causeWords(plan, cause)}</li>
+            ))}
+          </ul>
+          <h3>What you can do</h3>
+          <ol className={styles.repairs}>
+            {repairs.map((repair, i) => (
+              <li key={i}>
+                <button type="button" className={styles.repair} onClick={() => take(repair)}>
+                  <span>{repairWords(plan, repair)}.</span>
+                  <span className="quiet small">{outcomeWords(repair)}</span>
+                </button>
+              </li>
+            ))}
+          </ol>
+        </>
+      )}
+      <p className={styles.tools}>
+        {anything && !wrong && (
+          <Button type="primary" onClick={right}>
+            Note that it is right
+          </Button>
+        )}
+        <Button onClick={onClose}>Close</Button>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,161 @@
+import { ArrowLeft, Check, SpeakerHigh, SpeakerSlash } from '@phosphor-icons/react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { tinykeys } from 'tinykeys';
+import type { Plan } from '../../core/plan/types.ts';
+import { lengthWords, timeWords } from '../../core/words/measures.ts';
+import { momentsOf } from '../../core/words/momentWords.ts';
+import { sideLabel } from '../../core/words/placeWords.ts';
+import { stepWords } from '../../core/words/stepWords.ts';
+import {
+  isUnderWay,
+  leftOf,
+  progressOf,
+  stepDone,
+  stepTakenBack,
+  type Left,
+} from '../../core/work/progress.ts';
+import { sideInHand, type Step, type Stride } from '../../core/work/steps.ts';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { unlessTyping } from '../look/typing.ts';
+import { hush, say, voiceHere } from './voice.ts';
+import styles from './work.module.css';
+
+interface NowProps {
+  readonly plan: Plan;
+  readonly step: Step;
+  readonly stride: Stride;
+  readonly onStride: (stride: Stride) => void;
+  readonly onCount: () => void;
+  readonly onRip: () => void;
+  readonly onJoinIn: () => void;
+}
+
+/** Two touches that follow each other faster than this are one, by a finger that slipped, ms. */
+const ONE_TOUCH_MS = 220;
+
+/** The step in hand, large, and the way on and back. */
+export function Now({ plan, step, stride, onStride, onCount, onRip, onJoinIn }: NowProps) {
+  const store = useHemStore();
+  const { language } = plan.hem.preferences;
+  const { round, begun } = progressOf(plan);
+  const [spoken, setSpoken] = useState(false);
+  const touched = useRef(-Infinity);
+  const words = stepWords(plan, round!.number, step, language);
+  const moments = momentsOf(plan, round!.number, step, language);
+  const aloud = [words.where, ...words.now, words.turn ?? ''].join('. ');
+  useEffect(() => {
+    if (spoken) say(aloud);
+    return hush;
+  }, [spoken, aloud]);
+  const once = (work: () => void): void => {
+    const now = performance.now();
+    if (now - touched.current < ONE_TOUCH_MS) return;
+    touched.current = now;
+    work();
+  };
+  const on = (): void => once(() => void store.note(...stepDone(plan, step)));
+  const back = (): void => once(() => void store.note(...stepTakenBack(plan, stride)));
+  const canGoBack = begun || round!.number > 0;
+  const forward = useEffectEvent(on);
+  const backward = useEffectEvent(back);
+  useEffect(
+    () =>
+      tinykeys(window, {
+        ' ': unlessTyping((event) => {
+          // A button that has the focus does its own work.
+          if (event.target instanceof HTMLButtonElement) return;
+          event.preventDefault();
+          forward();
+        }),
+        ArrowRight: unlessTyping((event) => {
+          if (!(event.target instanceof HTMLCanvasElement)) forward();
+        }),
+        ArrowLeft: unlessTyping((event) => {
+          if (!(event.target instanceof HTMLCanvasElement)) backward();
+        }),
+      }),
+    [],
+  );
+  const left = leftOf(plan);
+  const side = sideInHand(step);
+  return (
+    <>
+      <div className={styles.step} aria-live="polite">
+        <p className={styles.where}>
+          {words.where}
+          {words.turn && <span className={styles.turn}>{words.turn}</span>}
+        </p>
+        {words.now.map((text) => (
+          <p key={text} className={styles.do}>
+            {text}
+          </p>
+        ))}
+        {moments.map(({ kind, text }) => (
+          <p key={text} className={kind === 'caution' ? styles.caution : styles.moment}>
+            {text}
+          </p>
+        ))}
+      </div>
+      <div className={styles.advance}>
+        <Button
+          className={styles.back!}
+          icon={<ArrowLeft />}
+          aria-label="Take the last step back"
+          disabled={!canGoBack}
+          onClick={back}
+        />
+        <Button type="primary" className={styles.done!} icon={<Check />} onClick={on}>
+          {step.does === 'begin' ? 'Begun' : step.does === 'end' ? 'Joined, round done' : 'Done'}
+        </Button>
+      </div>
+      <dl className={styles.left}>
+        {side !== null && (
+          <div>
+            <dt>{sideLabel(plan, side)}, when done</dt>
+            <dd>{round!.sides[side]!.tally.stitches} sts</dd>
+          </div>
+        )}
+        <LeftOf what="To the end of the round" left={left.round} plan={plan} />
+        <LeftOf what="To the end of the border" left={left.border} plan={plan} />
+      </dl>
+      <p className={styles.tools}>
+        <Button onClick={onCount} disabled={!begun && round!.number === 0}>
+          Count
+        </Button>
+        <Button onClick={onRip} disabled={!isUnderWay(plan)}>
+          Rip back
+        </Button>
+        {!isUnderWay(plan) && <Button onClick={onJoinIn}>Some of it is there already</Button>}
+        {voiceHere() && (
+          <Button
+            aria-pressed={spoken}
+            icon={spoken ? <SpeakerHigh /> : <SpeakerSlash />}
+            onClick={() => setSpoken(!spoken)}
+          >
+            Say it
+          </Button>
+        )}
+        <label className={styles.stride}>
+          One step is{' '}
+          <select value={stride} onChange={(e) => onStride(e.target.value as Stride)}>
+            <option value="repeat">a repeat, or ten stitches</option>
+            <option value="side">a side</option>
+          </select>
+        </label>
+      </p>
+    </>
+  );
+}
+
+function LeftOf({ what, left, plan }: { readonly what: string; readonly left: Left; readonly plan: Plan }) {
+  const unit = plan.hem.preferences.length;
+  return (
+    <div>
+      <dt>{what}</dt>
+      <dd>
+        {left.stitches} sts, about {timeWords(left.minutes)}, {lengthWords(left.metres * 1000, unit)} of yarn
+      </dd>
+    </div>
+  );
+}

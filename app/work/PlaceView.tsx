@@ -1,0 +1,61 @@
+import { useMemo, useRef } from 'react';
+import type { Plan } from '../../core/plan/types.ts';
+import type { Point } from '../../core/piece/outline.ts';
+import { inOrder } from '../../core/procedure/order.ts';
+import { proceduresOf } from '../../core/procedure/procedure.ts';
+import { progressOf } from '../../core/work/progress.ts';
+import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { StitchStage, type StageHandle } from '../drawing/StitchStage.tsx';
+import { useLook } from '../look/Look.tsx';
+import { GROUNDS } from '../look/tokens.ts';
+import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
+import styles from './work.module.css';
+
+/** Stitch widths that are seen across. */
+const ACROSS = 26;
+
+/** The border round the next stitch: what is made in full colour, what comes pale; and small, the place on the piece. */
+export function PlaceView({ plan }: { readonly plan: Plan }) {
+  const stage = useRef<StageHandle>(null);
+  const { sheet } = GROUNDS[useLook().ground];
+  const { round, made } = progressOf(plan);
+  const number = round?.number ?? plan.rounds.length - 1;
+  const shown = plan.rounds[number]!;
+  const choice = useMemo<SceneChoice>(
+    () => ({
+      face: 'yarn',
+      seen: shown.facing,
+      round: null,
+      ground: sheet,
+      worked: { round: number, made: round ? made : shown.ring.made.length },
+    }),
+    [shown, number, round, made, sheet],
+  );
+  const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
+  const order = inOrder(shown);
+  const entry = order.entry((proceduresOf(plan)[number]!.start?.at ?? 0) + Math.min(made, order.size - 1));
+  const { headX, headY } = scene.rounds[number]!.chart;
+  const [x, y] = [headX[entry]!, headY[entry]!];
+  const at = useMemo<Point>(() => ({ x, y }), [x, y]);
+  const marked = useMemo(() => (round ? { round: number, entry } : null), [round, number, entry]);
+  const across = ACROSS * plan.stitchWidthMm;
+  return (
+    <>
+      <StitchStage
+        ref={stage}
+        plan={plan}
+        choice={choice}
+        scene={scene}
+        focus={at}
+        across={across}
+        down={0.4 * across}
+        focusRound={number}
+        marked={marked}
+        label="The place in hand, stitch by stitch"
+      />
+      <div className={styles.map} aria-hidden="true">
+        <PlanDrawing plan={plan} bare place={round ? at : null} />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,39 @@
+import type { Plan } from '../../core/plan/types.ts';
+import { placesToRipTo } from '../../core/work/progress.ts';
+import { priceWords, ripPlaceWords } from '../../core/words/recountWords.ts';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import styles from './work.module.css';
+
+/** Back to a corner, or to a round, with what it costs. */
+export function RipSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
+  const store = useHemStore();
+  return (
+    <div className={styles.sheet} role="group" aria-label="Rip back">
+      <h2>Rip back</h2>
+      <p className="quiet small">
+        What comes off is noted as ripped. Your counts of it are given up; those of the rounds below stay.
+      </p>
+      <ol className={styles.repairs}>
+        {placesToRipTo(plan).map((place) => (
+          <li key={`${place.round} ${place.made}`}>
+            <button
+              type="button"
+              className={styles.repair}
+              onClick={() => {
+                store.note(place.deed);
+                onClose();
+              }}
+            >
+              <span>{ripPlaceWords(plan, place)}.</span>
+              <span className="quiet small">{priceWords(plan, place.price)} come off.</span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <p className={styles.tools}>
+        <Button onClick={onClose}>Close</Button>
+      </p>
+    </div>
+  );
+}

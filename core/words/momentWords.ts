@@ -1,0 +1,50 @@
+/** What to mind at the right moment of the work, beside what to do. */
+import type { Plan } from '../plan/types.ts';
+import type { Language } from '../terms/stitches.ts';
+import { WORDS } from '../terms/words.ts';
+import type { Step } from '../work/steps.ts';
+import { ballsEnding } from '../work/balls.ts';
+import { plural } from './measures.ts';
+
+export interface Moment {
+  readonly kind: 'moment' | 'caution';
+  readonly text: string;
+}
+
+const moment = (text: string): Moment => ({ kind: 'moment', text });
+const caution = (text: string): Moment => ({ kind: 'caution', text });
+
+export function momentsOf(plan: Plan, number: number, step: Step, language: Language): readonly Moment[] {
+  const round = plan.rounds[number]!;
+  const { skip, weaveIn } = WORDS[language];
+  const found: Moment[] = [];
+  if (number === 0 && step.does === 'begin') {
+    found.push(
+      caution(
+        'Caution: keep hook, needle and pins away from small children. Fringes, tassels and cords are not for babies; follow local safety advice.',
+      ),
+    );
+  }
+  const startsSide =
+    step.does === 'make' && step.where.on === 'side' && (step.turn === null || step.turn.first === 1);
+  if (startsSide && round.ring.centres.length > 0 && round.layout.sides.length > 1) {
+    found.push(moment(`The first st after the corner hides under the corner’s own: do not ${skip} it.`));
+  }
+  if (step.does === 'begin' && number > 0 && plan.rounds[number - 1]!.yarnId !== round.yarnId) {
+    found.push(moment(`New yarn: leave a tail of 15 cm, and ${weaveIn} both ends when there is time.`));
+  }
+  if (step.does === 'make') {
+    for (const { name, ball } of ballsEnding(plan, number, step)) {
+      found.push(moment(`Ball ${ball} of ${name} ends about here: have the next one at hand.`));
+    }
+  }
+  if (step.does === 'end') {
+    const counts = round.sides.map((s, i) => `${plan.sides[i]!.name} ${s.tally.stitches}`).join(' · ');
+    found.push(moment(`Before you join, count: ${counts}.`));
+    found.push(moment('Lay it flat and look: does every side lie flat?'));
+    const ends = plan.rounds[number + 1]?.yarnId === round.yarnId ? 0 : 1;
+    if (ends > 0) found.push(moment(`${plural(ends, 'end')} more to ${weaveIn}.`));
+    found.push(caution('Rest the hands and stretch them; stop when they hurt.'));
+  }
+  return found;
+}

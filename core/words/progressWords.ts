@@ -1,0 +1,19 @@
+/** How far the work is, in a few words. */
+import { isDisc } from '../piece/outline.ts';
+import type { Plan } from '../plan/types.ts';
+import { isUnderWay, progressOf, stepInHand } from '../work/progress.ts';
+import { cornerName, sideWords } from './placeWords.ts';
+
+/** @example placeInWords(plan) // 'round 2, side C' */
+export function placeInWords(plan: Plan): string {
+  if (!isUnderWay(plan)) return 'not begun';
+  const { round, begun } = progressOf(plan);
+  if (!round) return 'all worked';
+  const name = round.number === 0 ? 'base round' : `round ${round.number}`;
+  if (!begun) return `${name} next`;
+  const step = stepInHand(plan, 'side')!;
+  if (step.where.on === 'side' && !isDisc(plan.body.outline))
+    return `${name}, ${sideWords(plan, step.where.side)}`;
+  if (step.where.on === 'corner') return `${name}, corner ${cornerName(plan, step.where.corner)}`;
+  return step.does === 'end' ? `${name}, the join` : name;
+}

@@ -1,0 +1,82 @@
+/** What may be wrong with a count, and what can be done about it, in words. */
+import type { Plan } from '../plan/types.ts';
+import type { Cause, Slip } from '../work/recount.ts';
+import type { Repair } from '../work/repairs.ts';
+import type { Left, RipPlace } from '../work/progress.ts';
+import { listWords } from './lists.ts';
+import { lengthWords, plural, timeWords } from './measures.ts';
+import { cornerName, sideWords } from './placeWords.ts';
+import { WORDS } from '../terms/words.ts';
+
+/** What may have happened, and how far back to look. */
+export function causeWords(plan: Plan, { slip, back }: Cause): string {
+  const where =
+    back > 0
+      ? ` Look about ${plural(back, 'st')} back.`
+      : back < 0
+        ? ' It lies ahead of where you are: count again.'
+        : '';
+  return `${slipWords(plan, slip)}.${where}`;
+}
+
+function slipWords(plan: Plan, slip: Slip): string {
+  const { skip } = WORDS[plan.hem.preferences.language];
+  switch (slip.kind) {
+    case 'hidden stitch':
+      return `The first st after corner ${cornerName(plan, slip.corner)} hides under the corner’s own: it may have been ${skip === 'skip' ? 'skipped' : 'missed'}`;
+    case 'corner':
+      return `Corner ${cornerName(plan, slip.corner)} may have been worked without its increase`;
+    case 'join':
+      return `The slip stitch of the join may have been taken for a st, on ${sideWords(plan, slip.side)}`;
+    case 'repeat':
+      return slip.missed
+        ? `A repeat may be missing on ${sideWords(plan, slip.side)}`
+        : `There may be a repeat too many on ${sideWords(plan, slip.side)}`;
+    case 'motif':
+      return `The stitches of one motif may be missing on ${sideWords(plan, slip.side)}`;
+    case 'places':
+      return slip.count < 0
+        ? `Somewhere on ${sideWords(plan, slip.side)} ${plural(-slip.count, 'place')} may have been passed over`
+        : `Somewhere on ${sideWords(plan, slip.side)} ${plural(slip.count, 'place')} may have been worked into twice`;
+  }
+}
+
+/** What a repair is, and what it costs. */
+export function repairWords(plan: Plan, repair: Repair): string {
+  switch (repair.kind) {
+    case 'rip':
+      return repair.made === 0
+        ? `Rip back to the beginning of the round: ${priceWords(plan, repair.price)}`
+        : `Rip back to the corner: ${priceWords(plan, repair.price)}`;
+    case 'quiet':
+      return `Go on, and make up for it in round ${repair.round}, with a st more or fewer on the sides that are off`;
+    case 'leave':
+      return 'Go on with what is there';
+  }
+}
+
+/** @example priceWords(plan, left) // '212 sts, about 10 min, 4.1 m of yarn' */
+export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
+  `${plural(stitches, 'st')}, about ${timeWords(minutes)}, ${lengthWords(metres * 1000, plan.hem.preferences.length)} of yarn`;
+
+/** What comes of a repair. */
+export function outcomeWords({ uneven, lies }: Repair): string {
+  const fits =
+    uneven.length === 0
+      ? 'Then every round fits.'
+      : `Then round${uneven.length === 1 ? '' : 's'} ${listWords(uneven.map(String))} ${uneven.length === 1 ? 'does' : 'do'} not fit.`;
+  const flat =
+    lies === 'flat'
+      ? 'Lies flat.'
+      : lies === 'blocks out'
+        ? 'Flattens with blocking.'
+        : 'Does not lie flat everywhere.';
+  return `${fits} ${flat}`;
+}
+
+/** A place that can be ripped back to. */
+export function ripPlaceWords(plan: Plan, { round, made, corner }: RipPlace): string {
+  const name = round === 0 ? 'the base round' : `round ${round}`;
+  if (made === 0) return round === 0 ? 'All of the border' : `All of ${name}`;
+  return corner === null ? `To the end of ${name}` : `To corner ${cornerName(plan, corner)} of ${name}`;
+}

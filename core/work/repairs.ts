@@ -1,0 +1,138 @@
+/**
+ * What can be done about a count that is not what it should be, each with its price and what comes of it. What is said of a
+ * repair is read from the plan that it leads to.
+ */
+import type { Hem } from '../document/hem.ts';
+import { noted, type Deed } from '../document/record.ts';
+import { edit, performed, type Edit } from '../edits/edit.ts';
+import { isPlain } from '../procedure/procedure.ts';
+import { createPlanner, type Planner } from '../plan/planner.ts';
+import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { differences, type Cause, type Found } from './recount.ts';
+import { cornerBefore, stepsOf } from './steps.ts';
+import { rippedTo, stretchOf, type Left } from './progress.ts';
+
+export interface Repair {
+  readonly kind: 'rip' | 'quiet' | 'leave';
+  /** What is noted, and what is changed in the design; both may be nothing. */
+  readonly deeds: readonly Deed[];
+  readonly edit: Edit | null;
+  /** What is ripped out and made again. */
+  readonly price: Left;
+  /** For ripping: the place that is gone back to. For a quiet change: the round that makes up for it. */
+  readonly made: number | null;
+  readonly round: number | null;
+  /** Rounds that do not come out even then, and the worst that is said of how the border lies. */
+  readonly uneven: readonly number[];
+  readonly lies: 'flat' | 'blocks out' | 'not flat';
+}
+
+const NOTHING: Left = { stitches: 0, minutes: 0, metres: 0 };
+
+/** The hem after a repair; null when it cannot be done. */
+export function repaired(hem: Hem, { deeds, edit: change }: Pick<Repair, 'deeds' | 'edit'>): Hem | null {
+  const outcome = change ? performed(hem, change) : { ok: true as const, value: hem };
+  if (!outcome.ok) return null;
+  const record = deeds.reduce((all, deed) => noted(all, deed, 'trial', hem.changed), hem.record);
+  return { ...outcome.value, record };
+}
+
+/**
+ * The ways to go on from a count, the cheapest first.
+ *
+ * @param made entries of the round that have been made
+ * @param causes as {@link causesOf} gives them: where to rip back to
+ */
+export function repairsOf(
+  plan: Plan,
+  number: number,
+  found: Found,
+  made: number,
+  causes: readonly Cause[],
+): readonly Repair[] {
+  const round = plan.rounds[number]!;
+  const wrong = differences(round, found);
+  if (wrong.every((d) => d === 0)) return [];
+  const planner = createPlanner();
+  const counted = countedDeeds(round, found, made);
+  const candidates: readonly Omit<Repair, 'uneven' | 'lies'>[] = [
+    ...quietRepairs(plan, number, wrong, counted),
+    { kind: 'leave', deeds: counted, edit: null, price: NOTHING, made: null, round: null },
+    ...ripping(plan, round, made, causes),
+  ];
+  return candidates.flatMap((candidate): readonly Repair[] => {
+    const hem = repaired(plan.hem, candidate);
+    return hem ? [{ ...candidate, ...outcomeOf(planner, hem) }] : [];
+  });
+}
+
+/** What is noted when a count was taken: it holds from now on, and the place in hand goes with it. */
+export function countedDeeds(round: RoundPlan, found: Found, made: number): readonly Deed[] {
+  const named = workedRound(round);
+  const off = differences(round, found).reduce((sum, d) => sum + d, 0);
+  return [
+    { did: 'counted', round: named, counts: round.sides.map((_, side) => found[side] ?? null) },
+    ...(off === 0 ? [] : [{ did: 'made', round: named, stitches: Math.max(0, made + off) } as const]),
+  ];
+}
+
+function outcomeOf(planner: Planner, hem: Hem): Pick<Repair, 'uneven' | 'lies'> {
+  const then = planner(hem);
+  const verdicts = then.rounds.flatMap((r) => r.sides.map((s) => s.verdict));
+  return {
+    uneven: then.rounds.filter((r) => !r.even).map((r) => r.number),
+    lies: verdicts.every((v) => v === 'flat')
+      ? 'flat'
+      : verdicts.every((v) => v === 'flat' || v === 'blocks out')
+        ? 'blocks out'
+        : 'not flat',
+  };
+}
+
+/** Back to the corner before where it went wrong, or to the beginning of the round. */
+function ripping(
+  plan: Plan,
+  round: RoundPlan,
+  made: number,
+  causes: readonly Cause[],
+): readonly Omit<Repair, 'uneven' | 'lies'>[] {
+  const behind = causes.flatMap(({ back }) => (back > 0 ? [made - back] : []));
+  const earliest = behind.length > 0 ? Math.min(...behind) : 0;
+  // A slip in a corner is mended by making that corner again.
+  const begins = stepsOf(plan, round.number, 'side').filter((s) => s.does === 'make' && s.from <= earliest);
+  const at =
+    begins.at(-1)?.where.on === 'corner'
+      ? begins.at(-1)!.from
+      : cornerBefore(plan, round.number, earliest + 1);
+  const places = [...new Set([at, 0])].filter((p) => p < made);
+  return places.map((place) => ({
+    kind: 'rip',
+    deeds: [rippedTo(round, place)],
+    edit: null,
+    price: stretchOf(round, place, made),
+    made: place,
+    round: round.number,
+  }));
+}
+
+/** A stitch more or fewer on the sides that are off, in the next plain round that has not been begun. */
+function quietRepairs(
+  plan: Plan,
+  number: number,
+  wrong: readonly number[],
+  counted: readonly Deed[],
+): readonly Omit<Repair, 'uneven' | 'lies'>[] {
+  const next = plan.rounds.find((r) => r.number > number && r.done === null && isPlain(plan, r.number));
+  if (!next?.written) return [];
+  const { entry, index } = next.written;
+  const change = edit('makes up for a count', (hem) => ({
+    rounds: hem.rounds.map((r) => {
+      if (r.id !== entry.id) return r;
+      const before = r.changes[String(index)] ?? wrong.map(() => 0);
+      const after = wrong.map((d, side) => (before[side] ?? 0) - d);
+      const { [String(index)]: _, ...rest } = r.changes;
+      return { ...r, changes: after.some((c) => c !== 0) ? { ...rest, [String(index)]: after } : rest };
+    }),
+  }));
+  return [{ kind: 'quiet', deeds: counted, edit: change, price: NOTHING, made: null, round: next.number }];
+}
