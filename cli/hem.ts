@@ -13,7 +13,8 @@ import { plan } from '../core/plan/planner.ts';
 import { comesOutEven, type Plan } from '../core/plan/types.ts';
 import { problemLine } from '../core/problems.ts';
 import { EXIT, openHems } from './input.ts';
-import { familiesReport, planReport, planSummary } from './report.ts';
+import { STRIDES, type Stride } from '../core/work/steps.ts';
+import { familiesReport, planReport, planSummary, recountReport, recountText, stepsText } from './report.ts';
 
 // A reader that has seen enough, such as head, closes the pipe: that is no fault.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {
@@ -144,6 +145,57 @@ program
         ground: '#ffffff',
       });
       process.stdout.write(svgOf(scene, partBox(made, chosen.part), `${made.hem.name}: ${chosen.label}`));
+    },
+  );
+
+/** A number of a round of a plan, as it was typed. */
+function roundOf(made: Plan, text: string): number {
+  const number = Number(text);
+  if (Number.isInteger(number) && made.rounds[number]) return number;
+  console.error(
+    `There is no round “${text}”. Use a number from 0, the base round, to ${made.rounds.length - 1}.`,
+  );
+  process.exit(EXIT.unsound);
+}
+
+program
+  .command('steps')
+  .description('what to do in a round, step by step')
+  .argument('[file]', FILE)
+  .requiredOption('--round <number>', 'number of the round; the base round is 0')
+  .addOption(new Option('--stride <stride>', 'how much is one step').choices(STRIDES).default('repeat'))
+  .addOption(terms())
+  .action((file: string | undefined, options: PreferenceOptions & { round: string; stride: Stride }) => {
+    const made = onePlan(file, options);
+    process.stdout.write(stepsText(made, roundOf(made, options.round), options.stride));
+  });
+
+program
+  .command('recount')
+  .description('what may be wrong with a count of a side, and what can be done about it')
+  .argument('[file]', FILE)
+  .requiredOption('--round <number>', 'number of the round; the base round is 0')
+  .requiredOption('--side <name>', 'name of the side that was counted')
+  .requiredOption('--found <stitches>', 'stitches that are there, between the corners')
+  .option('--json', 'as JSON')
+  .action(
+    (file: string | undefined, options: { round: string; side: string; found: string; json?: boolean }) => {
+      const made = onePlan(file);
+      const number = roundOf(made, options.round);
+      const side = made.sides.findIndex((s) => s.name.toLowerCase() === options.side.toLowerCase());
+      if (side < 0) {
+        console.error(
+          `There is no side “${options.side}”. Use one of: ${made.sides.map((s) => s.name).join(', ')}.`,
+        );
+        process.exit(EXIT.unsound);
+      }
+      const count = Number(options.found);
+      if (!Number.isInteger(count) || count < 0) {
+        console.error(`“${options.found}” is no count. Use a whole number.`);
+        process.exit(EXIT.unsound);
+      }
+      const report = recountReport(made, number, side, count);
+      process.stdout.write(options.json ? `${JSON.stringify(report, null, 2)}\n` : recountText(report));
     },
   );
 

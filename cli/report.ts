@@ -8,6 +8,13 @@ import { growthWords, needsWords } from '../core/words/families.ts';
 import { plural, rangeWords, sizeWords, yarnLengthWords } from '../core/words/measures.ts';
 import { countsLine } from '../core/words/roundWords.ts';
 import { solutionWords, wayOutWords } from '../core/words/fitWords.ts';
+import { plan as planOf } from '../core/plan/planner.ts';
+import { stepWords } from '../core/words/stepWords.ts';
+import { causeWords, outcomeWords, repairWords } from '../core/words/recountWords.ts';
+import { workedUpTo } from '../core/work/progress.ts';
+import { causesOf } from '../core/work/recount.ts';
+import { repaired, repairsOf } from '../core/work/repairs.ts';
+import { stepsOf, type Stride } from '../core/work/steps.ts';
 
 const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 
@@ -130,4 +137,59 @@ export function familiesReport() {
       words: `${needsWords(facts)}; ${growthWords(facts, family.edge)}`,
     };
   });
+}
+
+/** The steps of a round, a line each. */
+export function stepsText(plan: Plan, round: number, stride: Stride): string {
+  return stepsOf(plan, round, stride)
+    .map((step) => {
+      const { where, now, turn } = stepWords(plan, round, step, plan.hem.preferences.language);
+      return `${where}${turn === null ? '' : `, ${turn}`}: ${now.join(' ')}\n`;
+    })
+    .join('');
+}
+
+/** What may be wrong with a count of one side of a round that has been made, and what can be done about it. */
+export function recountReport(plan: Plan, number: number, side: number, found: number) {
+  const round = plan.rounds[number]!;
+  const begun = plan.rounds.filter((r) => r.number <= number && r.done === null);
+  // What is counted has been made: whoever asks may not have kept a record.
+  const record = begun.length > 0 ? workedUpTo(plan, number) : [];
+  const hem = repaired(plan.hem, { deeds: record, edit: null })!;
+  const worked = planOf(hem);
+  const made = worked.rounds[number]!.ring.made.length;
+  const counts = round.sides.map((_, other) => (other === side ? found : null));
+  const causes = causesOf(worked, number, counts, made);
+  return {
+    round: number,
+    side: plan.sides[side]!.name,
+    expected: round.sides[side]!.tally.stitches,
+    found,
+    causes: causes.map((cause) => ({
+      ...cause.slip,
+      effect: cause.effect,
+      stitchesBack: cause.back,
+      words: causeWords(worked, cause),
+    })),
+    repairs: repairsOf(worked, number, counts, made, causes).map((repair) => ({
+      kind: repair.kind,
+      round: repair.round,
+      ripped: repair.price,
+      uneven: repair.uneven,
+      lies: repair.lies,
+      words: `${repairWords(worked, repair)}. ${outcomeWords(repair)}`,
+    })),
+  };
+}
+
+export function recountText({
+  side,
+  expected,
+  found,
+  causes,
+  repairs,
+}: ReturnType<typeof recountReport>): string {
+  const head = `Side ${side}: ${found} found, ${expected} expected.\n`;
+  if (causes.length === 0) return `${head}Right.\n`;
+  return `${head}What it may be:\n${causes.map((c) => `  ${c.words}\n`).join('')}What can be done:\n${repairs.map((r) => `  ${r.words}\n`).join('')}`;
 }

@@ -13,6 +13,7 @@ import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { workers } from '../workers/pool.ts';
 import { Tiles, type Painted } from './tiles.ts';
+import './stitchStage.css';
 
 /** What the frame round a stage can ask of it. */
 export interface StageHandle {

@@ -26,6 +26,13 @@ const KEYS: readonly Keys[] = [
     ],
   },
   {
+    where: 'At Work',
+    keys: [
+      [['Space', '→'], 'the step is done'],
+      [['←'], 'take the last step back'],
+    ],
+  },
+  {
     where: 'On a count line',
     keys: [
       [['←', '→'], 'one stitch fewer, one more'],

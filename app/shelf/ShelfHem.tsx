@@ -9,6 +9,9 @@ import type { Hem } from '../../core/document/hem.ts';
 import { plan } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plural, sizeWords } from '../../core/words/measures.ts';
+import { placeInWords } from '../../core/words/progressWords.ts';
+import { isUnderWay } from '../../core/work/progress.ts';
+import { capital } from '../../core/terms/words.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { whenWords } from '../look/when.ts';
@@ -75,7 +78,7 @@ function SoundHem({ hem, onDuplicate, onDiscard }: ShelfHemProps & { readonly he
   const made = useMemo(() => (near ? plan(hem) : null), [hem, near]);
   return (
     <li className="shelf-hem" ref={item}>
-      <Link to={`/hem/${hem.id}/base`} className="shelf-link">
+      <Link to={`/hem/${hem.id}/${hem.record.length > 0 ? 'work' : 'base'}`} className="shelf-link">
         <div className="shelf-drawing">
           {made && (
             <Guard what="The drawing of this hem" resetKeys={[made]}>
@@ -88,6 +91,12 @@ function SoundHem({ hem, onDuplicate, onDiscard }: ShelfHemProps & { readonly he
       {made && (
         <>
           <p className="quiet small">
+            {isUnderWay(made) && (
+              <>
+                <strong>{capital(placeInWords(made))}</strong>
+                <br />
+              </>
+            )}
             {borderWords(made)}
             <br />
             changed {whenWords(hem.changed, new Date())}

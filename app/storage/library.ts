@@ -9,7 +9,15 @@ import type { Outcome } from '../../core/problems.ts';
 import type { Cupboard } from './cupboard.ts';
 import type { Drafts } from './drafts.ts';
 import { History, type Version } from './history.ts';
-import { changedOf, nameOf, readRecord, type Found, type KeptHem, type UndoSteps } from './records.ts';
+import {
+  changedOf,
+  isBegun,
+  nameOf,
+  readRecord,
+  type Found,
+  type KeptHem,
+  type UndoSteps,
+} from './records.ts';
 import type { Tabs } from './tabs.ts';
 
 /** A hem to be written, with where it comes from. */
@@ -112,7 +120,7 @@ export class Library {
     return this.parts.tabs;
   }
 
-  /** All hems, last changed first; damaged ones too. Edits that were set aside are written before. */
+  /** All hems, those that are worked on before the others, last changed first; damaged ones too. Edits that were set aside are written before. */
   async list(): Promise<readonly Found[]> {
     for (const id of this.parts.drafts.ids()) {
       // One that cannot be written now stays aside.
@@ -121,7 +129,10 @@ export class Library {
     const all = await this.parts.hems.all();
     return all
       .map(([id, value]) => readRecord(id, value))
-      .sort((a, b) => order(changedOf(b), changedOf(a)) || order(a.id, b.id));
+      .sort(
+        (a, b) =>
+          Number(isBegun(b)) - Number(isBegun(a)) || order(changedOf(b), changedOf(a)) || order(a.id, b.id),
+      );
   }
 
   /** A hem with the last edit that was made to it; null when it is not here. */

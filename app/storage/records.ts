@@ -73,6 +73,12 @@ export function changedOf({ raw }: Pick<Found, 'raw'>): string {
   return typeof changed === 'string' ? changed : '';
 }
 
+/** Whether something has been done to the border, by the hem’s own word. */
+export function isBegun({ raw }: Pick<Found, 'raw'>): boolean {
+  const record = isRecord(raw) ? raw.record : null;
+  return Array.isArray(record) && record.length > 0;
+}
+
 /** A step of undo: what was done, part by part. */
 export interface Step {
   readonly label: string;

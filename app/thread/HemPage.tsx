@@ -21,6 +21,7 @@ import { useNotices, type Notices } from '../look/notices.tsx';
 import { Trouble } from '../shelf/Trouble.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { library, libraryReady } from '../storage/here.ts';
+import { isUnderWay } from '../../core/work/progress.ts';
 import type { OpenedHem } from '../storage/library.ts';
 import { ownWorkSaved } from '../storage/room.ts';
 import { HemContext, useHem, useHemStore } from '../hem/context.ts';
@@ -33,7 +34,10 @@ import { Themed } from '../look/Themed.tsx';
 
 const Versions = lazy(async () => ({ default: (await import('./Versions.tsx')).Versions }));
 
-export const ToFirstStop = () => <Navigate to="base" replace />;
+export function ToFirstStop() {
+  const underWay = useHem((state) => isUnderWay(state.plan));
+  return <Navigate to={underWay ? 'work' : 'base'} replace />;
+}
 
 /** One hem: its thread of stops, and the stop that is open. */
 export function HemPage() {

@@ -2,7 +2,7 @@ import { ArrowLeft, Check, SpeakerHigh, SpeakerSlash } from '@phosphor-icons/rea
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Plan } from '../../core/plan/types.ts';
-import { lengthWords, timeWords } from '../../core/words/measures.ts';
+import { timeWords, yarnLengthWords } from '../../core/words/measures.ts';
 import { momentsOf } from '../../core/words/momentWords.ts';
 import { sideLabel } from '../../core/words/placeWords.ts';
 import { stepWords } from '../../core/words/stepWords.ts';
@@ -154,7 +154,7 @@ function LeftOf({ what, left, plan }: { readonly what: string; readonly left: Le
     <div>
       <dt>{what}</dt>
       <dd>
-        {left.stitches} sts, about {timeWords(left.minutes)}, {lengthWords(left.metres * 1000, unit)} of yarn
+        {left.stitches} sts, about {timeWords(left.minutes)}, {yarnLengthWords(left.metres, unit)} of yarn
       </dd>
     </div>
   );

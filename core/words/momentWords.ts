@@ -2,7 +2,7 @@
 import type { Plan } from '../plan/types.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
-import type { Step } from '../work/steps.ts';
+import { stepsOf, type Step } from '../work/steps.ts';
 import { ballsEnding } from '../work/balls.ts';
 import { plural } from './measures.ts';
 
@@ -26,7 +26,9 @@ export function momentsOf(plan: Plan, number: number, step: Step, language: Lang
     );
   }
   const startsSide =
-    step.does === 'make' && step.where.on === 'side' && (step.turn === null || step.turn.first === 1);
+    step.act?.do === 'side' &&
+    step.act.part !== 'from the start' &&
+    stepsOf(plan, number, 'side').some((s) => s.act === step.act && s.from === step.from);
   if (startsSide && round.ring.centres.length > 0 && round.layout.sides.length > 1) {
     found.push(moment(`The first st after the corner hides under the corner’s own: do not ${skip} it.`));
   }

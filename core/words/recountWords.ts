@@ -4,7 +4,7 @@ import type { Cause, Slip } from '../work/recount.ts';
 import type { Repair } from '../work/repairs.ts';
 import type { Left, RipPlace } from '../work/progress.ts';
 import { listWords } from './lists.ts';
-import { lengthWords, plural, timeWords } from './measures.ts';
+import { plural, timeWords, yarnLengthWords } from './measures.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 import { WORDS } from '../terms/words.ts';
 
@@ -57,7 +57,7 @@ export function repairWords(plan: Plan, repair: Repair): string {
 
 /** @example priceWords(plan, left) // '212 sts, about 10 min, 4.1 m of yarn' */
 export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
-  `${plural(stitches, 'st')}, about ${timeWords(minutes)}, ${lengthWords(metres * 1000, plan.hem.preferences.length)} of yarn`;
+  `${plural(stitches, 'st')}, about ${timeWords(minutes)}, ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn`;
 
 /** What comes of a repair. */
 export function outcomeWords({ uneven, lies }: Repair): string {

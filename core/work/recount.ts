@@ -5,8 +5,9 @@
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { inOrder, sideAfter } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import { sideCount, sideSpan, type Span } from '../ring/ring.ts';
+import { sideSpan, type Span } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
+import { sideOfEntries } from './sides.ts';
 import { stepsOf } from './steps.ts';
 
 /** Stitches found on each side between its corners; null where nobody counted. */
@@ -38,16 +39,6 @@ export interface Cause {
 /** How the count of each side differs from what it should be; 0 where nobody counted. */
 export const differences = (round: RoundPlan, found: Found): readonly number[] =>
   round.sides.map(({ tally }, side) => (found[side] ?? tally.stitches) - tally.stitches);
-
-/** The side that every entry of a ring belongs to; −1 in the middle of a corner. */
-function sideOfEntries({ ring }: RoundPlan): Int32Array {
-  const sides = new Int32Array(ring.made.length).fill(-1);
-  for (let side = 0; side < sideCount(ring); side++) {
-    const { start, length } = sideSpan(ring, side);
-    for (let k = 0; k < length; k++) sides[(start + k) % ring.made.length] = side;
-  }
-  return sides;
-}
 
 /**
  * The slips that would lead to what was found, the likeliest first. When no single one does, each side that is off is
@@ -106,7 +97,7 @@ function slipsOf(plan: Plan, number: number, made: number): readonly Cause[] {
   const round = plan.rounds[number]!;
   const { ring } = round;
   const order = inOrder(round);
-  const sideOf = sideOfEntries(round);
+  const sideOf = sideOfEntries(ring);
   const procedure = proceduresOf(plan)[number]!;
   const sides = round.sides.length;
   const causes: Cause[] = [];

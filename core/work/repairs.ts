@@ -8,6 +8,7 @@ import { edit, performed, type Edit } from '../edits/edit.ts';
 import { isPlain } from '../procedure/procedure.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
 import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import type { WrittenRound } from '../stack/stack.ts';
 import { differences, type Cause, type Found } from './recount.ts';
 import { cornerBefore, stepsOf } from './steps.ts';
 import { rippedTo, stretchOf, type Left } from './progress.ts';
@@ -56,7 +57,7 @@ export function repairsOf(
   const planner = createPlanner();
   const counted = countedDeeds(round, found, made);
   const candidates: readonly Omit<Repair, 'uneven' | 'lies'>[] = [
-    ...quietRepairs(plan, number, wrong, counted),
+    ...quietRepairs(planner, plan, number, counted),
     { kind: 'leave', deeds: counted, edit: null, price: NOTHING, made: null, round: null },
     ...ripping(plan, round, made, causes),
   ];
@@ -117,22 +118,41 @@ function ripping(
 
 /** A stitch more or fewer on the sides that are off, in the next plain round that has not been begun. */
 function quietRepairs(
+  planner: Planner,
   plan: Plan,
   number: number,
-  wrong: readonly number[],
   counted: readonly Deed[],
 ): readonly Omit<Repair, 'uneven' | 'lies'>[] {
-  const next = plan.rounds.find((r) => r.number > number && r.done === null && isPlain(plan, r.number));
-  if (!next?.written) return [];
-  const { entry, index } = next.written;
-  const change = edit('makes up for a count', (hem) => ({
+  const left = repaired(plan.hem, { deeds: counted, edit: null });
+  if (!left) return [];
+  const then = planner(left);
+  for (const next of plan.rounds) {
+    if (next.number <= number || next.done !== null || !isPlain(plan, next.number)) continue;
+    const planned = countsOf(next);
+    const now = then.rounds[next.number];
+    if (!now || !next.written) break;
+    // What is off in the round that was counted may have grown or shrunk by then.
+    const wrong = countsOf(now).map((n, side) => n - planned[side]!);
+    if (wrong.every((d) => d === 0)) break;
+    const change = madeUp(next.written, wrong);
+    const hem = repaired(plan.hem, { deeds: counted, edit: change });
+    // Not every round takes a stitch more or fewer.
+    const after = hem && planner(hem).rounds[next.number];
+    if (!after || countsOf(after).some((n, side) => n !== planned[side])) continue;
+    return [{ kind: 'quiet', deeds: counted, edit: change, price: NOTHING, made: null, round: next.number }];
+  }
+  return [];
+}
+
+const countsOf = ({ sides }: RoundPlan): readonly number[] => sides.map((s) => s.tally.stitches);
+
+/** As many stitches more or fewer in a worked round of an entry as are wrong on each side. */
+const madeUp = ({ entry, index }: WrittenRound, wrong: readonly number[]): Edit =>
+  edit('makes up for a count', (hem) => ({
     rounds: hem.rounds.map((r) => {
       if (r.id !== entry.id) return r;
-      const before = r.changes[String(index)] ?? wrong.map(() => 0);
-      const after = wrong.map((d, side) => (before[side] ?? 0) - d);
-      const { [String(index)]: _, ...rest } = r.changes;
+      const { [String(index)]: before, ...rest } = r.changes;
+      const after = wrong.map((d, side) => (before?.[side] ?? 0) - d);
       return { ...r, changes: after.some((c) => c !== 0) ? { ...rest, [String(index)]: after } : rest };
     }),
   }));
-  return [{ kind: 'quiet', deeds: counted, edit: change, price: NOTHING, made: null, round: next.number }];
-}

@@ -5,6 +5,8 @@
 import type { Plan } from '../plan/types.ts';
 import { inOrder } from '../procedure/order.ts';
 import { NOTHING } from '../ring/ring.ts';
+import { countsAsStitch } from '../ring/stitch.ts';
+import { sideOfEntries, stitchesBefore } from './sides.ts';
 import { proceduresOf, type Act, type Procedure } from '../procedure/procedure.ts';
 
 /** How much is done at one go. */
@@ -102,8 +104,17 @@ function cutSide(
     turn,
   });
   if (act.along.into !== 'repeats') {
-    const before = act.part === 'up to the start' ? 0 : from - (to - act.worked.length);
-    const all = act.worked.length;
+    const corners = round.ring.centres.length > 0;
+    const sides = sideOfEntries(round.ring);
+    /** Numbered as the side is counted: from the middle of the corner. */
+    const turn = (a: number, b: number): Turn => {
+      const before = corners ? stitchesBefore(round.ring, order, start + a) : a;
+      const made = Array.from({ length: b - a }, (_, k) => order.stitch(start + a + k)).filter(
+        countsAsStitch,
+      );
+      const all = corners ? round.sides[sides[order.entry(start + a)]!]!.tally.stitches : round.total;
+      return { of: 'stitches', first: before + 1, last: before + made.length, all };
+    };
     const pieces: Step[] = [];
     let a = from;
     while (a < to) {
@@ -115,9 +126,7 @@ function cutSide(
         order.into(start + b) === order.into(start + b - 1)
       )
         b++;
-      pieces.push(
-        piece(a, b, { of: 'stitches', first: before + a - from + 1, last: before + b - from, all }),
-      );
+      pieces.push(piece(a, b, turn(a, b)));
       a = b;
     }
     return pieces;
