@@ -8,6 +8,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import type { Problem } from '../../core/problems.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
+import { NoticesProvider } from '../look/notices.tsx';
 import { StandInWorker, endWorkers } from './worker.ts';
 
 afterAll(endWorkers);
@@ -56,6 +57,7 @@ function standIns(): void {
       removeListener: nothing,
     }),
   });
+  Object.assign(window.performance, { measure: nothing });
   Object.assign(HTMLCanvasElement.prototype, { getContext: () => context });
   Object.assign(Element.prototype, { scrollIntoView: nothing });
   const { getComputedStyle } = window;
@@ -92,7 +94,9 @@ export function renderHem(hem: Hem, part: (plan: Plan) => ReactNode): OpenHem {
   const rendered = render(
     <MemoryRouter initialEntries={['/hem/test/base']}>
       <HemContext.Provider value={store}>
-        <Part />
+        <NoticesProvider>
+          <Part />
+        </NoticesProvider>
       </HemContext.Provider>
     </MemoryRouter>,
   );

@@ -183,7 +183,7 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
     };
   }, [at, name]);
   return (
-    <div className="hem">
+    <div className={`hem at-${at?.path}`}>
       <HemHead onVersions={() => setLooking(true)} />
       <PlanGuard what="The thread of stops">
         <Thread />

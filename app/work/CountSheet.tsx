@@ -4,6 +4,7 @@ import { sideLabel } from '../../core/words/placeWords.ts';
 import { causeWords, outcomeWords, repairWords } from '../../core/words/recountWords.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { causesOf, differences, type Found } from '../../core/work/recount.ts';
+import { wholeSides } from '../../core/work/sides.ts';
 import { countedDeeds, repairsOf, type Repair } from '../../core/work/repairs.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -20,6 +21,7 @@ export function CountSheet({ plan, onClose }: { readonly plan: Plan; readonly on
   const [number, setNumber] = useState(round && begun ? round.number : last);
   const counted = plan.rounds[number]!;
   const place = round?.number === number && begun ? made : counted.ring.made.length;
+  const whole = wholeSides(plan, number, place);
   const [typed, setTyped] = useState<Readonly<Record<number, string>>>({});
   const found: Found = counted.sides.map((_, side) => {
     const text = typed[side]?.trim() ?? '';
@@ -81,13 +83,13 @@ export function CountSheet({ plan, onClose }: { readonly plan: Plan; readonly on
             <input
               inputMode="numeric"
               maxLength={5}
-              placeholder={String(tally.stitches)}
+              disabled={!whole[side]}
               value={typed[side] ?? ''}
               aria-describedby={`expected-${side}`}
               onChange={(e) => setTyped({ ...typed, [side]: e.target.value.replace(/\D/g, '') })}
             />
             <span id={`expected-${side}`} className="quiet small">
-              should be {tally.stitches}
+              {whole[side] ? `should be ${tally.stitches}` : 'not whole yet'}
             </span>
           </label>
         ))}

@@ -62,7 +62,7 @@ export function Now({ plan, step, stride, onStride, onCount, onRip, onJoinIn }: 
   useEffect(
     () =>
       tinykeys(window, {
-        ' ': unlessTyping((event) => {
+        Space: unlessTyping((event) => {
           // A button that has the focus does its own work.
           if (event.target instanceof HTMLButtonElement) return;
           event.preventDefault();

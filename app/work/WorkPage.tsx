@@ -33,7 +33,13 @@ export function WorkPage() {
         </Guard>
       </section>
       <section className={styles.now} aria-label="What to do now">
-        {step ? (
+        {sheet === 'count' ? (
+          <CountSheet plan={plan} onClose={close} />
+        ) : sheet === 'rip' ? (
+          <RipSheet plan={plan} onClose={close} />
+        ) : sheet === 'joined in' ? (
+          <JoinIn plan={plan} onClose={close} />
+        ) : step ? (
           <Now
             plan={plan}
             step={step}
@@ -44,11 +50,8 @@ export function WorkPage() {
             onJoinIn={() => setSheet('joined in')}
           />
         ) : (
-          <Finished plan={plan} onRip={() => setSheet('rip')} />
+          <Finished plan={plan} onCount={() => setSheet('count')} onRip={() => setSheet('rip')} />
         )}
-        {sheet === 'count' && <CountSheet plan={plan} onClose={close} />}
-        {sheet === 'rip' && <RipSheet plan={plan} onClose={close} />}
-        {sheet === 'joined in' && <JoinIn plan={plan} onClose={close} />}
       </section>
     </div>
   );
@@ -61,7 +64,15 @@ function placeTitle(plan: Plan): string {
 }
 
 /** After the last round: ends, blocking, and the cautions that go with them. */
-function Finished({ plan, onRip }: { readonly plan: Plan; readonly onRip: () => void }) {
+function Finished({
+  plan,
+  onCount,
+  onRip,
+}: {
+  readonly plan: Plan;
+  readonly onCount: () => void;
+  readonly onRip: () => void;
+}) {
   const last = useMemo(() => patternOf(plan).sections.at(-1)!, [plan]);
   return (
     <>
@@ -72,6 +83,7 @@ function Finished({ plan, onRip }: { readonly plan: Plan; readonly onRip: () => 
         </p>
       ))}
       <p className={styles.tools}>
+        <Button onClick={onCount}>Count</Button>
         <Button onClick={onRip}>Rip back</Button>
       </p>
     </>

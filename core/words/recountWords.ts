@@ -10,13 +10,7 @@ import { WORDS } from '../terms/words.ts';
 
 /** What may have happened, and how far back to look. */
 export function causeWords(plan: Plan, { slip, back }: Cause): string {
-  const where =
-    back > 0
-      ? ` Look about ${plural(back, 'st')} back.`
-      : back < 0
-        ? ' It lies ahead of where you are: count again.'
-        : '';
-  return `${slipWords(plan, slip)}.${where}`;
+  return `${slipWords(plan, slip)}. Look about ${plural(back, 'st')} back.`;
 }
 
 function slipWords(plan: Plan, slip: Slip): string {

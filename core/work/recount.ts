@@ -50,7 +50,8 @@ export function causesOf(plan: Plan, number: number, found: Found, made: number)
   const round = plan.rounds[number]!;
   const wanted = differences(round, found);
   if (wanted.every((d) => d === 0)) return [];
-  const likely = slipsOf(plan, number, made);
+  // What has not been made yet has no slip in it.
+  const likely = slipsOf(plan, number, made).filter(({ back }) => back > 0);
   const counted = wanted.map((_, side) => found[side] !== null && found[side] !== undefined);
   const explains = (effect: readonly number[], of: readonly number[]): boolean =>
     effect.every((e, side) => !counted[side] || e === of[side]);
@@ -106,7 +107,8 @@ function slipsOf(plan: Plan, number: number, made: number): readonly Cause[] {
     for (const e of entries)
       if (sideOf[e]! >= 0 && countsAsStitch(ring.made[e]!)) effect[sideOf[e]!]! += sign;
     if (effect.every((e) => e === 0) || entries.length === 0) return;
-    const entry = entries[0]!;
+    // A corner in which the round begins lies in part behind, in part ahead.
+    const entry = entries.find((e) => backTo(plan, round, e, made) > 0) ?? entries[0]!;
     causes.push({ slip, effect, entry, back: backTo(plan, round, entry, made) });
   };
   const entriesOf = (from: number, to: number): readonly number[] =>

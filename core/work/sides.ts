@@ -1,5 +1,7 @@
 /** To which side the entries of a ring belong. */
-import type { InOrder } from '../procedure/order.ts';
+import type { Plan } from '../plan/types.ts';
+import { inOrder, type InOrder } from '../procedure/order.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
 import { sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
 
@@ -28,4 +30,17 @@ export function stitchesBefore(ring: Ring, order: InOrder, w: number): number {
     if (countsAsStitch(order.stitch(k))) count++;
   }
   return count;
+}
+
+/** Which sides of a round are made from corner to corner when so many of its entries are. */
+export function wholeSides(plan: Plan, number: number, made: number): readonly boolean[] {
+  const round = plan.rounds[number]!;
+  const order = inOrder(round);
+  const sides = sideOfEntries(round.ring);
+  const whole = round.sides.map(() => true);
+  for (let k = made; k < order.size; k++) {
+    const side = sides[order.entry((proceduresOf(plan)[number]!.start?.at ?? 0) + k)]!;
+    if (side >= 0) whole[side] = false;
+  }
+  return whole;
 }

@@ -1,0 +1,104 @@
+/** @jest-environment jsdom */
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { workedUpTo } from '../../core/work/progress.ts';
+import { plan } from '../../core/plan/planner.ts';
+import { removeRound } from '../../core/edits/rounds.ts';
+import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { WorkPage } from './WorkPage.tsx';
+
+const hem = rowsHem({
+  counts: [31, 37, 31, 37],
+  rounds: [entry({ id: 'a', times: 2 }), entry({ id: 's', family: 'shell', stitch: 'hdc' })],
+});
+const renderWork = () => renderHem(hem, () => <WorkPage />);
+const press = (name: string | RegExp): void => void fireEvent.click(screen.getByRole('button', { name }));
+/** Two touches within a moment count as one: a person takes longer. */
+const later = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 230));
+const now = (): string => screen.getByRole('region', { name: 'What to do now' }).textContent;
+
+describe('work', () => {
+  test('goes on and back step by step; a second touch at once is none', async () => {
+    const { store } = renderWork();
+    expect(now()).toContain('The base round begins');
+    press('Begun');
+    press('Done');
+    expect(now()).toContain('2–11 of 33');
+    expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
+    await later();
+    press('Done');
+    expect(now()).toContain('12–21 of 33');
+    await later();
+    press('Take the last step back');
+    expect(now()).toContain('2–11 of 33');
+    // What was done is no step of undo.
+    expect(store.get().undoLabel).toBeNull();
+  });
+
+  test('keys do the same, but not while something is typed', async () => {
+    const { store } = renderWork();
+    fireEvent.keyDown(window, { key: ' ', code: 'Space' });
+    await later();
+    fireEvent.keyDown(window, { key: 'ArrowRight', code: 'ArrowRight' });
+    expect(store.get().plan.rounds[0]!.done!.stitches).toBe(11);
+    await later();
+    fireEvent.keyDown(window, { key: 'ArrowLeft', code: 'ArrowLeft' });
+    expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
+    press('Count');
+    fireEvent.keyDown(screen.getByLabelText(/^Side A/), { key: 'ArrowRight', code: 'ArrowRight' });
+    expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
+  });
+
+  test('a wrong count is explained, and going on with it changes what comes', async () => {
+    const { store } = renderWork();
+    act(() => void store.note(...workedUpTo(plan(hem), 0)));
+    expect(now()).toContain('Round 1 begins');
+    press('Count');
+    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
+    expect(screen.getByText(/hides under the corner/)).toBeTruthy();
+    const ways = within(screen.getByRole('group', { name: 'Count' })).getAllByRole('button', {
+      name: /Then/,
+    });
+    expect(ways.map((w) => w.textContent.split('.')[0])).toEqual([
+      'Go on, and make up for it in round 1, with a st more or fewer on the sides that are off',
+      'Go on with what is there',
+      expect.stringMatching(/^Rip back to the corner: \d+ sts/),
+      expect.stringMatching(/^Rip back to the beginning of the round: 148 sts/),
+    ]);
+    fireEvent.click(ways[1]!);
+    expect(store.get().plan.rounds[0]!.sides[1]!.tally.stitches).toBe(38);
+    expect(screen.queryByRole('group', { name: 'Count' })).toBeNull();
+    await later();
+    press('Count');
+    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
+    press('Note that it is right');
+    expect(store.get().plan.rounds[0]!.done!.found[1]).toBe(38);
+  });
+
+  test('what is begun stays as it was begun, whatever is taken off the design', () => {
+    const { store } = renderWork();
+    act(() => void store.note(...workedUpTo(plan(hem), 2)));
+    act(() => void store.do(removeRound(hem.rounds[0]!)));
+    expect(store.get().plan.rounds.map((r) => r.written?.entry.id ?? 'base')).toEqual([
+      'base',
+      'a',
+      'a',
+      's',
+    ]);
+    act(() => store.undo());
+    expect(store.get().plan.rounds[2]!.done!.finished).toBe(true);
+  });
+
+  test('rips back, and comes in mid-way', () => {
+    const { store } = renderWork();
+    press('Some of it is there already');
+    fireEvent.change(screen.getByLabelText(/Worked up to/), { target: { value: '3' } });
+    press('Note 4 rounds');
+    expect(now()).toContain('Finishing');
+    press('Rip back');
+    fireEvent.click(screen.getByRole('button', { name: /^All of round 2/ }));
+    expect(store.get().plan.rounds.map((r) => r.done?.finished ?? null)).toEqual([true, true, null, null]);
+    expect(now()).toContain('Round 2 begins');
+  });
+});
