@@ -12,7 +12,9 @@ const SCREENS = [
   '/',
   '/stitches',
   '/licences',
-  ...['piece', 'base', 'rounds', 'yarn', 'pattern'].map((stop) => `/hem/demo-orchard-squares/${stop}`),
+  ...['piece', 'base', 'rounds', 'yarn', 'pattern', 'work'].map(
+    (stop) => `/hem/demo-orchard-squares/${stop}`,
+  ),
 ];
 
 for (const ground of ['day', 'evening'] as const) {

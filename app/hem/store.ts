@@ -9,6 +9,7 @@ import {
 } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { noted, withRecordOf, type Deed } from '../../core/document/record.ts';
+import { checkHem } from '../../core/document/check.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { performed, type Edit } from '../../core/edits/edit.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
@@ -94,7 +95,8 @@ export class HemStore {
     }
     const at = this.parts.now().toISOString();
     const record = deeds.reduce((all, deed) => noted(all, deed, this.parts.page, at), this.hem.record);
-    return this.put({ ...this.hem, record }, 'worked', () => undefined);
+    const outcome = checkHem({ ...this.hem, record });
+    return outcome.ok ? this.put(outcome.value, 'worked', () => undefined) : this.refuse(outcome.problems);
   }
 
   /** Ends a run of joined edits: the next one is a step of its own. */

@@ -154,7 +154,9 @@ function LeftOf({ what, left, plan }: { readonly what: string; readonly left: Le
     <div>
       <dt>{what}</dt>
       <dd>
-        {left.stitches} sts, about {timeWords(left.minutes)}, {yarnLengthWords(left.metres, unit)} of yarn
+        {left.stitches === 0
+          ? 'nothing'
+          : `${left.stitches} sts, about ${timeWords(left.minutes)}, ${yarnLengthWords(left.metres, unit)} of yarn`}
       </dd>
     </div>
   );

@@ -7,14 +7,11 @@ import { plural } from './measures.ts';
 /** Counts between the corners, sides with equal counts together where they face each other. */
 export function baseWords(plan: Plan): string {
   if (isDisc(plan.body.outline)) return plural(plan.rounds[0]!.total, 'stitch');
-  const counts = plan.sides.map((s) => `${s.name} ${s.count + s.corners}`);
+  const counted = plan.rounds[0]!.sides.map(({ tally }) => tally.stitches);
+  const counts = plan.sides.map((s, i) => `${s.name} ${counted[i]!}`);
   const half = counts.length / 2;
   const facing =
-    counts.length % 2 === 0 &&
-    plan.sides.every((s, i) => {
-      const other = plan.sides[(i + half) % counts.length]!;
-      return s.count + s.corners === other.count + other.corners;
-    });
+    counts.length % 2 === 0 && counted.every((n, i) => n === counted[(i + half) % counts.length]);
   return (facing ? counts.slice(0, half) : counts).join(' · ');
 }
 

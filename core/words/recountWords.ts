@@ -26,7 +26,7 @@ function slipWords(plan: Plan, slip: Slip): string {
       return slip.missed
         ? `A repeat may be missing on ${sideWords(plan, slip.side)}`
         : `There may be a repeat too many on ${sideWords(plan, slip.side)}`;
-    case 'motif':
+    case 'missed motif':
       return `The stitches of one motif may be missing on ${sideWords(plan, slip.side)}`;
     case 'places':
       return slip.count < 0

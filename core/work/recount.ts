@@ -22,7 +22,7 @@ export type Slip =
   | { readonly kind: 'join'; readonly side: number }
   | { readonly kind: 'repeat'; readonly side: number; readonly missed: boolean }
   /** Along joined motifs, one of them. */
-  | { readonly kind: 'motif'; readonly side: number; readonly number: number }
+  | { readonly kind: 'missed motif'; readonly side: number; readonly number: number }
   /** Somewhere along the side a place was passed over, or taken twice. */
   | { readonly kind: 'places'; readonly side: number; readonly count: number };
 
@@ -162,7 +162,7 @@ function motifs(plan: Plan, note: (slip: Slip, entries: readonly number[], sign:
         const entries = [...ring.into].flatMap((place, e) =>
           place - first > cuts[m - 1]! && place - first < cuts[m]! ? [e] : [],
         );
-        note({ kind: 'motif', side, number: m }, entries, -1);
+        note({ kind: 'missed motif', side, number: m }, entries, -1);
       }
     }
     first += spots.length + 1;

@@ -1,0 +1,130 @@
+import { expect, test, type Page } from '@playwright/test';
+import { writeHem } from '../core/document/check.ts';
+import { entry, rowsHem } from '../core/testing/hems.ts';
+
+// One hand, one phone.
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+const mat = {
+  ...rowsHem({
+    stitches: 33,
+    rows: [{ stitch: 'dc', count: 16 }],
+    widthCm: 23,
+    heightCm: 22,
+    counts: [33, 33, 33, 33],
+    rounds: [
+      entry({ id: 'a', times: 2 }),
+      entry({ id: 's', family: 'shell', stitch: 'hdc', corner: 'three' }),
+    ],
+  }),
+  id: 'mat',
+  name: 'Small mat',
+};
+
+async function openMat(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Choose hem files').setInputFiles({
+    name: 'mat.hem.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeHem(mat)),
+  });
+  await expect(page.getByRole('heading', { name: 'Small mat' })).toBeVisible();
+  await page.goto('/hem/mat/work');
+  await expect(page.getByText('The base round begins')).toBeVisible();
+}
+
+const done = (page: Page) => page.getByRole('button', { name: /^(Begun|Done|Joined, round done)$/ });
+const now = (page: Page) => page.getByRole('region', { name: 'What to do now' });
+
+/** Goes on until a text is there. */
+async function goOnTo(page: Page, text: string | RegExp): Promise<void> {
+  for (let k = 0; k < 200; k++) {
+    if ((await now(page).getByText(text).count()) > 0) return;
+    const before = await now(page).innerText();
+    // Touches that follow each other at once count as one.
+    await page.waitForTimeout(240);
+    await done(page).tap();
+    await expect.poll(() => now(page).innerText()).not.toBe(before);
+  }
+  throw new Error(`it never comes to “${String(text)}”`);
+}
+
+test('a border is worked to its end, counted, repaired and ripped back, over a reload and without the network', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(240_000);
+  await openMat(page);
+  await page.getByLabel('One step is').selectOption('side');
+  await goOnTo(page, 'Side B');
+  await expect(page.getByRole('link', { name: /^Work/ })).toContainText('base round, side B');
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+
+  // In the middle of the round: it is gone on with where it was.
+  await page.reload();
+  await expect(now(page).getByText('Side B').first()).toBeVisible();
+  await page.getByLabel('One step is').selectOption('side');
+
+  // One short on side A: told why, and made up for in the next plain round.
+  await page.getByRole('button', { name: 'Count' }).tap();
+  const field = page.getByRole('textbox', { name: /^Side A/ });
+  const expected = Number(
+    (
+      await page
+        .getByText(/^should be \d+$/)
+        .first()
+        .innerText()
+    ).replace(/\D/g, ''),
+  );
+  await field.fill(String(expected - 1));
+  await expect(page.getByText(/hides under the corner/)).toBeVisible();
+  await page.getByRole('button', { name: /^Go on, and make up for it in round 1/ }).tap();
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(`A ${expected - 1}`);
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('all come out even');
+
+  await context.setOffline(true);
+  await goOnTo(page, /^Round 2 begins/);
+  // A round too far: back to its corner, and to the round before.
+  await goOnTo(page, 'Side C');
+  await page.getByRole('button', { name: 'Rip back' }).tap();
+  await page.getByRole('button', { name: /^All of round 1/ }).tap();
+  await expect(now(page).getByText(/^Round 1 begins/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take the last step back' }).tap();
+  await expect(now(page).getByText(/^The base round ends/)).toBeVisible();
+  await goOnTo(page, 'Finishing');
+  await expect(page.getByRole('link', { name: /^Work/ })).toContainText('all worked');
+  await context.setOffline(false);
+
+  await page.goto('/');
+  const first = page.locator('.shelf-hem').first();
+  await expect(first).toContainText('Small mat');
+  await expect(first).toContainText('All worked');
+  await first.getByRole('link').click();
+  await expect(page).toHaveURL(/\/work$/);
+});
+
+test('two tabs work on one border: what is done in either is done', async ({ page, context }) => {
+  await openMat(page);
+  const other = await context.newPage();
+  await other.goto('/hem/mat/work');
+  await done(page).tap();
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await expect(other.getByRole('link', { name: /^Work/ })).toContainText('base round, side A');
+  await other.waitForTimeout(240);
+  await done(other).tap();
+  await expect(other.getByText('Saved in this browser')).toBeVisible();
+  await expect(now(page).getByText('12–21 of')).toBeVisible();
+  await other.close();
+});
+
+test('what is touched is large enough for a thumb', async ({ page }) => {
+  await openMat(page);
+  await done(page).tap();
+  for (const button of await now(page).getByRole('button').all()) {
+    const box = (await button.boundingBox())!;
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(48);
+  }
+  // The way on is in view without scrolling.
+  const box = (await done(page).boundingBox())!;
+  expect(box.y + box.height).toBeLessThanOrEqual(844);
+});
