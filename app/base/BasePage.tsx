@@ -15,6 +15,7 @@ import type { PlanPart, ViewPart } from '../../drawing/parts.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
+import { BegunNote } from '../controls/BegunNote.tsx';
 import { FitList } from '../controls/FitList.tsx';
 import { ChosenFromDrawings, CornerTreatments, JoinTreatments } from '../controls/Treatment.tsx';
 import { CountLine } from './CountLine.tsx';
@@ -33,6 +34,7 @@ const MOST_LINES = 2;
 
 /** The same at every render. */
 const NONE: readonly number[] = [];
+const BASE_ROUND: readonly number[] = [0];
 const PARTS = ['side', 'corner', 'join'] as const;
 
 /** The base round: how many stitches along each edge, and where each goes. */
@@ -80,6 +82,7 @@ export function BasePage() {
             </label>
           )}
         </header>
+        <BegunNote plan={slow} rounds={BASE_ROUND} />
         <CountLines plan={plan} side={side} groups={groups} preview={preview} onPick={pick} />
         <Legend />
         <RunOfSide plan={slow} side={side} group={group} />

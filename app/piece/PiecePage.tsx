@@ -10,6 +10,7 @@ import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeight
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../../drawing/parts.ts';
 import { ColourButton } from '../look/ColourButton.tsx';
+import { BegunNote } from '../controls/BegunNote.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { WORDS } from '../../core/terms/words.ts';
 import { smallLengthWords } from '../../core/words/measures.ts';
@@ -19,6 +20,8 @@ import { PartPanel } from './PartPanel.tsx';
 import { EDITORS } from './editors.tsx';
 import './piece.css';
 import { NumberField } from '../look/NumberField.tsx';
+
+const BASE_ROUND: readonly number[] = [0];
 
 /** What was made: its construction and measures, the yarn and gauge of its border. */
 export function PiecePage() {
@@ -52,6 +55,7 @@ export function PiecePage() {
         </Guard>
       </section>
       <section className="piece-words" onBlur={() => store.endJoin()}>
+        <BegunNote plan={plan} rounds={BASE_ROUND} />
         <h1>The piece</h1>
         <div className="constructions" role="radiogroup" aria-label="How it was made">
           {PIECE_KINDS.map((kind) => (

@@ -27,6 +27,7 @@ import { plural } from '../../core/words/measures.ts';
 import { LOOPS } from '../../core/terms/places.ts';
 import { baseWords } from '../../core/words/countWords.ts';
 import { useHemStore } from '../hem/context.ts';
+import { BegunNote } from '../controls/BegunNote.tsx';
 import { StartChoice } from '../controls/StartFields.tsx';
 import { OwnRound } from './OwnRound.tsx';
 import { NumberField } from '../look/NumberField.tsx';
@@ -136,6 +137,7 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
         icon={<Trash />}
         onClick={() => store.do(edits.removeRound(entry))}
       />
+      <BegunNote plan={plan} rounds={rounds.map((r) => r.number)} />
       <div className="entry-choices">
         {family && family.stitches.length > 1 && (
           <Select

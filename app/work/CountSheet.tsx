@@ -12,7 +12,15 @@ import { useNotices } from '../look/notices.tsx';
 import styles from './work.module.css';
 
 /** Type what is there; right, or what it may be and what can be done. */
-export function CountSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
+export function CountSheet({
+  plan,
+  onLook,
+  onClose,
+}: {
+  readonly plan: Plan;
+  readonly onLook: (at: { readonly round: number; readonly entry: number }) => void;
+  readonly onClose: () => void;
+}) {
   const store = useHemStore();
   const notices = useNotices();
   const { round, begun, made } = progressOf(plan);
@@ -99,7 +107,10 @@ export function CountSheet({ plan, onClose }: { readonly plan: Plan; readonly on
           <h3>What it may be</h3>
           <ul className={styles.causes}>
             {causes.slice(0, 4).map((cause, i) => (
-              <li key={i}>{causeWords(plan, cause)}</li>
+              <li key={i}>
+                {causeWords(plan, cause)}{' '}
+                <Button onClick={() => onLook({ round: number, entry: cause.entry })}>Show me</Button>
+              </li>
             ))}
           </ul>
           <h3>What you can do</h3>

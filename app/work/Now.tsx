@@ -27,6 +27,7 @@ interface NowProps {
   readonly stride: Stride;
   readonly onStride: (stride: Stride) => void;
   readonly onCount: () => void;
+  readonly onLook: () => void;
   readonly onRip: () => void;
   readonly onJoinIn: () => void;
 }
@@ -35,7 +36,7 @@ interface NowProps {
 const ONE_TOUCH_MS = 220;
 
 /** The step in hand, large, and the way on and back. */
-export function Now({ plan, step, stride, onStride, onCount, onRip, onJoinIn }: NowProps) {
+export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJoinIn }: NowProps) {
   const store = useHemStore();
   const { language } = plan.hem.preferences;
   const { round, begun } = progressOf(plan);
@@ -122,6 +123,9 @@ export function Now({ plan, step, stride, onStride, onCount, onRip, onJoinIn }: 
       <p className={styles.tools}>
         <Button onClick={onCount} disabled={!begun && round!.number === 0}>
           Count
+        </Button>
+        <Button onClick={onLook} disabled={!isUnderWay(plan)}>
+          Look
         </Button>
         <Button onClick={onRip} disabled={!isUnderWay(plan)}>
           Rip back

@@ -1,6 +1,7 @@
 import { useMemo, useRef } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import type { Point } from '../../core/piece/outline.ts';
+import type { Found } from '../../drawing/find.ts';
 import { inOrder } from '../../core/procedure/order.ts';
 import { proceduresOf } from '../../core/procedure/procedure.ts';
 import { progressOf } from '../../core/work/progress.ts';
@@ -15,11 +16,18 @@ import styles from './work.module.css';
 const ACROSS = 26;
 
 /** The border round the next stitch: what is made in full colour, what comes pale; and small, the place on the piece. */
-export function PlaceView({ plan }: { readonly plan: Plan }) {
+export function PlaceView({
+  plan,
+  lookAt,
+}: {
+  readonly plan: Plan;
+  /** A stitch to be looked at in place of the one in hand; null looks at that. */
+  readonly lookAt: Found | null;
+}) {
   const stage = useRef<StageHandle>(null);
   const { sheet } = GROUNDS[useLook().ground];
   const { round, made } = progressOf(plan);
-  const number = round?.number ?? plan.rounds.length - 1;
+  const number = lookAt?.round ?? round?.number ?? plan.rounds.length - 1;
   const shown = plan.rounds[number]!;
   const choice = useMemo<SceneChoice>(
     () => ({
@@ -27,17 +35,21 @@ export function PlaceView({ plan }: { readonly plan: Plan }) {
       seen: shown.facing,
       round: null,
       ground: sheet,
-      worked: { round: number, made: round ? made : shown.ring.made.length },
+      worked: { round: number, made: round?.number === number ? made : shown.ring.made.length },
     }),
-    [shown, number, round, made, sheet],
+    [shown, number, round?.number, made, sheet],
   );
   const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
   const order = inOrder(shown);
-  const entry = order.entry((proceduresOf(plan)[number]!.start?.at ?? 0) + Math.min(made, order.size - 1));
+  const next = order.entry((proceduresOf(plan)[number]!.start?.at ?? 0) + Math.min(made, order.size - 1));
+  const entry = Math.min(lookAt?.entry ?? next, order.size - 1);
   const { headX, headY } = scene.rounds[number]!.chart;
   const [x, y] = [headX[entry]!, headY[entry]!];
   const at = useMemo<Point>(() => ({ x, y }), [x, y]);
-  const marked = useMemo(() => (round ? { round: number, entry } : null), [round, number, entry]);
+  const marked = useMemo(
+    () => (round || lookAt ? { round: number, entry } : null),
+    [round, lookAt, number, entry],
+  );
   const across = ACROSS * plan.stitchWidthMm;
   return (
     <>

@@ -4,37 +4,46 @@ import { plural } from '../../core/words/measures.ts';
 import { isUnderWay, progressOf, stepInHand, workedUpTo } from '../../core/work/progress.ts';
 import type { Stride } from '../../core/work/steps.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import type { Found } from '../../drawing/find.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { CountSheet } from './CountSheet.tsx';
 import { Now } from './Now.tsx';
 import { PlaceView } from './PlaceView.tsx';
+import { Closing } from './Closing.tsx';
+import { LookSheet } from './LookSheet.tsx';
 import { RipSheet } from './RipSheet.tsx';
 import { useAwake } from './awake.ts';
 import styles from './work.module.css';
 
-type Sheet = 'count' | 'rip' | 'joined in';
+type Sheet = 'count' | 'look' | 'rip' | 'joined in';
 
 /** The border as it is worked: what to do now, where that is, and what to expect. */
 export function WorkPage() {
   const plan = usePlan();
   const [stride, setStride] = useState<Stride>('repeat');
   const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [lookAt, setLookAt] = useState<Found | null>(null);
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);
-  const close = (): void => setSheet(null);
+  const close = (): void => {
+    setSheet(null);
+    setLookAt(null);
+  };
   return (
     <div className={styles.work}>
       <h1 className={styles.title}>{placeTitle(plan)}</h1>
       <section className={styles.view} aria-label="Where you are">
         <Guard what="The drawing of the place" resetKeys={[plan]}>
-          <PlaceView plan={plan} />
+          <PlaceView plan={plan} lookAt={sheet === 'count' ? lookAt : null} />
         </Guard>
       </section>
       <section className={styles.now} aria-label="What to do now">
         {sheet === 'count' ? (
-          <CountSheet plan={plan} onClose={close} />
+          <CountSheet plan={plan} onLook={setLookAt} onClose={close} />
+        ) : sheet === 'look' ? (
+          <LookSheet plan={plan} onClose={close} />
         ) : sheet === 'rip' ? (
           <RipSheet plan={plan} onClose={close} />
         ) : sheet === 'joined in' ? (
@@ -46,11 +55,17 @@ export function WorkPage() {
             stride={stride}
             onStride={setStride}
             onCount={() => setSheet('count')}
+            onLook={() => setSheet('look')}
             onRip={() => setSheet('rip')}
             onJoinIn={() => setSheet('joined in')}
           />
         ) : (
-          <Finished plan={plan} onCount={() => setSheet('count')} onRip={() => setSheet('rip')} />
+          <Finished
+            plan={plan}
+            onCount={() => setSheet('count')}
+            onLook={() => setSheet('look')}
+            onRip={() => setSheet('rip')}
+          />
         )}
       </section>
     </div>
@@ -67,10 +82,12 @@ function placeTitle(plan: Plan): string {
 function Finished({
   plan,
   onCount,
+  onLook,
   onRip,
 }: {
   readonly plan: Plan;
   readonly onCount: () => void;
+  readonly onLook: () => void;
   readonly onRip: () => void;
 }) {
   const last = useMemo(() => patternOf(plan).sections.at(-1)!, [plan]);
@@ -82,8 +99,10 @@ function Finished({
           {text}
         </p>
       ))}
+      <Closing plan={plan} />
       <p className={styles.tools}>
         <Button onClick={onCount}>Count</Button>
+        <Button onClick={onLook}>Look</Button>
         <Button onClick={onRip}>Rip back</Button>
       </p>
     </>

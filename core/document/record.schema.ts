@@ -5,7 +5,7 @@ import { LIMITS } from '../limits.ts';
 import { piece } from '../piece/piece.schema.ts';
 import { yarn } from '../yarn/yarn.schema.ts';
 import { roundEntry, workedRound } from './round.schema.ts';
-import { byDid, list, orNull, record, said, text, whole, type Of } from '../schema.ts';
+import { above, byDid, list, oneOf, orNull, record, said, text, whole, type Of } from '../schema.ts';
 
 const count = whole(0, LIMITS.stitchesInRound);
 
@@ -55,7 +55,31 @@ const ripped = record({
   stitches: said('left of the round; with 0 the round is gone, and all after it are gone in any case', count),
 });
 
-export const workEvent = byDid(began, made, counted, finished, reopened, ripped);
+/** It was laid flat and looked at. */
+const looked = record({
+  did: Type.Literal('looked'),
+  ...head,
+  ...of,
+  lies: said(
+    'how each side lies; null where nobody looked',
+    list(oneOf('flat', 'ripples', 'cups', null), LIMITS.sides),
+  ),
+  sizeCm: said(
+    'measured from edge to edge, across and down; null where it was not',
+    list(orNull(above(0, 10_000)), 2),
+  ),
+  note: said('what the maker has to say', text(2000, 0)),
+});
+/** Ends woven in, blocked, pins counted back: the border is done. */
+const closed = record({
+  did: Type.Literal('closed'),
+  ...head,
+  ...of,
+  ends: said('ends that were woven in', whole(0, 10_000)),
+  pins: said('pins that were counted back into their box; null without any', orNull(whole(0, 10_000))),
+});
+
+export const workEvent = byDid(began, made, counted, finished, reopened, ripped, looked, closed);
 
 /** Something that was done to the border: begun, made, counted, finished, ripped back. */
 export type WorkEvent = Of<typeof workEvent>;

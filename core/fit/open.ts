@@ -10,6 +10,7 @@ import { performed } from '../edits/edit.ts';
 import type { Verdict } from '../flat/flat.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
 import { comesOutEven, type Plan } from '../plan/types.ts';
+import { workedRounds } from '../record/record.ts';
 import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry, quietChange } from '../stack/stack.ts';
@@ -22,16 +23,24 @@ import { solveFit, type Fit, type FitSolution, type WayOut, type Worst } from '.
 const MOST_CHOICES = 64;
 const MOST_SOLUTIONS = 6;
 
-/** Solves the fit of a hem; see {@link Fit}. `worked` rounds keep their counts, 1 for the base round alone. */
-export function fitHem(hem: Hem, worked = 0): Fit {
+/** Solves the fit of a hem; see {@link Fit}. Rounds that have been begun keep their counts. */
+export function fitHem(hem: Hem, worked = workedRounds(hem.record).length): Fit {
   const planner = createPlanner();
   const found = cornerChoices(hem).map((corners) => {
-    const fit = fitPlan(planner(withCorners(hem, corners)), worked);
+    const made = planner(withCorners(hem, corners));
+    const fit = fitPlan(made, worked);
+    // What was found in a round that has been worked is no change of the design.
+    const asDesigned = (s: FitSolution): FitSolution => ({
+      ...s,
+      quiet: s.quiet.map((q, side) =>
+        q.map((c, k) => (k + 1 < worked ? quietChange(made.rounds[k + 1]!.written!, side) : c)),
+      ),
+    });
     const changed = Object.entries(corners).filter(
       ([id, c]) => hem.rounds.find((r) => r.id === id)!.corner !== c,
     );
     const cost = VISIBILITY.corner * changed.length;
-    const solutions = fit.solutions.map((s): FitSolution =>
+    const solutions = fit.solutions.map(asDesigned).map((s): FitSolution =>
       changed.length === 0
         ? s
         : {

@@ -1,6 +1,6 @@
 /** A plan as a task for the fit, and what the fit says of it. */
 import { oppositeSides } from '../piece/symmetry.ts';
-import type { Plan } from '../plan/types.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { quietChange } from '../stack/stack.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
 import { fitWindow, solveFit, type Fit, type FitTask } from './fit.ts';
@@ -16,7 +16,8 @@ export function fitTask(p: Plan, worked = 0): FitTask {
     const flat = Math.round(s.flatCount);
     return {
       name: s.name,
-      count: s.count,
+      // What has been worked is as it was found.
+      count: worked > 0 ? p.rounds[0]!.sides[i]!.tally.stitches - s.corners : s.count,
       flat: s.flatCount,
       choice: s.choice,
       edge: s.edge,
@@ -37,7 +38,7 @@ export function fitTask(p: Plan, worked = 0): FitTask {
       worked,
       budget: { left: FIT_BUDGET },
     },
-    changes: p.sides.map((_, i) => written.map((r) => quietChange(r.written!, i))),
+    changes: p.sides.map((_, i) => written.map((r) => quietChange(r.written!, i) + foundOff(r, i))),
     cornerPlaces: ringWide.map((r) => {
       const { ring } = p.rounds[r.onto]!;
       const onSides = ring.centres.reduce((sum, _, side) => sum + tallySide(ring, side).stitches, 0);
@@ -45,6 +46,10 @@ export function fitTask(p: Plan, worked = 0): FitTask {
     }),
   };
 }
+
+/** How many stitches more than planned were found in a round on a side. */
+const foundOff = ({ done }: RoundPlan, side: number): number =>
+  done ? done.counts[side]! - done.planned[side]! : 0;
 
 /** The ways in which all rounds of a plan come out even, best first. */
 export const fitPlan = (p: Plan, worked = 0): Fit => solveFit(fitTask(p, worked));

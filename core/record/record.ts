@@ -66,6 +66,10 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
       return becomes(foundIn(round.planned, event.counts));
     case 'finished':
       return becomes({ finished: true });
+    // What was seen changes nothing that is there.
+    case 'looked':
+    case 'closed':
+      return rounds;
     case 'reopened':
       return at === rounds.length - 1 ? becomes({ finished: false }) : rounds;
     case 'ripped': {

@@ -1,6 +1,7 @@
 /** How far the work is, in a few words. */
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
+import { closedOf } from '../work/looks.ts';
 import { isUnderWay, progressOf, stepInHand } from '../work/progress.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 
@@ -8,7 +9,7 @@ import { cornerName, sideWords } from './placeWords.ts';
 export function placeInWords(plan: Plan): string {
   if (!isUnderWay(plan)) return 'not begun';
   const { round, begun } = progressOf(plan);
-  if (!round) return 'all worked';
+  if (!round) return closedOf(plan) ? 'done' : 'all worked';
   const name = round.number === 0 ? 'base round' : `round ${round.number}`;
   if (!begun) return `${name} next`;
   const step = stepInHand(plan, 'side')!;

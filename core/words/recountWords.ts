@@ -3,6 +3,7 @@ import type { Plan } from '../plan/types.ts';
 import type { Cause, Slip } from '../work/recount.ts';
 import type { Repair } from '../work/repairs.ts';
 import type { Left, RipPlace } from '../work/progress.ts';
+import { solutionWords } from './fitWords.ts';
 import { listWords } from './lists.ts';
 import { plural, timeWords, yarnLengthWords } from './measures.ts';
 import { cornerName, sideWords } from './placeWords.ts';
@@ -44,6 +45,10 @@ export function repairWords(plan: Plan, repair: Repair): string {
         : `Rip back to the corner: ${priceWords(plan, repair.price)}`;
     case 'quiet':
       return `Go on, and make up for it in round ${repair.round}, with a st more or fewer on the sides that are off`;
+    case 'refit': {
+      const { solution, plan: then } = repair.refit!;
+      return `Go on, and fit what comes to what is there: ${solutionWords(then, solution)}`;
+    }
     case 'leave':
       return 'Go on with what is there';
   }

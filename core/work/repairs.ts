@@ -7,14 +7,17 @@ import { noted, type Deed } from '../document/record.ts';
 import { edit, performed, type Edit } from '../edits/edit.ts';
 import { isPlain } from '../procedure/procedure.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
-import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { comesOutEven, workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { takeSolution } from '../fit/apply.ts';
+import { changesNothing, type FitSolution } from '../fit/fit.ts';
+import { fitHem } from '../fit/open.ts';
 import type { WrittenRound } from '../stack/stack.ts';
 import { differences, type Cause, type Found } from './recount.ts';
 import { cornerBefore, stepsOf } from './steps.ts';
 import { rippedTo, stretchOf, type Left } from './progress.ts';
 
 export interface Repair {
-  readonly kind: 'rip' | 'quiet' | 'leave';
+  readonly kind: 'rip' | 'quiet' | 'refit' | 'leave';
   /** What is noted, and what is changed in the design; both may be nothing. */
   readonly deeds: readonly Deed[];
   readonly edit: Edit | null;
@@ -23,6 +26,8 @@ export interface Repair {
   /** For ripping: the place that is gone back to. For a quiet change: the round that makes up for it. */
   readonly made: number | null;
   readonly round: number | null;
+  /** For a refit: what is to be changed, and the plan that it is told of. */
+  readonly refit: { readonly solution: FitSolution; readonly plan: Plan } | null;
   /** Rounds that do not come out even then, and the worst that is said of how the border lies. */
   readonly uneven: readonly number[];
   readonly lies: 'flat' | 'blocks out' | 'not flat';
@@ -58,7 +63,8 @@ export function repairsOf(
   const counted = countedDeeds(round, found, made);
   const candidates: readonly Omit<Repair, 'uneven' | 'lies'>[] = [
     ...quietRepairs(planner, plan, number, counted),
-    { kind: 'leave', deeds: counted, edit: null, price: NOTHING, made: null, round: null },
+    ...refits(planner, plan, counted),
+    { kind: 'leave', deeds: counted, edit: null, price: NOTHING, made: null, round: null, refit: null },
     ...ripping(plan, round, made, causes),
   ];
   return candidates.flatMap((candidate): readonly Repair[] => {
@@ -113,7 +119,34 @@ function ripping(
     price: stretchOf(round, place, made),
     made: place,
     round: round.number,
+    refit: null,
   }));
+}
+
+/** What is not yet worked, fitted to what is there. */
+function refits(
+  planner: Planner,
+  plan: Plan,
+  counted: readonly Deed[],
+): readonly Omit<Repair, 'uneven' | 'lies'>[] {
+  const left = repaired(plan.hem, { deeds: counted, edit: null });
+  if (!left) return [];
+  const then = planner(left);
+  if (comesOutEven(then)) return [];
+  const solution = fitHem(left).solutions.find((s) => !changesNothing(s));
+  if (!solution) return [];
+  const stack = then.rounds.slice(1).map((r) => r.written!);
+  return [
+    {
+      kind: 'refit',
+      deeds: counted,
+      edit: takeSolution(stack, solution),
+      price: NOTHING,
+      made: null,
+      round: null,
+      refit: { solution, plan: then },
+    },
+  ];
 }
 
 /** A stitch more or fewer on the sides that are off, in the next plain round that has not been begun. */
@@ -139,7 +172,17 @@ function quietRepairs(
     // Not every round takes a stitch more or fewer.
     const after = hem && planner(hem).rounds[next.number];
     if (!after || countsOf(after).some((n, side) => n !== planned[side])) continue;
-    return [{ kind: 'quiet', deeds: counted, edit: change, price: NOTHING, made: null, round: next.number }];
+    return [
+      {
+        kind: 'quiet',
+        deeds: counted,
+        edit: change,
+        price: NOTHING,
+        made: null,
+        round: next.number,
+        refit: null,
+      },
+    ];
   }
   return [];
 }

@@ -1,0 +1,24 @@
+import { Link } from 'react-router';
+import type { Plan } from '../../core/plan/types.ts';
+import './begunNote.css';
+
+export interface BegunNoteProps {
+  readonly plan: Plan;
+  /** Worked rounds that are changed where this stands. */
+  readonly rounds: readonly number[];
+}
+
+/** Where a round is changed that has been begun: it stays as it was begun, or it is ripped back. */
+export function BegunNote({ plan, rounds }: BegunNoteProps) {
+  const begun = rounds.filter((number) => plan.rounds[number]?.done);
+  const [first] = begun;
+  if (first === undefined) return null;
+  const name = first === 0 ? 'The base round' : `Round ${first}`;
+  return (
+    <p className="begun-note small">
+      {name} {begun.length > 1 ? 'and what follows are' : 'is'} on the hook:{' '}
+      {begun.length > 1 ? 'they stay' : 'it stays'} as begun, whatever is changed here. To work it anew,{' '}
+      <Link to={`/hem/${plan.hem.id}/work`}>rip it back</Link>.
+    </p>
+  );
+}

@@ -1,0 +1,29 @@
+/** What was seen of a border as it was worked, and whether it has been closed. */
+import type { WorkEvent } from '../document/hem.ts';
+import { inOrder } from '../document/record.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
+import { sameRound } from '../record/record.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import { workedRound } from '../plan/types.ts';
+import { progressOf } from './progress.ts';
+
+export type Looked = Extract<WorkEvent, { did: 'looked' }>;
+export type Closed = Extract<WorkEvent, { did: 'closed' }>;
+
+/** Every time that a round was looked at, the last first. */
+export const looksAt = ({ hem }: Plan, round: RoundPlan): readonly Looked[] =>
+  [...hem.record]
+    .sort(inOrder)
+    .filter((e): e is Looked => e.did === 'looked' && sameRound(e.round, workedRound(round)))
+    .reverse();
+
+/** How the border was closed; null while it has not been, or something has been worked or ripped since. */
+export function closedOf(plan: Plan): Closed | null {
+  if (progressOf(plan).round !== null) return null;
+  const last = [...plan.hem.record].sort(inOrder).findLast((e) => e.did !== 'looked' && e.did !== 'counted');
+  return last?.did === 'closed' ? last : null;
+}
+
+/** Ends that there are to weave in: two for each stretch that was worked without a break. */
+export const endsOf = (plan: Plan): number =>
+  2 * proceduresOf(plan).filter(({ start }) => start?.joins).length;
