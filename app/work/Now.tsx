@@ -1,5 +1,5 @@
 import { ArrowLeft, Check, SpeakerHigh, SpeakerSlash } from '@phosphor-icons/react';
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Plan } from '../../core/plan/types.ts';
 import { timeWords, yarnLengthWords } from '../../core/words/measures.ts';
@@ -18,6 +18,7 @@ import { sideInHand, type Step, type Stride } from '../../core/work/steps.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { unlessTyping } from '../look/typing.ts';
+import { oneTouch } from './oneTouch.ts';
 import { hush, say, voiceHere } from './voice.ts';
 import styles from './work.module.css';
 
@@ -32,16 +33,13 @@ interface NowProps {
   readonly onJoinIn: () => void;
 }
 
-/** Two touches that follow each other faster than this are one, by a finger that slipped, ms. */
-const ONE_TOUCH_MS = 220;
-
 /** The step in hand, large, and the way on and back. */
 export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJoinIn }: NowProps) {
   const store = useHemStore();
   const { language } = plan.hem.preferences;
   const { round, begun } = progressOf(plan);
   const [spoken, setSpoken] = useState(false);
-  const touched = useRef(-Infinity);
+  const [isOne] = useState(() => oneTouch());
   const words = stepWords(plan, round!.number, step, language);
   const moments = momentsOf(plan, round!.number, step, language);
   const aloud = [words.where, ...words.now, words.turn ?? ''].join('. ');
@@ -49,14 +47,12 @@ export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJo
     if (spoken) say(aloud);
     return hush;
   }, [spoken, aloud]);
-  const once = (work: () => void): void => {
-    const now = performance.now();
-    if (now - touched.current < ONE_TOUCH_MS) return;
-    touched.current = now;
-    work();
+  const on = (event: { readonly timeStamp: number }): void => {
+    if (isOne(event.timeStamp)) store.note(...stepDone(plan, step));
   };
-  const on = (): void => once(() => void store.note(...stepDone(plan, step)));
-  const back = (): void => once(() => void store.note(...stepTakenBack(plan, stride)));
+  const back = (event: { readonly timeStamp: number }): void => {
+    if (isOne(event.timeStamp)) store.note(...stepTakenBack(plan, stride));
+  };
   const canGoBack = begun || round!.number > 0;
   const forward = useEffectEvent(on);
   const backward = useEffectEvent(back);
@@ -67,13 +63,13 @@ export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJo
           // A button that has the focus does its own work.
           if (event.target instanceof HTMLButtonElement) return;
           event.preventDefault();
-          forward();
+          forward(event);
         }),
         ArrowRight: unlessTyping((event) => {
-          if (!(event.target instanceof HTMLCanvasElement)) forward();
+          if (!(event.target instanceof HTMLCanvasElement)) forward(event);
         }),
         ArrowLeft: unlessTyping((event) => {
-          if (!(event.target instanceof HTMLCanvasElement)) backward();
+          if (!(event.target instanceof HTMLCanvasElement)) backward(event);
         }),
       }),
     [],

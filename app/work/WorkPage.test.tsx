@@ -19,11 +19,10 @@ const later = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 
 const now = (): string => screen.getByRole('region', { name: 'What to do now' }).textContent;
 
 describe('work', () => {
-  test('goes on and back step by step; a second touch at once is none', async () => {
+  test('goes on and back step by step', async () => {
     const { store } = renderWork();
     expect(now()).toContain('The base round begins');
     press('Begun');
-    press('Done');
     expect(now()).toContain('2–11 of 33');
     expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
     await later();
@@ -62,11 +61,12 @@ describe('work', () => {
     });
     expect(ways.map((w) => w.textContent.split('.')[0])).toEqual([
       'Go on, and make up for it in round 1, with a st more or fewer on the sides that are off',
+      expect.stringMatching(/^Go on, and fit what comes to what is there: Keep the base round/),
       'Go on with what is there',
       expect.stringMatching(/^Rip back to the corner: \d+ sts/),
       expect.stringMatching(/^Rip back to the beginning of the round: 148 sts/),
     ]);
-    fireEvent.click(ways[1]!);
+    fireEvent.click(ways[2]!);
     expect(store.get().plan.rounds[0]!.sides[1]!.tally.stitches).toBe(38);
     expect(screen.queryByRole('group', { name: 'Count' })).toBeNull();
     await later();
@@ -100,5 +100,52 @@ describe('work', () => {
     fireEvent.click(screen.getByRole('button', { name: /^All of round 2/ }));
     expect(store.get().plan.rounds.map((r) => r.done?.finished ?? null)).toEqual([true, true, null, null]);
     expect(now()).toContain('Round 2 begins');
+  });
+
+  test('shows where to look for what may be wrong', () => {
+    const { store } = renderWork();
+    act(() => void store.note(...workedUpTo(plan(hem), 0)));
+    press('Count');
+    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
+    fireEvent.click(screen.getAllByRole('button', { name: 'Show me' })[0]!);
+    expect(screen.getByRole('group', { name: 'Count' })).toBeTruthy();
+  });
+
+  test('notes how it lies, its size and what there is to say', () => {
+    const { store } = renderWork();
+    act(() => void store.note(...workedUpTo(plan(hem), 1)));
+    press('Look');
+    const note = (): HTMLButtonElement => screen.getByRole('button', { name: 'Note it' });
+    expect(note().disabled).toBe(true);
+    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: 'ripples' } });
+    fireEvent.change(screen.getByLabelText(/^Across/), { target: { value: '118,5' } });
+    fireEvent.change(screen.getByLabelText(/^Down/), { target: { value: '126' } });
+    fireEvent.change(screen.getByLabelText(/^Note/), { target: { value: 'a softer yarn' } });
+    fireEvent.click(note());
+    expect(store.get().plan.hem.record.at(-1)).toMatchObject({
+      did: 'looked',
+      lies: [null, 'ripples', null, null],
+      sizeCm: [118.5, 126],
+      note: 'a softer yarn',
+    });
+    press('Look');
+    expect(screen.getByText(/B ripples; 118.5 × 126 cm; a softer yarn/)).toBeTruthy();
+  });
+
+  test('is closed when all ends are in and no pin is missing', () => {
+    const { store } = renderWork();
+    act(() => void store.note(...workedUpTo(plan(hem), 3)));
+    const close = (): HTMLButtonElement => screen.getByRole('button', { name: 'The border is done' });
+    expect(close().disabled).toBe(true);
+    press('One more');
+    press('One more');
+    fireEvent.change(screen.getByLabelText('Pins put in'), { target: { value: '40' } });
+    fireEvent.change(screen.getByLabelText('Pins taken back'), { target: { value: '39' } });
+    expect(screen.getByText(/1 pin still in the blanket/)).toBeTruthy();
+    expect(close().disabled).toBe(true);
+    fireEvent.change(screen.getByLabelText('Pins taken back'), { target: { value: '40' } });
+    fireEvent.click(close());
+    expect(now()).toMatch(/2 ends woven in, 40 pins back in the box/);
+    expect(store.get().plan.hem.record.at(-1)).toMatchObject({ did: 'closed', ends: 2, pins: 40 });
   });
 });
