@@ -2,6 +2,7 @@
  * What may happen to a browser at any moment, tried by chance. A little of it in every run of the tests;
  * ZIG_HEM_THOROUGH says how many times as much (docs/reliability.md has the figures of a long run).
  */
+import { demoPlans } from '../demo/read.ts';
 import { mkdtempSync, readFileSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,7 +10,7 @@ import { chromium, expect, test, type BrowserContext, type Page } from '@playwri
 import { chanceOf } from '../core/testing/chance.ts';
 import { seeds } from '../core/testing/seeds.ts';
 
-const DEMOS = 8;
+const DEMOS = demoPlans().length;
 const HEM = '/hem/demo-harbour-throw/base';
 
 test.describe.configure({ timeout: 60_000 * Number(process.env.ZIG_HEM_THOROUGH ?? 1) + 60_000 });
@@ -150,6 +151,18 @@ const DAMAGE = [
 test('damage in any record of any store hurts one hem at the most', async ({ page }) => {
   await page.goto('/');
   await expect(page.locator('.shelf-hem')).toHaveCount(DEMOS);
+  // The bin is looked into once the shelf is there.
+  await expect
+    .poll(() =>
+      page.evaluate(async () => {
+        const open = indexedDB.open('zig-hem');
+        await new Promise((resolve) => (open.onsuccess = resolve));
+        const found = open.result.objectStoreNames.contains('bin');
+        open.result.close();
+        return found;
+      }),
+    )
+    .toBe(true);
   await page.goto(HEM);
   await page.getByText('Left hand').click();
   await expect(page.getByText('Saved in this browser')).toBeVisible();

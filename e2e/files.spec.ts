@@ -214,5 +214,5 @@ test('a hem that an older version kept in this browser opens as it was', async (
   await openPattern(page, 'demo-hexagon');
   await expect(page.getByRole('heading', { name: 'Before you begin' })).toBeVisible();
   const project = readHem((await saved(page, 'Project file')).bytes.toString());
-  expect(project).toMatchObject({ ok: true, value: { version: 4, notes: '', preferences: { paper: 'a4' } } });
+  expect(project).toMatchObject({ ok: true, value: { version: 5, notes: '', preferences: { paper: 'a4' } } });
 });

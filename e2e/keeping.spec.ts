@@ -1,4 +1,5 @@
 /** What is kept stays kept: the shelf, several tabs, storage that fails, and the server gone. */
+import { demoPlans } from '../demo/read.ts';
 import { cpSync, appendFileSync, mkdtempSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { tmpdir } from 'node:os';
@@ -8,7 +9,7 @@ import { createApp } from '../server/app.ts';
 
 const THROW = '/hem/demo-harbour-throw';
 const cards = (page: Page) => page.locator('.shelf-hem');
-const DEMOS = 8;
+const DEMOS = demoPlans().length;
 
 async function addRound(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a round' }).click();

@@ -20,7 +20,7 @@ const KEPT = 240;
 /** So that a tile that comes into view does not wait for many that have left it. */
 const AT_ONCE = 3;
 /** The name under which the browser’s own measure of time tells how long a place was shown blurred. */
-export const BLURRED = 'blurred tile';
+const BLURRED = 'blurred tile';
 
 /** A scene, and who paints a tile of it. */
 export interface Painted {

@@ -5,7 +5,7 @@ import { closedOf } from '../work/looks.ts';
 import { isUnderWay, progressOf, stepInHand } from '../work/progress.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 
-/** @example placeInWords(plan) // 'round 2, side C' */
+/** The place in hand, such as “round 2, side C”. */
 export function placeInWords(plan: Plan): string {
   if (!isUnderWay(plan)) return 'not begun';
   const { round, begun } = progressOf(plan);

@@ -54,7 +54,7 @@ export function repairWords(plan: Plan, repair: Repair): string {
   }
 }
 
-/** @example priceWords(plan, left) // '212 sts, about 10 min, 4.1 m of yarn' */
+/** A price, such as “212 sts, about 10 min, 4 m of yarn”. */
 export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
   `${plural(stitches, 'st')}, about ${timeWords(minutes)}, ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn`;
 

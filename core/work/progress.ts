@@ -57,7 +57,7 @@ export function stretchOf(round: RoundPlan, from: number, to: number): Left {
   };
 }
 
-export const sumOf = (parts: readonly Left[]): Left =>
+const sumOf = (parts: readonly Left[]): Left =>
   parts.reduce(
     (sum, p) => ({
       stitches: sum.stitches + p.stitches,
@@ -79,7 +79,7 @@ export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left;
 }
 
 /** That a round is begun, as it is planned now. */
-export function began(plan: Plan, number: number): Deed {
+function began(plan: Plan, number: number): Deed {
   const made = plan.rounds[number]!;
   const round = workedRound(made);
   const { piece, base, yarns } = plan.hem;
