@@ -49,20 +49,7 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'corner', path: '/hem/demo-big-square/rounds' },
-  {
-    name: 'work',
-    path: '/hem/demo-hexagon/work',
-    before: async (page) => {
-      await page.goto(`${home}/hem/demo-hexagon/work`);
-      await page.getByRole('button', { name: 'Some of it is there already' }).click();
-      await page.getByLabel('Worked up to').selectOption('3');
-      await page.getByRole('button', { name: 'Note 4 rounds' }).click();
-      for (let k = 0; k < 9; k++) {
-        await page.getByRole('button', { name: /^(Begun|Done)$/ }).click();
-        await page.waitForTimeout(260);
-      }
-    },
-  },
+  { name: 'work', path: '/hem/demo-clover/work' },
   {
     name: 'compare',
     path: '/',

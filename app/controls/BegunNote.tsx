@@ -16,9 +16,8 @@ export function BegunNote({ plan, rounds }: BegunNoteProps) {
   const name = first === 0 ? 'The base round' : `Round ${first}`;
   return (
     <p className="begun-note small">
-      {name} {begun.length > 1 ? 'and what follows are' : 'is'} on the hook:{' '}
-      {begun.length > 1 ? 'they stay' : 'it stays'} as begun, whatever is changed here. To work it anew,{' '}
-      <Link to={`/hem/${plan.hem.id}/work`}>rip it back</Link>.
+      {name} {begun.length > 1 ? 'and what follows have been begun: they stay' : 'has been begun: it stays'}{' '}
+      so, whatever is changed here. To work it anew, <Link to={`/hem/${plan.hem.id}/work`}>rip it back</Link>.
     </p>
   );
 }
