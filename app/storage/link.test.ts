@@ -2,11 +2,14 @@ import { expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { LONGEST_LINK, hemOfLink, linkOf } from './link.ts';
 
-test.each(demoPlans())('%s comes out of its link as it went in, but for borders put aside and what was done', (_, { hem }) => {
-  const link = linkOf(hem, 'http://localhost')!;
-  expect(link.length).toBeLessThan(LONGEST_LINK);
-  expect(hemOfLink(new URL(link).hash)).toEqual({ ok: true, value: { ...hem, kept: [], record: [] } });
-});
+test.each(demoPlans())(
+  '%s comes out of its link as it went in, but for borders put aside and what was done',
+  (_, { hem }) => {
+    const link = linkOf(hem, 'http://localhost')!;
+    expect(link.length).toBeLessThan(LONGEST_LINK);
+    expect(hemOfLink(new URL(link).hash)).toEqual({ ok: true, value: { ...hem, kept: [], record: [] } });
+  },
+);
 
 test('a link that was cut off says so', () => {
   const [, { hem }] = demoPlans()[0]!;
