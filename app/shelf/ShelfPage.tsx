@@ -15,7 +15,7 @@ import { Guard } from '../hem/Guard.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
-import { library, libraryReady } from '../storage/here.ts';
+import { library, shelf } from '../storage/here.ts';
 import type { Found } from '../storage/records.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { RefusedFile } from './opening.ts';
@@ -29,11 +29,6 @@ const Keeping = lazy(async () => ({ default: (await import('./Keeping.tsx')).Kee
 /** A long shelf is laid out as it is scrolled: so many hems at first, and so many with every step. */
 const LAID_FIRST = 16;
 const LAID_THEN = 100;
-
-async function readShelf() {
-  await libraryReady();
-  return library.list();
-}
 
 /** All hems, each drawn to scale with its border. */
 export function ShelfPage() {
@@ -54,7 +49,7 @@ export function ShelfPage() {
     refetch,
   } = useQuery({
     queryKey: ['shelf'],
-    queryFn: readShelf,
+    queryFn: shelf,
   });
   const changed = useEffectEvent((): void => void queries.invalidateQueries({ queryKey: ['shelf'] }));
   const refresh = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
@@ -142,10 +137,10 @@ export function ShelfPage() {
       const { backupOf, noteBackup } = await import('../storage/backup.ts');
       const now = new Date();
       // Read anew: another tab may have changed the shelf since it was shown.
-      const shelf = await library.list();
-      const bytes = new Uint8Array(backupOf(shelf, now));
+      const all = await library.list();
+      const bytes = new Uint8Array(backupOf(all, now));
       saveBlob(`hems-${now.toISOString().slice(0, 10)}.zip`, new Blob([bytes], { type: 'application/zip' }));
-      await noteBackup(shelf, now);
+      await noteBackup(all, now);
     });
 
   return (

@@ -5,6 +5,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { cupboard } from './cupboard.ts';
 import { Drafts } from './drafts.ts';
 import { Library, type Binned } from './library.ts';
+import type { Found } from './records.ts';
 import { settings } from './settings.ts';
 import { tabsOfThisBrowser } from './tabs.ts';
 
@@ -30,10 +31,14 @@ export const library = new Library({
 });
 
 const LAID_OUT = 'demos laid out';
-let ready: Promise<void> | null = null;
+let ready: Promise<boolean> | null = null;
 
-/** Makes the library ready: on the very first start the demo hems are laid out. */
-export function libraryReady(): Promise<void> {
+/**
+ * Makes the library ready: on the very first start the demo hems are laid out.
+ *
+ * @returns whether they have been just now
+ */
+export function libraryReady(): Promise<boolean> {
   ready ??= makeReady().catch((error: unknown) => {
     // The next one to ask tries again.
     ready = null;
@@ -42,14 +47,21 @@ export function libraryReady(): Promise<void> {
   return ready;
 }
 
-async function makeReady(): Promise<void> {
-  if (!(await settings.get(LAID_OUT))) {
-    await library.tabs.alone('the demos', async () => {
-      if (await settings.get(LAID_OUT)) return;
-      await library.add(await demoHems(), 'a demo hem');
-      await settings.set(LAID_OUT, true);
-    });
-  }
+async function makeReady(): Promise<boolean> {
+  if (await settings.get(LAID_OUT)) return false;
+  await library.tabs.alone('the demos', async () => {
+    if (await settings.get(LAID_OUT)) return;
+    await library.add(await demoHems(), 'a demo hem');
+    await settings.set(LAID_OUT, true);
+  });
+  return true;
+}
+
+/** All hems of this browser. */
+export async function shelf(): Promise<readonly Found[]> {
+  // Both read storage: together they are done sooner.
+  const [hems, laidOut] = await Promise.all([library.list(), libraryReady()]);
+  return laidOut ? library.list() : hems;
 }
 
 let emptied: Promise<void> | null = null;

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { sideLabel } from '../../core/words/placeWords.ts';
-import { causeWords, outcomeWords, repairWords } from '../../core/words/recountWords.ts';
+import { causeWords, comparedWords, outcomeWords, repairWords } from '../../core/words/recountWords.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { causesOf, differences, type Found } from '../../core/work/recount.ts';
 import { wholeSides } from '../../core/work/sides.ts';
@@ -104,6 +104,7 @@ export function CountSheet({
       </div>
       {wrong && (
         <>
+          <p className="quiet small">{comparedWords(plan, number, found)}</p>
           <h3>What it may be</h3>
           <ul className={styles.causes}>
             {causes.slice(0, 4).map((cause, i) => (

@@ -11,6 +11,7 @@ import {
   leftOf,
   progressOf,
   stepDone,
+  stepInHand,
   stepTakenBack,
   type Left,
 } from '../../core/work/progress.ts';
@@ -19,6 +20,7 @@ import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { unlessTyping } from '../look/typing.ts';
 import { oneTouch } from './oneTouch.ts';
+import { Rest } from './Rest.tsx';
 import { hush, say, voiceHere } from './voice.ts';
 import styles from './work.module.css';
 
@@ -52,6 +54,9 @@ export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJo
   };
   const back = (event: { readonly timeStamp: number }): void => {
     if (isOne(event.timeStamp)) store.note(...stepTakenBack(plan, stride));
+  };
+  const toCorner = (event: { readonly timeStamp: number }): void => {
+    if (isOne(event.timeStamp)) store.note(...stepDone(plan, stepInHand(plan, 'side')!));
   };
   const canGoBack = begun || round!.number > 0;
   const forward = useEffectEvent(on);
@@ -106,6 +111,11 @@ export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJo
           {step.does === 'begin' ? 'Begun' : step.does === 'end' ? 'Joined, round done' : 'Done'}
         </Button>
       </div>
+      {step.where.on === 'side' && stride === 'repeat' && (
+        <Button className={styles.toCorner!} onClick={toCorner}>
+          All up to the corner is done
+        </Button>
+      )}
       <dl className={styles.left}>
         {side !== null && (
           <div>
@@ -113,9 +123,13 @@ export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJo
             <dd>{round!.sides[side]!.tally.stitches} sts</dd>
           </div>
         )}
+        {left.side.stitches < left.round.stitches && (
+          <LeftOf what="To the end of the side" left={left.side} plan={plan} />
+        )}
         <LeftOf what="To the end of the round" left={left.round} plan={plan} />
         <LeftOf what="To the end of the border" left={left.border} plan={plan} />
       </dl>
+      <Rest plan={plan} />
       <p className={styles.tools}>
         <Button onClick={onCount} disabled={!begun && round!.number === 0}>
           Count

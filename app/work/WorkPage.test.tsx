@@ -31,6 +31,9 @@ describe('work', () => {
     await later();
     press('Take the last step back');
     expect(now()).toContain('2–11 of 33');
+    await later();
+    press('All up to the corner is done');
+    expect(now()).toContain('Corner A/B');
     // What was done is no step of undo.
     expect(store.get().undoLabel).toBeNull();
   });
@@ -56,6 +59,7 @@ describe('work', () => {
     press('Count');
     fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
     expect(screen.getByText(/hides under the corner/)).toBeTruthy();
+    expect(screen.getByText('B faces D, which has 39.')).toBeTruthy();
     const ways = within(screen.getByRole('group', { name: 'Count' })).getAllByRole('button', {
       name: /Then/,
     });

@@ -1,6 +1,7 @@
 /** What may be wrong with a count, and what can be done about it, in words. */
 import type { Plan } from '../plan/types.ts';
-import type { Cause, Slip } from '../work/recount.ts';
+import { oppositeSides } from '../piece/symmetry.ts';
+import { differences, type Cause, type Found, type Slip } from '../work/recount.ts';
 import type { Repair } from '../work/repairs.ts';
 import type { Left, RipPlace } from '../work/progress.ts';
 import { solutionWords } from './fitWords.ts';
@@ -78,4 +79,32 @@ export function ripPlaceWords(plan: Plan, { round, made, corner }: RipPlace): st
   const name = round === 0 ? 'the base round' : `round ${round}`;
   if (made === 0) return round === 0 ? 'All of the border' : `All of ${name}`;
   return corner === null ? `To the end of ${name}` : `To corner ${cornerName(plan, corner)} of ${name}`;
+}
+
+/** What to compare a count with: the side that faces it, and the last count of it that was right. */
+export function comparedWords(plan: Plan, number: number, found: Found): string {
+  const round = plan.rounds[number]!;
+  const facing = new Map(oppositeSides(plan.body).flatMap(([a, b]) => [[a, b] as const, [b, a] as const]));
+  return differences(round, found)
+    .flatMap((off, side): readonly string[] => {
+      if (off === 0) return [];
+      const other = facing.get(side);
+      const right = plan.rounds.findLast(
+        (r) => r.number < number && r.done !== null && r.done.found[side] === r.done.planned[side],
+      );
+      const name = plan.sides[side]!.name;
+      return [
+        ...(other === undefined
+          ? []
+          : [
+              `${name} faces ${plan.sides[other]!.name}, which has ${found[other] ?? round.sides[other]!.tally.stitches}.`,
+            ]),
+        ...(right
+          ? [
+              `${name} was right in ${right.number === 0 ? 'the base round' : `round ${right.number}`}, with ${right.sides[side]!.tally.stitches}.`,
+            ]
+          : []),
+      ];
+    })
+    .join(' ');
 }
