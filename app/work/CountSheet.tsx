@@ -31,23 +31,21 @@ export function CountSheet({
   const place = round?.number === number && begun ? made : counted.ring.made.length;
   const whole = wholeSides(plan, number, place);
   const [typed, setTyped] = useState<Readonly<Record<number, string>>>({});
-  const found: Found = counted.sides.map((_, side) => {
-    const text = typed[side]?.trim() ?? '';
-    return /^\d{1,5}$/.test(text) ? Number(text) : null;
-  });
+  const found = useMemo<Found>(
+    () =>
+      counted.sides.map((_, side) => {
+        const text = typed[side]?.trim() ?? '';
+        return /^\d{1,5}$/.test(text) ? Number(text) : null;
+      }),
+    [counted, typed],
+  );
   const anything = found.some((f) => f !== null);
   const wrong = differences(counted, found).some((d) => d !== 0);
-  const key = found.join(' ');
-  const causes = useMemo(
-    () => (wrong ? causesOf(plan, number, found, place) : []),
-    // What was found is a new list at every render: it is known by what is in it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [plan, number, place, wrong, key],
-  );
+  // Where nothing is wrong there are none.
+  const causes = useMemo(() => causesOf(plan, number, found, place), [plan, number, found, place]);
   const repairs = useMemo(
-    () => (wrong ? repairsOf(plan, number, found, place, causes) : []),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [plan, number, place, wrong, key, causes],
+    () => repairsOf(plan, number, found, place, causes),
+    [plan, number, found, place, causes],
   );
   const take = (repair: Repair): void => {
     const done = (repair.edit === null || store.do(repair.edit)) && store.note(...repair.deeds);
