@@ -177,7 +177,8 @@ export function recountReport(plan: Plan, number: number, side: number, found: n
       ripped: repair.price,
       uneven: repair.uneven,
       lies: repair.lies,
-      words: `${repairWords(worked, repair)}. ${outcomeWords(repair)}`,
+      shows: repair.shows,
+      words: `${repairWords(worked, repair)}. ${outcomeWords(worked, repair)}`,
     })),
   };
 }

@@ -7,6 +7,7 @@ import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
 import * as backup from '../storage/backup.ts';
 import { bin, library } from '../storage/here.ts';
+import { photoStore } from '../storage/photos.ts';
 import type { Found } from '../storage/records.ts';
 import { askToKeep, bytesWords, roomHere } from '../storage/room.ts';
 import { withWarning } from './telling.ts';
@@ -15,12 +16,15 @@ export interface KeepingProps {
   readonly shelf: readonly Found[];
   /** When it was read: another time is another shelf. */
   readonly read: number;
+  /** Whether a backup holds the photos of the work. */
+  readonly photosToo: boolean;
+  readonly onPhotosToo: (wanted: boolean) => void;
   readonly onBackup: () => void;
   readonly onChange: () => void;
 }
 
 /** Where the hems live, how safe they are there, and what is in the bin. */
-export function Keeping({ shelf, read, onBackup, onChange }: KeepingProps) {
+export function Keeping({ shelf, read, photosToo, onPhotosToo, onBackup, onChange }: KeepingProps) {
   const notices = useNotices();
   const queries = useQueryClient();
   const room = useQuery({ queryKey: ['room', read], queryFn: roomHere }).data;
@@ -40,6 +44,8 @@ export function Keeping({ shelf, read, onBackup, onChange }: KeepingProps) {
       void queries.invalidateQueries({ queryKey: ['backup'] });
       void queries.invalidateQueries({ queryKey: ['room'] });
     });
+  const photos =
+    useQuery({ queryKey: ['photos', read], queryFn: () => photoStore.keys().catch(() => []) }).data ?? [];
   const ready = folder?.state === 'ready';
   useEffect(() => {
     if (!ready) return;
@@ -72,6 +78,15 @@ export function Keeping({ shelf, read, onBackup, onChange }: KeepingProps) {
               Download a backup
             </Button>
           )}
+        </p>
+      )}
+      {photos.length > 0 && (
+        <p className="quiet">
+          <label>
+            <input type="checkbox" checked={photosToo} onChange={(e) => onPhotosToo(e.target.checked)} /> Put{' '}
+            {photos.length === 1 ? 'the photo' : `the ${photos.length} photos`} of your work into a downloaded
+            backup too. They are not in a backup folder.
+          </label>
         </p>
       )}
       {room && (

@@ -40,6 +40,7 @@ export function ShelfPage() {
   const [incoming, setIncoming] = useState<readonly Incoming[]>([]);
   const [over, setOver] = useState(false);
   const [laid, setLaid] = useState(LAID_FIRST);
+  const [photosToo, setPhotosToo] = useState(true);
   const deleted = useRef<string[]>([]);
   const {
     data: hems,
@@ -111,11 +112,13 @@ export function ShelfPage() {
     if (files.length === 0) return;
     // What reads files is fetched with the first of them, to keep the first page small.
     const found = await attempt(async () => {
-      const [{ readFiles }, { standings }] = await Promise.all([
+      const [{ readFiles }, { standings }, { takePhotos }] = await Promise.all([
         import('./opening.ts'),
         import('./incoming.ts'),
+        import('../storage/photos.ts'),
       ]);
       const opened = await readFiles(files, new Date());
+      if (opened.photos.length > 0) await takePhotos(opened.photos);
       return { ...opened, incoming: await standings(opened.hems, await library.list(), library) };
     });
     if (!found) return;
@@ -134,11 +137,15 @@ export function ShelfPage() {
   };
   const saveBackup = (): void =>
     void attempt(async () => {
-      const { backupOf, noteBackup } = await import('../storage/backup.ts');
+      const [{ backupOf, noteBackup }, { photosOf }] = await Promise.all([
+        import('../storage/backup.ts'),
+        import('../storage/photos.ts'),
+      ]);
       const now = new Date();
       // Read anew: another tab may have changed the shelf since it was shown.
       const all = await library.list();
-      const bytes = new Uint8Array(backupOf(all, now));
+      const photos = photosToo ? await photosOf(new Set(all.map((f) => f.id))) : [];
+      const bytes = new Uint8Array(backupOf(all, now, photos));
       saveBlob(`hems-${now.toISOString().slice(0, 10)}.zip`, new Blob([bytes], { type: 'application/zip' }));
       await noteBackup(all, now);
     });
@@ -242,7 +249,14 @@ export function ShelfPage() {
       {hems && (
         <Guard what="What is told about storage" resetKeys={[hems]}>
           <Suspense fallback={null}>
-            <Keeping shelf={hems} read={dataUpdatedAt} onBackup={saveBackup} onChange={refresh} />
+            <Keeping
+              shelf={hems}
+              read={dataUpdatedAt}
+              photosToo={photosToo}
+              onPhotosToo={setPhotosToo}
+              onBackup={saveBackup}
+              onChange={refresh}
+            />
           </Suspense>
         </Guard>
       )}

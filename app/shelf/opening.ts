@@ -1,6 +1,6 @@
 /** Files that come in: hem files, backups, and tables of side counts or motifs. */
 import { nanoid } from 'nanoid';
-import { readBundle } from '../../core/document/bundle.ts';
+import { readBundle, readPhotos, type BundledPhoto } from '../../core/document/bundle.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import { checkHem, jsonOf, readHem } from '../../core/document/check.ts';
 import { isCountsTable, readCounts, readGrid } from '../../core/document/csv.ts';
@@ -22,6 +22,8 @@ export interface RefusedFile {
 export interface Opened {
   readonly hems: readonly Hem[];
   readonly refused: readonly RefusedFile[];
+  /** Photos of the work that came with them. */
+  readonly photos: readonly BundledPhoto[];
 }
 
 interface NamedText {
@@ -35,6 +37,7 @@ const HEAD_BYTES = 512;
 export async function readFiles(files: readonly File[], now: Date): Promise<Opened> {
   const hems: Hem[] = [];
   const refused: RefusedFile[] = [];
+  const photos: BundledPhoto[] = [];
   const refuse = (name: string, problems: readonly Problem[], salvaged: Salvaged | null = null): void =>
     void refused.push({ name, problems, salvaged });
   const readProject = ({ name, text }: NamedText): void => {
@@ -48,7 +51,9 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
     const told = kindOf(file.name, new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
     if (told.problem) return refuse(file.name, [told.problem]);
     if (told.kind === 'zip') {
-      const bundle = readBundle(new Uint8Array(await file.arrayBuffer()));
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const bundle = readBundle(bytes);
+      photos.push(...readPhotos(bytes));
       return bundle.ok ? bundle.value.forEach(readProject) : refuse(file.name, bundle.problems);
     }
     if (file.size > LIMITS.hemBytes) return refuse(file.name, [tooLarge(file.size, LIMITS.hemBytes)]);
@@ -66,7 +71,7 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
       refuse(file.name, [problem('file-unreadable', inAll('the file'))]);
     }
   }
-  return { hems, refused };
+  return { hems, refused, photos };
 }
 
 const tooLarge = (bytes: number, most: number): Problem =>

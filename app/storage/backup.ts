@@ -1,5 +1,5 @@
 /** Backups: when the last one was made, and a folder of the device that is kept up to date where the browser can. */
-import { writeFiles, type BundledFile } from '../../core/document/bundle.ts';
+import { writeFiles, type BundledFile, type BundledPhoto } from '../../core/document/bundle.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { writeHem } from '../../core/document/check.ts';
 import { nameOf, type Found } from './records.ts';
@@ -30,7 +30,11 @@ function filesOf(shelf: readonly Found[]): readonly BundledFile[] {
 }
 
 /** The bytes of a backup of the whole shelf. */
-export const backupOf = (shelf: readonly Found[], now: Date): Uint8Array => writeFiles(filesOf(shelf), now);
+export const backupOf = (
+  shelf: readonly Found[],
+  now: Date,
+  photos: readonly BundledPhoto[] = [],
+): Uint8Array => writeFiles(filesOf(shelf), now, photos);
 
 /** Notes that a backup of these hems was made. */
 export async function noteBackup(shelf: readonly Found[], now: Date): Promise<void> {

@@ -7,6 +7,7 @@ import { Drafts } from './drafts.ts';
 import { Library, type Binned } from './library.ts';
 import type { Found } from './records.ts';
 import { settings } from './settings.ts';
+import { photoStore } from './photos.ts';
 import { tabsOfThisBrowser } from './tabs.ts';
 
 /** Local storage, which a browser may deny. */
@@ -23,6 +24,7 @@ export const library = new Library({
   history: cupboard('history'),
   bin: cupboard('bin'),
   undo: cupboard('undo'),
+  photos: photoStore,
   settings,
   drafts: new Drafts(localStore),
   tabs: tabsOfThisBrowser(),

@@ -11,6 +11,7 @@ import type { Drafts } from './drafts.ts';
 import { History, type Version } from './history.ts';
 import {
   changedOf,
+  hemOfPhoto,
   isBegun,
   nameOf,
   readRecord,
@@ -87,6 +88,7 @@ export interface LibraryParts {
   readonly history: Cupboard;
   readonly bin: Cupboard;
   readonly undo: Cupboard;
+  readonly photos: Cupboard;
   readonly settings: Cupboard;
   readonly drafts: Drafts;
   readonly tabs: Tabs;
@@ -325,6 +327,15 @@ export class Library {
         await this.parts.undo.remove(id);
       }
     }
+    await this.clearPhotos();
+  }
+
+  /** Lets go of photos of hems that are neither on the shelf nor in the bin. */
+  private async clearPhotos(): Promise<void> {
+    const keys = await this.parts.photos.keys();
+    if (keys.length === 0) return;
+    const kept = new Set([...(await this.parts.hems.keys()), ...(await this.parts.bin.keys())]);
+    for (const key of keys) if (!kept.has(hemOfPhoto(key))) await this.parts.photos.remove(key);
   }
 
   private async daysCounted(): Promise<Counted> {

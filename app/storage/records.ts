@@ -91,3 +91,7 @@ export interface UndoSteps {
   readonly past: readonly Step[];
   readonly future: readonly Step[];
 }
+
+/** The key under which a photo of a hem is kept, and the hem by such a key. */
+export const photoKey = (hem: string, photo: string): string => `${hem}/${photo}`;
+export const hemOfPhoto = (key: string): string => key.slice(0, key.lastIndexOf('/'));

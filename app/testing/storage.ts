@@ -63,6 +63,7 @@ export function testBrowser() {
   const history = testCupboard();
   const bin = testCupboard();
   const undo = testCupboard();
+  const photos = testCupboard();
   const settings = testCupboard();
   const drafts = testDraftStore();
   const listeners = new Set<(news: News) => void>();
@@ -95,6 +96,7 @@ export function testBrowser() {
       history,
       bin,
       undo,
+      photos,
       settings,
       drafts: new Drafts(() => drafts),
       tabs,
@@ -102,5 +104,5 @@ export function testBrowser() {
       page,
     });
   };
-  return { hems, history, bin, undo, settings, drafts, clock, openPage };
+  return { hems, history, bin, undo, photos, settings, drafts, clock, openPage };
 }

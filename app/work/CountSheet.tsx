@@ -9,16 +9,18 @@ import { countedDeeds, repairsOf, type Repair } from '../../core/work/repairs.ts
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
+import { Keypad } from './Keypad.tsx';
+import type { Shown } from './PlaceView.tsx';
 import styles from './work.module.css';
 
 /** Type what is there; right, or what it may be and what can be done. */
 export function CountSheet({
   plan,
-  onLook,
+  onShow,
   onClose,
 }: {
   readonly plan: Plan;
-  readonly onLook: (at: { readonly round: number; readonly entry: number }) => void;
+  readonly onShow: (shown: Shown | null) => void;
   readonly onClose: () => void;
 }) {
   const store = useHemStore();
@@ -31,6 +33,13 @@ export function CountSheet({
   const place = round?.number === number && begun ? made : counted.ring.made.length;
   const whole = wholeSides(plan, number, place);
   const [typed, setTyped] = useState<Readonly<Record<number, string>>>({});
+  const [side, setSide] = useState(() => Math.max(0, whole.indexOf(true)));
+  const [chosen, setChosen] = useState<number | null>(null);
+  const type = (of: number, text: string): void => {
+    setTyped({ ...typed, [of]: text.replace(/\D/g, '').slice(0, 5) });
+    setChosen(null);
+    onShow(null);
+  };
   const found = useMemo<Found>(
     () =>
       counted.sides.map((_, side) => {
@@ -68,6 +77,8 @@ export function CountSheet({
             onChange={(e) => {
               setNumber(Number(e.target.value));
               setTyped({});
+              setChosen(null);
+              onShow(null);
             }}
           >
             {begunRounds.map((r) => (
@@ -83,23 +94,28 @@ export function CountSheet({
         corners left out.
       </p>
       <div className={styles.counts}>
-        {counted.sides.map(({ tally }, side) => (
-          <label key={side}>
-            {sideLabel(plan, side)}
+        {counted.sides.map(({ tally }, i) => (
+          <label key={i} className={i === side && whole[i] ? styles.counting : undefined}>
+            {sideLabel(plan, i)}
             <input
-              inputMode="numeric"
+              // The keys below are larger than those of a phone, and leave the drawing in view.
+              inputMode={matchMedia('(pointer: coarse)').matches ? 'none' : 'numeric'}
               maxLength={5}
-              disabled={!whole[side]}
-              value={typed[side] ?? ''}
-              aria-describedby={`expected-${side}`}
-              onChange={(e) => setTyped({ ...typed, [side]: e.target.value.replace(/\D/g, '') })}
+              disabled={!whole[i]}
+              value={typed[i] ?? ''}
+              aria-describedby={`expected-${i}`}
+              onFocus={() => setSide(i)}
+              onChange={(e) => type(i, e.target.value)}
             />
-            <span id={`expected-${side}`} className="quiet small">
-              {whole[side] ? `should be ${tally.stitches}` : 'not whole yet'}
+            <span id={`expected-${i}`} className="quiet small">
+              {whole[i] ? `should be ${tally.stitches}` : 'not whole yet'}
             </span>
           </label>
         ))}
       </div>
+      {whole[side] && (
+        <Keypad of={sideLabel(plan, side)} value={typed[side] ?? ''} onChange={(text) => type(side, text)} />
+      )}
       {wrong && (
         <>
           <p className="quiet small">{comparedWords(plan, number, found)}</p>
@@ -108,7 +124,9 @@ export function CountSheet({
             {causes.slice(0, 4).map((cause, i) => (
               <li key={i}>
                 {causeWords(plan, cause)}{' '}
-                <Button onClick={() => onLook({ round: number, entry: cause.entry })}>Show me</Button>
+                <Button onClick={() => onShow({ plan, at: { round: number, entry: cause.entry } })}>
+                  Show me
+                </Button>
               </li>
             ))}
           </ul>
@@ -116,10 +134,26 @@ export function CountSheet({
           <ol className={styles.repairs}>
             {repairs.map((repair, i) => (
               <li key={i}>
-                <button type="button" className={styles.repair} onClick={() => take(repair)}>
+                <button
+                  type="button"
+                  className={styles.repair}
+                  aria-expanded={chosen === i}
+                  onClick={() => {
+                    setChosen(chosen === i ? null : i);
+                    onShow(chosen === i ? null : { plan: repair.then, at: repair.place });
+                  }}
+                >
                   <span>{repairWords(plan, repair)}.</span>
-                  <span className="quiet small">{outcomeWords(repair)}</span>
+                  <span className="quiet small">{outcomeWords(plan, repair)}</span>
                 </button>
+                {chosen === i && (
+                  <p className={styles.take}>
+                    <span className="quiet small">The drawing shows how it will be.</span>
+                    <Button type="primary" onClick={() => take(repair)}>
+                      Do this
+                    </Button>
+                  </p>
+                )}
               </li>
             ))}
           </ol>

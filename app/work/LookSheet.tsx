@@ -1,12 +1,17 @@
+import { Camera } from '@phosphor-icons/react';
 import { useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
-import { percentWords, sizeWords } from '../../core/words/measures.ts';
-import { sideLabel } from '../../core/words/placeWords.ts';
+import { lengthWords, percentWords, sizeWords } from '../../core/words/measures.ts';
+import { sideLabel, sideWords } from '../../core/words/placeWords.ts';
+import { numberTyped } from '../../core/words/typed.ts';
 import { looksAt, type Looked } from '../../core/work/looks.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
+import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
+import { keepPhoto, NoPicture } from '../storage/photos.ts';
+import { Photo } from './Photo.tsx';
 import styles from './work.module.css';
 
 type Lies = Looked['lies'][number];
@@ -16,26 +21,66 @@ const LIES: readonly (readonly [NonNullable<Lies>, string])[] = [
   ['ripples', 'ripples'],
   ['cups', 'pulls in'],
 ];
+/** Lengths that can be measured: two of the whole, one across the rounds, and one along each side. */
+const ACROSS = 'Across';
+const DOWN = 'Down';
+const DEPTH = 'Across the rounds';
 
-/** Lay it flat and look: how each side lies beside what was foretold, the size by the tape, and a note. */
+/** Lay it flat and look: how each side lies beside what was foretold, what the tape says, a note, a photo. */
 export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
   const store = useHemStore();
+  const notices = useNotices();
   const { round: inHand, begun } = progressOf(plan);
   const round = begun ? inHand! : plan.rounds.findLast((r) => r.done !== null)!;
   const [lies, setLies] = useState<readonly Lies[]>(round.sides.map(() => null));
-  const [size, setSize] = useState<readonly [string, string]>(['', '']);
+  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [note, setNote] = useState('');
+  const [photo, setPhoto] = useState<string | null>(null);
   const before = looksAt(plan, round);
-  const unit = plan.hem.preferences.length;
-  const cm = size.map((typed) => {
-    const value = Number(typed.replace(',', '.'));
-    return typed.trim() === '' || !(value > 0 && value <= 10_000)
-      ? null
-      : unit === 'cm'
-        ? value
-        : value * 2.54;
-  });
-  const anything = lies.some((l) => l !== null) || cm.some((c) => c !== null) || note.trim() !== '';
+  const { length: unit } = plan.hem.preferences;
+  const cm = (what: string): number | null => {
+    const value = numberTyped(typed[what] ?? '');
+    return value > 0 && value <= 10_000 ? (unit === 'cm' ? value : value * 2.54) : null;
+  };
+  const along = round.sides.map((_, i) => `Along ${sideWords(plan, i)}`);
+  const asked = [ACROSS, DOWN, DEPTH, ...along];
+  const unread = asked.filter((what) => (typed[what] ?? '').trim() !== '' && cm(what) === null);
+  const anything =
+    lies.some((l) => l !== null) ||
+    asked.some((what) => cm(what) !== null) ||
+    note.trim() !== '' ||
+    photo !== null;
+  const measure = (what: string) => (
+    <label key={what}>
+      {what}, {unit}
+      <input
+        inputMode="decimal"
+        maxLength={8}
+        value={typed[what] ?? ''}
+        onChange={(e) => setTyped({ ...typed, [what]: e.target.value })}
+      />
+    </label>
+  );
+  const take = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    try {
+      setPhoto(await keepPhoto(plan.hem.id, file));
+    } catch (error) {
+      notices.warning(
+        error instanceof NoPicture
+          ? {
+              key: 'photo',
+              title: 'This file is no picture that the browser can read',
+              description: 'Choose a JPEG, PNG or WebP picture.',
+            }
+          : {
+              key: 'photo',
+              title: 'The photo could not be kept',
+              description: 'The browser refuses to store it: there may be no room left.',
+            },
+      );
+    }
+  };
   return (
     <div className={styles.sheet} role="group" aria-label="Look">
       <h2>Lay it flat and look</h2>
@@ -62,22 +107,19 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
           </label>
         ))}
       </div>
-      <div className={styles.counts}>
-        {(['Across', 'Down'] as const).map((what, i) => (
-          <label key={what}>
-            {what}, {unit}
-            <input
-              inputMode="decimal"
-              maxLength={8}
-              value={size[i]}
-              onChange={(e) => setSize(i === 0 ? [e.target.value, size[1]] : [size[0], e.target.value])}
-            />
-          </label>
-        ))}
-      </div>
+      <div className={styles.counts}>{[ACROSS, DOWN, DEPTH].map(measure)}</div>
       <p className="quiet small">
-        By the tape, from edge to edge. The whole border: {sizeWords(plan.finishedSize, unit)}.
+        By the tape, from edge to edge. The whole border: {sizeWords(plan.finishedSize, unit)},{' '}
+        {lengthWords(plan.borderWidthMm, unit)} wide. So far: {lengthWords(round.heightMm, unit)} across the
+        rounds.
       </p>
+      <details>
+        <summary className={styles.more}>Along the sides</summary>
+        <div className={styles.counts}>{along.map(measure)}</div>
+      </details>
+      {unread.length > 0 && (
+        <p className={styles.moment}>{unread.join(', ')}: type a length, such as 90.5.</p>
+      )}
       <label>
         Note
         <textarea
@@ -88,19 +130,47 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
           onChange={(e) => setNote(e.target.value)}
         />
       </label>
+      {photo && <Photo hem={plan.hem.id} name={photo} />}
+      <label className={styles.camera}>
+        <Camera aria-hidden="true" /> {photo ? 'Another photo in its place' : 'Add a photo'}
+        <input
+          type="file"
+          accept="image/*"
+          aria-label="Photo"
+          onChange={(e) => {
+            void take(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+      </label>
+      <p className="quiet small">
+        A photo is made smaller and stays in this browser. A backup can hold it too.
+      </p>
       {before.length > 0 && (
         <ul className={styles.causes}>
           {before.slice(0, 6).map((look) => (
-            <li key={`${look.id.counter} ${look.id.device}`}>{lookWords(plan, look)}</li>
+            <li key={`${look.id.counter} ${look.id.device}`}>
+              {lookWords(plan, look)}
+              {look.photo && <Photo hem={plan.hem.id} name={look.photo} />}
+            </li>
           ))}
         </ul>
       )}
       <p className={styles.tools}>
         <Button
           type="primary"
-          disabled={!anything}
+          disabled={!anything || unread.length > 0}
           onClick={() => {
-            store.note({ did: 'looked', round: workedRound(round), lies, sizeCm: cm, note: note.trim() });
+            store.note({
+              did: 'looked',
+              round: workedRound(round),
+              lies,
+              sizeCm: [cm(ACROSS), cm(DOWN)],
+              sidesCm: along.map(cm),
+              depthCm: cm(DEPTH),
+              note: note.trim(),
+              photo,
+            });
             onClose();
           }}
         >
@@ -112,13 +182,30 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
   );
 }
 
-function lookWords(plan: Plan, { at, lies, sizeCm, note }: Looked): string {
+function lookWords(plan: Plan, { at, lies, sizeCm, sidesCm, depthCm, note, photo }: Looked): string {
   const unit = plan.hem.preferences.length;
+  const name = (i: number): string => plan.sides[i]?.name ?? '';
   const sides = lies.flatMap((l, i) => {
     const said = LIES.find(([value]) => value === l)?.[1];
-    return said ? [`${plan.sides[i]?.name ?? ''} ${said}`] : [];
+    return said ? [`${name(i)} ${said}`] : [];
   });
   const [across, down] = sizeCm;
-  const measured = across && down ? [sizeWords({ widthMm: across * 10, heightMm: down * 10 }, unit)] : [];
-  return `${whenWords(at, new Date())}: ${[...sides, ...measured, ...(note ? [note] : [])].join('; ')}.`;
+  const size =
+    across && down
+      ? [sizeWords({ widthMm: across * 10, heightMm: down * 10 }, unit)]
+      : [
+          ...(across ? [`${lengthWords(across * 10, unit)} across`] : []),
+          ...(down ? [`${lengthWords(down * 10, unit)} down`] : []),
+        ];
+  const along = sidesCm.flatMap((cm, i) => (cm ? [`${name(i)} ${lengthWords(cm * 10, unit)}`] : []));
+  const depth = depthCm ? [`${lengthWords(depthCm * 10, unit)} across the rounds`] : [];
+  const told = [
+    ...sides,
+    ...size,
+    ...along,
+    ...depth,
+    ...(note ? [note] : []),
+    ...(photo ? ['a photo'] : []),
+  ];
+  return `${whenWords(at, new Date())}: ${told.join('; ')}.`;
 }

@@ -30,13 +30,14 @@ interface NowProps {
   readonly stride: Stride;
   readonly onStride: (stride: Stride) => void;
   readonly onCount: () => void;
+  readonly onWeigh: () => void;
   readonly onLook: () => void;
   readonly onRip: () => void;
   readonly onJoinIn: () => void;
 }
 
 /** The step in hand, large, and the way on and back. */
-export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJoinIn }: NowProps) {
+export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, onRip, onJoinIn }: NowProps) {
   const store = useHemStore();
   const { language } = plan.hem.preferences;
   const { round, begun } = progressOf(plan);
@@ -134,6 +135,9 @@ export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJo
         <Button onClick={onCount} disabled={!begun && round!.number === 0}>
           Count
         </Button>
+        <Button onClick={onWeigh} disabled={!begun}>
+          Weigh
+        </Button>
         <Button onClick={onLook} disabled={!isUnderWay(plan)}>
           Look
         </Button>
@@ -154,7 +158,8 @@ export function Now({ plan, step, stride, onStride, onCount, onLook, onRip, onJo
           One step is{' '}
           <select value={stride} onChange={(e) => onStride(e.target.value as Stride)}>
             <option value="repeat">a repeat, or ten stitches</option>
-            <option value="side">a side</option>
+            <option value="side">a side, or a corner</option>
+            <option value="corner">up to the next corner, and around it</option>
           </select>
         </label>
       </p>

@@ -12,6 +12,12 @@ import { GROUNDS } from '../look/tokens.ts';
 import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
 import styles from './work.module.css';
 
+/** Something to be looked at in place of the stitch in hand: in this plan, or in another. */
+export interface Shown {
+  readonly plan: Plan;
+  readonly at: Found;
+}
+
 /** Stitch widths that are seen across. */
 const ACROSS = 26;
 

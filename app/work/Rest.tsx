@@ -1,6 +1,10 @@
 import { useEffect, useState } from 'react';
-import type { Plan } from '../../core/plan/types.ts';
-import { sittingMinutes } from '../../core/work/session.ts';
+import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { timeWords } from '../../core/words/measures.ts';
+import { progressOf } from '../../core/work/progress.ts';
+import { isPaused, minutesWorked, sittingMinutes } from '../../core/work/session.ts';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
 import { readSetting, writeSetting } from '../storage/settings.ts';
 import styles from './work.module.css';
 
@@ -12,6 +16,9 @@ const MINUTE_MS = 60_000;
 
 /** How long this sitting has lasted, and a quiet word when the hands should rest. */
 export function Rest({ plan }: { readonly plan: Plan }) {
+  const store = useHemStore();
+  const { record } = plan.hem;
+  const { round } = progressOf(plan);
   const [after, setAfter] = useState(USUAL);
   useEffect(() => {
     void readSetting(REST_AFTER).then((kept) => {
@@ -23,7 +30,11 @@ export function Rest({ plan }: { readonly plan: Plan }) {
     const tick = setInterval(() => setNow(new Date().toISOString()), MINUTE_MS);
     return () => clearInterval(tick);
   }, []);
-  const minutes = Math.floor(sittingMinutes(plan.hem.record, now));
+  // What is noted now may be later than the last tick.
+  const moment = record.reduce((last, { at }) => (at > last ? at : last), now);
+  const minutes = Math.floor(sittingMinutes(record, moment));
+  const all = minutesWorked(record);
+  const paused = isPaused(record);
   return (
     <>
       {after > 0 && minutes >= after && (
@@ -32,6 +43,15 @@ export function Rest({ plan }: { readonly plan: Plan }) {
           hurt.
         </p>
       )}
+      <div className={styles.timer}>
+        <span className="quiet">
+          {paused ? 'Paused. The next step goes on.' : `${minutes} min at this sitting`}
+          {all >= 1 && `, ${timeWords(all)} in all`}
+        </span>
+        {!paused && round && record.length > 0 && (
+          <Button onClick={() => store.note({ did: 'paused', round: workedRound(round) })}>Pause</Button>
+        )}
+      </div>
       <label className={styles.stride}>
         Rest after{' '}
         <select

@@ -1,6 +1,7 @@
 import type { Plan } from '../../core/plan/types.ts';
+import { lastGoodRound } from '../../core/work/looks.ts';
 import { placesToRipTo } from '../../core/work/progress.ts';
-import { priceWords, ripPlaceWords } from '../../core/words/recountWords.ts';
+import { goodWords, priceWords, ripPlaceWords } from '../../core/words/recountWords.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import styles from './work.module.css';
@@ -8,12 +9,14 @@ import styles from './work.module.css';
 /** Back to a corner, or to a round, with what it costs. */
 export function RipSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
   const store = useHemStore();
+  const good = lastGoodRound(plan);
   return (
     <div className={styles.sheet} role="group" aria-label="Rip back">
       <h2>Rip back</h2>
       <p className="quiet small">
         What comes off is noted as ripped. Your counts of it are given up; those of the rounds below stay.
       </p>
+      <p className="small">{goodWords(good)}</p>
       <ol className={styles.repairs}>
         {placesToRipTo(plan).map((place) => (
           <li key={`${place.round} ${place.made}`}>
@@ -26,7 +29,10 @@ export function RipSheet({ plan, onClose }: { readonly plan: Plan; readonly onCl
               }}
             >
               <span>{ripPlaceWords(plan, place)}.</span>
-              <span className="quiet small">{priceWords(plan, place.price)} come off.</span>
+              <span className="quiet small">{priceWords(plan, place.price)}</span>
+              {place.made === 0 && good && place.round === good.number + 1 && (
+                <span className="small">Down to the last good round.</span>
+              )}
             </button>
           </li>
         ))}

@@ -1,47 +1,52 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { patternOf } from '../../core/words/pattern.ts';
 import { plural } from '../../core/words/measures.ts';
 import { isUnderWay, progressOf, stepInHand, workedUpTo } from '../../core/work/progress.ts';
-import type { Stride } from '../../core/work/steps.ts';
+import { STRIDES, type Stride } from '../../core/work/steps.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import type { Found } from '../../drawing/find.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { CountSheet } from './CountSheet.tsx';
 import { Now } from './Now.tsx';
-import { PlaceView } from './PlaceView.tsx';
+import { PlaceView, type Shown } from './PlaceView.tsx';
 import { Closing } from './Closing.tsx';
 import { LookSheet } from './LookSheet.tsx';
 import { RipSheet } from './RipSheet.tsx';
+import { WeighSheet } from './WeighSheet.tsx';
+import { readSetting, writeSetting } from '../storage/settings.ts';
 import { useAwake } from './awake.ts';
 import styles from './work.module.css';
 
-type Sheet = 'count' | 'look' | 'rip' | 'joined in';
+type Sheet = 'count' | 'weigh' | 'look' | 'rip' | 'joined in';
+
+const STRIDE = 'work stride';
 
 /** The border as it is worked: what to do now, where that is, and what to expect. */
 export function WorkPage() {
   const plan = usePlan();
-  const [stride, setStride] = useState<Stride>('repeat');
+  const [stride, setStride] = useStride();
   const [sheet, setSheet] = useState<Sheet | null>(null);
-  const [lookAt, setLookAt] = useState<Found | null>(null);
+  const [shown, setShown] = useState<Shown | null>(null);
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);
   const close = (): void => {
     setSheet(null);
-    setLookAt(null);
+    setShown(null);
   };
   return (
     <div className={styles.work}>
       <h1 className={styles.title}>{placeTitle(plan)}</h1>
       <section className={styles.view} aria-label="Where you are">
         <Guard what="The drawing of the place" resetKeys={[plan]}>
-          <PlaceView plan={plan} lookAt={sheet === 'count' ? lookAt : null} />
+          <PlaceView plan={shown?.plan ?? plan} lookAt={shown?.at ?? null} />
         </Guard>
       </section>
       <section className={styles.now} aria-label="What to do now">
         {sheet === 'count' ? (
-          <CountSheet plan={plan} onLook={setLookAt} onClose={close} />
+          <CountSheet plan={plan} onShow={setShown} onClose={close} />
+        ) : sheet === 'weigh' ? (
+          <WeighSheet plan={plan} onClose={close} />
         ) : sheet === 'look' ? (
           <LookSheet plan={plan} onClose={close} />
         ) : sheet === 'rip' ? (
@@ -55,6 +60,7 @@ export function WorkPage() {
             stride={stride}
             onStride={setStride}
             onCount={() => setSheet('count')}
+            onWeigh={() => setSheet('weigh')}
             onLook={() => setSheet('look')}
             onRip={() => setSheet('rip')}
             onJoinIn={() => setSheet('joined in')}
@@ -70,6 +76,24 @@ export function WorkPage() {
       </section>
     </div>
   );
+}
+
+/** How much is one step, as this browser was told last. */
+function useStride(): readonly [Stride, (stride: Stride) => void] {
+  const [stride, setStride] = useState<Stride>('repeat');
+  useEffect(() => {
+    void readSetting(STRIDE).then((kept) => {
+      const found = STRIDES.find((s) => s === kept);
+      if (found) setStride(found);
+    });
+  }, []);
+  return [
+    stride,
+    (chosen) => {
+      setStride(chosen);
+      void writeSetting(STRIDE, chosen);
+    },
+  ];
 }
 
 function placeTitle(plan: Plan): string {

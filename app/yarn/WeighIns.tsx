@@ -9,7 +9,7 @@ import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
 import { NumberField } from '../look/NumberField.tsx';
 
-const Scale = lazy(async () => ({ default: (await import('./Scale.tsx')).Scale }));
+const Scale = lazy(async () => ({ default: (await import('../controls/Scale.tsx')).Scale }));
 
 const SWATCH_STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc', 'tr'];
 

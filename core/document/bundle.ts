@@ -1,4 +1,4 @@
-/** A backup: all hems in one zip file, each as its hem file. */
+/** A backup: all hems in one zip file, each as its hem file, and if they are wanted the photos of the work on them. */
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { LIMITS } from '../limits.ts';
 import { done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
@@ -14,14 +14,28 @@ export function writeBundle(hems: readonly Hem[], now: Date): Uint8Array {
   );
 }
 
-/** The bytes of a zip file with texts in it, as {@link writeBundle} for what is no sound hem. */
-export function writeFiles(texts: readonly BundledFile[], now: Date): Uint8Array {
+/** A photo of the work on a hem, as JPEG. */
+export interface BundledPhoto {
+  /** Id of the hem, and the name under which its record speaks of the photo. */
+  readonly hem: string;
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
+/** The bytes of a zip file with texts in it, as {@link writeBundle} for what is no sound hem, and photos. */
+export function writeFiles(
+  texts: readonly BundledFile[],
+  now: Date,
+  photos: readonly BundledPhoto[] = [],
+): Uint8Array {
   const files: Record<string, Uint8Array> = {};
   for (const { name, text } of texts) {
     let free = name;
     for (let n = 2; free in files; n++) free = name.replace(/(\.hem)?\.json$/, `-${n}$&`);
     files[free] = strToU8(text);
   }
+  for (const { hem, name, bytes } of photos)
+    files[`${PHOTOS}${encodeURIComponent(hem)}/${encodeURIComponent(name)}.jpg`] = bytes;
   // A zip file cannot hold a date before 1980.
   const mtime = now.getFullYear() < 1980 ? new Date(1980, 0, 2) : now;
   return zipSync(files, { mtime, level: 6 });
@@ -50,6 +64,30 @@ export function readBundle(bytes: Uint8Array): Outcome<readonly BundledFile[]> {
     return found.length === 0 ? failed(problem('bundle-empty', inAll('the backup'))) : done(found);
   } catch {
     return failed(problem('bundle-unreadable', inAll('the backup')));
+  }
+}
+
+const PHOTOS = 'photos/';
+
+/** The photos in a backup; none of a file that cannot be read, or where they are beyond the limits. */
+export function readPhotos(bytes: Uint8Array): readonly BundledPhoto[] {
+  const parts = (name: string): readonly string[] =>
+    /^photos\/([^/]+)\/([^/]+)\.jpg$/.exec(name)?.slice(1) ?? [];
+  try {
+    let whole = 0;
+    const files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => {
+        if (parts(name).length === 0) return false;
+        whole += originalSize;
+        return whole <= LIMITS.bundledBytes;
+      },
+    });
+    return Object.entries(files).map(([name, content]) => {
+      const [hem, photo] = parts(name).map(decodeURIComponent);
+      return { hem: hem!, name: photo!, bytes: content };
+    });
+  } catch {
+    return [];
   }
 }
 

@@ -38,7 +38,15 @@ const STEPS: readonly ((file: Value) => Value)[] = [
   }),
   // Version 5: what was really done.
   (file) => ({ record: [], ...file }),
+  // Version 6: more is noted of a look.
+  (file) => ({
+    ...file,
+    record: Array.isArray(file.record) ? file.record.map((event: unknown) => lookOf6(event)) : file.record,
+  }),
 ];
+
+const lookOf6 = (event: unknown): unknown =>
+  isRecord(event) && event.did === 'looked' ? { sidesCm: [], depthCm: null, photo: null, ...event } : event;
 
 function bordersOf4({ base, rounds }: Value): Value {
   return {

@@ -5,7 +5,20 @@ import { LIMITS } from '../limits.ts';
 import { piece } from '../piece/piece.schema.ts';
 import { yarn } from '../yarn/yarn.schema.ts';
 import { roundEntry, workedRound } from './round.schema.ts';
-import { above, byDid, list, oneOf, orNull, record, said, text, whole, type Of } from '../schema.ts';
+import {
+  above,
+  between,
+  byDid,
+  id,
+  list,
+  oneOf,
+  orNull,
+  record,
+  said,
+  text,
+  whole,
+  type Of,
+} from '../schema.ts';
 
 const count = whole(0, LIMITS.stitchesInRound);
 
@@ -16,6 +29,9 @@ const eventId = record({
 
 const head = { id: eventId, at: said('when, for people to read; it orders nothing', text(40, 10)) };
 const of = { round: workedRound };
+/** A length by the tape; null where it was not measured. */
+const measured = orNull(above(0, 10_000));
+const stitchesMade = said('made of the round so far, in the order of work', count);
 
 /** A round was begun, of this design: from now on it is worked so, whatever the design becomes. */
 const began = record({
@@ -34,7 +50,7 @@ const made = record({
   did: Type.Literal('made'),
   ...head,
   ...of,
-  stitches: said('made of the round so far, in the order of work', count),
+  stitches: stitchesMade,
 });
 const counted = record({
   did: Type.Literal('counted'),
@@ -55,6 +71,27 @@ const ripped = record({
   stitches: said('left of the round; with 0 the round is gone, and all after it are gone in any case', count),
 });
 
+/** A count that was not right, and how it was gone on with; ripping back is told by itself. */
+const repaired = record({
+  did: Type.Literal('repaired'),
+  ...head,
+  ...of,
+  by: oneOf('quiet', 'fudge', 'refit', 'leave'),
+});
+/** The hook was put down. */
+const paused = record({ did: Type.Literal('paused'), ...head, ...of });
+
+/** The ball in hand was put on a scale. */
+const weighed = record({
+  did: Type.Literal('weighed'),
+  ...head,
+  ...of,
+  stitches: stitchesMade,
+  yarn: id,
+  ball: said('the one that was weighed before, or another', oneOf('same', 'new')),
+  grams: said('left of it', between(0, 100_000)),
+});
+
 /** It was laid flat and looked at. */
 const looked = record({
   did: Type.Literal('looked'),
@@ -64,10 +101,10 @@ const looked = record({
     'how each side lies; null where nobody looked',
     list(oneOf('flat', 'ripples', 'cups', null), LIMITS.sides),
   ),
-  sizeCm: said(
-    'measured from edge to edge, across and down; null where it was not',
-    list(orNull(above(0, 10_000)), 2),
-  ),
+  sizeCm: said('measured from edge to edge, across and down; null where it was not', list(measured, 2)),
+  sidesCm: said('measured along each side; null where it was not', list(measured, LIMITS.sides)),
+  depthCm: said('measured across the rounds that are worked', measured),
+  photo: said('name under which the browser, or the backup, keeps a photo of it', orNull(text(64))),
   note: said('what the maker has to say', text(2000, 0)),
 });
 /** Ends woven in, blocked, pins counted back: the border is done. */
@@ -79,7 +116,19 @@ const closed = record({
   pins: said('pins that were counted back into their box; null without any', orNull(whole(0, 10_000))),
 });
 
-export const workEvent = byDid(began, made, counted, finished, reopened, ripped, looked, closed);
+export const workEvent = byDid(
+  began,
+  made,
+  counted,
+  repaired,
+  finished,
+  reopened,
+  ripped,
+  paused,
+  weighed,
+  looked,
+  closed,
+);
 
 /** Something that was done to the border: begun, made, counted, finished, ripped back. */
 export type WorkEvent = Of<typeof workEvent>;

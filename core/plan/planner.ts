@@ -7,6 +7,7 @@ import type { Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, outlineProblems } from '../piece/piece.ts';
 import { sameRound, workedRounds, type FrozenRound } from '../record/record.ts';
+import { weighingEvents } from '../record/weighings.ts';
 import { asFound } from '../ring/found.ts';
 import { writtenRounds, type Stack, type WrittenRound } from '../stack/stack.ts';
 import { Stages } from '../stages.ts';
@@ -67,7 +68,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const baseFound = found
     ? stages.run('base as found', [baseWorked, found], () => asFound(baseWorked, found))
     : baseWorked;
-  const stack = stages.run('stack', [hem.rounds, done], () => stackOn(done, hem));
+  const stack = stages.run('stack', [hem.rounds, ...done.map((d) => d.begun)], () => stackOn(done, hem));
   const { paths, stopped } = planRounds(
     stages,
     hem,
@@ -86,15 +87,19 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
     ),
   );
   const top = paths.reduce((most, r) => Math.max(most, r.heightMm), 0);
+  const weighed = weighingEvents(hem.record);
   const calibrations = stages.run(
     'calibrations',
-    [hem.weighIns, hem.yarns, stitchWidthMm, ...paths],
-    () => new Map(hem.yarns.map((yarn) => [yarn.id, calibrationOf(hem, yarn, paths, stitchWidthMm)])),
+    [hem.weighIns, hem.yarns, stitchWidthMm, ...paths, ...weighed],
+    () =>
+      new Map(hem.yarns.map((yarn) => [yarn.id, calibrationOf(hem, weighed, yarn, paths, stitchWidthMm)])),
   );
   const rounds = paths.map((r, k) => {
     const { factor } = calibrations.get(r.yarnId)!;
-    return stages.run(`yarn ${k}`, [r, factor, hem.pace], (): RoundPlan => ({
+    const made = done[k] ?? null;
+    return stages.run(`yarn ${k}`, [r, factor, hem.pace, made], (): RoundPlan => ({
       ...r,
+      done: made,
       yarnM: r.pathM * factor,
       minutes: r.total / hem.pace,
     }));
@@ -129,7 +134,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
 function asBegun(stages: Stages, hem: Hem, done: readonly FrozenRound[]): Hem {
   const ground = done[0]?.begun.ground;
   if (!ground) return hem;
-  const yarns = stages.run('yarns', [hem.yarns, done], () => {
+  const yarns = stages.run('yarns', [hem.yarns, ...done.map((d) => d.yarn)], () => {
     const here = new Set(hem.yarns.map((y) => y.id));
     const gone = new Map(done.flatMap(({ yarn }) => (here.has(yarn.id) ? [] : [[yarn.id, yarn] as const])));
     return gone.size === 0 ? hem.yarns : [...hem.yarns, ...gone.values()];

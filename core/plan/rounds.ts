@@ -46,29 +46,25 @@ export function planRounds(
   const { yarn: baseYarn, hookMm } = hem.base;
   const baseHookMm = hookMm ?? hem.gauge.hookMm;
   const rounds = [
-    stages.run(
-      'round 0',
-      [body, baseWorked, baseWidthMm, baseHookMm, baseYarn, diameter(baseYarn), done[0]],
-      () =>
-        planRound(body, baseWidthMm, diameter(baseYarn), {
-          done: done[0] ?? null,
-          written: null,
-          number: 0,
-          name: 'Base round',
-          yarnId: baseYarn,
-          onto: -1,
-          ...baseWorked,
-          corners: body.outline.turns.map((turn) => ({
-            before: [],
-            group: baseCornerGroup(hem.base, turn),
-            after: [],
-          })),
-          facing: 'right',
-          backwards: false,
-          hookMm: baseHookMm,
-          fits: null,
-          below: null,
-        }),
+    stages.run('round 0', [body, baseWorked, baseWidthMm, baseHookMm, baseYarn, diameter(baseYarn)], () =>
+      planRound(body, baseWidthMm, diameter(baseYarn), {
+        written: null,
+        number: 0,
+        name: 'Base round',
+        yarnId: baseYarn,
+        onto: -1,
+        ...baseWorked,
+        corners: body.outline.turns.map((turn) => ({
+          before: [],
+          group: baseCornerGroup(hem.base, turn),
+          after: [],
+        })),
+        facing: 'right',
+        backwards: false,
+        hookMm: baseHookMm,
+        fits: null,
+        below: null,
+      }),
     ),
   ];
   let onto = 0;
@@ -101,9 +97,8 @@ export function planRounds(
     }
     const yarnId = entry.yarns[index % entry.yarns.length]!;
     const hookMm = entry.hookMm ?? hem.gauge.hookMm;
-    const here = done[k + 1] ?? null;
-    const found = here?.counts;
-    const inputs = [body, below, written, widthMm, hookMm, yarnId, diameter(yarnId), here];
+    const found = done[k + 1]?.counts;
+    const inputs = [body, below, written, widthMm, hookMm, yarnId, diameter(yarnId), found];
     const round = stages.run(`round ${k + 1}`, inputs, () => {
       const circumstances = circumstancesOf(written, body.outline, below.heightMm / widthMm);
       const worked = stages.run(
@@ -122,7 +117,6 @@ export function planRounds(
       );
       if (worked.ring.made.length === 0) return null;
       return planRound(body, widthMm, diameter(yarnId), {
-        done: here,
         written,
         number: k + 1,
         name: written.name,
@@ -148,7 +142,6 @@ export function planRounds(
 
 interface RoundParts extends Pick<
   RoundPlan,
-  | 'done'
   | 'written'
   | 'number'
   | 'name'

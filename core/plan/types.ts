@@ -97,8 +97,8 @@ export interface RoundPlan {
   readonly even: boolean;
 }
 
-/** A round before what was weighed and the maker's pace are taken into account. */
-export type PathRound = Omit<RoundPlan, 'yarnM' | 'minutes'>;
+/** A round before what was weighed, the maker's pace, and how far it has been made are taken into account. */
+export type PathRound = Omit<RoundPlan, 'yarnM' | 'minutes' | 'done'>;
 
 export interface YarnPlan {
   readonly yarn: Yarn;

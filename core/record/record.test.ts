@@ -116,6 +116,49 @@ describe('a record', () => {
       return [on(start, one, 'laptop'), on(start, other, 'phone'), on(start, third, 'tablet')];
     });
 
+  test('goes on from what is known of it, and comes to the same', () => {
+    const made = plan(hem);
+    for (let seed = 1; seed <= 30; seed++) {
+      const chance = chanceOf(seed);
+      let record: WorkRecord = NOTHING_DONE;
+      for (let k = 0; k < 30; k++) {
+        const number = chance.int(0, 2);
+        const round = workedRound(made.rounds[number]!);
+        const deed = chance.pick<Deed>([
+          began(made, number),
+          { did: 'made', round, stitches: chance.int(0, 90) },
+          { did: 'counted', round, counts: [chance.int(1, 90), null] },
+          { did: 'finished', round },
+          { did: 'paused', round },
+          { did: 'ripped', round, stitches: chance.pick([0, 7]) },
+        ]);
+        const before = workedRounds(record);
+        record = noted(record, deed, chance.pick(['laptop', 'phone']), WHEN);
+        // One that came from elsewhere may be earlier than the last.
+        if (chance.maybe(0.1))
+          record = [...record.slice(0, -2), ...record.slice(-1), ...record.slice(-2, -1)];
+        const after = workedRounds(record);
+        expect(after).toEqual(workedRounds(structuredClone(record)));
+        if (deed.did === 'paused' && record.at(-1)!.did === 'paused') expect(after).toEqual(before);
+      }
+    }
+  });
+
+  test('a stitch more reckons nothing anew but how far its round is', () => {
+    const run: string[] = [];
+    const planner = createPlanner((stage) => run.push(stage));
+    const record = workedUpTo(hem, 0);
+    planner({ ...hem, record });
+    run.length = 0;
+    planner({ ...hem, record: noted(record, { did: 'counted', round: BASE, counts: [] }, 'laptop', WHEN) });
+    run.length = 0;
+    const begun = noted(record, began(plan(hem), 1), 'laptop', WHEN);
+    planner({ ...hem, record: begun });
+    run.length = 0;
+    planner({ ...hem, record: noted(begun, { did: 'made', round: A0, stitches: 9 }, 'laptop', WHEN) });
+    expect(run).toEqual(['yarn 1', 'problems']);
+  });
+
   test('copies unite to the same in any order and however often, and nothing is lost', () => {
     fc.assert(
       fc.property(copies, ([a, b, c]) => {

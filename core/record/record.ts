@@ -25,18 +25,36 @@ export interface FrozenRound {
   readonly counts: readonly number[];
 }
 
-const folded = new WeakMap<WorkRecord, readonly FrozenRound[]>();
+interface Folded {
+  readonly record: WorkRecord;
+  readonly rounds: readonly FrozenRound[];
+}
 
-/** The rounds that have been begun, in the order of work. The same record gives the same list. */
+/** By the last event of a record: one that has more events goes on from there. */
+const folded = new WeakMap<WorkEvent, Folded>();
+
+/** The rounds that have been begun, in the order of work. What an event does not change is the same as before it. */
 export function workedRounds(record: WorkRecord): readonly FrozenRound[] {
-  let rounds = folded.get(record);
-  if (!rounds) {
-    rounds = [...record].sort(inOrder).reduce(after, NONE);
-    folded.set(record, rounds);
-  }
+  const last = record[record.length - 1];
+  if (!last) return NONE;
+  const before = knownBefore(record);
+  if (before?.record.length === record.length) return before.rounds;
+  const more = before ? record.slice(before.record.length) : record;
+  const rounds = [...more].sort(inOrder).reduce(after, before?.rounds ?? NONE);
+  folded.set(last, { record, rounds });
   return rounds;
 }
 
+/** The longest beginning of a record whose fold is known, and after which all else comes in order. */
+function knownBefore(record: WorkRecord): Folded | null {
+  for (let length = record.length; length > 0; length--) {
+    const known = folded.get(record[length - 1]!);
+    if (known?.record.length !== length || known.record.some((event, i) => event !== record[i])) continue;
+    const last = known.record.reduce((a, b) => (inOrder(a, b) > 0 ? a : b));
+    return record.slice(length).every((event) => inOrder(last, event) < 0) ? known : null;
+  }
+  return null;
+}
 const NONE: readonly FrozenRound[] = [];
 
 export const sameRound = (a: WorkedRound, b: WorkedRound): boolean =>
@@ -66,8 +84,11 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
       return becomes(foundIn(round.planned, event.counts));
     case 'finished':
       return becomes({ finished: true });
-    // What was seen changes nothing that is there.
+    // What was seen, and why something was done, changes nothing that is there.
     case 'looked':
+    case 'weighed':
+    case 'paused':
+    case 'repaired':
     case 'closed':
       return rounds;
     case 'reopened':

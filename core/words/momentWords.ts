@@ -37,7 +37,8 @@ export function momentsOf(plan: Plan, number: number, step: Step, language: Lang
   }
   if (step.does === 'make') {
     for (const { name, ball } of ballsEnding(plan, number, step)) {
-      found.push(moment(`Ball ${ball} of ${name} ends about here: have the next one at hand.`));
+      const which = ball === null ? `The ball of ${name}` : `Ball ${ball} of ${name}`;
+      found.push(moment(`${which} ends about here: have the next one at hand.`));
     }
   }
   if (step.does === 'end') {

@@ -3,6 +3,8 @@ import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { closedOf } from '../work/looks.ts';
 import { isUnderWay, progressOf, stepInHand } from '../work/progress.ts';
+import type { PlaceInBorder } from '../work/balls.ts';
+import { stepAt, stepsOf, type Step } from '../work/steps.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 
 /** The place in hand, such as “round 2, side C”. */
@@ -10,9 +12,18 @@ export function placeInWords(plan: Plan): string {
   if (!isUnderWay(plan)) return 'not begun';
   const { round, begun } = progressOf(plan);
   if (!round) return closedOf(plan) ? 'done' : 'all worked';
-  const name = round.number === 0 ? 'base round' : `round ${round.number}`;
-  if (!begun) return `${name} next`;
-  const step = stepInHand(plan, 'side')!;
+  if (!begun) return `${roundWords(round.number)} next`;
+  return placeOfStep(plan, round.number, stepInHand(plan, 'side')!);
+}
+
+/** Any place of the border. */
+export const placeWordsAt = (plan: Plan, { round, made }: PlaceInBorder): string =>
+  placeOfStep(plan, round, stepAt(stepsOf(plan, round, 'side'), made));
+
+const roundWords = (number: number): string => (number === 0 ? 'base round' : `round ${number}`);
+
+function placeOfStep(plan: Plan, number: number, step: Step): string {
+  const name = roundWords(number);
   if (step.where.on === 'side' && !isDisc(plan.body.outline))
     return `${name}, ${sideWords(plan, step.where.side)}`;
   if (step.where.on === 'corner') return `${name}, corner ${cornerName(plan, step.where.corner)}`;

@@ -1,5 +1,5 @@
 /** What may be wrong with a count, and what can be done about it, in words. */
-import type { Plan } from '../plan/types.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { differences, type Cause, type Found, type Slip } from '../work/recount.ts';
 import type { Repair } from '../work/repairs.ts';
@@ -9,6 +9,7 @@ import { listWords } from './lists.ts';
 import { plural, timeWords, yarnLengthWords } from './measures.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 import { WORDS } from '../terms/words.ts';
+import { cornerAfter, inOrder } from '../procedure/order.ts';
 
 /** What may have happened, and how far back to look. */
 export function causeWords(plan: Plan, { slip, back }: Cause): string {
@@ -41,9 +42,9 @@ function slipWords(plan: Plan, slip: Slip): string {
 export function repairWords(plan: Plan, repair: Repair): string {
   switch (repair.kind) {
     case 'rip':
-      return repair.made === 0
-        ? `Rip back to the beginning of the round: ${priceWords(plan, repair.price)}`
-        : `Rip back to the corner: ${priceWords(plan, repair.price)}`;
+      return repair.made === 0 ? 'Rip back to the beginning of the round' : 'Rip back to the corner';
+    case 'fudge':
+      return fudgeWords(plan, repair.fudge!, repair.round!);
     case 'quiet':
       return `Go on, and make up for it in round ${repair.round}, with a st more or fewer on the sides that are off`;
     case 'refit': {
@@ -55,12 +56,30 @@ export function repairWords(plan: Plan, repair: Repair): string {
   }
 }
 
-/** A price, such as “212 sts, about 10 min, 4 m of yarn”. */
-export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
-  `${plural(stitches, 'st')}, about ${timeWords(minutes)}, ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn`;
+/** What is done in the last place before a corner. */
+function fudgeWords(plan: Plan, { side, more }: NonNullable<Repair['fudge']>, round: number): string {
+  const { travel } = inOrder(plan.rounds[round]!);
+  const corner = cornerName(plan, cornerAfter(side, plan.sides.length, travel));
+  return more > 0
+    ? `Work ${plural(more, 'st')} more into the last place before corner ${corner}`
+    : `Before corner ${corner}, take the last ${-2 * more} sts out and work 2 together${more < -1 ? ' twice' : ''}`;
+}
 
-/** What comes of a repair. */
-export function outcomeWords({ uneven, lies }: Repair): string {
+/** What comes off, such as “212 sts come off, about 10 min of work. About 4 m of yarn come free.” */
+export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
+  `${plural(stitches, 'st')} ${stitches === 1 ? 'comes' : 'come'} off, about ${timeWords(minutes)} of work. About ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn come free.`;
+
+/** What a repair costs, and what comes of it. */
+export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind }: Repair): string {
+  const cost = price.stitches > 0 ? priceWords(plan, price) : 'Nothing is ripped.';
+  const seen =
+    kind === 'leave'
+      ? null
+      : shows === 0
+        ? 'It does not show.'
+        : shows <= 2
+          ? 'It hardly shows.'
+          : 'It can be seen.';
   const fits =
     uneven.length === 0
       ? 'Then every round fits.'
@@ -71,7 +90,7 @@ export function outcomeWords({ uneven, lies }: Repair): string {
       : lies === 'blocks out'
         ? 'Flattens with blocking.'
         : 'Does not lie flat everywhere.';
-  return `${fits} ${flat}`;
+  return [cost, fits, flat, ...(seen ? [seen] : [])].join(' ');
 }
 
 /** A place that can be ripped back to. */
@@ -80,6 +99,14 @@ export function ripPlaceWords(plan: Plan, { round, made, corner }: RipPlace): st
   if (made === 0) return round === 0 ? 'All of the border' : `All of ${name}`;
   return corner === null ? `To the end of ${name}` : `To corner ${cornerName(plan, corner)} of ${name}`;
 }
+
+/** Down to where the border is known to be good. */
+export const goodWords = (round: RoundPlan | null): string =>
+  round === null
+    ? 'No round has been counted and found right yet.'
+    : round.number === 0
+      ? 'The base round is good, by its count or its look.'
+      : `Up to round ${round.number} it is good, by count or look.`;
 
 /** What to compare a count with: the side that faces it, and the last count of it that was right. */
 export function comparedWords(plan: Plan, number: number, found: Found): string {
@@ -93,11 +120,12 @@ export function comparedWords(plan: Plan, number: number, found: Found): string 
         (r) => r.number < number && r.done !== null && r.done.found[side] === r.done.planned[side],
       );
       const name = plan.sides[side]!.name;
+      const there = other === undefined ? null : (found[other] ?? round.done?.found[other] ?? null);
       return [
         ...(other === undefined
           ? []
           : [
-              `${name} faces ${plan.sides[other]!.name}, which has ${found[other] ?? round.sides[other]!.tally.stitches}.`,
+              `${name} faces ${plan.sides[other]!.name}, which ${there === null ? 'is to have' : 'has'} ${there ?? round.sides[other]!.tally.stitches}.`,
             ]),
         ...(right
           ? [

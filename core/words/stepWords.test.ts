@@ -91,9 +91,13 @@ function checkSteps(of: Plan): void {
         for (const text of now) expect(text).not.toMatch(/undefined|NaN|null|\[object/);
         if (step.turn) expect(turn).toContain(String(step.turn.all));
         if (step.does !== 'make' || step.where.on === 'corner') continue;
+        // A corner that is made at the same go is told by itself.
+        expect(now).toHaveLength(step.then ? 2 : 1);
+        const end = step.then?.from ?? step.to;
+        if (step.then) expect([step.then.to, step.then.where.on]).toEqual([step.to, 'corner']);
         const text = now[0]!.replace(/\.( The .*)?$/, '');
         const told = sum(parts(text.charAt(0).toLowerCase() + text.slice(1)).map(followed));
-        expect([text, told.made]).toEqual([text, step.to - step.from]);
+        expect([text, told.made]).toEqual([text, end - step.from]);
         if (round.onto < 0) {
           // On the edge places are numbered as they come: what is told leads from the last to the last.
           const at = (m: number): number => {
@@ -103,7 +107,7 @@ function checkSteps(of: Plan): void {
             }
           };
           const spots = of.body.edges.reduce((n, e) => n + e.spots.length + 1, 0);
-          const far = (((at(step.to) - at(step.from)) % spots) + spots) % spots;
+          const far = (((at(end) - at(step.from)) % spots) + spots) % spots;
           if (step.from > 0 && start) expect([text, told.places]).toEqual([text, far]);
         }
       }

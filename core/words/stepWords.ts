@@ -40,9 +40,15 @@ export function stepWords(plan: Plan, round: number, step: Step, language: Langu
       turn: null,
     };
   }
+  const { then } = step;
   return {
     where: whereWords(plan, step),
-    now: [madeWords(plan, procedure, step, language)],
+    now: then
+      ? [
+          madeWords(plan, procedure, { ...step, to: then.from }, language),
+          `${whereWords(plan, then)}: ${madeWords(plan, procedure, then, language)}`,
+        ]
+      : [madeWords(plan, procedure, step, language)],
     turn: turnWords(step),
   };
 }

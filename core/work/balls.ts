@@ -1,29 +1,103 @@
-/** Where along the border a ball is used up, by the metres that the rounds before it took. */
-import type { Plan } from '../plan/types.ts';
-import { stretchOf } from './progress.ts';
+/** Where along the border the ball in hand is used up: by what it weighed, else by the metres that went before. */
+import { lastWeighed } from '../record/weighings.ts';
+import { isRound, type Plan } from '../plan/types.ts';
+import { progressOf, stretchOf } from './progress.ts';
 import type { Step } from './steps.ts';
 
 export interface BallEnd {
   readonly name: string;
-  /** Which ball of that yarn, from 1. */
-  readonly ball: number;
+  /** Which ball of that yarn, from 1; null for one that was weighed, and after it. */
+  readonly ball: number | null;
+}
+
+/** A place of the border: so many entries of a worked round are made. */
+export interface PlaceInBorder {
+  readonly round: number;
+  readonly made: number;
+}
+
+/** Metres of a yarn that the border takes up to a place. */
+function metresUpTo(plan: Plan, yarn: string, at: PlaceInBorder): number {
+  const before = plan.rounds
+    .slice(0, at.round)
+    .reduce((sum, r) => sum + (r.yarnId === yarn ? r.yarnM : 0), 0);
+  const round = plan.rounds[at.round];
+  return before + (round?.yarnId === yarn ? stretchOf(round, 0, at.made).metres : 0);
 }
 
 /** Balls that are likely to end within a step. */
 export function ballsEnding(plan: Plan, number: number, step: Step): readonly BallEnd[] {
-  const round = plan.rounds[number]!;
-  const used = plan.yarns.find((y) => y.yarn.id === round.yarnId);
-  if (!used || used.quantity.metres <= 0) return [];
-  const { yarn, quantity } = used;
-  const ballM = (quantity.metres * yarn.ballG) / quantity.grams;
-  if (!Number.isFinite(ballM) || ballM <= 0) return [];
-  const before = plan.rounds
-    .slice(0, number)
-    .reduce((sum, r) => sum + (r.yarnId === round.yarnId ? r.yarnM : 0), 0);
-  const from = before + stretchOf(round, 0, step.from).metres;
-  const to = before + stretchOf(round, 0, step.to).metres;
+  const { yarnId } = plan.rounds[number]!;
+  const used = plan.yarns.find((y) => y.yarn.id === yarnId);
+  if (!used) return [];
+  const { yarn } = used;
+  const ballM = (yarn.ballG * yarn.metresPer100G) / 100;
+  const from = metresUpTo(plan, yarnId, { round: number, made: step.from });
+  const to = metresUpTo(plan, yarnId, { round: number, made: step.to });
+  const weighed = lastWeighed(plan.hem.record, yarnId);
+  const at = weighed ? plan.rounds.findIndex((r) => isRound(r, weighed.round)) : -1;
   const ends: BallEnd[] = [];
+  if (weighed && at >= 0) {
+    const then = metresUpTo(plan, yarnId, { round: at, made: weighed.stitches });
+    const first = then + (weighed.grams * yarn.metresPer100G) / 100;
+    // What lies before the weighing has been made.
+    for (let end = first; end <= to; end += ballM)
+      if (end > from && from >= then) ends.push({ name: yarn.name, ball: null });
+    return ends;
+  }
   for (let ball = Math.floor(from / ballM) + 1; ball * ballM <= to; ball++)
     ends.push({ name: yarn.name, ball });
   return ends;
+}
+
+/** How far a ball goes from the place in hand. */
+export interface Reach {
+  readonly metres: number;
+  /** What the rest of the round in hand takes, g, and by which fraction that may be off either way. */
+  readonly roundG: number;
+  readonly spread: number;
+  readonly lasts: 'lasts' | 'may run out' | 'runs out';
+  /** Where it ends, and where it does when the estimate is as far too low or too high as it may be; null: it is enough for all of its yarn that is left. */
+  readonly ends: PlaceInBorder | null;
+  readonly earliest: PlaceInBorder | null;
+  readonly latest: PlaceInBorder | null;
+}
+
+/** How far a ball goes of which so many grams are left; null when the border is worked. */
+export function reachOf(plan: Plan, grams: number): Reach | null {
+  const { round, made } = progressOf(plan);
+  const used = round && plan.yarns.find((y) => y.yarn.id === round.yarnId);
+  if (!round || !used) return null;
+  const { yarn } = used;
+  const { spread } = used.quantity;
+  const metres = (grams * yarn.metresPer100G) / 100;
+  const roundG = (stretchOf(round, made, round.ring.made.length).metres * 100) / yarn.metresPer100G;
+  const at = (share: number): PlaceInBorder | null =>
+    placeAfter(plan, yarn.id, { round: round.number, made }, metres / share);
+  return {
+    metres,
+    roundG,
+    spread,
+    lasts:
+      grams >= roundG * (1 + spread) ? 'lasts' : grams >= roundG * (1 - spread) ? 'may run out' : 'runs out',
+    ends: at(1),
+    earliest: at(1 + spread),
+    latest: at(1 - spread),
+  };
+}
+
+/** Where so many metres of a yarn more have been used; null when what is left takes fewer. */
+function placeAfter(plan: Plan, yarn: string, from: PlaceInBorder, metres: number): PlaceInBorder | null {
+  let left = metres;
+  for (const round of plan.rounds.slice(from.round)) {
+    if (round.yarnId !== yarn) continue;
+    const begins = round.number === from.round ? from.made : 0;
+    const size = round.ring.made.length;
+    const takes = stretchOf(round, begins, size).metres;
+    if (takes > left) {
+      return { round: round.number, made: begins + Math.floor(((size - begins) * left) / takes) };
+    }
+    left -= takes;
+  }
+  return null;
 }

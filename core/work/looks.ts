@@ -17,10 +17,31 @@ export const looksAt = ({ hem }: Plan, round: RoundPlan): readonly Looked[] =>
     .filter((e): e is Looked => e.did === 'looked' && sameRound(e.round, workedRound(round)))
     .reverse();
 
+/**
+ * The last round that is known to be good: counted, or looked at when it lay flat, and neither count nor look speaks
+ * against it. Null when nothing is known of any.
+ */
+export function lastGoodRound(plan: Plan): RoundPlan | null {
+  const good = plan.rounds.findLast((round) => {
+    if (!round.done) return false;
+    const { found, planned } = round.done;
+    const counted = found.filter((f) => f !== null).length > 0;
+    const lies = looksAt(plan, round)[0]?.lies.filter((l) => l !== null) ?? [];
+    return (
+      (counted || lies.length > 0) &&
+      found.every((f, side) => f === null || f === planned[side]) &&
+      lies.every((l) => l === 'flat')
+    );
+  });
+  return good ?? null;
+}
+
 /** How the border was closed; null while it has not been, or something has been worked or ripped since. */
 export function closedOf(plan: Plan): Closed | null {
   if (progressOf(plan).round !== null) return null;
-  const last = [...plan.hem.record].sort(inOrder).findLast((e) => e.did !== 'looked' && e.did !== 'counted');
+  const last = [...plan.hem.record]
+    .sort(inOrder)
+    .findLast((e) => !['looked', 'counted', 'weighed', 'paused'].includes(e.did));
   return last?.did === 'closed' ? last : null;
 }
 

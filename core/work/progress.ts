@@ -126,6 +126,9 @@ export function workedUpTo(plan: Plan, number: number): readonly Deed[] {
   });
 }
 
+/** What comes off when it is ripped: of its yarn, what can be used again. */
+export const comesFree = (price: Left): Left => ({ ...price, metres: price.metres * (1 - RIP_LOSS) });
+
 /** Back to a place of a round: what was made after it, and all rounds after it, is ripped out. */
 export const rippedTo = (round: RoundPlan, made: number): Deed => ({
   did: 'ripped',
@@ -133,13 +136,19 @@ export const rippedTo = (round: RoundPlan, made: number): Deed => ({
   stitches: made,
 });
 
+/**
+ * Yarn of what is ripped that is not used again, as a fraction: ends that are cut off, and what has felted or kinked. A
+ * judgement; nothing has been measured.
+ */
+export const RIP_LOSS = 0.05;
+
 /** A place that can be ripped back to. */
 export interface RipPlace {
   readonly round: number;
   readonly made: number;
   /** The corner after which it lies; null at the beginning or end of the round. */
   readonly corner: number | null;
-  /** What comes off. */
+  /** What comes off; its metres are those that come free, less {@link RIP_LOSS}. */
   readonly price: Left;
   readonly deed: Deed;
 }
@@ -154,13 +163,19 @@ export function placesToRipTo(plan: Plan): readonly RipPlace[] {
   const corners = stepsOf(plan, last.number, 'side').filter((s) => s.where.on === 'corner' && s.to < reached);
   for (const { to, where } of [...corners].reverse()) {
     const corner = where.on === 'corner' ? where.corner : null;
-    const price = stretchOf(last, to, reached);
+    const price = comesFree(stretchOf(last, to, reached));
     places.push({ round: last.number, made: to, corner, price, deed: rippedTo(last, to) });
   }
   let price = NOTHING;
   for (const round of plan.rounds.slice(0, last.number + 1).reverse()) {
     price = sumOf([price, stretchOf(round, 0, round === last ? reached : round.ring.made.length)]);
-    places.push({ round: round.number, made: 0, corner: null, price, deed: rippedTo(round, 0) });
+    places.push({
+      round: round.number,
+      made: 0,
+      corner: null,
+      price: comesFree(price),
+      deed: rippedTo(round, 0),
+    });
   }
   return places;
 }

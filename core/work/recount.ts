@@ -59,11 +59,12 @@ export function causesOf(plan: Plan, number: number, found: Found, made: number)
   const causes =
     single.length > 0
       ? single
-      : wanted.flatMap((d, side) => {
+      : (together(likely, (effect) => explains(effect, wanted)) ??
+        wanted.flatMap((d, side) => {
           if (d === 0) return [];
           const alone = wanted.map((_, other) => (other === side ? d : 0));
           return likely.find(({ effect }) => explains(effect, alone)) ?? anywhere(round, side, d, made, plan);
-        });
+        }));
   const seen = new Set<string>();
   return causes.filter(({ slip }) => {
     const key = JSON.stringify({ ...slip, number: undefined });
@@ -71,6 +72,48 @@ export function causesOf(plan: Plan, number: number, found: Found, made: number)
     seen.add(key);
     return true;
   });
+}
+
+/** How unlikely a slip is; two slips are as unlikely as both. */
+function unlikely({ slip }: Cause): number {
+  switch (slip.kind) {
+    case 'hidden stitch':
+      return 1;
+    case 'corner':
+    case 'join':
+    case 'repeat':
+      return 1.5;
+    case 'missed motif':
+      return 2;
+    case 'places':
+      return 2 + Math.abs(slip.count);
+  }
+}
+
+/**
+ * The likeliest two slips that were made both, where no single one explains what was found; null when no two do. Of slips
+ * that do the same, only the likeliest is looked at. Cost: kinds of effect, squared.
+ */
+function together(
+  likely: readonly Cause[],
+  explains: (effect: readonly number[]) => boolean,
+): readonly Cause[] | null {
+  const byEffect = new Map<string, Cause>();
+  for (const cause of likely) {
+    const key = cause.effect.join(' ');
+    const before = byEffect.get(key);
+    if (!before || unlikely(cause) < unlikely(before)) byEffect.set(key, cause);
+  }
+  const kinds = [...byEffect.values()];
+  let best: { readonly pair: readonly Cause[]; readonly cost: number } | null = null;
+  kinds.forEach((a, i) => {
+    for (const b of kinds.slice(i)) {
+      const cost = unlikely(a) + unlikely(b);
+      if (best && cost >= best.cost) continue;
+      if (explains(a.effect.map((e, side) => e + b.effect[side]!))) best = { pair: [a, b], cost };
+    }
+  });
+  return (best as { readonly pair: readonly Cause[] } | null)?.pair ?? null;
 }
 
 /** How far an entry lies behind the place in hand. */

@@ -1,50 +1,90 @@
 /**
  * What can be done about a count that is not what it should be, each with its price and what comes of it. What is said of a
  * repair is read from the plan that it leads to.
+ *
+ * The price is what a maker would mind, in minutes: those of what is ripped and made again, and for what is seen of it
+ * {@link MINUTES_SEEN} for every unit of fit/cost.ts. Cheapest of all is, of those after which every round fits, the one
+ * with the lowest price: changes that are not ripped are those of the fit, which is proved best, or one that brings back the
+ * counts of the design in a single round.
  */
+import { VISIBILITY } from '../fit/cost.ts';
 import type { Hem } from '../document/hem.ts';
 import { noted, type Deed } from '../document/record.ts';
 import { edit, performed, type Edit } from '../edits/edit.ts';
-import { isPlain } from '../procedure/procedure.ts';
+import { isPlain, proceduresOf } from '../procedure/procedure.ts';
+import { inOrder } from '../procedure/order.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
 import { comesOutEven, workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
 import { takeSolution } from '../fit/apply.ts';
 import { changesNothing, type FitSolution } from '../fit/fit.ts';
 import { fitHem } from '../fit/open.ts';
-import type { WrittenRound } from '../stack/stack.ts';
+import { sideSpan } from '../ring/ring.ts';
+import { countsAsStitch } from '../ring/stitch.ts';
+import { quietChange, type WrittenRound } from '../stack/stack.ts';
 import { differences, type Cause, type Found } from './recount.ts';
 import { cornerBefore, stepsOf } from './steps.ts';
-import { rippedTo, stretchOf, type Left } from './progress.ts';
+import { comesFree, rippedTo, stretchOf, type Left } from './progress.ts';
 
-export interface Repair {
-  readonly kind: 'rip' | 'quiet' | 'refit' | 'leave';
+/** What one unit of visibility is worth, in minutes of work. A judgement. */
+const MINUTES_SEEN = 10;
+/** Stitches that can be worked into the last place before a corner, or taken together there, without it being seen. */
+const MOST_FUDGED = 2;
+
+/** Something that can be done, before it is known what comes of it. */
+interface Way {
+  readonly kind: 'rip' | 'quiet' | 'fudge' | 'refit' | 'leave';
   /** What is noted, and what is changed in the design; both may be nothing. */
   readonly deeds: readonly Deed[];
   readonly edit: Edit | null;
-  /** What is ripped out and made again. */
+  /** What is ripped out and made again; of its yarn, what comes free. */
   readonly price: Left;
-  /** For ripping: the place that is gone back to. For a quiet change: the round that makes up for it. */
+  /** For ripping: the place that is gone back to. */
   readonly made: number | null;
+  /** For a quiet change: the round that makes up for it. For ripping and a fudge: the round in hand. */
   readonly round: number | null;
+  /** For a fudge: the side, and the stitches that it is short of, or over when below 0. */
+  readonly fudge: { readonly side: number; readonly more: number } | null;
   /** For a refit: what is to be changed, and the plan that it is told of. */
   readonly refit: { readonly solution: FitSolution; readonly plan: Plan } | null;
+}
+
+export interface Repair extends Way {
+  /** The plan that it leads to, and where in it the change is. */
+  readonly then: Plan;
+  readonly place: { readonly round: number; readonly entry: number };
+  /** How much is seen of it; 0 is nothing. Of the unit of fit/cost.ts. */
+  readonly shows: number;
   /** Rounds that do not come out even then, and the worst that is said of how the border lies. */
   readonly uneven: readonly number[];
   readonly lies: 'flat' | 'blocks out' | 'not flat';
 }
 
 const NOTHING: Left = { stitches: 0, minutes: 0, metres: 0 };
+const NO_WAY: Omit<Way, 'kind' | 'deeds'> = {
+  edit: null,
+  price: NOTHING,
+  made: null,
+  round: null,
+  fudge: null,
+  refit: null,
+};
 
 /** The hem after a repair; null when it cannot be done. */
-export function repaired(hem: Hem, { deeds, edit: change }: Pick<Repair, 'deeds' | 'edit'>): Hem | null {
+export function repaired(hem: Hem, { deeds, edit: change }: Pick<Way, 'deeds' | 'edit'>): Hem | null {
   const outcome = change ? performed(hem, change) : { ok: true as const, value: hem };
   if (!outcome.ok) return null;
   const record = deeds.reduce((all, deed) => noted(all, deed, 'trial', hem.changed), hem.record);
   return { ...outcome.value, record };
 }
 
+/** What a repair costs, minutes. */
+export const priceOf = ({ price, shows }: Pick<Repair, 'price' | 'shows'>): number =>
+  price.minutes + MINUTES_SEEN * shows;
+
+const FLATNESS = { flat: 0, 'blocks out': 1, 'not flat': 2 } as const;
+
 /**
- * The ways to go on from a count, the cheapest first.
+ * The ways to go on from a count: first those after which every round fits, of these the flattest, of these the cheapest.
  *
  * @param made entries of the round that have been made
  * @param causes as {@link causesOf} gives them: where to rip back to
@@ -61,16 +101,28 @@ export function repairsOf(
   if (wrong.every((d) => d === 0)) return [];
   const planner = createPlanner();
   const counted = countedDeeds(round, found, made);
-  const candidates: readonly Omit<Repair, 'uneven' | 'lies'>[] = [
-    ...quietRepairs(planner, plan, number, counted),
-    ...refits(planner, plan, counted),
-    { kind: 'leave', deeds: counted, edit: null, price: NOTHING, made: null, round: null, refit: null },
+  const by = (how: 'quiet' | 'fudge' | 'refit' | 'leave'): Deed => ({
+    did: 'repaired',
+    round: workedRound(round),
+    by: how,
+  });
+  const ways: readonly Way[] = [
+    ...fudges(plan, round, found, made).map((w) => ({ ...w, deeds: [...w.deeds, by('fudge')] })),
+    ...quietWays(planner, plan, number, counted).map((w) => ({ ...w, deeds: [...w.deeds, by('quiet')] })),
+    ...refits(planner, plan, counted).map((w) => ({ ...w, deeds: [...w.deeds, by('refit')] })),
+    { ...NO_WAY, kind: 'leave', deeds: [...counted, by('leave')] },
     ...ripping(plan, round, made, causes),
   ];
-  return candidates.flatMap((candidate): readonly Repair[] => {
-    const hem = repaired(plan.hem, candidate);
-    return hem ? [{ ...candidate, ...outcomeOf(planner, hem) }] : [];
-  });
+  const rank = (r: Repair): readonly number[] => [Math.min(1, r.uneven.length), FLATNESS[r.lies], priceOf(r)];
+  return ways
+    .flatMap((way): readonly Repair[] => {
+      const hem = repaired(plan.hem, way);
+      return hem ? [withOutcome(plan, planner(hem), way, number, wrong)] : [];
+    })
+    .sort((a, b) => {
+      const [ra, rb] = [rank(a), rank(b)];
+      return ra.map((x, i) => x - rb[i]!).find((d) => d !== 0) ?? 0;
+    });
 }
 
 /** What is noted when a count was taken: it holds from now on, and the place in hand goes with it. */
@@ -83,10 +135,16 @@ export function countedDeeds(round: RoundPlan, found: Found, made: number): read
   ];
 }
 
-function outcomeOf(planner: Planner, hem: Hem): Pick<Repair, 'uneven' | 'lies'> {
-  const then = planner(hem);
+function withOutcome(plan: Plan, then: Plan, way: Way, number: number, wrong: readonly number[]): Repair {
   const verdicts = then.rounds.flatMap((r) => r.sides.map((s) => s.verdict));
   return {
+    ...way,
+    then,
+    place: placeOf(plan, then, way, number, wrong),
+    shows:
+      way.kind === 'fudge'
+        ? VISIBILITY.plain(way.fudge!.more, number === plan.rounds.length - 1)
+        : seenIn(plan, then),
     uneven: then.rounds.filter((r) => !r.even).map((r) => r.number),
     lies: verdicts.every((v) => v === 'flat')
       ? 'flat'
@@ -96,13 +154,108 @@ function outcomeOf(planner: Planner, hem: Hem): Pick<Repair, 'uneven' | 'lies'> 
   };
 }
 
-/** Back to the corner before where it went wrong, or to the beginning of the round. */
-function ripping(
+/** How much is seen of what one plan does otherwise than another in rounds that have not been begun. */
+export function seenIn(before: Plan, after: Plan): number {
+  let seen = 0;
+  for (const { written, number, done, sides } of after.rounds) {
+    const was = before.rounds[number];
+    if (!written || !was?.written || done) continue;
+    const isLast = number === after.rounds.length - 1;
+    const plain = isPlain(after, number);
+    sides.forEach(({ fit }, side) => {
+      const change = quietChange(written, side) - quietChange(was.written!, side);
+      if (change !== 0) seen += plain ? VISIBILITY.plain(change, isLast) : VISIBILITY.skip(change, isLast);
+      if (fit?.lopsided && !was.sides[side]?.fit?.lopsided) seen += VISIBILITY.lopsided;
+    });
+  }
+  return seen;
+}
+
+/** Where to look for what a repair does. */
+function placeOf(
   plan: Plan,
-  round: RoundPlan,
-  made: number,
-  causes: readonly Cause[],
-): readonly Omit<Repair, 'uneven' | 'lies'>[] {
+  then: Plan,
+  way: Way,
+  number: number,
+  wrong: readonly number[],
+): Repair['place'] {
+  const side = Math.max(
+    0,
+    wrong.findIndex((d) => d !== 0),
+  );
+  const middle = (k: number): Repair['place'] => {
+    const { ring } = then.rounds[k]!;
+    const { start, length } = sideSpan(ring, side);
+    return { round: k, entry: (start + (length >> 1)) % ring.made.length };
+  };
+  if (way.made !== null && way.round !== null) {
+    const round = then.rounds[way.round]!;
+    const first = proceduresOf(then)[way.round]!.start?.at ?? 0;
+    return { round: way.round, entry: inOrder(round).entry(first + Math.max(0, way.made - 1)) };
+  }
+  if (way.edit) {
+    const changed = then.rounds.find(({ written, number: k }) => {
+      const was = plan.rounds[k]?.written;
+      return written && was && wrong.some((_, s) => quietChange(written, s) !== quietChange(was, s));
+    });
+    for (const act of changed ? proceduresOf(then)[changed.number]!.acts : []) {
+      if (act.do === 'side' && act.along.into === 'each' && act.along.changes.length > 0) {
+        const at = act.along.changes[0]!.worked.start;
+        return { round: changed!.number, entry: inOrder(changed!).entry(at) };
+      }
+    }
+    if (changed) return middle(changed.number);
+  }
+  return middle(number);
+}
+
+/**
+ * Stitches added in the last place before the corner, or taken together there, as long as the work has not gone further
+ * than that corner: the count is then as it should be.
+ */
+function fudges(plan: Plan, round: RoundPlan, found: Found, made: number): readonly Way[] {
+  const wrong = differences(round, found);
+  const side = wrong.findIndex((d) => d !== 0);
+  const more = -wrong[side]!;
+  if (
+    round.done?.finished !== false ||
+    wrong.some((d, other) => d !== 0 && other !== side) ||
+    Math.abs(more) > MOST_FUDGED ||
+    !(round.number === 0 || isPlain(plan, round.number))
+  )
+    return [];
+  const last = stepsOf(plan, round.number, 'side').findLast((s) => s.does === 'make' && s.from < made);
+  const steps = stepsOf(plan, round.number, 'side');
+  const at = last?.where.on === 'corner' ? steps[steps.indexOf(last) - 1] : last;
+  if (at?.where.on !== 'side' || at.where.side !== side || at.to > made) return [];
+  const end = at.to;
+  const order = inOrder(round);
+  const first = proceduresOf(plan)[round.number]!.start?.at ?? 0;
+  // The stitches that are taken together are made again.
+  const back = end - (more < 0 ? 2 * -more : 0);
+  for (let k = Math.min(back, end - 1); k < end; k++)
+    if (k < at.from || !countsAsStitch(order.stitch(first + k))) return [];
+  const named = workedRound(round);
+  const counts = round.sides.map(({ tally }, s) => (s === side ? tally.stitches : (found[s] ?? null)));
+  return [
+    {
+      ...NO_WAY,
+      kind: 'fudge',
+      deeds: [
+        ...(back < made ? [rippedTo(round, back)] : []),
+        { did: 'made', round: named, stitches: end },
+        { did: 'counted', round: named, counts },
+      ],
+      price: comesFree(stretchOf(round, back, made)),
+      made: end,
+      round: round.number,
+      fudge: { side, more },
+    },
+  ];
+}
+
+/** Back to the corner before where it went wrong, or to the beginning of the round. */
+function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Cause[]): readonly Way[] {
   const behind = causes.flatMap(({ back }) => (back > 0 ? [made - back] : []));
   const earliest = behind.length > 0 ? Math.min(...behind) : 0;
   // A slip in a corner is mended by making that corner again.
@@ -113,22 +266,17 @@ function ripping(
       : cornerBefore(plan, round.number, earliest + 1);
   const places = [...new Set([at, 0])].filter((p) => p < made);
   return places.map((place) => ({
+    ...NO_WAY,
     kind: 'rip',
     deeds: [rippedTo(round, place)],
-    edit: null,
-    price: stretchOf(round, place, made),
+    price: comesFree(stretchOf(round, place, made)),
     made: place,
     round: round.number,
-    refit: null,
   }));
 }
 
 /** What is not yet worked, fitted to what is there. */
-function refits(
-  planner: Planner,
-  plan: Plan,
-  counted: readonly Deed[],
-): readonly Omit<Repair, 'uneven' | 'lies'>[] {
+function refits(planner: Planner, plan: Plan, counted: readonly Deed[]): readonly Way[] {
   const left = repaired(plan.hem, { deeds: counted, edit: null });
   if (!left) return [];
   const then = planner(left);
@@ -138,24 +286,17 @@ function refits(
   const stack = then.rounds.slice(1).map((r) => r.written!);
   return [
     {
+      ...NO_WAY,
       kind: 'refit',
       deeds: counted,
       edit: takeSolution(stack, solution),
-      price: NOTHING,
-      made: null,
-      round: null,
       refit: { solution, plan: then },
     },
   ];
 }
 
 /** A stitch more or fewer on the sides that are off, in the next plain round that has not been begun. */
-function quietRepairs(
-  planner: Planner,
-  plan: Plan,
-  number: number,
-  counted: readonly Deed[],
-): readonly Omit<Repair, 'uneven' | 'lies'>[] {
+function quietWays(planner: Planner, plan: Plan, number: number, counted: readonly Deed[]): readonly Way[] {
   const left = repaired(plan.hem, { deeds: counted, edit: null });
   if (!left) return [];
   const then = planner(left);
@@ -172,17 +313,7 @@ function quietRepairs(
     // Not every round takes a stitch more or fewer.
     const after = hem && planner(hem).rounds[next.number];
     if (!after || countsOf(after).some((n, side) => n !== planned[side])) continue;
-    return [
-      {
-        kind: 'quiet',
-        deeds: counted,
-        edit: change,
-        price: NOTHING,
-        made: null,
-        round: next.number,
-        refit: null,
-      },
-    ];
+    return [{ ...NO_WAY, kind: 'quiet', deeds: counted, edit: change, round: next.number }];
   }
   return [];
 }

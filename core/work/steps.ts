@@ -10,8 +10,9 @@ import { sideOfEntries, stitchesBefore } from './sides.ts';
 import { proceduresOf, type Act, type Procedure } from '../procedure/procedure.ts';
 
 /** How much is done at one go. */
-export type Stride = 'repeat' | 'side';
-export const STRIDES: readonly Stride[] = ['repeat', 'side'];
+export type Stride = 'repeat' | 'side' | 'corner';
+/** From the smallest to the largest; the last one is a side with the corner that it leads up to. */
+export const STRIDES: readonly Stride[] = ['repeat', 'side', 'corner'];
 
 export type Where =
   | { readonly on: 'round' }
@@ -35,6 +36,8 @@ export interface Step {
   readonly where: Where;
   readonly act: Act | null;
   readonly turn: Turn | null;
+  /** The corner that is made at the same go, from its own place on; null without any. */
+  readonly then: Step | null;
 }
 
 /** Stitches of a plain side that are made at one go: as many as are counted without losing the count. */
@@ -67,7 +70,7 @@ function cut(procedure: Procedure, stride: Stride): readonly Step[] {
           ? parted.worked.length
           : 0;
   const steps: Step[] = [
-    { does: 'begin', from: 0, to: begun, where: { on: 'round' }, act: first ?? null, turn: null },
+    { does: 'begin', from: 0, to: begun, where: { on: 'round' }, act: first ?? null, turn: null, then: null },
   ];
   let made = 0;
   for (const act of acts) {
@@ -77,11 +80,22 @@ function cut(procedure: Procedure, stride: Stride): readonly Step[] {
     if (made <= from) continue;
     const where: Where =
       act.do === 'corner' ? { on: 'corner', corner: act.corner } : { on: 'side', side: act.side };
-    if (act.do === 'corner' || stride === 'side')
-      steps.push({ does: 'make', from, to: made, where, act, turn: null });
+    const whole: Step = { does: 'make', from, to: made, where, act, turn: null, then: null };
+    const before = steps[steps.length - 1]!;
+    if (act.do === 'corner' && stride === 'corner' && before.where.on === 'side')
+      steps[steps.length - 1] = { ...before, to: made, then: whole };
+    else if (act.do === 'corner' || stride !== 'repeat') steps.push(whole);
     else steps.push(...cutSide(procedure, act, from, made, start?.at ?? 0));
   }
-  steps.push({ does: 'end', from: size, to: size, where: { on: 'round' }, act: null, turn: null });
+  steps.push({
+    does: 'end',
+    from: size,
+    to: size,
+    where: { on: 'round' },
+    act: null,
+    turn: null,
+    then: null,
+  });
   return steps;
 }
 
@@ -102,6 +116,7 @@ function cutSide(
     where,
     act,
     turn,
+    then: null,
   });
   if (act.along.into !== 'repeats') {
     const corners = round.ring.centres.length > 0;

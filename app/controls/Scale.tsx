@@ -1,6 +1,7 @@
-import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { settledOn } from './stable.ts';
+import { Button } from '../look/Button.tsx';
+import './scale.css';
 import { NumberField } from '../look/NumberField.tsx';
 
 const KEPT = 20;
@@ -54,14 +55,9 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
           value={load}
           onChange={(v) => v !== null && setLoad(v)}
         />
-        <Button size="small" onClick={() => send('pan', { grams: load })}>
-          Put it on
-        </Button>
-        <Button size="small" onClick={() => send('tare')}>
-          Tare
-        </Button>
+        <Button onClick={() => send('pan', { grams: load })}>Put it on</Button>
+        <Button onClick={() => send('tare')}>Tare</Button>
         <Button
-          size="small"
           type="primary"
           disabled={settled === null || settled <= 0}
           onClick={() => settled !== null && onReading(settled)}

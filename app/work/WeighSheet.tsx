@@ -1,0 +1,102 @@
+import { lazy, Suspense, useState } from 'react';
+import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { lastWeighed } from '../../core/record/weighings.ts';
+import { reachWords } from '../../core/words/ballWords.ts';
+import { numberTyped } from '../../core/words/typed.ts';
+import { progressOf } from '../../core/work/progress.ts';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { whenWords } from '../look/when.ts';
+import styles from './work.module.css';
+
+const Scale = lazy(async () => ({ default: (await import('../controls/Scale.tsx')).Scale }));
+
+/** A ball heavier than this is a slip of the finger, g. */
+const MOST_G = 5000;
+
+/** The ball in hand on the scale: does it last, and where does it end? */
+export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
+  const store = useHemStore();
+  const { round, made } = progressOf(plan);
+  const used = plan.yarns.find((y) => y.yarn.id === round?.yarnId);
+  const [typed, setTyped] = useState('');
+  const [scaleOpen, setScaleOpen] = useState(false);
+  const before = used ? lastWeighed(plan.hem.record, used.yarn.id) : null;
+  const [same, setSame] = useState(before !== null);
+  if (!round || !used) return null;
+  const { yarn, calibration } = used;
+  const value = numberTyped(typed);
+  const grams = value > 0 && value <= MOST_G ? value : null;
+  const heavier = same && before !== null && grams !== null && grams > before.grams;
+  const note = (): void => {
+    if (grams === null || heavier) return;
+    store.note({
+      did: 'weighed',
+      round: workedRound(round),
+      stitches: made,
+      yarn: yarn.id,
+      ball: same ? 'same' : 'new',
+      grams,
+    });
+    onClose();
+  };
+  return (
+    <div className={styles.sheet} role="group" aria-label="Weigh">
+      <h2>Weigh the ball</h2>
+      <p className="quiet small">
+        The ball of {yarn.name} that you work from, with the yarn that hangs on it. From the second time on
+        the estimate gets surer.
+      </p>
+      <div className={styles.counts}>
+        <label>
+          Left of the ball, g
+          <input inputMode="decimal" maxLength={8} value={typed} onChange={(e) => setTyped(e.target.value)} />
+        </label>
+      </div>
+      {typed.trim() !== '' && grams === null && (
+        <p className={styles.moment}>Type the weight in grams, such as 41.5.</p>
+      )}
+      {before && (
+        <>
+          <p className="small">
+            {whenWords(before.at, new Date())} it weighed {before.grams} g.
+          </p>
+          <label className={styles.check}>
+            <input type="checkbox" checked={same} onChange={(e) => setSame(e.target.checked)} /> It is still
+            the same ball
+          </label>
+          {heavier && (
+            <p className={styles.moment}>
+              A ball does not get heavier. Weigh it again, or say that it is another ball.
+            </p>
+          )}
+        </>
+      )}
+      {grams !== null &&
+        reachWords(plan, grams).map((text) => (
+          <p key={text} className={styles.moment}>
+            {text}
+          </p>
+        ))}
+      <p className="quiet small">
+        {calibration.weighings === 0
+          ? 'An estimate from the path of the yarn through every stitch. Nothing has been weighed yet: it can be a fifth off.'
+          : `An estimate from the path of the yarn, set right by what you weighed (${calibration.weighings}): it can be ${Math.round(100 * calibration.spread)} in 100 off.`}
+      </p>
+      <p className={styles.tools}>
+        <Button type="primary" disabled={grams === null || heavier} onClick={note}>
+          Note it
+        </Button>
+        <Button aria-expanded={scaleOpen} onClick={() => setScaleOpen(!scaleOpen)}>
+          Kitchen scale
+        </Button>
+        <Button onClick={onClose}>Close</Button>
+      </p>
+      {scaleOpen && (
+        <Suspense fallback={null}>
+          <Scale onReading={(g) => setTyped(g.toFixed(1))} />
+        </Suspense>
+      )}
+    </div>
+  );
+}
