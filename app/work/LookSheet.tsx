@@ -1,7 +1,8 @@
 import { Camera } from '@phosphor-icons/react';
 import { useState } from 'react';
+import type { Verdict } from '../../core/flat/flat.ts';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
-import { lengthWords, percentWords, sizeWords } from '../../core/words/measures.ts';
+import { lengthWords, sizeWords } from '../../core/words/measures.ts';
 import { sideLabel, sideWords } from '../../core/words/placeWords.ts';
 import { numberTyped } from '../../core/words/typed.ts';
 import { looksAt, type Looked } from '../../core/work/looks.ts';
@@ -21,6 +22,12 @@ const LIES: readonly (readonly [NonNullable<Lies>, string])[] = [
   ['ripples', 'ripples'],
   ['cups', 'pulls in'],
 ];
+const FORETOLD: Readonly<Record<Verdict, string>> = {
+  flat: 'lies flat',
+  'blocks out': 'flattens with blocking',
+  ripples: 'ripples',
+  cups: 'pulls in',
+};
 /** Lengths that can be measured: two of the whole, one across the rounds, and one along each side. */
 const ACROSS = 'Across';
 const DOWN = 'Down';
@@ -101,9 +108,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
                 </option>
               ))}
             </select>
-            <span className="quiet small">
-              foretold: {side.verdict}, {percentWords(side.strain)}
-            </span>
+            <span className="quiet small">foretold: {FORETOLD[side.verdict]}</span>
           </label>
         ))}
       </div>

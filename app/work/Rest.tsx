@@ -45,8 +45,8 @@ export function Rest({ plan }: { readonly plan: Plan }) {
       )}
       <div className={styles.timer}>
         <span className="quiet">
-          {paused ? 'Paused. The next step goes on.' : `${minutes} min at this sitting`}
-          {all >= 1 && `, ${timeWords(all)} in all`}
+          {paused ? 'Paused. The next step goes on.' : `${minutes} min at this sitting.`}
+          {all >= 1 && ` ${timeWords(all)} in all.`}
         </span>
         {!paused && round && record.length > 0 && (
           <Button onClick={() => store.note({ did: 'paused', round: workedRound(round) })}>Pause</Button>

@@ -59,7 +59,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
       {before && (
         <>
           <p className="small">
-            {whenWords(before.at, new Date())} it weighed {before.grams} g.
+            It weighed {before.grams} g ({whenWords(before.at, new Date())}).
           </p>
           <label className={styles.check}>
             <input type="checkbox" checked={same} onChange={(e) => setSame(e.target.checked)} /> It is still

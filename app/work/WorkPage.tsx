@@ -35,7 +35,7 @@ export function WorkPage() {
     setShown(null);
   };
   return (
-    <div className={styles.work}>
+    <div className={sheet ? `${styles.work} ${styles.withSheet}` : styles.work}>
       <h1 className={styles.title}>{placeTitle(plan)}</h1>
       <section className={styles.view} aria-label="Where you are">
         <Guard what="The drawing of the place" resetKeys={[plan]}>

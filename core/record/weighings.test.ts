@@ -117,9 +117,11 @@ describe('a ball on the scale', () => {
     const at = workedInto(hem, 3, 0.5);
     expect(reachWords(at, 2)).toEqual([
       expect.stringMatching(/^Not enough for this round: the rest of it takes \d+–\d+ g\.$/),
-      expect.stringMatching(
-        /^\d+ m are left\. They end about round 3, side \w, between round 3, .* and round 3, .*\.$/,
-      ),
+      expect.stringMatching(/^\d+ m are left\. They end about round 3, side D\.$/),
+    ]);
+    expect(reachWords(at, 4)).toEqual([
+      expect.stringMatching(/^It may run out in this round: /),
+      expect.stringMatching(/They end about round 4, side A, between round 3, .* and round 4, side A\.$/),
     ]);
     expect(reachWords(at, 400)).toEqual([
       expect.stringMatching(/^Enough for this round: /),

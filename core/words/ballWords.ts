@@ -17,18 +17,22 @@ export function reachWords(plan: Plan, grams: number): readonly string[] {
         ? 'It may run out in this round'
         : 'Not enough for this round';
   const at = ends && placeWordsAt(plan, ends);
+  const first = earliest && placeWordsAt(plan, earliest);
+  const last = latest && placeWordsAt(plan, latest);
   const between =
-    earliest && latest
-      ? `, between ${placeWordsAt(plan, earliest)} and ${placeWordsAt(plan, latest)}`
-      : earliest
-        ? `, at the earliest in ${placeWordsAt(plan, earliest)}; it may reach to the end`
-        : '';
+    first && last
+      ? first === last
+        ? ''
+        : `, between ${first} and ${last}`
+      : first && first !== at
+        ? `, at the earliest in ${first}; they may reach to the end`
+        : '; they may reach to the end';
   return [
     `${round}: the rest of it takes ${rangeWords(roundG, spread)} g.`,
     at
       ? `${capital(yarnLengthWords(metres, plan.hem.preferences.length))} are left. They end about ${at}${between}.`
-      : earliest
-        ? `Enough for all that is left in this yarn, if the estimate holds; at the worst it ends in ${placeWordsAt(plan, earliest)}.`
+      : first
+        ? `Enough for all that is left in this yarn, if the estimate holds. At the worst they end in ${first}.`
         : 'Enough for all that is left in this yarn.',
   ];
 }

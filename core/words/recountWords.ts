@@ -2,7 +2,7 @@
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { differences, type Cause, type Found, type Slip } from '../work/recount.ts';
-import type { Repair } from '../work/repairs.ts';
+import { apart, type Repair } from '../work/repairs.ts';
 import type { Left, RipPlace } from '../work/progress.ts';
 import { solutionWords } from './fitWords.ts';
 import { listWords } from './lists.ts';
@@ -70,11 +70,16 @@ export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): str
   `${plural(stitches, 'st')} ${stitches === 1 ? 'comes' : 'come'} off, about ${timeWords(minutes)} of work. About ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn come free.`;
 
 /** What a repair costs, and what comes of it. */
-export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind }: Repair): string {
+export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, then }: Repair): string {
   const cost = price.stitches > 0 ? priceWords(plan, price) : 'Nothing is ripped.';
   const seen =
-    kind === 'leave'
-      ? null
+    kind === 'leave' && shows > 0
+      ? apart(plan, then)
+          .map(({ sides: [a, b], by }) => {
+            const [more, fewer] = by > 0 ? [a, b] : [b, a];
+            return `${plan.sides[fewer]!.name} stays ${plural(Math.abs(by), 'st')} short of ${plan.sides[more]!.name}.`;
+          })
+          .join(' ')
       : shows === 0
         ? 'It does not show.'
         : shows <= 2

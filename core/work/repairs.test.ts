@@ -13,7 +13,7 @@ import { causeWords, comparedWords, outcomeWords, repairWords } from '../words/r
 import { placeInWords } from '../words/progressWords.ts';
 import { progressOf } from './progress.ts';
 import { causesOf } from './recount.ts';
-import { countedDeeds, priceOf, repaired, repairsOf, seenIn } from './repairs.ts';
+import { apart, countedDeeds, priceOf, repaired, repairsOf, seenIn } from './repairs.ts';
 import { stepsOf } from './steps.ts';
 
 const hem = rowsHem({
@@ -251,7 +251,10 @@ function cheapestOfAll(before: Plan, counted: Hem, side: number): number {
   const tryOut = (round: number, changed: Hem): void => {
     if (round === length) {
       const then = planner(changed);
-      if (comesOutEven(then)) least = Math.min(least, seenIn(before, then));
+      if (comesOutEven(then)) {
+        const unlike = apart(before, then).reduce((sum, { by }) => sum + 1 + Math.abs(by), 0);
+        least = Math.min(least, seenIn(before, then) + unlike);
+      }
       return;
     }
     for (const change of [0, 1, -1, 2, -2]) {

@@ -18,6 +18,7 @@ import { comesOutEven, workedRound, type Plan, type RoundPlan } from '../plan/ty
 import { takeSolution } from '../fit/apply.ts';
 import { changesNothing, type FitSolution } from '../fit/fit.ts';
 import { fitHem } from '../fit/open.ts';
+import { oppositeSides } from '../piece/symmetry.ts';
 import { sideSpan } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
 import { quietChange, type WrittenRound } from '../stack/stack.ts';
@@ -144,7 +145,7 @@ function withOutcome(plan: Plan, then: Plan, way: Way, number: number, wrong: re
     shows:
       way.kind === 'fudge'
         ? VISIBILITY.plain(way.fudge!.more, number === plan.rounds.length - 1)
-        : seenIn(plan, then),
+        : seenIn(plan, then) + apartIn(plan, then),
     uneven: then.rounds.filter((r) => !r.even).map((r) => r.number),
     lies: verdicts.every((v) => v === 'flat')
       ? 'flat'
@@ -170,6 +171,25 @@ export function seenIn(before: Plan, after: Plan): number {
   }
   return seen;
 }
+
+/** Sides that face each other and differ by more than in the design in the outermost round that both have. */
+export function apart(
+  before: Plan,
+  after: Plan,
+): readonly { readonly sides: readonly [number, number]; readonly by: number }[] {
+  const k = Math.min(before.rounds.length, after.rounds.length) - 1;
+  const [was, is] = [countsOf(before.rounds[k]!), countsOf(after.rounds[k]!)];
+  return oppositeSides(before.body).flatMap(([a, b]) => {
+    const by = is[a]! - is[b]!;
+    return Math.abs(by) > Math.abs(was[a]! - was[b]!) ? [{ sides: [a, b] as const, by }] : [];
+  });
+}
+
+const apartIn = (before: Plan, after: Plan): number =>
+  apart(before, after).reduce(
+    (sum, { by }) => sum + VISIBILITY.unequal + VISIBILITY.unequalStitch * Math.abs(by),
+    0,
+  );
 
 /** Where to look for what a repair does. */
 function placeOf(
@@ -281,18 +301,25 @@ function refits(planner: Planner, plan: Plan, counted: readonly Deed[]): readonl
   if (!left) return [];
   const then = planner(left);
   if (comesOutEven(then)) return [];
-  const solution = fitHem(left).solutions.find((s) => !changesNothing(s));
-  if (!solution) return [];
   const stack = then.rounds.slice(1).map((r) => r.written!);
-  return [
-    {
+  const ways = fitHem(left)
+    .solutions.filter((s) => !changesNothing(s))
+    .map((solution): Way => ({
       ...NO_WAY,
       kind: 'refit',
       deeds: counted,
       edit: takeSolution(stack, solution),
       refit: { solution, plan: then },
-    },
-  ];
+    }));
+  const [best] = ways
+    .flatMap((way) => {
+      const hem = repaired(plan.hem, way);
+      if (!hem) return [];
+      const planned = planner(hem);
+      return [{ way, seen: seenIn(plan, planned) + apartIn(plan, planned) }];
+    })
+    .sort((a, b) => a.seen - b.seen);
+  return best ? [best.way] : [];
 }
 
 /** A stitch more or fewer on the sides that are off, in the next plain round that has not been begun. */
