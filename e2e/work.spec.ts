@@ -79,8 +79,37 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
   await field.fill(String(expected - 1));
   await expect(page.getByText(/hides under the corner/)).toBeVisible();
   await page.getByRole('button', { name: /^Go on, and make up for it in round 1/ }).tap();
+  await expect(page.getByText('The drawing shows how it will be.')).toBeVisible();
+  await page.getByRole('button', { name: 'Do this' }).tap();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(`A ${expected - 1}`);
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('all come out even');
+
+  // The ball on the scale, twice: the second time tells what went into the stitches between.
+  const weigh = async (grams: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Weigh' }).tap();
+    await page.getByRole('button', { name: 'Kitchen scale' }).tap();
+    await page.getByLabel('On the pan').fill(grams);
+    await page.getByRole('button', { name: 'Put it on' }).tap();
+    await page.getByRole('button', { name: 'Take this reading' }).tap();
+    await expect(page.getByRole('textbox', { name: /^Left of the ball/ })).not.toHaveValue('');
+    await page.getByRole('button', { name: 'Note it' }).tap();
+  };
+  await weigh('48');
+  await goOnTo(page, /^Round 1 begins/);
+  await goOnTo(page, 'Side C');
+  await weigh('43');
+  await page.getByRole('button', { name: 'Weigh' }).tap();
+  await expect(page.getByText(/set right by what you weighed \(1\)/)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).tap();
+
+  // A look, with the tape and a photo, which is made smaller.
+  await page.getByRole('button', { name: 'Look' }).tap();
+  await page.getByRole('textbox', { name: /^Across the rounds/ }).fill('2.5');
+  await page.getByLabel('Photo').setInputFiles('docs/screenshots/work.png');
+  await expect(page.getByRole('img', { name: 'The work, laid flat' })).toBeVisible();
+  await page.getByRole('button', { name: 'Note it' }).tap();
+  await page.getByRole('button', { name: 'Pause' }).tap();
+  await expect(page.getByText(/^Paused\./)).toBeVisible();
 
   await context.setOffline(true);
   await goOnTo(page, /^Round 2 begins/);

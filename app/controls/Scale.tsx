@@ -45,7 +45,7 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
         {now === undefined ? '–' : `${now.toFixed(1)} g`}{' '}
         <span className="small">{settled === null ? 'settling …' : 'steady'}</span>
       </p>
-      <div className="weigh-fields">
+      <div className="scale-fields">
         <NumberField
           size="small"
           aria-label="On the pan"

@@ -284,7 +284,9 @@ function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Ca
     begins.at(-1)?.where.on === 'corner'
       ? begins.at(-1)!.from
       : cornerBefore(plan, round.number, earliest + 1);
-  const places = [...new Set([at, 0])].filter((p) => p < made);
+  // What the round begins with is no place of its own to go back to.
+  const begun = stepsOf(plan, round.number, 'side')[0]!.to;
+  const places = [...new Set([at <= begun ? 0 : at, 0])].filter((p) => p < made);
   return places.map((place) => ({
     ...NO_WAY,
     kind: 'rip',
