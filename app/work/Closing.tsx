@@ -73,6 +73,7 @@ export function Closing({ plan }: { readonly plan: Plan }) {
         >
           The border is done
         </Button>
+        {woven < all && <span className="quiet small">Weave in every end first.</span>}
       </p>
     </>
   );

@@ -9,6 +9,7 @@ import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { StitchStage, type StageHandle } from '../drawing/StitchStage.tsx';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
+import { partPoint } from '../../drawing/parts.ts';
 import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
 import styles from './work.module.css';
 
@@ -51,7 +52,11 @@ export function PlaceView({
   const entry = Math.min(lookAt?.entry ?? next, order.size - 1);
   const { headX, headY } = scene.rounds[number]!.chart;
   const [x, y] = [headX[entry]!, headY[entry]!];
-  const at = useMemo<Point>(() => ({ x, y }), [x, y]);
+  const whole = !round && !lookAt;
+  const at = useMemo<Point>(
+    () => (whole ? partPoint(plan, { kind: 'whole' }, 0) : { x: x!, y: y! }),
+    [whole, plan, x, y],
+  );
   const marked = useMemo(
     () => (round || lookAt ? { round: number, entry } : null),
     [round, lookAt, number, entry],
@@ -65,15 +70,17 @@ export function PlaceView({
         choice={choice}
         scene={scene}
         focus={at}
-        across={across}
-        down={0.4 * across}
+        across={whole ? 1.06 * plan.finishedSize.widthMm : across}
+        down={whole ? 1.06 * plan.finishedSize.heightMm : 0.4 * across}
         focusRound={number}
         marked={marked}
         label="The place in hand, stitch by stitch"
       />
-      <div className={styles.map} aria-hidden="true">
-        <PlanDrawing plan={plan} bare place={round ? at : null} />
-      </div>
+      {!whole && (
+        <div className={styles.map} aria-hidden="true">
+          <PlanDrawing plan={plan} bare place={at} />
+        </div>
+      )}
     </>
   );
 }

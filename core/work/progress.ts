@@ -140,7 +140,7 @@ export const rippedTo = (round: RoundPlan, made: number): Deed => ({
  * Yarn of what is ripped that is not used again, as a fraction: ends that are cut off, and what has felted or kinked. A
  * judgement; nothing has been measured.
  */
-export const RIP_LOSS = 0.05;
+const RIP_LOSS = 0.05;
 
 /** A place that can be ripped back to. */
 export interface RipPlace {

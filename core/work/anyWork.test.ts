@@ -1,0 +1,129 @@
+/** Whatever is done at the hook and to the design, in whatever order: there is always a plan, and a way on. */
+import { expect, test } from '@jest/globals';
+import { checkHem, readHem, writeHem } from '../document/check.ts';
+import type { Hem } from '../document/hem.ts';
+import { NOTHING_DONE, type Deed } from '../document/record.ts';
+import { performed } from '../edits/edit.ts';
+import { createPlanner } from '../plan/planner.ts';
+import { workedRound, type Plan } from '../plan/types.ts';
+import { anyHem } from '../testing/anyHem.ts';
+import { chanceOf, type Chance } from '../testing/chance.ts';
+import { randomEdit } from '../testing/randomEdits.ts';
+import { seeds, withSeed } from '../testing/seeds.ts';
+import { after } from '../testing/worked.ts';
+import { reachWords } from '../words/ballWords.ts';
+import { momentsOf } from '../words/momentWords.ts';
+import { patternOf } from '../words/pattern.ts';
+import { placeInWords } from '../words/progressWords.ts';
+import { causeWords, outcomeWords, repairWords, ripPlaceWords } from '../words/recountWords.ts';
+import { stepWords } from '../words/stepWords.ts';
+import {
+  leftOf,
+  placesToRipTo,
+  progressOf,
+  stepDone,
+  stepInHand,
+  stepTakenBack,
+  workedUpTo,
+} from './progress.ts';
+import { causesOf } from './recount.ts';
+import { repaired, repairsOf } from './repairs.ts';
+import { wholeSides } from './sides.ts';
+import { STRIDES } from './steps.ts';
+
+/** Something that a maker can do on the page for work; null when it cannot be done now. */
+function anyDeed(plan: Plan, chance: Chance, said: string[]): Hem | null {
+  const { round, begun, made } = progressOf(plan);
+  const stride = chance.pick(STRIDES);
+  const note = (what: string, deeds: readonly Deed[]): Hem => {
+    said.push(what);
+    return after(plan.hem, deeds, chance.pick(['laptop', 'phone']));
+  };
+  switch (chance.int(0, 9)) {
+    case 0: {
+      const [place] = [chance.pick([null, ...placesToRipTo(plan)])];
+      return place ? note(`rip to ${ripPlaceWords(plan, place)}`, [place.deed]) : null;
+    }
+    case 1:
+      return note('take back', stepTakenBack(plan, stride));
+    case 2: {
+      const last = plan.rounds.findLast((r) => r.done !== null);
+      if (!last) return null;
+      const whole = wholeSides(plan, last.number, last.done!.finished ? last.ring.made.length : made);
+      const found = last.sides.map(({ tally }, side) =>
+        whole[side] && chance.maybe(0.7) ? Math.max(1, tally.stitches + chance.int(-2, 2)) : null,
+      );
+      const place = last.done!.finished ? last.ring.made.length : made;
+      const causes = causesOf(plan, last.number, found, place);
+      for (const cause of causes) expect(causeWords(plan, cause)).not.toMatch(/undefined|NaN/);
+      const repairs = repairsOf(plan, last.number, found, place, causes);
+      if (repairs.length === 0) return null;
+      const repair = chance.pick(repairs);
+      said.push(`count ${found.join(' ')}: ${repair.kind}`);
+      expect(`${repairWords(plan, repair)} ${outcomeWords(plan, repair)}`).not.toMatch(/undefined|NaN|null/);
+      return repaired(plan.hem, repair);
+    }
+    case 3: {
+      if (!round || !begun) return null;
+      const grams = chance.int(1, 60);
+      for (const text of reachWords(plan, grams)) expect(text).not.toMatch(/undefined|NaN|null/);
+      const ball = chance.pick(['same', 'new'] as const);
+      const { yarnId: yarn } = round;
+      return note('weigh', [
+        { did: 'weighed', round: workedRound(round), stitches: made, yarn, ball, grams },
+      ]);
+    }
+    case 4:
+      return round ? note('pause', [{ did: 'paused', round: workedRound(round) }]) : null;
+    case 5:
+      return note('come in later', workedUpTo(plan, chance.int(0, plan.rounds.length - 1)));
+    default: {
+      const step = stepInHand(plan, stride);
+      return step ? note(`step by ${stride}`, stepDone(plan, step)) : null;
+    }
+  }
+}
+
+test('work and edits of the design in any order leave a border that can be gone on with', () => {
+  for (const seed of seeds(14)) {
+    withSeed(seed, (said) => {
+      const chance = chanceOf(seed);
+      const planner = createPlanner();
+      let hem: Hem = { ...anyHem(chance), record: NOTHING_DONE };
+      for (let k = 0; k < 14; k++) {
+        const plan = planner(hem);
+        if (chance.maybe(0.25)) {
+          const made = randomEdit(plan, chance, `new${k}`);
+          if (!made) continue;
+          said.push(made.label);
+          const outcome = performed(hem, made);
+          if (outcome.ok && planner(outcome.value).problems.every((p) => p.code !== 'round-too-large'))
+            hem = outcome.value;
+        } else hem = anyDeed(plan, chance, said) ?? hem;
+        const outcome = checkHem(hem);
+        expect(outcome.ok ? [] : outcome.problems).toEqual([]);
+        const now = planner(hem);
+        const { language } = hem.preferences;
+        for (const stride of STRIDES) {
+          const step = stepInHand(now, stride);
+          const { round } = progressOf(now);
+          expect(step === null).toBe(round === null);
+          if (!step || !round) continue;
+          const { where, now: texts } = stepWords(now, round.number, step, language);
+          const moments = momentsOf(now, round.number, step, language).map((m) => m.text);
+          expect([where, ...texts, ...moments].join(' ')).not.toMatch(/undefined|NaN|null|\[object/);
+        }
+        const { side, round, border } = leftOf(now);
+        expect(side.stitches).toBeLessThanOrEqual(round.stitches);
+        expect(round.stitches).toBeLessThanOrEqual(border.stitches);
+        expect(placeInWords(now)).not.toMatch(/undefined|null/);
+        // What is begun is printed as it was begun.
+        expect(patternOf(now).sections.length).toBeGreaterThan(now.rounds.length > 1 ? 3 : 2);
+      }
+      const read = readHem(writeHem(hem));
+      expect(read.ok && planner(read.value).rounds.map((r) => r.total)).toEqual(
+        planner(hem).rounds.map((r) => r.total),
+      );
+    });
+  }
+});
