@@ -3,6 +3,7 @@
  * worked rings in it.
  */
 import { placement, workBase } from '../base/baseRound.ts';
+import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, outlineProblems } from '../piece/piece.ts';
@@ -139,7 +140,12 @@ function asBegun(stages: Stages, hem: Hem, done: readonly FrozenRound[]): Hem {
     const gone = new Map(done.flatMap(({ yarn }) => (here.has(yarn.id) ? [] : [[yarn.id, yarn] as const])));
     return gone.size === 0 ? hem.yarns : [...hem.yarns, ...gone.values()];
   });
-  return { ...hem, ...ground, yarns };
+  const { piece } = ground;
+  // Borders that were put aside are for the piece as it is designed; what is begun stays on the piece that is there.
+  const kept = stages.run('kept', [hem.kept, hem.piece, piece], () =>
+    JSON.stringify(piece) === JSON.stringify(hem.piece) ? hem.kept : changePiece(hem, piece).kept,
+  );
+  return { ...hem, ...ground, kept, yarns };
 }
 
 /** The rounds that have been begun as they were then, and what the design has beyond them. */

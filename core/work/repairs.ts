@@ -209,7 +209,9 @@ function placeOf(
     return { round: k, entry: (start + (length >> 1)) % ring.made.length };
   };
   if (way.made !== null && way.round !== null) {
-    const round = then.rounds[way.round]!;
+    const round = then.rounds[way.round];
+    // A round that the design no longer has is gone with what was ripped of it.
+    if (!round) return { round: then.rounds.length - 1, entry: 0 };
     const first = proceduresOf(then)[way.round]!.start?.at ?? 0;
     return { round: way.round, entry: inOrder(round).entry(first + Math.max(0, way.made - 1)) };
   }
