@@ -43,7 +43,7 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
     await page.mouse.up();
     await expect(handle).toHaveAttribute('aria-valuetext', /every round comes out even/);
   }
-  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all come out even');
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all fit');
 
   await page.getByRole('link', { name: /^Pattern/ }).click();
   const before = await writtenCounts(page, /^Round 3/);
@@ -58,7 +58,7 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
   await page.reload();
   expect(await writtenCounts(page, /^Round 3/)).toEqual(before);
   expect(await writtenCounts(page, /^Round 4: shell edge/)).toEqual(edge);
-  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all come out even');
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all fit');
 });
 
 test('a fit is taken with one click and taken back with one key', async ({ page }) => {
@@ -68,11 +68,11 @@ test('a fit is taken with one click and taken back with one key', async ({ page 
   const rounds = page.getByRole('link', { name: /^Rounds/ });
   await expect(rounds).toContainText('1 not even');
   await page.getByRole('region', { name: 'Fit' }).getByRole('button').first().click();
-  await expect(rounds).toContainText('all come out even');
+  await expect(rounds).toContainText('all fit');
   await page.keyboard.press('Control+z');
   await expect(rounds).toContainText('1 not even');
   await page.keyboard.press('Control+Shift+z');
-  await expect(rounds).toContainText('all come out even');
+  await expect(rounds).toContainText('all fit');
 });
 
 test('the count is stepped and jumped with the keyboard', async ({ page }) => {
@@ -206,7 +206,7 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
   const compared = page.getByRole('region', { name: 'Borders compared' }).getByRole('listitem');
   await expect(compared).toHaveCount(2);
   await compared.nth(1).getByRole('button', { name: 'Take it up' }).click();
-  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all come out even');
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all fit');
 });
 
 test('yarn is taken from the simulated shop, and a weight from the simulated scale', async ({ page }) => {

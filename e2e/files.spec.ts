@@ -187,7 +187,7 @@ test('pasted rounds join the stack', async ({ page }) => {
     'Rounds 1–2\nEach side: *sc in next st*\nCorner: 3 sc in corner\n\nRound 3: *sl st in next st*',
   );
   await page.getByRole('button', { name: 'Add 3 rounds' }).click();
-  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('6, all come out even');
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('6, all fit');
 });
 
 test('a hem that an older version kept in this browser opens as it was', async ({ page }) => {

@@ -82,7 +82,7 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
   await expect(page.getByText('The drawing shows how it will be.')).toBeVisible();
   await page.getByRole('button', { name: 'Do this' }).tap();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(`A ${expected - 1}`);
-  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('all come out even');
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('all fit');
 
   // The ball on the scale, twice: the second time tells what went into the stitches between.
   const weigh = async (grams: string): Promise<void> => {

@@ -1,6 +1,6 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { Select, Switch } from 'antd';
-import { memo, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { memo, useCallback, useMemo, useState } from 'react';
 import * as edits from '../../core/edits/base.ts';
 import { listWords } from '../../core/words/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
@@ -25,6 +25,7 @@ import { Run } from './Run.tsx';
 import { sideLabel } from '../../core/words/placeWords.ts';
 import { StartFields } from '../controls/StartFields.tsx';
 import './base.css';
+import { useAfterPaint } from '../look/afterPaint.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 
@@ -41,7 +42,7 @@ const PARTS = ['side', 'corner', 'join'] as const;
 export function BasePage() {
   const plan = usePlan();
   // The line answers at once; all else follows as soon as there is time.
-  const slow = useDeferredValue(plan);
+  const slow = useAfterPaint(plan);
   const [picked, setSide] = useState(0);
   const [part, setPart] = useState<ViewPart | null>(null);
   const [together, setTogether] = useState(true);
@@ -52,6 +53,10 @@ export function BasePage() {
     if (p.kind === 'rows') return;
     setSide(p.side);
     setPart(p.kind === 'side' ? null : p);
+  }, []);
+  const showSide = useCallback((_: number, at: number): void => {
+    setSide(at);
+    setPart({ kind: 'side', side: at });
   }, []);
   const shown = useMemo<ViewPart>(() => part ?? { kind: 'corner', side }, [part, side]);
   const mark = useMemo<PlanPart>(
@@ -103,7 +108,7 @@ export function BasePage() {
         <StartFields plan={slow} />
         <MoreOfBase plan={slow} />
         <Guard what="The fit" resetKeys={[slow]}>
-          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} />
+          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} onShow={showSide} />
         </Guard>
       </section>
     </div>

@@ -17,23 +17,26 @@ const uneven = rowsHem({
   ],
 });
 
-const renderFit = (stale = false) =>
-  renderHem(uneven, (plan) => <FitList plan={plan} stale={stale} onPreview={() => undefined} />);
-const solutions = (): readonly HTMLElement[] => screen.getAllByRole('button');
+let looked: (readonly [round: number, side: number])[] = [];
+const shown = (round: number, side: number): void => void looked.push([round, side]);
+const renderFit = (stale = false, hem = uneven) =>
+  renderHem(hem, (plan) => <FitList plan={plan} stale={stale} onPreview={() => undefined} onShow={shown} />);
+const solutions = (): readonly HTMLElement[] =>
+  screen.getAllByRole('button').filter((b) => b.className === 'fit-solution');
 
 describe('the fit on the page', () => {
   test('tells the ways, and taking one makes every round fit', async () => {
     const { store } = renderFit();
-    await screen.findAllByRole('button');
+    await screen.findAllByText(/Then every round fits/);
     expect(comesOutEven(store.get().plan)).toBe(false);
     fireEvent.click(solutions()[0]!);
     expect(comesOutEven(store.get().plan)).toBe(true);
-    await screen.findByText(/Every round fits/);
+    await screen.findByText('Every round fits and lies flat.');
   });
 
   test('nothing is offered for a plan that the page is about to replace', async () => {
     const { store } = renderFit(true);
-    await screen.findAllByRole('button');
+    await screen.findAllByText(/Then every round fits/);
     const { plan } = store.get();
     expect(solutions().every((b) => (b as HTMLButtonElement).disabled)).toBe(true);
     fireEvent.click(solutions()[0]!);
@@ -42,7 +45,7 @@ describe('the fit on the page', () => {
 
   test('an answer about what is no longer there is shown as it was, until the next has come', async () => {
     const { store } = renderFit();
-    await screen.findAllByRole('button');
+    await screen.findAllByText(/Then every round fits/);
     const before = solutions().map((b) => b.textContent);
     act(() => void store.do(removeRound(uneven.rounds[0]!)));
     expect(solutions().map((b) => b.textContent)).toEqual(before);
@@ -60,5 +63,43 @@ describe('the fit on the page', () => {
     act(() => void store.do(chooseConstruction('cloth', constructionOf('cloth', store.get().plan.hem))));
     expect(screen.getByRole('region', { name: 'Fit' }).getAttribute('aria-busy')).toBe('true');
     await screen.findByText((_, element) => element?.getAttribute('aria-busy') === 'false');
+  });
+
+  test('says what is wrong and where, one best remedy, and folds the others', async () => {
+    looked = [];
+    renderFit();
+    await screen.findAllByText(/Then every round fits/);
+    expect(
+      screen.getByText(/^Round 2 \(shell edge\) does not fit: \d+ stitch(es)? left over on/),
+    ).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Show it' }));
+    expect(looked).toEqual([[2, 0]]);
+    expect(solutions()[0]!.textContent).toMatch(
+      /^Base round, .*: \d+ stitches, \d more\. Then every round fits\. Lies flat\.|^Base round.*Then every round fits/,
+    );
+    const others = screen.getByText(/^Other ways \(\d+\)$/).closest('details')!;
+    expect(others.open).toBe(false);
+    expect(others.contains(solutions()[0]!)).toBe(false);
+    expect(others.contains(solutions()[1]!)).toBe(true);
+  });
+
+  test('nothing wrong is one quiet line', async () => {
+    renderFit(false, rowsHem({ counts: [153, 164, 153, 164], rounds: [entry({ id: 'a' })] }));
+    expect(screen.getByText('Every round fits and lies flat.')).toBeTruthy();
+    await screen.findByText((_, element) => element?.getAttribute('aria-busy') === 'false');
+    expect(screen.queryByRole('button', { name: /Then every round fits/ })).toBeNull();
+  });
+
+  test('sides that face each other and differ are made alike with one press', async () => {
+    const { store } = renderFit(
+      false,
+      rowsHem({ counts: [153, 164, 154, 164], rounds: [entry({ id: 'a' })] }),
+    );
+    expect(screen.getByText('Sides A and C face each other and differ: 155 and 156 stitches.')).toBeTruthy();
+    await screen.findByText((_, element) => element?.getAttribute('aria-busy') === 'false');
+    fireEvent.click(screen.getByRole('button', { name: /^Make them alike/ }));
+    const [a, , c] = store.get().plan.sides;
+    expect(a!.count).toBe(c!.count);
+    await screen.findByText('Every round fits and lies flat.');
   });
 });

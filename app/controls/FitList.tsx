@@ -1,12 +1,15 @@
-import { isDisc } from '../../core/piece/outline.ts';
-import { performed } from '../../core/edits/edit.ts';
+import { performed, type Edit } from '../../core/edits/edit.ts';
 import { takeSolution } from '../../core/fit/apply.ts';
 import { changesNothing, type Fit, type FitSolution, type WayOut } from '../../core/fit/fit.ts';
+import { madeAlike, troublesOf, type Trouble } from '../../core/forecast/troubles.ts';
+import { isDisc } from '../../core/piece/outline.ts';
 import { comesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { solutionWords, wayOutWords } from '../../core/words/fitWords.ts';
+import { resultWords, solutionWords, wayOutWords } from '../../core/words/fitWords.ts';
+import { troubleWords } from '../../core/words/troubleWords.ts';
 import { memo, useState } from 'react';
 import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import './fitList.css';
 
@@ -16,10 +19,12 @@ export interface FitListProps {
   readonly stale: boolean;
   /** The hem with a solution that is being looked at; null when none is. */
   readonly onPreview: (hem: Hem | null) => void;
+  /** Where something is wrong is to be looked at. */
+  readonly onShow: (round: number, side: number) => void;
 }
 
-/** The ways in which every round comes out even, best first; looked at on hover, taken on click. */
-export const FitList = memo(function FitList({ plan, stale, onPreview }: FitListProps) {
+/** Whether all fits and lies flat, in a sentence; else what is wrong, where, and the one best remedy, with others folded. */
+export const FitList = memo(function FitList({ plan, stale, onPreview, onShow }: FitListProps) {
   const store = useHemStore();
   const { value, pending: working, failed } = useWorked('fit', plan.hem);
   const pending = stale || working;
@@ -37,19 +42,44 @@ export const FitList = memo(function FitList({ plan, stale, onPreview }: FitList
     onPreview(null);
     store.do(takeSolution(stack, s, solutionWords(about, s)));
   };
-  const asItIs = comesOutEven(plan);
-  const [only] = fit?.solutions ?? [];
-  const nothingElse = fit?.solutions.length === 1 && changesNothing(only!) && only!.worst?.verdict === 'flat';
+  const [worst] = troublesOf(about).filter((t) => t.kind !== 'yarn');
+  const changing = fit?.solutions.filter((s) => !changesNothing(s)) ?? [];
+  const best = changing.find((s) => helps(about, s)) ?? null;
+  const others = changing.filter((s) => s !== best);
+  const alike = worst?.kind === 'unlike' ? madeAlike(about, worst.sides) : null;
+  const solution = (s: FitSolution) => (
+    <button
+      type="button"
+      className="fit-solution"
+      disabled={pending}
+      onClick={() => take(s)}
+      onPointerEnter={() => preview(s)}
+      onPointerLeave={() => onPreview(null)}
+      onFocus={() => preview(s)}
+      onBlur={() => onPreview(null)}
+    >
+      <span>{resultWords(about, s)}.</span>
+      <span className="quiet small">
+        Then every round fits. {flatWords(s, about)}
+        {s.lopsided && ' One repeat sits off center.'}
+      </span>
+    </button>
+  );
   return (
-    <section className="fit" aria-label="Fit" aria-busy={pending}>
+    <section className={pending ? 'fit pending' : 'fit'} aria-label="Fit" aria-busy={pending}>
       <h2>Fit {pending && <span className="quiet small">working …</span>}</h2>
-      <p className={asItIs ? 'quiet small' : 'odd small'}>
-        {asItIs
-          ? nothingElse
-            ? 'Every round fits. Nothing to change.'
-            : 'Every round fits.'
-          : 'Some rounds do not fit yet. Choose a small change:'}
-      </p>
+      {worst ? (
+        <p className={isMild(worst) ? 'small' : 'odd'}>
+          {troubleWords(about, worst)}{' '}
+          {'round' in worst && (
+            <Button size="small" type="text" onClick={() => onShow(worst.round, sideOf(worst))}>
+              Show it
+            </Button>
+          )}
+        </p>
+      ) : (
+        <p className="quiet">Every round fits and lies flat.</p>
+      )}
       {failed && <p className="problem small">The fit could not be worked out. Your hem is safe.</p>}
       {fit?.givenUp && !failed && (
         <p className="quiet small">This border is too large for a fit to be looked for.</p>
@@ -60,36 +90,88 @@ export const FitList = memo(function FitList({ plan, stale, onPreview }: FitList
           {fit.standsInTheWay !== null && inTheWay(about, fit.standsInTheWay, fit.freedBy ?? null)}
         </p>
       )}
-      {fit && !failed && fit.solutions.length > 0 && !nothingElse && (
-        <ol className="fit-list">
-          {fit.solutions.map((s) => {
-            const words = solutionWords(about, s);
+      {alike && <MakeAlike edit={alike} plan={about} pending={pending} onDone={(made) => store.do(made)} />}
+      {fit && !failed && best && <div className="fit-best">{solution(best)}</div>}
+      {fit && !failed && worst?.kind === 'not flat' && !best && (
+        <p className="quiet small">{remedyWords(worst)}</p>
+      )}
+      {fit && !failed && others.length > 0 && (
+        <details className="fit-others">
+          <summary>Other ways ({others.length})</summary>
+          {GROUPS.map(([title, belongs]) => {
+            const group = others.filter(belongs);
             return (
-              <li key={words}>
-                <button
-                  type="button"
-                  className={changesNothing(s) ? 'fit-solution here' : 'fit-solution'}
-                  disabled={pending}
-                  onClick={() => take(s)}
-                  onPointerEnter={() => preview(s)}
-                  onPointerLeave={() => onPreview(null)}
-                  onFocus={() => preview(s)}
-                  onBlur={() => onPreview(null)}
-                >
-                  <span>{words}.</span>
-                  <span className="quiet small">
-                    {flatWords(s, about)}
-                    {s.lopsided && ' One repeat sits off center.'}
-                  </span>
-                </button>
-              </li>
+              group.length > 0 && (
+                <div key={title}>
+                  <h3>{title}</h3>
+                  <ol className="fit-list">
+                    {group.map((s) => (
+                      <li key={solutionWords(about, s)}>{solution(s)}</li>
+                    ))}
+                  </ol>
+                </div>
+              )
             );
           })}
-        </ol>
+        </details>
       )}
     </section>
   );
 });
+
+const sideOf = (trouble: Trouble): number =>
+  'side' in trouble ? trouble.side : trouble.kind === 'does not fit' ? trouble.sides[0]! : 0;
+
+const inBase = (s: FitSolution): boolean => s.changes.some((c) => c !== 0);
+const hasCorners = (s: FitSolution): boolean => Object.keys(s.corners ?? {}).length > 0;
+
+const GROUPS: readonly (readonly [string, (s: FitSolution) => boolean])[] = [
+  ['In the base round', (s) => inBase(s) && !hasCorners(s)],
+  ['In later rounds only', (s) => !inBase(s) && !hasCorners(s)],
+  ['With another corner', hasCorners],
+];
+
+const FLATNESS = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 } as const;
+
+/** Whether a solution is better than what is there: all fits where it did not, or the border lies flatter. */
+function helps(plan: Plan, { worst }: FitSolution): boolean {
+  if (!comesOutEven(plan)) return true;
+  const now = Math.max(...plan.rounds.flatMap((r) => r.sides.map((s) => FLATNESS[s.verdict])));
+  return FLATNESS[worst?.verdict ?? 'flat'] < now;
+}
+
+const isMild = (trouble: Trouble): boolean => trouble.kind === 'not flat' && trouble.verdict === 'blocks out';
+
+/** What helps when no change of counts does. */
+function remedyWords({ verdict, strain }: Extract<Trouble, { kind: 'not flat' }>): string {
+  if (verdict === 'blocks out')
+    return `To be safe, use a hook half a size ${strain > 0 ? 'smaller' : 'larger'} there.`;
+  return verdict === 'ripples'
+    ? 'Use a corner with fewer stitches, a smaller hook there, or take stitches out of the base round.'
+    : 'Use a corner with more stitches, a larger hook there, or put stitches into the base round.';
+}
+
+function MakeAlike({
+  edit,
+  plan,
+  pending,
+  onDone,
+}: {
+  readonly edit: Edit;
+  readonly plan: Plan;
+  readonly pending: boolean;
+  readonly onDone: (edit: Edit) => void;
+}) {
+  const outcome = performed(plan.hem, edit);
+  if (!outcome.ok) return null;
+  return (
+    <p>
+      <Button size="small" disabled={pending} onClick={() => onDone(edit)}>
+        Make them alike: {edit.label}
+      </Button>
+    </p>
+  );
+}
 
 function inTheWay(plan: Plan, round: number, freedBy: WayOut | null): string {
   const told = plan.rounds[round + 1];

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, within } from '@testing-library/react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { FAMILIES } from '../../core/rounds/registry.ts';
 import type { Family } from '../../core/rounds/family.ts';
@@ -8,14 +8,14 @@ import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { Library } from './Library.tsx';
 
-function renderLibrary() {
-  const added: (readonly string[])[] = [];
+function renderLibrary(rounds: readonly RoundEntry[] = [entry()]) {
+  const added: string[] = [];
   const pasted: (readonly RoundEntry[])[] = [];
   let own = 0;
-  renderHem(rowsHem({ counts: [151, 169, 151, 169], rounds: [entry()] }), (plan) => (
+  renderHem(rowsHem({ counts: [151, 169, 151, 169], rounds }), (plan) => (
     <Library
       plan={plan}
-      onAdd={(families: readonly Family[]) => added.push(families.map((f) => f.id))}
+      onAdd={(family, where) => added.push(`${family.id} ${where}`)}
       onOwn={() => own++}
       onPaste={(entries) => pasted.push(entries)}
     />
@@ -72,12 +72,35 @@ describe('the library', () => {
     expect(screen.queryAllByText('Not even as it is')).toHaveLength(0);
   });
 
-  test('a family brings what it needs under it', () => {
+  test('a family that is pressed comes on top of straight rounds', () => {
     const { added, own } = renderLibrary();
     fireEvent.click(screen.getByRole('button', { name: 'Add Shell edge' }));
     fireEvent.click(screen.getByRole('button', { name: 'Add Scallops in gaps' }));
-    expect(added).toEqual([['shell'], ['cluster', 'gap-scallop']]);
+    expect(added).toEqual(['shell on top', 'gap-scallop on top']);
     fireEvent.click(screen.getByRole('button', { name: 'Write a round of your own' }));
     expect(own()).toBe(1);
+  });
+
+  test('in a border that ends in an edge it is asked where a round goes', async () => {
+    const { added } = renderLibrary([
+      entry(),
+      entry({ id: 's', family: 'scallop', stitch: 'dc', corner: 'three' }),
+    ]);
+    expect(screen.getByText(/Your border ends in the scallop edge/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Add Plain round' }));
+    const ways = (): readonly string[] =>
+      within(screen.getByRole('region', { name: 'Where it goes' }))
+        .getAllByRole('button')
+        .map((b) => b.textContent.replace(/(Fits|Needs).*/, ''));
+    expect(ways()).toEqual([
+      'Under the scallop edge',
+      'In the place of the scallop edge',
+      'Back to the library',
+    ]);
+    fireEvent.click(screen.getByRole('button', { name: 'Back to the library' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Add Shell edge' }));
+    expect(ways()).toEqual(['In the place of the scallop edge', 'Back to the library']);
+    fireEvent.click(screen.getByRole('button', { name: /^In the place/ }));
+    expect(added).toEqual(['shell instead']);
   });
 });

@@ -4,8 +4,11 @@ import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
-import type { Plan } from '../../core/plan/types.ts';
-import { trialOf, withTrial, type Tried } from '../../core/forecast/nextRound.ts';
+import { comesOutEven, type Plan } from '../../core/plan/types.ts';
+import { capital } from '../../core/terms/words.ts';
+import { Button } from '../look/Button.tsx';
+import { edgeOf, waysIn, withTrial, type Tried } from '../../core/forecast/nextRound.ts';
+import type { Where } from '../../core/edits/rounds.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
@@ -17,7 +20,7 @@ import { useWorked } from '../workers/useWorked.ts';
 
 export interface LibraryProps {
   readonly plan: Plan;
-  readonly onAdd: (families: readonly Family[]) => void;
+  readonly onAdd: (family: Family, where: Where) => void;
   readonly onOwn: () => void;
   readonly onPaste: (entries: readonly RoundEntry[]) => void;
 }
@@ -38,6 +41,7 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
   const [thirst, setThirst] = useState<Thirst>('all');
   const [onlyFits, setOnlyFits] = useState(false);
   const [babySafe, setBabySafe] = useState(false);
+  const [choosing, setChoosing] = useState<Family | null>(null);
   const { value: tried, failed } = useWorked('tryFamilies', plan.hem);
   const asked = density !== 'all' || thirst !== 'all' || onlyFits;
   const shown = FAMILIES.map((family) => ({
@@ -53,8 +57,24 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
           (thirst === 'all' || (thirst === 'thirsty') === t.yarn >= THIRSTY) &&
           (!onlyFits || t.fits))),
   );
+  const edgeName = edgeNameOf(plan);
+  if (choosing) {
+    return (
+      <WhereTo
+        plan={plan}
+        family={choosing}
+        onChoose={(where) => onAdd(choosing, where)}
+        onBack={() => setChoosing(null)}
+      />
+    );
+  }
   return (
     <section className="library" aria-label="Library of rounds">
+      {edgeName && (
+        <p className="quiet small">
+          Your border ends in {edgeName}: straight rounds are shown under it, other edges in its place.
+        </p>
+      )}
       <div className="library-filters">
         <Segmented
           size="small"
@@ -108,7 +128,11 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
               plan={plan}
               family={family}
               tried={t}
-              onAdd={() => onAdd(trialOf(plan, family).map((e) => familyById(e.family)!))}
+              onAdd={() => {
+                const ways = waysIn(plan, family);
+                if (ways.length === 1 && ways[0] === 'on top') onAdd(family, 'on top');
+                else setChoosing(family);
+              }}
             />
           </Guard>
         ))}
@@ -159,13 +183,92 @@ function FamilyCard({ plan, family, tried, onAdd }: FamilyCardProps) {
 }
 
 /** The corner of the piece with a family on top, planned when it comes into view. */
-function CornerSwatch({ plan, family }: { readonly plan: Plan; readonly family: Family }) {
+function CornerSwatch({
+  plan,
+  family,
+  where,
+}: {
+  readonly plan: Plan;
+  readonly family: Family;
+  readonly where?: Where;
+}) {
   const look = useCallback(() => {
-    const made = planner(withTrial(plan, family));
+    const made = planner(withTrial(plan, family, where) ?? plan.hem);
     const last = made.rounds.findLast((r) => !r.written?.recipe.surface)!;
     const corner = landmarksOf(made, last.number)[0]!;
     const step = 5 * made.stitchWidthMm;
     return { plan: made, at: { x: corner.x - step, y: corner.y + 0.36 * step } };
-  }, [plan, family]);
+  }, [plan, family, where]);
   return <Swatch look={look} across={15} width={236} height={118} />;
+}
+
+const WHERE: Readonly<Record<Where, (edge: string) => string>> = {
+  under: (edge) => `Under ${edge}`,
+  instead: (edge) => `In the place of ${edge}`,
+  'on top': (edge) => `On top of ${edge}`,
+};
+
+/** The edge that a border ends in, in words; null when it ends straight. */
+function edgeNameOf(plan: Plan): string | null {
+  const edge = edgeOf(plan);
+  return edge && `the ${(familyById(edge.family)?.name ?? 'round of your own').toLowerCase()}`;
+}
+
+/** Where a round goes in a border that ends in an edge, each way drawn. */
+function WhereTo({
+  plan,
+  family,
+  onChoose,
+  onBack,
+}: {
+  readonly plan: Plan;
+  readonly family: Family;
+  readonly onChoose: (where: Where) => void;
+  readonly onBack: () => void;
+}) {
+  const ways = waysIn(plan, family);
+  const edge = edgeNameOf(plan) ?? '';
+  return (
+    <section className="library" aria-label="Where it goes">
+      <h3>Where does the {family.name.toLowerCase()} go?</h3>
+      {ways.length === 0 && (
+        <p className="problem">
+          {capital(edge)} has been worked, and nothing of this kind lies well on it. Rip it back first, or
+          choose another round.
+        </p>
+      )}
+      <ul>
+        {ways.map((where) => (
+          <li key={where}>
+            <button type="button" className="family" onClick={() => onChoose(where)}>
+              <CornerSwatch plan={plan} family={family} where={where} />
+              <span className="family-name">{WHERE[where](edge)}</span>
+              <span className="small">
+                <FitsThere plan={plan} family={family} where={where} />
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <Button onClick={onBack}>Back to the library</Button>
+    </section>
+  );
+}
+
+function FitsThere({
+  plan,
+  family,
+  where,
+}: {
+  readonly plan: Plan;
+  readonly family: Family;
+  readonly where: Where;
+}) {
+  const fits = useMemo(() => {
+    const hem = withTrial(plan, family, where);
+    return hem !== null && comesOutEven(planner(hem));
+  }, [plan, family, where]);
+  return (
+    <span className={fits ? 'fits' : 'odd'}>{fits ? 'Fits as it is' : 'Needs a small change to fit'}</span>
+  );
 }

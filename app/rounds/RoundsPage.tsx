@@ -1,17 +1,21 @@
 import { Button, Drawer } from 'antd';
 import { Columns, Plus } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
-import { useDeferredValue, useState } from 'react';
+import { useCallback, useState } from 'react';
 import { createPlanner } from '../../core/plan/planner.ts';
 import { isRound, workedRound } from '../../core/plan/types.ts';
 import type { Hem, RoundEntry, WorkedRound } from '../../core/document/hem.ts';
-import { addRounds } from '../../core/edits/rounds.ts';
-import { newEntry, newOwnEntry } from '../../core/stack/stack.ts';
+import { addRounds, type Where } from '../../core/edits/rounds.ts';
+import { edgeOf, entriesFor, waysIn } from '../../core/forecast/nextRound.ts';
+import { plain } from '../../core/rounds/plain.ts';
+import { familyById } from '../../core/rounds/registry.ts';
+import { newOwnEntry } from '../../core/stack/stack.ts';
 import type { ViewPart } from '../../drawing/parts.ts';
 import { plural } from '../../core/words/measures.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
+import { useAfterPaint } from '../look/afterPaint.ts';
 import { Library } from './Library.tsx';
 import { Compare } from './Compare.tsx';
 import { Forecast } from './Forecast.tsx';
@@ -26,7 +30,7 @@ const previewPlanner = createPlanner();
 export function RoundsPage() {
   const plan = usePlan();
   const store = useHemStore();
-  const slow = useDeferredValue(plan);
+  const slow = useAfterPaint(plan);
   // By its identity: it stays looked at wherever its entry is moved.
   const [looked, setLooked] = useState<WorkedRound | null>(null);
   const [part, setPart] = useState<ViewPart>({ kind: 'corner', side: 0 });
@@ -36,8 +40,18 @@ export function RoundsPage() {
   const round = looked === null ? null : (plan.rounds.find((r) => isRound(r, looked))?.number ?? null);
   const shown = preview ? previewPlanner(preview) : plan;
   const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
-  const push = (label: string, entries: readonly RoundEntry[]): void => {
-    store.do(addRounds(label, entries));
+  // Written rounds are taken for straight ones: they go under an edge, while it is not worked yet.
+  const [usual = 'on top'] = waysIn(plan, plain);
+  const show = useCallback(
+    (number: number, side: number): void => {
+      const asked = slow.rounds[number];
+      if (asked) setLooked(number === 0 ? null : workedRound(asked));
+      setPart({ kind: 'side', side });
+    },
+    [slow],
+  );
+  const push = (label: string, entries: readonly RoundEntry[], where: Where): void => {
+    store.do(addRounds(label, entries, where, edgeOf(plan)?.id ?? null));
     setLooked(null);
     setBrowsing(false);
   };
@@ -69,15 +83,14 @@ export function RoundsPage() {
         <Guard what="The library of rounds" resetKeys={[plan]}>
           <Library
             plan={plan}
-            onAdd={(families) =>
-              push(
-                `added ${families.map((f) => f.name.toLowerCase()).join(' and ')}`,
-                families.map((f) => newEntry(f, nanoid(8), yarn)),
-              )
-            }
-            onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries)}
+            onAdd={(family, where) => {
+              const entries = entriesFor(plan, family, where, yarn, [nanoid(8), nanoid(8)]);
+              const names = entries.map((e) => familyById(e.family)!.name.toLowerCase());
+              push(`added ${names.join(' and ')}`, entries, where);
+            }}
+            onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries, usual)}
             onOwn={() =>
-              push('added your round', [newOwnEntry(nanoid(8), yarn, plan.hem.preferences.language)])
+              push('added your round', [newOwnEntry(nanoid(8), yarn, plan.hem.preferences.language)], usual)
             }
           />
         </Guard>
@@ -107,7 +120,7 @@ export function RoundsPage() {
       </section>
       <aside className="rounds-judged">
         <Guard what="The fit" resetKeys={[slow]}>
-          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} />
+          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} onShow={show} />
         </Guard>
         <Guard what="How flat it lies" resetKeys={[shown]}>
           <StrainStrip plan={shown} />

@@ -15,7 +15,8 @@ import { Guard } from '../hem/Guard.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
-import { library, shelf } from '../storage/here.ts';
+import { firstOfShelf, library, shelf } from '../storage/here.ts';
+import { afterPaint } from '../look/afterPaint.ts';
 import type { Found } from '../storage/records.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { RefusedFile } from './opening.ts';
@@ -42,16 +43,18 @@ export function ShelfPage() {
   const [laid, setLaid] = useState(LAID_FIRST);
   const [photosToo, setPhotosToo] = useState(true);
   const deleted = useRef<string[]>([]);
+  const first = useQuery({ queryKey: ['first of the shelf'], queryFn: firstOfShelf, staleTime: Infinity });
   const {
-    data: hems,
+    data: all,
     dataUpdatedAt,
-    isPending,
     error,
     refetch,
   } = useQuery({
     queryKey: ['shelf'],
-    queryFn: shelf,
+    queryFn: () => afterPaint().then(shelf),
+    enabled: first.isFetched,
   });
+  const hems = all ?? first.data ?? undefined;
   const changed = useEffectEvent((): void => void queries.invalidateQueries({ queryKey: ['shelf'] }));
   const refresh = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
   /** Does something with storage; a refusal is told, and the shelf shows what is there then. */
@@ -180,7 +183,7 @@ export function ShelfPage() {
           <Button icon={<UploadSimple />} onClick={() => chooser.current?.click()}>
             Open a file
           </Button>
-          <Button icon={<Package />} disabled={!hems?.length} onClick={saveBackup}>
+          <Button icon={<Package />} disabled={all?.length === 0} onClick={saveBackup}>
             Download a backup
           </Button>
           <input
@@ -225,15 +228,15 @@ export function ShelfPage() {
               </Button>
             </p>
           </div>
-        ) : isPending ? (
+        ) : !hems ? (
           <p className="loading quiet">Loading …</p>
-        ) : hems!.length === 0 ? (
+        ) : all?.length === 0 ? (
           <p className="empty quiet">
             Nothing here yet. A hem is one piece with its border plan. Start a new hem, or open a hem file.
           </p>
         ) : (
           <ul className="hems">
-            {hems!.slice(0, laid).map((found) => (
+            {hems.slice(0, laid).map((found) => (
               <ShelfHem
                 key={found.id}
                 found={found}
@@ -242,15 +245,15 @@ export function ShelfPage() {
                 onChange={refresh}
               />
             ))}
-            {laid < hems!.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_THEN)} />}
+            {laid < hems.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_THEN)} />}
           </ul>
         )}
       </main>
-      {hems && (
-        <Guard what="What is told about storage" resetKeys={[hems]}>
+      {all && (
+        <Guard what="What is told about storage" resetKeys={[all]}>
           <Suspense fallback={null}>
             <Keeping
-              shelf={hems}
+              shelf={all}
               read={dataUpdatedAt}
               photosToo={photosToo}
               onPhotosToo={setPhotosToo}

@@ -66,6 +66,11 @@ export async function shelf(): Promise<readonly Found[]> {
   return laidOut ? library.list() : hems;
 }
 
+/** Those that stand first, while the others are read; null when they have to be read with them. */
+export async function firstOfShelf(): Promise<readonly Found[] | null> {
+  return library.first().catch(() => null);
+}
+
 let emptied: Promise<void> | null = null;
 
 /** What is in the bin, once what has been there long enough is gone. */

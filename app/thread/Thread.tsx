@@ -1,3 +1,4 @@
+import { Warning } from '@phosphor-icons/react';
 import { memo, useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { usePlan } from '../hem/context.ts';
@@ -50,7 +51,10 @@ const StopLink = memo(function StopLink({ path, name, says, sound, here }: StopL
       </svg>
       {here && <span className="knot" aria-hidden="true" />}
       <span className="stop-name">{name}</span>
-      <span className="stop-says">{says}</span>
+      <span className="stop-says">
+        {!sound && <Warning weight="fill" aria-label="Look here:" />}
+        {says}
+      </span>
     </NavLink>
   );
 });

@@ -15,18 +15,18 @@ describe('the one line of each stop', () => {
     expect(says(rowsHem({ rounds: [entry({ times: 2 })] }))).toMatchObject({
       piece: ['110 × 118 cm', true],
       base: ['A 152 · B 170', true],
-      rounds: ['2, all come out even', true],
+      rounds: ['2, all fit', true],
       pattern: ['US terms, 3 rounds', true],
     });
   });
 
   test('of one that does not, or has no round yet', () => {
     expect(says(rowsHem({ rounds: [entry({ family: 'shell', stitch: 'hdc' })] })).rounds).toEqual([
-      '1, 1 not even',
+      'round 1 does not fit',
       false,
     ]);
     expect(says(rowsHem()).rounds).toEqual(['none yet', true]);
-    expect(says(rowsHem({ counts: [190, 168, 190, 168] })).base).toEqual(['A 192 · B 170', false]);
+    expect(says(rowsHem({ counts: [190, 168, 190, 168] })).base).toEqual(['side A ripples', false]);
   });
 
   test('facing sides that differ are all told', () => {
@@ -35,6 +35,7 @@ describe('the one line of each stop', () => {
 
   test.each(demoPlans())('%s has something to say at every stop', (_, made) => {
     for (const stop of STOPS) expect(stop.says(made).length).toBeGreaterThan(4);
-    expect(STOPS[1]!.says(made)).toContain(String(made.rounds[0]!.sides[0]!.tally.stitches));
+    if (STOPS[1]!.sound(made))
+      expect(STOPS[1]!.says(made)).toContain(String(made.rounds[0]!.sides[0]!.tally.stitches));
   });
 });

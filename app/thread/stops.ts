@@ -1,9 +1,11 @@
 /** The stops of the thread: the page of each, and the one line that it has to say about a plan. */
 import type { ComponentType } from 'react';
+import { troublesOf, type Trouble } from '../../core/forecast/troubles.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { baseWords } from '../../core/words/countWords.ts';
 import { plural, rangeWords, sizeWords } from '../../core/words/measures.ts';
 import { placeInWords } from '../../core/words/progressWords.ts';
+import { troubleInShort } from '../../core/words/troubleWords.ts';
 
 export interface Stop {
   readonly path: string;
@@ -17,10 +19,24 @@ export interface Stop {
 
 const always = (): boolean => true;
 
-/** Rounds that cannot be read, or go beyond what can be planned, are left out. */
-const leftOut = (plan: Plan): boolean =>
-  plan.problems.some((p) => LEFT_OUT.has(p.code) || p.code.startsWith('written-'));
-const LEFT_OUT: ReadonlySet<string> = new Set(['round-too-large', 'round-makes-nothing']);
+/** What is wrong that is mended at a stop, the worst first. */
+const atBase = (plan: Plan): readonly Trouble[] =>
+  troublesOf(plan).filter((t) => t.kind === 'unlike' || (t.kind === 'not flat' && t.round === 0));
+const atRounds = (plan: Plan): readonly Trouble[] =>
+  troublesOf(plan).filter(
+    (t) =>
+      ['left out', 'does not fit', 'on an edge'].includes(t.kind) || (t.kind === 'not flat' && t.round > 0),
+  );
+const atYarn = (plan: Plan): readonly Trouble[] => troublesOf(plan).filter((t) => t.kind === 'yarn');
+
+/** What blocking mends, or what may yet last, is said but wants no looking at. */
+const isSound = ([worst]: readonly Trouble[]): boolean =>
+  !worst ||
+  (worst.kind === 'not flat' && worst.verdict === 'blocks out') ||
+  (worst.kind === 'yarn' && !worst.sure);
+
+const orTrouble = (plan: Plan, troubles: readonly Trouble[], words: string): string =>
+  isSound(troubles) ? words : troubleInShort(plan, troubles[0]!);
 
 export const STOPS: readonly Stop[] = [
   {
@@ -34,8 +50,8 @@ export const STOPS: readonly Stop[] = [
     path: 'base',
     name: 'Base round',
     page: async () => (await import('../base/BasePage.tsx')).BasePage,
-    says: (plan) => baseWords(plan),
-    sound: (plan) => plan.rounds[0]!.sides.every((s) => s.verdict === 'flat' || s.verdict === 'blocks out'),
+    says: (plan) => orTrouble(plan, atBase(plan), baseWords(plan)),
+    sound: (plan) => isSound(atBase(plan)),
   },
   {
     path: 'rounds',
@@ -43,12 +59,10 @@ export const STOPS: readonly Stop[] = [
     page: async () => (await import('../rounds/RoundsPage.tsx')).RoundsPage,
     says: (plan) => {
       const rounds = plan.rounds.length - 1;
-      if (leftOut(plan)) return `${rounds}, the rest not worked`;
-      if (rounds === 0) return 'none yet';
-      const odd = plan.rounds.filter((r) => !r.even).length;
-      return `${rounds}, ${odd === 0 ? 'all come out even' : `${odd} not even`}`;
+      const words = rounds === 0 ? 'none yet' : `${rounds}, all fit`;
+      return orTrouble(plan, atRounds(plan), words);
     },
-    sound: (plan) => plan.rounds.every((r) => r.even) && !leftOut(plan),
+    sound: (plan) => isSound(atRounds(plan)),
   },
   {
     path: 'yarn',
@@ -57,9 +71,11 @@ export const STOPS: readonly Stop[] = [
     says: (plan) => {
       const grams = plan.yarns.reduce((sum, y) => sum + y.quantity.grams, 0);
       const balls = plan.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
-      return `${rangeWords(grams, plan.yarns[0]!.quantity.spread)} g, ${plural(balls, 'ball')}`;
+      const words = `${rangeWords(grams, plan.yarns[0]!.quantity.spread)} g, ${plural(balls, 'ball')}`;
+      const [worst] = atYarn(plan);
+      return worst ? troubleInShort(plan, worst) : words;
     },
-    sound: always,
+    sound: (plan) => isSound(atYarn(plan)),
   },
   {
     path: 'pattern',

@@ -7,9 +7,28 @@ import { edit, gone, type Edit } from './edit.ts';
 
 const nameOf = ({ family }: RoundEntry): string => (familyById(family)?.name ?? 'your round').toLowerCase();
 
-/** New entries on top of the stack. */
-export const addRounds = (label: string, entries: readonly RoundEntry[]): Edit =>
-  edit(label, (hem) => ({ rounds: [...hem.rounds, ...entries] }));
+/** Where new rounds go: on top of the stack, or, in a border that ends in an edge, under it or in its place. */
+export type Where = 'on top' | 'under' | 'instead';
+
+/**
+ * New entries in the stack.
+ *
+ * @param edge id of the entry that they go under, or take the place of
+ */
+export const addRounds = (
+  label: string,
+  entries: readonly RoundEntry[],
+  where: Where = 'on top',
+  edge: string | null = null,
+): Edit =>
+  edit(label, ({ rounds }) => {
+    if (where === 'on top') return { rounds: [...rounds, ...entries] };
+    const at = rounds.findIndex((r) => r.id === edge);
+    if (at < 0) return gone('the edge');
+    return {
+      rounds: [...rounds.slice(0, at), ...entries, ...rounds.slice(where === 'instead' ? at + 1 : at)],
+    };
+  });
 
 export const removeRound = (entry: RoundEntry): Edit =>
   edit(`took off ${nameOf(entry)}`, (hem) => ({ rounds: hem.rounds.filter((r) => r.id !== entry.id) }));

@@ -1,8 +1,11 @@
-/** Every family as the next round of a hem. */
+/** Every family as the next round of a hem: where it goes, and what comes of it. */
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
-import type { Plan } from '../plan/types.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { tallyRing, type Tally } from '../ring/ring.ts';
+import { addRounds, type Where } from '../edits/rounds.ts';
+import { recipeOf } from '../notation/parse.ts';
+import { firstChoice, groundNeeded, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
@@ -18,34 +21,86 @@ export interface Tried {
   readonly yarn: number;
 }
 
-/** What a family needs under it and itself, in a yarn that sets it off, as they would come onto a plan. */
-export function trialOf(plan: Plan, family: Family): readonly RoundEntry[] {
-  const last = plan.rounds[plan.rounds.length - 1]!;
-  const colour = plan.hem.yarns.find((y) => y.id !== last.yarnId) ?? plan.hem.yarns[0]!;
-  const top = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
-  return entriesOnto(top.ring, family, colour.id, ['trial ground', 'trial']);
+/** The edge that a border ends in, on which no usual round lies well; null while its outermost round is straight. */
+export function edgeOf(plan: Plan): RoundEntry | null {
+  const { written } = outermost(plan);
+  return written && written.edge !== 'straight' ? written.entry : null;
 }
 
-/** The hem with a family on top, and what it needs under it. */
-export const withTrial = (plan: Plan, family: Family): Hem => ({
-  ...plan.hem,
-  rounds: [...plan.hem.rounds, ...trialOf(plan, family)],
-});
+/** What lies on the face of other rounds ends no border. */
+const outermost = ({ rounds }: Plan): RoundPlan => rounds.findLast((r) => !r.written?.recipe.surface)!;
 
-/** Puts every family on top of a plan, one at a time. The rounds below are planned once. */
+/** The outermost round under the edge. */
+const underEdge = (plan: Plan, edge: RoundEntry): RoundPlan =>
+  plan.rounds[plan.rounds.find((r) => r.written?.entry === edge)!.onto]!;
+
+/**
+ * Where a family can go in a border, the likeliest first: on top; where the border ends in an edge, under it, and an edge
+ * in its place. On top of an edge goes what is made for its spaces, and what lies on the face. Nothing when the edge has been
+ * worked and nothing goes on it.
+ */
+export function waysIn(plan: Plan, family: Family): readonly Where[] {
+  const edge = edgeOf(plan);
+  const recipe = recipeOf(family.write(firstChoice(family), 0));
+  if (!edge || recipe.surface) return ['on top'];
+  const top = outermost(plan);
+  const onTop: readonly Where[] =
+    sitsOn(recipe) !== 'stitch' && groundNeeded(family, top.ring) === null ? ['on top'] : [];
+  if (top.done) return onTop;
+  return family.edge === 'straight' ? ['under', 'instead', ...onTop] : ['instead', ...onTop];
+}
+
+/** What a family needs under it and itself, as they would come into a plan. */
+export function entriesFor(
+  plan: Plan,
+  family: Family,
+  where: Where,
+  yarn: string,
+  ids: readonly [string, string],
+): readonly RoundEntry[] {
+  const edge = edgeOf(plan);
+  const below = where === 'on top' || !edge ? outermost(plan) : underEdge(plan, edge);
+  return entriesOnto(below.ring, family, yarn, ids);
+}
+
+/** The hem with a family in it and what it needs, in a yarn that sets it off; null where it cannot go. */
+export function withTrial(plan: Plan, family: Family, where = waysIn(plan, family)[0]): Hem | null {
+  if (!where) return null;
+  const yarn = trialYarn(plan);
+  const entries = entriesFor(plan, family, where, yarn, TRIAL);
+  const outcome = addRounds('a trial', entries, where, edgeOf(plan)?.id ?? null).on(plan.hem);
+  return outcome.ok ? outcome.value : null;
+}
+
+const TRIAL = ['trial ground', 'trial'] as const;
+
+function trialYarn({ hem, rounds }: Plan): string {
+  const last = rounds[rounds.length - 1]!;
+  return (hem.yarns.find((y) => y.id !== last.yarnId) ?? hem.yarns[0]!).id;
+}
+
+/** Puts every family into a plan where it goes likeliest, one at a time. The rounds below are planned once. */
 export function tryFamilies(plan: Plan): readonly Tried[] {
   const planner = createPlanner();
-  return FAMILIES.map((family) => {
-    const tried = planner(withTrial(plan, family));
-    const [first] = trialOf(plan, family);
-    const extra = tried.rounds.slice(plan.rounds.length);
-    return {
-      family: family.id,
-      ground: first!.family === family.id ? null : first!.family,
-      fits: extra.every((r) => r.even),
-      airy: chainShare(extra.map((r) => tallyRing(r.ring))),
-      yarn: extra.reduce((sum, r) => sum + r.yarnM, 0) / extra.length / plan.rounds[0]!.yarnM,
-    };
+  return FAMILIES.flatMap((family): readonly Tried[] => {
+    const hem = withTrial(plan, family);
+    if (!hem) return [];
+    const tried = planner(hem);
+    const added = tried.rounds.filter((r) =>
+      (TRIAL as readonly string[]).includes(r.written?.entry.id ?? ''),
+    );
+    if (added.length === 0) return [];
+    const first = added[0]!.written!.entry;
+    return [
+      {
+        family: family.id,
+        ground: first.family === family.id ? null : first.family,
+        // What it brings out of step above it is told too.
+        fits: tried.rounds.slice(added[0]!.number).every((r) => r.even),
+        airy: chainShare(added.map((r) => tallyRing(r.ring))),
+        yarn: added.reduce((sum, r) => sum + r.yarnM, 0) / added.length / plan.rounds[0]!.yarnM,
+      },
+    ];
   });
 }
 

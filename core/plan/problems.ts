@@ -59,8 +59,14 @@ function roundProblems(
   const { written } = round;
   if (!written) return [];
   const where = inRound(round.number);
+  // Stitches into the lobes of an edge are pulled long, whatever their number.
+  const below = rounds[round.onto]!.written;
+  const onEdge: readonly Problem[] =
+    below && below.edge !== 'straight' && written.sitsOn === 'stitch' && !written.recipe.surface
+      ? [problem('on-an-edge', where, { round: round.name, edge: below.name })]
+      : [];
   const wholeRing = written.recipe.scope === 'ring' || disc;
-  return round.sides.slice(0, wholeRing ? 1 : undefined).flatMap(({ fit }, i) => {
+  const unfit = round.sides.slice(0, wholeRing ? 1 : undefined).flatMap(({ fit }, i) => {
     const side = wholeRing ? 'all round' : sides[i]!.name;
     if (!fit) return [];
     if (fit.stuck) {
@@ -73,4 +79,5 @@ function roundProblems(
     const help = !basePasses(rounds, round) ? 'other' : over === 0 || count < over ? 'more' : 'fewer or more';
     return [problem('not-even', where, { round: round.name, side, count, places, over, short, help })];
   });
+  return [...onEdge, ...unfit];
 }

@@ -32,6 +32,35 @@ export function solutionWords(plan: Plan, solution: FitSolution): string {
   return [...base, ...inRounds, ...cornerChanges(plan, solution)].join('. ');
 }
 
+/** A solution by what comes of it: “Base round, sides A and C: 125 stitches, 1 more. Round 2: 1 stitch more on every side”. */
+export function resultWords(plan: Plan, solution: FitSolution): string {
+  const { changes, counts } = solution;
+  const groups = new Map<string, number[]>();
+  changes.forEach((change, side) => {
+    if (change === 0) return;
+    const key = `${counts[side]! + plan.sides[side]!.corners} ${change}`;
+    groups.set(key, [...(groups.get(key) ?? []), side]);
+  });
+  const base = [...groups].map(([key, sides]) => {
+    const [count, change] = key.split(' ').map(Number) as [number, number];
+    const names = sides.map((s) => plan.sides[s]!.name);
+    const on =
+      plan.sides.length === 1
+        ? ''
+        : sides.length === plan.sides.length
+          ? ', every side'
+          : `, ${sides.length === 1 ? 'side' : 'sides'} ${listWords(names)}`;
+    return `Base round${on}: ${plural(count, 'stitch')}, ${Math.abs(change)} ${change > 0 ? 'more' : 'fewer'}`;
+  });
+  const rest = solutionWords(plan, { ...solution, changes: changes.map(() => 0) }).split('. ');
+  return [
+    ...base,
+    ...(changesNothing({ ...solution, changes: changes.map(() => 0) })
+      ? []
+      : rest.filter((r) => base.length === 0 || r !== 'Keep the base round')),
+  ].join('. ');
+}
+
 function cornerChanges({ hem }: Plan, { corners = {} }: FitSolution): readonly string[] {
   return Object.entries(corners).map(([id, corner]) => {
     const name = familyById(hem.rounds.find((r) => r.id === id)!.family)!.name.toLowerCase();

@@ -1,0 +1,145 @@
+/** What is wrong with a border, the worst first: the one list from which every page says it. */
+import { setCount } from '../edits/base.ts';
+import { performed, type Edit } from '../edits/edit.ts';
+import type { Verdict } from '../flat/flat.ts';
+import { oppositeSides } from '../piece/symmetry.ts';
+import { plan as planOf } from '../plan/planner.ts';
+import { isEven, type Plan, type YarnPlan } from '../plan/types.ts';
+import { ballEnds, supplyOf, type BallEnd } from './supply.ts';
+
+export type Trouble =
+  /** Rounds that cannot be worked, or not be read, and so are not there. */
+  | { readonly kind: 'left out' }
+  | {
+      readonly kind: 'does not fit';
+      readonly round: number;
+      readonly sides: readonly number[];
+      /** Places left over on the first of them; 0 where it finds nothing to work into. */
+      readonly over: number;
+    }
+  /** A round in the lobes of an edge, which pulls them out of shape. */
+  | { readonly kind: 'on an edge'; readonly round: number; readonly edge: number }
+  | {
+      readonly kind: 'not flat';
+      readonly round: number;
+      /** Where it is worst. */
+      readonly side: number;
+      readonly verdict: Verdict;
+      readonly strain: number;
+      /** All rounds of which the same is to be said. */
+      readonly rounds: readonly number[];
+    }
+  | { readonly kind: 'yarn'; readonly yarn: YarnPlan; readonly ends: BallEnd | null; readonly sure: boolean }
+  /** Sides that face each other. */
+  | {
+      readonly kind: 'unlike';
+      readonly sides: readonly [number, number];
+      readonly counts: readonly [number, number];
+    };
+
+const LEFT_OUT: ReadonlySet<string> = new Set(['round-too-large', 'round-makes-nothing']);
+
+const known = new WeakMap<Plan, readonly Trouble[]>();
+
+/** What is wrong with a border, the worst first; nothing when all fits, lies flat and lasts. */
+export function troublesOf(plan: Plan): readonly Trouble[] {
+  let found = known.get(plan);
+  if (!found) {
+    const flat = flatness(plan);
+    found = [
+      ...(plan.problems.some((p) => LEFT_OUT.has(p.code) || p.code.startsWith('written-'))
+        ? [{ kind: 'left out' } as const]
+        : []),
+      ...uneven(plan),
+      ...onEdges(plan),
+      ...flat.filter((t) => t.verdict !== 'blocks out'),
+      ...yarns(plan).filter((t) => t.sure),
+      ...unlike(plan),
+      ...flat.filter((t) => t.verdict === 'blocks out'),
+      ...yarns(plan).filter((t) => !t.sure),
+    ];
+    known.set(plan, found);
+  }
+  return found;
+}
+
+function uneven({ rounds }: Plan): readonly Trouble[] {
+  return rounds.flatMap(({ number, even, sides }) => {
+    if (even) return [];
+    const off = sides.flatMap(({ fit }, side) => (fit && !isEven(fit) ? [side] : []));
+    return [{ kind: 'does not fit', round: number, sides: off, over: sides[off[0]!]!.fit!.over } as const];
+  });
+}
+
+function onEdges({ problems, rounds }: Plan): readonly Trouble[] {
+  return problems.flatMap(({ code, where }) =>
+    code === 'on-an-edge' && where.in === 'round'
+      ? [{ kind: 'on an edge', round: where.number, edge: rounds[where.number]!.onto } as const]
+      : [],
+  );
+}
+
+type NotFlat = Extract<Trouble, { kind: 'not flat' }>;
+
+/** The worst place for each thing that is to be said of how it lies. */
+function flatness({ rounds }: Plan): readonly NotFlat[] {
+  const found = new Map<string, NotFlat>();
+  for (const { number, sides } of rounds) {
+    sides.forEach(({ strain, verdict }, side) => {
+      if (verdict === 'flat') return;
+      const key = verdict === 'blocks out' ? `${verdict} ${strain > 0}` : verdict;
+      const before = found.get(key);
+      const among = [...new Set([...(before?.rounds ?? []), number])];
+      const worse = !before || Math.abs(strain) > Math.abs(before.strain);
+      found.set(
+        key,
+        worse
+          ? { kind: 'not flat', round: number, side, verdict, strain, rounds: among }
+          : { ...before, rounds: among },
+      );
+    });
+  }
+  return [...found.values()].sort((a, b) => Math.abs(b.strain) - Math.abs(a.strain));
+}
+
+function yarns(plan: Plan): readonly Extract<Trouble, { kind: 'yarn' }>[] {
+  return plan.yarns.flatMap((yarn) => {
+    const supply = supplyOf(yarn);
+    if (supply !== 'may run out' && supply !== 'runs out') return [];
+    const here = Math.floor((yarn.yarn.haveG ?? 0) / yarn.yarn.ballG);
+    const ends =
+      ballEnds(plan).find((e) => e.yarnId === yarn.yarn.id && e.ball === Math.max(1, here)) ?? null;
+    return [{ kind: 'yarn', yarn, ends, sure: supply === 'runs out' } as const];
+  });
+}
+
+function unlike(plan: Plan): readonly Trouble[] {
+  return oppositeSides(plan.body).flatMap(([a, b]) => {
+    const counts = [countOf(plan, a), countOf(plan, b)] as const;
+    return counts[0] === counts[1] ? [] : [{ kind: 'unlike', sides: [a, b] as const, counts } as const];
+  });
+}
+
+/** A side of the base round as it is counted, between the middles of its corners. */
+const countOf = ({ sides }: Plan, side: number): number => sides[side]!.count + sides[side]!.corners;
+
+/**
+ * Makes sides that face each other alike: the one that leaves more rounds fitting, and then the flatter border. Null when
+ * the base round has been worked, or the counts cannot be had.
+ */
+export function madeAlike(plan: Plan, [a, b]: readonly [number, number]): Edit | null {
+  if (plan.rounds[0]!.done) return null;
+  const ways = [
+    [a, b],
+    [b, a],
+  ].flatMap(([of, like]) => {
+    const { name } = plan.sides[of!]!;
+    const made = setCount(`side ${name}`, [of!], countOf(plan, like!) - plan.sides[of!]!.corners);
+    const outcome = performed(plan.hem, made);
+    if (!outcome.ok) return [];
+    const then = planOf(outcome.value);
+    const strain = Math.max(...then.rounds.flatMap((r) => r.sides.map((s) => Math.abs(s.strain))));
+    return [{ made, uneven: then.rounds.filter((r) => !r.even).length, strain }];
+  });
+  return ways.sort((x, y) => x.uneven - y.uneven || x.strain - y.strain)[0]?.made ?? null;
+}
