@@ -73,8 +73,10 @@ export function paint(context: Context, scene: Scene, view: View): void {
     return;
   }
   paintBody(context, base, scene);
+  const piece = scene.body.length === 0 || scene.face === 'symbols' ? [] : scene.fabric;
+  if (piece.length === 0 && scene.face === 'yarn') paintShapes(context, scene);
   paintLines(context, scene);
-  for (const round of [scene.edge, ...scene.rounds]) {
+  for (const round of [...piece, scene.edge, ...scene.rounds]) {
     const entries = entriesIn(round, seen);
     if (scene.face === 'symbols') paintSymbols(onto, round, entries);
     else if (round.widthMm * view.scale < WHOLE_STITCHES) paintStitches(onto, round, entries);
@@ -125,6 +127,35 @@ function paintBody(context: Context, base: Frame, { body, bodyColour }: Scene): 
   context.setTransform(...base);
   context.fillStyle = bodyColour;
   context.fill(polygon(body));
+}
+
+/** What the piece is made of, where its stitches are not drawn one by one. */
+function paintShapes(context: Context, { body, shapes, edge }: Scene): void {
+  if (body.length === 0) return;
+  const { body: surface, edge: dark } = tonesOf(edge.colour);
+  context.save();
+  context.clip(polygon(body));
+  for (const shape of shapes) {
+    if (shape.draw === 'surface') {
+      context.globalAlpha = 0.35;
+      context.fillStyle = surface;
+      context.fillRect(shape.x, shape.y, shape.widthMm, shape.heightMm);
+      continue;
+    }
+    const { along, dashes, thickMm } = shape;
+    context.globalAlpha = 0.5;
+    context.strokeStyle = dark;
+    context.lineWidth = thickMm;
+    context.setLineDash(dashes ? [dashes.lengthMm, dashes.pitchMm - dashes.lengthMm] : []);
+    context.beginPath();
+    if ('radiusMm' in along) context.arc(0, 0, along.radiusMm, 0, 2 * Math.PI);
+    else {
+      for (const p of along.points) context.lineTo(p.x, p.y);
+      context.closePath();
+    }
+    context.stroke();
+  }
+  context.restore();
 }
 
 /** Seams and holes. */
@@ -234,6 +265,7 @@ function paintBands(context: Context, base: Frame, scene: Scene, scale: number):
   context.setTransform(...base);
   for (const round of scene.rounds.filter((r) => !r.surface).reverse()) band(context, round, scale, true);
   paintBody(context, base, scene);
+  paintShapes(context, scene);
   for (const round of scene.rounds) if (round.surface) band(context, round, scale, false);
   context.resetTransform();
 }

@@ -1,11 +1,15 @@
 /** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
 import { bodyOutline, chartOf, type RoundChart } from '../core/chart/chart.ts';
 import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
+import type { FabricShape } from '../core/piece/construction.ts';
+import type { FabricRow } from '../core/piece/fabric.ts';
 import type { Point } from '../core/piece/outline.ts';
+import { fabricOf, stitchesOf, type Piece } from '../core/piece/piece.ts';
+import { NOTHING } from '../core/ring/ring.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { inOrder } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
-import { isChainRun } from '../core/ring/stitch.ts';
+import { isChainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
 import { STITCHES } from '../core/terms/stitches.ts';
 import { faded } from './colours.ts';
 import type { Seen } from './yarnFace.ts';
@@ -31,6 +35,9 @@ export interface Scene {
   /** Outline of the piece, mm; empty when it is not drawn. */
   readonly body: readonly Point[];
   readonly bodyColour: string;
+  /** Its other stitches, row by row, and where there are none, surfaces and lines that tell what it is of. */
+  readonly fabric: readonly DrawnRound[];
+  readonly shapes: readonly FabricShape[];
   /** Its outermost stitches, which the base round goes into; seams and holes. */
   readonly edge: DrawnRound;
   readonly lines: readonly EdgeLine[];
@@ -48,6 +55,8 @@ export interface SceneChoice {
   readonly round: number | null;
   /** How far the work is: what has been made of a round stands out, rounds after it are not drawn; null draws the design. */
   readonly worked?: { readonly round: number; readonly made: number } | null;
+  /** The piece in its own colour, not standing back behind the border. */
+  readonly pieceInFull?: boolean;
   /** Colour that the rounds behind fade into, #rrggbb. */
   readonly ground: string;
 }
@@ -60,8 +69,36 @@ export const colourAt = ({ colour, worked }: DrawnRound, entry: number): string 
 export const SEAM_LINE = 0.16;
 export const HOLE = 0.22;
 
+/** How far the piece stands back behind its border. */
+const BEHIND = 0.45;
+const FAR_BEHIND = 0.72;
+
 /** How far what has yet to be made fades into the ground. */
 const REST = 0.7;
+
+const laid = new WeakMap<FabricRow, RoundChart>();
+
+/** The rows of a piece as charts of one stitch each; no round is worked on them. */
+function fabricOn(
+  piece: Piece,
+): readonly { readonly chart: RoundChart; readonly widthMm: number; readonly wrong: boolean }[] {
+  return stitchesOf(piece).map((row) => {
+    let chart = laid.get(row);
+    if (!chart) {
+      const { stitch, headX, headY, footX, footY } = row;
+      const made = new Array<Stitch>(headX.length).fill(stitchOf({ kind: stitch }));
+      chart = {
+        ring: { made, into: new Int32Array(made.length).fill(NOTHING), centres: [] },
+        headX,
+        headY,
+        footX,
+        footY,
+      };
+      laid.set(row, chart);
+    }
+    return { chart, widthMm: row.widthMm, wrong: row.wrong };
+  });
+}
 
 /** Which entries of a round the first so many, in the order of work, are. */
 function madeOf(plan: Plan, round: number, count: number): Uint8Array {
@@ -73,18 +110,33 @@ function madeOf(plan: Plan, round: number, count: number): Uint8Array {
 }
 
 /** The drawing of a plan. */
-export function sceneOf(plan: Plan, { face, seen, round, ground, worked = null }: SceneChoice): Scene {
+export function sceneOf(
+  plan: Plan,
+  { face, seen, round, ground, worked = null, pieceInFull = false }: SceneChoice,
+): Scene {
   const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
   const charts = chartOf(plan);
   const edge = edgeChartOf(plan.body, plan.stitchWidthMm);
+  const behind = (part: number): string =>
+    pieceInFull ? plan.hem.pieceColour : faded(plan.hem.pieceColour, ground, part);
+  const pieceColour = behind(BEHIND);
   return {
     face,
     body: bodyOutline(plan),
-    bodyColour: faded(plan.hem.pieceColour, ground),
+    bodyColour: behind(FAR_BEHIND),
+    fabric: fabricOn(plan.hem.piece).map(({ chart, widthMm, wrong }) => ({
+      chart,
+      widthMm,
+      colour: pieceColour,
+      worked: null,
+      seen: wrong === (seen === 'right') ? 'wrong' : 'right',
+      surface: true,
+    })),
+    shapes: fabricOf(plan.hem.piece),
     edge: {
       chart: edge.chart,
       widthMm: edge.widthMm,
-      colour: faded(plan.hem.pieceColour, ground, 0.45),
+      colour: pieceColour,
       worked: null,
       seen,
       surface: true,

@@ -20,6 +20,15 @@ class NotingCanvas {
       stroke: () => void this.strokes.push(this.at),
       fill: () => void this.fills++,
       resetTransform: nothing,
+      save: nothing,
+      restore: nothing,
+      clip: nothing,
+      fillRect: nothing,
+      setLineDash: nothing,
+      beginPath: nothing,
+      closePath: nothing,
+      lineTo: nothing,
+      arc: nothing,
     };
   }
   transferToImageBitmap(): unknown {

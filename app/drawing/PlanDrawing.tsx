@@ -3,7 +3,10 @@ import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { isDisc, type Point } from '../../core/piece/outline.ts';
+import { useLook } from '../look/Look.tsx';
+import { GROUNDS } from '../look/tokens.ts';
 import { BodyTexture } from './BodyTexture.tsx';
+import { usePicture } from './picture.ts';
 import { partName, samePart, type PlanPart, type PlanPartKind } from '../../drawing/parts.ts';
 import { planCorners, sideLabels } from '../../drawing/sideLabels.ts';
 import './plan.css';
@@ -20,7 +23,13 @@ export interface PlanDrawingProps {
   readonly bare?: boolean;
   /** The place of the hook, mm. */
   readonly place?: Point | null;
+  /** Of the hem as it is stored, so that its picture is kept with it. */
+  readonly revision?: number | null;
 }
+
+/** Pixels of the longer side of a picture, on its own and in small. */
+const PIXELS = 1000;
+const SMALL_PIXELS = 480;
 
 const toPath = line<Point>(
   (p) => p.x,
@@ -39,7 +48,10 @@ function Drawing({
   parts = NO_PARTS,
   bare = false,
   place = null,
+  revision = null,
 }: PlanDrawingProps) {
+  const { sheet } = GROUNDS[useLook().ground];
+  const picture = usePicture(plan, sheet, bare ? SMALL_PIXELS : PIXELS, revision);
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;
   const largest = Math.max(widthMm, heightMm);
@@ -80,9 +92,21 @@ function Drawing({
       role={onPick ? 'group' : 'img'}
       aria-label={`${plan.hem.name}: the piece with its border, drawn to scale`}
     >
-      {[...plan.rounds].reverse().map((r) => shape(r.heightMm, colourOf(r.yarnId), `r${r.number}`))}
-      {shape(0, plan.hem.pieceColour, 'body')}
-      <BodyTexture plan={plan} />
+      {picture ? (
+        <image
+          href={picture.url}
+          x={-picture.widthMm / 2}
+          y={-picture.heightMm / 2}
+          width={picture.widthMm}
+          height={picture.heightMm}
+        />
+      ) : (
+        <>
+          {[...plan.rounds].reverse().map((r) => shape(r.heightMm, colourOf(r.yarnId), `r${r.number}`))}
+          {shape(0, plan.hem.pieceColour, 'body')}
+          <BodyTexture plan={plan} />
+        </>
+      )}
       {parts.includes('rows') &&
         bandsOf(plan.hem.piece).map((band, run) => (
           <g key={band.from} {...pickable({ kind: 'rows', run })}>

@@ -72,7 +72,12 @@ export function ShelfHem(props: ShelfHemProps) {
 }
 
 /** A hem that is sound. It is planned and drawn when it is about to be seen. */
-function SoundHem({ hem, onDuplicate, onDiscard }: ShelfHemProps & { readonly hem: Hem }) {
+function SoundHem({
+  hem,
+  found: { revision },
+  onDuplicate,
+  onDiscard,
+}: ShelfHemProps & { readonly hem: Hem }) {
   const [near, setNear] = useState(false);
   const item = useNear<HTMLLIElement>(() => inTurn(() => setNear(true)));
   const made = useMemo(() => (near ? plan(hem) : null), [hem, near]);
@@ -82,7 +87,7 @@ function SoundHem({ hem, onDuplicate, onDiscard }: ShelfHemProps & { readonly he
         <div className="shelf-drawing">
           {made && (
             <Guard what="The drawing of this hem" resetKeys={[made]}>
-              <PlanDrawing plan={made} bare />
+              <PlanDrawing plan={made} bare revision={revision} />
             </Guard>
           )}
         </div>

@@ -8,6 +8,7 @@ import { Library, type Binned } from './library.ts';
 import type { Found } from './records.ts';
 import { settings } from './settings.ts';
 import { photoStore } from './photos.ts';
+import { pictureStore } from './pictures.ts';
 import { tabsOfThisBrowser } from './tabs.ts';
 
 /** Local storage, which a browser may deny. */
@@ -25,6 +26,7 @@ export const library = new Library({
   bin: cupboard('bin'),
   undo: cupboard('undo'),
   photos: photoStore,
+  pictures: pictureStore,
   settings,
   drafts: new Drafts(localStore),
   tabs: tabsOfThisBrowser(),

@@ -92,6 +92,7 @@ export interface LibraryParts {
   readonly bin: Cupboard;
   readonly undo: Cupboard;
   readonly photos: Cupboard;
+  readonly pictures: Cupboard;
   readonly settings: Cupboard;
   readonly drafts: Drafts;
   readonly tabs: Tabs;
@@ -358,15 +359,17 @@ export class Library {
         await this.parts.undo.remove(id);
       }
     }
-    await this.clearPhotos();
+    await this.clearPictures();
   }
 
-  /** Lets go of photos of hems that are neither on the shelf nor in the bin. */
-  private async clearPhotos(): Promise<void> {
-    const keys = await this.parts.photos.keys();
-    if (keys.length === 0) return;
+  /** Lets go of photos and pictures of hems that are neither on the shelf nor in the bin. */
+  private async clearPictures(): Promise<void> {
+    const { photos, pictures } = this.parts;
+    const [ofWork, ofHems] = [await photos.keys(), await pictures.keys()];
+    if (ofWork.length + ofHems.length === 0) return;
     const kept = new Set([...(await this.parts.hems.keys()), ...(await this.parts.bin.keys())]);
-    for (const key of keys) if (!kept.has(hemOfPhoto(key))) await this.parts.photos.remove(key);
+    for (const key of ofWork) if (!kept.has(hemOfPhoto(key))) await photos.remove(key);
+    for (const key of ofHems) if (!kept.has(key)) await pictures.remove(key);
   }
 
   private async daysCounted(): Promise<Counted> {

@@ -64,6 +64,7 @@ export function testBrowser() {
   const bin = testCupboard();
   const undo = testCupboard();
   const photos = testCupboard();
+  const pictures = testCupboard();
   const settings = testCupboard();
   const drafts = testDraftStore();
   const listeners = new Set<(news: News) => void>();
@@ -97,6 +98,7 @@ export function testBrowser() {
       bin,
       undo,
       photos,
+      pictures,
       settings,
       drafts: new Drafts(() => drafts),
       tabs,
@@ -104,5 +106,5 @@ export function testBrowser() {
       page,
     });
   };
-  return { hems, history, bin, undo, photos, settings, drafts, clock, openPage };
+  return { hems, history, bin, undo, photos, pictures, settings, drafts, clock, openPage };
 }

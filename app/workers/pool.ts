@@ -9,7 +9,7 @@ import type { Work } from './work.ts';
 
 export type Name = keyof Work;
 export type Asked<N extends Name> = Parameters<Work[N]>;
-export type Answer<N extends Name> = ReturnType<Work[N]>;
+export type Answer<N extends Name> = Awaited<ReturnType<Work[N]>>;
 
 export interface Job<T> {
   /** Rejected when the question could not be answered; never settled once it is cancelled. */

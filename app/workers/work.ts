@@ -9,6 +9,7 @@ import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
 import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
+import { paintPicture } from '../../drawing/picture.ts';
 import { paintTile, type Place } from '../../drawing/tile.ts';
 
 const planner = createPlanner();
@@ -41,6 +42,8 @@ export const WORK = {
   ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
   roundsForWidth: (hem: Hem, widthMm: number): alternatives.RoundsForSize | null =>
     alternatives.roundsForWidth(planner(hem), widthMm),
+  paintPicture: (hem: Hem, ground: string, pixels: number): Promise<Blob> =>
+    paintPicture(createPlanner()(hem), ground, pixels).convertToBlob({ type: 'image/webp', quality: 0.86 }),
   paintTile: (number: number, hem: Hem, choice: SceneChoice, place: Place): ImageBitmap => {
     if (painted?.number !== number) painted = { number, scene: sceneOf(paintPlanner(hem), choice) };
     const image = paintTile(painted.scene, place);

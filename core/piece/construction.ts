@@ -2,6 +2,7 @@
 import type { Problem, Where } from '../problems.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Body } from './edge.ts';
+import type { FabricRow } from './fabric.ts';
 import type { Outline, Point } from './outline.ts';
 
 export interface Construction<P> {
@@ -24,6 +25,10 @@ export interface Construction<P> {
   readonly sized?: (before: P, after: P, follow: Follow) => P;
   /** What it is made of, to be drawn lightly on it. The middle of the piece lies at the origin, y downwards. */
   readonly fabric: (piece: P, body: Body) => readonly FabricShape[];
+  /** Its stitches, but for those that are drawn with the edge; nothing where they are not known. */
+  readonly stitches?: (piece: P, body: Body) => readonly FabricRow[];
+  /** Stitches that there are about, so that no more are laid out than can be drawn. */
+  readonly size?: (piece: P) => number;
   /** Its runs of rows, from the foundation. */
   readonly bands?: (piece: P, body: Body) => readonly RowBand[];
 }

@@ -6,6 +6,7 @@ import { LIMITS } from '../limits.ts';
 import { problem, type Problem, type Where } from '../problems.ts';
 import type { Beginning, Construction, FabricShape, Follow, RowBand } from './construction.ts';
 import type { Body } from './edge.ts';
+import type { FabricRow } from './fabric.ts';
 import type { Piece } from './piece.schema.ts';
 import { CONSTRUCTIONS, type PieceKind } from './registry.ts';
 
@@ -42,6 +43,20 @@ export const sizedAfter = (before: Piece, after: Piece, follow: Follow): Piece =
 /** What a piece is made of, to be drawn on it. */
 export const fabricOf = (piece: Piece): readonly FabricShape[] =>
   constructionOf(piece).fabric(piece, bodyOf(piece));
+
+const laid = new WeakMap<Piece, readonly FabricRow[]>();
+
+/** The stitches of a piece, but for those of its edge; none where they are not known, or are more than can be drawn. */
+export function stitchesOf(piece: Piece): readonly FabricRow[] {
+  let rows = laid.get(piece);
+  if (!rows) {
+    const { stitches, size } = constructionOf(piece);
+    const many = (size?.(piece) ?? 0) > LIMITS.fabricStitches;
+    rows = many ? [] : (stitches?.(piece, bodyOf(piece)).filter((r) => r.headX.length > 0) ?? []);
+    laid.set(piece, rows);
+  }
+  return rows;
+}
 
 /** The runs of rows of a piece, from the foundation; empty when it was not worked in rows. */
 export const bandsOf = (piece: Piece): readonly RowBand[] =>

@@ -2,6 +2,7 @@
 import { rectangle } from '../outline.ts';
 import type { Body, Edge, Spot } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import { fabricRow, type FabricRow, type Standing } from '../fabric.ts';
 import type { BlocksPiece } from './blocks.schema.ts';
 
 /** The edges of a piece in blocks: b blocks and b − 1 gaps on a side. */
@@ -65,4 +66,40 @@ export const blocks: Construction<BlocksPiece> = {
         every2nd.push({ draw: 'surface', x: left + x * widthMm, y: top + y * heightMm, widthMm, heightMm });
     return every2nd;
   },
+  stitches: ({ stitch, blocksWide, blocksHigh, widthCm, heightCm }) => {
+    const widthMm = (widthCm * 10) / blocksWide;
+    const heightMm = (heightCm * 10) / blocksHigh;
+    const rows: FabricRow[] = [];
+    // The outermost blocks are the edge. From diagonal to diagonal the work turns.
+    for (let y = 1; y < blocksHigh - 1; y++) {
+      for (const upright of [true, false]) {
+        const stitches: Standing[] = [];
+        for (let x = 1; x < blocksWide - 1; x++) {
+          if (((x + y) % 2 === 0) !== upright) continue;
+          const left = -widthCm * 5 + x * widthMm;
+          const top = -heightCm * 5 + y * heightMm;
+          for (let k = 0; k < POSTS_OF_BLOCK; k++) {
+            const t = (k + 0.5) / POSTS_OF_BLOCK;
+            stitches.push(
+              upright
+                ? [
+                    { x: left + t * widthMm, y: top },
+                    { x: left + t * widthMm, y: top + heightMm },
+                  ]
+                : [
+                    { x: left, y: top + t * heightMm },
+                    { x: left + widthMm, y: top + t * heightMm },
+                  ],
+            );
+          }
+        }
+        rows.push(fabricRow(stitch, (upright ? widthMm : heightMm) / POSTS_OF_BLOCK, stitches, !upright));
+      }
+    }
+    return rows;
+  },
+  size: ({ blocksWide, blocksHigh }) => POSTS_OF_BLOCK * blocksWide * blocksHigh,
 };
+
+/** Posts that a block shows. */
+const POSTS_OF_BLOCK = 3;

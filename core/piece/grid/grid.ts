@@ -5,6 +5,7 @@
 import { sideName, type OutlineSide } from '../outline.ts';
 import type { Body, Edge, Spot } from '../edge.ts';
 import { boxLine, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import { motifRounds, sizeOfMotif, type FabricRow } from '../fabric.ts';
 import { LIMITS } from '../../limits.ts';
 import { problem } from '../../problems.ts';
 import { clusterSpots, spotsOfEdge, widthsOfEdge } from '../motifEdge.ts';
@@ -59,16 +60,47 @@ const motifsOf = ({ cells }: GridPiece): readonly { readonly x: number; readonly
 /** How far in a motif is drawn with its rounds, as a part of its size. */
 const ROUNDS = [0.24, 0.38];
 
-function fabricOf(piece: GridPiece): readonly FabricShape[] {
+/** The motifs with their left upper corners, mm on the piece. */
+function motifsOn(
+  piece: GridPiece,
+): readonly { readonly x: number; readonly y: number; readonly leftMm: number; readonly topMm: number }[] {
   const sizeMm = piece.motifCm * 10;
   const motifs = motifsOf(piece);
   const xs = motifs.map((m) => m.x);
   const ys = motifs.map((m) => m.y);
   const left = (-(Math.max(...xs) + 1 + Math.min(...xs)) / 2) * sizeMm;
   const top = (-(Math.max(...ys) + 1 + Math.min(...ys)) / 2) * sizeMm;
-  return motifs.flatMap((motif): readonly FabricShape[] => {
-    const x = left + motif.x * sizeMm;
-    const y = top + motif.y * sizeMm;
+  return motifs.map(({ x, y }) => ({ x, y, leftMm: left + x * sizeMm, topMm: top + y * sizeMm }));
+}
+
+/** Its neighbours across the sides of a motif: above, to the left, below, to the right, as its edge runs. */
+const ACROSS = [
+  [0, -1],
+  [-1, 0],
+  [0, 1],
+  [1, 0],
+] as const;
+
+function stitchesOf(piece: GridPiece): readonly FabricRow[] {
+  const { cells, edge, motifCm } = piece;
+  const half = motifCm * 5;
+  const square = [
+    { x: half, y: -half },
+    { x: -half, y: -half },
+    { x: -half, y: half },
+    { x: half, y: half },
+  ];
+  return motifsOn(piece).flatMap(({ x, y, leftMm, topMm }) =>
+    motifRounds({ x: leftMm + half, y: topMm + half }, square, half, 2 * half, edge, (side) => {
+      const [dx, dy] = ACROSS[side]!;
+      return cells[y + dy]?.[x + dx] === '#';
+    }),
+  );
+}
+
+function fabricOf(piece: GridPiece): readonly FabricShape[] {
+  const sizeMm = piece.motifCm * 10;
+  return motifsOn(piece).flatMap(({ leftMm: x, topMm: y }): readonly FabricShape[] => {
     return [
       { draw: 'line', thickMm: sizeMm * 0.03, along: boxLine(x, y, sizeMm, sizeMm) },
       ...ROUNDS.map((inset): FabricShape => {
@@ -124,4 +156,6 @@ export const grid: Construction<GridPiece> = {
     return motifCm === after.motifCm ? after : { ...after, motifCm };
   },
   fabric: fabricOf,
+  stitches: stitchesOf,
+  size: (piece) => motifsOf(piece).length * sizeOfMotif(4, piece.edge),
 };

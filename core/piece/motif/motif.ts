@@ -1,5 +1,6 @@
 /** One big motif worked in rounds: solid sides of stitch tops, or clusters with gaps or chains between. */
-import { corners, extent, regular } from '../outline.ts';
+import { corners, extent, isDisc, regular, type Outline, type Point } from '../outline.ts';
+import { motifRounds, sizeOfMotif } from '../fabric.ts';
 import { evenEdge, type Body, type Edge } from '../edge.ts';
 import { wholeBetween, type Construction, type FabricShape } from '../construction.ts';
 import { clusterSpots, spotsOfEdge, widthsOfEdge } from '../motifEdge.ts';
@@ -62,4 +63,15 @@ export const motif: Construction<MotifPiece> = {
       return { draw: 'line', thickMm: reachMm * 0.012, along };
     });
   },
+  stitches: ({ corners: cornerCount, edge, sideCm }, { outline }) => {
+    const points = cornerCount === 0 ? [] : corners(outline, 0);
+    return motifRounds({ x: 0, y: 0 }, points, reachOf(outline), sideCm * 10, edge, () => false);
+  },
+  size: ({ corners: cornerCount, edge }) => sizeOfMotif(Math.max(1, cornerCount), edge),
 };
+
+/** From the middle of a regular outline to the middle of its sides, mm. */
+function reachOf(outline: Outline): number {
+  const [a, b] = corners(outline, 0) as [Point, Point];
+  return isDisc(outline) ? a.x : Math.hypot((a.x + b.x) / 2, (a.y + b.y) / 2);
+}

@@ -3,6 +3,7 @@ import { STITCHES, type StitchKind } from '../../terms/stitches.ts';
 import { rectangle } from '../outline.ts';
 import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type RowBand } from '../construction.ts';
+import { fabricRow, type Standing } from '../fabric.ts';
 import type { RowsPiece } from './rows.schema.ts';
 
 /**
@@ -112,5 +113,27 @@ export const rows: Construction<RowsPiece> = {
         widthMm: piece.widthCm * 10,
         heightMm: bottom - top,
       })),
+  stitches: (piece, body) => {
+    const widthMm = body.stitchWidthMm!;
+    const left = -piece.widthCm * 5;
+    // The first and the last stitch of a row, and the last row, are the edge.
+    const inside = Array.from(
+      { length: Math.max(0, piece.stitches - 2) },
+      (_, i) => left + (i + 1.5) * widthMm,
+    );
+    const all = bandsOf(piece, body).flatMap(({ stitch, from, to, top, bottom }) =>
+      Array.from({ length: to - from }, (_, k) => {
+        const high = (bottom - top) / (to - from);
+        const foot = bottom - k * high;
+        const stitches = inside.map((x): Standing => [
+          { x, y: foot - high },
+          { x, y: foot },
+        ]);
+        return fabricRow(stitch, widthMm, stitches, (from + k) % 2 === 1);
+      }),
+    );
+    return all.slice(0, piece.lastRow === 'stitch tops' ? -1 : undefined);
+  },
+  size: (piece) => piece.stitches * piece.rows.reduce((sum, run) => sum + run.count, 0),
   bands: bandsOf,
 };
