@@ -1,19 +1,18 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { RouterProvider, createBrowserRouter } from 'react-router';
-import { STOPS } from './thread/stops.ts';
+import { RouterProvider, createBrowserRouter, type RouteObject } from 'react-router';
 import { Look } from './look/Look.tsx';
 import { Mishap, NotFound } from './look/NotFound.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 
-const router = createBrowserRouter([
+const routes: RouteObject[] = [
   { path: '/', element: <ShelfPage />, errorElement: <Mishap /> },
   {
+    id: 'hem',
     path: '/hem/:id',
     lazy: async () => ({ Component: (await import('./thread/HemPage.tsx')).HemPage }),
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./thread/HemPage.tsx')).ToFirstStop }) },
-      ...STOPS.map(({ path, page }) => ({ path, lazy: async () => ({ Component: await page() }) })),
     ],
     errorElement: <Mishap />,
     hydrateFallbackElement: <p className="loading">Loading …</p>,
@@ -37,7 +36,22 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   { path: '*', element: <NotFound /> },
-]);
+];
+
+let hasStops = false;
+
+const router = createBrowserRouter(routes, {
+  // The stops of a hem are fetched with the first hem, to keep the first page small.
+  patchRoutesOnNavigation: async ({ path, patch }) => {
+    if (hasStops || !path.startsWith('/hem/')) return;
+    const { STOPS } = await import('./thread/stops.ts');
+    hasStops = true;
+    patch(
+      'hem',
+      STOPS.map((stop) => ({ path: stop.path, lazy: async () => ({ Component: await stop.page() }) })),
+    );
+  },
+});
 
 // The data is in this browser: it is never stale but by our own edits, and a shelf is too long to be compared.
 const queries = new QueryClient({

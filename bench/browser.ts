@@ -196,6 +196,11 @@ async function shelf(): Promise<void> {
     .locator('.shelf-hem h2', { hasText: /^Hem \d+$/ })
     .first()
     .waitFor({ timeout: 120_000 });
+  // What a shelf has shown once, it keeps.
+  for (const page of [few, many]) {
+    await shown(page, '/', '.shelf-hem image, .shelf-hem img');
+    await page.waitForTimeout(4000);
+  }
   const taken = { few: [] as number[], many: [] as number[], empty: [] as number[] };
   for (let k = 0; k < 11; k++) {
     taken.few.push(await shown(few, '/', '.shelf-hem .plan'));

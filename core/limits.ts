@@ -6,7 +6,7 @@ export const LIMITS = {
   /** Spots that the edges of a piece offer the hook, all round. */
   spots: 40_000,
   /** Stitches of a piece that are drawn one by one; a larger one is drawn in surfaces. */
-  fabricStitches: 80_000,
+  fabricStitches: 30_000,
   /** Sides of an outline. */
   sides: 400,
   /** Stitches and chains in one round. */

@@ -1,7 +1,8 @@
 import { performed, type Edit } from '../../core/edits/edit.ts';
 import { takeSolution } from '../../core/fit/apply.ts';
 import { changesNothing, type Fit, type FitSolution, type WayOut } from '../../core/fit/fit.ts';
-import { madeAlike, troublesOf, type Trouble } from '../../core/forecast/troubles.ts';
+import { madeAlike } from '../../core/forecast/alike.ts';
+import { troublesOf, type Trouble } from '../../core/forecast/troubles.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { comesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Hem } from '../../core/document/hem.ts';

@@ -23,8 +23,8 @@ export interface PlanDrawingProps {
   readonly bare?: boolean;
   /** The place of the hook, mm. */
   readonly place?: Point | null;
-  /** Of the hem as it is stored, so that its picture is kept with it. */
-  readonly revision?: number | null;
+  /** Hears of every picture that was painted of it. */
+  readonly onPainted?: (picture: Blob) => void;
 }
 
 /** Pixels of the longer side of a picture, on its own and in small. */
@@ -48,10 +48,10 @@ function Drawing({
   parts = NO_PARTS,
   bare = false,
   place = null,
-  revision = null,
+  onPainted,
 }: PlanDrawingProps) {
   const { sheet } = GROUNDS[useLook().ground];
-  const picture = usePicture(plan, sheet, bare ? SMALL_PIXELS : PIXELS, revision);
+  const picture = usePicture(plan, sheet, bare ? SMALL_PIXELS : PIXELS, onPainted);
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;
   const largest = Math.max(widthMm, heightMm);

@@ -1,8 +1,6 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { pictureSize } from '../../drawing/pictureSize.ts';
-import { pictures } from '../storage/pictures.ts';
-import { workers } from '../workers/pool.ts';
 
 /** The picture of a plan, and the size of what it shows, mm. */
 export interface Picture {
@@ -11,47 +9,45 @@ export interface Picture {
   readonly heightMm: number;
 }
 
-/** An edit is followed by others: only when nothing has changed for so long is it painted, ms. */
-const PAUSE_MS = 250;
+/** An edit is followed by others, and a page by what is asked of it: only after so long a rest is it painted, ms. */
+const PAUSE_MS = 1200;
 
 /**
  * The piece as it is, painted away from the page. Until it is there, the last one; null before the first, and where it
  * cannot be painted.
  *
- * @param revision of the hem as it is stored, so that its picture is kept with it; null keeps none
+ * @param onPainted hears of every picture that was painted
  */
 export function usePicture(
   plan: Plan,
   ground: string,
   pixels: number,
-  revision: number | null,
+  onPainted?: (picture: Blob) => void,
 ): Picture | null {
   const [picture, setPicture] = useState<Picture | null>(null);
+  const painted = useEffectEvent((blob: Blob) => onPainted?.(blob));
   useEffect(() => {
     let over = false;
     let cancel: (() => void) | undefined;
-    const show = (blob: Blob): void => {
-      if (!over) setPicture({ url: URL.createObjectURL(blob), ...pictureSize(plan) });
-    };
     const paint = async (): Promise<void> => {
-      const stamp = revision === null ? null : `${revision} ${ground} ${pixels}`;
-      const kept = stamp === null ? null : await pictures.of(plan.hem.id, stamp);
+      // What paints is fetched when it is needed, to keep the first page small.
+      const { workers } = await import('../workers/pool.ts');
       if (over) return;
-      if (kept) return show(kept);
       const job = workers().ask('paintPicture', [plan.hem, ground, pixels]);
       ({ cancel } = job);
       const blob = await job.done;
-      show(blob);
-      if (stamp !== null) await pictures.keep(plan.hem.id, stamp, blob);
+      if (over) return;
+      setPicture({ url: URL.createObjectURL(blob), ...pictureSize(plan) });
+      painted(blob);
     };
     // One that cannot be painted is told by its outline alone.
-    const wait = setTimeout(() => void paint().catch(() => undefined), revision === null ? PAUSE_MS : 0);
+    const wait = setTimeout(() => void paint().catch(() => undefined), PAUSE_MS);
     return () => {
       over = true;
       clearTimeout(wait);
       cancel?.();
     };
-  }, [plan, ground, pixels, revision]);
+  }, [plan, ground, pixels]);
   useEffect(
     () => () => {
       if (picture) URL.revokeObjectURL(picture.url);

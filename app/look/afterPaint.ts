@@ -1,7 +1,7 @@
 import { startTransition, useEffect, useState } from 'react';
 
 /** Once what is on its way to the page has been painted; in a hidden page, soon. */
-export function afterPaint(): Promise<void> {
+function afterPaint(): Promise<void> {
   return new Promise((done) => {
     const soon = setTimeout(done, 100);
     requestAnimationFrame(() => {

@@ -1,6 +1,6 @@
 import { Button } from '../look/Button.tsx';
 import { Copy, DownloadSimple, Trash } from '@phosphor-icons/react';
-import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, useState, type ReactNode } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { Link } from 'react-router';
 import { fileName } from '../../core/document/fileName.ts';
@@ -14,8 +14,10 @@ import { isUnderWay } from '../../core/work/progress.ts';
 import { capital } from '../../core/terms/words.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
+import { useLook } from '../look/Look.tsx';
 import { whenWords } from '../look/when.ts';
 import { saveFile } from '../storage/exports.ts';
+import { keepCard, keptCard } from '../storage/pictures.ts';
 import { nameOf, type Found } from '../storage/records.ts';
 import { inTurn } from './inTurn.ts';
 import { Trouble } from './Trouble.tsx';
@@ -71,38 +73,114 @@ export function ShelfHem(props: ShelfHemProps) {
   );
 }
 
-/** A hem that is sound. It is planned and drawn when it is about to be seen. */
-function SoundHem({
-  hem,
-  found: { revision },
-  onDuplicate,
-  onDiscard,
-}: ShelfHemProps & { readonly hem: Hem }) {
+/** A hem that is sound. When it is about to be seen it is shown as it was kept, or else planned and drawn. */
+function SoundHem(props: ShelfHemProps & { readonly hem: Hem }) {
+  const { hem, found } = props;
+  const { ground } = useLook();
   const [near, setNear] = useState(false);
   const item = useNear<HTMLLIElement>(() => inTurn(() => setNear(true)));
-  const made = useMemo(() => (near ? plan(hem) : null), [hem, near]);
+  const stamp = `${found.revision} ${ground}`;
+  const kept = useKeptCard(hem.id, near ? stamp : null);
   return (
     <li className="shelf-hem" ref={item}>
+      {kept ? (
+        <Card
+          {...props}
+          place={kept.place}
+          border={kept.border}
+          drawing={<img className="plan bare" src={kept.url} alt={pictureAlt(hem)} />}
+        />
+      ) : kept === null ? (
+        <PlannedHem {...props} stamp={stamp} />
+      ) : (
+        <Card {...props} place={null} border={null} drawing={null} />
+      )}
+    </li>
+  );
+}
+
+const pictureAlt = ({ name }: Hem): string => `${name}: the piece with its border, drawn to scale`;
+
+/** What was kept of a hem; null when nothing is, undefined until that is known. @param stamp null does not ask yet */
+function useKeptCard(
+  hem: string,
+  stamp: string | null,
+): { readonly url: string; readonly place: string | null; readonly border: string } | null | undefined {
+  const [found, setFound] = useState<{
+    readonly stamp: string;
+    readonly card: { readonly url: string; readonly place: string | null; readonly border: string } | null;
+  } | null>(null);
+  useEffect(() => {
+    if (stamp === null) return;
+    let over = false;
+    let url: string | null = null;
+    void keptCard(hem, stamp).then((card) => {
+      if (over) return;
+      url = card && URL.createObjectURL(card.picture);
+      setFound({ stamp, card: card && { url: url!, place: card.place, border: card.border } });
+    });
+    return () => {
+      over = true;
+      if (url) URL.revokeObjectURL(url);
+    };
+  }, [hem, stamp]);
+  return found && found.stamp === stamp ? found.card : undefined;
+}
+
+/** A hem of which nothing is kept: planned and drawn, and then kept. */
+function PlannedHem(props: ShelfHemProps & { readonly hem: Hem; readonly stamp: string }) {
+  const { hem, stamp } = props;
+  const made = useMemo(() => plan(hem), [hem]);
+  const place = isUnderWay(made) ? capital(placeInWords(made)) : null;
+  const border = borderWords(made);
+  return (
+    <Card
+      {...props}
+      place={place}
+      border={border}
+      drawing={
+        <Guard what="The drawing of this hem" resetKeys={[made]}>
+          <PlanDrawing
+            plan={made}
+            bare
+            onPainted={(picture) => void keepCard(hem.id, stamp, { picture, place, border })}
+          />
+        </Guard>
+      }
+    />
+  );
+}
+
+function Card({
+  hem,
+  place,
+  border,
+  drawing,
+  onDuplicate,
+  onDiscard,
+}: ShelfHemProps & {
+  readonly hem: Hem;
+  readonly place: string | null;
+  /** Null until it is known. */
+  readonly border: string | null;
+  readonly drawing: ReactNode;
+}) {
+  return (
+    <>
       <Link to={`/hem/${hem.id}/${hem.record.length > 0 ? 'work' : 'base'}`} className="shelf-link">
-        <div className="shelf-drawing">
-          {made && (
-            <Guard what="The drawing of this hem" resetKeys={[made]}>
-              <PlanDrawing plan={made} bare revision={revision} />
-            </Guard>
-          )}
-        </div>
+        <div className="shelf-drawing">{drawing}</div>
         <h2>{hem.name}</h2>
       </Link>
-      {made && (
+      {border !== null && (
         <>
           <p className="quiet small">
-            {isUnderWay(made) && (
+            {place !== null && (
               <>
-                <strong>{capital(placeInWords(made))}</strong>
+                <strong>{place}</strong>
                 <br />
               </>
             )}
-            {borderWords(made)}
+            {border}
             <br />
             changed {whenWords(hem.changed, new Date())}
           </p>
@@ -131,7 +209,7 @@ function SoundHem({
           </div>
         </>
       )}
-    </li>
+    </>
   );
 }
 

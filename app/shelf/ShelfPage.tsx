@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from '../look/Button.tsx';
 import { Package, Plus, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
-import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import { listWords } from '../../core/words/lists.ts';
@@ -16,7 +16,6 @@ import { KeysButton } from '../look/KeysButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
 import { firstOfShelf, library, shelf } from '../storage/here.ts';
-import { afterPaint } from '../look/afterPaint.ts';
 import type { Found } from '../storage/records.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { RefusedFile } from './opening.ts';
@@ -30,6 +29,7 @@ const Keeping = lazy(async () => ({ default: (await import('./Keeping.tsx')).Kee
 /** A long shelf is laid out as it is scrolled: so many hems at first, and so many with every step. */
 const LAID_FIRST = 16;
 const LAID_THEN = 100;
+const SHOWN_BEFORE_MS = 250;
 
 /** All hems, each drawn to scale with its border. */
 export function ShelfPage() {
@@ -51,10 +51,18 @@ export function ShelfPage() {
     refetch,
   } = useQuery({
     queryKey: ['shelf'],
-    queryFn: () => afterPaint().then(shelf),
+    // Those that stand first are shown before a long shelf takes up storage.
+    queryFn: async () => {
+      if (first.data && !all) await new Promise((done) => setTimeout(done, SHOWN_BEFORE_MS));
+      return shelf();
+    },
     enabled: first.isFetched,
   });
-  const hems = all ?? first.data ?? undefined;
+  const hems = useMemo(() => {
+    // Those that were shown already and have not changed are not shown anew.
+    const shown = new Map(first.data?.map((f) => [`${f.id} ${f.revision}`, f]));
+    return all?.map((f) => shown.get(`${f.id} ${f.revision}`) ?? f) ?? first.data ?? undefined;
+  }, [all, first.data]);
   const changed = useEffectEvent((): void => void queries.invalidateQueries({ queryKey: ['shelf'] }));
   const refresh = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
   /** Does something with storage; a refusal is told, and the shelf shows what is there then. */

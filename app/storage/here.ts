@@ -83,7 +83,13 @@ export async function bin(): Promise<readonly Binned[]> {
 }
 
 async function demoHems(): Promise<readonly Hem[]> {
-  const files = import.meta.glob<string>('../../demo/*.hem.json', { query: '?raw', import: 'default' });
-  const read = await Promise.all(Object.values(files).map(async (load) => readHem(await load())));
+  const files = import.meta.glob<string>('../../demo/*.hem.json', {
+    query: '?url&no-inline',
+    import: 'default',
+    eager: true,
+  });
+  const read = await Promise.all(
+    Object.values(files).map(async (url) => readHem(await (await fetch(url)).text())),
+  );
   return read.flatMap((outcome) => (outcome.ok ? [outcome.value] : []));
 }

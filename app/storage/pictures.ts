@@ -1,25 +1,35 @@
-/** Pictures of hems, kept so that the shelf need not paint them again. They are of use, but nothing depends on them. */
+/**
+ * What the shelf shows of a hem, kept so that it need not be planned and painted again while it has not changed. It is of use,
+ * but nothing depends on it.
+ */
 import { cupboard, type Cupboard } from './cupboard.ts';
 
-/** Another number gives up all pictures that were painted otherwise. */
-const PAINTED_AS = 1;
+/** Another number gives up all that was kept otherwise. */
+const KEPT_AS = 2;
 
 export const pictureStore: Cupboard = cupboard('pictures');
 
-interface Kept {
-  readonly stamp: string;
-  readonly blob: Blob;
+/** A picture with the words that stand under it. */
+export interface Card {
+  readonly picture: Blob;
+  /** How far the work is; null when it has not been begun. */
+  readonly place: string | null;
+  readonly border: string;
 }
 
-const stamped = (stamp: string): string => `${PAINTED_AS} ${stamp}`;
+interface Kept extends Card {
+  readonly stamp: string;
+}
 
-export const pictures = {
-  /** The picture of a hem with a stamp; null when there is none. */
-  of: async (hem: string, stamp: string): Promise<Blob | null> => {
-    const kept = (await pictureStore.get(hem).catch(() => null)) as Partial<Kept> | null;
-    return kept?.stamp === stamped(stamp) && kept.blob instanceof Blob ? kept.blob : null;
-  },
-  keep: async (hem: string, stamp: string, blob: Blob): Promise<void> => {
-    await pictureStore.set(hem, { stamp: stamped(stamp), blob } satisfies Kept).catch(() => undefined);
-  },
-};
+const stamped = (stamp: string): string => `${KEPT_AS} ${stamp}`;
+
+/** @param stamp of all that it depends on: the same stamp has the same card */
+export async function keptCard(hem: string, stamp: string): Promise<Card | null> {
+  const kept = (await pictureStore.get(hem).catch(() => null)) as Partial<Kept> | null;
+  const sound =
+    kept?.stamp === stamped(stamp) && kept.picture instanceof Blob && typeof kept.border === 'string';
+  return sound ? (kept as Kept) : null;
+}
+
+export const keepCard = (hem: string, stamp: string, card: Card): Promise<void> =>
+  pictureStore.set(hem, { stamp: stamped(stamp), ...card } satisfies Kept).catch(() => undefined);

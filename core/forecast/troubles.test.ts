@@ -10,7 +10,8 @@ import { entry, rowsHem } from '../testing/hems.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { troubleInShort, troubleWords } from '../words/troubleWords.ts';
 import { edgeOf, entriesFor, waysIn, withTrial } from './nextRound.ts';
-import { madeAlike, troublesOf } from './troubles.ts';
+import { madeAlike } from './alike.ts';
+import { troublesOf } from './troubles.ts';
 
 const said = (made: Plan): readonly string[] => troublesOf(made).map((t) => troubleWords(made, t));
 const short = (made: Plan): readonly string[] => troublesOf(made).map((t) => troubleInShort(made, t));

@@ -1,9 +1,6 @@
 /** What is wrong with a border, the worst first: the one list from which every page says it. */
-import { setCount } from '../edits/base.ts';
-import { performed, type Edit } from '../edits/edit.ts';
 import type { Verdict } from '../flat/flat.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
-import { plan as planOf } from '../plan/planner.ts';
 import { isEven, type Plan, type YarnPlan } from '../plan/types.ts';
 import { ballEnds, supplyOf, type BallEnd } from './supply.ts';
 
@@ -121,25 +118,4 @@ function unlike(plan: Plan): readonly Trouble[] {
 }
 
 /** A side of the base round as it is counted, between the middles of its corners. */
-const countOf = ({ sides }: Plan, side: number): number => sides[side]!.count + sides[side]!.corners;
-
-/**
- * Makes sides that face each other alike: the one that leaves more rounds fitting, and then the flatter border. Null when
- * the base round has been worked, or the counts cannot be had.
- */
-export function madeAlike(plan: Plan, [a, b]: readonly [number, number]): Edit | null {
-  if (plan.rounds[0]!.done) return null;
-  const ways = [
-    [a, b],
-    [b, a],
-  ].flatMap(([of, like]) => {
-    const { name } = plan.sides[of!]!;
-    const made = setCount(`side ${name}`, [of!], countOf(plan, like!) - plan.sides[of!]!.corners);
-    const outcome = performed(plan.hem, made);
-    if (!outcome.ok) return [];
-    const then = planOf(outcome.value);
-    const strain = Math.max(...then.rounds.flatMap((r) => r.sides.map((s) => Math.abs(s.strain))));
-    return [{ made, uneven: then.rounds.filter((r) => !r.even).length, strain }];
-  });
-  return ways.sort((x, y) => x.uneven - y.uneven || x.strain - y.strain)[0]?.made ?? null;
-}
+export const countOf = ({ sides }: Plan, side: number): number => sides[side]!.count + sides[side]!.corners;
