@@ -34,6 +34,7 @@ const app = [
   'pattern',
   'work',
   'shelf',
+  'start',
   'thread',
   'stitches',
   'offline',

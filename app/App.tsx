@@ -18,6 +18,12 @@ const routes: RouteObject[] = [
     hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   {
+    path: '/new',
+    lazy: async () => ({ Component: (await import('./start/StartPage.tsx')).StartPage }),
+    errorElement: <Mishap />,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
+  },
+  {
     path: '/open',
     lazy: async () => ({ Component: (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage }),
     errorElement: <Mishap />,

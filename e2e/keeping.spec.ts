@@ -181,7 +181,7 @@ test('a refusal on the shelf is said, and nothing is lost by it', async ({ page 
   await page.goto('/');
   await expect(cards(page)).toHaveCount(DEMOS);
   await fail('full');
-  for (const press of ['Copy Harbour throw', 'Delete Harbour throw', 'New hem']) {
+  for (const press of ['Copy Harbour throw', 'Delete Harbour throw']) {
     await page.getByRole('button', { name: press }).click();
     await expect(page.getByText('It was not done')).toBeVisible();
     await expect(page.getByText('storage is full')).toBeVisible();

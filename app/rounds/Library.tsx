@@ -21,8 +21,9 @@ import { useWorked } from '../workers/useWorked.ts';
 export interface LibraryProps {
   readonly plan: Plan;
   readonly onAdd: (family: Family, where: Where) => void;
-  readonly onOwn: () => void;
-  readonly onPaste: (entries: readonly RoundEntry[]) => void;
+  /** Without it, rounds of one's own are not offered. */
+  readonly onOwn?: () => void;
+  readonly onPaste?: (entries: readonly RoundEntry[]) => void;
 }
 
 type Edge = 'all' | Family['edge'];
@@ -108,19 +109,23 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
         <label>
           <Switch size="small" checked={babySafe} onChange={setBabySafe} /> no loose parts or long loops
         </label>
-        <button type="button" className="own-round" onClick={onOwn}>
-          Write a round of your own
-        </button>
-        <button
-          type="button"
-          className="own-round"
-          aria-expanded={pasting}
-          onClick={() => setPasting(!pasting)}
-        >
-          Paste written rounds
-        </button>
+        {onOwn && (
+          <button type="button" className="own-round" onClick={onOwn}>
+            Write a round of your own
+          </button>
+        )}
+        {onPaste && (
+          <button
+            type="button"
+            className="own-round"
+            aria-expanded={pasting}
+            onClick={() => setPasting(!pasting)}
+          >
+            Paste written rounds
+          </button>
+        )}
       </div>
-      {pasting && <PasteRounds plan={plan} onRounds={onPaste} />}
+      {pasting && onPaste && <PasteRounds plan={plan} onRounds={onPaste} />}
       <ul>
         {shown.map(({ family, tried: t }) => (
           <Guard key={family.id} what={family.name} resetKeys={[plan]}>

@@ -7,7 +7,6 @@ import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import { listWords } from '../../core/words/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { newHem } from '../../core/document/newHem.ts';
 import { copyOf } from '../../core/edits/hem.ts';
 import { problemLine } from '../../core/problems.ts';
 import { GroundButton } from '../look/GroundButton.tsx';
@@ -88,11 +87,6 @@ export function ShelfPage() {
     [],
   );
 
-  const start = async (): Promise<void> => {
-    const hem = newHem(nanoid(10), new Date());
-    const added = await attempt(() => library.add([hem], 'a new hem').then(() => true));
-    if (added) await navigate(`/hem/${hem.id}/piece`);
-  };
   const duplicate = (hem: Hem): void => {
     const copy = copyOf(hem, nanoid(10), `${hem.name} (copy)`, new Date().toISOString());
     void attempt(() => library.add([copy], 'a copy'));
@@ -185,7 +179,7 @@ export function ShelfPage() {
           </p>
         </div>
         <div className="shelf-tools">
-          <Button type="primary" icon={<Plus />} onClick={() => void start()}>
+          <Button type="primary" icon={<Plus />} onClick={() => void navigate('/new')}>
             New hem
           </Button>
           <Button icon={<UploadSimple />} onClick={() => chooser.current?.click()}>

@@ -1,6 +1,7 @@
 /** What a way of making a piece knows of itself. Each has a folder beside this file and a line in registry.ts. */
 import type { Problem, Where } from '../problems.ts';
 import type { StitchKind } from '../terms/stitches.ts';
+import type { Asked } from './asked.ts';
 import type { Body } from './edge.ts';
 import type { FabricRow } from './fabric.ts';
 import type { Outline, Point } from './outline.ts';
@@ -17,6 +18,8 @@ export interface Construction<P> {
   readonly beyondPlanning?: (piece: P, where: Where) => readonly Problem[];
   /** What is wrong with its outline; it can be planned all the same, so that it can be mended step by step. */
   readonly outlineProblems?: (piece: P, where: Where, unit: 'cm' | 'in') => readonly Problem[];
+  /** What a new piece is told by: at most three numbers. */
+  readonly asked: readonly Asked<P>[];
   /** A piece about as big as another. */
   readonly begin: (size: Beginning) => P;
   /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */

@@ -5,6 +5,7 @@
 import { LIMITS } from '../limits.ts';
 import { problem, type Problem, type Where } from '../problems.ts';
 import type { Beginning, Construction, FabricShape, Follow, RowBand } from './construction.ts';
+import type { Asked } from './asked.ts';
 import type { Body } from './edge.ts';
 import type { FabricRow } from './fabric.ts';
 import type { Piece } from './piece.schema.ts';
@@ -31,6 +32,9 @@ export function bodyOf(piece: Piece): Body {
 /** A piece of another construction, about as big as the one at hand. */
 export const beginPiece = (kind: PieceKind, beginning: Beginning): Piece =>
   CONSTRUCTIONS[kind].begin(beginning);
+
+/** What a new piece of this construction is told by. */
+export const askedOf = (piece: Piece): readonly Asked<Piece>[] => constructionOf(piece).asked;
 
 /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
 export const withSideLength = (piece: Piece, side: number, lengthCm: number): Piece =>

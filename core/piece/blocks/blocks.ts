@@ -3,6 +3,7 @@ import { rectangle } from '../outline.ts';
 import type { Body, Edge, Spot } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
 import { fabricRow, type FabricRow, type Standing } from '../fabric.ts';
+import { halfCm } from '../asked.ts';
 import type { BlocksPiece } from './blocks.schema.ts';
 
 /** The edges of a piece in blocks: b blocks and b − 1 gaps on a side. */
@@ -32,6 +33,12 @@ function bodyOf(piece: BlocksPiece): Body {
 /** Border stitches that a block takes once its loop is filled. */
 const STITCHES_OF_BLOCK = { hdc: 2, dc: 3 } as const;
 
+/** As high as its blocks are when they are square, until somebody measures it. */
+const ofSquareBlocks = (piece: BlocksPiece): BlocksPiece => ({
+  ...piece,
+  heightCm: Math.min(2000, halfCm((piece.widthCm * piece.blocksHigh) / piece.blocksWide)),
+});
+
 export const blocks: Construction<BlocksPiece> = {
   name: 'Corner to corner',
   body: bodyOf,
@@ -48,6 +55,32 @@ export const blocks: Construction<BlocksPiece> = {
       heightCm,
     };
   },
+  asked: [
+    {
+      what: 'Blocks across',
+      unit: 'blocks',
+      least: 2,
+      most: 2000,
+      of: (piece) => piece.blocksWide,
+      told: (piece, blocksWide) => ofSquareBlocks({ ...piece, blocksWide }),
+    },
+    {
+      what: 'Blocks down',
+      unit: 'blocks',
+      least: 2,
+      most: 2000,
+      of: (piece) => piece.blocksHigh,
+      told: (piece, blocksHigh) => ofSquareBlocks({ ...piece, blocksHigh }),
+    },
+    {
+      what: 'Width',
+      unit: 'cm',
+      least: 3,
+      most: 1000,
+      of: (piece) => piece.widthCm,
+      told: (piece, widthCm) => ofSquareBlocks({ ...piece, widthCm }),
+    },
+  ],
   withSideLength: rectangleWithSide,
   sized: (before, after, follow) => {
     const [was, is] = [STITCHES_OF_BLOCK[before.stitch], STITCHES_OF_BLOCK[after.stitch]];

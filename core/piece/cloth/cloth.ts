@@ -34,6 +34,32 @@ export const cloth: Construction<ClothPiece> = {
     heightCm,
     pitchMm: Math.min(100, Math.max(1, Math.round(stitchWidthMm * 10) / 10)),
   }),
+  asked: [
+    {
+      what: 'Width',
+      unit: 'cm',
+      least: 3,
+      most: 1000,
+      of: (piece) => piece.widthCm,
+      told: (piece, widthCm) => ({ ...piece, widthCm }),
+    },
+    {
+      what: 'Height',
+      unit: 'cm',
+      least: 3,
+      most: 1000,
+      of: (piece) => piece.heightCm,
+      told: (piece, heightCm) => ({ ...piece, heightCm }),
+    },
+    {
+      what: 'From hole to hole',
+      unit: 'mm',
+      least: 2,
+      most: 100,
+      of: (piece) => piece.pitchMm,
+      told: (piece, pitchMm) => ({ ...piece, pitchMm }),
+    },
+  ],
   withSideLength: rectangleWithSide,
   fabric: ({ widthCm, heightCm, pitchMm }) => {
     const width = widthCm * 10 - 2 * INSET_MM;

@@ -3,6 +3,7 @@ import { sideName } from '../outline.ts';
 import { evenEdge, type Body } from '../edge.ts';
 import { problem, type Problem, type Where } from '../../problems.ts';
 import { wholeBetween, type Construction } from '../construction.ts';
+import { halfCm } from '../asked.ts';
 import type { CountedPiece } from './counted.schema.ts';
 
 /** The edges of a counted piece. A single side without a turn is a disc. */
@@ -47,6 +48,16 @@ function outlineProblems(piece: CountedPiece, where: Where, unit: 'cm' | 'in'): 
     : [];
 }
 
+/** A side and the one that faces it. */
+const withSides = (
+  piece: CountedPiece,
+  side: number,
+  part: Partial<CountedPiece['sides'][number]>,
+): CountedPiece => ({
+  ...piece,
+  sides: piece.sides.map((s, i) => (i % 2 === side ? { ...s, ...part } : s)),
+});
+
 export const counted: Construction<CountedPiece> = {
   name: 'Counted by hand',
   body: bodyOf,
@@ -60,6 +71,35 @@ export const counted: Construction<CountedPiece> = {
       turnDegrees: Math.round(((outline.turns[i] ?? 0) * 180) / Math.PI),
     })),
   }),
+  asked: [
+    {
+      what: 'Stitches across',
+      unit: 'stitches',
+      least: 1,
+      most: 5000,
+      of: (piece) => piece.sides[0]!.stitches,
+      told: (piece, stitches) => withSides(piece, 0, { stitches }),
+    },
+    {
+      what: 'Stitches down',
+      unit: 'stitches',
+      least: 1,
+      most: 5000,
+      of: (piece) => (piece.sides[1] ?? piece.sides[0]!).stitches,
+      told: (piece, stitches) => withSides(piece, 1, { stitches }),
+    },
+    {
+      what: 'Width',
+      unit: 'cm',
+      least: 1,
+      most: 1000,
+      of: (piece) => piece.sides[0]!.lengthCm,
+      told: (piece, lengthCm) => {
+        const share = lengthCm / piece.sides[0]!.lengthCm;
+        return { ...piece, sides: piece.sides.map((s) => ({ ...s, lengthCm: halfCm(s.lengthCm * share) })) };
+      },
+    },
+  ],
   withSideLength: (piece, side, lengthCm) => ({
     ...piece,
     sides: piece.sides.map((s, i) => (i === side ? { ...s, lengthCm } : s)),

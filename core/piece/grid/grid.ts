@@ -147,6 +147,43 @@ export const grid: Construction<GridPiece> = {
     },
     motifCm: USUAL_CM,
   }),
+  asked: [
+    {
+      what: 'Motifs across',
+      unit: 'motifs',
+      least: 1,
+      most: 60,
+      of: ({ cells }) => Math.max(...cells.map((row) => row.length)),
+      told: (piece, across) => ({ ...piece, cells: piece.cells.map(() => '#'.repeat(across)) }),
+    },
+    {
+      what: 'Motifs down',
+      unit: 'motifs',
+      least: 1,
+      most: 60,
+      of: ({ cells }) => cells.length,
+      told: (piece, down) => ({ ...piece, cells: Array.from({ length: down }, () => piece.cells[0]!) }),
+    },
+    {
+      what: 'A motif measures',
+      unit: 'cm',
+      least: 1,
+      most: 200,
+      of: (piece) => piece.motifCm,
+      // As many stitches to the centimetre as before: they are counted later.
+      told: (piece, motifCm) => ({
+        ...piece,
+        motifCm,
+        edge:
+          piece.edge.kind === 'solid'
+            ? {
+                ...piece.edge,
+                stitches: wholeBetween(1, ((piece.edge.stitches + 2) * motifCm) / piece.motifCm - 2, 500),
+              }
+            : piece.edge,
+      }),
+    },
+  ],
   withSideLength: (piece, side, lengthCm) => ({
     ...piece,
     motifCm: lengthCm / traceRuns(piece.cells)[side]!.motifs,

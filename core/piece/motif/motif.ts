@@ -47,6 +47,33 @@ export const motif: Construction<MotifPiece> = {
     edge: { kind: 'solid', stitch: 'dc', stitches: wholeBetween(6, (10 * widthCm) / stitchWidthMm, 5000) },
     sideCm: widthCm,
   }),
+  asked: [
+    {
+      what: 'Corners, or 0 for a circle',
+      unit: 'corners',
+      least: 0,
+      most: 12,
+      of: (piece) => piece.corners,
+      // One or two corners enclose nothing.
+      told: (piece, corners) => ({ ...piece, corners: corners > 0 && corners < 3 ? 3 : corners }),
+    },
+    {
+      what: 'Stitches on a side',
+      unit: 'stitches',
+      least: 3,
+      most: 5000,
+      of: ({ edge }) => (edge.kind === 'solid' ? edge.stitches : edge.clusters * edge.stitchesEach),
+      told: (piece, stitches) => ({ ...piece, edge: { kind: 'solid', stitch: 'dc', stitches } }),
+    },
+    {
+      what: 'Length of a side',
+      unit: 'cm',
+      least: 1,
+      most: 1000,
+      of: (piece) => piece.sideCm,
+      told: (piece, sideCm) => ({ ...piece, sideCm }),
+    },
+  ],
   withSideLength: (piece, _, sideCm) => ({ ...piece, sideCm }),
   sized: (before, after, follow) => {
     const sideCm = follow(before.sideCm, widthsOfEdge(before.edge), after.sideCm, widthsOfEdge(after.edge));

@@ -4,6 +4,7 @@ import { rectangle } from '../outline.ts';
 import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type RowBand } from '../construction.ts';
 import { fabricRow, type Standing } from '../fabric.ts';
+import { halfCm } from '../asked.ts';
 import type { RowsPiece } from './rows.schema.ts';
 
 /**
@@ -82,6 +83,12 @@ function bandsOf(piece: RowsPiece, { edges }: Body): readonly RowBand[] {
   });
 }
 
+/** As high as its rows are by themselves, until somebody measures it. */
+function asHighAsItsRows(piece: RowsPiece): RowsPiece {
+  const widths = piece.rows.reduce((sum, run) => sum + run.count * STITCHES[run.stitch].height, 0);
+  return { ...piece, heightCm: Math.min(2000, halfCm((widths * piece.widthCm) / piece.stitches)) };
+}
+
 export const rows: Construction<RowsPiece> = {
   name: 'Rows',
   whichSide:
@@ -102,6 +109,32 @@ export const rows: Construction<RowsPiece> = {
     widthCm,
     heightCm,
   }),
+  asked: [
+    {
+      what: 'Stitches in a row',
+      unit: 'stitches',
+      least: 6,
+      most: 5000,
+      of: (piece) => piece.stitches,
+      told: (piece, stitches) => asHighAsItsRows({ ...piece, stitches }),
+    },
+    {
+      what: 'Rows',
+      unit: 'rows',
+      least: 1,
+      most: 5000,
+      of: (piece) => piece.rows.reduce((sum, run) => sum + run.count, 0),
+      told: (piece, count) => asHighAsItsRows({ ...piece, rows: [{ ...piece.rows[0]!, count }] }),
+    },
+    {
+      what: 'Width',
+      unit: 'cm',
+      least: 3,
+      most: 1000,
+      of: (piece) => piece.widthCm,
+      told: (piece, widthCm) => asHighAsItsRows({ ...piece, widthCm }),
+    },
+  ],
   withSideLength: rectangleWithSide,
   fabric: (piece, body) =>
     bandsOf(piece, body)

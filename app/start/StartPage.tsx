@@ -1,0 +1,216 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { nanoid } from 'nanoid';
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { newHem } from '../../core/document/newHem.ts';
+import type { Hem } from '../../core/document/hem.ts';
+import { constructionOf } from '../../core/edits/constructions.ts';
+import { performed } from '../../core/edits/edit.ts';
+import { chooseConstruction, describePiece } from '../../core/edits/piece.ts';
+import type { Where } from '../../core/edits/rounds.ts';
+import { entriesFor } from '../../core/forecast/nextRound.ts';
+import { takeSolution } from '../../core/fit/apply.ts';
+import { fitHem } from '../../core/fit/open.ts';
+import { askedOf } from '../../core/piece/piece.ts';
+import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
+import { plan } from '../../core/plan/planner.ts';
+import { comesOutEven, type Plan } from '../../core/plan/types.ts';
+import type { Family } from '../../core/rounds/family.ts';
+import { problemLine, type Problem } from '../../core/problems.ts';
+import { sizeWords } from '../../core/words/measures.ts';
+import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { Guard } from '../hem/Guard.tsx';
+import { Button } from '../look/Button.tsx';
+import { useNotices } from '../look/notices.tsx';
+import { NumberField } from '../look/NumberField.tsx';
+import { Themed } from '../look/Themed.tsx';
+import { Library } from '../rounds/Library.tsx';
+import { withWarning } from '../shelf/telling.ts';
+import { library, libraryReady } from '../storage/here.ts';
+import styles from './start.module.css';
+
+/** A hem of a construction, without a round that nobody asked for. */
+function hemOf(kind: PieceKind, id: string, now: Date): Hem {
+  const blank: Hem = { ...newHem(id, now), rounds: [] };
+  if (blank.piece.kind === kind) return blank;
+  const outcome = performed(blank, chooseConstruction(kind, constructionOf(kind, blank)));
+  return outcome.ok ? outcome.value : blank;
+}
+
+/** With the smallest change after which every round fits: nobody has counted anything yet. */
+function fitted(hem: Hem): Hem {
+  const made = plan(hem);
+  const [best] = comesOutEven(made) ? [] : fitHem(hem).solutions;
+  if (!best) return hem;
+  const stack = made.rounds.slice(1).map((r) => r.written!);
+  const outcome = performed(hem, takeSolution(stack, best));
+  return outcome.ok ? outcome.value : hem;
+}
+
+/** A new hem: what was made, at most three numbers, and which edge. Nothing is stored before it is begun. */
+export function StartPage() {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const [id] = useState(() => nanoid(10));
+  const [hem, setHem] = useState<Hem | null>(null);
+  const [choosing, setChoosing] = useState(false);
+  const made = useMemo(() => (hem ? plan(hem) : null), [hem]);
+  const begin = async (ready: Hem): Promise<void> => {
+    const kept = await withWarning(notices, async () => {
+      await libraryReady();
+      await library.add([ready], 'a new hem');
+      return true;
+    });
+    if (!kept) return;
+    await queries.invalidateQueries({ queryKey: ['shelf'] });
+    await navigate(`/hem/${ready.id}/${ready.rounds.length > 0 ? 'rounds' : 'base'}`, { replace: true });
+  };
+  const withEdge = (family: Family, where: Where): void => {
+    const rounds = entriesFor(made!, family, where, 'contrast', [nanoid(8), nanoid(8)]);
+    void begin(fitted({ ...hem!, rounds: [...hem!.rounds, ...rounds] }));
+  };
+  return (
+    <Themed>
+      <main className={styles.start}>
+        <p>
+          <Link to="/">Back to the shelf</Link>
+        </p>
+        {!hem || !made ? (
+          <Kinds onChoose={(kind) => setHem(hemOf(kind, id, new Date()))} />
+        ) : choosing ? (
+          <>
+            <h1>Which edge?</h1>
+            <p className="quiet">Each is drawn on your piece. You can change it, and add rounds, later.</p>
+            <p className={styles.tools}>
+              <Button onClick={() => setChoosing(false)}>Back to the piece</Button>
+              <Button onClick={() => void begin(hem)}>Only a base round</Button>
+            </p>
+            <Guard what="The library of rounds" resetKeys={[made]}>
+              <Library plan={made} onAdd={withEdge} />
+            </Guard>
+          </>
+        ) : (
+          <Measures
+            plan={made}
+            onHem={setHem}
+            onBack={() => setHem(null)}
+            onEdge={() => setChoosing(true)}
+            onBegin={() => void begin(hem)}
+          />
+        )}
+      </main>
+    </Themed>
+  );
+}
+
+/** The constructions as pictures. */
+function Kinds({ onChoose }: { readonly onChoose: (kind: PieceKind) => void }) {
+  const samples = useMemo(
+    () => PIECE_KINDS.map((kind) => [kind, plan(sampleOf(hemOf(kind, kind, SAMPLE_DATE)))] as const),
+    [],
+  );
+  return (
+    <>
+      <h1>What did you make?</h1>
+      <ul className={styles.kinds}>
+        {samples.map(([kind, sample]) => (
+          <li key={kind}>
+            <button type="button" className={styles.kind} onClick={() => onChoose(kind)}>
+              <span className={styles.picture} aria-hidden="true">
+                <PlanDrawing plan={sample} bare />
+              </span>
+              {CONSTRUCTIONS[kind].name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+const SAMPLE_DATE = new Date('2026-01-01T00:00:00Z');
+/** How many times smaller a sample is than a hem to begin with, so that its stitches are seen. */
+const SMALLER = 3;
+
+/** A smaller piece of the same kind. */
+function sampleOf(hem: Hem): Hem {
+  let { piece } = hem;
+  for (const { unit, of, told, least } of askedOf(piece)) {
+    if (unit === 'corners' || unit === 'mm') continue;
+    if (unit === 'cm' && piece.kind === 'grid') continue;
+    piece = told(
+      piece,
+      Math.max(least, unit === 'cm' ? of(piece) / SMALLER : Math.round(of(piece) / SMALLER)),
+    );
+  }
+  const outcome = performed(hem, describePiece('smaller', piece));
+  return outcome.ok ? outcome.value : hem;
+}
+
+/** The few numbers that are asked, beside the piece as they make it. */
+function Measures({
+  plan: made,
+  onHem,
+  onBack,
+  onEdge,
+  onBegin,
+}: {
+  readonly plan: Plan;
+  readonly onHem: (hem: Hem) => void;
+  readonly onBack: () => void;
+  readonly onEdge: () => void;
+  readonly onBegin: () => void;
+}) {
+  const { hem } = made;
+  const { piece } = hem;
+  const [refused, setRefused] = useState<readonly Problem[]>([]);
+  return (
+    <div className={styles.measures}>
+      <section>
+        <h1>{CONSTRUCTIONS[piece.kind].name}: how big is it?</h1>
+        <div className={styles.fields}>
+          {askedOf(piece).map(({ what, unit, least, most, of, told }) => (
+            <label key={what}>
+              {what}
+              <NumberField
+                aria-label={what}
+                min={least}
+                max={most}
+                value={of(piece)}
+                step={unit === 'cm' ? 0.5 : 1}
+                {...(unit !== 'cm' && unit !== 'mm' && { precision: 0 })}
+                suffix={unit}
+                onChange={(value) => {
+                  if (value === null) return;
+                  const outcome = performed(hem, describePiece(what, told(piece, value)));
+                  setRefused(outcome.ok ? [] : outcome.problems);
+                  if (outcome.ok) onHem(outcome.value);
+                }}
+              />
+            </label>
+          ))}
+        </div>
+        {refused.map((p) => (
+          <p key={p.code} className="problem">
+            {problemLine(p)}
+          </p>
+        ))}
+        <p>
+          {sizeWords(made.bodySize, hem.preferences.length)}. Worsted yarn and single crochet to begin with:
+          yarn, gauge, stitches of the edge and all else can be changed on the next pages.
+        </p>
+        <p className={styles.tools}>
+          <Button type="primary" onClick={onEdge}>
+            Choose an edge
+          </Button>
+          <Button onClick={onBegin}>Only a base round</Button>
+          <Button onClick={onBack}>Something else</Button>
+        </p>
+      </section>
+      <Guard what="The drawing of the piece" resetKeys={[made]}>
+        <PlanDrawing plan={made} />
+      </Guard>
+    </div>
+  );
+}

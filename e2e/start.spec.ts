@@ -1,0 +1,40 @@
+import { expect, test } from '@playwright/test';
+
+// Nothing is asked that has no usual answer, and nothing is wrong with what comes of it.
+for (const [kind, asked] of [
+  ['Rows', 'Rows'],
+  ['One big motif', 'Stitches on a side'],
+  ['Corner to corner', 'Blocks down'],
+  ['Joined motifs', 'Motifs down'],
+  ['Cloth or fleece', 'Height'],
+  ['Counted by hand', 'Stitches down'],
+] as const) {
+  test(`a new hem begins with a picture, three numbers and an edge: ${kind}`, async ({ page }) => {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'New hem' }).click();
+    await expect(page.getByRole('heading', { name: 'What did you make?' })).toBeVisible();
+    await page.getByRole('button', { name: kind, exact: true }).click();
+    await expect(page.getByRole('spinbutton')).toHaveCount(3);
+    const field = page.getByRole('spinbutton', { name: asked, exact: true });
+    const before = Number(await field.inputValue());
+    await field.fill(String(before + 2));
+    await field.press('Tab');
+    await expect(field).toHaveValue(new RegExp(`^${before + 2}`));
+    await page.getByRole('button', { name: 'Choose an edge' }).click();
+    await page.getByRole('button', { name: 'Add Picot edge' }).click();
+    await expect(page).toHaveURL(/\/hem\/.+\/rounds$/);
+    await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText(/, all fit$/);
+    await expect(page.locator('.wants-looking-at')).toHaveCount(0);
+  });
+}
+
+test('a new hem that is thought better of leaves nothing on the shelf', async ({ page }) => {
+  await page.goto('/');
+  await page.locator('.shelf-hem').first().waitFor();
+  const before = await page.locator('.shelf-hem').count();
+  await page.getByRole('button', { name: 'New hem' }).click();
+  await page.getByRole('button', { name: 'Rows', exact: true }).click();
+  await page.getByRole('button', { name: 'Something else' }).click();
+  await page.getByRole('link', { name: 'Back to the shelf' }).click();
+  await expect(page.locator('.shelf-hem')).toHaveCount(before);
+});
