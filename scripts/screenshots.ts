@@ -50,6 +50,7 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'corner', path: '/hem/demo-big-square/rounds' },
   { name: 'work', path: '/hem/demo-clover/work' },
+  { name: 'new-hem', path: '/new' },
   {
     name: 'compare',
     path: '/',
@@ -76,7 +77,8 @@ for (const { name, path, before } of SHOTS) {
   await page.waitForTimeout(900);
   // What is worked in the background has been worked.
   while (await page.getByText('working …').count()) await page.waitForTimeout(200);
-  await page.waitForTimeout(400);
+  // Pictures of whole pieces are painted once the page rests.
+  await page.waitForTimeout(3500);
   await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   console.log(`docs/screenshots/${name}.png`);
   await page.close();
