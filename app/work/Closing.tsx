@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
 import { plural } from '../../core/words/measures.ts';
-import { closedOf, endsOf } from '../../core/work/looks.ts';
+import { closedOf, endsOf, looksAt } from '../../core/work/looks.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
@@ -12,6 +12,7 @@ export function Closing({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const all = endsOf(plan);
   const closed = closedOf(plan);
+  const looked = looksAt(plan, plan.rounds.at(-1)!).length > 0;
   const [woven, setWoven] = useState(0);
   const [out, setOut] = useState('');
   const [back, setBack] = useState('');
@@ -66,14 +67,22 @@ export function Closing({ plan }: { readonly plan: Plan }) {
       <p className={styles.tools}>
         <Button
           type="primary"
-          disabled={woven < all || missing !== 0}
+          disabled={woven < all || missing !== 0 || !looked}
           onClick={() =>
             store.note({ did: 'closed', round: workedRound(plan.rounds.at(-1)!), ends: woven, pins })
           }
         >
           The border is done
         </Button>
-        {woven < all && <span className="quiet small">Weave in every end first.</span>}
+        {woven < all ? (
+          <span className="quiet small">Weave in every end first.</span>
+        ) : (
+          !looked && (
+            <span className="quiet small">
+              Measure it and look at it first: how it lies belongs to its record.
+            </span>
+          )
+        )}
       </p>
     </>
   );

@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { workedUpTo } from '../../core/work/progress.ts';
 import { plan } from '../../core/plan/planner.ts';
+import { workedRound } from '../../core/plan/types.ts';
 import { removeRound } from '../../core/edits/rounds.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
@@ -155,6 +156,22 @@ describe('work', () => {
     expect(screen.getByText(/1 pin still in the blanket/)).toBeTruthy();
     expect(close().disabled).toBe(true);
     fireEvent.change(screen.getByLabelText('Pins taken back'), { target: { value: '40' } });
+    expect(screen.getByText(/^Measure it and look at it first/)).toBeTruthy();
+    expect(close().disabled).toBe(true);
+    const last = workedRound(store.get().plan.rounds.at(-1)!);
+    act(
+      () =>
+        void store.note({
+          did: 'looked',
+          round: last,
+          lies: ['flat', 'flat', 'flat', 'flat'],
+          sizeCm: [118, 126],
+          sidesCm: [],
+          depthCm: null,
+          note: '',
+          photo: null,
+        }),
+    );
     fireEvent.click(close());
     expect(now()).toMatch(/2 ends woven in, 40 pins back in the box/);
     expect(store.get().plan.hem.record.at(-1)).toMatchObject({ did: 'closed', ends: 2, pins: 40 });

@@ -1,0 +1,49 @@
+/** @jest-environment jsdom */
+import { beforeEach, describe, expect, test } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { fireEvent, screen } from '@testing-library/react';
+import { PIECE_KINDS, CONSTRUCTIONS } from '../../core/piece/registry.ts';
+import { rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { StartPage } from './StartPage.tsx';
+
+beforeEach(() => {
+  renderHem(rowsHem(), () => (
+    <QueryClientProvider client={new QueryClient()}>
+      <StartPage />
+    </QueryClientProvider>
+  ));
+});
+const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
+const fields = (): readonly string[] =>
+  screen.getAllByRole('spinbutton').map((f) => f.getAttribute('aria-label')!);
+
+describe('a new hem', () => {
+  test('is told by a picture and three numbers, whatever was made', () => {
+    expect(screen.getByRole('heading', { name: 'What did you make?' })).toBeTruthy();
+    for (const kind of PIECE_KINDS) {
+      press(CONSTRUCTIONS[kind].name);
+      expect(fields()).toEqual(CONSTRUCTIONS[kind].asked.map((a) => a.what));
+      press('Something else');
+    }
+  });
+
+  test('has its size at once', () => {
+    press('Rows');
+    expect(screen.getByText(/^90 × 91 cm\. Worsted yarn/)).toBeTruthy();
+    const width = screen.getByRole('spinbutton', { name: 'Width' });
+    fireEvent.change(width, { target: { value: '60' } });
+    // Its rows are as high as they are wide: a third less is a third less high.
+    expect(screen.getByText(/^60 × 6\d(\.5)? cm\./)).toBeTruthy();
+  });
+
+  test('is shown the edges on what was made, without rounds of one’s own', () => {
+    press('One big motif');
+    press('Choose an edge');
+    expect(screen.getByRole('heading', { name: 'Which edge?' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Add Shell edge' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Write a round of your own' })).toBeNull();
+    press('Back to the piece');
+    expect(fields()).toHaveLength(3);
+  });
+});
