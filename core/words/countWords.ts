@@ -1,7 +1,8 @@
 /** Counts of a plan in a line. */
 import { spotNoun } from '../base/schools.ts';
 import { isDisc } from '../piece/outline.ts';
-import type { Plan, SchoolPlan, SidePlan } from '../plan/types.ts';
+import { isEven, type Plan, type SchoolPlan, type SidePlan } from '../plan/types.ts';
+import { needsOf } from '../ring/recipe.ts';
 import { plural } from './measures.ts';
 
 /** Counts between the corners, sides with equal counts together where they face each other. */
@@ -18,7 +19,7 @@ export function baseWords(plan: Plan): string {
 /** Where the count of a side comes from: “215 = 106 dc row ends × 2 + 3 of the corners.”. */
 export function sourceWords(s: SidePlan, plan: Plan): string {
   if (s.choice.count !== null && s.schools.every((school) => school.count !== s.count))
-    return `${s.count + s.corners} by hand${cornersWords(s)}.`;
+    return `${s.count + s.corners} by hand${cornersWords(s)}.${servesWords(s, plan)}`;
   const school =
     s.schools.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
     s.schools[0]!;
@@ -49,4 +50,19 @@ export function basisWords(school: SchoolPlan, { corners }: SidePlan, plan: Plan
     .concat(school.atJoins > 0 ? [`${school.atJoins} at the seams`] : [])
     .concat(ofCorners)
     .join(' + ');
+}
+
+/** Which round a count serves: the first that repeats along the side and comes out even, with its repeats. */
+function servesWords(s: SidePlan, plan: Plan): string {
+  const side = plan.sides.indexOf(s);
+  for (const { number, name, written, sides } of plan.rounds) {
+    const fit = sides[side]?.fit;
+    if (!written || !fit || written.recipe.scope !== 'side' || fit.repeats === 0) continue;
+    const { modulus } = needsOf(written.recipe);
+    const rest = fit.places - modulus * fit.repeats;
+    if (modulus === 1 || rest < 0) continue;
+    if (!isEven(fit)) return '';
+    return ` For the ${name.toLowerCase()}: ${fit.repeats} × ${modulus}${rest > 0 ? ` + ${rest}` : ''} in round ${number}.`;
+  }
+  return '';
 }
