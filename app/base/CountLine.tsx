@@ -7,6 +7,7 @@ import { verdict } from '../../core/flat/flat.ts';
 import { basisWords, sourceWords } from '../../core/words/countWords.ts';
 import { percentWords } from '../../core/words/measures.ts';
 import './countLine.css';
+import { LEVEL, LEVELS, levelsOf, placeFlags } from './flags.ts';
 
 export interface CountLineProps {
   readonly plan: Plan;
@@ -84,6 +85,9 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
   const crowded = even.length > 1 && x(even[1]!) - x(even[0]!) < 26;
   const comesOut = plan.rounds.every((r) => fitsHere(r, side));
   const flags = placeFlags(s.schools, x, width);
+  // As many lines of flags as there must be: the axis makes room.
+  const lower = Math.max(0, levelsOf(flags) - LEVELS) * LEVEL;
+  const axis = AXIS + lower;
   // What is shown is counted between the corners; what is set is counted along the edge.
   const { corners } = s;
   const ticks = x
@@ -95,38 +99,38 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
 
   return (
     <div className="count-line" ref={box}>
-      <svg width={width} height={HEIGHT} role="group" aria-label={`Count line of side ${s.name}`}>
+      <svg width={width} height={HEIGHT + lower} role="group" aria-label={`Count line of side ${s.name}`}>
         <rect
           className="band-blocks"
           x={clampX(s.blocksFrom)}
           width={clampX(s.blocksTo) - clampX(s.blocksFrom)}
-          y={AXIS - 15}
+          y={axis - 15}
           height={30}
         />
         <rect
           className="band-flat"
           x={clampX(s.flatFrom)}
           width={clampX(s.flatTo) - clampX(s.flatFrom)}
-          y={AXIS - 15}
+          y={axis - 15}
           height={30}
         />
-        <line className="axis" x1={0} x2={width} y1={AXIS} y2={AXIS} />
+        <line className="axis" x1={0} x2={width} y1={axis} y2={axis} />
         {ticks.map((t) => (
-          <g key={t} transform={`translate(${x(t - corners)} ${AXIS})`} className="tick">
+          <g key={t} transform={`translate(${x(t - corners)} ${axis})`} className="tick">
             <line y1={-4} y2={4} />
             <text y={34}>{t}</text>
           </g>
         ))}
         {crowded ? (
-          <path className="even-marks" d={shown.map((c) => `M${x(c)} ${AXIS}v-7`).join('')} />
+          <path className="even-marks" d={shown.map((c) => `M${x(c)} ${axis}v-7`).join('')} />
         ) : (
           shown.map((c) => (
-            <g key={c} transform={`translate(${x(c)} ${AXIS})`} className="even-mark">
+            <g key={c} transform={`translate(${x(c)} ${axis})`} className="even-mark">
               <path d="M0 0 C -7 -4, -6 -13, 0 -13 S 7 -4, 0 0" />
             </g>
           ))
         )}
-        <g className="ideal" transform={`translate(${x(s.flatCount)} ${AXIS})`}>
+        <g className="ideal" transform={`translate(${x(s.flatCount)} ${axis})`}>
           <path d="M0 7 l5 8 h-10 z" />
         </g>
         {flags.map(({ school, px, level, left }) => (
@@ -146,19 +150,19 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
             }}
           >
             <title>{`${school.count + corners} = ${basisWords(school, s, plan)}: ${percentWords(school.strain)}, ${verdict(school.strain)}`}</title>
-            <line className="pole" y1={10 + level * 19} y2={AXIS} />
-            <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * 19}>
+            <line className="pole" y1={10 + level * LEVEL} y2={axis} />
+            <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * LEVEL}>
               {school.label} <tspan className="flag-count">{school.count + corners}</tspan>
             </text>
           </g>
         ))}
         {preview !== null && preview !== s.count && (
-          <circle className="preview" cx={x(preview)} cy={AXIS} r={9} />
+          <circle className="preview" cx={x(preview)} cy={axis} r={9} />
         )}
         <g
           ref={handle}
           className={comesOut ? 'handle even' : 'handle'}
-          transform={`translate(${clampX(s.count)} ${AXIS})`}
+          transform={`translate(${clampX(s.count)} ${axis})`}
           role="slider"
           tabIndex={0}
           aria-label={`Stitches along side ${s.name}`}
@@ -250,32 +254,4 @@ function domainOf(s: SidePlan): readonly [number, number] {
   const high = Math.max(s.flatCount + reach, s.count, ...far);
   const room = (high - low) * 0.04;
   return [Math.max(1, Math.floor(low - room)), Math.ceil(high + room)];
-}
-
-interface PlacedFlag {
-  readonly school: SchoolPlan;
-  readonly px: number;
-  readonly level: number;
-  /** Told to the left of its pole, where there is no room to the right. */
-  readonly left: boolean;
-}
-
-/** Flags from left to right, each on the first of three levels on which it does not cover another. */
-function placeFlags(
-  schools: readonly SchoolPlan[],
-  x: (n: number) => number,
-  width: number,
-): readonly PlacedFlag[] {
-  const ends = [-Infinity, -Infinity, -Infinity];
-  return [...schools]
-    .sort((a, b) => a.count - b.count)
-    .map((school) => {
-      const px = x(school.count);
-      const long = 34 + school.label.length * 7;
-      const left = px > width - 170;
-      const free = ends.findIndex((end) => end < (left ? px - long : px));
-      const level = free < 0 ? ends.indexOf(Math.min(...ends)) : free;
-      ends[level] = left ? px : px + long;
-      return { school, px, level, left };
-    });
 }
