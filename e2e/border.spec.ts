@@ -28,7 +28,7 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
   await openDemo(page);
   await page.getByRole('link', { name: /^Rounds/ }).click();
   await addRound(page, 'Shell edge');
-  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('1 not even');
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('does not fit');
 
   await page.getByRole('link', { name: /^Base round/ }).click();
   for (const side of ['A', 'B']) {
@@ -41,7 +41,7 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
     await page.mouse.move(to.x + to.width / 2 + 30, to.y, { steps: 6 });
     await page.mouse.move(to.x + to.width / 2, to.y, { steps: 6 });
     await page.mouse.up();
-    await expect(handle).toHaveAttribute('aria-valuetext', /every round comes out even/);
+    await expect(handle).toHaveAttribute('aria-valuetext', /every round fits/);
   }
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all fit');
 
@@ -66,11 +66,15 @@ test('a fit is taken with one click and taken back with one key', async ({ page 
   await page.getByRole('link', { name: /^Rounds/ }).click();
   await addRound(page, 'Shell edge');
   const rounds = page.getByRole('link', { name: /^Rounds/ });
-  await expect(rounds).toContainText('1 not even');
-  await page.getByRole('region', { name: 'Fit' }).getByRole('button').first().click();
+  await expect(rounds).toContainText('does not fit');
+  await page
+    .getByRole('region', { name: 'Fit' })
+    .getByRole('button', { name: /Then every round fits/ })
+    .first()
+    .click();
   await expect(rounds).toContainText('all fit');
   await page.keyboard.press('Control+z');
-  await expect(rounds).toContainText('1 not even');
+  await expect(rounds).toContainText('does not fit');
   await page.keyboard.press('Control+Shift+z');
   await expect(rounds).toContainText('all fit');
 });

@@ -259,7 +259,7 @@ function Legend() {
       <svg className="key" width="14" height="16" aria-hidden="true">
         <path d="M7 15 C 0 11, 1 2, 7 2 S 14 11, 7 15" />
       </svg>{' '}
-      every round comes out even{' '}
+      every round fits{' '}
       <svg className="key" width="12" height="12" aria-hidden="true">
         <path className="filled" d="M6 2l5 9H1z" />
       </svg>{' '}

@@ -72,12 +72,12 @@ describe('the count line', () => {
   test('a count that is not even says so, one that is says that too', () => {
     const { store, container } = renderLine();
     const handle = () => screen.getByRole('slider').getAttribute('aria-valuetext');
-    expect(handle()).not.toContain('every round comes out even');
+    expect(handle()).not.toContain('every round fits');
     const even = evenCounts(store.get().plan, 0)[0]!;
     expect(container.querySelectorAll('.even-mark').length).toBeGreaterThan(3);
     act(() => void store.do(setCount('A', [0], even)));
-    return screen.findByText(/Every round comes out even|comes out even/i).then(() => {
-      expect(handle()).toContain('every round comes out even');
+    return screen.findByText(/Every round fits/i).then(() => {
+      expect(handle()).toContain('every round fits');
     });
   });
 });

@@ -169,7 +169,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
           aria-valuemin={domain[0] + corners}
           aria-valuemax={domain[1] + corners}
           aria-valuenow={s.count + corners}
-          aria-valuetext={`${s.count + corners}: ${comesOut ? 'every round comes out even' : 'does not come out even'}`}
+          aria-valuetext={`${s.count + corners}: ${comesOut ? 'every round fits' : 'does not fit'}`}
           onKeyDown={(e) => {
             const act = {
               ArrowRight: () => step(1),
@@ -239,7 +239,7 @@ function CountWords({
     <span>
       {percentWords(base.strain)}: {base.verdict}.{' '}
       {even
-        ? 'Every round comes out even.'
+        ? 'Every round fits.'
         : `${odd ? odd.name : 'A round'} is ${fit?.over ?? 0} over (or ${fit?.short ?? 0} short).`}{' '}
       <span className="quiet">{sourceWords(s, plan)}</span>
     </span>

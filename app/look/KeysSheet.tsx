@@ -36,7 +36,7 @@ const KEYS: readonly Keys[] = [
     where: 'On a count line',
     keys: [
       [['←', '→'], 'one stitch fewer, one more'],
-      [['PgUp', 'PgDn'], 'to the next count at which all comes out even'],
+      [['PgUp', 'PgDn'], 'to the next count at which every round fits'],
     ],
   },
   {

@@ -52,7 +52,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
               <dd>{sizeWords(b.blockedSize, plan.hem.preferences.length)}</dd>
               <dt>rounds</dt>
               <dd className={b.even ? undefined : 'odd'}>
-                {b.rounds}, {b.even ? 'all even' : 'not even'}
+                {b.rounds}, {b.even ? 'all fit' : 'some do not fit'}
               </dd>
               <dt>yarn</dt>
               <dd>up to {Math.round(b.grams)} g</dd>

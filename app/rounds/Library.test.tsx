@@ -69,7 +69,7 @@ describe('the library', () => {
     expect(fitting.length).toBeLessThan(all);
     // 151 and 169 at the base are 155 and 173 after a plain round: one over for shells.
     expect(fitting).toContain('Plain round');
-    expect(screen.queryAllByText('Not even as it is')).toHaveLength(0);
+    expect(screen.queryAllByText('Does not fit as it is')).toHaveLength(0);
   });
 
   test('a family that is pressed comes on top of straight rounds', () => {

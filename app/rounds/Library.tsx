@@ -175,7 +175,7 @@ function FamilyCard({ plan, family, tried, onAdd }: FamilyCardProps) {
         {tried && (
           <span className="small">
             <span className={tried.fits ? 'fits' : 'odd'}>
-              {tried.fits ? 'Fits as it is' : 'Not even as it is'}
+              {tried.fits ? 'Fits as it is' : 'Does not fit as it is'}
             </span>{' '}
             · <span className="estimate">{tried.yarn.toFixed(1)} × the yarn of the base round</span>
             {tried.ground !== null && ` · brings ${familyById(tried.ground)!.name.toLowerCase()} with it`}

@@ -54,8 +54,8 @@ export function OwnRound({ entry, language }: OwnRoundProps) {
       {outcome.ok ? (
         <p className="quiet small">
           {needsOf(outcome.value).modulus === 1
-            ? 'Comes out even on any count.'
-            : `Comes out even on a multiple of ${needsOf(outcome.value).modulus} and ${needsOf(outcome.value).remainder} more.`}
+            ? 'Fits any count.'
+            : `Fits a multiple of ${needsOf(outcome.value).modulus} and ${needsOf(outcome.value).remainder} more.`}
           {written.language !== language && ` Written in ${written.language.toUpperCase()} terms.`}
         </p>
       ) : (

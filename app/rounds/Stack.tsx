@@ -275,7 +275,7 @@ function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: read
       ? [`${plan.sides[i]!.name} ${s.fit.over > 0 ? `${s.fit.over} over` : `${s.fit.short} too few`}`]
       : [],
   );
-  return <span className="odd small entry-counts">Not even: {sides.join(', ')}</span>;
+  return <span className="odd small entry-counts">Does not fit: {sides.join(', ')}</span>;
 }
 
 function Swatch({ plan, yarn }: { readonly plan: Plan; readonly yarn: string }) {

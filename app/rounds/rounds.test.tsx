@@ -62,7 +62,7 @@ describe('an own round', () => {
       <OwnRound entry={plan.hem.rounds[0]!} language="uk" />
     ));
     const text = screen.getByRole('textbox', { name: 'Own round in US terms' });
-    expect(screen.getByText(/Comes out even on any count\. Written in US terms\./)).toBeTruthy();
+    expect(screen.getByText(/Fits any count\. Written in US terms\./)).toBeTruthy();
     fireEvent.change(text, {
       target: { value: 'side: *sk 1, 5 dc in next st, sk 1, sl st in next st*\ncorner: 7 dc in corner' },
     });
@@ -110,7 +110,7 @@ describe('the stack', () => {
     expect(text.indexOf('Plain round')).toBeLessThan(text.indexOf('Base round'));
     const { plan } = store.get();
     expect(text).toContain(`${plan.rounds[1]!.total} in all`);
-    expect(text).toMatch(/Not even: A \d over/);
+    expect(text).toMatch(/Does not fit: A \d over/);
   });
 
   test('what is counted of an entry is what its last ring holds, chain spaces beside the stitches', () => {

@@ -81,7 +81,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
               <li key={o.familyId}>
                 <strong className="estimate">{yarnLengthWords(o.metres, plan.hem.preferences.length)}</strong>{' '}
                 {o.name.toLowerCase()}
-                {!o.even && <span className="quiet"> (not even as it is)</span>}
+                {!o.even && <span className="quiet"> (does not fit as it is)</span>}
               </li>
             ))}
           </ul>
