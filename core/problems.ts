@@ -247,8 +247,8 @@ const SENTENCES = {
     remedy: REMEDIES[v.help](v),
   }),
   'on-an-edge': (v: { round: string; edge: string }) => ({
-    what: `${v.round} is worked into the lobes of ${v.edge.toLowerCase()}, and pulls them out of shape`,
-    remedy: `Move it under ${v.edge.toLowerCase()}, or take one of them off.`,
+    what: `${v.round} is worked into the lobes of ${v.edge}, and pulls them out of shape`,
+    remedy: `Move it under ${v.edge}, or take one of them off.`,
   }),
   'nothing-to-work-into': (v: { round: string; places: string; side: string }) => ({
     what: `${v.round} is worked into ${v.places}, and the round below offers none that fit on ${onSide(v.side)}`,

@@ -63,7 +63,7 @@ function roundProblems(
   const below = rounds[round.onto]!.written;
   const onEdge: readonly Problem[] =
     below && below.edge !== 'straight' && written.sitsOn === 'stitch' && !written.recipe.surface
-      ? [problem('on-an-edge', where, { round: round.name, edge: below.name })]
+      ? [problem('on-an-edge', where, { round: round.name, edge: below.name.toLowerCase() })]
       : [];
   const wholeRing = written.recipe.scope === 'ring' || disc;
   const unfit = round.sides.slice(0, wholeRing ? 1 : undefined).flatMap(({ fit }, i) => {
