@@ -50,7 +50,11 @@ export const STOPS: readonly Stop[] = [
     path: 'base',
     name: 'Base round',
     page: async () => (await import('../base/BasePage.tsx')).BasePage,
-    says: (plan) => orTrouble(plan, atBase(plan), baseWords(plan)),
+    // The counts are wanted in trouble too.
+    says: (plan) =>
+      [baseWords(plan), ...(isSound(atBase(plan)) ? [] : [troubleInShort(plan, atBase(plan)[0]!)])].join(
+        ', ',
+      ),
     sound: (plan) => isSound(atBase(plan)),
   },
   {
