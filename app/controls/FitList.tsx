@@ -8,7 +8,7 @@ import { comesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { resultWords, solutionWords, wayOutWords } from '../../core/words/fitWords.ts';
 import { troubleWords } from '../../core/words/troubleWords.ts';
-import { memo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
@@ -47,7 +47,10 @@ export const FitList = memo(function FitList({ plan, stale, onPreview, onShow }:
   const changing = fit?.solutions.filter((s) => !changesNothing(s)) ?? [];
   const best = changing.find((s) => helps(about, s)) ?? null;
   const others = changing.filter((s) => s !== best);
-  const alike = worst?.kind === 'unlike' ? madeAlike(about, worst.sides) : null;
+  const alike = useMemo(
+    () => (worst?.kind === 'unlike' ? madeAlike(about, worst.sides) : null),
+    [about, worst],
+  );
   const solution = (s: FitSolution) => (
     <button
       type="button"

@@ -13,20 +13,19 @@ export const photoStore: Cupboard = cupboard('photos');
 /** What was chosen cannot be read as a picture. */
 export class NoPicture extends Error {}
 
-/**
- * Keeps a photo.
- *
- * @returns its name
- * @throws NoPicture when the file holds no picture that this browser can read
- */
-export async function keepPhoto(hem: string, file: Blob): Promise<string> {
-  const small = await scaledDown(file);
+/** Keeps a photo under a name, which is given back. */
+export async function keepPhoto(hem: string, photo: Blob): Promise<string> {
   const name = nanoid(10);
-  await photoStore.set(photoKey(hem, name), small);
+  await photoStore.set(photoKey(hem, name), photo);
   return name;
 }
 
-async function scaledDown(file: Blob): Promise<Blob> {
+/**
+ * A photo as it is kept.
+ *
+ * @throws NoPicture when the file holds no picture that this browser can read
+ */
+export async function scaledDown(file: Blob): Promise<Blob> {
   let picture: ImageBitmap;
   try {
     picture = await createImageBitmap(file);

@@ -4,8 +4,8 @@
  */
 import { cupboard, type Cupboard } from './cupboard.ts';
 
-/** Another number gives up all that was kept otherwise. */
-const KEPT_AS = 2;
+/** Where this part of the application was built to, which is another place whenever it plans or paints otherwise. */
+const BUILT = new URL(import.meta.url).pathname;
 
 export const pictureStore: Cupboard = cupboard('pictures');
 
@@ -21,7 +21,7 @@ interface Kept extends Card {
   readonly stamp: string;
 }
 
-const stamped = (stamp: string): string => `${KEPT_AS} ${stamp}`;
+const stamped = (stamp: string): string => `${BUILT} ${stamp}`;
 
 /** @param stamp of all that it depends on: the same stamp has the same card */
 export async function keptCard(hem: string, stamp: string): Promise<Card | null> {

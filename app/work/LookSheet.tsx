@@ -11,8 +11,8 @@ import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
-import { keepPhoto, NoPicture } from '../storage/photos.ts';
-import { Photo } from './Photo.tsx';
+import { keepPhoto, NoPicture, scaledDown } from '../storage/photos.ts';
+import { KeptPhoto, Photo } from './Photo.tsx';
 import styles from './work.module.css';
 
 type Lies = Looked['lies'][number];
@@ -42,7 +42,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
   const [lies, setLies] = useState<readonly Lies[]>(round.sides.map(() => null));
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [note, setNote] = useState('');
-  const [photo, setPhoto] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<Blob | null>(null);
   const before = looksAt(plan, round);
   const { length: unit } = plan.hem.preferences;
   const cm = (what: string): number | null => {
@@ -71,22 +71,40 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     try {
-      setPhoto(await keepPhoto(plan.hem.id, file));
+      setPhoto(await scaledDown(file));
     } catch (error) {
-      notices.warning(
-        error instanceof NoPicture
-          ? {
-              key: 'photo',
-              title: 'This file is no picture that the browser can read',
-              description: 'Choose a JPEG, PNG or WebP picture.',
-            }
-          : {
-              key: 'photo',
-              title: 'The photo could not be kept',
-              description: 'The browser refuses to store it: there may be no room left.',
-            },
-      );
+      refused(error);
     }
+  };
+  const refused = (error: unknown): void =>
+    notices.warning(
+      error instanceof NoPicture
+        ? {
+            key: 'photo',
+            title: 'This file is no picture that the browser can read',
+            description: 'Choose a JPEG, PNG or WebP picture.',
+          }
+        : {
+            key: 'photo',
+            title: 'The photo could not be kept',
+            description: 'The browser refuses to store it: there may be no room left.',
+          },
+    );
+  const noteIt = async (): Promise<void> => {
+    // A photo that is thought better of is not kept.
+    const name = photo && (await keepPhoto(plan.hem.id, photo).catch(refused));
+    if (name === undefined) return;
+    store.note({
+      did: 'looked',
+      round: workedRound(round),
+      lies,
+      sizeCm: [cm(ACROSS), cm(DOWN)],
+      sidesCm: along.map(cm),
+      depthCm: cm(DEPTH),
+      note: note.trim(),
+      photo: name,
+    });
+    onClose();
   };
   return (
     <div className={styles.sheet} role="group" aria-label="Look">
@@ -135,7 +153,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
           onChange={(e) => setNote(e.target.value)}
         />
       </label>
-      {photo && <Photo hem={plan.hem.id} name={photo} />}
+      {photo && <Photo photo={photo} />}
       <label className={styles.camera}>
         <Camera aria-hidden="true" /> {photo ? 'Another photo in its place' : 'Add a photo'}
         <input
@@ -156,29 +174,13 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
           {before.slice(0, 6).map((look) => (
             <li key={`${look.id.counter} ${look.id.device}`}>
               {lookWords(plan, look)}
-              {look.photo && <Photo hem={plan.hem.id} name={look.photo} />}
+              {look.photo && <KeptPhoto hem={plan.hem.id} name={look.photo} />}
             </li>
           ))}
         </ul>
       )}
       <p className={styles.tools}>
-        <Button
-          type="primary"
-          disabled={!anything || unread.length > 0}
-          onClick={() => {
-            store.note({
-              did: 'looked',
-              round: workedRound(round),
-              lies,
-              sizeCm: [cm(ACROSS), cm(DOWN)],
-              sidesCm: along.map(cm),
-              depthCm: cm(DEPTH),
-              note: note.trim(),
-              photo,
-            });
-            onClose();
-          }}
-        >
+        <Button type="primary" disabled={!anything || unread.length > 0} onClick={() => void noteIt()}>
           Note it
         </Button>
         <Button onClick={onClose}>Close</Button>

@@ -1,27 +1,36 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { photoOf } from '../storage/photos.ts';
 import styles from './work.module.css';
 
-/** A photo of the work; where it is kept in another browser, that is said. */
-export function Photo({ hem, name }: { readonly hem: string; readonly name: string }) {
-  const [url, setUrl] = useState<string | null>(null);
+/** A photo that was kept; where it is kept in another browser, that is said. */
+export function KeptPhoto({ hem, name }: { readonly hem: string; readonly name: string }) {
+  const [photo, setPhoto] = useState<Blob | null>(null);
   const [missing, setMissing] = useState(false);
   useEffect(() => {
-    let made: string | null = null;
     let over = false;
     photoOf(hem, name).then(
-      (blob) => {
+      (found) => {
         if (over) return;
-        if (blob) setUrl((made = URL.createObjectURL(blob)));
-        else setMissing(true);
+        setPhoto(found);
+        setMissing(found === null);
       },
       () => setMissing(true),
     );
     return () => {
       over = true;
-      if (made) URL.revokeObjectURL(made);
     };
   }, [hem, name]);
   if (missing) return <span className="quiet small"> The photo is not in this browser.</span>;
-  return url && <img className={styles.photo} src={url} alt="The work, laid flat" />;
+  return photo && <Photo photo={photo} />;
+}
+
+/** A photo of the work. */
+export function Photo({ photo }: { readonly photo: Blob }) {
+  const image = useRef<HTMLImageElement>(null);
+  useEffect(() => {
+    const url = URL.createObjectURL(photo);
+    image.current!.src = url;
+    return () => URL.revokeObjectURL(url);
+  }, [photo]);
+  return <img ref={image} className={styles.photo} alt="The work, laid flat" />;
 }

@@ -3,9 +3,20 @@ import type { Hem } from '../document/hem.ts';
 import { noted, type Deed } from '../document/record.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
+import { entry, rowsHem } from './hems.ts';
 import { stepDone, stepInHand, workedUpTo } from '../work/progress.ts';
 
 const WHEN = '2026-02-03T10:00:00.000Z';
+
+/** A border with plain rounds, a pattern that must fit, and an edge that takes any count. */
+export const varied: Hem = rowsHem({
+  counts: [41, 53, 41, 53],
+  rounds: [
+    entry({ id: 'a', times: 2 }),
+    entry({ id: 's', family: 'shell', stitch: 'hdc', corner: 'three' }),
+    entry({ id: 'z', family: 'reverse-edge' }),
+  ],
+});
 
 /** A hem with something more done to it. */
 export const after = (hem: Hem, deeds: readonly Deed[], device = 'here', at = WHEN): Hem => ({

@@ -8,22 +8,13 @@ import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf } from '../testing/chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
-import { after, workedInto } from '../testing/worked.ts';
+import { after, varied as hem, workedInto } from '../testing/worked.ts';
 import { causeWords, comparedWords, outcomeWords, repairWords } from '../words/recountWords.ts';
 import { placeInWords } from '../words/progressWords.ts';
 import { progressOf } from './progress.ts';
 import { causesOf } from './recount.ts';
 import { apart, countedDeeds, priceOf, repaired, repairsOf, seenIn } from './repairs.ts';
 import { stepsOf } from './steps.ts';
-
-const hem = rowsHem({
-  counts: [41, 53, 41, 53],
-  rounds: [
-    entry({ id: 'a', times: 2 }),
-    entry({ id: 's', family: 'shell', stitch: 'hdc', corner: 'three' }),
-    entry({ id: 'z', family: 'reverse-edge' }),
-  ],
-});
 
 describe('a count that is not right', () => {
   const at = workedInto(hem, 3, 1);

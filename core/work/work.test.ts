@@ -3,8 +3,7 @@ import { demoPlans } from '../../demo/read.ts';
 import type { Deed } from '../document/record.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { workedRound } from '../plan/types.ts';
-import { entry, rowsHem } from '../testing/hems.ts';
-import { after, workedInto } from '../testing/worked.ts';
+import { after, varied as hem, workedInto } from '../testing/worked.ts';
 import { goodWords, ripPlaceWords } from '../words/recountWords.ts';
 import { placeInWords } from '../words/progressWords.ts';
 import { momentsOf } from '../words/momentWords.ts';
@@ -21,14 +20,6 @@ import {
 import { closedOf, endsOf, lastGoodRound, looksAt } from './looks.ts';
 import { STRIDES, stepsOf } from './steps.ts';
 
-const hem = rowsHem({
-  counts: [41, 53, 41, 53],
-  rounds: [
-    entry({ id: 'a', times: 2 }),
-    entry({ id: 's', family: 'shell', stitch: 'hdc', corner: 'three' }),
-    entry({ id: 'z', family: 'reverse-edge' }),
-  ],
-});
 describe('a border that is worked', () => {
   test.each(STRIDES)('goes from the first stitch to the last, by %s', (stride) => {
     const planner = createPlanner();
