@@ -1,6 +1,7 @@
 /**
  * Measures the application in the browser with its CPU slowed four times: first load, an edit on the count line to
  * its paint, frames while 40,000 stitches are dragged and zoomed, and a shelf of 500 hems. Needs a built application.
+ * Parts can be named on the command line: load, step, pan, shelf.
  */
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
@@ -216,11 +217,21 @@ async function shelf(): Promise<void> {
   await many.context().close();
 }
 
-await firstLoad();
-await drag('demo-harbour-throw');
-await drag('demo-orchard-squares');
-await stitches(1);
-await stitches(4);
-await shelf();
+const parts: Readonly<Record<string, () => Promise<void>>> = {
+  load: firstLoad,
+  step: async () => {
+    await drag('demo-harbour-throw');
+    await drag('demo-orchard-squares');
+  },
+  pan: async () => {
+    await stitches(1);
+    await stitches(4);
+  },
+  shelf,
+};
+const asked = process.argv.slice(2);
+for (const [name, measure] of Object.entries(parts)) {
+  if (asked.length === 0 || asked.includes(name)) await measure();
+}
 await browser.close();
 server.close();

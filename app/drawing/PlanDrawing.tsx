@@ -1,4 +1,3 @@
-import { line } from 'd3-shape';
 import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -31,10 +30,7 @@ export interface PlanDrawingProps {
 const PIXELS = 1000;
 const SMALL_PIXELS = 480;
 
-const toPath = line<Point>(
-  (p) => p.x,
-  (p) => p.y,
-);
+const points = (line: readonly Point[]): string => line.map((p) => `${p.x},${p.y}`).join(' ');
 
 const NO_PARTS: readonly PlanPartKind[] = [];
 
@@ -64,7 +60,7 @@ function Drawing({
     isDisc(outline) ? (
       <circle key={key} r={at(height)[0]!.x * mirrored} fill={fill} />
     ) : (
-      <path key={key} d={`${toPath([...at(height)])}Z`} fill={fill} />
+      <polygon key={key} points={points(at(height))} fill={fill} />
     );
   const pickable = (part: PlanPart) => {
     const here = samePart(picked, part);
@@ -168,8 +164,8 @@ function Sides({ plan, rim, pickable }: SidesProps) {
   const type = Math.max(widthMm, heightMm) * 0.046;
   return sideLabels(plan, type).map(({ name, words, at, tilt, inner, outer }, side) => (
     <g key={name} {...pickable({ kind: 'side', side })}>
-      <path className="hit" strokeWidth={rim * 0.9} d={toPath([...outer]) ?? ''} />
-      <path className="rail" strokeWidth={type * 0.18} d={toPath([...inner]) ?? ''} />
+      <polyline className="hit" strokeWidth={rim * 0.9} points={points(outer)} />
+      <polyline className="rail" strokeWidth={type * 0.18} points={points(inner)} />
       <text x={at.x} y={at.y} fontSize={type} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
         <tspan className="letter">{name}</tspan> {words}
       </text>
