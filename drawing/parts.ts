@@ -67,13 +67,25 @@ export function partPoint(plan: Plan, part: ViewPart, round: number): Point {
   return landmarksOf(plan, round).find((l) => partKey(l) === partKey(part)) ?? { x: 0, y: 0 };
 }
 
+/**
+ * The middle of a close-up of a part, mm. Beyond a corner there is nothing to see: it is moved towards the piece, so that the
+ * work fills what is looked at.
+ */
+export function closeUpPoint(plan: Plan, part: ViewPart, round: number): Point {
+  const at = partPoint(plan, part, round);
+  if (part.kind !== 'corner') return at;
+  const inwards = (v: number, part: number): number =>
+    v - Math.sign(v) * Math.min(Math.abs(v), part * CLOSE_UP.across * plan.stitchWidthMm);
+  return { x: inwards(at.x, 0.19), y: inwards(at.y, 0.05) };
+}
+
 /** Stitch widths across a close-up, and down where its shape is free. */
 export const CLOSE_UP = { across: 17, down: 12 } as const;
 
 /** The box of a close-up round a part, or of the whole piece with its border and a rim, mm. */
 export function partBox(plan: Plan, part: ViewPart): Box {
   const { widthMm, heightMm } = plan.finishedSize;
-  const { x, y } = partPoint(plan, part, Math.floor((plan.rounds.length - 1) / 2));
+  const { x, y } = closeUpPoint(plan, part, Math.floor((plan.rounds.length - 1) / 2));
   const whole = part.kind === 'whole';
   const halfX = whole ? widthMm * 0.53 : (CLOSE_UP.across * plan.stitchWidthMm) / 2;
   const halfY = whole ? heightMm * 0.53 : (CLOSE_UP.down * plan.stitchWidthMm) / 2;

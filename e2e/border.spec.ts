@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { choose } from './inForce.ts';
 import { baseWords } from '../core/words/countWords.ts';
 
 import { demoPlans } from '../demo/read.ts';
@@ -96,7 +97,7 @@ test('terms change everywhere, counts do not', async ({ page }) => {
   await page.getByRole('link', { name: /^Pattern/ }).click();
   const us = await writtenCounts(page, /^Round 3/);
   await expect(page.getByText('hdc in each st')).toBeVisible();
-  await page.getByText('UK terms', { exact: true }).click();
+  await choose(page, 'UK terms');
   await expect(page.getByText('htr in each st')).toBeVisible();
   expect(await writtenCounts(page, /^Round 3/)).toEqual(us);
 });

@@ -7,6 +7,7 @@ import { mkdtempSync, readFileSync, readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
+import { choose, inForce, type Choice } from './inForce.ts';
 import { chanceOf } from '../core/testing/chance.ts';
 import { seeds } from '../core/testing/seeds.ts';
 
@@ -59,7 +60,7 @@ test('killed at random moments, the browser comes back with the hem as it was, o
       await page.keyboard.press(step > 0 ? 'ArrowRight' : 'ArrowLeft');
       typed += step;
       if (chance.maybe(0.15)) await page.waitForTimeout(chance.int(0, 900));
-      const told = await page.locator('.saved').innerText();
+      const told = await page.locator('.hem > header [role=status]').innerText();
       if (told.startsWith('Saved')) saved = typed;
     }
     for (const process of processesOf(folder)) {
@@ -110,18 +111,16 @@ test('two tabs that edit at random end alike', async ({ context }) => {
       if (what === 0) {
         await slider(page).focus();
         await page.keyboard.press(chance.pick(['ArrowLeft', 'ArrowRight']));
-      } else if (what === 1) await page.getByText(chance.pick(['Left hand', 'Right hand'])).click();
-      else if (what === 2)
-        await page.getByText(chance.pick(['US terms', 'UK terms']), { exact: true }).click();
+      } else if (what === 1) await choose(page, chance.pick<Choice>(['Left hand', 'Right hand']));
+      else if (what === 2) await choose(page, chance.pick<Choice>(['US terms', 'UK terms']));
       else await page.keyboard.press('Control+z');
       await page.waitForTimeout(chance.int(0, 500));
     }
     const stateOf = async (page: Page): Promise<string> =>
       [
         await countShown(page),
-        await page.getByRole('radio', { name: 'Left hand' }).isChecked(),
-        await page.getByRole('radio', { name: 'UK terms' }).isChecked(),
-        await page.locator('.saved').innerText(),
+        await inForce(page),
+        await page.locator('.hem > header [role=status]').innerText(),
       ].join(' ');
     await expect.poll(async () => new Set(await Promise.all(pages.map(stateOf))).size).toBe(1);
     expect(await stateOf(pages[0]!)).toContain('Saved');
@@ -164,7 +163,7 @@ test('damage in any record of any store hurts one hem at the most', async ({ pag
     )
     .toBe(true);
   await page.goto(HEM);
-  await page.getByText('Left hand').click();
+  await choose(page, 'Left hand');
   await expect(page.getByText('Saved in this browser')).toBeVisible();
   const faults: string[] = [];
   page.on('pageerror', (e) => faults.push(e.message));

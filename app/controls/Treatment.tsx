@@ -9,8 +9,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
 import { crossingName } from '../../core/words/baseRoundWords.ts';
-import { PlanSwatch } from '../drawing/Swatch.tsx';
-import './treatment.css';
+import { PictureChoice } from './PictureChoice.tsx';
 
 interface TreatmentsProps<Id extends string> {
   readonly plan: Plan;
@@ -22,7 +21,9 @@ interface TreatmentsProps<Id extends string> {
   readonly onChange: (id: Id) => void;
   /** The base round with the treatment, and the part of the border to look at. */
   readonly tryOut: (hem: Hem, id: Id) => Hem;
-  readonly lookAt: (landmark: Landmark) => boolean;
+  readonly kind: Landmark['kind'];
+  readonly side: number;
+  readonly join: number;
 }
 
 const planner = createPlanner();
@@ -35,32 +36,32 @@ function Treatments<Id extends string>({
   value,
   onChange,
   tryOut,
-  lookAt,
+  kind,
+  side,
+  join,
   label,
 }: TreatmentsProps<Id>) {
   const tried = useMemo(
-    () => ids.map((id) => ({ id, plan: planner(tryOut({ ...plan.hem, rounds: [] }, id)) })),
-    [plan, ids, tryOut],
+    () =>
+      ids.map((id) => {
+        const made = planner(tryOut({ ...plan.hem, rounds: [] }, id));
+        const at = landmarksOf(made, 0).find((l) => l.kind === kind && l.side === side && l.join === join);
+        return { id, look: at ? () => ({ plan: made, at }) : null };
+      }),
+    [plan, ids, tryOut, kind, side, join],
   );
   return (
-    <div className="treatments" role="radiogroup" aria-label={label}>
-      {tried.map(({ id, plan: made }) => {
-        const at = landmarksOf(made, 0).find(lookAt);
-        return (
-          <button
-            key={id}
-            type="button"
-            role="radio"
-            aria-checked={id === value}
-            className={id === value ? 'treatment here' : 'treatment'}
-            onClick={() => onChange(id)}
-          >
-            {at && <PlanSwatch plan={made} at={at} across={9} width={112} height={74} withPiece />}
-            {nameOf(id)}
-          </button>
-        );
-      })}
-    </div>
+    <PictureChoice
+      label={label}
+      across={9}
+      withPiece
+      pictures={tried.map(({ id, look }) => ({
+        name: nameOf(id),
+        look,
+        chosen: id === value,
+        onChoose: () => onChange(id),
+      }))}
+    />
   );
 }
 
@@ -85,7 +86,9 @@ export function CornerTreatments({ plan, side, onChange }: CornerProps) {
       value={plan.hem.base.corner}
       onChange={onChange}
       tryOut={withCorner}
-      lookAt={(l) => l.kind === 'corner' && l.side === side}
+      kind="corner"
+      side={side}
+      join={0}
     />
   );
 }
@@ -115,7 +118,9 @@ export function JoinTreatments({ plan, side, join, value, label, onChange }: Joi
       value={value}
       onChange={onChange}
       tryOut={withCrossing}
-      lookAt={(l) => l.kind === 'join' && l.side === side && l.join === join}
+      kind="join"
+      side={side}
+      join={join}
     />
   );
 }

@@ -39,8 +39,11 @@ interface StageProps {
   readonly down: number;
   /** The stitch that is ringed while none is asked about. */
   readonly marked?: Found | null;
-  /** The round whose stitch is asked about first. */
+  /** Where the stitch that is asked about first lies, mm, and in which round. */
+  readonly first: Point;
   readonly focusRound: number;
+  /** Hears of the round of a stitch that was touched. */
+  readonly onRound?: ((round: number) => void) | undefined;
   readonly label: string;
 }
 
@@ -53,8 +56,10 @@ export function StitchStage({
   focus,
   across,
   down,
+  first,
   focusRound,
   marked = null,
+  onRound,
   label,
 }: StageProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -180,7 +185,7 @@ export function StitchStage({
     );
   };
   const step = (key: string): void => {
-    if (!asked) return ask(nearestTo(scene, focus, focusRound));
+    if (!asked) return ask(nearestTo(scene, first, focusRound));
     const { ring } = scene.rounds[asked.round]!.chart;
     const { length } = ring.made;
     // Work runs leftwards along the top of the piece, and rightwards where it is mirrored.
@@ -194,11 +199,15 @@ export function StitchStage({
       if (above) ask({ round: above.number, entry: above.ring.into.indexOf(asked.entry) });
     } else ask({ ...asked, entry: (asked.entry + onwards + length) % length });
   };
+  const under = ({ nativeEvent: { offsetX, offsetY } }: React.MouseEvent): Found | null =>
+    stitchAt(
+      scene.rounds,
+      view.x + ((offsetX - size.width / 2) / view.scale) * turn,
+      view.y + (offsetY - size.height / 2) / view.scale,
+    );
   const hovered = (e: React.PointerEvent): void => {
     if (e.buttons !== 0) return;
-    const x = view.x + ((e.nativeEvent.offsetX - size.width / 2) / view.scale) * turn;
-    const y = view.y + (e.nativeEvent.offsetY - size.height / 2) / view.scale;
-    const found = stitchAt(scene.rounds, x, y);
+    const found = under(e);
     setAsked((was) => (was?.round === found?.round && was?.entry === found?.entry ? was : found));
   };
   const there = asked && asked.entry < (plan.rounds[asked.round]?.ring.made.length ?? 0);
@@ -213,7 +222,14 @@ export function StitchStage({
         tabIndex={0}
         onPointerMove={hovered}
         onPointerLeave={() => setAsked(null)}
+        onClick={(e) => {
+          const found = under(e);
+          if (!found) return;
+          setAsked(found);
+          onRound?.(found.round);
+        }}
         onKeyDown={(e) => {
+          if (e.key === 'Enter' && asked) onRound?.(asked.round);
           if (e.key === '+' || e.key === '=') zoomBy(1.25);
           else if (e.key === '-') zoomBy(0.8);
           else if (e.key === '0') home();

@@ -1,8 +1,8 @@
 import { Button, Dropdown, Segmented, Select } from 'antd';
 import { ArrowsInSimple, DownloadSimple, Minus, Plus } from '@phosphor-icons/react';
-import { memo, useMemo, useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
-import { CLOSE_UP, partKey, partPoint, partsOf, type ViewPart } from '../../drawing/parts.ts';
+import { CLOSE_UP, closeUpPoint, partKey, partPoint, partsOf, type ViewPart } from '../../drawing/parts.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { fileName } from '../../core/document/fileName.ts';
@@ -13,6 +13,9 @@ import type { Seen } from '../../drawing/yarnFace.ts';
 import { StitchStage, type StageHandle } from './StitchStage.tsx';
 import './stitchView.css';
 
+/** Stitch widths of the piece and of the ground that are seen beside a border. */
+const AROUND = 3.5;
+
 export interface StitchViewProps {
   readonly plan: Plan;
   /** What is looked at; when the piece has no such part, its first corner. */
@@ -20,7 +23,11 @@ export interface StitchViewProps {
   readonly onPart: (part: ViewPart) => void;
   /** Only this round in full, those round it faint; null for all. */
   readonly round?: number | null;
+  /** Hears of the round of a stitch that was touched. */
+  readonly onRound?: (round: number) => void;
   readonly label: string;
+  /** What else stands with the tools of the drawing. */
+  readonly children?: ReactNode;
 }
 
 /** A part of the border, every stitch drawn; it can be dragged, zoomed, and asked what each stitch is. */
@@ -29,7 +36,9 @@ export const StitchView = memo(function StitchView({
   part,
   onPart,
   round = null,
+  onRound,
   label,
+  children,
 }: StitchViewProps) {
   const stage = useRef<StageHandle>(null);
   const [face, setFace] = useState<Face>('yarn');
@@ -44,7 +53,7 @@ export const StitchView = memo(function StitchView({
   const whole = key === 'whole';
   const focusRound = round ?? Math.floor((plan.rounds.length - 1) / 2);
   const focus = useMemo(
-    () => partPoint(plan, parts.get(key)!.part, focusRound),
+    () => closeUpPoint(plan, parts.get(key)!.part, focusRound),
     [plan, focusRound, parts, key],
   );
   const close = CLOSE_UP.across * plan.stitchWidthMm;
@@ -82,8 +91,14 @@ export const StitchView = memo(function StitchView({
         scene={scene}
         focus={focus}
         across={whole ? plan.finishedSize.widthMm * 1.06 : close}
-        down={whole ? plan.finishedSize.heightMm * 1.06 : 0.1 * close}
+        down={
+          whole
+            ? plan.finishedSize.heightMm * 1.06
+            : Math.min(0.8 * close, plan.borderWidthMm + AROUND * plan.stitchWidthMm)
+        }
+        first={partPoint(plan, parts.get(key)!.part, focusRound)}
         focusRound={focusRound}
+        onRound={onRound}
         label={`${label}: ${name}`}
       />
       <figcaption>
@@ -107,6 +122,7 @@ export const StitchView = memo(function StitchView({
           ]}
           onChange={setSeen}
         />
+        {children}
         <span className="view-tools">
           <Dropdown
             trigger={['click']}

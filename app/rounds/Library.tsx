@@ -2,7 +2,7 @@ import { isDisc } from '../../core/piece/outline.ts';
 import { Segmented, Switch } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
-import type { RoundEntry } from '../../core/document/hem.ts';
+import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import { comesOutEven, type Plan } from '../../core/plan/types.ts';
 import { capital } from '../../core/terms/words.ts';
@@ -20,7 +20,11 @@ import { useWorked } from '../workers/useWorked.ts';
 
 export interface LibraryProps {
   readonly plan: Plan;
+  /** The side whose corner is drawn. */
+  readonly side?: number;
   readonly onAdd: (family: Family, where: Where) => void;
+  /** The hem with a family that is pointed at; null when none is. */
+  readonly onPreview?: (hem: Hem | null) => void;
   /** Without it, rounds of one's own are not offered. */
   readonly onOwn?: () => void;
   readonly onPaste?: (entries: readonly RoundEntry[]) => void;
@@ -35,7 +39,7 @@ const AIRY = 0.15;
 const THIRSTY = 1.6;
 
 /** Every family as a swatch: on this piece's corner, in its colours. */
-export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
+export function Library({ plan, side = 0, onAdd, onPreview, onOwn, onPaste }: LibraryProps) {
   const [pasting, setPasting] = useState(false);
   const [edge, setEdge] = useState<Edge>('all');
   const [density, setDensity] = useState<Density>('all');
@@ -48,21 +52,25 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
   const shown = FAMILIES.map((family) => ({
     family,
     tried: tried?.find((t) => t.family === family.id) ?? null,
-  })).filter(
-    ({ family, tried: t }) =>
-      (edge === 'all' || family.edge === edge) &&
-      (!babySafe || family.caution === null) &&
-      (!asked ||
-        (t !== null &&
-          (density === 'all' || (density === 'airy') === t.airy >= AIRY) &&
-          (thirst === 'all' || (thirst === 'thirsty') === t.yarn >= THIRSTY) &&
-          (!onlyFits || t.fits))),
-  );
+  }))
+    .filter(
+      ({ family, tried: t }) =>
+        (edge === 'all' || family.edge === edge) &&
+        (!babySafe || family.caution === null) &&
+        (!asked ||
+          (t !== null &&
+            (density === 'all' || (density === 'airy') === t.airy >= AIRY) &&
+            (thirst === 'all' || (thirst === 'thirsty') === t.yarn >= THIRSTY) &&
+            (!onlyFits || t.fits))),
+    )
+    // What fits as it is comes first.
+    .sort((a, b) => Number(b.tried?.fits ?? false) - Number(a.tried?.fits ?? false));
   const edgeName = edgeNameOf(plan);
   if (choosing) {
     return (
       <WhereTo
         plan={plan}
+        side={side}
         family={choosing}
         onChoose={(where) => onAdd(choosing, where)}
         onBack={() => setChoosing(null)}
@@ -77,38 +85,43 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
         </p>
       )}
       <div className="library-filters">
-        <Segmented
-          size="small"
-          aria-label="Outer edge"
-          value={edge}
-          options={[
-            { value: 'all', label: 'all' },
-            { value: 'straight', label: 'straight' },
-            { value: 'lobed', label: 'lobed' },
-            { value: 'fringed', label: 'fringed' },
-          ]}
-          onChange={setEdge}
-        />
-        <Segmented
-          size="small"
-          aria-label="Density"
-          value={density}
-          options={['all', 'airy', 'dense']}
-          onChange={setDensity}
-        />
-        <Segmented
-          size="small"
-          aria-label="Yarn"
-          value={thirst}
-          options={['all', 'thrifty', 'thirsty']}
-          onChange={setThirst}
-        />
-        <label>
-          <Switch size="small" checked={onlyFits} onChange={setOnlyFits} /> fits as it is
-        </label>
-        <label>
-          <Switch size="small" checked={babySafe} onChange={setBabySafe} /> no loose parts or long loops
-        </label>
+        <details>
+          <summary>Show only some</summary>
+          <div className="library-filters">
+            <Segmented
+              size="small"
+              aria-label="Outer edge"
+              value={edge}
+              options={[
+                { value: 'all', label: 'all' },
+                { value: 'straight', label: 'straight' },
+                { value: 'lobed', label: 'lobed' },
+                { value: 'fringed', label: 'fringed' },
+              ]}
+              onChange={setEdge}
+            />
+            <Segmented
+              size="small"
+              aria-label="Density"
+              value={density}
+              options={['all', 'airy', 'dense']}
+              onChange={setDensity}
+            />
+            <Segmented
+              size="small"
+              aria-label="Yarn"
+              value={thirst}
+              options={['all', 'thrifty', 'thirsty']}
+              onChange={setThirst}
+            />
+            <label>
+              <Switch size="small" checked={onlyFits} onChange={setOnlyFits} /> fits as it is
+            </label>
+            <label>
+              <Switch size="small" checked={babySafe} onChange={setBabySafe} /> no loose parts or long loops
+            </label>
+          </div>
+        </details>
         {onOwn && (
           <button type="button" className="own-round" onClick={onOwn}>
             Write a round of your own
@@ -126,14 +139,18 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
         )}
       </div>
       {pasting && onPaste && <PasteRounds plan={plan} onRounds={onPaste} />}
+      {!tried && !failed && <p className="quiet small">Trying them on …</p>}
       <ul>
         {shown.map(({ family, tried: t }) => (
           <Guard key={family.id} what={family.name} resetKeys={[plan]}>
             <FamilyCard
               plan={plan}
+              side={side}
               family={family}
               tried={t}
+              onPoint={(here) => onPreview?.(here ? withTrial(plan, family) : null)}
               onAdd={() => {
+                onPreview?.(null);
                 const ways = waysIn(plan, family);
                 if (ways.length === 1 && ways[0] === 'on top') onAdd(family, 'on top');
                 else setChoosing(family);
@@ -143,9 +160,7 @@ export function Library({ plan, onAdd, onOwn, onPaste }: LibraryProps) {
         ))}
       </ul>
       {failed && <p className="problem small">Whether they fit could not be worked out. Your hem is safe.</p>}
-      {shown.length === 0 && (
-        <p className="quiet">{tried || failed ? 'Nothing here; loosen the filters.' : 'Trying them on …'}</p>
-      )}
+      {shown.length === 0 && <p className="quiet">{(tried ?? failed) && 'Nothing here. Show more again.'}</p>}
     </section>
   );
 }
@@ -154,33 +169,45 @@ const planner = createPlanner();
 
 interface FamilyCardProps {
   readonly plan: Plan;
+  readonly side: number;
   readonly family: Family;
   /** Null until it has been worked out. */
   readonly tried: Tried | null;
+  /** It is pointed at, or no longer. */
+  readonly onPoint: (here: boolean) => void;
   readonly onAdd: () => void;
 }
 
-function FamilyCard({ plan, family, tried, onAdd }: FamilyCardProps) {
+function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardProps) {
   const facts = useMemo(() => factsOf(family), [family]);
   const circle = isDisc(plan.body.outline);
   return (
     <li>
-      <button type="button" className="family" onClick={onAdd} aria-label={`Add ${family.name}`}>
-        <CornerSwatch plan={plan} family={family} />
+      <button
+        type="button"
+        className="family"
+        onClick={onAdd}
+        aria-label={`Add ${family.name}`}
+        onPointerEnter={(e) => e.pointerType !== 'touch' && onPoint(true)}
+        onPointerLeave={() => onPoint(false)}
+        onFocus={(e) => e.target.matches(':focus-visible') && onPoint(true)}
+        onBlur={() => onPoint(false)}
+      >
+        <CornerSwatch plan={plan} side={side} family={family} />
         <span className="family-name">{family.name}</span>
-        <span className="quiet small">{family.about}</span>
-        <span className="quiet small">
-          Needs {needsWords(facts, circle)}; {growthWords(facts, family.edge, circle)}.
-        </span>
         {tried && (
           <span className="small">
             <span className={tried.fits ? 'fits' : 'odd'}>
               {tried.fits ? 'Fits as it is' : 'Does not fit as it is'}
-            </span>{' '}
-            · <span className="estimate">{tried.yarn.toFixed(1)} × the yarn of the base round</span>
-            {tried.ground !== null && ` · brings ${familyById(tried.ground)!.name.toLowerCase()} with it`}
+            </span>
+            {tried.ground !== null && `, with ${familyById(tried.ground)!.name.toLowerCase()} under it`}
           </span>
         )}
+        <span className="quiet small family-about">{family.about}</span>
+        <span className="quiet small family-about">
+          Needs {needsWords(facts, circle)}; {growthWords(facts, family.edge, circle)}.
+          {tried && <> About {tried.yarn.toFixed(1)} times the yarn of the base round.</>}
+        </span>
         {family.caution && <span className="caution small">{family.caution}</span>}
       </button>
     </li>
@@ -190,21 +217,24 @@ function FamilyCard({ plan, family, tried, onAdd }: FamilyCardProps) {
 /** The corner of the piece with a family on top, planned when it comes into view. */
 function CornerSwatch({
   plan,
+  side,
   family,
   where,
 }: {
   readonly plan: Plan;
+  readonly side: number;
   readonly family: Family;
   readonly where?: Where;
 }) {
   const look = useCallback(() => {
     const made = planner(withTrial(plan, family, where) ?? plan.hem);
     const last = made.rounds.findLast((r) => !r.written?.recipe.surface)!;
-    const corner = landmarksOf(made, last.number)[0]!;
+    const landmarks = landmarksOf(made, last.number);
+    const corner = landmarks.find((l) => l.kind === 'corner' && l.side === side) ?? landmarks[0]!;
     const step = 5 * made.stitchWidthMm;
     return { plan: made, at: { x: corner.x - step, y: corner.y + 0.36 * step } };
-  }, [plan, family, where]);
-  return <Swatch look={look} across={15} width={236} height={118} />;
+  }, [plan, side, family, where]);
+  return <Swatch look={look} across={15} width={200} height={104} />;
 }
 
 const WHERE: Readonly<Record<Where, (edge: string) => string>> = {
@@ -222,11 +252,13 @@ function edgeNameOf(plan: Plan): string | null {
 /** Where a round goes in a border that ends in an edge, each way drawn. */
 function WhereTo({
   plan,
+  side,
   family,
   onChoose,
   onBack,
 }: {
   readonly plan: Plan;
+  readonly side: number;
   readonly family: Family;
   readonly onChoose: (where: Where) => void;
   readonly onBack: () => void;
@@ -246,7 +278,7 @@ function WhereTo({
         {ways.map((where) => (
           <li key={where}>
             <button type="button" className="family" onClick={() => onChoose(where)}>
-              <CornerSwatch plan={plan} family={family} where={where} />
+              <CornerSwatch plan={plan} side={side} family={family} where={where} />
               <span className="family-name">{WHERE[where](edge)}</span>
               <span className="small">
                 <FitsThere plan={plan} family={family} where={where} />

@@ -1,7 +1,7 @@
-import { Button, Drawer } from 'antd';
+import { Checkbox, Drawer } from 'antd';
 import { Columns, Plus } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { createPlanner } from '../../core/plan/planner.ts';
 import { isRound, workedRound } from '../../core/plan/types.ts';
 import type { Hem, RoundEntry, WorkedRound } from '../../core/document/hem.ts';
@@ -15,7 +15,9 @@ import { plural } from '../../core/words/measures.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
 import { useAfterPaint } from '../look/afterPaint.ts';
+import { Choices } from './Choices.tsx';
 import { Library } from './Library.tsx';
 import { Compare } from './Compare.tsx';
 import { Forecast } from './Forecast.tsx';
@@ -23,78 +25,135 @@ import { FitList } from '../controls/FitList.tsx';
 import { Stack } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 import './rounds.css';
+import styles from './roundsPage.module.css';
 
 const previewPlanner = createPlanner();
 
-/** The stack of rounds, the corner stitch by stitch, and whether it fits and lies flat. */
+/** The border stitch by stitch; the rounds it is made of beside it, and under it what can be chosen of the one that is picked. */
 export function RoundsPage() {
   const plan = usePlan();
   const store = useHemStore();
   const slow = useAfterPaint(plan);
-  // By its identity: it stays looked at wherever its entry is moved.
-  const [looked, setLooked] = useState<WorkedRound | null>(null);
+  // By its identity: it stays picked wherever its entry is moved.
+  const [asked, setAsked] = useState<WorkedRound | null>(null);
   const [part, setPart] = useState<ViewPart>({ kind: 'corner', side: 0 });
+  const [alone, setAlone] = useState(false);
   const [browsing, setBrowsing] = useState(false);
   const [comparing, setComparing] = useState(false);
   const [preview, setPreview] = useState<Hem | null>(null);
-  const round = looked === null ? null : (plan.rounds.find((r) => isRound(r, looked))?.number ?? null);
+  const outermost = plan.rounds[plan.rounds.length - 1]!;
+  const picked = (asked && plan.rounds.find((r) => isRound(r, asked))) ?? outermost;
   const shown = preview ? previewPlanner(preview) : plan;
-  const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
+  const side = part.kind === 'whole' ? 0 : part.side;
   // Written rounds are taken for straight ones: they go under an edge, while it is not worked yet.
   const [usual = 'on top'] = waysIn(plan, plain);
-  const show = useCallback(
-    (number: number, side: number): void => {
-      const asked = slow.rounds[number];
-      if (asked) setLooked(number === 0 ? null : workedRound(asked));
-      setPart({ kind: 'side', side });
+  const pick = useCallback(
+    (number: number): void => {
+      const round = store.get().plan.rounds[number];
+      if (round) setAsked(workedRound(round));
+      setBrowsing(false);
     },
-    [slow],
+    [store],
+  );
+  const show = useCallback(
+    (number: number, at: number): void => {
+      pick(number);
+      setPart({ kind: 'side', side: at });
+    },
+    [pick],
   );
   const push = (label: string, entries: readonly RoundEntry[], where: Where): void => {
+    setPreview(null);
     store.do(addRounds(label, entries, where, edgeOf(plan)?.id ?? null));
-    setLooked(null);
+    setAsked({ entry: entries[entries.length - 1]!.id, index: 0 });
     setBrowsing(false);
   };
 
+  const only = useMemo(
+    () => (
+      <Checkbox checked={alone} onChange={(e) => setAlone(e.target.checked)}>
+        the others faint
+      </Checkbox>
+    ),
+    [alone],
+  );
+
   return (
-    <div className="rounds-page">
-      <section className="rounds-stack">
-        <h1>Rounds</h1>
-        <Button block icon={<Plus />} onClick={() => setBrowsing(!browsing)} aria-expanded={browsing}>
-          Add a round
-        </Button>
-        <Button block type="text" icon={<Columns />} onClick={() => setComparing(true)}>
+    <div className={styles.page}>
+      <section className={styles.drawing}>
+        <Guard what="This drawing" resetKeys={[shown]}>
+          <StitchView
+            plan={shown}
+            part={part}
+            onPart={setPart}
+            round={alone && shown.rounds[picked.number] ? picked.number : null}
+            onRound={pick}
+            label="The border, drawn stitch by stitch"
+          >
+            {only}
+          </StitchView>
+        </Guard>
+      </section>
+      <section className={styles.choices}>
+        {browsing ? (
+          <Guard what="The library of rounds" resetKeys={[plan]}>
+            <div className={styles.browsing}>
+              <h2>Which round next?</h2>
+              <Button size="small" onClick={() => setBrowsing(false)}>
+                Add none
+              </Button>
+            </div>
+            <Library
+              plan={plan}
+              side={side}
+              onPreview={setPreview}
+              onAdd={(family, where) => {
+                const entries = entriesFor(plan, family, where, outermost.yarnId, [nanoid(8), nanoid(8)]);
+                const names = entries.map((e) => familyById(e.family)!.name.toLowerCase());
+                push(`added ${names.join(' and ')}`, entries, where);
+              }}
+              onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries, usual)}
+              onOwn={() =>
+                push(
+                  'added your round',
+                  [newOwnEntry(nanoid(8), outermost.yarnId, plan.hem.preferences.language)],
+                  usual,
+                )
+              }
+            />
+          </Guard>
+        ) : (
+          <Guard what="The choices of this round" resetKeys={[plan, picked]}>
+            <Choices plan={plan} round={picked} side={side} onPreview={setPreview} />
+          </Guard>
+        )}
+      </section>
+      <section className={styles.stack}>
+        <header>
+          <h1>Rounds</h1>
+          <Button icon={<Plus />} onClick={() => setBrowsing(!browsing)} aria-expanded={browsing}>
+            Add a round
+          </Button>
+        </header>
+        <Guard what="The rounds" resetKeys={[slow]}>
+          <Stack plan={slow} picked={picked.number} onPick={pick} />
+        </Guard>
+        <Button type="text" icon={<Columns />} onClick={() => setComparing(true)}>
           Compare borders ({plan.hem.kept.length + 1})
         </Button>
-        <Stack
-          plan={plan}
-          looked={round}
-          onLook={(number) => setLooked(number === null ? null : workedRound(plan.rounds[number]!))}
-        />
-      </section>
-      <Drawer
-        open={browsing}
-        onClose={() => setBrowsing(false)}
-        placement="left"
-        size={880}
-        title="Which round next?"
-        destroyOnHidden
-      >
-        <Guard what="The library of rounds" resetKeys={[plan]}>
-          <Library
-            plan={plan}
-            onAdd={(family, where) => {
-              const entries = entriesFor(plan, family, where, yarn, [nanoid(8), nanoid(8)]);
-              const names = entries.map((e) => familyById(e.family)!.name.toLowerCase());
-              push(`added ${names.join(' and ')}`, entries, where);
-            }}
-            onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries, usual)}
-            onOwn={() =>
-              push('added your round', [newOwnEntry(nanoid(8), yarn, plan.hem.preferences.language)], usual)
-            }
-          />
+        <Guard what="The fit" resetKeys={[slow]}>
+          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} onShow={show} />
         </Guard>
-      </Drawer>
+        <details className={styles.details}>
+          <summary>Details: how flat, how large</summary>
+          <Guard what="How flat it lies" resetKeys={[shown]}>
+            <StrainStrip plan={shown} />
+          </Guard>
+          <Guard what="The forecast" resetKeys={[plan]}>
+            <Forecast plan={plan} />
+          </Guard>
+        </details>
+      </section>
       <Drawer
         open={comparing}
         onClose={() => setComparing(false)}
@@ -107,28 +166,6 @@ export function RoundsPage() {
           <Compare plan={plan} />
         </Guard>
       </Drawer>
-      <section className="rounds-close-up">
-        <Guard what="This drawing" resetKeys={[shown]}>
-          <StitchView
-            plan={shown}
-            part={part}
-            onPart={setPart}
-            round={round}
-            label="The border, drawn stitch by stitch"
-          />
-        </Guard>
-      </section>
-      <aside className="rounds-judged">
-        <Guard what="The fit" resetKeys={[slow]}>
-          <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} onShow={show} />
-        </Guard>
-        <Guard what="How flat it lies" resetKeys={[shown]}>
-          <StrainStrip plan={shown} />
-        </Guard>
-        <Guard what="The forecast" resetKeys={[plan]}>
-          <Forecast plan={plan} />
-        </Guard>
-      </aside>
     </div>
   );
 }

@@ -1,4 +1,3 @@
-import { isDisc } from '../../core/piece/outline.ts';
 import {
   DndContext,
   KeyboardSensor,
@@ -6,6 +5,7 @@ import {
   closestCenter,
   useSensor,
   useSensors,
+  type Announcements,
 } from '@dnd-kit/core';
 import {
   SortableContext,
@@ -13,46 +13,52 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { Button, Checkbox, Select } from 'antd';
 import { DotsSixVertical, Trash } from '@phosphor-icons/react';
+import { memo, useEffect, useMemo, useRef } from 'react';
+import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { RoundEntry } from '../../core/document/hem.ts';
-import { chooseBaseYarn } from '../../core/edits/base.ts';
 import * as edits from '../../core/edits/rounds.ts';
+import type { Verdict } from '../../core/flat/flat.ts';
 import type { Plan, RoundPlan } from '../../core/plan/types.ts';
 import { familyById } from '../../core/rounds/registry.ts';
-import { problemLine } from '../../core/problems.ts';
-import { abbreviation } from '../../core/terms/stitches.ts';
-import { CORNERS } from '../../core/terms/corners.ts';
-import { plural } from '../../core/words/measures.ts';
-import { LOOPS } from '../../core/terms/places.ts';
-import { baseWords } from '../../core/words/countWords.ts';
+import { countsWords } from '../../core/words/countWords.ts';
+import { paint } from '../../drawing/paint.ts';
+import { sceneOf, type Scene } from '../../drawing/scene.ts';
 import { useHemStore } from '../hem/context.ts';
-import { BegunNote } from '../controls/BegunNote.tsx';
-import { StartChoice } from '../controls/StartFields.tsx';
-import { OwnRound } from './OwnRound.tsx';
-import { NumberField } from '../look/NumberField.tsx';
+import { Button } from '../look/Button.tsx';
+import { useLook } from '../look/Look.tsx';
+import { GROUNDS } from '../look/tokens.ts';
+import styles from './stack.module.css';
 
 export interface StackProps {
   readonly plan: Plan;
-  /** Worked round that is looked at, or null for all. */
-  readonly looked: number | null;
-  readonly onLook: (round: number | null) => void;
+  /** Number of the worked round that is picked. */
+  readonly picked: number;
+  readonly onPick: (round: number) => void;
 }
 
-/** The stack of rounds, the outermost on top, as they lie on the piece. */
-export function Stack({ plan, looked, onLook }: StackProps) {
+const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? 'Own round';
+
+/** The rounds, the outermost on top, as they lie on the piece: a line each. */
+export function Stack({ plan, picked, onPick }: StackProps) {
   const store = useHemStore();
+  const { sheet } = GROUNDS[useLook().ground];
+  const scene = useMemo(
+    () => sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground: sheet }),
+    [plan, sheet],
+  );
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const entries = [...plan.hem.rounds].reverse();
   return (
-    <div className="stack">
+    <div className={styles.stack}>
       <DndContext
         sensors={sensors}
         collisionDetection={closestCenter}
         accessibility={{
+          announcements: announcements(entries),
           screenReaderInstructions: {
             draggable:
               'To take up a round, press Space. Move it with the arrow keys, put it down with Space, or leave it where it was with Escape.',
@@ -64,72 +70,85 @@ export function Stack({ plan, looked, onLook }: StackProps) {
         }}
       >
         <SortableContext items={entries.map((e) => e.id)} strategy={verticalListSortingStrategy}>
-          <ol>
+          <ol aria-label="Rounds">
             {entries.map((e) => (
-              <StackEntry key={e.id} plan={plan} entry={e} looked={looked} onLook={onLook} />
+              <EntryLine key={e.id} plan={plan} scene={scene} entry={e} picked={picked} onPick={onPick} />
             ))}
           </ol>
         </SortableContext>
       </DndContext>
-      <div className={looked === 0 ? 'entry base-entry here' : 'entry base-entry'}>
-        <button type="button" className="entry-name" onClick={() => onLook(looked === 0 ? null : 0)}>
-          <Swatch plan={plan} yarn={plan.hem.base.yarn} />
-          Base round
-        </button>
-        <span className="quiet small">{baseWords(plan)}</span>
-        <YarnChoice
+      <div className={styles.line}>
+        <span />
+        <LineButton
           plan={plan}
-          value={plan.hem.base.yarn}
-          label="Yarn of the base round"
-          onChange={(yarn) => store.do(chooseBaseYarn(yarn))}
+          scene={scene}
+          rounds={[plan.rounds[0]!]}
+          name="Base round"
+          numbers=""
+          yarns={[plan.hem.base.yarn]}
+          here={picked === 0}
+          onPick={() => onPick(0)}
         />
       </div>
     </div>
   );
 }
 
-function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly entry: RoundEntry }) {
+/** What is said while a round is moved. */
+function announcements(entries: readonly RoundEntry[]): Announcements {
+  const name = (id: string | number): string => {
+    const entry = entries.find((e) => e.id === id);
+    return entry ? nameOf(entry) : 'The round';
+  };
+  const place = (id: string | number): string =>
+    `entry ${entries.length - entries.findIndex((e) => e.id === id)} of ${entries.length}, counted from the piece`;
+  return {
+    onDragStart: ({ active }) => `${name(active.id)} taken up.`,
+    onDragOver: ({ over }) => (over ? `Now ${place(over.id)}.` : 'Now beside the rounds.'),
+    onDragEnd: ({ active, over }) =>
+      over ? `${name(active.id)} put down as ${place(over.id)}.` : `${name(active.id)} stays where it was.`,
+    onDragCancel: ({ active }) => `Move cancelled. ${name(active.id)} stays where it was.`,
+  };
+}
+
+interface EntryLineProps extends StackProps {
+  readonly scene: Scene;
+  readonly entry: RoundEntry;
+}
+
+function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
   const store = useHemStore();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
     useSortable({ id: entry.id });
-  const family = familyById(entry.family);
-  const name = family?.name ?? 'Own round';
-  const { language } = plan.hem.preferences;
-  const corners = !isDisc(plan.body.outline);
+  const name = nameOf(entry);
   const rounds = plan.rounds.filter((r) => r.written?.entry.id === entry.id);
-  const first = rounds[0];
-  const last = rounds[rounds.length - 1];
-  const choose = (what: string, choice: edits.EntryChoice): void =>
-    void store.do(edits.chooseRound(entry, what, choice));
-  const numbers = [...new Set([first, last].map((r) => r?.number ?? '–'))].join('–');
-  const here = looked !== null && rounds.some((r) => r.number === looked);
+  const numbers = [...new Set([rounds[0], rounds[rounds.length - 1]].map((r) => r?.number ?? '–'))].join('–');
   return (
     <li
       ref={setNodeRef}
-      className={`entry${here ? ' here' : ''}${isDragging ? ' moving' : ''}`}
+      className={isDragging ? `${styles.line} ${styles.moving}` : styles.line}
       style={{ transform: transform ? `translateY(${transform.y}px)` : undefined, transition }}
     >
       <button
         type="button"
         ref={setActivatorNodeRef}
-        className="grip"
+        className={styles.grip}
         aria-label={`Move ${name}`}
         {...attributes}
         {...listeners}
       >
         <DotsSixVertical />
       </button>
-      <button
-        type="button"
-        className="entry-name"
-        aria-pressed={here}
-        onClick={() => onLook(here ? null : (last?.number ?? null))}
-      >
-        {entry.yarns.map((yarn, k) => (
-          <Swatch key={k} plan={plan} yarn={yarn} />
-        ))}
-        <span className="entry-number">{numbers}</span> {name}
-      </button>
+      <LineButton
+        plan={plan}
+        scene={scene}
+        rounds={rounds}
+        name={name}
+        numbers={numbers}
+        yarns={entry.yarns}
+        here={rounds.some((r) => r.number === picked)}
+        onPick={() => onPick(rounds[rounds.length - 1]?.number ?? 0)}
+      />
       <Button
         type="text"
         size="small"
@@ -137,256 +156,134 @@ function StackEntry({ plan, entry, looked, onLook }: StackProps & { readonly ent
         icon={<Trash />}
         onClick={() => store.do(edits.removeRound(entry))}
       />
-      <BegunNote plan={plan} rounds={rounds.map((r) => r.number)} />
-      <div className="entry-choices">
-        {family && family.stitches.length > 1 && (
-          <Select
-            size="small"
-            aria-label="Stitch"
-            popupMatchSelectWidth={false}
-            value={entry.stitch}
-            options={family.stitches.map((s) => ({ value: s, label: abbreviation(s, language) }))}
-            onChange={(stitch) => choose(abbreviation(stitch, language), { stitch })}
-          />
-        )}
-        {family && corners && family.corners.length > 1 && (
-          <Select
-            size="small"
-            aria-label="Corner"
-            popupMatchSelectWidth={false}
-            value={entry.corner}
-            options={family.corners.map((id) => ({
-              value: id,
-              label: CORNERS.find((c) => c.id === id)!.name,
-            }))}
-            onChange={(corner) => choose('corner', { corner })}
-          />
-        )}
-        {family && corners && family.corners.length > 1 && (
-          <Checkbox
-            checked={entry.cornerOpen}
-            onChange={(e) => choose('corners open or not', { cornerOpen: e.target.checked })}
-          >
-            fit may choose it
-          </Checkbox>
-        )}
-        {family && family.loops.length > 1 && (
-          <Select
-            size="small"
-            aria-label="Loop"
-            popupMatchSelectWidth={false}
-            value={entry.loop}
-            options={family.loops.map((loop) => ({ value: loop, label: LOOPS[loop].name }))}
-            onChange={(loop) => choose(LOOPS[loop].name, { loop })}
-          />
-        )}
-        {family && family.sizes.length > 1 && (
-          <Select
-            size="small"
-            aria-label={family.sizeCounts}
-            popupMatchSelectWidth={false}
-            value={entry.size}
-            options={family.sizes.map((size) => ({ value: size, label: `${size} ${family.sizeCounts}` }))}
-            onChange={(size) => choose(`${size} ${family.sizeCounts}`, { size })}
-          />
-        )}
-        {(family?.repeatable ?? true) && (
-          <NumberField
-            size="small"
-            aria-label="Times"
-            min={1}
-            max={100}
-            value={entry.times}
-            prefix="×"
-            onChange={(times) => times && choose(`${times} times`, { times })}
-          />
-        )}
-        <Select<'usual' | 'right' | 'wrong'>
-          size="small"
-          aria-label="Which side faces"
-          popupMatchSelectWidth={false}
-          value={entry.facing ?? 'usual'}
-          options={[
-            { value: 'usual', label: 'usual side' },
-            { value: 'right', label: 'right side facing' },
-            { value: 'wrong', label: 'wrong side facing' },
-          ]}
-          onChange={(v) => choose('facing', { facing: v === 'usual' ? null : v })}
-        />
-        <NumberField
-          size="small"
-          optional
-          aria-label="Hook of this round in millimetres"
-          className="entry-hook"
-          min={0.5}
-          max={40}
-          step={0.25}
-          suffix="mm"
-          placeholder={`${plan.hem.gauge.hookMm}`}
-          value={entry.hookMm}
-          onChange={(hookMm) => choose('hook', { hookMm })}
-        />
-        <Yarns
-          plan={plan}
-          entry={entry}
-          rounds={rounds.length}
-          onChange={(yarns) => choose('yarn', { yarns })}
-        />
-        <EntryStart plan={plan} entry={entry} onChange={(start) => choose('start', { start })} />
-      </div>
-      {entry.written && <OwnRound entry={entry} language={language} />}
-      {family?.caution && <p className="caution small entry-counts">{family.caution}</p>}
-      {rounds.length > 0 ? <FitWords plan={plan} rounds={rounds} /> : <NotWorked plan={plan} />}
     </li>
   );
 }
 
-/** Why an entry is not worked: a round before it, or its own first, goes beyond what can be planned. */
-function NotWorked({ plan }: { readonly plan: Plan }) {
-  const why = plan.problems.find((p) => p.code === 'round-too-large' || p.code === 'round-makes-nothing');
-  return why ? <span className="odd small entry-counts">{problemLine(why)}</span> : null;
+interface LineButtonProps {
+  readonly plan: Plan;
+  readonly scene: Scene;
+  readonly rounds: readonly RoundPlan[];
+  readonly name: string;
+  readonly numbers: string;
+  readonly yarns: readonly string[];
+  readonly here: boolean;
+  readonly onPick: () => void;
 }
 
-function FitWords({ plan, rounds }: { readonly plan: Plan; readonly rounds: readonly RoundPlan[] }) {
-  const last = rounds[rounds.length - 1]!;
+/** What a line says of its rounds, and picks them. */
+function LineButton({ plan, scene, rounds, name, numbers, yarns, here, onPick }: LineButtonProps) {
+  const last = rounds[rounds.length - 1];
   const odd = rounds.find((r) => !r.even);
-  if (!odd) {
-    return (
-      <span className="quiet small entry-counts">
-        {(isDisc(plan.body.outline) ? [] : last.sides)
-          .map(
-            ({ tally }, i) =>
-              `${plan.sides[i]!.name} ${tally.stitches}${tally.spaces > 0 ? ` and ${plural(tally.spaces, 'space')}` : ''}`,
-          )
-          .concat(`${last.total} in all`)
-          .join(' · ')}
-      </span>
-    );
-  }
-  const stuck = odd.sides.some((s) => s.fit?.stuck);
-  if (stuck) {
-    const told = plan.problems.find((p) => p.where.in === 'round' && p.where.number === odd.number);
-    return (
-      <span className="odd small entry-counts">{told ? problemLine(told) : 'Cannot be worked here.'}</span>
-    );
-  }
-  const sides = odd.sides.flatMap((s, i) =>
-    s.fit && (s.fit.over > 0 || s.fit.short > 0)
-      ? [`${plan.sides[i]!.name} ${s.fit.over > 0 ? `${s.fit.over} over` : `${s.fit.short} too few`}`]
-      : [],
-  );
-  return <span className="odd small entry-counts">Does not fit: {sides.join(', ')}</span>;
-}
-
-function Swatch({ plan, yarn }: { readonly plan: Plan; readonly yarn: string }) {
   return (
-    <span className="swatch" style={{ background: plan.hem.yarns.find((y) => y.id === yarn)!.colour }} />
-  );
-}
-
-/** The yarn of an entry; of several worked rounds, one that they share or several that repeat round by round. */
-function Yarns({
-  plan,
-  entry,
-  rounds,
-  onChange,
-}: {
-  readonly plan: Plan;
-  readonly entry: RoundEntry;
-  readonly rounds: number;
-  readonly onChange: (yarns: readonly string[]) => void;
-}) {
-  const { yarns } = entry;
-  return (
-    <span className="yarns">
-      {yarns.map((yarn, k) => (
-        <YarnChoice
-          key={k}
-          plan={plan}
-          value={yarn}
-          label={yarns.length === 1 ? 'Yarn' : `Yarn ${k + 1}`}
-          onChange={(id) => onChange(yarns.map((y, i) => (i === k ? id : y)))}
-        />
-      ))}
-      {rounds > yarns.length && (
-        <Button
-          size="small"
-          onClick={() => {
-            const last = plan.hem.yarns.findIndex((y) => y.id === yarns[yarns.length - 1]);
-            onChange([...yarns, plan.hem.yarns[(last + 1) % plan.hem.yarns.length]!.id]);
-          }}
-        >
-          {yarns.length === 1 ? 'Stripes' : 'One more'}
-        </Button>
-      )}
-      {yarns.length > 1 && (
-        <Button size="small" onClick={() => onChange(yarns.slice(0, -1))}>
-          One fewer
-        </Button>
-      )}
-    </span>
-  );
-}
-
-/** Where the rounds of an entry begin, where that is not where the others do. */
-function EntryStart({
-  plan,
-  entry,
-  onChange,
-}: {
-  readonly plan: Plan;
-  readonly entry: RoundEntry;
-  readonly onChange: (start: RoundEntry['start']) => void;
-}) {
-  const { newYarn: _, ...usual } = plan.hem.base.start;
-  const name = familyById(entry.family)?.name ?? 'Own round';
-  return (
-    <>
-      <Checkbox
-        checked={entry.start !== null}
-        onChange={(e) => onChange(e.target.checked ? usual : null)}
-        aria-label={`${name} starts elsewhere`}
-      >
-        starts elsewhere
-      </Checkbox>
-      {entry.start && (
-        <StartChoice
-          plan={plan}
-          value={entry.start}
-          name={`${name} starts`}
-          onChange={(part) => onChange({ ...usual, ...entry.start, ...part })}
-        />
-      )}
-    </>
-  );
-}
-
-/** A yarn from the basket, by its colour. */
-function YarnChoice({
-  plan,
-  value,
-  label,
-  onChange,
-}: {
-  readonly plan: Plan;
-  readonly value: string;
-  readonly label: string;
-  readonly onChange: (id: string) => void;
-}) {
-  return (
-    <Select
-      size="small"
-      aria-label={label}
-      value={value}
-      className="yarn-choice"
-      popupMatchSelectWidth={false}
-      options={plan.hem.yarns.map((y) => ({ value: y.id, label: y.name }))}
-      optionRender={(o) => (
-        <span>
-          <Swatch plan={plan} yarn={String(o.value)} /> {o.label}
+    <button type="button" className={styles.pick} aria-pressed={here} onClick={onPick}>
+      {last ? <RoundPicture plan={plan} scene={scene} round={last.number} /> : <span />}
+      <span className={styles.number}>{numbers}</span>
+      <span className={styles.name}>
+        {name}
+        <span className={odd || !last ? 'odd' : styles.counts}>
+          {odd ? missWords(odd) : last ? countsWords(plan, last.number) : 'not worked'}
         </span>
-      )}
-      onChange={onChange}
+      </span>
+      <span className={styles.yarns}>
+        {yarns.slice(0, 4).map((yarn, k) => (
+          <YarnDot key={k} plan={plan} yarn={yarn} />
+        ))}
+      </span>
+      {last && <FlatMark verdict={worstOf(rounds)} />}
+    </button>
+  );
+}
+
+function missWords({ sides }: RoundPlan): string {
+  const misses = sides.flatMap(({ fit }) =>
+    fit && (fit.over > 0 || fit.short > 0 || fit.stuck) ? [fit] : [],
+  );
+  const [first] = misses;
+  if (!first || first.stuck) return 'cannot be worked here';
+  return first.over > 0 ? `${first.over} left over` : `${first.short} too few`;
+}
+
+/** A yarn as a dot of its colour. */
+function YarnDot({ plan, yarn }: { readonly plan: Plan; readonly yarn: string }) {
+  const { colour, name } = plan.hem.yarns.find((y) => y.id === yarn)!;
+  return <span className="swatch" style={{ background: colour }} title={name} />;
+}
+
+const WORST: readonly Verdict[] = ['flat', 'blocks out', 'ripples', 'cups'];
+
+const worstOf = (rounds: readonly RoundPlan[]): Verdict =>
+  rounds
+    .flatMap((r) => r.sides.map((s) => s.verdict))
+    .reduce((a, b) => (WORST.indexOf(b) > WORST.indexOf(a) ? b : a), 'flat');
+
+const FLAT_WORDS: Readonly<Record<Verdict, string>> = {
+  flat: 'lies flat',
+  'blocks out': 'flattens with blocking',
+  ripples: 'ripples',
+  cups: 'pulls in',
+};
+
+/** How the edge of the fabric looks: straight, hardly waved, waved, or bowed. */
+const FLAT_LINES: Readonly<Record<Verdict, string>> = {
+  flat: 'M1 7 H21',
+  'blocks out': 'M1 7 C 5 5, 8 5, 11 7 S 17 9, 21 7',
+  ripples: 'M1 7 C 3 0, 5 0, 8 7 S 12 14, 15 7 S 19 0, 21 5',
+  cups: 'M1 2 C 5 14, 17 14, 21 2',
+};
+
+function FlatMark({ verdict }: { readonly verdict: Verdict }) {
+  return (
+    <svg
+      className={`${styles.mark} ${styles[verdict.replace(' ', '-')]}`}
+      viewBox="0 0 22 14"
+      role="img"
+      aria-label={FLAT_WORDS[verdict]}
+    >
+      <title>{FLAT_WORDS[verdict]}</title>
+      <path d={FLAT_LINES[verdict]} />
+    </svg>
+  );
+}
+
+const PICTURE = { width: 44, height: 30, stitches: 4.2 } as const;
+
+interface RoundPictureProps {
+  readonly plan: Plan;
+  readonly scene: Scene;
+  readonly round: number;
+}
+
+/** A few stitches of a round, from the middle of its first side. */
+const RoundPicture = memo(function RoundPicture({ plan, scene, round }: RoundPictureProps) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const at = landmarksOf(plan, round).find((l) => l.kind === 'side');
+    const made = plan.rounds[round]!;
+    const ratio = window.devicePixelRatio || 1;
+    const element = canvas.current!;
+    element.width = PICTURE.width * ratio;
+    element.height = PICTURE.height * ratio;
+    if (!at) return;
+    const inwards = made.ownHeightMm / 2;
+    const far = Math.hypot(at.x, at.y) || 1;
+    // A round that is taller than the picture is shown whole.
+    const scale = Math.min(
+      (PICTURE.width * ratio) / (PICTURE.stitches * made.stitchWidthMm),
+      (0.84 * PICTURE.height * ratio) / made.ownHeightMm,
+    );
+    paint(
+      element.getContext('2d')!,
+      { ...scene, body: [], rounds: [scene.rounds[round]!] },
+      { x: at.x - (at.x / far) * inwards, y: at.y - (at.y / far) * inwards, scale },
+    );
+  }, [plan, scene, round]);
+  return (
+    <canvas
+      ref={canvas}
+      className={styles.picture}
+      style={{ width: PICTURE.width, height: PICTURE.height }}
+      aria-hidden="true"
     />
   );
-}
+});

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { describe, expect, test, jest } from '@jest/globals';
-import { act, fireEvent, screen } from '@testing-library/react';
-import type { RoundEntry } from '../../core/document/hem.ts';
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { parseRound } from '../../core/notation/parse.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
@@ -9,6 +9,7 @@ import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { OwnRound } from './OwnRound.tsx';
 import { PasteRounds } from './PasteRounds.tsx';
+import { Choices } from './Choices.tsx';
 import { Stack } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 
@@ -96,85 +97,120 @@ describe('an own round', () => {
   });
 });
 
+const two = rowsHem({
+  rounds: [entry(), entry({ id: 'r2', family: 'shell', stitch: 'hdc', yarn: 'y2' })],
+});
+
 describe('the stack', () => {
-  const two = rowsHem({
-    rounds: [entry(), entry({ id: 'r2', family: 'shell', stitch: 'hdc', yarn: 'y2' })],
-  });
+  const lines = (): readonly string[] =>
+    screen.getAllByRole('button', { name: /round|edge/i, pressed: false }).map((b) => b.textContent);
+  const renderStack = (hem = two, onPick: (round: number) => void = () => undefined) =>
+    renderHem(hem, (plan) => <Stack plan={plan} picked={-1} onPick={onPick} />);
 
-  test('shows every entry with its counts, the outermost on top, and what is not even', () => {
-    const { container, store } = renderHem(two, (plan) => (
-      <Stack plan={plan} looked={null} onLook={() => undefined} />
-    ));
-    const text = container.textContent;
-    expect(text.indexOf('Shell edge')).toBeLessThan(text.indexOf('Plain round'));
-    expect(text.indexOf('Plain round')).toBeLessThan(text.indexOf('Base round'));
+  test('has a line for every entry, the outermost on top: its counts, what does not fit, how flat it lies', () => {
+    const { store } = renderStack();
+    const [shell, plainRound, base] = lines();
+    expect(shell).toMatch(/^2Shell edge\d left over/);
     const { plan } = store.get();
-    expect(text).toContain(`${plan.rounds[1]!.total} in all`);
-    expect(text).toMatch(/Does not fit: A \d over/);
-  });
-
-  test('what is counted of an entry is what its last ring holds, chain spaces beside the stitches', () => {
-    const moss = rowsHem({ counts: [149, 167, 149, 167], rounds: [entry({ family: 'moss', times: 2 })] });
-    const { container, store } = renderHem(moss, (plan) => (
-      <Stack plan={plan} looked={null} onLook={() => undefined} />
-    ));
-    const { plan } = store.get();
-    const { tally } = plan.rounds[2]!.sides[0]!;
-    expect(tally.spaces).toBeGreaterThan(0);
-    expect(container.textContent).toContain(`A ${tally.stitches} and ${tally.spaces} spaces`);
-  });
-
-  test('stripes give every round its yarn, and an entry may start elsewhere', () => {
-    const { store } = renderHem(rowsHem({ rounds: [entry({ times: 3 })] }), (plan) => (
-      <Stack plan={plan} looked={null} onLook={() => undefined} />
-    ));
-    fireEvent.click(screen.getByRole('button', { name: 'Stripes' }));
-    expect(
-      store
-        .get()
-        .plan.rounds.slice(1)
-        .map((r) => r.yarnId),
-    ).toEqual(['y1', 'y2', 'y1']);
-    fireEvent.click(screen.getByRole('button', { name: 'One fewer' }));
-    expect(store.get().plan.hem.rounds[0]!.yarns).toEqual(['y1']);
-    fireEvent.click(screen.getByRole('checkbox', { name: 'Plain round starts elsewhere' }));
-    expect(store.get().plan.hem.rounds[0]!.start).toMatchObject({ at: 'corner', side: 0 });
-    fireEvent.click(screen.getByRole('checkbox', { name: 'Plain round starts elsewhere' }));
-    expect(store.get().plan.hem.rounds[0]!.start).toBeNull();
-  });
-
-  test('on a circle nothing is said of corners', () => {
-    const start = rowsHem();
-    const disc = {
-      ...start,
-      ...changePiece(start, {
-        kind: 'motif',
-        corners: 0,
-        cornerChains: 0,
-        edge: { kind: 'solid', stitch: 'dc', stitches: 80 },
-        sideCm: 57,
-      }),
-      rounds: [entry()],
-    };
-    renderHem(disc, (plan) => <Stack plan={plan} looked={null} onLook={() => undefined} />);
-    expect(screen.queryByRole('combobox', { name: 'Corner' })).toBeNull();
-    expect(screen.queryByText('fit may choose it')).toBeNull();
+    const { tally } = plan.rounds[1]!.sides[0]!;
+    expect(plainRound).toMatch(new RegExp(`^1Plain round.*A ${tally.stitches}`));
+    expect(base).toContain('Base round');
+    const flat = plan.rounds[0]!.sides.every((s) => s.verdict === 'flat');
+    expect(screen.getAllByRole('img', { name: /lies flat|flattens|ripples|pulls in/ })).toHaveLength(3);
+    expect(screen.queryAllByRole('img', { name: 'lies flat' }).length > 0).toBe(flat);
   });
 
   test('a round is taken out with one click, and comes back with undo', () => {
-    const { store } = renderHem(two, (plan) => <Stack plan={plan} looked={null} onLook={() => undefined} />);
+    const { store } = renderStack();
     fireEvent.click(screen.getByRole('button', { name: 'Take Shell edge off' }));
     expect(store.get().plan.hem.rounds.map((r) => r.id)).toEqual(['r1']);
     act(() => store.undo());
     expect(store.get().plan.hem.rounds.map((r) => r.id)).toEqual(['r1', 'r2']);
   });
 
-  test('a round is looked at by its name, and let go the same way', () => {
-    const looked: (number | null)[] = [];
-    renderHem(two, (plan) => <Stack plan={plan} looked={1} onLook={(r) => looked.push(r)} />);
-    fireEvent.click(screen.getByRole('button', { name: /^2 Shell edge/ }));
-    fireEvent.click(screen.getByRole('button', { name: /^1 Plain round/, pressed: true }));
-    expect(looked).toEqual([2, null]);
+  test('a round is picked by its line, several of one entry by the outermost of them', () => {
+    const picked: number[] = [];
+    renderStack(rowsHem({ rounds: [entry({ times: 3 }), entry({ id: 'r2', family: 'shell' })] }), (r) =>
+      picked.push(r),
+    );
+    for (const name of [/^4 ?Shell/, /^1–3 ?Plain/, /^Base/])
+      fireEvent.click(screen.getByRole('button', { name }));
+    expect(picked).toEqual([4, 3, 0]);
+  });
+});
+
+describe('the choices of a round', () => {
+  function renderChoices(hem: Hem, round = 1) {
+    const previews: (Hem | null)[] = [];
+    const { store } = renderHem(hem, (plan) => (
+      <Choices plan={plan} round={plan.rounds[round]!} side={0} onPreview={(h) => previews.push(h)} />
+    ));
+    const first = (): RoundEntry => store.get().plan.hem.rounds[0]!;
+    return { store, previews, first };
+  }
+  const tab = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
+  const option = (name: string): HTMLElement => screen.getByRole('radio', { name });
+
+  test('are pictures: what is pointed at is tried on, what is pressed is taken', () => {
+    const { previews, first } = renderChoices(rowsHem({ rounds: [entry()] }));
+    expect(screen.getByRole('radiogroup', { name: 'Corner' })).toBeTruthy();
+    fireEvent.pointerEnter(option('1, ch 2, 1'), { pointerType: 'mouse' });
+    expect(previews.at(-1)!.rounds[0]!.corner).toBe('chain-2');
+    fireEvent.pointerLeave(option('1, ch 2, 1'));
+    expect(previews.at(-1)).toBeNull();
+    fireEvent.click(option('1, ch 2, 1'));
+    expect(first().corner).toBe('chain-2');
+    expect(option('1, ch 2, 1').getAttribute('aria-checked')).toBe('true');
+    tab('Loop');
+    fireEvent.click(option('back loop'));
+    tab('Facing');
+    fireEvent.click(option('wrong side facing'));
+    tab('Stitch');
+    fireEvent.click(option('hdc'));
+    expect(first()).toMatchObject({ loop: 'back', facing: 'wrong', stitch: 'hdc' });
+  });
+
+  test('what has no choice is not asked, and on a circle nothing is said of corners', () => {
+    const start = rowsHem();
+    const piece = {
+      kind: 'motif',
+      corners: 0,
+      cornerChains: 0,
+      edge: { kind: 'solid', stitch: 'dc', stitches: 80 },
+      sideCm: 57,
+    } as const;
+    renderChoices({ ...start, ...changePiece(start, piece), rounds: [entry()] });
+    expect(screen.queryByRole('button', { name: 'Corner' })).toBeNull();
+    tab('More');
+    expect(screen.queryByText(/corner may change/)).toBeNull();
+  });
+
+  test('how often, stripes, and another start', () => {
+    const { store, first } = renderChoices(rowsHem({ rounds: [entry()] }));
+    for (let k = 0; k < 2; k++) tab('One more of Plain round');
+    expect(first().times).toBe(3);
+    tab('Stripes');
+    const yarns = (): readonly string[] =>
+      store
+        .get()
+        .plan.rounds.slice(1)
+        .map((r) => r.yarnId);
+    expect(yarns()).toEqual(['y1', 'y2', 'y1']);
+    fireEvent.click(within(screen.getByRole('radiogroup', { name: 'Yarn 1' })).getAllByRole('radio')[1]!);
+    expect(yarns()).toEqual(['y2', 'y2', 'y2']);
+    tab('One fewer');
+    expect(first().yarns).toEqual(['y2']);
+    tab('More');
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Plain round starts elsewhere' }));
+    expect(first().start).toMatchObject({ at: 'corner', side: 0 });
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Plain round starts elsewhere' }));
+    expect(first().start).toBeNull();
+  });
+
+  test('the base round has its yarn', () => {
+    const { store } = renderChoices(two, 0);
+    fireEvent.click(screen.getAllByRole('radio', { checked: false })[0]!);
+    expect(store.get().plan.hem.base.yarn).toBe('y2');
   });
 });
 

@@ -70,12 +70,10 @@ export function StitchesPage() {
   return (
     <Themed>
       <div className="stitches">
-        <header className="hem-head">
-          <Link to={back ? `/hem/${back}` : '/'} className="to-shelf">
-            {back ? 'Back to the hem' : 'Shelf'}
-          </Link>
+        <header>
+          <Link to={back ? `/hem/${back}` : '/'}>{back ? 'Back to the hem' : 'Shelf'}</Link>
           <h1>Stitches</h1>
-          <div className="hem-tools">
+          <div className="stitches-tools">
             <LanguageChoice value={language} onChange={(v) => set('terms', v)} />
             <HandChoice value={hand} onChange={(v) => set('hand', v)} />
             <KeysButton />

@@ -1,32 +1,22 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { Button, Segmented, Tooltip } from 'antd';
-import { ArrowUUpLeft, ArrowUUpRight, ClockCounterClockwise } from '@phosphor-icons/react';
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { tinykeys } from 'tinykeys';
-import { fileName } from '../../core/document/fileName.ts';
-import { writeHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { prefer, rename } from '../../core/edits/hem.ts';
 import { problemLine } from '../../core/problems.ts';
-import type { LengthUnit } from '../../core/words/measures.ts';
 import { partWords } from '../../core/words/parts.ts';
-import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { PlanGuard } from '../hem/Guard.tsx';
-import { KeysButton } from '../look/KeysButton.tsx';
 import { unlessTyping } from '../look/typing.ts';
-import { GroundButton } from '../look/GroundButton.tsx';
 import { NotFound } from '../look/NotFound.tsx';
 import { useNotices, type Notices } from '../look/notices.tsx';
 import { Trouble } from '../shelf/Trouble.tsx';
-import { saveFile } from '../storage/exports.ts';
 import { library, libraryReady } from '../storage/here.ts';
 import { isUnderWay } from '../../core/work/progress.ts';
 import type { OpenedHem } from '../storage/library.ts';
 import { ownWorkSaved } from '../storage/room.ts';
-import { HemContext, useHem, useHemStore } from '../hem/context.ts';
-import type { SavingState } from '../hem/saving.ts';
+import { HemContext, useHem } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
+import { HemHead } from './HemHead.tsx';
 import { STOPS } from './stops.ts';
 import { Thread } from './Thread.tsx';
 import './thread.css';
@@ -252,139 +242,3 @@ const unlessDrawing = (work: () => void): ((event: KeyboardEvent) => void) =>
   unlessTyping((event) => {
     if (!(event.target instanceof HTMLCanvasElement)) work();
   });
-
-const SAVED_WORDS: Readonly<Record<SavingState, string>> = {
-  saved: 'Saved in this browser',
-  saving: 'Saving …',
-  failed: 'Not saved: this browser refused. It is tried again.',
-  full: 'Not saved: this browser’s storage is full. Download the hem file, then make room.',
-  hangs: 'Not saved yet: this browser’s storage does not answer. It is tried again.',
-  binned: 'Deleted in another tab. It is in the bin of the shelf.',
-};
-
-/** Whether what is here is stored, and the way out when it is not. */
-function SavedWords() {
-  const store = useHemStore();
-  const saved = useHem((state) => state.saved);
-  const fine = saved === 'saved' || saved === 'saving';
-  return (
-    <span className={fine ? 'saved' : 'saved failed'} role="status">
-      {SAVED_WORDS[saved]}
-      {saved === 'binned' && (
-        <Button size="small" onClick={() => void store.keepAgain()}>
-          Put it back
-        </Button>
-      )}
-      {!fine && (
-        <Button
-          size="small"
-          onClick={() => {
-            const { hem } = store.get().plan;
-            saveFile(fileName(hem.name, '.hem.json'), writeHem(hem), 'application/json');
-          }}
-        >
-          Download the hem file
-        </Button>
-      )}
-    </span>
-  );
-}
-
-function HemHead({ onVersions }: { readonly onVersions: () => void }) {
-  const id = useHem((state) => state.plan.hem.id);
-  return (
-    <header className="hem-head">
-      <Link to="/" className="to-shelf">
-        Shelf
-      </Link>
-      <HemName key={id} />
-      <SavedWords />
-      <div className="hem-tools">
-        <UndoButtons />
-        <Tooltip title="Earlier versions">
-          <Button
-            type="text"
-            aria-label="Earlier versions of this hem"
-            icon={<ClockCounterClockwise />}
-            onClick={onVersions}
-          />
-        </Tooltip>
-        <PreferenceChoices />
-        <KeysButton />
-        <GroundButton />
-      </div>
-    </header>
-  );
-}
-
-function UndoButtons() {
-  const store = useHemStore();
-  const undoLabel = useHem((state) => state.undoLabel);
-  const redoLabel = useHem((state) => state.redoLabel);
-  return (
-    <>
-      <Tooltip title={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}>
-        <Button
-          type="text"
-          aria-label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
-          icon={<ArrowUUpLeft />}
-          disabled={!undoLabel}
-          onClick={() => store.undo()}
-        />
-      </Tooltip>
-      <Tooltip title={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}>
-        <Button
-          type="text"
-          aria-label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'}
-          icon={<ArrowUUpRight />}
-          disabled={!redoLabel}
-          onClick={() => store.redo()}
-        />
-      </Tooltip>
-    </>
-  );
-}
-
-function PreferenceChoices() {
-  const store = useHemStore();
-  const { language, length, hand } = useHem((state) => state.plan.hem.preferences);
-  const id = useHem((state) => state.plan.hem.id);
-  return (
-    <>
-      <LanguageChoice value={language} onChange={(v) => store.do(prefer('language', v))} />
-      <Segmented<LengthUnit>
-        aria-label="Unit of length"
-        value={length}
-        options={['cm', 'in']}
-        onChange={(v) => store.do(prefer('length', v))}
-      />
-      <HandChoice value={hand} onChange={(v) => store.do(prefer('hand', v))} />
-      <Link className="to-shelf" to={`/stitches?terms=${language}&hand=${hand}&hem=${id}`}>
-        Stitches
-      </Link>
-    </>
-  );
-}
-
-/** The name as it is typed; one that is emptied stays as it was. */
-function HemName() {
-  const store = useHemStore();
-  const name = useHem((state) => state.plan.hem.name);
-  const [typed, setTyped] = useState<string | null>(null);
-  return (
-    <input
-      className="hem-name"
-      aria-label="Name of this hem"
-      value={typed ?? name}
-      maxLength={200}
-      onChange={(e) => {
-        setTyped(e.target.value);
-        store.do(rename(e.target.value));
-      }}
-      onBlur={() => {
-        setTyped(null);
-        store.endJoin();
-      }}
-    />
-  );
-}

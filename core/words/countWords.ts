@@ -5,10 +5,14 @@ import { isEven, type Plan, type SchoolPlan, type SidePlan } from '../plan/types
 import { needsOf } from '../ring/recipe.ts';
 import { plural } from './measures.ts';
 
-/** Counts between the corners, sides with equal counts together where they face each other. */
-export function baseWords(plan: Plan): string {
-  if (isDisc(plan.body.outline)) return plural(plan.rounds[0]!.total, 'stitch');
-  const counted = plan.rounds[0]!.sides.map(({ tally }) => tally.stitches);
+/** Counts of the base round between the corners. */
+export const baseWords = (plan: Plan): string => countsWords(plan, 0);
+
+/** Counts of a round between the corners, sides with equal counts together where they face each other. */
+export function countsWords(plan: Plan, round: number): string {
+  const { total, sides } = plan.rounds[round]!;
+  if (isDisc(plan.body.outline)) return plural(total, 'stitch');
+  const counted = sides.map(({ tally }) => tally.stitches);
   const counts = plan.sides.map((s, i) => `${s.name} ${counted[i]!}`);
   const half = counts.length / 2;
   const facing =

@@ -1,0 +1,46 @@
+import { Swatch, type Looked } from '../drawing/Swatch.tsx';
+import './treatment.css';
+
+export interface Picture {
+  readonly name: string;
+  /** Asked for when it comes into view; the same function shows the same. Null where there is nothing to see. */
+  readonly look: (() => Looked) | null;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+  /** It is pointed at, or no longer. */
+  readonly onPoint?: (here: boolean) => void;
+}
+
+interface PictureChoiceProps {
+  readonly label: string;
+  readonly pictures: readonly Picture[];
+  /** Stitch widths from left to right. */
+  readonly across: number;
+  /** Whether the piece itself is drawn. */
+  readonly withPiece?: boolean;
+}
+
+/** One of several, chosen by how it looks. */
+export function PictureChoice({ label, pictures, across, withPiece = false }: PictureChoiceProps) {
+  return (
+    <div className="treatments" role="radiogroup" aria-label={label}>
+      {pictures.map(({ name, look, chosen, onChoose, onPoint }) => (
+        <button
+          key={name}
+          type="button"
+          role="radio"
+          aria-checked={chosen}
+          className={chosen ? 'treatment here' : 'treatment'}
+          onClick={onChoose}
+          onPointerEnter={(e) => e.pointerType !== 'touch' && onPoint?.(true)}
+          onPointerLeave={() => onPoint?.(false)}
+          onFocus={(e) => e.target.matches(':focus-visible') && onPoint?.(true)}
+          onBlur={() => onPoint?.(false)}
+        >
+          {look && <Swatch look={look} across={across} width={112} height={74} withPiece={withPiece} />}
+          {name}
+        </button>
+      ))}
+    </div>
+  );
+}

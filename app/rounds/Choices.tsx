@@ -1,0 +1,339 @@
+import { Checkbox } from 'antd';
+import { Minus, Plus } from '@phosphor-icons/react';
+import { useMemo, useState } from 'react';
+import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
+import type { Hem, RoundEntry } from '../../core/document/hem.ts';
+import { chooseBaseYarn } from '../../core/edits/base.ts';
+import { performed } from '../../core/edits/edit.ts';
+import * as edits from '../../core/edits/rounds.ts';
+import { optionsOf, withOption, type Option } from '../../core/forecast/choices.ts';
+import { isDisc } from '../../core/piece/outline.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
+import type { Plan, RoundPlan } from '../../core/plan/types.ts';
+import { problemLine } from '../../core/problems.ts';
+import { familyById } from '../../core/rounds/registry.ts';
+import { capital } from '../../core/terms/words.ts';
+import { choiceName, optionWords } from '../../core/words/choiceWords.ts';
+import { plural } from '../../core/words/measures.ts';
+import { BegunNote } from '../controls/BegunNote.tsx';
+import { PictureChoice } from '../controls/PictureChoice.tsx';
+import { StartChoice } from '../controls/StartFields.tsx';
+import type { Looked } from '../drawing/Swatch.tsx';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { NumberField } from '../look/NumberField.tsx';
+import styles from './choices.module.css';
+import { OwnRound } from './OwnRound.tsx';
+
+const planner = createPlanner();
+
+export interface ChoicesProps {
+  readonly plan: Plan;
+  /** The worked round that is picked. */
+  readonly round: RoundPlan;
+  /** The side whose corner is in the drawing. */
+  readonly side: number;
+  /** The hem with an option that is pointed at; null when none is. */
+  readonly onPreview: (hem: Hem | null) => void;
+}
+
+/** What can be chosen of the round that is picked: by its looks, its yarns and times, and what is rarely asked for. */
+export function Choices({ plan, round, side, onPreview }: ChoicesProps) {
+  return (
+    <section className={styles.choices} aria-label="Choices of the round">
+      {round.written ? (
+        <OfEntry
+          key={round.written.entry.id}
+          plan={plan}
+          entry={round.written.entry}
+          side={side}
+          onPreview={onPreview}
+        />
+      ) : (
+        <OfBase plan={plan} />
+      )}
+    </section>
+  );
+}
+
+function OfBase({ plan }: { readonly plan: Plan }) {
+  const store = useHemStore();
+  return (
+    <>
+      <header>
+        <h2>Base round</h2>
+        <YarnDots
+          plan={plan}
+          label="Yarn of the base round"
+          value={plan.hem.base.yarn}
+          onChange={(yarn) => store.do(chooseBaseYarn(yarn))}
+        />
+      </header>
+      <BegunNote plan={plan} rounds={[0]} />
+      <p className="quiet small">Its stitch, corners and counts are chosen on the Base round page.</p>
+    </>
+  );
+}
+
+interface OfEntryProps extends Omit<ChoicesProps, 'round'> {
+  readonly entry: RoundEntry;
+}
+
+const OWN_TEXT = 'text';
+const MORE = 'more';
+
+function OfEntry({ plan, entry, side, onPreview }: OfEntryProps) {
+  const store = useHemStore();
+  const family = familyById(entry.family);
+  const name = family?.name ?? 'Own round';
+  const rounds = plan.rounds.filter((r) => r.written?.entry.id === entry.id);
+  const kinds = useMemo(() => optionsOf(plan, entry), [plan, entry]);
+  const [asked, setAsked] = useState(entry.written ? OWN_TEXT : '');
+  const tabs = [
+    ...(entry.written ? [{ id: OWN_TEXT, label: 'In words' }] : []),
+    ...kinds.map(([first]) => ({ id: first!.kind, label: capital(choiceName(first!.kind, entry)) })),
+    { id: MORE, label: 'More' },
+  ];
+  const tab = tabs.some((t) => t.id === asked) ? asked : tabs[0]!.id;
+  const options = kinds.find(([first]) => first!.kind === tab);
+  const choose = (what: string, choice: edits.EntryChoice): void => {
+    onPreview(null);
+    store.do(edits.chooseRound(entry, what, choice));
+  };
+  const step = (by: number): void => choose(`${entry.times + by} times`, { times: entry.times + by });
+  return (
+    <>
+      <header>
+        <h2>{name}</h2>
+        <Yarns
+          plan={plan}
+          entry={entry}
+          rounds={rounds.length}
+          onChange={(yarns) => choose('yarn', { yarns })}
+        />
+        {(family?.repeatable ?? true) && (
+          <span className={styles.times} role="group" aria-label={`How many rounds of ${name}`}>
+            <Button
+              type="text"
+              size="small"
+              aria-label={`One fewer of ${name}`}
+              icon={<Minus />}
+              disabled={entry.times <= 1}
+              onClick={() => step(-1)}
+            />
+            {plural(entry.times, 'time')}
+            <Button
+              type="text"
+              size="small"
+              aria-label={`One more of ${name}`}
+              icon={<Plus />}
+              disabled={entry.times >= 100}
+              onClick={() => step(1)}
+            />
+          </span>
+        )}
+      </header>
+      <BegunNote plan={plan} rounds={rounds.map((r) => r.number)} />
+      {family?.caution && <p className="caution small">{family.caution}</p>}
+      {rounds.length === 0 && <NotWorked plan={plan} />}
+      <div className={styles.tabs} role="group" aria-label="What to choose">
+        {tabs.map(({ id, label }) => (
+          <button key={id} type="button" aria-pressed={id === tab} onClick={() => setAsked(id)}>
+            {label}
+          </button>
+        ))}
+      </div>
+      {options && (
+        <OptionPictures
+          plan={plan}
+          entry={entry}
+          options={options}
+          side={side}
+          onPreview={onPreview}
+          onChoose={(o) => choose(optionWords(o, entry, plan.hem.preferences.language), o.choice)}
+        />
+      )}
+      {tab === OWN_TEXT && <OwnRound entry={entry} language={plan.hem.preferences.language} />}
+      {tab === MORE && <More plan={plan} entry={entry} name={name} onChoose={choose} />}
+    </>
+  );
+}
+
+interface OptionPicturesProps extends OfEntryProps {
+  readonly options: readonly Option[];
+  readonly onChoose: (option: Option) => void;
+}
+
+/** Each option as the round looks with it. */
+function OptionPictures({ plan, entry, options, side, onPreview, onChoose }: OptionPicturesProps) {
+  const { language } = plan.hem.preferences;
+  const kind = options[0]!.kind;
+  const looks = useMemo(
+    () => options.map((option) => (): Looked => lookAt(plan, entry, option, side)),
+    [plan, entry, options, side],
+  );
+  const point = (option: Option, here: boolean): void => {
+    const outcome =
+      here && !option.chosen && performed(plan.hem, edits.chooseRound(entry, '', option.choice));
+    onPreview(outcome && outcome.ok ? outcome.value : null);
+  };
+  return (
+    <PictureChoice
+      label={capital(choiceName(kind, entry))}
+      across={kind === 'corner' ? 9 : 7}
+      pictures={options.map((option, i) => ({
+        name: optionWords(option, entry, language),
+        look: looks[i]!,
+        chosen: option.chosen,
+        onChoose: () => onChoose(option),
+        onPoint: (here) => point(option, here),
+      }))}
+    />
+  );
+}
+
+/** The entry’s outermost round with an option: at the corner in the drawing, or halfway along its side. */
+function lookAt(plan: Plan, entry: RoundEntry, option: Option, side: number): Looked {
+  const made = planner(withOption(plan.hem, entry, option));
+  const last = made.rounds[made.rounds.length - 1]!;
+  const landmarks = landmarksOf(made, last.number);
+  const kind: Landmark['kind'] = option.kind === 'corner' ? 'corner' : 'side';
+  const at = landmarks.find((l) => l.kind === kind && l.side === side) ?? landmarks[0] ?? { x: 0, y: 0 };
+  // The head of a stitch lies at its top: the middle of the round is further in.
+  const far = Math.hypot(at.x, at.y) || 1;
+  const inwards = Math.min(last.ownHeightMm / 2, far);
+  return { plan: made, at: { x: at.x - (at.x / far) * inwards, y: at.y - (at.y / far) * inwards } };
+}
+
+interface MoreProps {
+  readonly plan: Plan;
+  readonly entry: RoundEntry;
+  readonly name: string;
+  readonly onChoose: (what: string, choice: edits.EntryChoice) => void;
+}
+
+/** What is rarely chosen: the hook, the start, and whether the fit may take another corner. */
+function More({ plan, entry, name, onChoose }: MoreProps) {
+  const family = familyById(entry.family);
+  const { newYarn: _, ...usual } = plan.hem.base.start;
+  return (
+    <div className={styles.more}>
+      <label>
+        Hook of {name.toLowerCase()}{' '}
+        <NumberField
+          size="small"
+          optional
+          aria-label="Hook of this round in millimeters"
+          min={0.5}
+          max={40}
+          step={0.25}
+          suffix="mm"
+          placeholder={`${plan.hem.gauge.hookMm}`}
+          value={entry.hookMm}
+          onChange={(hookMm) => onChoose('hook', { hookMm })}
+        />
+      </label>
+      {family && !isDisc(plan.body.outline) && family.corners.length > 1 && (
+        <Checkbox
+          checked={entry.cornerOpen}
+          onChange={(e) => onChoose('let the corner be chosen', { cornerOpen: e.target.checked })}
+        >
+          its corner may change to make it fit
+        </Checkbox>
+      )}
+      <Checkbox
+        checked={entry.start !== null}
+        onChange={(e) => onChoose('start', { start: e.target.checked ? usual : null })}
+        aria-label={`${name} starts elsewhere`}
+      >
+        starts elsewhere than the other rounds
+      </Checkbox>
+      {entry.start && (
+        <span className={styles.start}>
+          <StartChoice
+            plan={plan}
+            value={entry.start}
+            name={`${name} starts`}
+            onChange={(part) => onChoose('start', { start: { ...usual, ...entry.start, ...part } })}
+          />
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Why an entry is not worked: a round before it, or its own first, goes beyond what can be planned. */
+function NotWorked({ plan }: { readonly plan: Plan }) {
+  const why = plan.problems.find((p) => p.code === 'round-too-large' || p.code === 'round-makes-nothing');
+  return why ? <p className="odd small">{problemLine(why)}</p> : null;
+}
+
+interface YarnsProps {
+  readonly plan: Plan;
+  readonly entry: RoundEntry;
+  readonly rounds: number;
+  readonly onChange: (yarns: readonly string[]) => void;
+}
+
+/** The yarn of an entry; of several worked rounds, one that they share or several that repeat round by round. */
+function Yarns({ plan, entry: { yarns }, rounds, onChange }: YarnsProps) {
+  const all = plan.hem.yarns;
+  return (
+    <span className={styles.yarns}>
+      {yarns.map((yarn, k) => (
+        <YarnDots
+          key={k}
+          plan={plan}
+          value={yarn}
+          label={yarns.length === 1 ? 'Yarn' : `Yarn ${k + 1}`}
+          onChange={(id) => onChange(yarns.map((y, i) => (i === k ? id : y)))}
+        />
+      ))}
+      {rounds > yarns.length && all.length > 1 && (
+        <Button
+          size="small"
+          onClick={() => {
+            const last = all.findIndex((y) => y.id === yarns[yarns.length - 1]);
+            onChange([...yarns, all[(last + 1) % all.length]!.id]);
+          }}
+        >
+          {yarns.length === 1 ? 'Stripes' : 'One more'}
+        </Button>
+      )}
+      {yarns.length > 1 && (
+        <Button size="small" onClick={() => onChange(yarns.slice(0, -1))}>
+          One fewer
+        </Button>
+      )}
+    </span>
+  );
+}
+
+interface YarnDotsProps {
+  readonly plan: Plan;
+  readonly value: string;
+  readonly label: string;
+  readonly onChange: (id: string) => void;
+}
+
+/** A yarn from the basket, by its colour; the one in force says its name. */
+function YarnDots({ plan, value, label, onChange }: YarnDotsProps) {
+  return (
+    <span className={styles.dots} role="radiogroup" aria-label={label}>
+      {plan.hem.yarns.map(({ id, name, colour }) => (
+        <button
+          key={id}
+          type="button"
+          role="radio"
+          aria-checked={id === value}
+          aria-label={name}
+          title={name}
+          onClick={() => onChange(id)}
+        >
+          <span style={{ background: colour }} />
+          {id === value && name}
+        </button>
+      ))}
+    </span>
+  );
+}

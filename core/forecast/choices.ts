@@ -1,0 +1,40 @@
+/** What can be chosen of a round by looking at it: every option, and the hem with it, up to that round. */
+import type { Hem, RoundEntry } from '../document/hem.ts';
+import { chooseRound, type EntryChoice } from '../edits/rounds.ts';
+import { isDisc } from '../piece/outline.ts';
+import type { Plan } from '../plan/types.ts';
+import { familyById } from '../rounds/registry.ts';
+
+/** What the choice is about, as the fields of an entry are called. */
+export type ChoiceKind = 'corner' | 'stitch' | 'loop' | 'size' | 'facing';
+
+export interface Option {
+  readonly kind: ChoiceKind;
+  readonly choice: EntryChoice;
+  readonly chosen: boolean;
+}
+
+/** The options of an entry, kind by kind; a kind that leaves no choice is left out. */
+export function optionsOf(plan: Plan, entry: RoundEntry): readonly (readonly Option[])[] {
+  const family = familyById(entry.family);
+  const option = <K extends ChoiceKind>(kind: K, values: readonly RoundEntry[K][]): readonly Option[] =>
+    values.map((value) => ({ kind, choice: { [kind]: value }, chosen: entry[kind] === value }));
+  return [
+    ...(family
+      ? [
+          isDisc(plan.body.outline) ? [] : option('corner', family.corners),
+          option('stitch', family.stitches),
+          option('loop', family.loops),
+          option('size', family.sizes),
+        ]
+      : []),
+    option('facing', [null, 'right', 'wrong']),
+  ].filter((options) => options.length > 1);
+}
+
+/** A hem with an option taken, without the rounds above: what the option itself looks like. */
+export function withOption(hem: Hem, entry: RoundEntry, { choice }: Option): Hem {
+  const outcome = chooseRound(entry, '', choice).on(hem);
+  const { rounds } = outcome.ok ? outcome.value : hem;
+  return { ...hem, rounds: rounds.slice(0, rounds.findIndex((r) => r.id === entry.id) + 1) };
+}
