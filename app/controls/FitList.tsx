@@ -25,18 +25,42 @@ export interface FitListProps {
 }
 
 /** Whether all fits and lies flat, in a sentence; else what is wrong, where, and the one best remedy, with others folded. */
-export const FitList = memo(function FitList({ plan, stale, onPreview, onShow }: FitListProps) {
-  const store = useHemStore();
+export function FitList({ plan, stale, onPreview, onShow }: FitListProps) {
   const { value, pending: working, failed } = useWorked('fit', plan.hem);
   const pending = stale || working;
   // While another answer is worked, the last one is shown with the plan that it is about.
   const [told, setTold] = useState<{ readonly fit: Fit; readonly about: Plan } | null>(null);
   if (value && !working && !failed && told?.fit !== value) setTold({ fit: value, about: plan });
-  const { fit = null, about = plan } = told ?? {};
+  return (
+    <section className={pending ? 'fit pending' : 'fit'} aria-label="Fit" aria-busy={pending}>
+      <h2>Fit {pending && <span className="quiet small">working …</span>}</h2>
+      <fieldset disabled={pending}>
+        <FitBody
+          fit={told?.fit ?? null}
+          plan={told?.about ?? plan}
+          failed={failed}
+          onPreview={onPreview}
+          onShow={onShow}
+        />
+      </fieldset>
+    </section>
+  );
+}
+
+interface FitBodyProps extends Pick<FitListProps, 'onPreview' | 'onShow'> {
+  /** Null until it has been worked. */
+  readonly fit: Fit | null;
+  /** The plan that it is about. */
+  readonly plan: Plan;
+  readonly failed: boolean;
+}
+
+/** What is told, which stays the same while another answer is worked. */
+const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onShow }: FitBodyProps) {
+  const store = useHemStore();
   const stack = about.rounds.slice(1).map((r) => r.written!);
   const preview = (s: FitSolution): void => {
-    if (pending) return;
-    const outcome = performed(plan.hem, takeSolution(stack, s));
+    const outcome = performed(about.hem, takeSolution(stack, s));
     onPreview(outcome.ok ? outcome.value : null);
   };
   const take = (s: FitSolution): void => {
@@ -55,7 +79,6 @@ export const FitList = memo(function FitList({ plan, stale, onPreview, onShow }:
     <button
       type="button"
       className="fit-solution"
-      disabled={pending}
       onClick={() => take(s)}
       onPointerEnter={() => preview(s)}
       onPointerLeave={() => onPreview(null)}
@@ -70,8 +93,7 @@ export const FitList = memo(function FitList({ plan, stale, onPreview, onShow }:
     </button>
   );
   return (
-    <section className={pending ? 'fit pending' : 'fit'} aria-label="Fit" aria-busy={pending}>
-      <h2>Fit {pending && <span className="quiet small">working …</span>}</h2>
+    <>
       {worst ? (
         <p className={isMild(worst) ? 'small' : 'odd'}>
           {troubleWords(about, worst)}{' '}
@@ -94,7 +116,7 @@ export const FitList = memo(function FitList({ plan, stale, onPreview, onShow }:
           {fit.standsInTheWay !== null && inTheWay(about, fit.standsInTheWay, fit.freedBy ?? null)}
         </p>
       )}
-      {alike && <MakeAlike edit={alike} plan={about} pending={pending} onDone={(made) => store.do(made)} />}
+      {alike && <MakeAlike edit={alike} plan={about} onDone={(made) => store.do(made)} />}
       {fit && !failed && best && <div className="fit-best">{solution(best)}</div>}
       {fit && !failed && worst?.kind === 'not flat' && !best && (
         <p className="quiet small">{remedyWords(worst)}</p>
@@ -119,7 +141,7 @@ export const FitList = memo(function FitList({ plan, stale, onPreview, onShow }:
           })}
         </details>
       )}
-    </section>
+    </>
   );
 });
 
@@ -158,19 +180,17 @@ function remedyWords({ verdict, strain }: Extract<Trouble, { kind: 'not flat' }>
 function MakeAlike({
   edit,
   plan,
-  pending,
   onDone,
 }: {
   readonly edit: Edit;
   readonly plan: Plan;
-  readonly pending: boolean;
   readonly onDone: (edit: Edit) => void;
 }) {
   const outcome = performed(plan.hem, edit);
   if (!outcome.ok) return null;
   return (
     <p>
-      <Button size="small" disabled={pending} onClick={() => onDone(edit)}>
+      <Button size="small" onClick={() => onDone(edit)}>
         Make them alike: {edit.label}
       </Button>
     </p>

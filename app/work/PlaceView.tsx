@@ -72,7 +72,7 @@ export function PlaceView({
         focus={at}
         across={whole ? 1.06 * plan.finishedSize.widthMm : across}
         down={whole ? 1.06 * plan.finishedSize.heightMm : 0.4 * across}
-        first={focus}
+        first={at}
         focusRound={number}
         marked={marked}
         label="The place in hand, stitch by stitch"
