@@ -23,6 +23,9 @@ export function tonesOf(colour: string): Tones {
   return tones;
 }
 
+/** Whether light letters are read better on a colour, #rrggbb. */
+export const isDark = (colour: string): boolean => lab(colour).l < 55;
+
 /** A colour as if seen through the ground, so much of it as `part` (0 to 1): for what lies behind the round in hand. */
 export const faded = (colour: string, ground: string, part = 0.72): string =>
   lab(interpolateLab(colour, ground)(part)).formatHex();

@@ -1,5 +1,6 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
+import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import type { SchoolId } from '../../core/base/schools.ts';
 import { setBlocking } from '../../core/edits/hem.ts';
@@ -8,7 +9,9 @@ import type { Plan } from '../../core/plan/types.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { lengthWords, percentWords, plural, sizeWords } from '../../core/words/measures.ts';
+import { takeSize } from '../../core/forecast/sizes.ts';
 import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
@@ -32,14 +35,11 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { length, language } = plan.hem.preferences;
   const disc = isDisc(plan.body.outline);
-  const [wanted, setWanted] = useState<number | null>(null);
   const [stitch, setStitch] = useState<StitchKind>('hdc');
   const [count, setCount] = useState(10);
   const { value: shows } = useWorked('firstToShow', plan.hem);
   const { value: corners, pending } = useWorked('compareCorners', plan.hem, stitch, count);
-  const widthCm = wanted ?? Math.ceil(plan.blockedSize.widthMm / 10 + 10);
   const { value: schools } = useWorked('compareSchools', plan.hem, stitch, count);
-  const { value: needed, pending: sizing, failed } = useWorked('roundsForWidth', plan.hem, widthCm * 10);
   const last = plan.rounds[plan.rounds.length - 1]!;
   return (
     <section className="forecast" aria-label="Size and forecast">
@@ -60,23 +60,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           onBlur={() => store.endJoin()}
         />
       </p>
-      {shows && (
-        <p>
-          To be <LengthInput label="Wanted width" cm={widthCm} unit={length} onChange={setWanted} /> wide:{' '}
-          {needed ? (
-            <>
-              the {last.name.toLowerCase()} <strong>{needed.times} times</strong>, which gives{' '}
-              {sizeWords(needed, length)}.
-            </>
-          ) : sizing ? (
-            'working …'
-          ) : failed ? (
-            'this could not be worked out.'
-          ) : (
-            'more than a hundred rounds.'
-          )}
-        </p>
-      )}
+      <ToSize plan={plan} />
       {shows && (
         <p className="quiet small">
           {shows.round === null
@@ -144,5 +128,70 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           : 'The same rounds with 3 in each corner, each spacing on the sides to which it applies.'}
       </p>
     </section>
+  );
+}
+
+/** What it takes to make the piece so large, for several stitches; each way can be taken. */
+function ToSize({ plan }: { readonly plan: Plan }) {
+  const store = useHemStore();
+  const { length, language } = plan.hem.preferences;
+  const [wanted, setWanted] = useState<{ readonly width?: number; readonly height?: number }>({});
+  const next = (mm: number): number => Math.ceil(mm / 10 + 6);
+  const width = wanted.width ?? next(plan.blockedSize.widthMm);
+  const height = wanted.height ?? next(plan.blockedSize.heightMm);
+  const { value: ways, pending, failed } = useWorked('waysToSize', plan.hem, width * 10, height * 10);
+  return (
+    <div className="to-size">
+      <p>
+        Make it{' '}
+        <LengthInput
+          label="Wanted width"
+          cm={width}
+          unit={length}
+          onChange={(v) => setWanted({ ...wanted, width: v })}
+        />{' '}
+        ×{' '}
+        <LengthInput
+          label="Wanted height"
+          cm={height}
+          unit={length}
+          onChange={(v) => setWanted({ ...wanted, height: v })}
+        />
+      </p>
+      {failed ? (
+        <p className="problem small">This could not be worked out. Your hem is safe.</p>
+      ) : !ways ? (
+        <p className="quiet small">working …</p>
+      ) : ways.length === 0 ? (
+        <p className="quiet small">
+          No number of plain rounds makes it so. It is larger already, or this is too far.
+        </p>
+      ) : (
+        <>
+          <ul className="size-ways" aria-busy={pending}>
+            {ways.map((way) => (
+              <li key={`${way.stitch} ${way.times}`}>
+                <span>
+                  <strong>{plural(way.times, 'plain round')}</strong> of {abbreviation(way.stitch, language)}:{' '}
+                  {sizeWords(way, length)}
+                  {way.meets.length === 1 && <span className="quiet small">, for the {way.meets[0]}</span>}
+                </span>
+                <Button
+                  size="small"
+                  disabled={pending}
+                  aria-label={`Work ${plural(way.times, 'plain round')} of ${abbreviation(way.stitch, language)}`}
+                  onClick={() => store.do(takeSize(plan, way, nanoid(8)))}
+                >
+                  Use this
+                </Button>
+              </li>
+            ))}
+          </ul>
+          <p className="quiet small">
+            A border adds the same on every side, so one measure is met at a time.
+          </p>
+        </>
+      )}
+    </div>
   );
 }

@@ -7,6 +7,7 @@ import { evenCounts } from '../../core/fit/task.ts';
 import * as alternatives from '../../core/forecast/alternatives.ts';
 import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
 import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
+import { waysToSize, type SizeWay } from '../../core/forecast/sizes.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';
@@ -40,8 +41,8 @@ export const WORK = {
     stitch: RoundEntry['stitch'],
     rounds: number,
   ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
-  roundsForWidth: (hem: Hem, widthMm: number): alternatives.RoundsForSize | null =>
-    alternatives.roundsForWidth(planner(hem), widthMm),
+  waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
+    waysToSize(planner(hem), widthMm, heightMm),
   paintPicture: (hem: Hem, ground: string, pixels: number): Promise<Blob> =>
     paintPicture(createPlanner()(hem), ground, pixels).convertToBlob({ type: 'image/webp', quality: 0.86 }),
   paintTile: (number: number, hem: Hem, choice: SceneChoice, place: Place): ImageBitmap => {

@@ -9,6 +9,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore } from '../hem/context.ts';
+import { Balls } from './Balls.tsx';
 import { ColourButton } from '../look/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
@@ -44,16 +45,18 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   maxLength={100}
                   onChange={(e) => e.target.value && edit(yarn.id, 'name', { name: e.target.value })}
                 />
-                <Button
-                  type="text"
+                <NumberField
                   size="small"
-                  aria-label={`Take ${yarn.name} out of the basket`}
-                  icon={<Trash />}
-                  disabled={stays !== null}
-                  title={stays ? problemLine(stays) : undefined}
-                  onClick={() => store.do(edits.removeYarn(yarn.id))}
+                  optional
+                  aria-label={`Grams of ${yarn.name} in the basket`}
+                  min={0}
+                  max={100000}
+                  suffix="g here"
+                  value={yarn.haveG}
+                  onChange={(haveG) => edit(yarn.id, 'what is there', { haveG })}
                 />
               </div>
+              <Balls plan={y} />
               <p>
                 {quantity.metres > 0 ? (
                   <>
@@ -70,61 +73,66 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   <span className="quiet">Not in this border.</span>
                 )}
               </p>
-              <div className="basket-label">
-                <NumberField
-                  size="small"
-                  optional
-                  aria-label={`Grams of ${yarn.name} in the basket`}
-                  min={0}
-                  max={100000}
-                  suffix="g here"
-                  value={yarn.haveG}
-                  onChange={(haveG) => edit(yarn.id, 'what is there', { haveG })}
-                />
-                <NumberField
-                  size="small"
-                  aria-label="Grams in a ball"
-                  min={1}
-                  max={5000}
-                  suffix="g a ball"
-                  value={yarn.ballG}
-                  onChange={(ballG) => ballG && edit(yarn.id, 'ball', { ballG })}
-                />
-                <NumberField
-                  size="small"
-                  aria-label="Metres in 100 g"
-                  min={5}
-                  max={5000}
-                  suffix="m in 100 g"
-                  value={yarn.metresPer100G}
-                  onChange={(metresPer100G) => metresPer100G && edit(yarn.id, 'meters', { metresPer100G })}
-                />
-                <NumberField
-                  size="small"
-                  aria-label="Thickness"
-                  min={0.1}
-                  max={40}
-                  step={0.1}
-                  suffix="mm thick"
-                  value={yarn.diameterMm}
-                  onChange={(diameterMm) => diameterMm && edit(yarn.id, 'thickness', { diameterMm })}
-                />
-                <NumberField
-                  size="small"
-                  optional
-                  aria-label="Price of a ball"
-                  min={0}
-                  max={100000}
-                  step={0.1}
-                  suffix="a ball"
-                  placeholder="price"
-                  value={yarn.price}
-                  onChange={(price) => edit(yarn.id, 'price', { price })}
-                />
-                {y.cost !== null && y.cost > 0 && (
-                  <span className="quiet small">{y.cost.toFixed(2)} in all</span>
-                )}
-              </div>
+              <details>
+                <summary className="quiet small">
+                  {yarn.ballG} g a ball, {yarn.metresPer100G} m in 100 g
+                </summary>
+                <div className="basket-label">
+                  <NumberField
+                    size="small"
+                    aria-label="Grams in a ball"
+                    min={1}
+                    max={5000}
+                    suffix="g a ball"
+                    value={yarn.ballG}
+                    onChange={(ballG) => ballG && edit(yarn.id, 'ball', { ballG })}
+                  />
+                  <NumberField
+                    size="small"
+                    aria-label="Metres in 100 g"
+                    min={5}
+                    max={5000}
+                    suffix="m in 100 g"
+                    value={yarn.metresPer100G}
+                    onChange={(metresPer100G) => metresPer100G && edit(yarn.id, 'meters', { metresPer100G })}
+                  />
+                  <NumberField
+                    size="small"
+                    aria-label="Thickness"
+                    min={0.1}
+                    max={40}
+                    step={0.1}
+                    suffix="mm thick"
+                    value={yarn.diameterMm}
+                    onChange={(diameterMm) => diameterMm && edit(yarn.id, 'thickness', { diameterMm })}
+                  />
+                  <NumberField
+                    size="small"
+                    optional
+                    aria-label="Price of a ball"
+                    min={0}
+                    max={100000}
+                    step={0.1}
+                    suffix="a ball"
+                    placeholder="price"
+                    value={yarn.price}
+                    onChange={(price) => edit(yarn.id, 'price', { price })}
+                  />
+                  {y.cost !== null && y.cost > 0 && (
+                    <span className="quiet small">{y.cost.toFixed(2)} in all</span>
+                  )}
+                  <Button
+                    size="small"
+                    aria-label={`Take ${yarn.name} out of the basket`}
+                    icon={<Trash />}
+                    disabled={stays !== null}
+                    title={stays ? problemLine(stays) : undefined}
+                    onClick={() => store.do(edits.removeYarn(yarn.id))}
+                  >
+                    Take it out
+                  </Button>
+                </div>
+              </details>
             </li>
           );
         })}

@@ -18,60 +18,45 @@ export function RoundsChart({ plan }: { readonly plan: Plan }) {
     .domain([0, most])
     .range([LEFT, WIDTH - 130]);
   return (
-    <>
-      <svg
-        className="yarn-chart"
-        viewBox={`0 0 ${WIDTH} ${plan.rounds.length * ROW + 8}`}
-        role="img"
-        aria-label="Yarn of every round"
-      >
-        {[...plan.rounds].reverse().map((r, row) => {
-          const { spread } = yarns.get(r.yarnId)!.quantity;
-          const low = x(r.yarnM * (1 - spread));
-          const high = x(r.yarnM * (1 + spread));
-          const here = ends.filter((e) => e.round === r.number);
-          return (
-            <g key={r.number} transform={`translate(0 ${row * ROW})`}>
-              <title>{`${plural(r.total, 'stitch')}, ${rangeWords(r.yarnM, spread)} m, about ${timeWords(r.minutes)}`}</title>
-              <text x={0} y={19}>
-                {r.number === 0 ? '' : `${r.number} `}
-                {r.name}
-              </text>
-              <rect
-                className="bar"
-                x={LEFT}
-                width={Math.max(0, x(r.yarnM) - LEFT)}
-                y={5}
-                height={19}
-                rx={3}
-                fill={yarns.get(r.yarnId)!.yarn.colour}
-              />
-              <path className="range" d={`M${low},14.500H${high}m0,-5v10M${low},9.500v10`} />
-              <text className="amount" x={high + 8} y={19}>
-                {yarnLengthWords(r.yarnM, unit)}
-                {here.length > 0 && (
-                  <tspan className="ball-end" dx={8}>
-                    ● ball {here.map((e) => e.ball).join(', ')} ends
-                  </tspan>
-                )}
-              </text>
-            </g>
-          );
-        })}
-      </svg>
-      {ends.length > 0 && (
-        <ul className="ball-ends small">
-          {ends.map((e) => (
-            <li key={`${e.yarnId} ${e.ball}`}>
-              Ball {e.ball} of {yarns.get(e.yarnId)!.yarn.name} ends in {roundWords(e.round)}, on side{' '}
-              {plan.sides[e.side]?.name ?? 'A'}
-              {e.earliest !== e.latest && ` (between ${roundWords(e.earliest)} and ${roundWords(e.latest)})`}.
-            </li>
-          ))}
-        </ul>
-      )}
-    </>
+    <svg
+      className="yarn-chart"
+      viewBox={`0 0 ${WIDTH} ${plan.rounds.length * ROW + 8}`}
+      role="img"
+      aria-label="Yarn for each round"
+    >
+      {[...plan.rounds].reverse().map((r, row) => {
+        const { spread } = yarns.get(r.yarnId)!.quantity;
+        const low = x(r.yarnM * (1 - spread));
+        const high = x(r.yarnM * (1 + spread));
+        const here = ends.filter((e) => e.round === r.number);
+        return (
+          <g key={r.number} transform={`translate(0 ${row * ROW})`}>
+            <title>{`${plural(r.total, 'stitch')}, ${rangeWords(r.yarnM, spread)} m, about ${timeWords(r.minutes)}`}</title>
+            <text x={0} y={19}>
+              {r.number === 0 ? '' : `${r.number} `}
+              {r.name}
+            </text>
+            <rect
+              className="bar"
+              x={LEFT}
+              width={Math.max(0, x(r.yarnM) - LEFT)}
+              y={5}
+              height={19}
+              rx={3}
+              fill={yarns.get(r.yarnId)!.yarn.colour}
+            />
+            <path className="range" d={`M${low},14.500H${high}m0,-5v10M${low},9.500v10`} />
+            <text className="amount" x={high + 8} y={19}>
+              {yarnLengthWords(r.yarnM, unit)}
+              {here.length > 0 && (
+                <tspan className="ball-end" dx={8}>
+                  ball {here.map((e) => e.ball).join(', ')} ends
+                </tspan>
+              )}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
   );
 }
-
-const roundWords = (number: number): string => (number === 0 ? 'the base round' : `round ${number}`);

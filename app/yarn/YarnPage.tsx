@@ -1,8 +1,9 @@
 import { setPace } from '../../core/edits/hem.ts';
-import { supplyOf } from '../../core/forecast/supply.ts';
 import { percentWords, timeWords } from '../../core/words/measures.ts';
+import { basketWords } from '../../core/words/supplyWords.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
+import { BallsOnPiece } from './BallsOnPiece.tsx';
 import { Basket } from './Basket.tsx';
 import { HowFar } from './HowFar.tsx';
 import { RoundsChart } from './RoundsChart.tsx';
@@ -15,12 +16,17 @@ export function YarnPage() {
   const plan = usePlan();
   const store = useHemStore();
   const weighed = plan.yarns.filter((y) => y.calibration.weighings > 0);
-  const short = plan.yarns.filter((y) => supplyOf(y) === 'runs out' || supplyOf(y) === 'may run out');
+  const reach = basketWords(plan);
   return (
     <div className="yarn-page">
       <section>
         <h1>Yarn</h1>
-        <p className="quiet">
+        {reach && <p className="reach">{reach}</p>}
+        <Guard what="The drawing of the piece" resetKeys={[plan]}>
+          <BallsOnPiece plan={plan} />
+        </Guard>
+        <h2>Yarn for each round</h2>
+        <p className="quiet small">
           From the path of the yarn through every stitch of the border, and{' '}
           {plan.hem.preferences.length === 'cm' ? '15 cm' : '6 in'} for each end.{' '}
           {weighed.length === 0
@@ -32,11 +38,6 @@ export function YarnPage() {
                 )
                 .join(' ')}
         </p>
-        {short.map((y) => (
-          <p key={y.yarn.id} className="problem">
-            {y.yarn.name} {supplyOf(y)} with what is in the basket.
-          </p>
-        ))}
         <Guard what="The chart of yarn" resetKeys={[plan]}>
           <RoundsChart plan={plan} />
         </Guard>

@@ -4,6 +4,8 @@ import { act, fireEvent, screen } from '@testing-library/react';
 import { rangeWords } from '../../core/words/measures.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
+import { ballEnds } from '../../core/forecast/supply.ts';
+import { BallsOnPiece } from './BallsOnPiece.tsx';
 import { Basket } from './Basket.tsx';
 import { RoundsChart } from './RoundsChart.tsx';
 import { WeighIns } from './WeighIns.tsx';
@@ -48,6 +50,31 @@ describe('the basket', () => {
     expect(store.get().plan.hem.yarns).toHaveLength(1);
     act(() => store.undo());
     expect(store.get().plan.hem.yarns).toHaveLength(2);
+  });
+});
+
+describe('where balls end', () => {
+  test('is marked on the piece and said; what is there and what is to buy is drawn', () => {
+    const thirsty = { ...hem, yarns: hem.yarns.map((y) => ({ ...y, metresPer100G: 60, haveG: 70 })) };
+    const { container, store } = renderHem(thirsty, (plan) => (
+      <>
+        <BallsOnPiece plan={plan} />
+        <Basket plan={plan} />
+      </>
+    ));
+    const ends = ballEnds(store.get().plan);
+    expect(ends.length).toBeGreaterThan(1);
+    expect(container.querySelectorAll('.mark')).toHaveLength(ends.length);
+    expect(screen.getAllByRole('listitem')[0]!.textContent).toMatch(/Ball 1 of .* ends about here, on side/);
+    const { toBuy } = store.get().plan.yarns[0]!;
+    expect(
+      screen.getAllByRole('img', { name: `2 balls here, ${toBuy} balls to buy` }).length,
+    ).toBeGreaterThan(0);
+  });
+
+  test('a border within one ball of each yarn has none', () => {
+    renderHem(rowsHem(), (plan) => <BallsOnPiece plan={plan} />);
+    expect(screen.getByText('No ball ends within this border.')).toBeTruthy();
   });
 });
 

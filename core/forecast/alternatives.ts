@@ -196,24 +196,3 @@ export function baseHooks(plan: Plan): readonly HookForecast[] {
       return { hookMm, strain: worstStrain(made.rounds[0]!) };
     });
 }
-
-export interface RoundsForSize {
-  /** Repeats of the last entry in all, and the size that they come to, mm. */
-  readonly times: number;
-  readonly widthMm: number;
-  readonly heightMm: number;
-}
-
-/**
- * How often the last entry must be worked so that the blocked piece is at least so wide. Null when the last
- * entry cannot be repeated, or a hundred repeats do not reach the width.
- */
-export function roundsForWidth(plan: Plan, widthMm: number): RoundsForSize | null {
-  if (!lastRepeatable(plan.hem)) return null;
-  const planner = createPlanner();
-  for (let times = 1; times <= 100; times++) {
-    const { blockedSize } = planner(repeated(plan.hem, times));
-    if (blockedSize.widthMm >= widthMm) return { times, ...blockedSize };
-  }
-  return null;
-}

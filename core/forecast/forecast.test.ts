@@ -10,10 +10,16 @@ import {
   compareSchools,
   firstToShow,
   otherEdges,
-  roundsForWidth,
   roundsFromRest,
 } from './alternatives.ts';
-import { ballEnds, supplyOf } from './supply.ts';
+import { plain } from '../rounds/plain.ts';
+import { edgeOf, waysIn } from './nextRound.ts';
+import { takeSize, waysToSize } from './sizes.ts';
+import { ballEnds, basketReach, supplyOf } from './supply.ts';
+import { basketWords } from '../words/supplyWords.ts';
+import { performed } from '../edits/edit.ts';
+import { demoPlans } from '../../demo/read.ts';
+import type { Plan } from '../plan/types.ts';
 import { compareBorders } from './borders.ts';
 
 describe('calibration', () => {
@@ -66,6 +72,51 @@ describe('calibration', () => {
     expect(Math.sign(after.yarns[0]!.calibration.factor - 1)).toBe(Math.sign(20 - estimated));
     expect(after.rounds[1]!.yarnM).toBe(before.rounds[1]!.yarnM);
     expect(after.yarns[0]!.quantity.spread).toBeLessThan(after.yarns[1]!.quantity.spread);
+  });
+});
+
+describe('the basket', () => {
+  const hem = rowsHem({ rounds: [entry({ times: 3 }), entry({ id: 'b', yarn: 'y2', times: 2 })] });
+  const having = (first: number | null, second: number | null): Plan =>
+    plan({ ...hem, yarns: hem.yarns.map((y, i) => ({ ...y, haveG: [first, second][i]! })) });
+  const made = plan(hem);
+  /** Grams of the first rounds of a yarn, by the estimate. */
+  const grams = (rounds: number): number => {
+    const { yarn } = made.yarns[0]!;
+    const metres = made.rounds.slice(0, rounds).reduce((sum, r) => sum + r.yarnM, 0);
+    return (metres * 100) / yarn.metresPer100G;
+  };
+
+  test('is enough, doubtful or not by the range of the estimate, round by round', () => {
+    const { spread } = made.yarns[0]!.quantity;
+    expect(basketReach(having(null, null))).toBeNull();
+    expect(basketReach(having(900, 900))).toEqual({ safe: 5, doubtful: null, out: null, unsaid: [] });
+    expect(basketReach(having(900, null))!.unsaid).toEqual(['y2']);
+    // Enough for two rounds even if they take all that the range allows, and not for three.
+    expect(basketReach(having(grams(2) * (1 + spread) + 0.01, 900))).toMatchObject({ safe: 1, doubtful: 2 });
+    expect(basketReach(having(grams(2) * (1 - spread) - 0.01, 900))!.out).toBe(1);
+    expect(basketReach(having(1, 900))).toMatchObject({ safe: -1, doubtful: 0, out: 0 });
+    expect(basketReach(having(900, 1))).toMatchObject({ safe: 3, doubtful: 4, out: 4 });
+  });
+
+  test('says so in a sentence', () => {
+    expect(basketWords(made)).toBeNull();
+    expect(basketWords(having(900, 900))).toBe('With what is here: enough for the whole border.');
+    expect(basketWords(having(900, 1))).toBe(
+      'With what is here: safe to the end of round 3, not enough for round 4.',
+    );
+    expect(basketWords(having(1, null))).toBe(
+      'With what is here: not enough for the base round. Say how much Other yarn is here to have it counted too.',
+    );
+  });
+
+  test('the end of a ball lies on the side that is said of it', () => {
+    for (const end of ballEnds(plan(rowsHem({ rounds: [entry({ stitch: 'dc', times: 6 })] })))) {
+      const { ring } = plan(rowsHem({ rounds: [entry({ stitch: 'dc', times: 6 })] })).rounds[end.round]!;
+      expect(end.entry).toBeLessThan(ring.made.length);
+      const next = end.side + 1 < ring.centres.length ? ring.centres[end.side + 1]!.start : Infinity;
+      expect(end.entry).toBeLessThanOrEqual(next);
+    }
   });
 });
 
@@ -160,14 +211,38 @@ describe('how long it lies flat', () => {
     expect(Math.abs(found.get('gauge')!)).toBeLessThan(Math.abs(found.get('halves')!));
   });
 
-  test('rounds for a wanted width reach it, and one fewer does not', () => {
-    const made = plan({ ...rowsHem({ rounds: [entry({ stitch: 'dc' })] }), blocking: 1.02 });
-    const found = roundsForWidth(made, 1300)!;
-    const width = (times: number): number =>
-      plan({ ...made.hem, rounds: [entry({ stitch: 'dc', times })] }).blockedSize.widthMm;
-    expect(width(found.times)).toBeGreaterThanOrEqual(1300);
-    expect(width(found.times - 1)).toBeLessThan(1300);
-    expect(found.widthMm).toBe(width(found.times));
+  test.each(demoPlans())(
+    'what is said of a wanted size comes about when it is taken, and no other number comes nearer: %s',
+    (_, made) => {
+      const wanted = { width: made.blockedSize.widthMm + 97, height: made.blockedSize.heightMm + 151 };
+      const ways = waysToSize(made, wanted.width, wanted.height);
+      // On an edge that has been worked nothing is grown.
+      expect(new Set(ways.map((w) => w.stitch)).size).toBe(waysIn(made, plain).length === 0 ? 0 : 3);
+      for (const way of ways) {
+        const taken = (times: number): Plan => {
+          const outcome = performed(made.hem, takeSize(made, { ...way, times }, 'new'));
+          if (!outcome.ok) throw new Error('refused');
+          return plan(outcome.value);
+        };
+        const off = ({ blockedSize: s }: Plan): number =>
+          way.meets[0] === 'width'
+            ? Math.abs(s.widthMm - wanted.width)
+            : Math.abs(s.heightMm - wanted.height);
+        const now = taken(way.times);
+        expect(now.blockedSize).toEqual({ widthMm: way.widthMm, heightMm: way.heightMm });
+        // An edge on it stays its edge.
+        expect(now.rounds.at(-1)!.name).toBe(
+          edgeOf(made) ? made.rounds.at(-1)!.name : now.rounds.at(-1)!.name,
+        );
+        expect(off(now)).toBeLessThanOrEqual(off(taken(way.times + 1)) + 1e-6);
+        if (way.times > 1) expect(off(now)).toBeLessThanOrEqual(off(taken(way.times - 1)) + 1e-6);
+      }
+    },
+  );
+
+  test('nothing is said of a size that the piece is beyond', () => {
+    const made = plan(rowsHem({ rounds: [entry()] }));
+    expect(waysToSize(made, 100, 100)).toEqual([]);
   });
 
   test('borders put aside are planned on the same piece', () => {

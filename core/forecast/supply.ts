@@ -2,13 +2,15 @@
 import type { Plan, RoundPlan, YarnPlan } from '../plan/types.ts';
 import { sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 
-/** The end of a ball: the round and side in which it is expected, and the rounds between which it may fall. */
+/** The end of a ball: where it is expected, and the rounds between which it may fall. */
 export interface BallEnd {
   readonly yarnId: string;
   /** From 1. */
   readonly ball: number;
   readonly round: number;
   readonly side: number;
+  /** Of the ring of the round. */
+  readonly entry: number;
   /** Rounds in which it ends if the estimate is as far too low, or too high, as its range allows. */
   readonly earliest: number;
   readonly latest: number;
@@ -35,24 +37,21 @@ function endsOf(plan: Plan, { yarn, quantity }: YarnPlan): readonly BallEnd[] {
 }
 
 /** Where so many metres of the rounds in one yarn have been used; the end of the last round if they never are. */
-function placeOf(
-  rounds: readonly RoundPlan[],
-  metres: number,
-): { readonly round: number; readonly side: number } {
+function placeOf(rounds: readonly RoundPlan[], metres: number): Pick<BallEnd, 'round' | 'side' | 'entry'> {
   let used = 0;
   for (const round of rounds) {
     if (used + round.yarnM > metres) {
-      return { round: round.number, side: sideAt(round.ring, (metres - used) / round.yarnM) };
+      const entry = Math.floor(((metres - used) / round.yarnM) * round.ring.made.length);
+      return { round: round.number, side: sideAt(round.ring, entry), entry };
     }
     used += round.yarnM;
   }
   const last = rounds[rounds.length - 1]!;
-  return { round: last.number, side: sideCount(last.ring) - 1 };
+  return { round: last.number, side: sideCount(last.ring) - 1, entry: last.ring.made.length - 1 };
 }
 
-/** The side at a fraction of a round, from the corner before side 0. */
-function sideAt(ring: Ring, fraction: number): number {
-  const entry = Math.floor(fraction * ring.made.length);
+/** The side that an entry lies on, or before which its corner lies. */
+function sideAt(ring: Ring, entry: number): number {
   for (let side = sideCount(ring) - 1; side > 0; side--) {
     if (entry >= sideSpan(ring, side).start) return side;
   }
@@ -67,4 +66,41 @@ export function supplyOf({ yarn, quantity }: YarnPlan): Supply {
   if (yarn.haveG === null) return 'not said';
   if (yarn.haveG >= quantity.grams * (1 + quantity.spread)) return 'lasts';
   return yarn.haveG >= quantity.grams * (1 - quantity.spread) ? 'may run out' : 'runs out';
+}
+
+/** How far what is in the basket goes. */
+export interface BasketReach {
+  /** The last round for which it is surely enough; −1 when it may not be for the base round. */
+  readonly safe: number;
+  /** The round in which the first yarn may run out, and the one in which one surely does; null when none. */
+  readonly doubtful: number | null;
+  readonly out: number | null;
+  /** Yarns of which it has not been said how much is there. */
+  readonly unsaid: readonly string[];
+}
+
+/** How far the yarns go of which it has been said how much is there; null when it has been said of none. */
+export function basketReach(plan: Plan): BasketReach | null {
+  const used = plan.yarns.filter((y) => y.quantity.metres > 0);
+  const said = used.filter((y) => y.yarn.haveG !== null);
+  if (said.length === 0) return null;
+  /** The first round that takes more than there is, when all takes that much more or less than is estimated. */
+  const firstShort = (factor: (spread: number) => number): number | null => {
+    const rounds = said.flatMap(({ yarn, quantity: { spread } }) => {
+      let left = (yarn.haveG! * yarn.metresPer100G) / 100;
+      const short = plan.rounds.find((r) => {
+        if (r.yarnId === yarn.id) left -= r.yarnM * factor(spread);
+        return left < 0;
+      });
+      return short ? [short.number] : [];
+    });
+    return rounds.length > 0 ? Math.min(...rounds) : null;
+  };
+  const doubtful = firstShort((spread) => 1 + spread);
+  return {
+    safe: (doubtful ?? plan.rounds.length) - 1,
+    doubtful,
+    out: firstShort((spread) => 1 - spread),
+    unsaid: used.filter((y) => y.yarn.haveG === null).map((y) => y.yarn.id),
+  };
 }

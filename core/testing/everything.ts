@@ -6,6 +6,7 @@ import { landmarksOf } from '../chart/landmarks.ts';
 import { fitHem } from '../fit/open.ts';
 import { evenCounts } from '../fit/task.ts';
 import * as alternatives from '../forecast/alternatives.ts';
+import { waysToSize } from '../forecast/sizes.ts';
 import { ballEnds, supplyOf } from '../forecast/supply.ts';
 import type { Plan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
@@ -47,7 +48,7 @@ export function everythingOf(plan: Plan, thorough: boolean): Readonly<Record<str
     shows: alternatives.firstToShow(plan),
     corners: alternatives.compareCorners(plan, 'hdc', 6),
     schools: alternatives.compareSchools(plan, 'hdc', 6),
-    width: alternatives.roundsForWidth(plan, plan.blockedSize.widthMm + 30),
+    sizes: waysToSize(plan, plan.blockedSize.widthMm + 30, plan.blockedSize.heightMm + 60),
   };
 }
 

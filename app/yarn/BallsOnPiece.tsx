@@ -1,0 +1,35 @@
+import { useMemo } from 'react';
+import { chartOf } from '../../core/chart/chart.ts';
+import { ballEnds } from '../../core/forecast/supply.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { ballEndWords } from '../../core/words/supplyWords.ts';
+import { PlanDrawing, type Mark } from '../drawing/PlanDrawing.tsx';
+
+/** The piece with the places where balls end. */
+export function BallsOnPiece({ plan }: { readonly plan: Plan }) {
+  const marks = useMemo(
+    () =>
+      ballEnds(plan).map((end): Mark => {
+        const { headX, headY } = chartOf(plan)[end.round]!;
+        const { colour } = plan.hem.yarns.find((y) => y.id === end.yarnId)!;
+        const words = ballEndWords(plan, end);
+        return { x: headX[end.entry]!, y: headY[end.entry]!, label: `${end.ball}`, colour, words };
+      }),
+    [plan],
+  );
+  if (marks.length === 0) return <p className="quiet small">No ball ends within this border.</p>;
+  return (
+    <div className="balls-on-piece">
+      <div className="balls-drawing">
+        <PlanDrawing plan={plan} marks={marks} />
+      </div>
+      <ul className="ball-ends small">
+        {marks.map(({ words, colour }) => (
+          <li key={words}>
+            <span className="swatch" style={{ background: colour }} /> {words}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
