@@ -204,13 +204,16 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(page.getByText(/now ±[1-9] %/)).toBeVisible();
   await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').fill('8');
-  await expect(page.getByText('Tarn worsted, Rosehip runs out with what is in the basket.')).toBeVisible();
+  await expect(
+    page.getByText(/^With what is here: safe to the end of round 2, not enough for round 3/),
+  ).toBeVisible();
 
   await page.getByRole('link', { name: /^Rounds/ }).click();
   await page.getByRole('button', { name: /^Compare borders/ }).click();
-  const compared = page.getByRole('region', { name: 'Borders compared' }).getByRole('listitem');
-  await expect(compared).toHaveCount(2);
-  await compared.nth(1).getByRole('button', { name: 'Take it up' }).click();
+  const compared = page.getByRole('region', { name: 'Borders compared' });
+  await expect(compared.getByRole('columnheader')).toHaveCount(2);
+  await expect(compared.getByRole('row', { name: /^Yarn/ }).getByText('best')).toHaveCount(1);
+  await compared.getByRole('button', { name: 'Use this one' }).click();
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all fit');
 });
 

@@ -165,7 +165,7 @@ function Drawing({
           <circle r={largest * 0.038} strokeWidth={largest * 0.006} fill={colour} />
           <text
             fontSize={largest * 0.054}
-            y={largest * 0.019}
+
             className={isDark(colour) ? 'on-dark' : undefined}
           >
             {label}

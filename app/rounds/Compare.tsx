@@ -1,96 +1,250 @@
-import { Button, Input } from 'antd';
-import { Trash } from '@phosphor-icons/react';
+import { Input } from 'antd';
+import { Copy, Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
-import { useMemo } from 'react';
-import { withBorder } from '../../core/forecast/borders.ts';
-import type { Hem } from '../../core/document/hem.ts';
-import { createPlanner } from '../../core/plan/planner.ts';
-import { useWorked } from '../workers/useWorked.ts';
-import { verdict } from '../../core/flat/flat.ts';
+import { useMemo, useState, type ReactNode } from 'react';
+import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
+import type { KeptBorder } from '../../core/document/hem.ts';
 import * as edits from '../../core/edits/rounds.ts';
+import { verdict, type Verdict } from '../../core/flat/flat.ts';
+import { withBorder, type Compared } from '../../core/forecast/borders.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { percentWords, plural, sizeWords, timeWords } from '../../core/words/measures.ts';
+import { borderLines } from '../../core/words/borderWords.ts';
+import { flatnessWords } from '../../core/words/flatWords.ts';
+import { plural, sizeWords, timeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { PlanSwatch } from '../drawing/Swatch.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { useWorked } from '../workers/useWorked.ts';
+import styles from './compare.module.css';
 
-/** Several borders of one piece side by side; each can be put aside and taken up again. */
+/** So many saved borders are seen beside this one. */
+const MOST_BESIDE = 3;
+
+/** Several borders of one piece side by side: how each looks, and what each comes to. */
 export function Compare({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
-  const { value: borders, failed } = useWorked('compareBorders', plan.hem);
-  const nameOf = (id: string | null): string => plan.hem.kept.find((k) => k.id === id)?.name ?? 'In hand';
-  const putAside = (): void => void store.do(edits.keepBorder(nanoid(6)));
+  const { kept } = plan.hem;
+  const { value: compared, failed } = useWorked('compareBorders', plan.hem);
+  const [asked, setAsked] = useState<readonly string[] | null>(null);
+  const beside = (asked ? kept.filter((k) => asked.includes(k.id)) : kept).slice(-MOST_BESIDE);
+  const columns: readonly (KeptBorder | null)[] = [null, ...beside];
+  const plans = useMemo(
+    () => new Map([null, ...kept.map((k) => k.id)].map((id) => [id, borderOf(plan, id)] as const)),
+    [plan, kept],
+  );
+  const found = columns.map((k) => compared?.find((c) => c.id === (k?.id ?? null)) ?? null);
   return (
-    <section className="compare" aria-label="Borders compared">
-      <div className="compare-head">
-        <p className="quiet">Put a border aside, try another, and see them side by side.</p>
-        <Button onClick={putAside}>Put this one aside</Button>
-      </div>
+    <section className={styles.compare} aria-label="Borders compared">
+      <p className={styles.head}>
+        <span className="quiet">Save this border, try another, and see them side by side.</span>
+        <Button onClick={() => store.do(edits.keepBorder(nanoid(6)))}>Save this border</Button>
+      </p>
       {failed && <p className="problem small">They could not be compared. Your hem is safe.</p>}
-      <ul>
-        {borders?.map((b) => (
-          <li key={b.id ?? 'in hand'}>
-            <div className="compare-drawing">
-              <Guard what="This drawing" resetKeys={[plan]}>
-                <BorderDrawing hem={plan.hem} id={b.id} />
-              </Guard>
-            </div>
-            {b.id === null ? (
-              <h3>In hand</h3>
-            ) : (
-              <Input
-                aria-label="Name of this border"
-                variant="borderless"
-                value={nameOf(b.id)}
-                maxLength={100}
-                onChange={(e) => store.do(edits.renameBorder(b.id!, e.target.value))}
-                onBlur={() => store.endJoin()}
-              />
-            )}
-            <dl>
-              <dt>size</dt>
-              <dd>{sizeWords(b.blockedSize, plan.hem.preferences.length)}</dd>
-              <dt>rounds</dt>
-              <dd className={b.even ? undefined : 'odd'}>
-                {b.rounds}, {b.even ? 'all fit' : 'some do not fit'}
-              </dd>
-              <dt>yarn</dt>
-              <dd>up to {Math.round(b.grams)} g</dd>
-              <dt>balls</dt>
-              <dd>
-                {plural(b.balls, 'ball')}, {b.toBuy} to buy
-              </dd>
-              <dt>time</dt>
-              <dd>{timeWords(b.minutes)}</dd>
-              <dt>lies</dt>
-              <dd>
-                {verdict(b.worst)} ({percentWords(b.worst)})
-              </dd>
-            </dl>
-            {b.id !== null && (
-              <div>
-                <Button size="small" onClick={() => store.do(edits.takeUpBorder(b.id!, nameOf(b.id)))}>
-                  Take it up
-                </Button>
-                <Button
-                  size="small"
-                  type="text"
-                  aria-label={`Discard ${nameOf(b.id)}`}
-                  icon={<Trash />}
-                  onClick={() => store.do(edits.discardBorder(b.id!, nameOf(b.id)))}
-                />
-              </div>
-            )}
-          </li>
-        ))}
-      </ul>
+      {kept.length > MOST_BESIDE && <Beside kept={kept} shown={beside.map((k) => k.id)} onShown={setAsked} />}
+      <div className={styles.scroll}>
+        <table>
+          <thead>
+            <tr>
+              <td />
+              {columns.map((k) => (
+                <th key={k?.id ?? ''} scope="col">
+                  <Name border={k} />
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            <Row label="Corner" of={columns}>
+              {(k) => <Part plan={plans.get(k?.id ?? null)!()} kind="corner" />}
+            </Row>
+            <Row label="Along a side" of={columns}>
+              {(k) => <Part plan={plans.get(k?.id ?? null)!()} kind="side" />}
+            </Row>
+            <Row label="The whole" of={columns}>
+              {(k) => (
+                <Guard what="This drawing" resetKeys={[plan]}>
+                  <div className={styles.whole}>
+                    <PlanDrawing plan={plans.get(k?.id ?? null)!()} bare />
+                  </div>
+                </Guard>
+              )}
+            </Row>
+            <Row label="Rounds" of={columns}>
+              {(k) => (
+                <ol className={styles.rounds}>
+                  {borderLines(k?.rounds ?? plan.hem.rounds).map((line, i) => (
+                    <li key={i}>{line}</li>
+                  ))}
+                </ol>
+              )}
+            </Row>
+            <Numbers found={found} plan={plan} />
+            <Row label="" of={columns}>
+              {(k) => k && <Deeds border={k} />}
+            </Row>
+          </tbody>
+        </table>
+      </div>
     </section>
   );
 }
 
-const planner = createPlanner();
+/** Planned when it is asked for, and once. */
+function borderOf(plan: Plan, id: string | null): () => Plan {
+  let made: Plan | undefined;
+  return () => (made ??= id === null ? plan : createPlanner()(withBorder(plan.hem, id)));
+}
 
-function BorderDrawing({ hem, id }: { readonly hem: Hem; readonly id: string | null }) {
-  const plan = useMemo(() => planner(withBorder(hem, id)), [hem, id]);
-  return <PlanDrawing plan={plan} bare />;
+interface BesideProps {
+  readonly kept: readonly KeptBorder[];
+  readonly shown: readonly string[];
+  readonly onShown: (ids: readonly string[]) => void;
+}
+
+/** Which of many saved borders are seen. */
+function Beside({ kept, shown, onShown }: BesideProps) {
+  return (
+    <fieldset className={styles.beside}>
+      <legend className="quiet small">Up to {MOST_BESIDE} beside this one:</legend>
+      {kept.map((k) => (
+        <label key={k.id}>
+          <input
+            type="checkbox"
+            checked={shown.includes(k.id)}
+            disabled={!shown.includes(k.id) && shown.length >= MOST_BESIDE}
+            onChange={(e) => onShown(e.target.checked ? [...shown, k.id] : shown.filter((id) => id !== k.id))}
+          />{' '}
+          {k.name}
+        </label>
+      ))}
+    </fieldset>
+  );
+}
+
+function Name({ border }: { readonly border: KeptBorder | null }) {
+  const store = useHemStore();
+  if (!border) return <>This border</>;
+  return (
+    <Input
+      aria-label="Name of this border"
+      variant="borderless"
+      value={border.name}
+      maxLength={100}
+      onChange={(e) => store.do(edits.renameBorder(border.id, e.target.value))}
+      onBlur={() => store.endJoin()}
+    />
+  );
+}
+
+/** What can be done with a saved border. */
+function Deeds({ border: { id, name } }: { readonly border: KeptBorder }) {
+  const store = useHemStore();
+  return (
+    <span className={styles.deeds}>
+      <Button size="small" onClick={() => store.do(edits.takeUpBorder(id, name))}>
+        Use this one
+      </Button>
+      <Button
+        size="small"
+        type="text"
+        aria-label={`Copy ${name}`}
+        icon={<Copy />}
+        onClick={() => store.do(edits.copyBorder(id, nanoid(6)))}
+      />
+      <Button
+        size="small"
+        type="text"
+        aria-label={`Discard ${name}`}
+        icon={<Trash />}
+        onClick={() => store.do(edits.discardBorder(id, name))}
+      />
+    </span>
+  );
+}
+
+interface RowProps<T> {
+  readonly label: string;
+  readonly of: readonly T[];
+  readonly children: (of: T) => ReactNode;
+}
+
+function Row<T>({ label, of, children }: RowProps<T>) {
+  return (
+    <tr>
+      <th scope="row">{label}</th>
+      {of.map((value, i) => (
+        <td key={i}>{children(value)}</td>
+      ))}
+    </tr>
+  );
+}
+
+const LESS_FLAT: Readonly<Record<Verdict, number>> = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 };
+
+interface Measure {
+  readonly label: string;
+  readonly words: (c: Compared) => string;
+  /** The less, the better; null where none is better than another. */
+  readonly cost: ((c: Compared) => number) | null;
+}
+
+/** What each comes to, the best of each marked. */
+function Numbers({ found, plan }: { readonly found: readonly (Compared | null)[]; readonly plan: Plan }) {
+  const measures: readonly Measure[] = [
+    { label: 'Size', words: (c) => sizeWords(c.blockedSize, plan.hem.preferences.length), cost: null },
+    { label: 'Fits', words: (c) => (c.even ? 'every round fits' : 'not yet'), cost: (c) => Number(!c.even) },
+    {
+      label: 'Flatness',
+      words: (c) => flatnessWords(verdict(c.worst)),
+      cost: (c) => LESS_FLAT[verdict(c.worst)],
+    },
+    { label: 'Yarn', words: (c) => `up to ${Math.round(c.grams)} g`, cost: (c) => Math.round(c.grams) },
+    { label: 'To buy', words: (c) => plural(c.toBuy, 'ball'), cost: (c) => c.toBuy },
+    { label: 'Time', words: (c) => `about ${timeWords(c.minutes)}`, cost: (c) => Math.round(c.minutes / 10) },
+  ];
+  return measures.map(({ label, words, cost }) => {
+    const costs = found.flatMap((c) => (c && cost ? [cost(c)] : []));
+    const least = Math.min(...costs);
+    const differ = costs.some((c) => c > least);
+    return (
+      <Row key={label} label={label} of={found}>
+        {(c) =>
+          c ? (
+            <span className={differ && cost?.(c) === least ? styles.best : undefined}>
+              {words(c)}
+              {differ && cost?.(c) === least && <span className={styles.mark}> best</span>}
+            </span>
+          ) : (
+            <span className="quiet">working …</span>
+          )
+        }
+      </Row>
+    );
+  });
+}
+
+/** A part of the outermost round, with what is under it. */
+function Part({ plan, kind }: { readonly plan: Plan; readonly kind: Landmark['kind'] }) {
+  const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+  const at = landmarksOf(plan, last.number).find((l) => l.kind === kind);
+  if (!at) return <span className="quiet small">It has none.</span>;
+  const step = 4 * plan.stitchWidthMm;
+  const far = Math.hypot(at.x, at.y) || 1;
+  return (
+    <PlanSwatch
+      plan={plan}
+      at={
+        kind === 'corner'
+          ? { x: at.x - Math.sign(at.x) * step, y: at.y - Math.sign(at.y) * 0.5 * step }
+          : { x: at.x * (1 - (0.5 * step) / far), y: at.y * (1 - (0.5 * step) / far) }
+      }
+      across={15}
+      width={210}
+      height={120}
+      withPiece
+    />
+  );
 }

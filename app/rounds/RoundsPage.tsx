@@ -158,7 +158,7 @@ export function RoundsPage() {
         open={comparing}
         onClose={() => setComparing(false)}
         placement="left"
-        size={880}
+        size="min(1120px, 100vw)"
         title="Borders of this piece"
         destroyOnHidden
       >

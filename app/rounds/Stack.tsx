@@ -22,6 +22,7 @@ import type { Verdict } from '../../core/flat/flat.ts';
 import type { Plan, RoundPlan } from '../../core/plan/types.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { countsWords } from '../../core/words/countWords.ts';
+import { flatnessWords } from '../../core/words/flatWords.ts';
 import { paint } from '../../drawing/paint.ts';
 import { sceneOf, type Scene } from '../../drawing/scene.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -217,13 +218,6 @@ const worstOf = (rounds: readonly RoundPlan[]): Verdict =>
     .flatMap((r) => r.sides.map((s) => s.verdict))
     .reduce((a, b) => (WORST.indexOf(b) > WORST.indexOf(a) ? b : a), 'flat');
 
-const FLAT_WORDS: Readonly<Record<Verdict, string>> = {
-  flat: 'lies flat',
-  'blocks out': 'flattens with blocking',
-  ripples: 'ripples',
-  cups: 'pulls in',
-};
-
 /** How the edge of the fabric looks: straight, hardly waved, waved, or bowed. */
 const FLAT_LINES: Readonly<Record<Verdict, string>> = {
   flat: 'M1 7 H21',
@@ -238,9 +232,9 @@ function FlatMark({ verdict }: { readonly verdict: Verdict }) {
       className={`${styles.mark} ${styles[verdict.replace(' ', '-')]}`}
       viewBox="0 0 22 14"
       role="img"
-      aria-label={FLAT_WORDS[verdict]}
+      aria-label={flatnessWords(verdict)}
     >
-      <title>{FLAT_WORDS[verdict]}</title>
+      <title>{flatnessWords(verdict)}</title>
       <path d={FLAT_LINES[verdict]} />
     </svg>
   );

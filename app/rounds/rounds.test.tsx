@@ -10,6 +10,7 @@ import { renderHem } from '../testing/render.tsx';
 import { OwnRound } from './OwnRound.tsx';
 import { PasteRounds } from './PasteRounds.tsx';
 import { Choices } from './Choices.tsx';
+import { Compare } from './Compare.tsx';
 import { Stack } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 
@@ -136,6 +137,55 @@ describe('the stack', () => {
     for (const name of [/^4 ?Shell/, /^1–3 ?Plain/, /^Base/])
       fireEvent.click(screen.getByRole('button', { name }));
     expect(picked).toEqual([4, 3, 0]);
+  });
+});
+
+describe('borders compared', () => {
+  const kept = (id: string, stitch: RoundEntry['stitch'], times: number) => ({
+    id,
+    name: `Border ${id}`,
+    base: two.base,
+    rounds: [entry({ stitch, times })],
+  });
+
+  test('stand side by side, the best of every number marked', async () => {
+    renderHem({ ...two, kept: [kept('k', 'tr', 9)] }, (plan) => <Compare plan={plan} />);
+    const row = (name: RegExp): HTMLElement => screen.getByRole('row', { name });
+    await within(row(/^Yarn/)).findByText('best');
+    const cells = (name: RegExp): readonly string[] =>
+      within(row(name))
+        .getAllByRole('cell')
+        .map((c) => c.textContent);
+    // Ten rounds of trebles take more than two small rounds; they fit, and shells on such a base do not.
+    expect(cells(/^Yarn/).map((c) => c.endsWith('best'))).toEqual([true, false]);
+    expect(cells(/^Time/).map((c) => c.endsWith('best'))).toEqual([true, false]);
+    expect(cells(/^Fits/)).toEqual(['not yet', 'every round fits best']);
+    expect(cells(/^Rounds/)).toEqual(['shell edgeplain roundbase round', '9 × plain roundbase round']);
+  });
+
+  test('are saved, copied, used and discarded; of many, three are seen beside this one', () => {
+    const { store } = renderHem({ ...two, kept: [kept('k', 'dc', 2)] }, (plan) => <Compare plan={plan} />);
+    const press = (name: string): void => void fireEvent.click(screen.getAllByRole('button', { name })[0]!);
+    const names = (): readonly string[] => store.get().plan.hem.kept.map((k) => k.name);
+    press('Copy Border k');
+    press('Save this border');
+    expect(names()).toEqual(['Border k', 'Border k (copy)', 'Border 3']);
+    press('Save this border');
+    expect(screen.getAllByRole('columnheader')).toHaveLength(4);
+    const boxes = (): readonly HTMLInputElement[] => screen.getAllByRole('checkbox');
+    expect(boxes().map((b) => [b.checked, b.disabled])).toEqual([
+      [false, true],
+      [true, false],
+      [true, false],
+      [true, false],
+    ]);
+    fireEvent.click(boxes()[1]!);
+    fireEvent.click(boxes()[0]!);
+    expect(boxes().map((b) => b.checked)).toEqual([true, false, true, true]);
+    press('Use this one');
+    expect(store.get().plan.hem.rounds.map((r) => r.stitch)).toEqual(['dc']);
+    press('Discard Border 3');
+    expect(names()).not.toContain('Border 3');
   });
 });
 

@@ -95,13 +95,23 @@ function withEntry(
 export const keepBorder = (id: string): Edit =>
   edit('kept this border', ({ base, rounds, kept }) =>
     kept.length >= LIMITS.kept
-      ? problem('too-many', inAll('the borders'), {
-          count: kept.length + 1,
-          of: 'borders',
-          most: LIMITS.kept,
-        })
+      ? tooMany(kept.length + 1)
       : { kept: [...kept, { id, name: `Border ${kept.length + 1}`, base, rounds }] },
   );
+
+/** A second one like a border that was kept, beside it. */
+export const copyBorder = (id: string, copy: string): Edit =>
+  edit('copied a border', ({ kept }) => {
+    const at = kept.findIndex((k) => k.id === id);
+    const original = kept[at];
+    if (!original) return gone('that border');
+    if (kept.length >= LIMITS.kept) return tooMany(kept.length + 1);
+    const name = [...`${original.name} (copy)`].slice(0, 100).join('');
+    return { kept: [...kept.slice(0, at + 1), { ...original, id: copy, name }, ...kept.slice(at + 1)] };
+  });
+
+const tooMany = (count: number): Problem =>
+  problem('too-many', inAll('the borders'), { count, of: 'borders', most: LIMITS.kept });
 
 /** Works on a border that was kept; the one in hand is kept in its place. */
 export const takeUpBorder = (id: string, name: string): Edit =>

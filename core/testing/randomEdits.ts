@@ -255,6 +255,7 @@ const MAKERS: readonly Maker[] = [
   },
   // Borders kept
   (_, __, id) => rounds.keepBorder(id),
+  ({ hem }, chance, id) => (hem.kept.length === 0 ? null : rounds.copyBorder(chance.pick(hem.kept).id, id)),
   ({ hem }, chance) =>
     hem.kept.length === 0 ? null : rounds.takeUpBorder(chance.pick(hem.kept).id, 'a border'),
   ({ hem }, chance) => (hem.kept.length === 0 ? null : rounds.discardBorder(chance.pick(hem.kept).id, 'one')),
