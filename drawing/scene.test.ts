@@ -1,4 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
+import { changePiece } from '../core/document/changePiece.ts';
+import { plan } from '../core/plan/planner.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { tallyRing } from '../core/ring/ring.ts';
 import { countsAsStitch, isChainRun, stitchOf } from '../core/ring/stitch.ts';
@@ -6,7 +8,7 @@ import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
 import { demoPlans } from '../demo/read.ts';
 import { boundsIn, stitchAt } from './find.ts';
-import { framesOf, sceneOf, type SceneChoice } from './scene.ts';
+import { colourAt, framesOf, sceneOf, type SceneChoice } from './scene.ts';
 import { svgOf } from './svg.ts';
 import { strandsOf } from './yarnFace.ts';
 
@@ -150,4 +152,52 @@ test('the links of a chain lie apart, between the stitches that it joins', () =>
     const distance = Math.hypot(link[4] - links[k]![4], link[5] - links[k]![5]);
     expect(distance).toBeGreaterThan(0.2 * widthMm);
   }
+});
+
+describe('the colors of the parts of a piece', () => {
+  const shown = (made: Plan): ReturnType<typeof sceneOf> =>
+    sceneOf(made, choice({ face: 'yarn', pieceInFull: true }));
+
+  test('are those of its stitches, up to the edge, and no others', () => {
+    const rows = [
+      { stitch: 'dc' as const, count: 10 },
+      { stitch: 'hdc' as const, count: 6 },
+      { stitch: 'dc' as const, count: 6 },
+    ];
+    const hem = {
+      ...small,
+      piece: { ...small.piece, rows } as typeof small.piece,
+      partColours: { '1': '#00aa00' },
+    };
+    const { fabric, edge } = shown(plan(hem));
+    const own = fabric.filter((r) => r.colour === '#00aa00');
+    expect(own).toHaveLength(6);
+    expect(fabric.filter((r) => r.colour === hem.pieceColour)).toHaveLength(fabric.length - 6);
+    // The ends of those rows on both sides.
+    const ends = edge.chart.ring.made.filter((_, i) => colourAt(edge, i) === '#00aa00');
+    expect(ends.map((s) => s.kind)).toEqual(Array.from({ length: 12 }, () => 'hdc'));
+  });
+
+  test('of joined motifs are theirs wherever the grid lies', () => {
+    const grid = (cells: readonly string[]): Plan => {
+      const piece = {
+        kind: 'grid',
+        cells: [...cells],
+        edge: { kind: 'solid', stitch: 'dc', stitches: 8 },
+        motifCm: 9,
+      } as const;
+      return plan({ ...small, ...changePiece(small, piece), partColours: { '61': '#00aa00' } });
+    };
+    const own = (made: Plan): number => {
+      const { fabric, edge } = shown(made);
+      const inside = fabric
+        .filter((r) => r.colour === '#00aa00')
+        .reduce((n, r) => n + r.chart.headX.length, 0);
+      return inside + edge.chart.ring.made.filter((_, i) => colourAt(edge, i) === '#00aa00').length;
+    };
+    const stitches = own(grid(['##', '##']));
+    expect(stitches).toBeGreaterThan(40);
+    expect(own(grid(['###', '###', '###']))).toBe(stitches);
+    expect(own(grid(['##', '#.']))).toBe(0);
+  });
 });

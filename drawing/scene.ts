@@ -4,7 +4,7 @@ import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
 import type { FabricShape } from '../core/piece/construction.ts';
 import type { FabricRow } from '../core/piece/fabric.ts';
 import type { Point } from '../core/piece/outline.ts';
-import { fabricOf, stitchesOf, type Piece } from '../core/piece/piece.ts';
+import { fabricOf, partAt, stitchesOf, type Piece } from '../core/piece/piece.ts';
 import { NOTHING } from '../core/ring/ring.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { inOrder } from '../core/procedure/order.ts';
@@ -22,6 +22,8 @@ export interface DrawnRound {
   readonly widthMm: number;
   /** #rrggbb */
   readonly colour: string;
+  /** Colours of its entries, where they have several. */
+  readonly colours?: readonly string[];
   /** The entries that have been made, by 1, and the colour of the others; null where all are drawn alike. */
   readonly worked: { readonly made: Uint8Array; readonly restColour: string } | null;
   /** The side of its stitches that the viewer sees. */
@@ -62,8 +64,8 @@ export interface SceneChoice {
 }
 
 /** The colour of an entry. */
-export const colourAt = ({ colour, worked }: DrawnRound, entry: number): string =>
-  worked && worked.made[entry] === 0 ? worked.restColour : colour;
+export const colourAt = ({ colour, colours, worked }: DrawnRound, entry: number): string =>
+  worked && worked.made[entry] === 0 ? worked.restColour : (colours?.[entry] ?? colour);
 
 /** Thickness of seams, and radius of holes, in stitch widths. */
 export const SEAM_LINE = 0.16;
@@ -81,7 +83,7 @@ const laid = new WeakMap<FabricRow, RoundChart>();
 /** The rows of a piece as charts of one stitch each; no round is worked on them. */
 function fabricOn(
   piece: Piece,
-): readonly { readonly chart: RoundChart; readonly widthMm: number; readonly wrong: boolean }[] {
+): readonly (Pick<FabricRow, 'widthMm' | 'wrong' | 'part'> & { readonly chart: RoundChart })[] {
   return stitchesOf(piece).map((row) => {
     let chart = laid.get(row);
     if (!chart) {
@@ -96,7 +98,7 @@ function fabricOn(
       };
       laid.set(row, chart);
     }
-    return { chart, widthMm: row.widthMm, wrong: row.wrong };
+    return { chart, widthMm: row.widthMm, wrong: row.wrong, part: row.part };
   });
 }
 
@@ -109,6 +111,11 @@ function madeOf(plan: Plan, round: number, count: number): Uint8Array {
   return made;
 }
 
+const middleOf = ({ headX, headY, footX, footY }: RoundChart, i: number): Point => ({
+  x: (headX[i]! + footX[i]!) / 2,
+  y: (headY[i]! + footY[i]!) / 2,
+});
+
 /** The drawing of a plan. */
 export function sceneOf(
   plan: Plan,
@@ -117,26 +124,30 @@ export function sceneOf(
   const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
   const charts = chartOf(plan);
   const edge = edgeChartOf(plan.body, plan.stitchWidthMm);
-  const behind = (part: number): string =>
-    pieceInFull ? plan.hem.pieceColour : faded(plan.hem.pieceColour, ground, part);
+  const { pieceColour: own, partColours, piece } = plan.hem;
+  const behind = (part: number, colour = own): string => (pieceInFull ? colour : faded(colour, ground, part));
   const pieceColour = behind(BEHIND);
+  const partColour = (part: number | null): string => behind(BEHIND, partColours[String(part)]);
   return {
     face,
     body: bodyOutline(plan),
     bodyColour: behind(FAR_BEHIND),
-    fabric: fabricOn(plan.hem.piece).map(({ chart, widthMm, wrong }) => ({
+    fabric: fabricOn(piece).map(({ chart, widthMm, wrong, part }) => ({
       chart,
       widthMm,
-      colour: pieceColour,
+      colour: partColour(part),
       worked: null,
       seen: wrong === (seen === 'right') ? 'wrong' : 'right',
       surface: true,
     })),
-    shapes: fabricOf(plan.hem.piece),
+    shapes: fabricOf(piece),
     edge: {
       chart: edge.chart,
       widthMm: edge.widthMm,
       colour: pieceColour,
+      ...(Object.keys(partColours).length > 0 && {
+        colours: edge.chart.ring.made.map((_, i) => partColour(partAt(piece, middleOf(edge.chart, i)))),
+      }),
       worked: null,
       seen,
       surface: true,

@@ -275,7 +275,8 @@ const OwnRate = memo(function OwnRate({ plan, side: at, group }: OfSideProps) {
   const circle = isDisc(plan.body.outline);
   const onRate = (stitches: number, spots: number): void =>
     void store.do(edits.setOwnRate(side.name, group, { stitches, spots }));
-  const { own } = side.choice;
+  const { own, school } = side.choice;
+  if (school !== 'own') return null;
   const { noun } = side.edge.numbering;
   return (
     <p className="own-rate small">

@@ -1,15 +1,27 @@
 import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
-import { Button } from 'antd';
+import { Button, Checkbox } from 'antd';
+import { useState } from 'react';
 import { readGrid } from '../../core/document/csv.ts';
 import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
-import { usePlan } from '../hem/context.ts';
+import { colourPart } from '../../core/edits/piece.ts';
+import { partOfMotif } from '../../core/piece/grid/grid.ts';
+import { ColourButton } from '../controls/ColourButton.tsx';
+import { useHemStore, usePlan } from '../hem/context.ts';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 import { TableButton } from './TableButton.tsx';
 
 /** A grid of joined motifs; single motifs can be left out, for a stepped outline. */
 export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
-  const { length } = usePlan().hem.preferences;
+  const { preferences, partColours, pieceColour, yarns } = usePlan().hem;
+  const { length } = preferences;
+  const store = useHemStore();
+  const [brush, setBrush] = useState<string | null>(null);
+  const paint = (x: number, y: number, colour: string): void => {
+    const part = partOfMotif(x, y);
+    const same = partColours[String(part)] === colour || colour === pieceColour;
+    store.do(colourPart(part, same ? null : colour));
+  };
   const { cells } = piece;
   const across = Math.max(...cells.map((row) => row.length));
   const put = (label: string, changed: readonly string[]): void => {
@@ -56,12 +68,35 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
               type="button"
               aria-label={`Motif ${x + 1} in row ${y + 1}`}
               aria-pressed={row[x] === '#'}
-              onClick={() => toggle(x, y)}
+              style={
+                row[x] === '#' ? { background: partColours[String(partOfMotif(x, y))] ?? pieceColour } : {}
+              }
+              onClick={() => (brush === null ? toggle(x, y) : paint(x, y, brush))}
             />
           )),
         )}
       </div>
-      <p className="quiet small">Click a motif to leave it out: the outline may step.</p>
+      <div className="grid-brush">
+        <Checkbox
+          checked={brush !== null}
+          onChange={(e) => setBrush(e.target.checked ? yarns[0]!.colour : null)}
+        >
+          color the motifs that are pressed
+        </Checkbox>
+        {brush !== null && (
+          <ColourButton
+            label="Color for motifs"
+            colour={brush}
+            onColour={setBrush}
+            onClear={() => setBrush(pieceColour)}
+          />
+        )}
+      </div>
+      <p className="quiet small">
+        {brush === null
+          ? 'Press a motif to leave it out: the outline may step.'
+          : 'Press a motif to give it this color; press it again to take it away.'}
+      </p>
       {cells.some((row) => row.includes('.')) && (
         <Button size="small" onClick={() => resizeFull(across, cells.length, put)}>
           Fill the whole grid

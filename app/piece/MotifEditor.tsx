@@ -3,6 +3,8 @@ import type { MotifPiece } from '../../core/piece/motif/motif.schema.ts';
 import { usePlan } from '../hem/context.ts';
 import { Field, type EditorProps } from '../controls/Field.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
+import { stitchesOf } from '../../core/piece/piece.ts';
+import { PartColour } from './PartColour.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 
 const SHAPES = [
@@ -14,11 +16,15 @@ const SHAPES = [
   [8, 'octagon'],
 ] as const;
 
+/** So many of its rounds can have colours of their own. */
+const MOST_ROUNDS = 40;
+
 /** One motif worked in rounds. */
 export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
   const { length } = usePlan().hem.preferences;
   const { edge } = piece;
   const round = piece.corners === 0;
+  const rounds = Math.max(-1, ...stitchesOf(piece).map((r) => r.part)) + 1;
   return (
     <>
       <Field label="Shape">
@@ -68,6 +74,16 @@ export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
         most={20000}
         onChange={(label, changed) => onChange(label, { ...piece, edge: changed })}
       />
+      {rounds > 0 && (
+        <div role="group" aria-label="Colors of its rounds">
+          <p className="quiet small">Colors of its rounds, from the edge to the middle:</p>
+          <p className="part-colours">
+            {Array.from({ length: Math.min(rounds, MOST_ROUNDS) }, (_, i) => (
+              <PartColour key={i} part={i} label={`Color of round ${i + 1} from the edge`} />
+            ))}
+          </p>
+        </div>
+      )}
     </>
   );
 }

@@ -9,7 +9,7 @@ import { stitchName } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../../drawing/parts.ts';
-import { ColourButton } from '../look/ColourButton.tsx';
+import { ColourButton } from '../controls/ColourButton.tsx';
 import { BegunNote } from '../controls/BegunNote.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { WORDS } from '../../core/terms/words.ts';

@@ -6,6 +6,7 @@ import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stit
 import { lengthWords, smallLengthWords } from '../../core/words/measures.ts';
 import { usePlan } from '../hem/context.ts';
 import { SizeFields } from './SizeFields.tsx';
+import { PartColour } from './PartColour.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
 export const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
@@ -135,6 +136,7 @@ export function RunFields({ number, run, onChange }: RunFieldsProps) {
   const { language } = usePlan().hem.preferences;
   return (
     <>
+      <PartColour part={number - 1} label={`Color of section ${number}`} />
       <NumberField
         aria-label={`Rows in run ${number}`}
         min={1}

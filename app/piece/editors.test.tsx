@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { changePiece } from '../../core/document/changePiece.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Piece } from '../../core/piece/piece.ts';
@@ -115,5 +115,43 @@ describe('how the piece was made', () => {
     fireEvent.change(chooser, { target: { files: [file('length,stitches\n50,70\n50,70\n50,70\n50,70')] } });
     await waitFor(() => expect(store.get().plan.sides.map((s) => s.count)).toEqual([70, 70, 70, 70]));
     expect(screen.queryByRole('alert')).toBeNull();
+  });
+});
+
+describe('the color of a part', () => {
+  const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
+
+  test('is picked from the basket or the card, slid, and given back to the piece', async () => {
+    const { store } = renderPiece(base);
+    const own = (): unknown => store.get().plan.hem.partColours;
+    press('Color of section 1');
+    const basket = within(await screen.findByRole('radiogroup', { name: 'From the basket' }));
+    fireEvent.click(basket.getByRole('radio', { name: base.yarns[1]!.name }));
+    expect(own()).toEqual({ '0': base.yarns[1]!.colour });
+    fireEvent.click(screen.getByRole('radio', { name: 'full teal' }));
+    const { '0': teal } = own() as Record<string, string>;
+    expect(teal).toMatch(/^#[0-9a-f]{6}$/);
+    fireEvent.change(screen.getByRole('slider', { name: 'Lightness' }), { target: { value: '80' } });
+    expect(own()).not.toEqual({ '0': teal });
+    press('As the rest of the piece');
+    expect(own()).toEqual({});
+  });
+
+  test('motifs of a grid are colored with a brush, and left out without', () => {
+    const grid: Piece = {
+      kind: 'grid',
+      cells: ['##', '##'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
+      motifCm: 12,
+    };
+    const { store } = renderPiece(of(grid));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'color the motifs that are pressed' }));
+    press('Motif 2 in row 1');
+    expect(store.get().plan.hem.partColours).toEqual({ '1': base.yarns[0]!.colour });
+    press('Motif 2 in row 1');
+    expect(store.get().plan.hem.partColours).toEqual({});
+    fireEvent.click(screen.getByRole('checkbox', { name: 'color the motifs that are pressed' }));
+    press('Motif 2 in row 1');
+    expect(store.get().plan.hem.piece).toMatchObject({ cells: ['#.', '##'] });
   });
 });

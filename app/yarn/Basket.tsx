@@ -10,7 +10,7 @@ import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.t
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Balls } from './Balls.tsx';
-import { ColourButton } from '../look/ColourButton.tsx';
+import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
 const Shop = lazy(async () => ({ default: (await import('./Shop.tsx')).Shop }));

@@ -49,6 +49,7 @@ describe('files of older versions', () => {
       notes: 'mine',
       preferences: { paper: 'letter' },
       record: [],
+      partColours: {},
     });
     for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
       expect(migrate(odd)).toEqual(odd);

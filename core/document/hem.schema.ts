@@ -7,6 +7,7 @@ import {
   above,
   between,
   byKind,
+  byNumber,
   colour,
   id,
   list,
@@ -63,6 +64,10 @@ export const hem = record({
   ),
   piece: said('how it was made, with its measures', piece),
   pieceColour: colour,
+  partColours: said(
+    'own colors of its parts by their number, from "0": runs of rows from the foundation, rounds of a motif from its edge, joined motifs by 60 × row + column of the grid',
+    byNumber(colour),
+  ),
   gauge: said('of the border, as measured or taken from the yarn’s weight, and its hook', gauge),
   yarns: said('the basket', list(yarn, LIMITS.yarns, 1)),
   base: said('the base round: stitch, corner, start, a choice for each side', baseRound),

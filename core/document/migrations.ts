@@ -43,6 +43,8 @@ const STEPS: readonly ((file: Value) => Value)[] = [
     ...file,
     record: Array.isArray(file.record) ? file.record.map((event: unknown) => lookOf6(event)) : file.record,
   }),
+  // Version 7: parts of the piece may have colors of their own.
+  (file) => ({ partColours: {}, ...file }),
 ];
 
 const lookOf6 = (event: unknown): unknown =>

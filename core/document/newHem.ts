@@ -26,6 +26,7 @@ export function newHem(id: string, now: Date): Hem {
       heightCm: 91,
     },
     pieceColour: '#a9b8b0',
+    partColours: {},
     gauge: { stitchesPer10Cm: weight.stitchesPer10Cm, hookMm: weight.hookMm[0] },
     yarns: [
       {

@@ -5,6 +5,7 @@ import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { changesBetween } from '../document/parts.ts';
 import type { Piece } from '../piece/piece.ts';
+import type { RowsPiece } from '../piece/rows/rows.schema.ts';
 import { newHem } from '../document/newHem.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { FAMILIES } from '../rounds/registry.ts';
@@ -264,3 +265,50 @@ describe('sizes that nobody has measured', () => {
     expect(on(grid(12, 14), pieces.describePiece('m', grid(12, 15.5)))).toMatchObject({ motifCm: 15.5 });
   });
 });
+
+describe('the colors of the parts of a piece', () => {
+  const rows = rowsHem();
+  const piece: RowsPiece = {
+    ...(rows.piece as RowsPiece),
+    rows: [
+      { stitch: 'sc', count: 4 },
+      { stitch: 'dc', count: 20 },
+      { stitch: 'hdc', count: 6 },
+    ],
+  };
+  const striped = [0, 2].reduce(
+    (hem, part) => done(pieces.colourPart(part, part === 0 ? '#aa0000' : '#00aa00'), hem),
+    done(pieces.describePiece('runs', piece), rows),
+  );
+
+  test('are given and taken away one by one', () => {
+    expect(striped.partColours).toEqual({ '0': '#aa0000', '2': '#00aa00' });
+    expect(done(pieces.colourPart(0, null), striped).partColours).toEqual({ '2': '#00aa00' });
+  });
+
+  test('go with their runs of rows when these are moved, changed or taken out', () => {
+    const [first, second, third] = (striped.piece as RowsPiece).rows;
+    const colours = (runs: RowsPiece['rows']): unknown =>
+      done(pieces.describePiece('runs', { ...piece, rows: runs }), striped).partColours;
+    expect(colours([second!, first!, third!])).toEqual({ '1': '#aa0000', '2': '#00aa00' });
+    expect(colours([second!, third!])).toEqual({ '1': '#00aa00' });
+    expect(colours([{ ...first!, count: 9 }, second!, third!])).toEqual({ '0': '#aa0000', '2': '#00aa00' });
+  });
+
+  test('go with the construction', () => {
+    const disc = {
+      kind: 'motif',
+      corners: 0,
+      cornerChains: 0,
+      edge: { kind: 'solid', stitch: 'dc', stitches: 80 },
+      sideCm: 57,
+    } as const;
+    expect(done(pieces.chooseConstruction('disc', disc), striped).partColours).toEqual({});
+  });
+});
+
+function done(edit: Edit, hem: Hem): Hem {
+  const outcome = performed(hem, edit);
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+  return outcome.value;
+}

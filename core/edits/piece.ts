@@ -1,7 +1,7 @@
 /** Edits of the piece, its colour, and the gauge of the border. */
 import type { BaseRound } from '../base/baseRound.ts';
 import { changePiece } from '../document/changePiece.ts';
-import type { Gauge, RoundEntry } from '../document/hem.ts';
+import type { Gauge, Hem, RoundEntry } from '../document/hem.ts';
 import { beyondPlanning, withSideLength, bodyOf, type Piece } from '../piece/piece.ts';
 import { factsOf, firstChoice } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
@@ -18,10 +18,24 @@ export const describePiece = (label: string, piece: Piece): Edit =>
     (hem) => {
       const stitchCm = 10 / hem.gauge.stitchesPer10Cm;
       const sized = withSizeFollowing(hem.piece, piece, { before: stitchCm, after: stitchCm });
-      return beyondPlanning(sized, inAll('the piece'))[0] ?? changePiece(hem, sized);
+      const beyond = beyondPlanning(sized, inAll('the piece'))[0];
+      return beyond ?? { ...changePiece(hem, sized), partColours: coloursFollowing(hem, piece) };
     },
     `piece ${label}`,
   );
+
+/** Runs of rows keep their colours when they are moved, and take them along when they go. */
+function coloursFollowing({ piece: before, partColours }: Hem, after: Piece): Hem['partColours'] {
+  if (before.kind !== 'rows' || after.kind !== 'rows' || Object.keys(partColours).length === 0)
+    return partColours;
+  const was = after.rows.map((run, i) => (before.rows.includes(run) ? before.rows.indexOf(run) : i));
+  return Object.fromEntries(
+    was.flatMap((from, to) => {
+      const colour = partColours[String(from)];
+      return colour === undefined ? [] : [[String(to), colour] as const];
+    }),
+  );
+}
 
 /** Id of the round that comes with loops, and goes with them. */
 const FILLS = 'fills-the-loops';
@@ -40,7 +54,11 @@ export const chooseConstruction = (name: string, piece: Piece): Edit =>
     const first = others[0] && familyById(others[0].family);
     const loops = changed.base.sides.every((s) => s.school === 'loops');
     const needed = loops && !(first && factsOf(first).sitsOn === 'space');
-    return { ...changed, rounds: needed ? [fillsLoops(changed.base.yarn), ...others] : others };
+    return {
+      ...changed,
+      partColours: {},
+      rounds: needed ? [fillsLoops(changed.base.yarn), ...others] : others,
+    };
   });
 
 /** Row ends start by gauge, which lies flat whatever their rows are, blocks in loops; counts by hand stay. */
@@ -77,7 +95,22 @@ export const measureSide = (name: string, side: number, lengthCm: number): Edit 
     `length of side ${side}`,
   );
 
-export const colourPiece = (pieceColour: string): Edit => edit('color of the piece', () => ({ pieceColour }));
+export const colourPiece = (pieceColour: string): Edit =>
+  edit('color of the piece', () => ({ pieceColour }), 'color of the piece');
+
+/** A part of the piece in a colour of its own, or in that of the piece. @param part by its number */
+export const colourPart = (part: number, colour: string | null): Edit =>
+  edit(
+    'color of a part of the piece',
+    ({ partColours }) => ({
+      partColours: Object.fromEntries(
+        Object.entries({ ...partColours, [String(part)]: colour }).filter(
+          (entry): entry is [string, string] => entry[1] !== null,
+        ),
+      ),
+    }),
+    `color of part ${part}`,
+  );
 
 /** Usual values of a yarn weight for the gauge and for every yarn. */
 export const chooseWeight = (number: YarnWeightNumber): Edit =>

@@ -32,6 +32,8 @@ export interface Construction<P> {
   readonly stitches?: (piece: P, body: Body) => readonly FabricRow[];
   /** Stitches that there are about, so that no more are laid out than can be drawn. */
   readonly size?: (piece: P) => number;
+  /** The part that a point of its edge belongs to, where parts may have colours of their own. */
+  readonly partAt?: (piece: P, body: Body, point: Point) => number;
   /** Its runs of rows, from the foundation. */
   readonly bands?: (piece: P, body: Body) => readonly RowBand[];
 }

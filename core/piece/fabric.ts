@@ -18,6 +18,8 @@ export interface FabricRow {
   readonly footY: Float32Array;
   /** Worked from the other face. */
   readonly wrong: boolean;
+  /** The part of the piece that it belongs to, which may have a colour of its own. */
+  readonly part: number;
 }
 
 /** A stitch by its head and its foot. */
@@ -27,6 +29,7 @@ export function fabricRow(
   stitch: StitchKind,
   widthMm: number,
   stitches: readonly Standing[],
+  part: number,
   wrong = false,
 ): FabricRow {
   const each = (pick: (of: Standing) => number): Float32Array => Float32Array.from(stitches, pick);
@@ -38,6 +41,7 @@ export function fabricRow(
     footX: each(([, foot]) => foot.x),
     footY: each(([, foot]) => foot.y),
     wrong,
+    part,
   };
 }
 
@@ -54,6 +58,7 @@ const MIDDLE = 0.06;
  * @param points its corners, in working order; of a disc none
  * @param reachMm from its middle to the middle of a side, or to the edge of a disc
  * @param sideMm length of a side, or of the edge of a disc
+ * @param partOf a round, counted from the edge
  * @param outermost whether the outermost round is drawn along a side: what lies at the border is drawn with the edge
  */
 export function motifRounds(
@@ -62,6 +67,7 @@ export function motifRounds(
   reachMm: number,
   sideMm: number,
   edge: MotifEdge,
+  partOf: (round: number) => number,
   outermost: (side: number) => boolean,
 ): readonly FabricRow[] {
   const sides = Math.max(1, points.length);
@@ -113,7 +119,7 @@ export function motifRounds(
         stitches.push([at(side, t, depth), at(side, t, depth + pitchMm)]);
       }
     }
-    return fabricRow(stitch, widthMm, stitches);
+    return fabricRow(stitch, widthMm, stitches, partOf(round));
   });
 }
 

@@ -8,6 +8,7 @@ import type { Beginning, Construction, FabricShape, Follow, RowBand } from './co
 import type { Asked } from './asked.ts';
 import type { Body } from './edge.ts';
 import type { FabricRow } from './fabric.ts';
+import type { Point } from './outline.ts';
 import type { Piece } from './piece.schema.ts';
 import { CONSTRUCTIONS, type PieceKind } from './registry.ts';
 
@@ -61,6 +62,10 @@ export function stitchesOf(piece: Piece): readonly FabricRow[] {
   }
   return rows;
 }
+
+/** The part of a piece that a point of its edge belongs to, where parts may have colours of their own. */
+export const partAt = (piece: Piece, point: Point): number | null =>
+  constructionOf(piece).partAt?.(piece, bodyOf(piece), point) ?? null;
 
 /** The runs of rows of a piece, from the foundation; empty when it was not worked in rows. */
 export const bandsOf = (piece: Piece): readonly RowBand[] =>

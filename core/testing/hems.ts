@@ -53,7 +53,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 6,
+    version: 7,
     id: 'test',
     name: 'Test blanket',
     created: '2026-01-01T00:00:00.000Z',
@@ -69,6 +69,7 @@ export function rowsHem(
       heightCm: given.heightCm ?? 118,
     },
     pieceColour: '#888888',
+    partColours: {},
     gauge: { stitchesPer10Cm: given.stitchesPer10Cm ?? 14, hookMm: 5 },
     yarns: [
       {

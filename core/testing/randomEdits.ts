@@ -152,6 +152,8 @@ const MAKERS: readonly Maker[] = [
   // Piece
   ({ hem }, chance) =>
     pieces.chooseConstruction('construction', constructionOf(chance.pick(PIECE_KINDS), hem)),
+  (_, chance) =>
+    pieces.colourPart(chance.int(0, 70), chance.maybe(0.7) ? chance.pick(['#aa3344', '#efe6d0']) : null),
   ({ hem }, chance) => pieces.describePiece('a field', anotherPiece(hem.piece, hem, chance)),
   ({ hem }, chance) => pieces.describePiece('another', anotherPiece(hem.piece, hem, chance)),
   ({ sides }, chance) => {

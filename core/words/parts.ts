@@ -8,6 +8,7 @@ const NAMES: Readonly<Record<string, string>> = {
   name: 'the name',
   piece: 'the piece',
   pieceColour: 'the color of the piece',
+  partColours: 'the colors of its parts',
   gauge: 'the gauge',
   notes: 'your notes',
   pace: 'the pace',

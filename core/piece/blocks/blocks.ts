@@ -126,7 +126,7 @@ export const blocks: Construction<BlocksPiece> = {
             );
           }
         }
-        rows.push(fabricRow(stitch, (upright ? widthMm : heightMm) / POSTS_OF_BLOCK, stitches, !upright));
+        rows.push(fabricRow(stitch, (upright ? widthMm : heightMm) / POSTS_OF_BLOCK, stitches, 0, !upright));
       }
     }
     return rows;

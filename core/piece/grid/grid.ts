@@ -73,6 +73,18 @@ function motifsOn(
   return motifs.map(({ x, y }) => ({ x, y, leftMm: left + x * sizeMm, topMm: top + y * sizeMm }));
 }
 
+/** Number of a motif among the parts that may have colours of their own; it stays the same when the grid grows. */
+export const partOfMotif = (column: number, row: number): number => 60 * row + column;
+
+/** The motif that a point lies on, or nearest to. */
+function partAt(piece: GridPiece, _: unknown, point: { readonly x: number; readonly y: number }): number {
+  const half = piece.motifCm * 5;
+  const far = ({ leftMm, topMm }: { readonly leftMm: number; readonly topMm: number }): number =>
+    Math.max(Math.abs(point.x - leftMm - half), Math.abs(point.y - topMm - half));
+  const nearest = motifsOn(piece).reduce((a, b) => (far(b) < far(a) ? b : a));
+  return partOfMotif(nearest.x, nearest.y);
+}
+
 /** Its neighbours across the sides of a motif: above, to the left, below, to the right, as its edge runs. */
 const ACROSS = [
   [0, -1],
@@ -91,10 +103,18 @@ function stitchesOf(piece: GridPiece): readonly FabricRow[] {
     { x: half, y: half },
   ];
   return motifsOn(piece).flatMap(({ x, y, leftMm, topMm }) =>
-    motifRounds({ x: leftMm + half, y: topMm + half }, square, half, 2 * half, edge, (side) => {
-      const [dx, dy] = ACROSS[side]!;
-      return cells[y + dy]?.[x + dx] === '#';
-    }),
+    motifRounds(
+      { x: leftMm + half, y: topMm + half },
+      square,
+      half,
+      2 * half,
+      edge,
+      () => partOfMotif(x, y),
+      (side) => {
+        const [dx, dy] = ACROSS[side]!;
+        return cells[y + dy]?.[x + dx] === '#';
+      },
+    ),
   );
 }
 
@@ -194,5 +214,6 @@ export const grid: Construction<GridPiece> = {
   },
   fabric: fabricOf,
   stitches: stitchesOf,
+  partAt,
   size: (piece) => motifsOf(piece).length * sizeOfMotif(4, piece.edge),
 };

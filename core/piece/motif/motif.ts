@@ -92,8 +92,17 @@ export const motif: Construction<MotifPiece> = {
   },
   stitches: ({ corners: cornerCount, edge, sideCm }, { outline }) => {
     const points = cornerCount === 0 ? [] : corners(outline, 0);
-    return motifRounds({ x: 0, y: 0 }, points, reachOf(outline), sideCm * 10, edge, () => false);
+    return motifRounds(
+      { x: 0, y: 0 },
+      points,
+      reachOf(outline),
+      sideCm * 10,
+      edge,
+      (round) => round,
+      () => false,
+    );
   },
+  partAt: () => 0,
   size: ({ corners: cornerCount, edge }) => sizeOfMotif(Math.max(1, cornerCount), edge),
 };
 

@@ -154,7 +154,7 @@ export const rows: Construction<RowsPiece> = {
       { length: Math.max(0, piece.stitches - 2) },
       (_, i) => left + (i + 1.5) * widthMm,
     );
-    const all = bandsOf(piece, body).flatMap(({ stitch, from, to, top, bottom }) =>
+    const all = bandsOf(piece, body).flatMap(({ stitch, from, to, top, bottom }, run) =>
       Array.from({ length: to - from }, (_, k) => {
         const high = (bottom - top) / (to - from);
         const foot = bottom - k * high;
@@ -162,11 +162,16 @@ export const rows: Construction<RowsPiece> = {
           { x, y: foot - high },
           { x, y: foot },
         ]);
-        return fabricRow(stitch, widthMm, stitches, (from + k) % 2 === 1);
+        return fabricRow(stitch, widthMm, stitches, run, (from + k) % 2 === 1);
       }),
     );
     return all.slice(0, piece.lastRow === 'stitch tops' ? -1 : undefined);
   },
   size: (piece) => piece.stitches * piece.rows.reduce((sum, run) => sum + run.count, 0),
+  partAt: (piece, body, { y }) =>
+    Math.max(
+      0,
+      bandsOf(piece, body).findLastIndex((band) => band.bottom > y),
+    ),
   bands: bandsOf,
 };
