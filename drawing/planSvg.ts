@@ -1,6 +1,7 @@
 /** The plan of a piece with its border, to scale, as an SVG drawing for paper. */
 import { isDisc, type Point } from '../core/piece/outline.ts';
 import type { Plan } from '../core/plan/types.ts';
+import { pictureSize } from './pictureSize.ts';
 import { planCorners, sideLabels } from './sideLabels.ts';
 
 const short = (x: number): string => String(Math.round(x * 10) / 10);
@@ -12,8 +13,9 @@ const escaped = (text: string): string =>
  * to the unit.
  *
  * @param font family of the lettering
+ * @param picture address of a picture of the piece as it is, to lie in the place of the rounds
  */
-export function planSvg(plan: Plan, font = 'sans-serif'): string {
+export function planSvg(plan: Plan, font = 'sans-serif', picture: string | null = null): string {
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;
   const largest = Math.max(widthMm, heightMm);
@@ -28,6 +30,10 @@ export function planSvg(plan: Plan, font = 'sans-serif'): string {
       : `<polygon points="${at(height)
           .map((p) => `${short(p.x)},${short(p.y)}`)
           .join(' ')}" fill="${fill}" ${line}/>`;
+  const bands = [
+    ...[...plan.rounds].reverse().map((r) => shape(r.heightMm, colours.get(r.yarnId)!)),
+    shape(0, plan.hem.pieceColour),
+  ];
   const letters = sideLabels(plan, type).map(
     (label) =>
       `<text transform="translate(${short(label.at.x)} ${short(label.at.y)}) rotate(${short(label.tilt)})" y="${short(type * 0.35)}" ` +
@@ -40,10 +46,14 @@ export function planSvg(plan: Plan, font = 'sans-serif'): string {
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}" role="img" aria-label="${escaped(plan.hem.name)}, drawn to scale">`,
     `<title>${escaped(plan.hem.name)}, drawn to scale</title>`,
-    ...[...plan.rounds].reverse().map((r) => shape(r.heightMm, colours.get(r.yarnId)!)),
-    shape(0, plan.hem.pieceColour),
+    ...(picture ? [pictured(plan, picture)] : bands),
     ...letters,
     '</svg>',
     '',
   ].join('\n');
+}
+
+function pictured(plan: Plan, address: string): string {
+  const { widthMm: w, heightMm: h } = pictureSize(plan);
+  return `<image href="${escaped(address)}" x="${short(-w / 2)}" y="${short(-h / 2)}" width="${short(w)}" height="${short(h)}"/>`;
 }

@@ -23,7 +23,7 @@ for (const ground of ['day', 'evening'] as const) {
       // The reference has some ten thousand strands to go through.
       test.slow();
       await page.goto('/');
-      if (ground === 'evening') await page.getByRole('button', { name: 'Evening light' }).click();
+      if (ground === 'evening') await page.getByRole('button', { name: 'Switch to dark colors' }).click();
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
       await page.waitForTimeout(600);

@@ -165,7 +165,7 @@ test('another construction keeps the border, and undo brings the first one back'
   await page.getByRole('link', { name: /^Piece/ }).click();
   await page.getByRole('radio', { name: 'Joined motifs' }).click();
   await expect(page.getByRole('group', { name: 'Motifs of the grid' })).toBeVisible();
-  await page.getByRole('button', { name: 'Motif 1 in row 1', exact: true }).click();
+  await page.getByRole('button', { name: 'Row 1, motif 1', exact: true }).click();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('F ');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
@@ -220,8 +220,8 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
 test('yarn is taken from the simulated shop, and a weight from the simulated scale', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: /^Yarn/ }).click();
-  await page.getByRole('button', { name: 'Look in the yarn shop' }).click();
-  await expect(page.getByText('A simulated shop')).toBeVisible();
+  await page.getByRole('button', { name: 'Simulated yarn shop' }).click();
+  await expect(page.getByText('Simulated shop')).toBeVisible();
   await page.getByLabel('Search the shop').fill('boulder');
   await page
     .getByRole('button', { name: /^Take Boulder/ })
@@ -231,7 +231,7 @@ test('yarn is taken from the simulated shop, and a weight from the simulated sca
 
   await page.getByRole('button', { name: 'Kitchen scale' }).click();
   const scale = page.getByRole('group', { name: 'Kitchen scale' });
-  await expect(scale.getByText('A simulated scale')).toBeVisible();
+  await expect(scale.getByText('Simulated scale')).toBeVisible();
   await scale.getByLabel('On the pan').fill('37');
   await scale.getByRole('button', { name: 'Put it on' }).click();
   await expect(scale.getByText('steady')).toBeVisible({ timeout: 20_000 });

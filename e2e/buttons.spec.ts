@@ -5,7 +5,7 @@ import { demoPlans } from '../demo/read.ts';
 const STOPS = ['piece', 'base', 'rounds', 'yarn', 'pattern', 'work'] as const;
 /** What leaves the page, or asks the device for a file or for paper. */
 const ELSEWHERE =
-  /^(Print|Copy a link|Save|Save this view|.*CSV file|.*as a file|Download.*|Shelf|Stitches)$/;
+  /^(Print|Copy a link|Save|Save this drawing|.*CSV file|.*as a file|Download.*|Shelf|Stitches)$/;
 
 /** Buttons, switches and choices that can be pressed now, by what they are called. */
 const pressable = (page: Page): Promise<readonly string[]> =>

@@ -7,11 +7,11 @@ test('a stitch tells what it is, under the pointer and by the keys', async ({ pa
   await expect(stage).toBeVisible();
   const box = (await stage.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
-  await expect(says).toContainText(/Round \d, (side|the centre of corner)/);
+  await expect(says).toContainText(/Round \d, (side|the middle of corner)/);
   await page.mouse.move(5, 5);
   await stage.focus();
   await page.keyboard.press('ArrowLeft');
-  await expect(says).toContainText('Round 2, the centre of corner F/A');
+  await expect(says).toContainText('Round 2, the middle of corner F/A');
   await page.keyboard.press('ArrowLeft');
   await expect(says).toContainText('Round 2, side A, 1st of');
   await page.keyboard.press('ArrowDown');
@@ -28,19 +28,19 @@ test('any part is looked at, from either side, and saved', async ({ page }) => {
   await page.waitForTimeout(800);
   const seen = new Set([await painted()]);
   for (const part of ['Side B', 'Seam 1 on side A', 'The whole piece']) {
-    await page.getByRole('combobox', { name: 'Look at' }).click();
-    await page.getByRole('combobox', { name: 'Look at' }).fill(part);
+    await page.getByRole('combobox', { name: 'Show which part' }).click();
+    await page.getByRole('combobox', { name: 'Show which part' }).fill(part);
     await page.locator('.ant-select-item-option', { hasText: part }).first().click();
     await page.waitForTimeout(700);
     seen.add(await painted());
   }
-  await page.getByText('Wrong side', { exact: true }).click();
+  await page.getByText('Back', { exact: true }).click();
   await page.waitForTimeout(500);
   expect(seen.size).toBe(4);
-  await page.getByRole('button', { name: 'Save this view' }).click();
+  await page.getByRole('button', { name: 'Save this drawing' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('menuitem', { name: 'This view as SVG' }).click(),
+    page.getByRole('menuitem', { name: 'Drawing to enlarge (SVG)' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('orchard-squares-the-whole-piece.svg');
 });
@@ -56,7 +56,7 @@ test('the plan is the control: side, corner, join and rows are picked in it', as
   await panel.getByRole('radio', { name: '1, ch 2, 1', exact: true }).click();
   await expect(panel.getByRole('radio', { name: '1, ch 2, 1', exact: true })).toBeChecked();
   await page.getByRole('button', { name: /^Rows \d+–\d+, 10 rows of half double crochet/ }).click();
-  await panel.getByLabel('Rows in run 3').fill('12');
+  await panel.getByLabel('Number of rows, section 3').fill('12');
   await expect(panel).toContainText('12 rows of half double crochet');
 
   await page.goto('/hem/demo-orchard-squares/piece');

@@ -346,7 +346,7 @@ test.describe('without the server', () => {
     ]);
     expect(pdf.suggestedFilename()).toBe('harbour-throw.pdf');
     await page.goto(`${home}${THROW}/yarn`);
-    await page.getByRole('button', { name: 'Look in the yarn shop' }).click();
+    await page.getByRole('button', { name: 'Simulated yarn shop' }).click();
     await expect(page.getByText('The shop cannot be reached')).toBeVisible();
     await page.goto(`${home}/licences`);
     await expect(page.getByText('MIT License').first()).toBeVisible();

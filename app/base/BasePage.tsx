@@ -80,10 +80,15 @@ export function BasePage() {
       </section>
       <section className="base-lines">
         <header>
-          <h1>Base round</h1>
+          <div>
+            <h1>Base round</h1>
+            <p className="quiet small">
+              The first round, worked straight onto your piece. Drag to set the stitches on each side.
+            </p>
+          </div>
           {like.length < plan.sides.length && (
             <label className="together">
-              <Switch size="small" checked={together} onChange={setTogether} /> like sides together
+              <Switch size="small" checked={together} onChange={setTogether} /> change matching sides together
             </label>
           )}
         </header>
@@ -255,7 +260,7 @@ const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Pla
 function Legend() {
   return (
     <p className="quiet small legend">
-      <span className="key flat-key" /> lies flat <span className="key blocks-key" /> blocks out{' '}
+      <span className="key flat-key" /> lies flat <span className="key blocks-key" /> flattens with blocking{' '}
       <svg className="key" width="14" height="16" aria-hidden="true">
         <path d="M7 15 C 0 11, 1 2, 7 2 S 14 11, 7 15" />
       </svg>{' '}
@@ -263,7 +268,7 @@ function Legend() {
       <svg className="key" width="12" height="12" aria-hidden="true">
         <path className="filled" d="M6 2l5 9H1z" />
       </svg>{' '}
-      flat count
+      flattest
     </p>
   );
 }
@@ -280,18 +285,18 @@ const OwnRate = memo(function OwnRate({ plan, side: at, group }: OfSideProps) {
   const { noun } = side.edge.numbering;
   return (
     <p className="own-rate small">
-      Own rate{circle ? '' : ` for ${side.name}`}:{' '}
+      Your own spacing{circle ? '' : ` on side ${side.name}`}:{' '}
       <NumberField
-        aria-label="Stitches"
+        aria-label={`Stitches, own spacing${circle ? '' : ` of side ${side.name}`}`}
         size="small"
         min={1}
         max={50}
         value={own.stitches}
         onChange={(v) => v && onRate(v, own.spots)}
       />{' '}
-      in every{' '}
+      for every{' '}
       <NumberField
-        aria-label={`Of so many ${plurals(noun)}`}
+        aria-label={`For every so many ${plurals(noun)}`}
         size="small"
         min={1}
         max={50}

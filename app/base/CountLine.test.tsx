@@ -53,8 +53,8 @@ describe('the count line', () => {
     const { store } = renderLine(1);
     const now = store.get().plan.sides[1]!.count;
     counted.length = 0;
-    fireEvent.click(screen.getByRole('button', { name: 'One more on side B' }));
-    fireEvent.click(screen.getByRole('button', { name: 'One fewer on side B' }));
+    fireEvent.click(screen.getByRole('button', { name: 'One stitch more on side B' }));
+    fireEvent.click(screen.getByRole('button', { name: 'One stitch fewer on side B' }));
     expect(counted).toEqual([now + 1, now - 1]);
   });
 

@@ -5,7 +5,8 @@ import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { isEven, type Plan, type RoundPlan, type SchoolPlan, type SidePlan } from '../../core/plan/types.ts';
 import { verdict } from '../../core/flat/flat.ts';
 import { basisWords, sourceWords } from '../../core/words/countWords.ts';
-import { percentWords } from '../../core/words/measures.ts';
+import { flatnessWords } from '../../core/words/flatWords.ts';
+import { plural } from '../../core/words/measures.ts';
 import './countLine.css';
 import { LEVEL, LEVELS, levelsOf, placeFlags } from './flags.ts';
 
@@ -99,7 +100,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
 
   return (
     <div className="count-line" ref={box}>
-      <svg width={width} height={HEIGHT + lower} role="group" aria-label={`Count line of side ${s.name}`}>
+      <svg width={width} height={HEIGHT + lower} role="group" aria-label={`Stitch count of side ${s.name}`}>
         <rect
           className="band-blocks"
           x={clampX(s.blocksFrom)}
@@ -140,7 +141,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
             transform={`translate(${px} 0)`}
             role="button"
             tabIndex={0}
-            aria-label={`${school.label}: ${school.count + corners} stitches (${basisWords(school, s, plan)}), ${percentWords(school.strain)}, ${verdict(school.strain)}`}
+            aria-label={`${school.label}: ${school.count + corners} stitches (${basisWords(school, s, plan)}), ${flatnessWords(verdict(school.strain))}`}
             onClick={() => onSchool(school.id)}
             onKeyDown={(e) => {
               if (e.key === 'Enter' || e.key === ' ') {
@@ -149,7 +150,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
               }
             }}
           >
-            <title>{`${school.count + corners} = ${basisWords(school, s, plan)}: ${percentWords(school.strain)}, ${verdict(school.strain)}`}</title>
+            <title>{`${school.count + corners} = ${basisWords(school, s, plan)}: ${flatnessWords(verdict(school.strain))}`}</title>
             <line className="pole" y1={10 + level * LEVEL} y2={axis} />
             <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * LEVEL}>
               {school.label} <tspan className="flag-count">{school.count + corners}</tspan>
@@ -169,7 +170,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
           aria-valuemin={domain[0] + corners}
           aria-valuemax={domain[1] + corners}
           aria-valuenow={s.count + corners}
-          aria-valuetext={`${s.count + corners}: ${comesOut ? 'every round fits' : 'does not fit'}`}
+          aria-valuetext={`${s.count + corners} stitches on side ${s.name}: ${comesOut ? 'every round fits' : 'some rounds do not fit'}`}
           onKeyDown={(e) => {
             const act = {
               ArrowRight: () => step(1),
@@ -196,16 +197,24 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
       </svg>
       <p className="count-says" aria-live="polite">
         <span className="steps">
-          <button type="button" aria-label={`Previous even count of side ${s.name}`} onClick={() => jump(-1)}>
+          <button
+            type="button"
+            aria-label={`Down to the next count that fits, side ${s.name}`}
+            onClick={() => jump(-1)}
+          >
             ⟪
           </button>
-          <button type="button" aria-label={`One fewer on side ${s.name}`} onClick={() => step(-1)}>
+          <button type="button" aria-label={`One stitch fewer on side ${s.name}`} onClick={() => step(-1)}>
             −
           </button>
-          <button type="button" aria-label={`One more on side ${s.name}`} onClick={() => step(1)}>
+          <button type="button" aria-label={`One stitch more on side ${s.name}`} onClick={() => step(1)}>
             +
           </button>
-          <button type="button" aria-label={`Next even count of side ${s.name}`} onClick={() => jump(1)}>
+          <button
+            type="button"
+            aria-label={`Up to the next count that fits, side ${s.name}`}
+            onClick={() => jump(1)}
+          >
             ⟫
           </button>
         </span>
@@ -237,10 +246,10 @@ function CountWords({
   const fit = odd?.sides[side]!.fit;
   return (
     <span>
-      {percentWords(base.strain)}: {base.verdict}.{' '}
+      {plural(s.count + s.corners, 'stitch')}: {flatnessWords(base.verdict)}.{' '}
       {even
         ? 'Every round fits.'
-        : `${odd ? odd.name : 'A round'} is ${fit?.over ?? 0} over (or ${fit?.short ?? 0} short).`}{' '}
+        : `${odd ? odd.name : 'A round'}: ${plural(fit?.over ?? 0, 'stitch')} left over. Take away ${fit?.over ?? 0}, or add ${fit?.short ?? 0}.`}{' '}
       <span className="quiet">{sourceWords(s, plan)}</span>
     </span>
   );

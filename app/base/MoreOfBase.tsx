@@ -38,7 +38,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
         <NumberField
           size="small"
           optional
-          aria-label="Hook of the base round in millimetres"
+          aria-label="Hook of the base round in millimeters"
           min={0.5}
           max={40}
           step={0.25}

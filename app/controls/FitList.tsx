@@ -7,6 +7,7 @@ import { isDisc } from '../../core/piece/outline.ts';
 import { comesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { resultWords, solutionWords, wayOutWords } from '../../core/words/fitWords.ts';
+import { bodyLiesWords } from '../../core/words/flatWords.ts';
 import { troubleWords } from '../../core/words/troubleWords.ts';
 import { memo, useMemo, useState } from 'react';
 import { useHemStore } from '../hem/context.ts';
@@ -67,6 +68,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
     onPreview(null);
     store.do(takeSolution(stack, s, solutionWords(about, s)));
   };
+  const itself = bodyLiesWords(about.hem);
   const [worst] = troublesOf(about).filter((t) => t.kind !== 'yarn');
   const changing = fit?.solutions.filter((s) => !changesNothing(s)) ?? [];
   const best = changing.find((s) => helps(about, s)) ?? null;
@@ -94,6 +96,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
   );
   return (
     <>
+      {itself && <p className="small">{itself}</p>}
       {worst ? (
         <p className={isMild(worst) ? 'small' : 'odd'}>
           {troubleWords(about, worst)}{' '}

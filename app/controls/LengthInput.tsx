@@ -3,13 +3,16 @@ import { NumberField } from '../look/NumberField.tsx';
 
 export interface LengthInputProps {
   readonly label: string;
-  readonly cm: number;
+  /** Null while nothing has been typed. */
+  readonly cm: number | null;
   readonly unit: LengthUnit;
   readonly onChange: (cm: number) => void;
+  /** It may be empty. */
+  readonly onEmpty?: () => void;
 }
 
 /** A length typed in the unit in force and kept in centimetres. */
-export function LengthInput({ label, cm, unit, onChange }: LengthInputProps) {
+export function LengthInput({ label, cm, unit, onChange, onEmpty }: LengthInputProps) {
   const factor = unit === 'cm' ? 1 : 2.54;
   return (
     <NumberField
@@ -19,8 +22,9 @@ export function LengthInput({ label, cm, unit, onChange }: LengthInputProps) {
       step={0.5}
       suffix={unit}
       askFrom={5}
-      value={Number((cm / factor).toFixed(2))}
-      onChange={(v) => v && onChange(Number((v * factor).toFixed(3)))}
+      optional={onEmpty !== undefined}
+      value={cm === null ? null : Number((cm / factor).toFixed(2))}
+      onChange={(v) => (v ? onChange(Number((v * factor).toFixed(3))) : onEmpty?.())}
     />
   );
 }

@@ -38,7 +38,7 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
   return (
     <div className="scale" role="group" aria-label="Kitchen scale">
       <p className="caution small">
-        A simulated scale: say what lies on its pan, and read it as you would a real one.
+        Simulated scale: no real one is connected. Enter a weight and put it on.
       </p>
       {!reachable && <p className="quiet small">The scale does not answer. Type the weight in yourself.</p>}
       <p className={settled === null ? 'scale-display' : 'scale-display settled'}>
@@ -56,7 +56,7 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
           onChange={(v) => v !== null && setLoad(v)}
         />
         <Button onClick={() => send('pan', { grams: load })}>Put it on</Button>
-        <Button onClick={() => send('tare')}>Tare</Button>
+        <Button onClick={() => send('tare')}>Set to zero</Button>
         <Button
           type="primary"
           disabled={settled === null || settled <= 0}

@@ -74,7 +74,7 @@ export const StitchView = memo(function StitchView({
       <Select
         className="part-choice"
         size="small"
-        aria-label="Look at"
+        aria-label="Show which part"
         value={key}
         popupMatchSelectWidth={false}
         showSearch={{ optionFilterProp: 'label' }}
@@ -104,7 +104,7 @@ export const StitchView = memo(function StitchView({
       <figcaption>
         <Segmented
           size="small"
-          aria-label="Draw as"
+          aria-label="Show as yarn or symbols"
           value={face}
           options={[
             { value: 'yarn', label: 'Yarn' },
@@ -114,11 +114,11 @@ export const StitchView = memo(function StitchView({
         />
         <Segmented
           size="small"
-          aria-label="Side of the work"
+          aria-label="Show front or back"
           value={seen}
           options={[
-            { value: 'right', label: 'Right side' },
-            { value: 'wrong', label: 'Wrong side' },
+            { value: 'right', label: 'Front' },
+            { value: 'wrong', label: 'Back' },
           ]}
           onChange={setSeen}
         />
@@ -128,32 +128,32 @@ export const StitchView = memo(function StitchView({
             trigger={['click']}
             menu={{
               items: [
-                { key: 'svg', label: 'This view as SVG' },
-                { key: 'png', label: 'This view as PNG' },
+                { key: 'svg', label: 'Drawing to enlarge (SVG)' },
+                { key: 'png', label: 'Picture (PNG)' },
               ],
               onClick: ({ key }) => void save(key),
             }}
           >
-            <Button size="small" type="text" aria-label="Save this view" icon={<DownloadSimple />} />
+            <Button size="small" type="text" aria-label="Save this drawing" icon={<DownloadSimple />} />
           </Dropdown>
           <Button
             size="small"
             type="text"
-            aria-label="Closer"
+            aria-label="Zoom in"
             icon={<Plus />}
             onClick={() => stage.current!.zoomBy(1.25)}
           />
           <Button
             size="small"
             type="text"
-            aria-label="Farther"
+            aria-label="Zoom out"
             icon={<Minus />}
             onClick={() => stage.current!.zoomBy(0.8)}
           />
           <Button
             size="small"
             type="text"
-            aria-label="Back to the part"
+            aria-label="Center the part again"
             icon={<ArrowsInSimple />}
             onClick={() => stage.current!.home()}
           />

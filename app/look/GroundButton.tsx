@@ -9,7 +9,7 @@ export function GroundButton() {
   return (
     <Button
       type="text"
-      aria-label={day ? 'Evening light' : 'Daylight'}
+      aria-label={day ? 'Switch to dark colors' : 'Switch to light colors'}
       icon={day ? <Moon /> : <Sun />}
       onClick={() => setGround(day ? 'evening' : 'day')}
     />

@@ -14,8 +14,8 @@ export function KeysButton() {
     <>
       <Button
         type="text"
-        aria-label="Keys"
-        title="Keys (?)"
+        aria-label="Show keyboard shortcuts"
+        title="Keyboard shortcuts (?)"
         icon={<Keyboard />}
         onClick={() => setOpen(true)}
       />

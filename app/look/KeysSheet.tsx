@@ -49,7 +49,7 @@ const KEYS: readonly Keys[] = [
     ],
   },
   {
-    where: 'In the stack of rounds',
+    where: 'In the list of rounds',
     keys: [[['Space'], 'take up a round by its handle; arrows move it, Space puts it down, Esc leaves it']],
   },
 ];

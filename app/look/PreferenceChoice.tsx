@@ -11,7 +11,7 @@ interface ChoiceProps<T> {
 export function LanguageChoice({ value, onChange }: ChoiceProps<Language>) {
   return (
     <Segmented<Language>
-      aria-label="Language of crochet terms"
+      aria-label="Crochet terms"
       value={value}
       options={[
         { value: 'us', label: 'US terms' },
@@ -26,7 +26,7 @@ export function LanguageChoice({ value, onChange }: ChoiceProps<Language>) {
 export function HandChoice({ value, onChange }: ChoiceProps<Preferences['hand']>) {
   return (
     <Segmented<Preferences['hand']>
-      aria-label="Hand"
+      aria-label="Which hand holds the hook"
       value={value}
       options={[
         { value: 'right', label: 'Right hand' },

@@ -1,18 +1,24 @@
 import { Button, Dropdown, Input, Segmented } from 'antd';
 import { DownloadSimple, LinkSimple, Printer } from '@phosphor-icons/react';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
-import { patternOf, type Section } from '../../core/words/pattern.ts';
+import { patternOf } from '../../core/words/pattern.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { linkOf } from '../storage/link.ts';
+import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
+import { planSvg } from '../../drawing/planSvg.ts';
 import { EXPORTS, EXPORT_IDS, type Export, type ExportId } from '../../drawing/exports.ts';
-import { svgPicture } from './picture.ts';
+import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { useNarrow } from '../look/narrow.ts';
+import { coverOf, svgPicture } from './picture.ts';
+import { Reading } from './Reading.tsx';
+import { SectionWords } from './SectionWords.tsx';
 import './pattern.css';
 
 /** The written border for this piece, and every way in which it leaves the application. */
@@ -22,10 +28,32 @@ export function PatternPage() {
   const { preferences, notes } = plan.hem;
   const pattern = useMemo(() => patternOf(plan), [plan]);
   const [terms, ...sections] = pattern.sections;
+  const narrow = useNarrow();
+  const [asSheet, setAsSheet] = useState(false);
+  const charts = (
+    <section className="charts">
+      <h2>Charts</h2>
+      <Guard what="The charts" resetKeys={[plan]}>
+        <Charts plan={plan} />
+      </Guard>
+    </section>
+  );
   return (
     <div className="pattern-page">
       <Tools />
-      <article className={`pattern-sheet ${preferences.paper}`}>
+      {narrow && (
+        <p className="reading-choice">
+          <Button onClick={() => setAsSheet(!asSheet)}>
+            {asSheet ? 'Read part by part' : 'Show the whole sheet'}
+          </Button>
+        </p>
+      )}
+      {narrow && !asSheet && (
+        <Reading hem={plan.hem.id} sections={pattern.sections}>
+          {charts}
+        </Reading>
+      )}
+      <article hidden={narrow && !asSheet} className={`pattern-sheet ${preferences.paper}`}>
         <h1>{pattern.title}</h1>
         {terms && <SectionWords section={terms} />}
         <Guard what="The plan of the piece" resetKeys={[plan]}>
@@ -34,15 +62,11 @@ export function PatternPage() {
         {sections.map((section) => (
           <SectionWords key={section.heading} section={section} />
         ))}
-        <section className="charts">
-          <h2>Charts</h2>
-          <Guard what="The charts" resetKeys={[plan]}>
-            <Charts plan={plan} />
-          </Guard>
-        </section>
+        {charts}
+        <PaperCode hem={plan.hem} />
       </article>
       <label className="pattern-notes">
-        Your own notes, printed among the notes of the pattern
+        Your own notes, printed with the pattern
         <Input.TextArea
           value={notes}
           autoSize={{ minRows: 2, maxRows: 12 }}
@@ -59,8 +83,32 @@ export function PatternPage() {
 }
 
 const PlanPicture = ({ plan }: { readonly plan: Plan }) => (
-  <Drawn className="pattern-plan" svg={drawingsOf(plan).plan} />
+  <div className="pattern-plan">
+    <PlanDrawing plan={plan} />
+  </div>
 );
+
+/** A code that brings the hem back from paper, where another device could follow it. */
+function PaperCode({ hem }: { readonly hem: Hem }) {
+  const [code, setCode] = useState<string | null>(null);
+  useEffect(() => {
+    let over = false;
+    // What draws codes is fetched with the pattern.
+    void import('../storage/code.ts')
+      .then(({ codeOf }) => codeOf(hem, window.location))
+      .then((svg) => !over && setCode(svg));
+    return () => {
+      over = true;
+    };
+  }, [hem]);
+  if (!code) return null;
+  return (
+    <figure className="paper-code">
+      <Drawn svg={code} />
+      <figcaption>This hem, to be opened on another device: point its camera here.</figcaption>
+    </figure>
+  );
+}
 
 function Charts({ plan }: { readonly plan: Plan }) {
   const { charts, legend } = drawingsOf(plan);
@@ -83,19 +131,6 @@ function Charts({ plan }: { readonly plan: Plan }) {
   );
 }
 
-function SectionWords({ section: { heading, lines } }: { readonly section: Section }) {
-  return (
-    <section>
-      <h2>{heading}</h2>
-      {lines.map(({ kind, text }, i) => (
-        <p key={i} className={kind === 'care' ? 'problem' : kind}>
-          {text}
-        </p>
-      ))}
-    </section>
-  );
-}
-
 /** A drawing that the application made itself as SVG text. */
 const Drawn = ({ svg, className }: { readonly svg: string; readonly className?: string }) => (
   <div className={className} dangerouslySetInnerHTML={{ __html: svg }} />
@@ -115,6 +150,8 @@ const SAVED = [
   }),
 ];
 
+/** The product’s own typeface, as paper knows it. */
+const FONT = 'Commissioner';
 /** Width of a drawing as a picture, pixels. */
 const PICTURE_WIDTH = 1600;
 
@@ -128,8 +165,14 @@ function Tools() {
 
   const save = async (key: string): Promise<void> => {
     if (key === 'pdf') {
-      const { patternPdf } = await import('./pdf.ts');
-      const pdf = await patternPdf(patternOf(plan), drawingsOf(plan, 'Commissioner'), paper);
+      const [{ patternPdf }, { codeOf }] = await Promise.all([
+        import('./pdf.ts'),
+        import('../storage/code.ts'),
+      ]);
+      const cover = planSvg(plan, FONT, await coverOf(plan.hem));
+      const drawings = { ...drawingsOf(plan, FONT), plan: cover };
+      const code = await codeOf(plan.hem, window.location);
+      const pdf = await patternPdf(patternOf(plan), drawings, paper, code);
       return saveBlob(fileName(name, '.pdf'), pdf);
     }
     const [id, picture] = key.split('.') as [ExportId, string?];
@@ -157,7 +200,7 @@ function Tools() {
     if (!link) {
       notices.info({
         title: 'This hem is too large for a link',
-        description: 'Save the project file and send that instead.',
+        description: 'Save the hem file and send that instead.',
       });
       return;
     }

@@ -44,7 +44,12 @@ function section({ heading, lines }: Section): Content {
 }
 
 /** What the PDF holds, as data for the layout. */
-function pdfDefinition(pattern: Pattern, drawings: Drawings, paper: Paper): TDocumentDefinitions {
+function pdfDefinition(
+  pattern: Pattern,
+  drawings: Drawings,
+  paper: Paper,
+  code: string | null,
+): TDocumentDefinitions {
   const width = WIDTHS[paper];
   const legend = drawings.legend.map(({ svg, words }): Content => ({
     columns: [
@@ -94,17 +99,37 @@ function pdfDefinition(pattern: Pattern, drawings: Drawings, paper: Paper): TDoc
         columnGap: 20,
         margin: [0, 12, 0, 0],
       },
+      ...(code
+        ? [
+            {
+              columns: [
+                { svg: code, fit: [92, 92] as [number, number], width: 100 },
+                {
+                  text: 'This hem, to be opened on another device: point its camera here.',
+                  margin: [0, 36, 0, 0],
+                },
+              ],
+              unbreakable: true,
+              margin: [0, 18, 0, 0],
+            } as Content,
+          ]
+        : []),
     ],
   };
 }
 
-/** Makes the PDF. */
-export async function patternPdf(pattern: Pattern, drawings: Drawings, paper: Paper): Promise<Blob> {
+/** Makes the PDF. @param code that brings the hem back from paper, as SVG; null for none */
+export async function patternPdf(
+  pattern: Pattern,
+  drawings: Drawings,
+  paper: Paper,
+  code: string | null,
+): Promise<Blob> {
   const file = async (url: string): Promise<string> =>
     base64(new Uint8Array(await (await fetch(url)).arrayBuffer()));
   pdfMake.addVirtualFileSystem({ 'regular.woff': await file(regular), 'bold.woff': await file(bold) });
   pdfMake.addFonts({ [FONT]: { normal: 'regular.woff', bold: 'bold.woff' } });
-  return pdfMake.createPdf(pdfDefinition(pattern, drawings, paper)).getBlob();
+  return pdfMake.createPdf(pdfDefinition(pattern, drawings, paper, code)).getBlob();
 }
 
 function base64(bytes: Uint8Array): string {

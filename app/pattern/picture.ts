@@ -1,3 +1,27 @@
+import type { Hem } from '../../core/document/hem.ts';
+import { workers } from '../workers/pool.ts';
+
+/** Pixels of the longer side of a picture on paper. */
+const COVER_PIXELS = 1500;
+
+/** The piece with its border, stitch by stitch, as a picture for paper; null where it cannot be painted. */
+export async function coverOf(hem: Hem): Promise<string | null> {
+  try {
+    const blob = await workers().ask('paintPicture', [hem, '#ffffff', COVER_PIXELS]).done;
+    const bitmap = await createImageBitmap(blob);
+    const canvas = document.createElement('canvas');
+    canvas.width = bitmap.width;
+    canvas.height = bitmap.height;
+    const context = canvas.getContext('2d')!;
+    context.fillStyle = '#ffffff';
+    context.fillRect(0, 0, canvas.width, canvas.height);
+    context.drawImage(bitmap, 0, 0);
+    return canvas.toDataURL('image/jpeg', 0.9);
+  } catch {
+    return null;
+  }
+}
+
 /** An SVG drawing as a PNG picture on white, so many pixels wide. */
 export async function svgPicture(svg: string, width: number): Promise<Blob> {
   const [, , w, h] = /viewBox="(-?[\d.]+) (-?[\d.]+) ([\d.]+) ([\d.]+)"/.exec(svg)!.slice(1).map(Number) as [

@@ -66,7 +66,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
             <button
               key={`${x} ${y}`}
               type="button"
-              aria-label={`Motif ${x + 1} in row ${y + 1}`}
+              aria-label={`Row ${y + 1}, motif ${x + 1}`}
               aria-pressed={row[x] === '#'}
               style={
                 row[x] === '#' ? { background: partColours[String(partOfMotif(x, y))] ?? pieceColour } : {}

@@ -35,9 +35,9 @@ export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
           onChange={(corners) => onChange('shape', { ...piece, corners })}
         />
       </Field>
-      <Field label={round ? 'All round the edge' : 'One side'}>
+      <Field label={round ? 'All the way around' : 'One side'}>
         <LengthInput
-          label={round ? 'All round' : 'One side'}
+          label={round ? 'All the way around' : 'One side'}
           cm={piece.sideCm}
           unit={length}
           onChange={(sideCm) => onChange('length of a side', { ...piece, sideCm })}
@@ -70,7 +70,7 @@ export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
       <MotifEdgeFields
         edge={edge}
         label="Its edge"
-        stitchesLabel={round ? 'Stitches all round' : 'Stitches on a side, between the corners'}
+        stitchesLabel={round ? 'Stitches all the way around' : 'Stitches on a side, between the corners'}
         most={20000}
         onChange={(label, changed) => onChange(label, { ...piece, edge: changed })}
       />

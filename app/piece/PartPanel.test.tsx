@@ -37,14 +37,26 @@ describe('the part that is picked', () => {
     expect(screen.getByText(/Pick a side, a corner, a band of rows in the drawing/)).toBeTruthy();
   });
 
+  test('a side that is measured twice says a difference, and takes the middle', () => {
+    const { store } = renderPart(rows, { kind: 'side', side: 1 });
+    const { measuredMm } = store.get().plan.body.edges[1]!;
+    const again = screen.getByRole('spinbutton', { name: 'Second reading of B in cm' });
+    fireEvent.change(again, { target: { value: `${measuredMm / 10 + 6}` } });
+    fireEvent.blur(again);
+    expect(screen.getByText(/Your two readings are 6 cm apart/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Use the middle' }));
+    expect(store.get().plan.body.edges[1]!.measuredMm).toBeCloseTo(measuredMm + 30, 6);
+    expect(screen.queryByText(/two readings/)).toBeNull();
+  });
+
   test('a side: what it offers, its tape, and how far the two differ', () => {
     const { store } = renderPart(rows, { kind: 'side', side: 1 });
-    expect(screen.getByText('Offers 84 dc row ends.')).toBeTruthy();
+    expect(screen.getByText('The hook can go into 84 dc row ends.')).toBeTruthy();
     const tape = screen.getByRole('spinbutton', { name: 'Length of B in cm' });
     fireEvent.change(tape, { target: { value: '130' } });
     fireEvent.blur(tape);
     expect(store.get().plan.hem.piece).toMatchObject({ widthCm: 110, heightCm: 130 });
-    expect(screen.getByText(/By what it is made of, at your gauge: .* \(−/)).toBeTruthy();
+    expect(screen.getByText(/Your counts suggest .* Check both\./)).toBeTruthy();
   });
 
   test('a corner: its angle, and the ways to work it, all outer ones alike', () => {
@@ -81,7 +93,7 @@ describe('the part that is picked', () => {
 
   test('a band of rows: how many, of which stitch', () => {
     const { store } = renderPart(rows, { kind: 'rows', run: 0 });
-    const count = screen.getByRole('spinbutton', { name: 'Rows in run 1' });
+    const count = screen.getByRole('spinbutton', { name: 'Number of rows, section 1' });
     fireEvent.change(count, { target: { value: '90' } });
     fireEvent.blur(count);
     expect(store.get().plan.hem.piece).toMatchObject({ rows: [{ stitch: 'dc', count: 90 }] });

@@ -4,13 +4,15 @@ import { crossingOf } from '../../core/base/baseRound.ts';
 import { listWords } from '../../core/words/lists.ts';
 import { basis, spotNoun } from '../../core/base/schools.ts';
 import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
-import { measureSide } from '../../core/edits/piece.ts';
+import { measureSide, readAgain, useMiddle } from '../../core/edits/piece.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { lengthWords, percentWords, plural } from '../../core/words/measures.ts';
+import { lengthWords, plural } from '../../core/words/measures.ts';
 import { CornerTreatments, JoinTreatments } from '../controls/Treatment.tsx';
 import { partName, type PlanPart } from '../../drawing/parts.ts';
 import { useHemStore } from '../hem/context.ts';
+import { readingsWords } from '../../core/words/readingWords.ts';
+import { Button } from '../look/Button.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { RunFields } from './RowsEditor.tsx';
 
@@ -72,12 +74,13 @@ function SidePart({ plan, side }: SidePartProps) {
     edge,
     edge.spots.map(() => 1),
   ).map((p) => plural(p.spots, spotNoun(p, preferences.language)));
+  const readings = readingsWords(plan, side);
   const off = edge.computedMm / edge.measuredMm - 1;
   return (
     <>
-      <p>Offers {listWords(offers)}.</p>
+      <p>The hook can go into {listWords(offers)}.</p>
       <div className="run-line">
-        <span>By the tape</span>
+        <span>Measured length</span>
         <LengthInput
           label={`Length of ${name}`}
           cm={edge.measuredMm / 10}
@@ -85,10 +88,27 @@ function SidePart({ plan, side }: SidePartProps) {
           onChange={(cm) => store.do(measureSide(name, side, cm))}
         />
       </div>
+      <div className="run-line">
+        <span>Measured again</span>
+        <LengthInput
+          label={`Second reading of ${name}`}
+          cm={plan.hem.secondReadings[String(side)] ?? null}
+          unit={preferences.length}
+          onChange={(cm) => store.do(readAgain(name, side, cm))}
+          onEmpty={() => store.do(readAgain(name, side, null))}
+        />
+      </div>
+      {readings && (
+        <p className="problem small">
+          {readings}{' '}
+          <Button size="small" onClick={() => store.do(useMiddle(name, side))}>
+            Use the middle
+          </Button>
+        </p>
+      )}
       {Math.abs(off) > 0.001 && (
         <p className="quiet small">
-          By what it is made of, at your gauge: {lengthWords(edge.computedMm, preferences.length)} (
-          {percentWords(off)}).
+          Your counts suggest {lengthWords(edge.computedMm, preferences.length)}. Check both.
         </p>
       )}
       <p className="quiet small">
@@ -126,7 +146,7 @@ function JoinPart({
   const store = useHemStore();
   return (
     <>
-      <p>Two corner spaces with a seam between them, which leaves a dip. Cross it:</p>
+      <p>Two motifs meet here. How do you want to work across the seam?</p>
       <JoinTreatments
         plan={plan}
         side={side}

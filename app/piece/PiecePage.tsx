@@ -13,6 +13,8 @@ import { ColourButton } from '../controls/ColourButton.tsx';
 import { BegunNote } from '../controls/BegunNote.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { WORDS } from '../../core/terms/words.ts';
+import { bodyLiesWords } from '../../core/words/flatWords.ts';
+import { unequalWords } from '../../core/words/readingWords.ts';
 import { smallLengthWords } from '../../core/words/measures.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Field, type EditorProps } from '../controls/Field.tsx';
@@ -75,6 +77,12 @@ export function PiecePage() {
           ))}
         </div>
         <PieceEditor piece={piece} onChange={put} />
+        <LiesItself />
+        {unequalWords(plan).map((words) => (
+          <p key={words} className="problem small">
+            {words}
+          </p>
+        ))}
         {problems.map((p) => (
           <p key={p.code} className="problem">
             {problemLine(p)}
@@ -83,6 +91,38 @@ export function PiecePage() {
       </section>
       <GaugeFields />
     </div>
+  );
+}
+
+const LIES = [
+  ['flat', 'lies flat'],
+  ['ripples', 'waves'],
+  ['cups', 'pulls in'],
+] as const;
+
+/** How the piece itself lies, before it has a border. */
+function LiesItself() {
+  const store = useHemStore();
+  const { hem } = usePlan();
+  const words = bodyLiesWords(hem);
+  return (
+    <>
+      <div className="lies-itself" role="radiogroup" aria-label="How the piece itself lies">
+        <span>Without a border it</span>
+        {LIES.map(([value, label]) => (
+          <label key={value}>
+            <input
+              type="radio"
+              name="lies"
+              checked={hem.bodyLies === value}
+              onChange={() => store.do(edits.sayHowItLies(value))}
+            />{' '}
+            {label}
+          </label>
+        ))}
+      </div>
+      {words && <p className="problem small">{words}</p>}
+    </>
   );
 }
 
@@ -114,7 +154,7 @@ function GaugeFields() {
       </Field>
       <Field label="Hook">
         <NumberField
-          aria-label="Hook in millimetres"
+          aria-label="Hook in millimeters"
           min={0.5}
           max={40}
           step={0.25}
@@ -134,7 +174,7 @@ function GaugeFields() {
         />
       </Field>
       <p className="quiet small">
-        The weight brings usual values; what you measure on a swatch is better. One border stitch is{' '}
+        Usual values for this weight. Your own swatch is better: measure 4 in (10 cm). One border stitch is{' '}
         {smallLengthWords(plan.stitchWidthMm, preferences.length)} wide.
       </p>
       <Field label="Color of the piece">

@@ -3,7 +3,7 @@ import { Button, Select } from 'antd';
 import { ArrowDown, ArrowUp, Plus, Trash } from '@phosphor-icons/react';
 import type { FoundationChoice, RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
-import { lengthWords, smallLengthWords } from '../../core/words/measures.ts';
+import { lengthWords, plural } from '../../core/words/measures.ts';
 import { usePlan } from '../hem/context.ts';
 import { SizeFields } from './SizeFields.tsx';
 import { PartColour } from './PartColour.tsx';
@@ -69,9 +69,9 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
         <p className="quiet small">One loop leaves a ridge along C that matches the other end.</p>
       )}
       <p className="quiet small">
-        The {total} rows come by themselves to {lengthWords(plan.body.edges[1]!.computedMm, length)}, at the
-        usual height of each stitch and your {smallLengthWords(plan.body.stitchWidthMm!, length)} a stitch.
-        Measure twice, without stretching.
+        {plural(total, 'row')} like these usually {total === 1 ? 'measures' : 'measure'} about{' '}
+        {lengthWords(plan.body.edges[1]!.computedMm, length)}. If your tape says otherwise, use your tape.
+        Measure twice; do not stretch.
       </p>
       <h2>Rows, from the last (A) down to the foundation (C)</h2>
       <ol className="row-runs">
@@ -84,7 +84,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
               <Button
                 type="text"
                 size="small"
-                aria-label="Up"
+                aria-label="Move these rows up"
                 icon={<ArrowUp />}
                 disabled={i === piece.rows.length - 1}
                 onClick={() => swap(i, 1)}
@@ -92,7 +92,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
               <Button
                 type="text"
                 size="small"
-                aria-label="Down"
+                aria-label="Move these rows down"
                 icon={<ArrowDown />}
                 disabled={i === 0}
                 onClick={() => swap(i, -1)}
@@ -100,7 +100,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
               <Button
                 type="text"
                 size="small"
-                aria-label="Take out this run"
+                aria-label="Remove these rows"
                 icon={<Trash />}
                 disabled={piece.rows.length === 1}
                 onClick={() =>
@@ -118,7 +118,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
         icon={<Plus />}
         onClick={() => setRows('added rows', [...piece.rows, { stitch: 'dc', count: 4 }])}
       >
-        Rows on top
+        Add rows at the top
       </Button>
     </>
   );
@@ -138,7 +138,7 @@ export function RunFields({ number, run, onChange }: RunFieldsProps) {
     <>
       <PartColour part={number - 1} label={`Color of section ${number}`} />
       <NumberField
-        aria-label={`Rows in run ${number}`}
+        aria-label={`Number of rows, section ${number}`}
         min={1}
         max={5000}
         precision={0}
@@ -147,7 +147,7 @@ export function RunFields({ number, run, onChange }: RunFieldsProps) {
       />
       <span>rows of</span>
       <Select
-        aria-label={`Stitch of run ${number}`}
+        aria-label={`Stitch of section ${number}`}
         value={run.stitch}
         popupMatchSelectWidth={false}
         options={ROW_STITCHES.map((s) => ({

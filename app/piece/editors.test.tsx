@@ -44,17 +44,17 @@ describe('how the piece was made', () => {
   test('rows: a run is added on top, moved down, changed and taken out', () => {
     const { store } = renderPiece(base);
     const runs = () => (store.get().plan.hem.piece as Extract<Piece, { kind: 'rows' }>).rows;
-    fireEvent.click(screen.getByRole('button', { name: 'Rows on top' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Add rows at the top' }));
     expect(runs()).toEqual([
       { stitch: 'dc', count: 84 },
       { stitch: 'dc', count: 4 },
     ]);
-    type('Rows in run 2', '7');
-    fireEvent.click(screen.getAllByRole('button', { name: 'Down' })[0]!);
+    type('Number of rows, section 2', '7');
+    fireEvent.click(screen.getAllByRole('button', { name: 'Move these rows down' })[0]!);
     expect(runs().map((r) => r.count)).toEqual([7, 84]);
-    fireEvent.click(screen.getAllByRole('button', { name: 'Take out this run' })[1]!);
+    fireEvent.click(screen.getAllByRole('button', { name: 'Remove these rows' })[1]!);
     expect(runs()).toEqual([{ stitch: 'dc', count: 84 }]);
-    expect((screen.getByRole('button', { name: 'Take out this run' }) as HTMLButtonElement).disabled).toBe(
+    expect((screen.getByRole('button', { name: 'Remove these rows' }) as HTMLButtonElement).disabled).toBe(
       true,
     );
   });
@@ -68,7 +68,7 @@ describe('how the piece was made', () => {
         motifCm: 14,
       }),
     );
-    fireEvent.click(screen.getByRole('button', { name: 'Motif 2 in row 1' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Row 1, motif 2' }));
     expect(store.get().plan.hem.piece).toMatchObject({ cells: ['#.', '##'] });
     expect(store.get().plan.sides).toHaveLength(6);
     fireEvent.click(screen.getByRole('button', { name: 'Fill the whole grid' }));
@@ -146,12 +146,12 @@ describe('the color of a part', () => {
     };
     const { store } = renderPiece(of(grid));
     fireEvent.click(screen.getByRole('checkbox', { name: 'color the motifs that are pressed' }));
-    press('Motif 2 in row 1');
+    press('Row 1, motif 2');
     expect(store.get().plan.hem.partColours).toEqual({ '1': base.yarns[0]!.colour });
-    press('Motif 2 in row 1');
+    press('Row 1, motif 2');
     expect(store.get().plan.hem.partColours).toEqual({});
     fireEvent.click(screen.getByRole('checkbox', { name: 'color the motifs that are pressed' }));
-    press('Motif 2 in row 1');
+    press('Row 1, motif 2');
     expect(store.get().plan.hem.piece).toMatchObject({ cells: ['#.', '##'] });
   });
 });

@@ -8,7 +8,8 @@ import { verdict } from '../../core/flat/flat.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
-import { lengthWords, percentWords, plural, sizeWords } from '../../core/words/measures.ts';
+import { bodyLiesWords, flatnessWords } from '../../core/words/flatWords.ts';
+import { lengthWords, plural, sizeWords } from '../../core/words/measures.ts';
 import { takeSize } from '../../core/forecast/sizes.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -17,15 +18,15 @@ import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
 
 const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
-  each: 'full rate',
-  halves: 'closer rate',
+  each: 'usual',
+  halves: 'in between',
   kinds: 'your table',
   between: 'between the stitches',
   gaps: 'in the gaps',
   clusters: 'clusters in the gaps',
   loops: 'loops',
   gauge: 'by gauge',
-  own: 'own rate',
+  own: 'your own',
 };
 
 const STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
@@ -35,6 +36,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { length, language } = plan.hem.preferences;
   const disc = isDisc(plan.body.outline);
+  const itself = bodyLiesWords(plan.hem);
   const [stitch, setStitch] = useState<StitchKind>('hdc');
   const [count, setCount] = useState(10);
   const { value: shows } = useWorked('firstToShow', plan.hem);
@@ -64,12 +66,12 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       {shows && (
         <p className="quiet small">
           {shows.round === null
-            ? `If the ${last.name.toLowerCase()} went on, it would still lie flat or block out after forty repeats (${percentWords(shows.strain)}).`
-            : `If the ${last.name.toLowerCase()} went on, it would begin to ${shows.strain > 0 ? 'ripple' : 'cup'} at round ${shows.round} (${percentWords(shows.strain)}).`}
+            ? `You can go on with the ${last.name.toLowerCase()} for 40 rounds and it stays flat.`
+            : `If you keep working the ${last.name.toLowerCase()}, it starts to ${shows.strain > 0 ? 'ripple' : 'pull in'} at round ${shows.round}.`}
         </p>
       )}
       <h2>
-        {disc ? 'Which spacing?' : 'Which corner?'}{' '}
+        {disc ? 'Which spacing stays flat?' : 'Which corner stays flat?'}{' '}
         {pending && <span className="quiet small">working …</span>}
       </h2>
       <p className="small">
@@ -92,13 +94,14 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         />{' '}
         on this base:
       </p>
+      {itself && <p className="small">{itself}</p>}
       {!disc && (
         <ul className="corner-forecast">
           {corners?.map((c) => (
             <li key={c.corner}>
               {CORNERS.find((x) => x.id === c.corner)!.name}
               <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
-                {percentWords(c.strain)} {verdict(c.strain)}
+                {flatnessWords(verdict(c.strain))}
               </span>
             </li>
           ))}
@@ -106,10 +109,8 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       )}
       {!disc && (
         <>
-          <p className="quiet small">
-            {plural(count, 'round')} on the base as it is, worst side; ±2 % lies flat, ±5 % blocks out.
-          </p>
-          <h2>Which spacing?</h2>
+          <p className="quiet small">After {plural(count, 'round')}, on the side where it shows most.</p>
+          <h2>Which spacing stays flat?</h2>
         </>
       )}
       <ul className="corner-forecast">
@@ -117,15 +118,15 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           <li key={c.school}>
             {SCHOOL_NAMES[c.school]}
             <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
-              {percentWords(c.strain)} {verdict(c.strain)}
+              {flatnessWords(verdict(c.strain))}
             </span>
           </li>
         ))}
       </ul>
       <p className="quiet small">
         {disc
-          ? 'The same rounds, the increases spread all the way around; ±2 % lies flat, ±5 % blocks out.'
-          : 'The same rounds with 3 in each corner, each spacing on the sides to which it applies.'}
+          ? 'The same rounds, the increases spread all the way around.'
+          : 'With 3 stitches in each corner.'}
       </p>
     </section>
   );

@@ -160,7 +160,9 @@ export function Library({ plan, side = 0, onAdd, onPreview, onOwn, onPaste }: Li
         ))}
       </ul>
       {failed && <p className="problem small">Whether they fit could not be worked out. Your hem is safe.</p>}
-      {shown.length === 0 && <p className="quiet">{(tried ?? failed) && 'Nothing here. Show more again.'}</p>}
+      {shown.length === 0 && (
+        <p className="quiet">{(tried ?? failed) && 'No round matches. Remove a filter.'}</p>
+      )}
     </section>
   );
 }
@@ -198,7 +200,7 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
         {tried && (
           <span className="small">
             <span className={tried.fits ? 'fits' : 'odd'}>
-              {tried.fits ? 'Fits as it is' : 'Does not fit as it is'}
+              {tried.fits ? 'Fits as it is' : 'Does not fit yet'}
             </span>
             {tried.ground !== null && `, with ${familyById(tried.ground)!.name.toLowerCase()} under it`}
           </span>

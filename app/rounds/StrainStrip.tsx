@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { sideWords } from '../../core/words/placeWords.ts';
 import { FLAT_LIMITS } from '../../core/flat/flat.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { bodyLiesWords, flatnessWords } from '../../core/words/flatWords.ts';
 import { percentWords } from '../../core/words/measures.ts';
 
 const WIDTH = 250;
@@ -18,13 +19,13 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
     width: x(limit) - x(-limit),
   });
   return (
-    <section className="strain" aria-label="Lay-flat">
-      <h2>Lay-flat</h2>
+    <section className="strain" aria-label="Flatness">
+      <h2>Will it lie flat?</h2>
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
         width="100%"
         role="img"
-        aria-label="Strain of every round and side"
+        aria-label={`How flat each round lies: ${worstWords(plan)}`}
       >
         <rect className="band-blocks" {...band(FLAT_LIMITS.blocks)} y={0} height={height - 20} />
         <rect className="band-flat" {...band(FLAT_LIMITS.flat)} y={0} height={height - 20} />
@@ -45,22 +46,22 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
                   y={2 + i * step}
                   height={Math.max(1.5, step - 1)}
                 >
-                  <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${s.verdict}`}</title>
+                  <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${flatnessWords(s.verdict)}`}</title>
                 </rect>
               );
             })}
           </g>
         ))}
         <text className="end" x={LEFT} y={height - 4}>
-          ← draws in
+          ← pulls in
         </text>
         <text className="end right" x={WIDTH} y={height - 4}>
           ripples →
         </text>
       </svg>
       <p className="quiet small">
-        Worst: {worstWords(plan)}. Within ±{FLAT_LIMITS.flat * 100} % flat, to ±{FLAT_LIMITS.blocks * 100} %
-        it blocks out: rules of thumb.
+        {worstWords(plan)} {bodyLiesWords(plan.hem)} Up to {FLAT_LIMITS.flat * 100} % off lies flat, up to{' '}
+        {FLAT_LIMITS.blocks * 100} % flattens with blocking: rules of thumb.
       </p>
     </section>
   );
@@ -74,5 +75,7 @@ function worstWords(plan: Plan): string {
     });
   }
   const { verdict } = worst.round.sides[worst.side]!;
-  return `${worst.round.number === 0 ? 'base round' : `round ${worst.round.number}`}, ${sideWords(plan, worst.side)}, ${percentWords(worst.strain)} (${verdict})`;
+  const round = worst.round.number === 0 ? 'The base round' : `Round ${worst.round.number}`;
+  const off = `${(Math.abs(worst.strain) * 100).toFixed(1)} % too ${worst.strain > 0 ? 'long' : 'short'}`;
+  return `${round} ${flatnessWords(verdict)}, ${off} on ${sideWords(plan, worst.side)}.`;
 }

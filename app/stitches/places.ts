@@ -106,7 +106,7 @@ export const PLACES: readonly PlaceTopic[] = [
     ...EDGE,
     name: () => 'Cloth or fleece',
     words: () =>
-      'Into holes made at an even pitch, about a centimetre in from the edge; the stitch wraps the edge.',
+      'Into holes made at an even pitch, about ⅜ in (1 cm) from the edge; the stitch wraps the edge.',
     sample: (p) => sample(p, cloth),
   },
   {

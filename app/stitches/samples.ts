@@ -69,7 +69,6 @@ export function sample(
     ...newHem('sample', new Date(0)),
     preferences,
     pieceColour: '#b9b29d',
-    partColours: {},
     rounds: given.rounds ?? [],
   };
   const changed = changePiece(blank, piece);

@@ -75,7 +75,7 @@ export function PlaceView({
         first={at}
         focusRound={number}
         marked={marked}
-        label="The place in hand, stitch by stitch"
+        label="Where you are, stitch by stitch"
       />
       {!whole && (
         <div className={styles.map} aria-hidden="true">

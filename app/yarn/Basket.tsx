@@ -5,7 +5,7 @@ import { lazy, Suspense, useState } from 'react';
 import * as edits from '../../core/edits/yarn.ts';
 import { problemLine } from '../../core/problems.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import type { Plan, YarnPlan } from '../../core/plan/types.ts';
 import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -14,6 +14,19 @@ import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
 const Shop = lazy(async () => ({ default: (await import('./Shop.tsx')).Shop }));
+
+/** Whether what is there is enough, and what to do when it may not be. */
+function enoughWords(y: YarnPlan): string {
+  const more = y.toBuy ? ` Have ${plural(y.toBuy, 'ball')} more, same dye lot.` : '';
+  switch (supplyOf(y)) {
+    case 'runs out':
+      return `Not enough.${more}`;
+    case 'may run out':
+      return `May run out.${more}`;
+    default:
+      return 'Enough.';
+  }
+}
 
 /** The yarns of a hem: their labels, what is there, and what the border takes of each. */
 export function Basket({ plan }: { readonly plan: Plan }) {
@@ -60,13 +73,13 @@ export function Basket({ plan }: { readonly plan: Plan }) {
               <p>
                 {quantity.metres > 0 ? (
                   <>
-                    Takes <strong>{plural(quantity.balls, 'ball')}</strong>{' '}
+                    Needs <strong>{plural(quantity.balls, 'ball')}</strong>{' '}
                     <span className="estimate">{yarnLengthWords(quantity.metres, unit)}</span>,{' '}
                     {rangeWords(quantity.grams, quantity.spread)} g, {plural(ends, 'end')} to weave in.{' '}
                     <span className={supplyOf(y) === 'lasts' || supplyOf(y) === 'not said' ? 'quiet' : 'odd'}>
                       {supplyOf(y) === 'not said'
-                        ? 'Say what you have to see whether it lasts.'
-                        : `What you have ${supplyOf(y)}${y.toBuy ? `: ${y.toBuy} more to be sure` : ''}.`}
+                        ? 'Enter what you have to see if it is enough.'
+                        : enoughWords(y)}
                     </span>
                   </>
                 ) : (
@@ -89,7 +102,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   />
                   <NumberField
                     size="small"
-                    aria-label="Metres in 100 g"
+                    aria-label="Meters in 100 g"
                     min={5}
                     max={5000}
                     suffix="m in 100 g"
@@ -160,7 +173,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
           aria-expanded={shopping}
           onClick={() => setShopping(!shopping)}
         >
-          Look in the yarn shop
+          Simulated yarn shop
         </Button>
       </div>
       {shopping && (

@@ -23,7 +23,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const saving = others.filter((o) => o.ballsSaved > 0);
   return (
     <section className="how-far">
-      <h2>How far would the rest go?</h2>
+      <h2>What could you add with the leftovers?</h2>
       <p>
         With{' '}
         <NumberField
@@ -47,7 +47,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
             setTyped(null);
           }}
         />{' '}
-        left after this border, on top of it:
+        left after this border, you could add:
       </p>
       {rows.length === 0 && pending ? (
         <p className="quiet">working …</p>
@@ -67,21 +67,21 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
       )}
       {others.length > 0 && (
         <>
-          <h2>Another edge in place of the {last.name.toLowerCase()}</h2>
+          <h2>A different last round, for the {last.name.toLowerCase()}</h2>
           <p className="quiet small">
             {saving.length > 0
               ? `${saving
                   .slice(0, 4)
                   .map((o) => `${o.name} saves ${plural(o.ballsSaved, 'ball')}`)
                   .join('; ')}.`
-              : 'No other edge would save a whole ball.'}
+              : 'No other last round saves a whole ball.'}
           </p>
           <ul className="far-rows">
             {others.slice(0, 9).map((o) => (
               <li key={o.familyId}>
                 <strong className="estimate">{yarnLengthWords(o.metres, plan.hem.preferences.length)}</strong>{' '}
                 {o.name.toLowerCase()}
-                {!o.even && <span className="quiet"> (does not fit as it is)</span>}
+                {!o.even && <span className="quiet"> (does not fit yet)</span>}
               </li>
             ))}
           </ul>

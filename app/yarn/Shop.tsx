@@ -36,7 +36,7 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
   });
   return (
     <div className="shop">
-      <p className="caution small">A simulated shop: its yarns are invented and nothing is bought.</p>
+      <p className="caution small">Simulated shop: the yarns are made up, nothing is bought.</p>
       <div className="shop-search">
         <Input
           size="small"

@@ -44,9 +44,10 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
   };
   return (
     <section className="weigh-ins">
-      <h2>Weigh-ins</h2>
+      <h2>Weighing</h2>
       <p className="quiet small">
-        Weigh a swatch, or the ball before and after a round, and type the difference: the ranges narrow.
+        Weigh a swatch. Or weigh the ball before and after a round, and enter the difference. The estimate
+        gets surer.
       </p>
       <ul>
         {plan.hem.weighIns.map((w) => (

@@ -24,18 +24,18 @@ describe('the basket', () => {
     const { store, container } = renderHem(hem, (plan) => <Basket plan={plan} />);
     const [plain] = store.get().plan.yarns;
     expect(container.textContent).toContain(`${rangeWords(plain!.quantity.grams, plain!.quantity.spread)} g`);
-    expect(container.textContent).toContain('Say what you have to see whether it lasts.');
+    expect(container.textContent).toContain('Enter what you have to see if it is enough.');
     type('Grams of Plain yarn in the basket', '5');
-    expect(container.textContent).toContain('What you have runs out');
+    expect(container.textContent).toContain('Not enough. Have ');
     type('Grams of Plain yarn in the basket', '900');
-    expect(container.textContent).toContain('What you have lasts');
+    expect(container.textContent).toContain('Enough.');
     expect(store.get().plan.hem.yarns[0]!.haveG).toBe(900);
   });
 
   test('another label gives other balls', () => {
     const { store } = renderHem(hem, (plan) => <Basket plan={plan} />);
     const before = store.get().plan.yarns[0]!.quantity;
-    type('Metres in 100 g', String(190 / 2));
+    type('Meters in 100 g', String(190 / 2));
     const after = store.get().plan.yarns[0]!.quantity;
     expect(after.metres).toBeCloseTo(before.metres, 6);
     expect(after.grams).toBeCloseTo(2 * before.grams, 6);

@@ -50,6 +50,8 @@ describe('files of older versions', () => {
       preferences: { paper: 'letter' },
       record: [],
       partColours: {},
+      bodyLies: 'flat',
+      secondReadings: {},
     });
     for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
       expect(migrate(odd)).toEqual(odd);

@@ -10,6 +10,7 @@ import {
   byNumber,
   colour,
   id,
+  lengthCm,
   list,
   named,
   oneOf,
@@ -67,6 +68,14 @@ export const hem = record({
   partColours: said(
     'own colors of its parts by their number, from "0": runs of rows from the foundation, rounds of a motif from its edge, joined motifs by 60 × row + column of the grid',
     byNumber(colour),
+  ),
+  bodyLies: said(
+    'how the piece itself lies before it has a border, which no border cures',
+    oneOf('flat', 'ripples', 'cups'),
+  ),
+  secondReadings: said(
+    'a second reading of the tape, cm, by the number of the side from "0"; the first is in the piece',
+    byNumber(lengthCm),
   ),
   gauge: said('of the border, as measured or taken from the yarn’s weight, and its hook', gauge),
   yarns: said('the basket', list(yarn, LIMITS.yarns, 1)),

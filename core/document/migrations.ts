@@ -43,8 +43,8 @@ const STEPS: readonly ((file: Value) => Value)[] = [
     ...file,
     record: Array.isArray(file.record) ? file.record.map((event: unknown) => lookOf6(event)) : file.record,
   }),
-  // Version 7: parts of the piece may have colors of their own.
-  (file) => ({ partColours: {}, ...file }),
+  // Version 7: colors of parts of the piece, how it lies by itself, second readings of the tape.
+  (file) => ({ partColours: {}, bodyLies: 'flat', secondReadings: {}, ...file }),
 ];
 
 const lookOf6 = (event: unknown): unknown =>

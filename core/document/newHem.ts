@@ -27,6 +27,8 @@ export function newHem(id: string, now: Date): Hem {
     },
     pieceColour: '#a9b8b0',
     partColours: {},
+    bodyLies: 'flat',
+    secondReadings: {},
     gauge: { stitchesPer10Cm: weight.stitchesPer10Cm, hookMm: weight.hookMm[0] },
     yarns: [
       {

@@ -57,10 +57,10 @@ export function salvageHem(value: unknown, id: string, now: Date): Salvaged | nu
     if (sound) take('piece', () => ({ ...hem, ...changePiece(hem, file.piece as Hem['piece']) }));
     else lost.push('piece');
   }
-  // Where no part has a color of its own, nothing was kept of it.
-  const { partColours } = file;
-  if (partColours !== undefined && JSON.stringify(partColours) !== '{}')
-    take('partColours', () => ({ ...hem, partColours }));
+  // What is as in every new hem was not kept from this one.
+  for (const key of ['partColours', 'bodyLies', 'secondReadings'] as const)
+    if (key in file && JSON.stringify(file[key]) !== JSON.stringify(hem[key]))
+      take(key, () => ({ ...hem, [key]: file[key] }));
   if ('base' in file) take('base', () => ({ ...hem, base: file.base }));
   for (const key of LISTS) {
     if (!(key in file)) continue;

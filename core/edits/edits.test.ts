@@ -15,6 +15,8 @@ import { everythingOf, nonsenseIn } from '../testing/everything.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
+import { bodyLiesWords } from '../words/flatWords.ts';
+import { readingsWords, unequalWords } from '../words/readingWords.ts';
 import * as base from './base.ts';
 import { constructionOf } from './constructions.ts';
 import { edit, performed, type Edit } from './edit.ts';
@@ -305,6 +307,48 @@ describe('the colors of the parts of a piece', () => {
     } as const;
     expect(done(pieces.chooseConstruction('disc', disc), striped).partColours).toEqual({});
   });
+});
+
+describe('two readings of a side', () => {
+  const start = rowsHem();
+
+  test('their middle becomes its length, and the second is used up', () => {
+    const { measuredMm } = plan(start).body.edges[1]!;
+    const again = done(pieces.readAgain('B', 1, measuredMm / 10 + 4), start);
+    expect(readingsWords(plan(again), 1)).toMatch(/^Your two readings are 4 cm apart\./);
+    const middle = done(pieces.useMiddle('B', 1), again);
+    expect(plan(middle).body.edges[1]!.measuredMm).toBeCloseTo(measuredMm + 20, 6);
+    expect(middle.secondReadings).toEqual({});
+    expect(readingsWords(plan(middle), 1)).toBeNull();
+  });
+
+  test('that agree to a hundredth are left alone', () => {
+    const { measuredMm } = plan(start).body.edges[0]!;
+    expect(
+      readingsWords(plan(done(pieces.readAgain('A', 0, (measuredMm / 10) * 1.008), start)), 0),
+    ).toBeNull();
+    const outcome = performed(start, pieces.useMiddle('A', 0));
+    expect(outcome.ok).toBe(false);
+  });
+
+  test('of sides that face each other are to agree too', () => {
+    expect(unequalWords(plan(start))).toEqual([]);
+    const side = (stitches: number, lengthCm: number) => ({ stitches, lengthCm, turnDegrees: 90 });
+    const counted: Piece = {
+      kind: 'counted',
+      sides: [side(80, 60), side(90, 70), side(80, 61.5), side(90, 70)],
+    };
+    const hem = { ...start, ...changePiece(start, counted) };
+    expect(unequalWords(plan(hem))).toEqual([
+      'Sides A and C face each other, and measure 60 cm and 61.5 cm. Measure both again: a piece like this is usually the same on both.',
+    ]);
+  });
+});
+
+test('a piece that waves by itself is remembered wherever it is said how flat the border lies', () => {
+  const start = rowsHem();
+  expect(bodyLiesWords(start)).toBeNull();
+  expect(bodyLiesWords(done(pieces.sayHowItLies('ripples'), start))).toMatch(/^The piece itself waves\./);
 });
 
 function done(edit: Edit, hem: Hem): Hem {

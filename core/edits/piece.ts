@@ -7,7 +7,7 @@ import { factsOf, firstChoice } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
 import { yarnWeight, type YarnWeightNumber } from '../terms/yarnWeights.ts';
-import { edit, type Edit } from './edit.ts';
+import { edit, gone, type Edit } from './edit.ts';
 import { withSizeFollowing } from './sizes.ts';
 import { inAll } from '../problems.ts';
 
@@ -57,6 +57,7 @@ export const chooseConstruction = (name: string, piece: Piece): Edit =>
     return {
       ...changed,
       partColours: {},
+      secondReadings: {},
       rounds: needed ? [fillsLoops(changed.base.yarn), ...others] : others,
     };
   });
@@ -111,6 +112,40 @@ export const colourPart = (part: number, colour: string | null): Edit =>
     }),
     `color of part ${part}`,
   );
+
+/** How the piece itself lies. */
+export const sayHowItLies = (bodyLies: Hem['bodyLies']): Edit =>
+  edit('how the piece itself lies', () => ({ bodyLies }));
+
+/** A second reading of the tape along a side, cm; null takes it away. */
+export const readAgain = (name: string, side: number, lengthCm: number | null): Edit =>
+  edit(
+    `second reading of ${name}`,
+    ({ secondReadings }) => ({ secondReadings: withReading(secondReadings, side, lengthCm) }),
+    `second reading ${side}`,
+  );
+
+/** A side as long as the middle of its two readings says. */
+export const useMiddle = (name: string, side: number): Edit =>
+  edit(`middle of two readings of ${name}`, (hem) => {
+    const second = hem.secondReadings[String(side)];
+    const edge = bodyOf(hem.piece).edges[side];
+    if (second === undefined || !edge) return gone('the second reading');
+    const middle = Number(((edge.measuredMm / 10 + second) / 2).toFixed(2));
+    return {
+      ...changePiece(hem, withSideLength(hem.piece, side, middle)),
+      secondReadings: withReading(hem.secondReadings, side, null),
+    };
+  });
+
+const withReading = (
+  readings: Hem['secondReadings'],
+  side: number,
+  lengthCm: number | null,
+): Hem['secondReadings'] => {
+  const { [String(side)]: _, ...others } = readings;
+  return lengthCm === null ? others : { ...others, [String(side)]: lengthCm };
+};
 
 /** Usual values of a yarn weight for the gauge and for every yarn. */
 export const chooseWeight = (number: YarnWeightNumber): Edit =>

@@ -67,7 +67,7 @@ function roundProblems(
       : [];
   const wholeRing = written.recipe.scope === 'ring' || disc;
   const unfit = round.sides.slice(0, wholeRing ? 1 : undefined).flatMap(({ fit }, i) => {
-    const side = wholeRing ? 'all round' : sides[i]!.name;
+    const side = wholeRing ? 'all the way around' : sides[i]!.name;
     if (!fit) return [];
     if (fit.stuck) {
       const places = PLACES[written.sitsOn].long[1];

@@ -70,6 +70,8 @@ export function rowsHem(
     },
     pieceColour: '#888888',
     partColours: {},
+    bodyLies: 'flat',
+    secondReadings: {},
     gauge: { stitchesPer10Cm: given.stitchesPer10Cm ?? 14, hookMm: 5 },
     yarns: [
       {

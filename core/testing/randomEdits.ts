@@ -152,6 +152,14 @@ const MAKERS: readonly Maker[] = [
   // Piece
   ({ hem }, chance) =>
     pieces.chooseConstruction('construction', constructionOf(chance.pick(PIECE_KINDS), hem)),
+  (_, chance) => pieces.sayHowItLies(chance.pick(['flat', 'ripples', 'cups'])),
+  (plan, chance) =>
+    pieces.readAgain(
+      'a side',
+      chance.int(0, plan.sides.length - 1),
+      chance.maybe(0.8) ? 0.5 + chance.next() * 200 : null,
+    ),
+  (plan, chance) => pieces.useMiddle('a side', chance.int(0, plan.sides.length - 1)),
   (_, chance) =>
     pieces.colourPart(chance.int(0, 70), chance.maybe(0.7) ? chance.pick(['#aa3344', '#efe6d0']) : null),
   ({ hem }, chance) => pieces.describePiece('a field', anotherPiece(hem.piece, hem, chance)),

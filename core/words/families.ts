@@ -11,7 +11,7 @@ export function needsWords({ needs, lopsidedNeeds, sitsOn }: FamilyFacts, circle
   if (needs.modulus > 1 && circle) return `a multiple of ${needs.modulus} ${many} all the way around`;
   if (needs.modulus === 1) return `any number of ${many}`;
   const more = needs.remainder === 0 ? '' : ` and ${needs.remainder} more`;
-  const other = lopsidedNeeds ? ' (others work, a little off centre)' : '';
+  const other = lopsidedNeeds ? ' (other counts work, off center)' : '';
   return `a multiple of ${needs.modulus} ${many}${more} ${where}${other}`;
 }
 
@@ -21,7 +21,7 @@ export function growthWords(
   edge: Family['edge'],
   circle = false,
 ): string {
-  if (edge !== 'straight') return 'ends the border';
+  if (edge !== 'straight') return 'an edging: nothing goes on top';
   // On a circle a plain round grows as the circle does, a pattern by its repeats alone.
   if (circle)
     return nextSitsOn ? `the next round goes into ${PLACES[nextSitsOn].long[1]}` : 'more can follow';

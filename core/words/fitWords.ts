@@ -78,7 +78,7 @@ export function wayOutWords(plan: Plan, way: WayOut): string {
     case 'plain round':
       return 'Put a plain round before it.';
     case 'leaving it off':
-      return 'Without it all others come out even.';
+      return 'All other rounds fit.';
   }
 }
 

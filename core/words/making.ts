@@ -230,8 +230,8 @@ function insertWords(stitch: Stitch, leg: number, again: boolean): string {
   if (stitch.form === 'together' && leg > 0) return 'Put the hook into the next place';
   if (again) return 'Put the hook into the same place again';
   if (stitch.post === 'front')
-    return 'Put the hook round the post from the front: in on one side of it and out on the other';
+    return 'Put the hook around the post from the front: in on one side of it and out on the other';
   if (stitch.post === 'back')
-    return 'Put the hook round the post from the back: out on one side of it and in on the other';
+    return 'Put the hook around the post from the back: out on one side of it and in on the other';
   return `Put the hook ${LOOPS[stitch.loop]}`;
 }

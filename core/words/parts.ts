@@ -9,6 +9,8 @@ const NAMES: Readonly<Record<string, string>> = {
   piece: 'the piece',
   pieceColour: 'the color of the piece',
   partColours: 'the colors of its parts',
+  bodyLies: 'how the piece itself lies',
+  secondReadings: 'the second readings of the tape',
   gauge: 'the gauge',
   notes: 'your notes',
   pace: 'the pace',

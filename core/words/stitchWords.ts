@@ -63,11 +63,11 @@ function placeWords(plan: Plan, { ring, sides }: RoundPlan, entry: number): stri
   for (const [corner, centre] of ring.centres.entries()) {
     if ((entry - centre.start + size) % size < Math.max(1, centre.length)) {
       const before = plan.sides[(corner - 1 + plan.sides.length) % plan.sides.length]!.name;
-      return `the centre of corner ${before}/${plan.sides[corner]!.name}`;
+      return `the middle of corner ${before}/${plan.sides[corner]!.name}`;
     }
   }
   const { side, number } = sideAt(ring, entry);
-  const where = isDisc(plan.body.outline) ? 'all round' : `side ${plan.sides[side]!.name}`;
+  const where = isDisc(plan.body.outline) ? 'all the way around' : `side ${plan.sides[side]!.name}`;
   if (!countsAsStitch(ring.made[entry]!))
     return number === 0 ? where : `${where}, after the ${ordinal(number)}`;
   return `${where}, ${ordinal(number)} of ${sides[side]!.tally.stitches}`;
@@ -96,7 +96,7 @@ function intoWords(plan: Plan, { ring, onto }: RoundPlan, entry: number, languag
   const below = plan.rounds[onto]!.ring.made[entryOf(place)]!;
   if (isChainRun(below)) return `in the ch-${below.chains} space of ${of}`;
   const { post } = ring.made[entry]!;
-  return `${post === 'none' ? 'in' : 'round the post of'} a ${stitchWords(below, language)} of ${of}`;
+  return `${post === 'none' ? 'in' : 'around the post of'} a ${stitchWords(below, language)} of ${of}`;
 }
 
 /** A spot of the body by the number that the maker counts it by. */

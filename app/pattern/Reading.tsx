@@ -1,0 +1,69 @@
+import { CaretLeft, CaretRight } from '@phosphor-icons/react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import type { Section } from '../../core/words/pattern.ts';
+import { Button } from '../look/Button.tsx';
+import { readSetting, writeSetting } from '../storage/settings.ts';
+import { SectionWords } from './SectionWords.tsx';
+import styles from './reading.module.css';
+
+interface ReadingProps {
+  readonly hem: string;
+  readonly sections: readonly Section[];
+  /** What comes last: the charts. */
+  readonly children: ReactNode;
+}
+
+/** The pattern to be read with the work in the lap: large, one section at a time; where one was is kept. */
+export function Reading({ hem, sections, children }: ReadingProps) {
+  const key = `reading ${hem}`;
+  const [asked, setAsked] = useState(0);
+  const top = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    let over = false;
+    void readSetting(key).then((kept) => {
+      if (!over && typeof kept === 'number') setAsked(kept);
+    });
+    return () => {
+      over = true;
+    };
+  }, [key]);
+  const last = sections.length;
+  const at = Math.min(Math.max(0, asked), last);
+  const go = (to: number): void => {
+    setAsked(to);
+    void writeSetting(key, to);
+    top.current?.scrollIntoView({ block: 'start' });
+  };
+  return (
+    <div className={styles.reading} ref={top}>
+      <div className={styles.text} aria-live="polite">
+        {at < last ? <SectionWords section={sections[at]!} /> : children}
+      </div>
+      <nav className={styles.steps} aria-label="Parts of the pattern">
+        <Button
+          aria-label="The part before"
+          icon={<CaretLeft />}
+          disabled={at === 0}
+          onClick={() => go(at - 1)}
+        />
+        <label>
+          <span className={styles.unseen}>Part of the pattern</span>
+          <select value={at} onChange={(e) => go(Number(e.target.value))}>
+            {sections.map((s, i) => (
+              <option key={s.heading} value={i}>
+                {s.heading}
+              </option>
+            ))}
+            <option value={last}>Charts</option>
+          </select>
+        </label>
+        <Button
+          aria-label="The next part"
+          icon={<CaretRight />}
+          disabled={at === last}
+          onClick={() => go(at + 1)}
+        />
+      </nav>
+    </div>
+  );
+}
