@@ -2,7 +2,7 @@
 import type { BaseRound } from '../base/baseRound.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Gauge, Hem, RoundEntry } from '../document/hem.ts';
-import { beyondPlanning, withSideLength, bodyOf, type Piece } from '../piece/piece.ts';
+import { beyondPlanning, bodyOf, partAfter, withSideLength, type Piece } from '../piece/piece.ts';
 import { factsOf, firstChoice } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
@@ -24,18 +24,14 @@ export const describePiece = (label: string, piece: Piece): Edit =>
     `piece ${label}`,
   );
 
-/** Runs of rows keep their colours when they are moved, and take them along when they go. */
-function coloursFollowing({ piece: before, partColours }: Hem, after: Piece): Hem['partColours'] {
-  if (before.kind !== 'rows' || after.kind !== 'rows' || Object.keys(partColours).length === 0)
-    return partColours;
-  const was = after.rows.map((run, i) => (before.rows.includes(run) ? before.rows.indexOf(run) : i));
-  return Object.fromEntries(
-    was.flatMap((from, to) => {
-      const colour = partColours[String(from)];
-      return colour === undefined ? [] : [[String(to), colour] as const];
+/** Parts keep their colours when they are moved, and take them along when they go. */
+const coloursFollowing = ({ piece, partColours }: Hem, after: Piece): Hem['partColours'] =>
+  Object.fromEntries(
+    Object.entries(partColours).flatMap(([part, colour]) => {
+      const now = partAfter(piece, after, Number(part));
+      return now === null ? [] : [[String(now), colour] as const];
     }),
   );
-}
 
 /** Id of the round that comes with loops, and goes with them. */
 const FILLS = 'fills-the-loops';

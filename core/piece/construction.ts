@@ -34,6 +34,8 @@ export interface Construction<P> {
   readonly size?: (piece: P) => number;
   /** The part that a point of its edge belongs to, where parts may have colours of their own. */
   readonly partAt?: (piece: P, body: Body, point: Point) => number;
+  /** Where a part is in the piece as it was changed; null when it has gone. Without this, parts stay where they are. */
+  readonly partAfter?: (before: P, after: P, part: number) => number | null;
   /** Its runs of rows, from the foundation. */
   readonly bands?: (piece: P, body: Body) => readonly RowBand[];
 }

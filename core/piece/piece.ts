@@ -67,6 +67,13 @@ export function stitchesOf(piece: Piece): readonly FabricRow[] {
 export const partAt = (piece: Piece, point: Point): number | null =>
   constructionOf(piece).partAt?.(piece, bodyOf(piece), point) ?? null;
 
+/** Where a part of a piece is in the piece as it was changed; null when it has gone. */
+export function partAfter(before: Piece, after: Piece, part: number): number | null {
+  if (before.kind !== after.kind) return null;
+  const { partAfter: follow } = constructionOf(after);
+  return follow ? follow(before, after, part) : part;
+}
+
 /** The runs of rows of a piece, from the foundation; empty when it was not worked in rows. */
 export const bandsOf = (piece: Piece): readonly RowBand[] =>
   constructionOf(piece).bands?.(piece, bodyOf(piece)) ?? [];

@@ -173,5 +173,13 @@ export const rows: Construction<RowsPiece> = {
       0,
       bandsOf(piece, body).findLastIndex((band) => band.bottom > y),
     ),
+  // A run that was moved is the same run; one that was changed stands where it stood.
+  partAfter: (before, after, part) => {
+    const run = before.rows[part];
+    const now = run ? after.rows.indexOf(run) : -1;
+    if (now >= 0) return now;
+    const there = after.rows[part];
+    return there && !before.rows.includes(there) ? part : null;
+  },
   bands: bandsOf,
 };
