@@ -4,7 +4,7 @@ import { crossingOf } from '../../core/base/baseRound.ts';
 import { listWords } from '../../core/words/lists.ts';
 import { basis, spotNoun } from '../../core/base/schools.ts';
 import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
-import { measureSide, readAgain, useMiddle } from '../../core/edits/piece.ts';
+import { measureSide, readAgain, takeMiddle } from '../../core/edits/piece.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords, plural } from '../../core/words/measures.ts';
@@ -101,7 +101,7 @@ function SidePart({ plan, side }: SidePartProps) {
       {readings && (
         <p className="problem small">
           {readings}{' '}
-          <Button size="small" onClick={() => store.do(useMiddle(name, side))}>
+          <Button size="small" onClick={() => store.do(takeMiddle(name, side))}>
             Use the middle
           </Button>
         </p>

@@ -316,7 +316,7 @@ describe('two readings of a side', () => {
     const { measuredMm } = plan(start).body.edges[1]!;
     const again = done(pieces.readAgain('B', 1, measuredMm / 10 + 4), start);
     expect(readingsWords(plan(again), 1)).toMatch(/^Your two readings are 4 cm apart\./);
-    const middle = done(pieces.useMiddle('B', 1), again);
+    const middle = done(pieces.takeMiddle('B', 1), again);
     expect(plan(middle).body.edges[1]!.measuredMm).toBeCloseTo(measuredMm + 20, 6);
     expect(middle.secondReadings).toEqual({});
     expect(readingsWords(plan(middle), 1)).toBeNull();
@@ -327,7 +327,7 @@ describe('two readings of a side', () => {
     expect(
       readingsWords(plan(done(pieces.readAgain('A', 0, (measuredMm / 10) * 1.008), start)), 0),
     ).toBeNull();
-    const outcome = performed(start, pieces.useMiddle('A', 0));
+    const outcome = performed(start, pieces.takeMiddle('A', 0));
     expect(outcome.ok).toBe(false);
   });
 

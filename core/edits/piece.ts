@@ -122,7 +122,7 @@ export const readAgain = (name: string, side: number, lengthCm: number | null): 
   );
 
 /** A side as long as the middle of its two readings says. */
-export const useMiddle = (name: string, side: number): Edit =>
+export const takeMiddle = (name: string, side: number): Edit =>
   edit(`middle of two readings of ${name}`, (hem) => {
     const second = hem.secondReadings[String(side)];
     const edge = bodyOf(hem.piece).edges[side];

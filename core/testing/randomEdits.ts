@@ -159,7 +159,7 @@ const MAKERS: readonly Maker[] = [
       chance.int(0, plan.sides.length - 1),
       chance.maybe(0.8) ? 0.5 + chance.next() * 200 : null,
     ),
-  (plan, chance) => pieces.useMiddle('a side', chance.int(0, plan.sides.length - 1)),
+  (plan, chance) => pieces.takeMiddle('a side', chance.int(0, plan.sides.length - 1)),
   (_, chance) =>
     pieces.colourPart(chance.int(0, 70), chance.maybe(0.7) ? chance.pick(['#aa3344', '#efe6d0']) : null),
   ({ hem }, chance) => pieces.describePiece('a field', anotherPiece(hem.piece, hem, chance)),
