@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react';
+import type { SpotKind } from '../../core/piece/edge.ts';
 import { isAtJoin } from '../../core/base/baseRound.ts';
 import { placementWords, spotName, spotNumber } from '../../core/words/run.ts';
 import { spotNoun } from '../../core/base/schools.ts';
@@ -61,7 +62,7 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
         className="run-scroll"
         tabIndex={0}
         role="group"
-        aria-label={`${sideLabel(plan, side)}, stitch by stitch: ${words}. Arrow keys pick a place; plus, minus and 0 change it.`}
+        aria-label={`${sideLabel(plan, side)}, stitch by stitch: ${words}. Arrow keys go along it; plus, minus and 0 change the count there.`}
         onKeyDown={onKey}
       >
         <svg width={s.edge.spots.length * PITCH + 2} height={74} aria-hidden="true">
@@ -69,6 +70,7 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
             <Spot
               key={i}
               at={i}
+              kind={x.kind}
               title={`${spotName(s.edge, i)}, ${spotNoun(x, language)}: ${s.placement[i]!}`}
               className={[
                 'spot',
@@ -88,9 +90,9 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
       </div>
       <p className="by-eye small" aria-live="polite">
         {spot === null ? (
-          <span className="quiet">Touch a place to put one more, one fewer or none there, by eye.</span>
+          <span className="quiet">Touch any of these to put one more, one fewer or none there, by eye.</span>
         ) : isAtJoin(s.edge, spot) ? (
-          <span className="quiet">This place belongs to a seam: choose below how the seam is crossed.</span>
+          <span className="quiet">This belongs to a seam: choose below how the seam is crossed.</span>
         ) : (
           <>
             <span>
@@ -133,6 +135,7 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
 interface SpotProps {
   readonly at: number;
   readonly title: string;
+  readonly kind: SpotKind;
   readonly className: string;
   /** Height of its box, px. */
   readonly tall: number;
@@ -143,14 +146,52 @@ interface SpotProps {
   readonly onTouch: (at: number) => void;
 }
 
-/** One place of the edge. There are many, and a step of the count changes few of them. */
-const Spot = memo(function Spot({ at, title, className, tall, count, says, number, onTouch }: SpotProps) {
+/** Where the boxes of the drawing stand, px from its top. */
+const GROUND = 44;
+
+/** What the hook meets, as it looks from the edge: a row lying on its side, the V of a top, an opening, a block, a seam. */
+function shapeOf(kind: SpotKind, tall: number): string {
+  const [left, right, middle, top] = [1.5, PITCH - 2.5, (PITCH - 1) / 2, GROUND - tall];
+  switch (kind) {
+    case 'gap':
+    case 'block gap':
+    case 'between stitches':
+    case 'corner space':
+      return `M${left} ${top}V${GROUND - 3}Q${middle} ${GROUND + 3} ${right} ${GROUND - 3}V${top}`;
+    case 'seam':
+      return `M${middle} ${GROUND - 26}V${GROUND}`;
+    case 'hole':
+      return `M${middle - 3.5} ${GROUND - 6}a3.5 3.5 0 1 0 7 0a3.5 3.5 0 1 0 -7 0`;
+    case 'foundation chain':
+      return `M${left} ${GROUND - 5}a${middle - left} 5 0 1 0 ${right - left} 0a${middle - left} 5 0 1 0 ${left - right} 0`;
+    case 'stitch top':
+    case 'cluster stitch':
+    case 'counted stitch':
+      return `M${left} ${top}L${middle} ${GROUND}L${right} ${top}L${middle} ${top + 5}Z`;
+    case 'row end':
+    case 'block':
+      return `M${left} ${top}H${right}V${GROUND}H${left}Z`;
+  }
+}
+
+/** One spot of the edge. There are many, and a step of the count changes few of them. */
+const Spot = memo(function Spot({
+  at,
+  title,
+  kind,
+  className,
+  tall,
+  count,
+  says,
+  number,
+  onTouch,
+}: SpotProps) {
   const dots = Math.min(count, 4);
   return (
     <g transform={`translate(${at * PITCH + 1} 0)`} className={className} onClick={() => onTouch(at)}>
       <title>{title}</title>
       <rect className="reach" width={PITCH} height={74} />
-      <rect x={0.5} width={PITCH - 2} y={44 - tall} height={tall} rx={2} />
+      <path d={shapeOf(kind, tall)} />
       {Array.from({ length: dots }, (_, k) => (
         <circle key={k} cx={PITCH / 2 + (k - (dots - 1) / 2) * 3.6} cy={8} r={1.7} />
       ))}

@@ -7,6 +7,7 @@ import { NoticesProvider } from '../look/notices.tsx';
 import { renderHem } from '../testing/render.tsx';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { PatternPage } from './PatternPage.tsx';
+import { Reading } from './Reading.tsx';
 import { prefer } from '../../core/edits/hem.ts';
 
 const hem = rowsHem({
@@ -60,5 +61,39 @@ describe('the page of the pattern', () => {
       const id = use.getAttribute('href')!.slice(1);
       expect(use.closest('svg')!.querySelector(`[id="${id}"]`)).toBeTruthy();
     }
+  });
+});
+
+describe('read part by part', () => {
+  const sections = ['One', 'Two'].map((heading) => ({
+    heading,
+    rounds: [],
+    lines: [{ kind: 'plain' as const, text: `What is in ${heading.toLowerCase()}.` }],
+  }));
+  const renderReading = (id: string) =>
+    renderHem(rowsHem(), () => (
+      <Reading hem={id} sections={sections}>
+        <p>The charts</p>
+      </Reading>
+    ));
+  const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
+
+  test('one at a time, with the charts last; where one was is kept', async () => {
+    const { unmount } = renderReading('h1');
+    expect(screen.getByRole('heading', { name: 'One' })).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'The part before' }) as HTMLButtonElement).disabled).toBe(
+      true,
+    );
+    press('The next part');
+    expect(screen.getByText('What is in two.')).toBeTruthy();
+    expect(screen.queryByText('What is in one.')).toBeNull();
+    unmount();
+    renderReading('h1');
+    expect(await screen.findByText('What is in two.')).toBeTruthy();
+    fireEvent.change(screen.getByRole('combobox', { name: 'Part of the pattern' }), {
+      target: { value: '2' },
+    });
+    expect(screen.getByText('The charts')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'The next part' }) as HTMLButtonElement).disabled).toBe(true);
   });
 });

@@ -1,0 +1,130 @@
+/**
+ * Goes the ways that matter most and counts what they take: presses, fields, seconds. Writes docs/journeys.md. Needs a built
+ * application.
+ */
+import { writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { chromium, expect, type Page } from '@playwright/test';
+import { createApp } from '../server/app.ts';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+const server = createApp(`${root}dist`).listen(0);
+const address = server.address();
+if (address === null || typeof address === 'string') throw new Error('no port');
+const home = `http://localhost:${address.port}`;
+
+/** A person at the page: what they press and type is counted. */
+class Person {
+  presses = 0;
+  fields = 0;
+  constructor(readonly page: Page) {}
+  async press(name: string | RegExp, role: 'button' | 'link' = 'button'): Promise<void> {
+    this.presses++;
+    await this.page.getByRole(role, { name, exact: true }).first().click();
+  }
+  async type(name: string | RegExp, value: number): Promise<void> {
+    this.fields++;
+    const field = this.page.getByRole('spinbutton', { name, exact: true }).first();
+    await field.fill(String(value));
+    await field.press('Tab');
+  }
+}
+
+interface Journey {
+  readonly name: string;
+  readonly most: { readonly presses: number; readonly fields: number };
+  readonly start: string;
+  readonly go: (person: Person) => Promise<void>;
+}
+
+/** Nothing is left that does not fit, and no page wants looking at. */
+async function allFits(page: Page): Promise<void> {
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText(/all fit$/);
+  await expect(page.locator('.wants-looking-at')).toHaveCount(0);
+}
+
+const JOURNEYS: readonly Journey[] = [
+  {
+    name: 'A blanket of rows, from the first start to its shell edge in print',
+    most: { presses: 8, fields: 3 },
+    start: '/',
+    go: async (person) => {
+      await person.press('New hem');
+      await person.press('Rows');
+      await person.type('Stitches in a row', 140);
+      await person.type('Rows', 70);
+      await person.type('Width', 104);
+      await person.press('Choose an edge');
+      await person.press('Add Shell edge');
+      await allFits(person.page);
+      await person.press(/^Pattern/, 'link');
+      await person.press('Print');
+    },
+  },
+  {
+    name: 'Joined squares with a puff edge in print',
+    most: { presses: 10, fields: 3 },
+    start: '/',
+    go: async (person) => {
+      await person.press('New hem');
+      await person.press('Joined motifs');
+      await person.type('Motifs across', 5);
+      await person.type('Motifs down', 6);
+      await person.type('One motif', 14);
+      await person.press('Choose an edge');
+      await person.press('Add Puff edge');
+      await allFits(person.page);
+      await person.press(/^Pattern/, 'link');
+      await person.press('Print');
+    },
+  },
+  {
+    name: '“120 g are left: what could I add?”',
+    most: { presses: 2, fields: 1 },
+    start: '/hem/demo-harbour-throw/rounds',
+    go: async (person) => {
+      await person.press(/^Yarn/, 'link');
+      await person.type('Grams left over', 120);
+      await expect(person.page.locator('.far-rows li').first()).toBeVisible();
+    },
+  },
+];
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+const rows: string[] = [];
+for (const { name, most, start, go } of JOURNEYS) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // Nobody is at a printer.
+  await page.addInitScript('window.print = () => undefined');
+  await page.goto(home);
+  await page.locator('.shelf-hem').first().waitFor();
+  if (start !== '/') await page.goto(home + start);
+  const person = new Person(page);
+  const began = performance.now();
+  await go(person);
+  const seconds = ((performance.now() - began) / 1000).toFixed(1);
+  if (person.presses > most.presses || person.fields > most.fields) throw new Error(`${name}: too long`);
+  rows.push(
+    `| ${name} | ${person.presses} (${most.presses}) | ${person.fields} (${most.fields}) | ${seconds} |`,
+  );
+  console.log(rows.at(-1));
+  await page.close();
+}
+await browser.close();
+server.close();
+writeFileSync(
+  `${root}docs/journeys.md`,
+  `# Journeys
+
+What the ways take that matter most, gone by a script (\`npm run journeys\`) in a browser without a graphics card: presses, fields and
+seconds of the application itself, without anybody’s thinking or reaching. In brackets what they may take at most; the script
+fails beyond that, or when a round is left that does not fit.
+
+| journey | presses | fields | seconds |
+| ------- | ------- | ------ | ------- |
+${rows.join('\n')}
+`,
+);
