@@ -5,7 +5,7 @@ import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/reg
 import { constructionOf } from '../../core/edits/constructions.ts';
 import * as edits from '../../core/edits/piece.ts';
 import { problemLine } from '../../core/problems.ts';
-import { stitchName } from '../../core/terms/stitches.ts';
+import { abbreviation, stitchName } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../../drawing/parts.ts';
@@ -18,6 +18,7 @@ import { unequalWords } from '../../core/words/readingWords.ts';
 import { smallLengthWords } from '../../core/words/measures.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Field, type EditorProps } from '../controls/Field.tsx';
+import { GaugeSwatch } from './GaugeSwatch.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { EDITORS } from './editors.tsx';
 import './piece.css';
@@ -173,6 +174,11 @@ function GaugeFields() {
           onChange={(v) => v && store.do(edits.setGauge({ stitchesPer10Cm: v }))}
         />
       </Field>
+      <GaugeSwatch
+        stitches={gauge.stitchesPer10Cm}
+        colour={yarns.find((y) => y.id === base.yarn)!.colour}
+        name={abbreviation('sc', preferences.language)}
+      />
       <p className="quiet small">
         Usual values for this weight. Your own swatch is better: measure 4 in (10 cm). One border stitch is{' '}
         {smallLengthWords(plan.stitchWidthMm, preferences.length)} wide.

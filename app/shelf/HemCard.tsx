@@ -23,7 +23,7 @@ export interface HemCardProps {
 export function HemCard({ hem, place, border, drawing, onDuplicate, onDiscard }: HemCardProps) {
   return (
     <>
-      <Link to={`/hem/${hem.id}/${hem.record.length > 0 ? 'work' : 'base'}`} className="shelf-link">
+      <Link to={`/hem/${hem.id}`} className="shelf-link">
         <div className="shelf-drawing">{drawing}</div>
         <h2>{hem.name}</h2>
       </Link>

@@ -14,6 +14,7 @@ import { library, libraryReady } from '../storage/here.ts';
 import { isUnderWay } from '../../core/work/progress.ts';
 import type { OpenedHem } from '../storage/library.ts';
 import { ownWorkSaved } from '../storage/room.ts';
+import { readSetting, writeSetting } from '../storage/settings.ts';
 import { HemContext, useHem } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
 import { HemHead } from './HemHead.tsx';
@@ -24,10 +25,25 @@ import { Themed } from '../look/Themed.tsx';
 
 const Versions = lazy(async () => ({ default: (await import('./Versions.tsx')).Versions }));
 
+/** Where a hem opens: at the work that is under way, any other where one was. */
 export function ToFirstStop() {
+  const id = useHem((state) => state.plan.hem.id);
   const underWay = useHem((state) => isUnderWay(state.plan));
-  return <Navigate to={underWay ? 'work' : 'base'} replace />;
+  const [stop, setStop] = useState<string | null>(underWay ? 'work' : null);
+  useEffect(() => {
+    if (stop !== null) return;
+    let over = false;
+    void readSetting(lastStop(id)).then((kept) => {
+      if (!over) setStop(STOPS.some((s) => s.path === kept) ? (kept as string) : 'base');
+    });
+    return () => {
+      over = true;
+    };
+  }, [id, stop]);
+  return stop === null ? <p className="loading">Loading …</p> : <Navigate to={stop} replace />;
 }
+
+const lastStop = (id: string): string => `stop ${id}`;
 
 /** One hem: its thread of stops, and the stop that is open. */
 export function HemPage() {
@@ -172,6 +188,9 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
       document.title = 'Zig Hem';
     };
   }, [at, name]);
+  useEffect(() => {
+    if (at) void writeSetting(lastStop(id), at.path);
+  }, [id, at]);
   return (
     <div className={`hem at-${at?.path}`}>
       <HemHead onVersions={() => setLooking(true)} />
