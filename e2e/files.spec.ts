@@ -122,8 +122,9 @@ test('a backup of all hems comes back whole, and doubles nothing', async ({ page
   await opened.getByRole('button', { name: /^Replace mine/ }).click();
   await page.getByRole('link', { name: /Meadow square/ }).click();
   await expect.poll(() => inForce(page)).toContain('right hand');
+  await expect(page).toHaveURL(/\/base$/);
   await page.getByRole('button', { name: 'Earlier versions of this hem' }).click();
-  await expect(page.getByText('left hand')).toBeVisible();
+  await expect(page.getByRole('dialog').getByText('before it was replaced')).toBeVisible();
 });
 
 test('a long shelf is laid out as it is scrolled', async ({ page }) => {

@@ -70,7 +70,7 @@ const JOURNEYS: readonly Journey[] = [
       await person.press('Joined motifs');
       await person.type('Motifs across', 5);
       await person.type('Motifs down', 6);
-      await person.type('One motif', 14);
+      await person.type('A motif measures', 14);
       await person.press('Choose an edge');
       await person.press('Add Puff edge');
       await allFits(person.page);

@@ -9,7 +9,7 @@ import * as edits from '../../core/edits/rounds.ts';
 import { optionsOf, withOption, type Option } from '../../core/forecast/choices.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
-import type { Plan, RoundPlan } from '../../core/plan/types.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { problemLine } from '../../core/problems.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { capital } from '../../core/terms/words.ts';
@@ -29,8 +29,8 @@ const planner = createPlanner();
 
 export interface ChoicesProps {
   readonly plan: Plan;
-  /** The worked round that is picked. */
-  readonly round: RoundPlan;
+  /** What is picked of the rounds; null for the base round. */
+  readonly entry: RoundEntry | null;
   /** The side whose corner is in the drawing. */
   readonly side: number;
   /** The hem with an option that is pointed at; null when none is. */
@@ -38,17 +38,11 @@ export interface ChoicesProps {
 }
 
 /** What can be chosen of the round that is picked: by its looks, its yarns and times, and what is rarely asked for. */
-export function Choices({ plan, round, side, onPreview }: ChoicesProps) {
+export function Choices({ plan, entry, side, onPreview }: ChoicesProps) {
   return (
     <section className={styles.choices} aria-label="Choices of the round">
-      {round.written ? (
-        <OfEntry
-          key={round.written.entry.id}
-          plan={plan}
-          entry={round.written.entry}
-          side={side}
-          onPreview={onPreview}
-        />
+      {entry ? (
+        <OfEntry key={entry.id} plan={plan} entry={entry} side={side} onPreview={onPreview} />
       ) : (
         <OfBase plan={plan} />
       )}
@@ -75,7 +69,7 @@ function OfBase({ plan }: { readonly plan: Plan }) {
   );
 }
 
-interface OfEntryProps extends Omit<ChoicesProps, 'round'> {
+interface OfEntryProps extends ChoicesProps {
   readonly entry: RoundEntry;
 }
 

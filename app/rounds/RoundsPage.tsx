@@ -3,8 +3,7 @@ import { Columns, Plus } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState } from 'react';
 import { createPlanner } from '../../core/plan/planner.ts';
-import { isRound, workedRound } from '../../core/plan/types.ts';
-import type { Hem, RoundEntry, WorkedRound } from '../../core/document/hem.ts';
+import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { addRounds, type Where } from '../../core/edits/rounds.ts';
 import { edgeOf, entriesFor, waysIn } from '../../core/forecast/nextRound.ts';
 import { plain } from '../../core/rounds/plain.ts';
@@ -34,38 +33,44 @@ export function RoundsPage() {
   const plan = usePlan();
   const store = useHemStore();
   const slow = useAfterPaint(plan);
-  // By its identity: it stays picked wherever its entry is moved.
-  const [asked, setAsked] = useState<WorkedRound | null>(null);
+  // An entry, whether it can be worked or not; null for the base round, undefined before one was picked.
+  const [asked, setAsked] = useState<string | null | undefined>(undefined);
   const [part, setPart] = useState<ViewPart>({ kind: 'corner', side: 0 });
   const [alone, setAlone] = useState(false);
   const [browsing, setBrowsing] = useState(false);
   const [comparing, setComparing] = useState(false);
   const [preview, setPreview] = useState<Hem | null>(null);
   const outermost = plan.rounds[plan.rounds.length - 1]!;
-  const picked = (asked && plan.rounds.find((r) => isRound(r, asked))) ?? outermost;
+  const { rounds } = plan.hem;
+  const picked =
+    asked === null ? null : (rounds.find((e) => e.id === asked) ?? rounds[rounds.length - 1] ?? null);
+  const ofPicked = plan.rounds.findLast((r) => (r.written?.entry.id ?? null) === (picked?.id ?? null));
   const shown = preview ? previewPlanner(preview) : plan;
   const side = part.kind === 'whole' ? 0 : part.side;
   // Written rounds are taken for straight ones: they go under an edge, while it is not worked yet.
   const [usual = 'on top'] = waysIn(plan, plain);
-  const pick = useCallback(
+  const pick = useCallback((entry: string | null): void => {
+    setAsked(entry);
+    setBrowsing(false);
+  }, []);
+  const pickRound = useCallback(
     (number: number): void => {
       const round = store.get().plan.rounds[number];
-      if (round) setAsked(workedRound(round));
-      setBrowsing(false);
+      if (round) pick(round.written?.entry.id ?? null);
     },
-    [store],
+    [store, pick],
   );
   const show = useCallback(
     (number: number, at: number): void => {
-      pick(number);
+      pickRound(number);
       setPart({ kind: 'side', side: at });
     },
-    [pick],
+    [pickRound],
   );
   const push = (label: string, entries: readonly RoundEntry[], where: Where): void => {
     setPreview(null);
     store.do(addRounds(label, entries, where, edgeOf(plan)?.id ?? null));
-    setAsked({ entry: entries[entries.length - 1]!.id, index: 0 });
+    setAsked(entries[entries.length - 1]!.id);
     setBrowsing(false);
   };
 
@@ -86,8 +91,8 @@ export function RoundsPage() {
             plan={shown}
             part={part}
             onPart={setPart}
-            round={alone && shown.rounds[picked.number] ? picked.number : null}
-            onRound={pick}
+            round={alone && ofPicked && shown.rounds[ofPicked.number] ? ofPicked.number : null}
+            onRound={pickRound}
             label="The border, drawn stitch by stitch"
           >
             {only}
@@ -124,7 +129,7 @@ export function RoundsPage() {
           </Guard>
         ) : (
           <Guard what="The choices of this round" resetKeys={[plan, picked]}>
-            <Choices plan={plan} round={picked} side={side} onPreview={setPreview} />
+            <Choices plan={plan} entry={picked} side={side} onPreview={setPreview} />
           </Guard>
         )}
       </section>
@@ -136,7 +141,7 @@ export function RoundsPage() {
           </Button>
         </header>
         <Guard what="The rounds" resetKeys={[slow]}>
-          <Stack plan={slow} picked={picked.number} onPick={pick} />
+          <Stack plan={slow} picked={picked?.id ?? null} onPick={pick} />
         </Guard>
         <Button type="text" icon={<Columns />} onClick={() => setComparing(true)}>
           Compare borders ({plan.hem.kept.length + 1})

@@ -33,9 +33,9 @@ import styles from './stack.module.css';
 
 export interface StackProps {
   readonly plan: Plan;
-  /** Number of the worked round that is picked. */
-  readonly picked: number;
-  readonly onPick: (round: number) => void;
+  /** Id of the entry that is picked; null for the base round. */
+  readonly picked: string | null;
+  readonly onPick: (entry: string | null) => void;
 }
 
 const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? 'Own round';
@@ -87,8 +87,8 @@ export function Stack({ plan, picked, onPick }: StackProps) {
           name="Base round"
           numbers=""
           yarns={[plan.hem.base.yarn]}
-          here={picked === 0}
-          onPick={() => onPick(0)}
+          here={picked === null}
+          onPick={() => onPick(null)}
         />
       </div>
     </div>
@@ -147,8 +147,8 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
         name={name}
         numbers={numbers}
         yarns={entry.yarns}
-        here={rounds.some((r) => r.number === picked)}
-        onPick={() => onPick(rounds[rounds.length - 1]?.number ?? 0)}
+        here={picked === entry.id}
+        onPick={() => onPick(entry.id)}
       />
       <Button
         type="text"

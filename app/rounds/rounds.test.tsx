@@ -105,8 +105,8 @@ const two = rowsHem({
 describe('the stack', () => {
   const lines = (): readonly string[] =>
     screen.getAllByRole('button', { name: /round|edge/i, pressed: false }).map((b) => b.textContent);
-  const renderStack = (hem = two, onPick: (round: number) => void = () => undefined) =>
-    renderHem(hem, (plan) => <Stack plan={plan} picked={-1} onPick={onPick} />);
+  const renderStack = (hem = two, onPick: (entry: string | null) => void = () => undefined) =>
+    renderHem(hem, (plan) => <Stack plan={plan} picked="none" onPick={onPick} />);
 
   test('has a line for every entry, the outermost on top: its counts, what does not fit, how flat it lies', () => {
     const { store } = renderStack();
@@ -129,14 +129,14 @@ describe('the stack', () => {
     expect(store.get().plan.hem.rounds.map((r) => r.id)).toEqual(['r1', 'r2']);
   });
 
-  test('a round is picked by its line, several of one entry by the outermost of them', () => {
-    const picked: number[] = [];
+  test('rounds are picked by their line', () => {
+    const picked: (string | null)[] = [];
     renderStack(rowsHem({ rounds: [entry({ times: 3 }), entry({ id: 'r2', family: 'shell' })] }), (r) =>
       picked.push(r),
     );
     for (const name of [/^4 ?Shell/, /^1–3 ?Plain/, /^Base/])
       fireEvent.click(screen.getByRole('button', { name }));
-    expect(picked).toEqual([4, 3, 0]);
+    expect(picked).toEqual(['r2', 'r1', null]);
   });
 });
 
@@ -190,10 +190,15 @@ describe('borders compared', () => {
 });
 
 describe('the choices of a round', () => {
-  function renderChoices(hem: Hem, round = 1) {
+  function renderChoices(hem: Hem, base = false) {
     const previews: (Hem | null)[] = [];
     const { store } = renderHem(hem, (plan) => (
-      <Choices plan={plan} round={plan.rounds[round]!} side={0} onPreview={(h) => previews.push(h)} />
+      <Choices
+        plan={plan}
+        entry={base ? null : plan.hem.rounds[0]!}
+        side={0}
+        onPreview={(h) => previews.push(h)}
+      />
     ));
     const first = (): RoundEntry => store.get().plan.hem.rounds[0]!;
     return { store, previews, first };
@@ -257,8 +262,15 @@ describe('the choices of a round', () => {
     expect(first().start).toBeNull();
   });
 
+  test('a round of one’s own that cannot be read is there to be mended', () => {
+    const own = newOwnEntry('o', 'y1', 'us');
+    renderChoices(rowsHem({ rounds: [{ ...own, written: { ...own.written!, text: 'side: *3 foo*' } }] }));
+    expect((screen.getByRole('textbox') as HTMLTextAreaElement).value).toBe('side: *3 foo*');
+    expect(screen.getAllByRole('alert')[0]!.textContent).toContain('foo');
+  });
+
   test('the base round has its yarn', () => {
-    const { store } = renderChoices(two, 0);
+    const { store } = renderChoices(two, true);
     fireEvent.click(screen.getAllByRole('radio', { checked: false })[0]!);
     expect(store.get().plan.hem.base.yarn).toBe('y2');
   });
