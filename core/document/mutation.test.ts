@@ -105,7 +105,9 @@ function mutated(value: unknown, chance: Chance, said: string[], at = ''): unkno
   const odd =
     typeof value === 'number' && chance.maybe(0.85)
       ? chance.pick([value + 1, value - 1, value * 2, Math.round(value / 3), -value, value * 1000, 0])
-      : chance.pick(ODD);
+      : typeof value === 'string' && value.startsWith('#') && chance.maybe(0.6)
+        ? chance.pick(['#000000', '#ffffff', '#aa3344'])
+        : chance.pick(ODD);
   said.push(`${at} = ${JSON.stringify(odd)?.slice(0, 40)}`);
   return odd;
 }
