@@ -78,7 +78,7 @@ export function wayOutWords(plan: Plan, way: WayOut): string {
     case 'plain round':
       return 'Put a plain round before it.';
     case 'leaving it off':
-      return 'All other rounds fit.';
+      return 'Without it all other rounds fit.';
   }
 }
 

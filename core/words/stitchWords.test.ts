@@ -50,7 +50,7 @@ describe('where it stands and what it sits in', () => {
 
   test('in the base round: the corner, then the spots of the edge by the maker’s own numbers', () => {
     expect(words(made, 0, 1)).toEqual([
-      'Base round, the centre of corner D/A',
+      'Base round, the middle of corner D/A',
       'single crochet',
       'in the end stitch',
     ]);
@@ -67,7 +67,7 @@ describe('where it stands and what it sits in', () => {
   test('in a round: stitches, the space of a corner, and chains that sit in nothing', () => {
     const { ring } = made.rounds[2]!;
     const centre = ring.centres[0]!.start;
-    expect(words(made, 2, centre)).toEqual(['Round 2, the centre of corner D/A', '2 chains', '']);
+    expect(words(made, 2, centre)).toEqual(['Round 2, the middle of corner D/A', '2 chains', '']);
     expect(words(made, 2, centre + 1)[2]).toBe('in the ch-2 space of round 1');
     expect(words(made, 2, centre + 2)).toEqual([
       'Round 2, side A, 2nd of 156',
@@ -90,7 +90,7 @@ describe('where it stands and what it sits in', () => {
         for (let i = 0; i < round.ring.made.length; i += 1) {
           const { where, what } = entryWords(p, round.number, i, 'uk');
           expect(what).not.toBe('');
-          const found = /(?:side (\S+)|all round), (\d+)\S\S of (\d+)$/.exec(where);
+          const found = /(?:side (\S+)|all the way around), (\d+)\S\S of (\d+)$/.exec(where);
           if (found) seen.set(found[1] ?? '', Math.max(seen.get(found[1] ?? '') ?? 0, Number(found[2])));
         }
         const sides = round.sides.map(
