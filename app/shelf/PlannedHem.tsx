@@ -1,4 +1,5 @@
-import { useMemo } from 'react';
+import { useEffect, useEffectEvent, useMemo } from 'react';
+import type { Hem } from '../../core/document/hem.ts';
 import { plan } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { capital } from '../../core/terms/words.ts';
@@ -8,31 +9,41 @@ import { isUnderWay } from '../../core/work/progress.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { keepCard } from '../storage/pictures.ts';
-import { HemCard, type HemCardProps } from './HemCard.tsx';
 
-type PlannedHemProps = Pick<HemCardProps, 'hem' | 'onDuplicate' | 'onDiscard'> & { readonly stamp: string };
+/** What stands under the picture of a hem. */
+export interface CardWords {
+  /** How far the work is; null when it has not been begun. */
+  readonly place: string | null;
+  readonly border: string;
+}
 
-/** A hem of which nothing is kept: planned and drawn, and then kept. */
-export function PlannedHem(props: PlannedHemProps) {
-  const { hem, stamp } = props;
+interface PlannedHemProps {
+  readonly hem: Hem;
+  /** Of all that what is kept depends on. */
+  readonly stamp: string;
+  readonly onPlanned: (words: CardWords) => void;
+}
+
+/** The drawing of a hem of which nothing is kept: it is planned and drawn, told of, and then kept. */
+export function PlannedHem({ hem, stamp, onPlanned }: PlannedHemProps) {
   const made = useMemo(() => plan(hem), [hem]);
-  const place = isUnderWay(made) ? capital(placeInWords(made)) : null;
-  const border = borderWords(made);
+  const words = useMemo(
+    (): CardWords => ({
+      place: isUnderWay(made) ? capital(placeInWords(made)) : null,
+      border: borderWords(made),
+    }),
+    [made],
+  );
+  const tell = useEffectEvent(onPlanned);
+  useEffect(() => tell(words), [words]);
   return (
-    <HemCard
-      {...props}
-      place={place}
-      border={border}
-      drawing={
-        <Guard what="The drawing of this hem" resetKeys={[made]}>
-          <PlanDrawing
-            plan={made}
-            bare
-            onPainted={(picture) => void keepCard(hem.id, stamp, { picture, place, border })}
-          />
-        </Guard>
-      }
-    />
+    <Guard what="The drawing of this hem" resetKeys={[made]}>
+      <PlanDrawing
+        plan={made}
+        bare
+        onPainted={(picture) => void keepCard(hem.id, stamp, { picture, ...words })}
+      />
+    </Guard>
   );
 }
 

@@ -5,6 +5,7 @@ import { useLook } from '../look/Look.tsx';
 import { keptCard } from '../storage/pictures.ts';
 import { nameOf, type Found } from '../storage/records.ts';
 import { HemCard } from './HemCard.tsx';
+import type { CardWords } from './PlannedHem.tsx';
 import { inTurn } from './inTurn.ts';
 import { Trouble } from './Trouble.tsx';
 
@@ -70,23 +71,25 @@ function SoundHem(props: ShelfHemProps & { readonly hem: Hem }) {
   const item = useNear<HTMLLIElement>(() => inTurn(() => setNear(true)));
   const stamp = `${found.revision} ${ground}`;
   const kept = useKeptCard(hem.id, stamp);
-  const unknown = <HemCard {...props} place={null} border={null} drawing={null} />;
+  const [planned, setPlanned] = useState<CardWords | null>(null);
+  const words = kept ?? planned;
+  // One card from the first to the last: what is pressed on it while it fills is not lost.
   return (
     <li className="shelf-hem" ref={item}>
-      {kept ? (
-        <HemCard
-          {...props}
-          place={kept.place}
-          border={kept.border}
-          drawing={<img className="plan bare" src={kept.url} alt={pictureAlt(hem)} />}
-        />
-      ) : kept === null && near ? (
-        <Suspense fallback={unknown}>
-          <PlannedHem {...props} stamp={stamp} />
-        </Suspense>
-      ) : (
-        unknown
-      )}
+      <HemCard
+        {...props}
+        place={words?.place ?? null}
+        border={words?.border ?? null}
+        drawing={
+          kept ? (
+            <img className="plan bare" src={kept.url} alt={pictureAlt(hem)} />
+          ) : kept === null && near ? (
+            <Suspense fallback={null}>
+              <PlannedHem hem={hem} stamp={stamp} onPlanned={setPlanned} />
+            </Suspense>
+          ) : null
+        }
+      />
     </li>
   );
 }
