@@ -1,3 +1,4 @@
+import { pointing } from '../look/pointing.ts';
 import { Swatch, type Looked } from '../drawing/Swatch.tsx';
 import './treatment.css';
 
@@ -32,10 +33,7 @@ export function PictureChoice({ label, pictures, across, withPiece = false }: Pi
           aria-checked={chosen}
           className={chosen ? 'treatment here' : 'treatment'}
           onClick={onChoose}
-          onPointerEnter={(e) => e.pointerType !== 'touch' && onPoint?.(true)}
-          onPointerLeave={() => onPoint?.(false)}
-          onFocus={(e) => e.target.matches(':focus-visible') && onPoint?.(true)}
-          onBlur={() => onPoint?.(false)}
+          {...pointing(onPoint)}
         >
           {look && <Swatch look={look} across={across} width={112} height={74} withPiece={withPiece} />}
           {name}

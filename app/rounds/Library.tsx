@@ -7,6 +7,7 @@ import { createPlanner } from '../../core/plan/planner.ts';
 import { comesOutEven, type Plan } from '../../core/plan/types.ts';
 import { capital } from '../../core/terms/words.ts';
 import { Button } from '../look/Button.tsx';
+import { pointing } from '../look/pointing.ts';
 import { edgeOf, waysIn, withTrial, type Tried } from '../../core/forecast/nextRound.ts';
 import type { Where } from '../../core/edits/rounds.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
@@ -190,10 +191,7 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
         className="family"
         onClick={onAdd}
         aria-label={`Add ${family.name}`}
-        onPointerEnter={(e) => e.pointerType !== 'touch' && onPoint(true)}
-        onPointerLeave={() => onPoint(false)}
-        onFocus={(e) => e.target.matches(':focus-visible') && onPoint(true)}
-        onBlur={() => onPoint(false)}
+        {...pointing(onPoint)}
       >
         <CornerSwatch plan={plan} side={side} family={family} />
         <span className="family-name">{family.name}</span>
