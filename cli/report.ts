@@ -36,7 +36,7 @@ export function planReport(plan: Plan) {
         strainPercent: to(2, strain * 100),
       })),
       placement: side.placement,
-      placementWords: placementWords(side.placement, side.edge),
+      placementWords: placementWords(side.placement, side.edge, plan.hem.preferences.language),
     })),
     rounds: plan.rounds.map((round) => ({
       number: round.number,

@@ -31,7 +31,7 @@ type Whole =
   | 'the hem'
   | 'the piece'
   | 'the base round'
-  | 'the stack'
+  | 'the border'
   | 'the borders'
   | 'the basket';
 
@@ -65,9 +65,9 @@ const onSide = (side: string | number | undefined): string =>
 const REMEDIES: Readonly<
   Record<'fewer or more' | 'more' | 'other', (v: { over: number; short: number }) => string>
 > = {
-  'fewer or more': (v) => `Take ${v.over} fewer or ${v.short} more there in the base round.`,
-  more: (v) => `Take ${v.short} more there in the base round.`,
-  other: () => 'Choose another corner, put a plain round before it, or take another round.',
+  'fewer or more': (v) => `In the base round, take away ${v.over} there or add ${v.short}.`,
+  more: (v) => `In the base round, add ${v.short} there.`,
+  other: () => 'Choose another corner, add a plain round before it, or choose another round.',
 };
 
 const SENTENCES = {
@@ -98,7 +98,7 @@ const SENTENCES = {
   }),
   'record-damaged': () => ({
     what: 'what this browser keeps of it is damaged',
-    remedy: 'Take up an earlier version, or open a hem file or a backup of it.',
+    remedy: 'Go back to an earlier version, or open a hem file or a backup of it.',
   }),
   'file-too-new': (v: { version: number; known: number }) => ({
     what: `the file is of version ${v.version}, this application reads up to ${v.known}`,
@@ -170,7 +170,7 @@ const SENTENCES = {
     remedy:
       v.where === 'the file'
         ? 'Add it, or open an earlier copy of the file.'
-        : `Mend the value at ${v.where}.`,
+        : `Correct the value at ${v.where}.`,
   }),
   'yarn-unknown': (v: { yarn: string }) => ({
     what: `refers to yarn “${v.yarn}”, which is not in the basket`,
@@ -186,7 +186,7 @@ const SENTENCES = {
   }),
   'yarn-in-use': (v: { yarn: string; where: string }) => ({
     what: `${v.yarn} is still used: ${v.where}`,
-    remedy: 'Take another yarn there first.',
+    remedy: 'Choose another yarn there first.',
   }),
   'yarn-last': () => ({
     what: 'this is the only yarn',
@@ -206,22 +206,22 @@ const SENTENCES = {
   }),
   'too-many': (v: { count: number; of: string; most: number }) => ({
     what: `there would be ${v.count} ${v.of}`,
-    remedy: `There can be up to ${v.most}: take out what is not needed.`,
+    remedy: `There can be up to ${v.most}: remove what is not needed.`,
   }),
   'round-too-large': (v: { round: string; most: number; of: string }) => ({
     what: `${v.round} would have more than ${v.most} stitches ${v.of}, so it and what follows it are not worked`,
-    remedy: 'Take it off, repeat it less often, or choose one that grows less.',
+    remedy: 'Remove it, work it fewer times, or choose one that grows less.',
   }),
   'round-makes-nothing': (v: { round: string }) => ({
     what: `${v.round} finds too few stitches to be worked even once, so it and what follows it are not worked`,
-    remedy: 'Take it off, or choose one whose repeat is shorter.',
+    remedy: 'Remove it, or choose one whose repeat is shorter.',
   }),
   'choice-not-here': (v: { family: string; what: string; choice: string; known: string }) => ({
     what: `${v.family} has no ${v.what} “${v.choice}”`,
     remedy: `Use one of: ${v.known}.`,
   }),
   'school-not-here': (v: { school: string; known: string }) => ({
-    what: `its edge cannot be worked “${v.school}”`,
+    what: `stitches along its edge cannot be spaced “${v.school}”`,
     remedy: `Use one of: ${v.known}.`,
   }),
   'date-unsound': (v: { date: string }) => ({
@@ -241,29 +241,29 @@ const SENTENCES = {
     short: number;
     help: keyof typeof REMEDIES;
   }) => ({
-    what: `${v.round} does not come out even on ${onSide(v.side)}: ${v.count} ${v.places} there, ${
-      Number(v.over) > 0 ? `${v.over} over` : `${v.short} too few`
+    what: `${v.round} does not fit ${onSide(v.side)}: ${v.count} ${v.places} there, ${
+      Number(v.over) > 0 ? `${v.over} left over` : `${v.short} too few`
     }`,
     remedy: REMEDIES[v.help](v),
   }),
   'on-an-edge': (v: { round: string; edge: string }) => ({
-    what: `${v.round} is worked into the lobes of ${v.edge}, and pulls them out of shape`,
-    remedy: `Move it under ${v.edge}, or take one of them off.`,
+    what: `${v.round} is worked into the wavy edge of ${v.edge}, and pulls it out of shape`,
+    remedy: `Move it under ${v.edge}, or remove one of them.`,
   }),
   'nothing-to-work-into': (v: { round: string; places: string; side: string }) => ({
-    what: `${v.round} is worked into ${v.places}, and the round below offers none that fit on ${onSide(v.side)}`,
-    remedy: `Put a round that makes ${v.places} before it.`,
+    what: `${v.round} goes into ${v.places}, and the round below has none that fit on ${onSide(v.side)}`,
+    remedy: `Add a round that makes ${v.places} before it.`,
   }),
   'corners-differ': (v: { turns: number }) => ({
-    what: `the turns of the corners add up to ${v.turns}°, a closed outline has 360°`,
-    remedy: 'Correct the turns: 90° at a square corner, −90° at an inner one.',
+    what: `the corners do not close the outline: ${v.turns}° instead of 360°`,
+    remedy: 'Check the corner angles: a square corner is 90°, an inner corner −90°.',
   }),
   'outline-open': (v: { gap: string; unit: string }) => ({
     what: `the outline does not close: its end lies ${v.gap} ${v.unit} from its start`,
-    remedy: 'Measure the sides again, or correct the turns of the corners.',
+    remedy: 'Measure the sides again, or check the corner angles.',
   }),
   'grid-apart': () => ({
-    what: 'the motifs do not hang together edge to edge, or leave a hole',
+    what: 'the motifs are not joined edge to edge, or leave a hole',
     remedy: 'Fill the hole, or plan the parts as pieces of their own.',
   }),
   'grid-empty': () => ({
@@ -287,8 +287,8 @@ const SENTENCES = {
     remedy: 'Opposite sides of the base round should hold the same count.',
   }),
   'written-unreadable': (v: { word: string; expected: string; sc?: string }) => ({
-    what: `cannot read “${v.word}”`,
-    remedy: `Here can stand ${v.expected}: for example “2 ${v.sc ?? 'sc'} in next st”.`,
+    what: `“${v.word}” was not understood`,
+    remedy: `Try ${v.expected}: for example “2 ${v.sc ?? 'sc'} in next st”.`,
   }),
   'written-too-long': (v: { letters: number; most: number }) => ({
     what: `the round has ${v.letters} letters`,
@@ -299,7 +299,7 @@ const SENTENCES = {
     remedy: 'Write the inner ones out.',
   }),
   'written-zero': () => ({
-    what: '0 of anything is nothing',
+    what: '0 of something makes no stitch',
     remedy: 'Leave it out, or write 1 or more.',
   }),
   'written-too-many': (v: { count: number | string; of: string; most: number }) => ({
@@ -308,15 +308,15 @@ const SENTENCES = {
   }),
   'written-line-twice': (v: { line: string }) => ({
     what: `there are two “${v.line}:” lines`,
-    remedy: 'Join them into one.',
+    remedy: 'Put them together.',
   }),
   'written-no-side': () => ({
     what: 'nothing says what is worked along a side',
-    remedy: 'Add a line that begins “side:”, or “round:” for a pattern that runs past the corners.',
+    remedy: 'Add a line that begins “side:”, or “round:” for a repeat that runs past the corners.',
   }),
   'written-side-and-round': () => ({
     what: 'there is both a “side:” and a “round:” line',
-    remedy: 'Keep “side:” when the pattern starts anew after each corner, “round:” when it does not.',
+    remedy: 'Keep “side:” when the stitch repeat starts again after each corner, “round:” when it does not.',
   }),
   'written-no-corner': (v: { sc?: string }) => ({
     what: 'nothing says how a corner is worked',
@@ -324,7 +324,7 @@ const SENTENCES = {
   }),
   'written-two-open-repeats': () => ({
     what: 'there are two repeats in asterisks',
-    remedy: 'Only one stretch can repeat to the corner; give the other a number: [ … ] 3 times.',
+    remedy: 'Only one part can repeat to the corner. Give the other a number: [ … ] 3 times.',
   }),
   'written-repeat-in-repeat': () => ({
     what: 'one repeat stands inside another',

@@ -260,6 +260,32 @@ export function paintFeet(
   context.resetTransform();
 }
 
+/** Where rounds begin: a dot each, and the way of the joins from round to round. */
+export function paintStarts(
+  context: Context,
+  scene: Scene,
+  starts: readonly Point[],
+  view: View,
+  { thread, ink }: { readonly thread: string; readonly ink: string },
+): void {
+  const widthMm = scene.edge.widthMm;
+  context.setTransform(...frameOfView(context, view, scene.mirrored));
+  context.fillStyle = thread;
+  context.strokeStyle = ink;
+  context.lineWidth = 0.12 * widthMm;
+  context.beginPath();
+  for (const { x, y } of starts) context.lineTo(x, y);
+  context.stroke();
+  context.lineWidth = 0.08 * widthMm;
+  for (const { x, y } of starts) {
+    context.beginPath();
+    context.arc(x, y, 0.34 * widthMm, 0, 2 * Math.PI);
+    context.fill();
+    context.stroke();
+  }
+  context.resetTransform();
+}
+
 /** Rounds as bands of colour between their tops, for a scale at which no stitch can be made out. */
 function paintBands(context: Context, base: Frame, scene: Scene, scale: number): void {
   context.setTransform(...base);

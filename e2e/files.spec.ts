@@ -182,7 +182,7 @@ test('pasted rounds join the stack', async ({ page }) => {
   await page.getByRole('button', { name: 'Paste written rounds' }).click();
   const text = page.getByLabel('Written rounds');
   await text.fill('Round 1\nEach side: *sc in next st*\nCorner: 3 xx in corner');
-  await expect(page.getByText('line 3: cannot read “xx”')).toBeVisible();
+  await expect(page.getByText('line 3: “xx” was not understood')).toBeVisible();
   await text.fill(
     'Rounds 1–2\nEach side: *sc in next st*\nCorner: 3 sc in corner\n\nRound 3\n*sl st in next st*',
   );

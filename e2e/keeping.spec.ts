@@ -64,9 +64,9 @@ test('four clicks that once made every hem unreachable', async ({ page }) => {
   const errors: string[] = [];
   page.on('pageerror', (e) => errors.push(e.message));
   await page.goto(`${THROW}/rounds`);
-  await addRound(page, 'Reverse edge');
-  await addRound(page, 'Dots');
-  await page.getByRole('button', { name: 'Move Reverse edge' }).focus();
+  await addRound(page, 'Crab stitch edge');
+  await addRound(page, 'Ball edging');
+  await page.getByRole('button', { name: 'Move Crab stitch edge' }).focus();
   // What is told to those who do not see it.
   const told = page.locator('[id^="DndLiveRegion"]');
   await page.keyboard.press('Space');
@@ -76,12 +76,12 @@ test('four clicks that once made every hem unreachable', async ({ page }) => {
   await expect(told).not.toHaveText(over!);
   await page.keyboard.press('Space');
   await expect(page.getByRole('list', { name: 'Rounds' }).getByRole('listitem').first()).toContainText(
-    'Reverse edge',
+    'Crab stitch edge',
   );
   await expect(page.getByText('Saved in this browser')).toBeVisible();
   await page.reload();
   await expect(page.getByRole('list', { name: 'Rounds' }).getByRole('listitem').first()).toContainText(
-    'Reverse edge',
+    'Crab stitch edge',
   );
   await page.goto('/');
   await expect(cards(page)).toHaveCount(DEMOS);

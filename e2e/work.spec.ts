@@ -77,7 +77,7 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
     ).replace(/\D/g, ''),
   );
   await field.fill(String(expected - 1));
-  await expect(page.getByText(/hides under the corner/)).toBeVisible();
+  await expect(page.getByText(/hides behind the corner/)).toBeVisible();
   await page.getByRole('button', { name: /^Go on, and make up for it in round 1/ }).tap();
   await expect(page.getByText('The drawing shows how it will be.')).toBeVisible();
   await page.getByRole('button', { name: 'Do this' }).tap();

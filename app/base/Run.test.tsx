@@ -29,7 +29,7 @@ describe('a side, stitch by stitch', () => {
     expect([at(), store.get().plan.sides[0]!.count]).toEqual([2, 151]);
     fireEvent.click(screen.getByRole('button', { name: 'None' }));
     expect([at(), store.get().plan.sides[0]!.count]).toEqual([0, 149]);
-    expect(container.textContent).toContain('1 in each, but none in st 7.');
+    expect(container.textContent).toContain('1 in each st, but none in st 7.');
     fireEvent.click(screen.getByRole('button', { name: 'Nothing by eye here' }));
     expect(at()).toBe(1);
   });

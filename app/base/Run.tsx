@@ -29,7 +29,7 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
   const { language } = plan.hem.preferences;
   const usual = useMemo(() => commonestByKind(s.edge.spots, s.placement), [s]);
   const longest = Math.max(...s.edge.spots.map((x) => x.lengthMm), 0.1);
-  const words = placementWords(s.placement, s.edge);
+  const words = placementWords(s.placement, s.edge, language);
   const spot = touched?.side === side && touched.spot < s.edge.spots.length ? touched.spot : null;
   const touchSpot = useCallback((at: number): void => setTouched({ side, spot: at }), [side]);
   const touch = (to: number): void =>

@@ -1,6 +1,6 @@
 import { Popover } from 'antd';
 import { hcl } from 'd3-color';
-import { useHem, useHemStore } from '../hem/context.ts';
+import { useHem, useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import styles from './colourButton.module.css';
 
@@ -18,18 +18,20 @@ export interface ColourButtonProps {
 /** A colour, as a button that the keyboard reaches; behind it the basket, and a card of colours. */
 export function ColourButton({ label, colour, onColour, onClear, small = false }: ColourButtonProps) {
   const store = useHemStore();
+  const inTerms = useInTerms();
+  const name = inTerms(label);
   return (
     <Popover
       trigger="click"
       destroyOnHidden
       onOpenChange={(open) => !open && store.endJoin()}
-      content={<Card label={label} colour={colour} onColour={onColour} onClear={onClear} />}
+      content={<Card label={name} colour={colour} onColour={onColour} onClear={onClear} />}
     >
       <button
         type="button"
         className={small ? `${styles.button} ${styles.small}` : styles.button}
-        aria-label={label}
-        title={label}
+        aria-label={name}
+        title={name}
       >
         <span style={{ background: colour }} />
       </button>
@@ -82,6 +84,7 @@ const SLIDERS = [
 
 function Card({ label, colour, onColour, onClear }: ColourButtonProps) {
   const yarns = useHem((state) => state.plan.hem.yarns);
+  const inTerms = useInTerms();
   const now = hcl(colour);
   const patch = (name: string, of: string) => (
     <button
@@ -100,8 +103,8 @@ function Card({ label, colour, onColour, onClear }: ColourButtonProps) {
       <div className={styles.basket} role="radiogroup" aria-label="From the basket">
         {yarns.map((y) => patch(y.name, y.colour))}
       </div>
-      <div className={styles.patches} role="radiogroup" aria-label="Card of colors">
-        {CARD.map(([name, of]) => patch(name, of))}
+      <div className={styles.patches} role="radiogroup" aria-label={inTerms('Card of colors')}>
+        {CARD.map(([name, of]) => patch(inTerms(name), of))}
       </div>
       {SLIDERS.map(([name, key, most]) => (
         <label key={key}>

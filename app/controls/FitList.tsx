@@ -10,7 +10,7 @@ import { resultWords, solutionWords, wayOutWords } from '../../core/words/fitWor
 import { bodyLiesWords } from '../../core/words/flatWords.ts';
 import { troubleWords } from '../../core/words/troubleWords.ts';
 import { memo, useMemo, useState } from 'react';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import './fitList.css';
@@ -59,6 +59,7 @@ interface FitBodyProps extends Pick<FitListProps, 'onPreview' | 'onShow'> {
 /** What is told, which stays the same while another answer is worked. */
 const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onShow }: FitBodyProps) {
   const store = useHemStore();
+  const inTerms = useInTerms();
   const stack = about.rounds.slice(1).map((r) => r.written!);
   const preview = (s: FitSolution): void => {
     const outcome = performed(about.hem, takeSolution(stack, s));
@@ -90,7 +91,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
       <span>{resultWords(about, s)}.</span>
       <span className="quiet small">
         Then every round fits. {flatWords(s, about)}
-        {s.lopsided && ' One repeat sits off center.'}
+        {s.lopsided && inTerms(' One repeat sits off center.')}
       </span>
     </button>
   );

@@ -19,10 +19,18 @@ interface PictureChoiceProps {
   readonly across: number;
   /** Whether the piece itself is drawn. */
   readonly withPiece?: boolean;
+  /** Whether the first stitch of every round is marked. */
+  readonly starts?: boolean;
 }
 
 /** One of several, chosen by how it looks. */
-export function PictureChoice({ label, pictures, across, withPiece = false }: PictureChoiceProps) {
+export function PictureChoice({
+  label,
+  pictures,
+  across,
+  withPiece = false,
+  starts = false,
+}: PictureChoiceProps) {
   return (
     <div className="treatments" role="radiogroup" aria-label={label}>
       {pictures.map(({ name, look, chosen, onChoose, onPoint }) => (
@@ -35,7 +43,16 @@ export function PictureChoice({ label, pictures, across, withPiece = false }: Pi
           onClick={onChoose}
           {...pointing(onPoint)}
         >
-          {look && <Swatch look={look} across={across} width={112} height={74} withPiece={withPiece} />}
+          {look && (
+            <Swatch
+              look={look}
+              across={across}
+              width={112}
+              height={74}
+              withPiece={withPiece}
+              starts={starts}
+            />
+          )}
           {name}
         </button>
       ))}

@@ -1,23 +1,57 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import type { Start, StartOfRound } from '../../core/base/start.ts';
 import { setStart } from '../../core/edits/base.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { plain } from '../../core/rounds/plain.ts';
+import { newEntry } from '../../core/stack/stack.ts';
+import { startPoints } from '../../drawing/starts.ts';
+import type { Looked } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
+import { PictureChoice } from './PictureChoice.tsx';
+import { ChosenFromDrawings } from './Treatment.tsx';
 
-const AT: readonly { readonly value: Start['at']; readonly label: string }[] = [
-  { value: 'corner', label: 'with the last part of the corner before' },
-  { value: 'whole corner', label: 'with the whole corner before' },
-  { value: 'before the corner', label: 'just before the corner of' },
-  { value: 'along the side', label: 'a third along' },
+type Where = Pick<Start, 'at' | 'join'>;
+
+/** Where rounds can begin, and how their joins go on from there. */
+const PLACES: readonly (Where & { readonly name: string })[] = [
+  { at: 'corner', join: 'climbing', name: 'in the corner; the next right above' },
+  { at: 'corner', join: 'centred', name: 'in the corner, at its middle every time' },
+  { at: 'whole corner', join: 'climbing', name: 'the whole corner first; the next right above' },
+  { at: 'whole corner', join: 'centred', name: 'the whole corner first, every time' },
+  { at: 'before the corner', join: 'climbing', name: 'a few stitches before the corner' },
+  { at: 'along the side', join: 'climbing', name: 'part of the way along the side' },
 ];
 
+/** Away from the corners a join always climbs. */
+const isThere = (a: Where, b: Where): boolean =>
+  a.at === b.at && (a.join === b.join || (a.at !== 'corner' && a.at !== 'whole corner'));
+
+const planner = createPlanner();
+
+/** Plain rounds on the base round: enough to see which way the joins go. */
+const ROUNDS = 3;
+
+/** The hem with rounds that begin somewhere, as far as it takes to see where. */
+function startingAt({ hem }: Plan, start: StartOfRound): Looked {
+  const yarn = hem.base.yarn;
+  const made = planner({
+    ...hem,
+    base: { ...hem.base, start: { ...hem.base.start, ...start } },
+    rounds: [{ ...newEntry(plain, 'start', yarn), times: ROUNDS }],
+    record: [],
+  });
+  const [at] = startPoints(made).slice(ROUNDS - 1);
+  return { plan: made, at: at ?? { x: 0, y: 0 } };
+}
+
 const FIRST: readonly { readonly value: Start['first']; readonly label: string }[] = [
-  { value: 'usual', label: 'first stitch as is usual for it' },
-  { value: 'chain', label: 'after a chain that does not count' },
-  { value: 'counted chain', label: 'a chain that counts, where it may' },
-  { value: 'standing', label: 'a standing stitch, where yarn is new' },
+  { value: 'usual', label: 'first stitch: as is usual for it' },
+  { value: 'chain', label: 'first stitch: after a chain that does not count' },
+  { value: 'counted chain', label: 'first stitch: a chain that counts, where it may' },
+  { value: 'standing', label: 'first stitch: standing, where yarn is new' },
 ];
 
 export interface StartChoiceProps {
@@ -31,40 +65,45 @@ export interface StartChoiceProps {
 /** Where a round begins, where it is joined, and how its first stitch comes to stand. */
 export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
   const corners = !isDisc(plan.body.outline);
-  const inCorner = value.at === 'corner' || value.at === 'whole corner';
+  const looks = useMemo(
+    () =>
+      PLACES.map(
+        ({ at, join }) =>
+          (): Looked =>
+            startingAt(plan, { ...value, at, join }),
+      ),
+    [plan, value],
+  );
   return (
     <>
       {corners && (
         <>
-          <Select
-            aria-label={name}
-            size="small"
-            value={value.at}
-            popupMatchSelectWidth={false}
-            options={[...AT]}
-            onChange={(at) => onChange({ at })}
-          />
+          <ChosenFromDrawings label={name} name={PLACES.find((p) => isThere(p, value))!.name}>
+            <PictureChoice
+              label={name}
+              across={13}
+              withPiece
+              starts
+              pictures={PLACES.map((place, i) => ({
+                name: place.name,
+                look: looks[i]!,
+                chosen: isThere(place, value),
+                onChoose: () => onChange({ at: place.at, join: place.join }),
+              }))}
+            />
+          </ChosenFromDrawings>
           <Select
             aria-label={`${name}: side`}
             size="small"
             value={value.side}
-            options={plan.sides.map((s, side) => ({ value: side, label: s.name }))}
+            popupMatchSelectWidth={false}
+            options={plan.sides.map((s, side) => ({
+              value: side,
+              label: value.at === 'along the side' ? `on side ${s.name}` : `at the corner before ${s.name}`,
+            }))}
             onChange={(side) => onChange({ side })}
           />
         </>
-      )}
-      {corners && inCorner && (
-        <Select
-          aria-label={`${name}: the join`}
-          size="small"
-          value={value.join}
-          popupMatchSelectWidth={false}
-          options={[
-            { value: 'climbing', label: 'the join climbs straight up' },
-            { value: 'centred', label: 'the join stays at the corner’s middle' },
-          ]}
-          onChange={(join) => onChange({ join })}
-        />
       )}
       <Select
         aria-label={`${name}: the first stitch`}
@@ -90,8 +129,8 @@ function Fields({ plan }: { readonly plan: Plan }) {
   const set = (part: Partial<Start>): void => void store.do(setStart(part));
   return (
     <div className="start-fields">
-      {!isDisc(plan.body.outline) && <span>Rounds start</span>}
-      <StartChoice plan={plan} value={start} name="Rounds start" onChange={set} />
+      {!isDisc(plan.body.outline) && <span>Start each round</span>}
+      <StartChoice plan={plan} value={start} name="Where each round starts" onChange={set} />
       {!isDisc(plan.body.outline) && (
         <Select
           aria-label="Where new yarn is joined"
@@ -99,8 +138,8 @@ function Fields({ plan }: { readonly plan: Plan }) {
           value={start.newYarn}
           popupMatchSelectWidth={false}
           options={[
-            { value: 'same place', label: 'new yarn at the same corner' },
-            { value: 'next corner', label: 'new yarn at the next corner' },
+            { value: 'same place', label: 'new yarn: at the same corner' },
+            { value: 'next corner', label: 'new yarn: at the next corner' },
           ]}
           onChange={(newYarn) => set({ newYarn })}
         />

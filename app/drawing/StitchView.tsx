@@ -2,6 +2,7 @@ import { Button, Dropdown, Segmented, Select } from 'antd';
 import { ArrowsInSimple, DownloadSimple, Minus, Plus } from '@phosphor-icons/react';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
+import { inTerms } from '../../core/terms/words.ts';
 import { CLOSE_UP, closeUpPoint, partKey, partPoint, partsOf, type ViewPart } from '../../drawing/parts.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
@@ -43,6 +44,7 @@ export const StitchView = memo(function StitchView({
   const stage = useRef<StageHandle>(null);
   const [face, setFace] = useState<Face>('yarn');
   const [seen, setSeen] = useState<Seen>('right');
+  const { language } = plan.hem.preferences;
   const { sheet } = GROUNDS[useLook().ground];
   const choice = useMemo(() => ({ face, seen, round, ground: sheet }), [face, seen, round, sheet]);
   const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
@@ -153,7 +155,7 @@ export const StitchView = memo(function StitchView({
           <Button
             size="small"
             type="text"
-            aria-label="Center the part again"
+            aria-label={inTerms('Center the part again', language)}
             icon={<ArrowsInSimple />}
             onClick={() => stage.current!.home()}
           />

@@ -3,8 +3,9 @@ import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { useLook } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
-import { paint, paintFeet } from '../../drawing/paint.ts';
+import { paint, paintFeet, paintStarts } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
+import { startPoints } from '../../drawing/starts.ts';
 
 /** What a swatch shows: a plan, and the point of the piece in its middle, mm. */
 export interface Looked {
@@ -24,10 +25,20 @@ export interface SwatchProps {
   readonly withPiece?: boolean;
   /** Only this round in full colour, with a dot at every place that it goes into. */
   readonly round?: number;
+  /** Whether the first stitch of every round is marked. */
+  readonly starts?: boolean;
 }
 
 /** A small drawing of a part of a border, painted when it comes into view. */
-export function Swatch({ look, across, width, height, withPiece = false, round }: SwatchProps) {
+export function Swatch({
+  look,
+  across,
+  width,
+  height,
+  withPiece = false,
+  round,
+  starts = false,
+}: SwatchProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { sheet, thread, ink } = GROUNDS[useLook().ground];
   useEffect(() => {
@@ -44,10 +55,11 @@ export function Swatch({ look, across, width, height, withPiece = false, round }
       const context = element.getContext('2d')!;
       paint(context, withPiece ? scene : { ...scene, body: [] }, view);
       if (round !== undefined) paintFeet(context, scene, round, view, { thread, ink });
+      if (starts) paintStarts(context, scene, startPoints(plan), view, { thread, ink });
     });
     watch.observe(element);
     return () => watch.disconnect();
-  }, [look, sheet, thread, ink, across, width, height, withPiece, round]);
+  }, [look, sheet, thread, ink, across, width, height, withPiece, round, starts]);
   return <canvas ref={canvas} className="drawn-swatch" style={{ width, height }} aria-hidden="true" />;
 }
 

@@ -1,5 +1,6 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
+import { inTerms } from '../../core/terms/words.ts';
 import type { HemState, HemStore } from './store.ts';
 
 export const HemContext = createContext<HemStore | null>(null);
@@ -19,3 +20,9 @@ export function useHem<T>(of: (state: HemState) => T): T {
 
 /** The plan of the hem that is open. */
 export const usePlan = (): Plan => useHem((state) => state.plan);
+
+/** Words of the screens in the terms of the hem that is open. */
+export function useInTerms(): (words: string) => string {
+  const language = useHem((state) => state.plan.hem.preferences.language);
+  return (words) => inTerms(words, language);
+}

@@ -6,7 +6,7 @@ import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
 import { colourPart } from '../../core/edits/piece.ts';
 import { partOfMotif } from '../../core/piece/grid/grid.ts';
 import { ColourButton } from '../controls/ColourButton.tsx';
-import { useHemStore, usePlan } from '../hem/context.ts';
+import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 import { TableButton } from './TableButton.tsx';
@@ -16,6 +16,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
   const { preferences, partColours, pieceColour, yarns } = usePlan().hem;
   const { length } = preferences;
   const store = useHemStore();
+  const inTerms = useInTerms();
   const [brush, setBrush] = useState<string | null>(null);
   const paint = (x: number, y: number, colour: string): void => {
     const part = partOfMotif(x, y);
@@ -81,7 +82,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
           checked={brush !== null}
           onChange={(e) => setBrush(e.target.checked ? yarns[0]!.colour : null)}
         >
-          color the motifs that are pressed
+          {inTerms('color the motifs that are pressed')}
         </Checkbox>
         {brush !== null && (
           <ColourButton
@@ -95,7 +96,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
       <p className="quiet small">
         {brush === null
           ? 'Press a motif to leave it out: the outline may step.'
-          : 'Press a motif to give it this color; press it again to take it away.'}
+          : inTerms('Press a motif to give it this color; press it again to take it away.')}
       </p>
       {cells.some((row) => row.includes('.')) && (
         <Button size="small" onClick={() => resizeFull(across, cells.length, put)}>

@@ -25,8 +25,8 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
           block
           value={edge.kind}
           options={[
-            { value: 'solid', label: 'solid' },
-            { value: 'clustered', label: 'clusters' },
+            { value: 'solid', label: 'stitches side by side' },
+            { value: 'clustered', label: 'groups with gaps' },
           ]}
           onChange={(kind) =>
             put(
@@ -72,25 +72,25 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
       ) : (
         <>
           <WholeNumber
-            label="Clusters on a side, the corners’ halves included"
+            label="Groups on one side (half a group at each corner counts)"
             min={2}
             max={2000}
             value={edge.clusters}
-            onChange={(clusters) => put('clusters', { ...edge, clusters })}
+            onChange={(clusters) => put('groups', { ...edge, clusters })}
           />
           <WholeNumber
-            label="Stitches in a cluster"
+            label="Stitches in a group"
             min={2}
             max={9}
             value={edge.stitchesEach}
-            onChange={(stitchesEach) => put('cluster', { ...edge, stitchesEach })}
+            onChange={(stitchesEach) => put('group', { ...edge, stitchesEach })}
           />
           <WholeNumber
-            label="Chains between clusters"
+            label="Chains between groups"
             min={0}
             max={5}
             value={edge.chainsBetween}
-            onChange={(chainsBetween) => put('chains between clusters', { ...edge, chainsBetween })}
+            onChange={(chainsBetween) => put('chains between groups', { ...edge, chainsBetween })}
           />
         </>
       )}

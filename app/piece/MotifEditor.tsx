@@ -1,6 +1,6 @@
 import { Select } from 'antd';
 import type { MotifPiece } from '../../core/piece/motif/motif.schema.ts';
-import { usePlan } from '../hem/context.ts';
+import { useInTerms, usePlan } from '../hem/context.ts';
 import { Field, type EditorProps } from '../controls/Field.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { stitchesOf } from '../../core/piece/piece.ts';
@@ -22,6 +22,7 @@ const MOST_ROUNDS = 40;
 /** One motif worked in rounds. */
 export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
   const { length } = usePlan().hem.preferences;
+  const inTerms = useInTerms();
   const { edge } = piece;
   const round = piece.corners === 0;
   const rounds = Math.max(-1, ...stitchesOf(piece).map((r) => r.part)) + 1;
@@ -75,8 +76,8 @@ export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
         onChange={(label, changed) => onChange(label, { ...piece, edge: changed })}
       />
       {rounds > 0 && (
-        <div role="group" aria-label="Colors of its rounds">
-          <p className="quiet small">Colors of its rounds, from the edge to the middle:</p>
+        <div role="group" aria-label={inTerms('Colors of its rounds')}>
+          <p className="quiet small">{inTerms('Colors of its rounds, from the edge to the middle:')}</p>
           <p className="part-colours">
             {Array.from({ length: Math.min(rounds, MOST_ROUNDS) }, (_, i) => (
               <PartColour key={i} part={i} label={`Color of round ${i + 1} from the edge`} />

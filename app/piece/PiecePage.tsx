@@ -16,7 +16,7 @@ import { WORDS } from '../../core/terms/words.ts';
 import { bodyLiesWords } from '../../core/words/flatWords.ts';
 import { unequalWords } from '../../core/words/readingWords.ts';
 import { smallLengthWords } from '../../core/words/measures.ts';
-import { useHemStore, usePlan } from '../hem/context.ts';
+import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
 import { Field, type EditorProps } from '../controls/Field.tsx';
 import { GaugeSwatch } from './GaugeSwatch.tsx';
 import { PartPanel } from './PartPanel.tsx';
@@ -135,6 +135,7 @@ function PieceEditor({ piece, onChange }: EditorProps<Piece>) {
 /** Yarn weight, hook and gauge of the border. */
 function GaugeFields() {
   const plan = usePlan();
+  const inTerms = useInTerms();
   const store = useHemStore();
   const { gauge, preferences, yarns, base, pieceColour } = plan.hem;
   const weight = yarns.find((y) => y.id === base.yarn)!.weight;
@@ -183,7 +184,7 @@ function GaugeFields() {
         Usual values for this weight. Your own swatch is better: measure 4 in (10 cm). One border stitch is{' '}
         {smallLengthWords(plan.stitchWidthMm, preferences.length)} wide.
       </p>
-      <Field label="Color of the piece">
+      <Field label={inTerms('Color of the piece')}>
         <ColourButton
           label="Color of the piece"
           colour={pieceColour}

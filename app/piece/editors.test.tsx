@@ -85,9 +85,9 @@ describe('how the piece was made', () => {
     type('Stitches on B', '90');
     expect(store.get().plan.sides[1]!.count).toBe(90);
     fireEvent.click(screen.getByRole('button', { name: 'Another side' }));
-    expect(screen.getByText(/the turns of the corners add up to 480°/)).toBeTruthy();
+    expect(screen.getByText(/the corners do not close the outline: 480°/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Take out side D' }));
-    expect(screen.queryByText(/add up to/)).toBeNull();
+    expect(screen.queryByText(/do not close/)).toBeNull();
   });
 
   test('what is half typed or out of range changes nothing', () => {

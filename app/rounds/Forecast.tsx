@@ -23,7 +23,7 @@ const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
   kinds: 'your table',
   between: 'between the stitches',
   gaps: 'in the gaps',
-  clusters: 'clusters in the gaps',
+  clusters: 'groups in the gaps',
   loops: 'loops',
   gauge: 'by gauge',
   own: 'your own',

@@ -55,7 +55,7 @@ describe('the library', () => {
       if (a === 'airy') {
         expect(first).toContain('Filet mesh');
         expect(second).toContain('Plain round');
-      } else expect(second).toContain('Crocodile scales');
+      } else expect(second).toContain('Crocodile stitch');
       fireEvent.click(screen.getAllByText('all')[a === 'airy' ? 1 : 2]!);
     }
   });

@@ -205,7 +205,7 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
         )}
         <span className="quiet small family-about">{family.about}</span>
         <span className="quiet small family-about">
-          Needs {needsWords(facts, circle)}; {growthWords(facts, family.edge, circle)}.
+          {capital(needsWords(facts, circle))}; {growthWords(facts, family.edge, circle)}.
           {tried && <> About {tried.yarn.toFixed(1)} times the yarn of the base round.</>}
         </span>
         {family.caution && <span className="caution small">{family.caution}</span>}

@@ -50,7 +50,7 @@ describe('pasted rounds', () => {
   test('with a fault are not taken, and the text stays', () => {
     const { pasted, text } = renderPaste();
     fireEvent.change(text, { target: { value: 'Round 1\nEach side: *knit in next st*' } });
-    expect(screen.getByRole('alert').textContent).toContain('line 2: cannot read “knit”');
+    expect(screen.getByRole('alert').textContent).toContain('line 2: “knit” was not understood');
     fireEvent.click(screen.getByRole('button', { name: 'Add them' }));
     expect(pasted).toEqual([]);
     expect((text as HTMLTextAreaElement).value).toContain('knit');
@@ -70,7 +70,9 @@ describe('an own round', () => {
     });
     expect(screen.getByText(/multiple of 4 and 0 more/)).toBeTruthy();
     fireEvent.change(text, { target: { value: 'side: *sk 1, 5 zz in next st*' } });
-    expect(screen.getAllByRole('alert')[0]!.textContent).toMatch(/line 1, column 16: cannot read “zz”/);
+    expect(screen.getAllByRole('alert')[0]!.textContent).toMatch(
+      /line 1, column 16: “zz” was not understood/,
+    );
     expect((text as HTMLTextAreaElement).value).toContain('zz');
     expect(document.querySelector('mark')!.textContent).toBe('zz');
     expect(store.get().plan.hem.rounds[0]!.written!.text).toContain('zz');

@@ -24,13 +24,24 @@ export function MakingStrip({ stitch, preferences }: MakingStripProps) {
   const steps = makingOf(stitch, preferences.language);
   const drawn = isDrawnInSteps(stitch);
   const mirrored = preferences.hand === 'left';
+  const name = stitchWords(stitch, preferences.language);
   return (
     <div className={drawn ? 'making-steps' : 'making-steps told'}>
-      {!drawn && <MakingDrawing stitch={stitch} steps={steps} index={steps.length - 1} mirrored={mirrored} />}
+      {!drawn && (
+        <MakingDrawing
+          stitch={stitch}
+          steps={steps}
+          index={steps.length - 1}
+          mirrored={mirrored}
+          name={name}
+        />
+      )}
       <ol className="making">
         {steps.map((step, i) => (
           <li key={i}>
-            {drawn && <MakingDrawing stitch={stitch} steps={steps} index={i} mirrored={mirrored} />}
+            {drawn && (
+              <MakingDrawing stitch={stitch} steps={steps} index={i} mirrored={mirrored} name={name} />
+            )}
             <p>
               {step.words}.{' '}
               {step.movement.do !== 'insert' && drawn && i < steps.length - 1 && (
@@ -51,9 +62,10 @@ interface DrawingProps {
   readonly steps: readonly MakingStep[];
   readonly index: number;
   readonly mirrored: boolean;
+  readonly name: string;
 }
 
-function MakingDrawing({ stitch, steps, index, mirrored }: DrawingProps) {
+function MakingDrawing({ stitch, steps, index, mirrored, name }: DrawingProps) {
   const layers = isDrawnInSteps(stitch) ? makingDrawing(stitch, steps, index) : finishedDrawing(stitch);
   const top = drawingHeight(stitch);
   return (
@@ -61,7 +73,7 @@ function MakingDrawing({ stitch, steps, index, mirrored }: DrawingProps) {
       className="making-drawing"
       viewBox={`-2.45 ${-top} 4.95 ${top + 0.75}`}
       role="img"
-      aria-label={`${stitchWords(stitch, 'us')}, step ${index + 1} of ${steps.length}`}
+      aria-label={`${name}, step ${index + 1} of ${steps.length}`}
     >
       <g
         transform={mirrored ? 'scale(-1 -1)' : 'scale(1 -1)'}

@@ -12,6 +12,8 @@ import {
   type Language,
   type StitchKind,
 } from '../../core/terms/stitches.ts';
+import { PLACES as PLACES_OF } from '../../core/terms/places.ts';
+import { capital } from '../../core/terms/words.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
 import { stitchWords } from '../../core/words/stitchWords.ts';
 import { printRound } from '../../core/notation/print.ts';
@@ -49,7 +51,7 @@ const SECTIONS = [
   ['hidden', 'The hidden first stitch'],
   ['stitches', 'Each stitch'],
   ['decreases', 'Two together'],
-  ['others', 'Clusters, posts, picots'],
+  ['others', 'Textured stitches, posts, picots'],
   ['families', 'Every round'],
 ] as const;
 
@@ -103,13 +105,15 @@ export function StitchesPage() {
           </section>
           <section id="decreases">
             <h2>Two together</h2>
-            <p className="quiet">One stitch fewer, with a top like any other: the quiet way to lose one.</p>
+            <p className="quiet">
+              One stitch fewer, with a top like any other: a decrease that hardly shows.
+            </p>
             {DECREASES.map((stitch) => (
               <HowTo key={stitch.kind} stitch={stitch} preferences={preferences} />
             ))}
           </section>
           <section id="others">
-            <h2>Clusters, posts, picots</h2>
+            <h2>Textured stitches, posts, picots</h2>
             {OTHERS.map((stitch) => (
               <HowTo key={`${stitch.form} ${stitch.post}`} stitch={stitch} preferences={preferences} />
             ))}
@@ -128,15 +132,29 @@ export function StitchesPage() {
   );
 }
 
+/** How tall a stitch is, to somebody who looks at it. */
+const heightWords = (height: number): string =>
+  Math.abs(height - 1) < 0.2 ? 'About as tall as it is wide' : `About ${height} times as tall as it is wide`;
+
+const EDGES = { straight: 'Straight edge', lobed: 'Wavy edge', fringed: 'Fringed edge' } as const;
+
+const yarnOfBase = (times: number): string =>
+  Math.abs(times - 1) < 0.15
+    ? 'About the yarn of the base round'
+    : `About ${times.toFixed(1)} times the yarn of the base round`;
+
 interface PartProps {
   readonly preferences: Preferences;
 }
 
 function Places({ preferences }: PartProps) {
+  const { language } = preferences;
   return (
     <section id="places">
       <h2>Where the hook goes</h2>
-      <p className="quiet">The dots are the places that the round in full colour goes into.</p>
+      <p className="quiet">
+        The dots mark what the round in full {language === 'us' ? 'color' : 'colour'} goes into.
+      </p>
       <ul className="places">
         {PLACES.map((topic, i) => (
           <Place key={i} topic={topic} preferences={preferences} />
@@ -167,10 +185,10 @@ function Place({ topic, preferences }: PartProps & { readonly topic: PlaceTopic 
 }
 
 const LOOP_WORDS = {
-  both: 'The usual way: the V lies over the foot and closes the fabric.',
-  back: 'The front loops stay free and lie on the face as a line of bars: the round folds there.',
-  front: 'The back loops stay free behind, for another round to go into.',
-  third: 'Into the bar below the back loop: the whole V is pushed to the face and lies there as a ridge.',
+  both: 'The usual way: under the whole V at the top of the stitch.',
+  back: 'The front loops stay free and show as a line on the front. The round folds there.',
+  front: 'The back loops stay free behind. Another round can go into them.',
+  third: 'The bar below the back loop. The whole V is pushed to the front and shows as a ridge.',
 } as const;
 
 function Loops({ preferences }: PartProps) {
@@ -229,9 +247,9 @@ function Hidden({ preferences }: PartProps) {
       <div>
         <PlanSwatch plan={made} at={at} across={12} width={330} height={220} withPiece round={1} />
         <p>
-          The group in a corner leans over the first stitch of the side and hides it. Push the group back
-          towards the corner: the first dot along the side, close beside the corner’s, is a stitch like any
-          other and takes one. Missed, it is the usual cause of a count that is one short.
+          The corner leans over the first stitch of the side and hides it. Push the corner back: the first dot
+          along the side, close beside it, is a stitch like any other. Work into it. A count that is one too
+          few usually comes from here.
         </p>
       </div>
     </section>
@@ -259,7 +277,7 @@ function HowTo({ stitch, preferences }: PartProps & { readonly stitch: Stitch })
       </h3>
       {plain && stitch.kind !== 'ch' && (
         <p className="quiet small">
-          About {height} stitch widths tall
+          {heightWords(height)}
           {most > 0 &&
             `; a round of it starts with ${fewest === most ? most : `${fewest} to ${most}`} ${most === 1 ? 'chain' : 'chains'}`}
           .
@@ -288,9 +306,9 @@ function FamilyEntry({ family, preferences }: PartProps & { readonly family: Fam
         <h3>{family.name}</h3>
         <p>{family.about}</p>
         <p className="quiet small">
-          Needs {needsWords(facts)}; {growthWords(facts, family.edge)}. Sits on{' '}
-          {facts.sitsOn === 'stitch' ? 'stitches' : `${facts.sitsOn}s`}, has a {family.edge} edge, and takes{' '}
-          <span className="estimate">{perRound.toFixed(1)} × the yarn of a base round</span>.
+          {capital(needsWords(facts))}; {growthWords(facts, family.edge)}. Goes into{' '}
+          {PLACES_OF[facts.sitsOn].long[1]}. {EDGES[family.edge]}.{' '}
+          <span className="estimate">{yarnOfBase(perRound)}.</span>
         </p>
         {written.map((text, k) => (
           <pre key={k}>

@@ -30,13 +30,13 @@ const rowEnds = (stitch: RowStitch, words: string): PlaceTopic => ({
 });
 
 const AT_JOIN: Readonly<Record<CrossingId, string>> = {
-  both: 'Two corner spaces with a seam between them, which leaves a dip: one stitch into each of the spaces.',
+  both: 'Two corner spaces with a seam between them, which leaves a dip: 1 stitch in each of the spaces.',
   three:
-    'One stitch in each of the two spaces, and between them one with a leg in each, which draws the dip together.',
-  together: 'One stitch with a leg in each of the two spaces; it draws the dip together.',
-  tall: 'One taller stitch reaches down into the dip between the spaces and fills it.',
-  seam: 'One stitch through the seam itself, where the motifs were joined.',
-  skip: 'None: the dip is passed over. Whatever you choose, keep it the same at every seam; it mostly evens out over the next rounds.',
+    '1 stitch in each of the two spaces, and between them one with a leg in each, which pulls the dip together.',
+  together: '1 stitch with a leg in each of the two spaces. It pulls the dip together.',
+  tall: '1 taller stitch reaches down between the spaces and fills the dip.',
+  seam: '1 stitch in the seam itself, where the motifs were joined.',
+  skip: 'None: the seam is skipped. Whatever you choose, keep it the same at every seam.',
 };
 
 export const PLACES: readonly PlaceTopic[] = [
@@ -44,7 +44,7 @@ export const PLACES: readonly PlaceTopic[] = [
     ...EDGE,
     name: () => 'Stitch tops',
     words: (l) =>
-      `The last row of a piece. One ${abbreviation('sc', l)} in each, the hook under both loops of the V.`,
+      `The last row of a piece. 1 ${abbreviation('sc', l)} in each, the hook under both loops of the V.`,
     sample: (p) => sample(p, rows('dc')),
   },
   {
@@ -52,42 +52,42 @@ export const PLACES: readonly PlaceTopic[] = [
     side: 2,
     name: () => 'Foundation chain',
     words: () =>
-      'The underside of the chain that the piece was begun with, one in each chain: take up the two strands that are free. With one loop only, a ridge is left that matches the other end.',
+      'The underside of the chain that the piece was begun with, 1 in each chain: go under the two strands that are free. In one strand only, a ridge is left that matches the other end.',
     sample: (p) => sample(p, rows('dc')),
   },
   {
     ...EDGE,
     side: 2,
-    name: () => 'Stitches of row 1, round the foundation',
+    name: () => 'Stitches of row 1, around the foundation chain',
     words: () =>
-      'The chain is not counted as a row: the hook goes round it into the foot of each stitch of row 1, and the chain is hidden inside.',
+      'The chain is not counted as a row. The hook goes around it, into the foot of each stitch of row 1, and the chain is hidden inside.',
     sample: (p) => sample(p, rows('dc', 'stitches of row 1')),
   },
   rowEnds(
     'sc',
-    'One in each row. Go into the side of the last stitch, under two strands of it, not into the gap beside it.',
+    '1 in each row. Go into the side of the end stitch, under two strands of it, not into the gap beside it.',
   ),
-  rowEnds('hdc', 'One in each row; on a loose edge three in every two rows.'),
+  rowEnds('hdc', '1 in each row; on a loose edge 3 in every 2 rows.'),
   rowEnds(
     'dc',
-    'Two in each row: one round or into the post near its foot, one near its top. Closer: three in every two rows. A turning chain counts as the post.',
+    '2 in each row: one into the post near its foot, one near its top. On a tight edge 3 in every 2 rows. A turning chain counts as the post.',
   ),
-  rowEnds('hhdc', 'As for a plain one of its height: one in each row, or three in every two.'),
-  rowEnds('esc', 'One in each row: it is taller than it looks, so watch the flat zone.'),
-  rowEnds('tr', 'Three in each row, spread along the post: near the foot, in the middle, near the top.'),
-  rowEnds('dtr', 'Four in each row, or seven in every two.'),
+  rowEnds('hhdc', 'As for a plain one of its height: 1 in each row, or 3 in every 2.'),
+  rowEnds('esc', '1 in each row. It is taller than it looks: watch whether the edge pulls in.'),
+  rowEnds('tr', '3 in each row, spread along the post: near the foot, in the middle, near the top.'),
+  rowEnds('dtr', '4 in each row, or 7 in every 2.'),
   {
     ...EDGE,
-    name: () => 'Clusters and the gaps between them',
+    name: () => 'Groups and the gaps between them',
     words: () =>
-      'The edge of a motif of clusters: into each top and chain, between the stitches, or only into the gaps, as many as fill the width of the cluster.',
+      'The edge of a motif of groups: in each stitch and chain, between the stitches, or only in the gaps, as many as fill the width of a group.',
     sample: (p) => sample(p, clusters),
   },
   {
     ...EDGE,
-    name: () => 'Blocks worked from corner to corner',
+    name: () => 'C2C blocks',
     words: (l) =>
-      `There are no tops to speak of. One ${abbreviation('sc', l)} in each gap between two blocks, with chains across the block; the next round fills those chains.`,
+      `This edge has few stitches to work into. 1 ${abbreviation('sc', l)} in each gap between two blocks, with chains across the block; the next round fills those chain spaces.`,
     sample: (p) => {
       const made = sample(p, blocks);
       return sample(p, blocks, {
@@ -98,7 +98,7 @@ export const PLACES: readonly PlaceTopic[] = [
   ...CROSSING_IDS.map((id): PlaceTopic => ({
     ...EDGE,
     part: 'join',
-    name: (l) => `A seam between motifs: ${crossingName(id, 'sc', l)}`,
+    name: (l) => `A motif seam: ${crossingName(id, 'sc', l)}`,
     words: () => AT_JOIN[id],
     sample: (p) => sample(p, motifs, { base: { crossing: id } }),
   })),
@@ -106,7 +106,7 @@ export const PLACES: readonly PlaceTopic[] = [
     ...EDGE,
     name: () => 'Cloth or fleece',
     words: () =>
-      'Into holes made at an even pitch, about ⅜ in (1 cm) from the edge; the stitch wraps the edge.',
+      'Into holes spread out evenly, about ⅜ in (1 cm) from the edge; the stitch wraps the edge. Make the holes before you start, and test one on a scrap.',
     sample: (p) => sample(p, cloth),
   },
   {
@@ -115,7 +115,7 @@ export const PLACES: readonly PlaceTopic[] = [
     side: 0,
     name: () => 'A corner that is a stitch',
     words: () =>
-      'Three in the middle stitch of the three before. The middle one is the next corner: put a marker into it as soon as it is made.',
+      '3 in the middle stitch of the three before. The middle one is the next corner: mark it as soon as it is made.',
     sample: (p) =>
       sample(p, rows('dc'), { base: { corner: 'three' }, rounds: [roundOf('plain', { corner: 'three' })] }),
   },
@@ -125,7 +125,7 @@ export const PLACES: readonly PlaceTopic[] = [
     side: 0,
     name: () => 'A corner that is a chain space',
     words: () =>
-      'Into the space, round the chains, never into a chain of its own: the same before and after the new chains.',
+      'In the space, around the chains, never into a chain itself: the same before and after the new chains.',
     sample: (p) =>
       sample(p, rows('dc'), {
         base: { corner: 'chain-2' },
@@ -137,8 +137,7 @@ export const PLACES: readonly PlaceTopic[] = [
     part: 'side',
     side: 0,
     name: () => 'A chain space',
-    words: () =>
-      'The whole hook goes under the chains, so that the stitch hangs round them and can be slid along.',
+    words: () => 'The whole hook goes under the chains: the stitch hangs around them and can be slid along.',
     sample: (p) => sample(p, rows('dc'), { rounds: [roundOf('filet-mesh'), roundOf('fill-loops')] }),
   },
   {
@@ -155,7 +154,7 @@ export const PLACES: readonly PlaceTopic[] = [
     side: 0,
     name: () => 'A post',
     words: () =>
-      'Round the upright of a stitch, from the front or from the back; its top is left free. A post stitch sinks by about a third of its height.',
+      'Around the upright of a stitch, from the front or from the back; its top is left free. A post stitch sinks by about a third of its height.',
     sample: (p) =>
       sample(p, rows('dc'), {
         base: { stitch: 'dc', corner: 'chain-2' },

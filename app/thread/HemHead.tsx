@@ -6,7 +6,7 @@ import { writeHem } from '../../core/document/check.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, rename } from '../../core/edits/hem.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
-import { useHem, useHemStore } from '../hem/context.ts';
+import { useHem, useHemStore, useInTerms } from '../hem/context.ts';
 import type { SavingState } from '../hem/saving.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
@@ -89,8 +89,9 @@ function SavedWords() {
 
 function UndoButtons() {
   const store = useHemStore();
-  const undoLabel = useHem((state) => state.undoLabel);
-  const redoLabel = useHem((state) => state.redoLabel);
+  const inTerms = useInTerms();
+  const undoLabel = useHem((state) => state.undoLabel && inTerms(state.undoLabel));
+  const redoLabel = useHem((state) => state.redoLabel && inTerms(state.redoLabel));
   return (
     <>
       <Button

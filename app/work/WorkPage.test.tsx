@@ -59,7 +59,7 @@ describe('work', () => {
     expect(now()).toContain('Round 1 begins');
     press('Count');
     fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
-    expect(screen.getByText(/hides under the corner/)).toBeTruthy();
+    expect(screen.getByText(/hides behind the corner/)).toBeTruthy();
     expect(screen.getByText('B faces D, which is to have 39.')).toBeTruthy();
     const ways = within(screen.getByRole('group', { name: 'Count' })).getAllByRole('button', {
       name: /Then/,

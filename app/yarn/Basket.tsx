@@ -8,7 +8,7 @@ import { supplyOf } from '../../core/forecast/supply.ts';
 import type { Plan, YarnPlan } from '../../core/plan/types.ts';
 import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
 import type { Yarn } from '../../core/yarn/yarn.ts';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Balls } from './Balls.tsx';
 import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
@@ -31,6 +31,7 @@ function enoughWords(y: YarnPlan): string {
 /** The yarns of a hem: their labels, what is there, and what the border takes of each. */
 export function Basket({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
+  const inTerms = useInTerms();
   const [shopping, setShopping] = useState(false);
   const unit = plan.hem.preferences.length;
   const edit = (id: string, what: string, part: Partial<Omit<Yarn, 'id'>>): void =>
@@ -75,7 +76,8 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   <>
                     Needs <strong>{plural(quantity.balls, 'ball')}</strong>{' '}
                     <span className="estimate">{yarnLengthWords(quantity.metres, unit)}</span>,{' '}
-                    {rangeWords(quantity.grams, quantity.spread)} g, {plural(ends, 'end')} to weave in.{' '}
+                    {rangeWords(quantity.grams, quantity.spread)} g, {plural(ends, 'end')}{' '}
+                    {inTerms('to weave in')}.{' '}
                     <span className={supplyOf(y) === 'lasts' || supplyOf(y) === 'not said' ? 'quiet' : 'odd'}>
                       {supplyOf(y) === 'not said'
                         ? 'Enter what you have to see if it is enough.'
@@ -102,7 +104,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   />
                   <NumberField
                     size="small"
-                    aria-label="Meters in 100 g"
+                    aria-label={inTerms('Meters in 100 g')}
                     min={5}
                     max={5000}
                     suffix="m in 100 g"

@@ -222,22 +222,22 @@ describe('the ring after the base round', () => {
 describe('the run in words', () => {
   const edge = plan(rowsHem()).body.edges[3]!;
 
-  test('even placements are said in four words', () => {
-    expect(placementWords(new Array<number>(84).fill(2), edge)).toBe('2 in each');
+  test('even placements are said in a few words', () => {
+    expect(placementWords(new Array<number>(84).fill(2), edge, 'us')).toBe('2 in each row');
   });
 
   test('a few extras are named by their rows, counted from the foundation', () => {
     const counts = new Array<number>(84).fill(2);
     counts[13] = 3;
     counts[38] = 3;
-    expect(placementWords(counts, edge)).toBe('2 in each, but 3 in rows 14 and 39');
+    expect(placementWords(counts, edge, 'us')).toBe('2 in each row, but 3 in rows 14 and 39');
     const other = plan(rowsHem()).body.edges[1]!;
-    expect(placementWords(counts, other)).toBe('2 in each, but 3 in rows 71 and 46');
+    expect(placementWords(counts, other, 'us')).toBe('2 in each row, but 3 in rows 71 and 46');
   });
 
   test('three in two rows is said as turns', () => {
-    expect(placementWords(spread(126, new Array<number>(84).fill(1)), edge)).toBe(
-      '1, 2 alternately, but the same as in the one before in row 43',
+    expect(placementWords(spread(126, new Array<number>(84).fill(1)), edge, 'us')).toBe(
+      '1, 2 alternately in the rows, but the same as in the one before in row 43',
     );
   });
 });
@@ -252,7 +252,7 @@ describe('placed by eye', () => {
     const counts = of({ '3': 0, '10': 3 });
     expect([counts[3], counts[10]]).toEqual([0, 3]);
     expect(counts.filter((_, i) => i !== 3 && i !== 10)).toEqual(new Array<number>(82).fill(2));
-    expect(placementWords(counts, edge)).toBe('2 in each, but none in row 81 and 3 in row 74');
+    expect(placementWords(counts, edge, 'us')).toBe('2 in each row, but none in row 81 and 3 in row 74');
   });
 
   test('a count that is asked is given all the same', () => {

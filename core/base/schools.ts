@@ -79,7 +79,7 @@ const SCHOOLS: Readonly<Record<SchoolId, School>> = {
   clusters: {
     applies: (edge) => has(edge, 'gap'),
     rate: ({ kind }, edge) => (kind === 'gap' ? edge.clusterStitches! : 0),
-    label: () => 'a cluster in each gap',
+    label: () => 'a group in each gap',
   },
   loops: {
     applies: (edge) => edge.loopChains !== undefined,
@@ -142,13 +142,22 @@ export function basis(edge: Edge, edgeRates: readonly number[]): readonly BasisP
   return parts;
 }
 
+/** What a kind of spot is called, where the code tells apart what to the eye is one thing. */
+const NOUNS: Partial<Record<SpotKind, string>> = {
+  'stitch top': 'stitch',
+  'cluster stitch': 'stitch',
+  'counted stitch': 'stitch',
+  'block gap': 'gap',
+};
+
 /** A kind of spot in words, for one or many. */
 export function spotNoun(
   part: { readonly kind: SpotKind; readonly stitch?: StitchKind | undefined },
   language: Language,
 ): string {
   if (part.kind === 'row end') return `${abbreviation(part.stitch!, language)} row end`;
-  return part.kind === 'between stitches' && part.stitch ? 'space between posts' : part.kind;
+  if (part.kind === 'between stitches') return part.stitch ? 'space between posts' : 'space between stitches';
+  return NOUNS[part.kind] ?? part.kind;
 }
 
 /** A school's rule as a flag on the count line says it. */

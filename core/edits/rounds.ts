@@ -74,7 +74,7 @@ export const writeRound = (id: string, text: string): Edit =>
       withEntry(hem, id, (e) =>
         e.family === OWN && e.written
           ? { ...e, written: { ...e.written, text } }
-          : problem('part-gone', inAll('the stack'), { what: 'that round' }),
+          : problem('part-gone', inAll('the border'), { what: 'that round' }),
       ),
     `written ${id}`,
   );

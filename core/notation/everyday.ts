@@ -14,7 +14,7 @@ const JOIN_ALONE = /[,.;]\s*join(?:\s+(?:the\s+)?round|\s+with\s+(?:an?\s+)?(?:s
 const TURNING = /[,.;]\s*(?:do not turn|turn|fasten off)\s*\.?\s*$/i;
 
 const LABEL =
-  /^\s*(side|round|each side|all (?:a)?round|corner|corners|lopsided|around|pair|facing|surface)\b[^:]*:/i;
+  /^\s*(side|round|each side|all (?:a)?round|corner|corners|off cent(?:er|re)|lopsided|around|pair|facing|surface)\b[^:]*:/i;
 
 /** A repeat told in words behind its one asterisk. */
 const REPEAT =

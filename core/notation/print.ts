@@ -7,7 +7,7 @@ import type { CornerRecipe, Instruction, Recipe, Skip, Step, Work } from '../rin
 /** A whole round: the lines that the parser reads. */
 export function printRound(recipe: Recipe, language: Language): string {
   const lines = [`${recipe.scope === 'ring' ? 'round' : 'side'}: ${printSteps(recipe.side, language)}`];
-  if (recipe.lopsided) lines.push(`lopsided: ${printSteps(recipe.lopsided, language)}`);
+  if (recipe.lopsided) lines.push(`off center: ${printSteps(recipe.lopsided, language)}`);
   if (recipe.around) lines.push(`around: ${printSteps(recipe.around, language)}`);
   lines.push(`corner: ${printCorner(recipe.corner, language)}`);
   if (recipe.corner.pair) {

@@ -221,7 +221,7 @@ describe('the last row of a piece in rows', () => {
     expect(made.body.edges[0]!.spots).toHaveLength(19);
     expect(made.sides[0]).toMatchObject({ count: 19, choice: { school: 'between' } });
     expect(patternText(patternOf(made, 'us'))).toContain(
-      'Side A: 19 sc along 19 spaces between posts: 1 in each.',
+      'Side A: 19 sc along the edge: 1 in each space between two sts.',
     );
     expect(plan(hem).sides[0]).toMatchObject({ count: 18, choice: { school: 'each' } });
   });

@@ -121,7 +121,7 @@ describe('what is not as planned is noticed', () => {
       'Start in the st where you joined the last round.',
       'Start in st 5 of side A, counted from corner D/A.',
     ],
-    ['a stitch more along the edge', '1 in each.', '1 in each, but 2 in st 7.'],
+    ['a stitch more along the edge', '1 in each st.', '1 in each st, but 2 in st 7.'],
     ['another repeat', 'sk next 2 sts; repeat', 'sk next st; repeat'],
     [
       'turned where it is not',

@@ -3,8 +3,8 @@ import { family } from './family.ts';
 /** A cord along the edge. */
 export const appliedCord = family({
   id: 'applied-cord',
-  name: 'Applied cord',
-  about: 'A round cord of three stitches, joined to each stitch of the edge as it grows.',
+  name: 'Corded edge',
+  about: 'A round cord of three stitches, joined to every stitch of the edge.',
   corners: ['walk'],
   stitches: ['slst'],
   write: () => `side: *cord in next st*

@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const bobbles = family({
   id: 'bobbles',
   name: 'Bobbles',
-  about: 'Round bobbles with a low stitch between.',
+  about: 'Round bobbles on the front, with a low stitch between.',
   corners: ['three'],
   write: () => `side: sc in next st, *bobble in next st, sc in next st*
 corner: 3 sc in corner`,

@@ -4,7 +4,7 @@ import { family, LONG_LOOPS } from './family.ts';
 export const chainLoops = family({
   id: 'chain-loops',
   name: 'Chain loops',
-  about: 'A round of chain loops over gaps, left as it is: an airy end after loops and blocks, or clusters.',
+  about: 'Chain spaces over the gaps of groups: an open last round.',
   stitches: ['sc'],
   edge: 'lobed',
   caution: LONG_LOOPS,

@@ -4,8 +4,8 @@ import { family } from './family.ts';
 /** Threes in every third stitch. */
 export const cluster = family({
   id: 'cluster',
-  name: 'Clusters on a solid round',
-  about: 'Threes with gaps between: open, quick, and ready for more in the gaps.',
+  name: 'Groups of 3',
+  about: '3 in one stitch, then a gap: open and quick. More groups can follow.',
   corners: ['threes', 'sixes'],
   write: ({ corner }) => `side: sk 2, *3 dc in next st, sk 2*
 ${cornerTreatment(corner).write('dc', 0)}`,

@@ -3,8 +3,8 @@ import { family } from './family.ts';
 /** A mesh of pairs, then scales over its posts; the next mesh goes on between the two of each pair. */
 export const crocodile = family({
   id: 'crocodile',
-  name: 'Crocodile scales',
-  about: 'Pairs in an open mesh, and scales worked down one post of a pair and up its partner. Thirsty.',
+  name: 'Crocodile stitch',
+  about: 'Pairs in an open mesh, then scales around their posts. Uses much yarn.',
   roundsPerRepeat: 2,
   repeatable: true,
   sizes: [2, 0],

@@ -3,7 +3,7 @@ import { family } from './family.ts';
 /** Each pair worked back to front. */
 export const crossedDoubles = family({
   id: 'crossed-doubles',
-  name: 'Crossed pairs',
+  name: 'Crossed stitches',
   about: 'Pairs that cross in front of each other.',
   corners: ['twos'],
   repeatable: true,

@@ -3,8 +3,8 @@ import { family, SMALL_PARTS } from './family.ts';
 /** Balls on chains round the whole ring. */
 export const dots = family({
   id: 'dots',
-  name: 'Dots',
-  about: 'Little balls on short chains, three slip stitches apart.',
+  name: 'Ball edging',
+  about: 'Small balls on short chains, with 3 slip stitches between.',
   edge: 'fringed',
   corners: ['walk'],
   caution: SMALL_PARTS,

@@ -3,9 +3,8 @@ import { family, SMALL_PARTS } from './family.ts';
 /** Balls along each side, closer at the corners. */
 export const dotsAtCorners = family({
   id: 'dots-at-corners',
-  name: 'Dots, close at corners',
-  about:
-    'Little balls three slip stitches apart along each side, and a single one between the two at a corner.',
+  name: 'Ball edging, close at corners',
+  about: 'Small balls with 3 slip stitches between, and one between the two at a corner.',
   stitches: ['slst'],
   corners: ['walk'],
   edge: 'fringed',

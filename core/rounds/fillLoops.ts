@@ -3,9 +3,8 @@ import { family } from './family.ts';
 /** Turns loops into an even ring of stitches. */
 export const fillLoops = family({
   id: 'fill-loops',
-  name: 'Fill the loops',
-  about:
-    'Twos or threes in every chain space, the singles passed over: the second round on corner-to-corner blocks.',
+  name: 'Fill the chain spaces',
+  about: '2 or 3 in every chain space: the second round on a corner-to-corner piece.',
   stitches: ['hdc', 'dc'],
   sizes: [2, 3],
   sizeCounts: 'stitches in a space',

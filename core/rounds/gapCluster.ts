@@ -4,8 +4,8 @@ import { family } from './family.ts';
 /** A cluster in every gap. */
 export const gapCluster = family({
   id: 'gap-cluster',
-  name: 'Clusters in gaps',
-  about: 'Threes in the gaps of the clusters below, as the rounds of a clustered square.',
+  name: 'Groups in the gaps',
+  about: '3 in every gap of the groups below.',
   repeatable: true,
   corners: ['threes', 'threes-3', 'sixes'],
   write: ({ corner }) => `side: *3 dc in next gap*

@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const gapScallop = family({
   id: 'gap-scallop',
   name: 'Scallops in gaps',
-  about: 'Fans in the gaps of a cluster round, held down in the middle of each cluster.',
+  about: 'Fans in the gaps of the groups below, held down on the middle of each group.',
   edge: 'lobed',
   write: () => `side: sk 1, sl st in next st, sk 1, *5 dc in next gap, sk 1, sl st in next st, sk 1*
 corner: 7 dc in corner`,

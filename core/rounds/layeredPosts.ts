@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const layeredPosts = family({
   id: 'layered-posts',
   name: 'Layered post rounds',
-  about: 'Worked from the back round the posts, so that each round stands in front of the last.',
+  about: 'Worked around the posts from the back: the round before stands out in front.',
   repeatable: true,
   corners: ['threes'],
   write: (_, round) => {

@@ -3,9 +3,8 @@ import { family, LONG_LOOPS } from './family.ts';
 /** Two rounds: loops over the gaps, blocks in the loops. */
 export const loopAndBlock = family({
   id: 'loop-and-block',
-  name: 'Loop and block',
-  about:
-    'A round of chain loops, then blocks of three in the loops; the stitches between the loops are passed over.',
+  name: 'Loops, then groups of 3',
+  about: 'A round of chain spaces, then a group of 3 in each.',
   roundsPerRepeat: 2,
   repeatable: true,
   caution: LONG_LOOPS,

@@ -5,7 +5,7 @@ import { family, stitchWords } from './family.ts';
 export const plain = family({
   id: 'plain',
   name: 'Plain round',
-  about: 'One stitch in each: the ground that everything else stands on. In one loop it leaves a ridge.',
+  about: '1 in each stitch. A good start for any other round. In one loop only it leaves a ridge.',
   stitches: ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'],
   corners: [
     'three',

@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const pointedPicot = family({
   id: 'pointed-picot',
   name: 'Pointed picot',
-  about: 'Graded points with a picot at each tip.',
+  about: 'Points that rise and fall, with a picot at each tip.',
   edge: 'lobed',
   write:
     () => `side: sl st in next st, *sc in next st, hdc in next st, (dc, picot, dc) in next st, hdc in next st, sc in next st, sl st in next st*

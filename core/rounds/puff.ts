@@ -7,6 +7,6 @@ export const puff = family({
   about: 'Soft puffs with a chain between.',
   stitches: ['hdc'],
   write: () => `side: *sk 1, puff in next st, ch 1*, sk 1
-lopsided: *sk 1, puff in next st, ch 1*
+off center: *sk 1, puff in next st, ch 1*
 corner: (puff, ch 2, puff) in corner, ch 1`,
 });

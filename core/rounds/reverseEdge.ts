@@ -3,8 +3,8 @@ import { family } from './family.ts';
 /** Single crochet worked the other way round. */
 export const reverseEdge = family({
   id: 'reverse-edge',
-  name: 'Reverse edge',
-  about: 'Worked backwards: a twisted, hard-wearing rim.',
+  name: 'Crab stitch edge',
+  about: 'Worked backward: a twisted, hard-wearing rim.',
   corners: ['walk'],
   stitches: ['sc'],
   write: () => `side: *reverse sc in next st*

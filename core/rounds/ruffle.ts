@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const ruffle = family({
   id: 'ruffle',
   name: 'Ruffle',
-  about: 'Three in every stitch: ripples on purpose.',
+  about: '3 in every stitch: meant to ripple.',
   edge: 'lobed',
   write: () => `side: *3 dc in next st*
 corner: 5 dc in corner`,

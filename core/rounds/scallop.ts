@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const scallop = family({
   id: 'scallop',
   name: 'Scallop edge',
-  about: 'Tall fans of five; the corner itself is held down.',
+  about: 'Tall fans of 5; the corner itself is held down.',
   edge: 'lobed',
   write: () => `side: *sk 1, 5 dc in next st, sk 1, sl st in next st*, sk 1, 5 dc in next st, sk 1
 corner: sl st in corner`,

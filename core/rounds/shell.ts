@@ -4,7 +4,7 @@ import { family } from './family.ts';
 export const shell = family({
   id: 'shell',
   name: 'Shell edge',
-  about: 'Fans of five held down by slip stitches, one of seven turning each corner.',
+  about: 'Fans of 5 held down by slip stitches, one of 7 at each corner.',
   stitches: ['hdc'],
   edge: 'lobed',
   write: () => `side: sk 1, sl st in next st, *sk 1, 5 hdc in next st, sk 1, sl st in next st*, sk 1

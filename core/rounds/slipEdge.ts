@@ -3,7 +3,7 @@ import { family, stitchWords } from './family.ts';
 /** Slip stitches all round, with no increase. */
 export const slipEdge = family({
   id: 'slip-edge',
-  name: 'Slip-stitch edge',
+  name: 'Slip stitch edge',
   about: 'A firm, flat line; in the third loop it lies as a cord along the edge.',
   stitches: ['slst'],
   corners: ['walk'],

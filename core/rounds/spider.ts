@@ -10,7 +10,7 @@ export const spider = family({
   write: (_, round) =>
     round === 0
       ? `side: sk 1, *(sc, ch 1, sc) in next st, sk 1*
-lopsided: *(sc, ch 1, sc) in next st, sk 1*
+off center: *(sc, ch 1, sc) in next st, sk 1*
 corner: (sc, ch 2, sc) in corner`
       : `side: *(sc, ch 1, sc) in next ch-sp*
 corner: (sc, ch 2, sc) in corner`,

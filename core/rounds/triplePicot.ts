@@ -4,7 +4,7 @@ import { family, LONG_LOOPS } from './family.ts';
 export const triplePicot = family({
   id: 'triple-picot',
   name: 'Triple picot',
-  about: 'A clover of three chain loops at even distances, right round past the corners.',
+  about: 'A clover of 3 picots, spread out evenly all the way around.',
   stitches: ['sc'],
   sizes: [5, 6, 7],
   sizeCounts: 'stitches to a clover',

@@ -41,7 +41,7 @@ export const CORNERS: readonly CornerTreatment[] = [
   { id: 'threes-3', name: '3, ch 3, 3', write: around(3, 3) },
   {
     id: 'fours',
-    name: '4 and 3 by turns',
+    name: '4, then 3 + 1, alternately',
     // The pair that four leave takes 3 in one and 1 in the other, changing over each time.
     write: (s, round) =>
       `corner: 4 ${s} in corner\npair: ${round % 4 < 2 ? `3 ${s} in first, ${s} in second` : `${s} in first, 3 ${s} in second`}`,

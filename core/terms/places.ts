@@ -6,7 +6,7 @@ type Noun = readonly [one: string, many: string];
 export const PLACES = {
   stitch: { short: ['st', 'sts'], long: ['stitch', 'stitches'] },
   space: { short: ['ch-sp', 'ch-sps'], long: ['chain space', 'chain spaces'] },
-  gap: { short: ['gap', 'gaps'], long: ['gap between clusters', 'gaps between clusters'] },
+  gap: { short: ['gap', 'gaps'], long: ['gap between groups', 'gaps between groups'] },
   post: { short: ['post', 'posts'], long: ['post', 'posts'] },
   pair: { short: ['pair', 'pairs'], long: ['pair of stitches', 'pairs of stitches'] },
 } as const satisfies Readonly<Record<string, { readonly short: Noun; readonly long: Noun }>>;

@@ -36,3 +36,27 @@ export const WORDS: Readonly<Record<Language, CraftWords>> = {
 
 /** A sentence with a capital. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** What the screens say in US terms, and how it is said in UK terms. */
+const IN_UK: readonly (readonly [RegExp, string])[] = [
+  [/\bcolor/gi, 'colour'],
+  [/\bcenter/gi, 'centre'],
+  [/\bgray/gi, 'grey'],
+  [/\bmeters\b/gi, 'metres'],
+  [/\bgauge\b/gi, WORDS.uk.gauge],
+  [/\bweave in\b/gi, WORDS.uk.weaveIn],
+  [/\bskip\b/gi, WORDS.uk.skip],
+];
+
+/**
+ * Words of the screens in the terms of a language; they are kept in US terms.
+ *
+ * @example inTerms('Color of Rosehip', 'uk') // 'Colour of Rosehip'
+ */
+export const inTerms = (words: string, language: Language): string =>
+  language === 'us'
+    ? words
+    : IN_UK.reduce(
+        (told, [us, uk]) => told.replace(us, (found) => (/^[A-Z]/.test(found) ? capital(uk) : uk)),
+        words,
+      );

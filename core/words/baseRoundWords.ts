@@ -3,13 +3,12 @@ import { isDisc } from '../piece/outline.ts';
 import { CROSSINGS, tallerStitch, type CrossingId } from '../base/crossings.ts';
 import { listWords } from './lists.ts';
 import { placementWords } from './run.ts';
-import { basis, spotNoun } from '../base/schools.ts';
+import type { Edge, SpotKind } from '../piece/edge.ts';
 import type { Plan, SidePlan } from '../plan/types.ts';
 import type { Along, Procedure } from '../procedure/procedure.ts';
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
 import { wholeSides } from './acts.ts';
-import { plural } from './measures.ts';
 
 /** What is worked along each side, sides that are worked alike told together. */
 export function baseSideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
@@ -30,16 +29,24 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language)
   if (along.into !== 'edge') throw new Error('the base round goes into the edge of the piece');
   const { edge, choice, count } = side;
   const { stitch } = plan.hem.base;
-  const offers = basis(
-    edge,
-    edge.spots.map(() => 1),
-  ).filter(
-    (p) => p.kind !== 'corner space' && p.kind !== 'seam' && (p.kind !== 'between stitches' || p.stitch),
-  );
-  const where = listWords(offers.map((p) => plural(p.spots, spotNoun(p, language))));
   const each = choice.school === 'clusters' ? 'each group' : 'each';
   const chains = along.chains === 0 ? '' : `, ch ${along.chains} before and after ${each}`;
-  return `${count} ${abbreviation(stitch, language)} along ${where}${chains}: ${placementWords(along.placement, edge)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
+  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge)}${chains}: ${placementWords(along.placement, edge, language)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
+}
+
+/** What a side is to the eye, and which way its rows come. */
+function edgeWords({ spots, numbering }: Edge): string {
+  const has = (kind: SpotKind): boolean => spots.some((s) => s.kind === kind);
+  if (numbering.noun === 'row') {
+    if (spots.length === 1) return 'the row end';
+    return numbering.from === 'first'
+      ? `the row ends, from row 1 up to row ${spots.length}`
+      : `the row ends, from row ${spots.length} down to row 1`;
+  }
+  if (has('foundation chain')) return 'the foundation chain';
+  if (has('block')) return 'the blocks';
+  if (has('hole')) return 'the holes';
+  return has('gap') ? 'the groups' : 'the edge';
 }
 
 /** Where in a row end several stitches go. */

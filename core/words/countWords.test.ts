@@ -15,7 +15,7 @@ const shells = (counts: readonly number[]) =>
 describe('where the count of a side comes from', () => {
   test('by a spacing, what it is made of', () => {
     const made = plan(rowsHem({ rounds: [entry({ id: 'a' })] }));
-    expect(sourceWords(made.sides[0]!, made)).toMatch(/^152 = 150 stitch tops \+ 2 of the corners\.$/);
+    expect(sourceWords(made.sides[0]!, made)).toMatch(/^152 = 150 stitches \+ 2 of the corners\.$/);
   });
 
   test('by hand, and for which round, when that comes out even', () => {

@@ -4,15 +4,15 @@ import type { FamilyFacts } from '../rounds/facts.ts';
 import { PLACES } from '../terms/places.ts';
 import { plural } from './measures.ts';
 
-/** @param circle on a ring without corners a pattern is its repeat alone @example needsWords(shellFacts) // 'a multiple of 4 stitches and 3 more on each side' */
+/** @param circle on a ring without corners a pattern is its repeat alone @example needsWords(shellFacts) // 'repeats every 4 stitches, plus 3 on each side' */
 export function needsWords({ needs, lopsidedNeeds, sitsOn }: FamilyFacts, circle = false): string {
   const many = PLACES[sitsOn].long[1];
   const where = needs.on === 'ring' ? 'in the whole round' : 'on each side';
-  if (needs.modulus > 1 && circle) return `a multiple of ${needs.modulus} ${many} all the way around`;
-  if (needs.modulus === 1) return `any number of ${many}`;
-  const more = needs.remainder === 0 ? '' : ` and ${needs.remainder} more`;
+  if (needs.modulus === 1) return 'fits any count';
+  if (circle) return `repeats every ${needs.modulus} ${many} all the way around`;
+  const more = needs.remainder === 0 ? '' : `, plus ${needs.remainder}`;
   const other = lopsidedNeeds ? ' (other counts work, off center)' : '';
-  return `a multiple of ${needs.modulus} ${many}${more} ${where}${other}`;
+  return `repeats every ${needs.modulus} ${many}${more} ${where}${other}`;
 }
 
 /** @example growthWords(plainFacts, 'straight') // 'each side gains 2 stitches' */
@@ -26,12 +26,12 @@ export function growthWords(
   if (circle)
     return nextSitsOn ? `the next round goes into ${PLACES[nextSitsOn].long[1]}` : 'more can follow';
   if (!places || !nextSitsOn) {
-    if (stitches.per !== 1) return 'changes the count';
+    if (stitches.per !== 1) return 'the count changes';
     return stitches.plus === 0
-      ? 'each side keeps its count'
+      ? 'counts stay the same'
       : `each side gains ${plural(stitches.plus, 'stitch')}`;
   }
   const [one, many] = PLACES[nextSitsOn].long;
-  if (places.per !== 1) return `each side then offers ${many}`;
+  if (places.per !== 1) return `the next round goes into the ${many}`;
   return places.plus === 0 ? `each side keeps its ${many}` : `each side gains ${plural(places.plus, one)}`;
 }

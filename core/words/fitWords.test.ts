@@ -41,10 +41,8 @@ describe('a solution of the fit is said', () => {
 });
 
 test('what would free a stack is said as advice', () => {
-  expect(wayOutWords(made, { by: 'ground', family: 'cluster' })).toBe(
-    'Put clusters on a solid round before it.',
-  );
-  expect(wayOutWords(made, { by: 'plain round' })).toBe('Put a plain round before it.');
+  expect(wayOutWords(made, { by: 'ground', family: 'cluster' })).toBe('Add groups of 3 before it.');
+  expect(wayOutWords(made, { by: 'plain round' })).toBe('Add a plain round before it.');
   expect(wayOutWords(made, { by: 'leaving it off' })).toBe('Without it all other rounds fit.');
   const solution = { ...nothing, changes: [14, 0, 14, 0] };
   expect(wayOutWords(made, { by: 'larger change', solution })).toBe(

@@ -72,11 +72,11 @@ function cornerChanges({ hem }: Plan, { corners = {} }: FitSolution): readonly s
 export function wayOutWords(plan: Plan, way: WayOut): string {
   switch (way.by) {
     case 'ground':
-      return `Put ${familyById(way.family)!.name.toLowerCase()} before it.`;
+      return `Add ${familyById(way.family)!.name.toLowerCase()} before it.`;
     case 'larger change':
       return `It fits with a larger change. ${solutionWords(plan, way.solution)}.`;
     case 'plain round':
-      return 'Put a plain round before it.';
+      return 'Add a plain round before it.';
     case 'leaving it off':
       return 'Without it all other rounds fit.';
   }

@@ -63,7 +63,7 @@ test('the place that the hook goes into is told', () => {
       .map((s) => s.words)
       .join('. ');
   expect(words({ kind: 'hdc', loop: 'third' })).toContain('third loop');
-  expect(words({ kind: 'dc', post: 'front' })).toContain('round the post from the front');
-  expect(words({ kind: 'sc', form: 'together', legs: 2 })).toContain('into the next place');
-  expect(words({ kind: 'dc', form: 'bobble', legs: 3 })).toContain('The same twice more, in the same place');
+  expect(words({ kind: 'dc', post: 'front' })).toContain('around the post from the front');
+  expect(words({ kind: 'sc', form: 'together', legs: 2 })).toContain('in the next stitch');
+  expect(words({ kind: 'dc', form: 'bobble', legs: 3 })).toContain('The same twice more, in the same stitch');
 });

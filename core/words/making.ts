@@ -153,21 +153,21 @@ export function makingOf(stitch: Stitch, language: Language): readonly MakingSte
         break;
       case 'again':
         loops += movement.times * added;
-        words = `The same ${timesWords(movement.times)} more, ${stitch.form === 'together' ? 'each in the next place' : 'in the same place'}`;
+        words = `The same ${timesWords(movement.times)} more, ${stitch.form === 'together' ? 'each in the next stitch' : 'in the same stitch'}`;
         break;
       case 'turn the hook':
-        words = 'Turn the hook once right round, so that the two loops twist';
+        words = 'Turn the hook once all the way around, so that the two loops twist';
         break;
       case 'chain':
         words = `Chain ${movement.count}`;
         break;
       case 'pull close':
         words =
-          'Take the hook out, put it into the top of the first of them from the front, catch the dropped loop and draw it through';
+          'Take the hook out. Insert it in the top of the first of them from the front, catch the dropped loop and draw it through';
         break;
       case 'fold':
         words =
-          'Fold cut strands in half, draw the fold through the place from front to back, put the ends through the fold and pull them tight';
+          'Fold cut strands in half. Draw the fold through the stitch or space from front to back, put the ends through the fold and pull them tight';
         break;
     }
     added += loops - before;
@@ -189,6 +189,14 @@ function folded(steps: readonly MakingStep[]): readonly MakingStep[] {
   );
 }
 
+/** Where the yarn is drawn through at once, besides the loop on the hook. */
+const throughAtOnce = (stitch: Stitch): string =>
+  stitch.form === 'picot'
+    ? 'the chain'
+    : stitch.form === 'plain' || stitch.form === 'cord'
+      ? 'the stitch'
+      : 'it';
+
 const timesWords = (n: number): string => (n === 1 ? 'once' : n === 2 ? 'twice' : `${number(n)} times`);
 
 /** Loops left after the yarn was drawn through some. */
@@ -202,7 +210,7 @@ function throughWords(stitch: Stitch, loops: number, before: number, over: strin
   if (stitch.kind === 'ch' && stitch.form === 'plain')
     return `${capital(over)} and draw it through the loop on the hook`;
   const slip = stitch.kind === 'slst' || stitch.form === 'picot' || stitch.form === 'cord';
-  if (slip) return `${capital(over)} and draw it through the place and the loop on the hook at once`;
+  if (slip) return `${capital(over)} and pull it through ${throughAtOnce(stitch)} and the loop on the hook`;
   if (stitch.kind === 'hhdc' && loops === 1)
     return 'Draw that loop straight on through the one next to it on the hook';
   if (loops === 1) return `${capital(over)}, draw it through one loop`;
@@ -220,18 +228,18 @@ const LOOPS = {
 } as const;
 
 function insertWords(stitch: Stitch, leg: number, again: boolean): string {
-  if (stitch.form === 'picot') return 'Put the hook into the first of these chains';
+  if (stitch.form === 'picot') return 'Insert the hook in the first of these chains';
   if (stitch.form === 'dot')
-    return again ? 'Put the hook into the same chain again' : 'Put the hook into the first of these chains';
+    return again ? 'Insert the hook in the same chain again' : 'Insert the hook in the first of these chains';
   if (stitch.form === 'cord')
-    return leg === 0 ? 'Put the hook into the same place' : 'Put the hook into the next place';
+    return leg === 0 ? 'Insert the hook in the same stitch' : 'Insert the hook in the next stitch';
   if (leg === -1)
-    return 'Put the hook into the place already passed, against the direction of work, its head turned down';
-  if (stitch.form === 'together' && leg > 0) return 'Put the hook into the next place';
-  if (again) return 'Put the hook into the same place again';
+    return 'Insert the hook in the next stitch to the right (left-handed: to the left), hook pointing down';
+  if (stitch.form === 'together' && leg > 0) return 'Insert the hook in the next stitch';
+  if (again) return 'Insert the hook in the same stitch again';
   if (stitch.post === 'front')
-    return 'Put the hook around the post from the front: in on one side of it and out on the other';
+    return 'Insert the hook around the post from the front: in on one side of it and out on the other';
   if (stitch.post === 'back')
-    return 'Put the hook around the post from the back: out on one side of it and in on the other';
-  return `Put the hook ${LOOPS[stitch.loop]}`;
+    return 'Insert the hook around the post from the back: out on one side of it and in on the other';
+  return `Insert the hook ${LOOPS[stitch.loop]}`;
 }

@@ -30,7 +30,7 @@ export function momentsOf(plan: Plan, number: number, step: Step, language: Lang
     step.act.part !== 'from the start' &&
     stepsOf(plan, number, 'side').some((s) => s.act === step.act && s.from === step.from);
   if (startsSide && round.ring.centres.length > 0 && round.layout.sides.length > 1) {
-    found.push(moment(`The first st after the corner hides under the corner’s own: do not ${skip} it.`));
+    found.push(moment(`The next st hides behind the corner: do not ${skip} it.`));
   }
   if (step.does === 'begin' && number > 0 && plan.rounds[number - 1]!.yarnId !== round.yarnId) {
     found.push(moment(`New yarn: leave a tail of 15 cm, and ${weaveIn} both ends when there is time.`));

@@ -101,7 +101,7 @@ function materials(plan: Plan, language: Language): Section {
     ),
     plain(
       `Hook ${hookLabel(gauge.hookMm, language)}${hooks.length > 0 ? `, and ${hooks.map((mm) => hookLabel(mm, language)).join(', ')} where a round says so` : ''}. ` +
-        `${capital(WORDS[language].gauge)} of the border: ${stitches} ${abbreviation('sc', language)} to ${inches ? '4 in' : '10 cm'}.`,
+        `${capital(WORDS[language].gauge)}: ${stitches} ${abbreviation('sc', language)} = ${inches ? '4 in' : '10 cm'}. Try it first: another ${WORDS[language].gauge} changes size and yarn.`,
     ),
     ...yarnLines.map(plain),
     plain(
@@ -112,8 +112,8 @@ function materials(plan: Plan, language: Language): Section {
     ),
     plain(
       calibrated
-        ? 'Yarn is an estimate by the path of the yarn through each stitch, narrowed by what has been weighed.'
-        : 'Yarn is an estimate by the path of the yarn through each stitch; it can be a fifth off until something has been weighed.',
+        ? 'Yarn is estimated, and surer for what was weighed. Buy for the higher number, in one dye lot.'
+        : 'Yarn is estimated: it can be a fifth too high or too low. Buy for the higher number, in one dye lot.',
     ),
     plain(
       `Also: ${corners > 0 ? `${corners + 1} stitch markers, one for each corner and one for the start of the round` : 'a stitch marker for the start of the round'}; a needle for the ends.`,
@@ -153,16 +153,18 @@ function notes(plan: Plan, language: Language): Section {
     ...(corners
       ? [
           plain(
-            'Put a marker (pm) into the middle of every corner as it is made. A side is counted from marker to marker, the marked sts left out.',
+            'Mark each corner stitch or corner space as you make it (pm: place marker). Move the marker up every round. Count from marker to marker; do not count the marked sts.',
           ),
-          plain(`The first st after a corner hides under the corner’s own: do not ${skip} it.`),
+          plain(`The first st after a corner hides behind it: do not ${skip} it.`),
         ]
       : []),
     plain(
-      `“Turn” means to the other face; to the next side you only rotate the piece. Sl sts that join or lead on are no sts: do not count or work them.`.replace(
-        'Sl sts',
-        language === 'us' ? 'Sl sts' : 'Slip stitches (ss)',
-      ),
+      corners
+        ? '“Turn” means flip the work over. At a corner, just carry on along the next side.'
+        : '“Turn” means flip the work over. Count the round when you come back to the start marker.',
+    ),
+    plain(
+      `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or lead on, and do not work into them.`,
     ),
     // What is not worked cannot be told in its own place.
     ...plan.problems
@@ -253,11 +255,11 @@ function finishing(plan: Plan, language: Language): Section {
   const unit = plan.hem.preferences.length;
   return section('Finishing', [
     plain(
-      `Fasten off and ${WORDS[language].weaveIn} ${plural(ends, 'end')}, each over at least ${lengthWords(50, unit)} and back again. Block to ${sizeWords(plan.blockedSize, unit)}.`,
+      `Fasten off. ${capital(WORDS[language].weaveIn)} ${plural(ends, 'end')}: ${lengthWords(50, unit)} one way, then back. Block to ${sizeWords(plan.blockedSize, unit)}.`,
     ),
     line('caution')(
-      'Caution: acrylic melts: no hot iron on it, and no steam held close. Wool may felt. Count pins back into their box.',
+      'Caution: acrylic melts: no hot iron, no close steam. Wool felts: no hot water, no rubbing. Count your pins in and out.',
     ),
-    line('caution')('Caution: rest the hands and stretch them; stop when they hurt.'),
+    line('caution')('Caution: rest and stretch your hands often. Stop if they hurt.'),
   ]);
 }

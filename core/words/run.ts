@@ -1,5 +1,6 @@
 /** The run of a side: where its stitches go, said so that it can be followed to the letter. */
 import type { Edge, SpotKind } from '../piece/edge.ts';
+import { abbreviation, type Language } from '../terms/stitches.ts';
 import { listWords, numbersWords } from './lists.ts';
 
 /** What a spot of a kind is called on an edge, one and many. */
@@ -22,20 +23,16 @@ const nameOf = (kind: SpotKind, many: boolean): string => NAMES[kind]![many ? 1 
 
 /**
  * A side's placement in words: the rate that most spots take, or two that alternate, and every spot that differs, by its
- * number on the piece. Rows of different kinds are told one after the other, other edges by kinds of spot. Seams are left
- * out: they are crossed, not filled.
+ * number on the piece. Rows of different kinds are told by their kind, or, where rows of a kind differ, run by run; other
+ * edges by kinds of spot. Seams are left out: they are crossed, not filled.
  *
  * @param counts stitches for each spot of the edge, in working order
- * @example placementWords([2, 2, 2], rowEnds) // '2 in each'
+ * @example placementWords([2, 2, 2], rowEnds, 'us') // '2 in each row'
  */
-export function placementWords(counts: readonly number[], edge: Edge): string {
-  if (counts.length === 0) return 'nothing along this side';
-  const told = partsOf(edge)
-    .map(({ name, spots }) => {
-      const words = stretchWords(edge, spots, counts);
-      return name === '' ? words : `${name}: ${words}`;
-    })
-    .filter((words) => !words.endsWith(NOTHING_IN_EACH));
+export function placementWords(counts: readonly number[], edge: Edge, language: Language): string {
+  const told = partsOf(edge, counts, language)
+    .map(({ run, each, spots }) => `${run}${stretchWords(edge, spots, counts, each)}`)
+    .filter((words) => !/\bnone in each [^,]+$/.test(words));
   return told.length > 0 ? told.join('; ') : 'nothing along this side';
 }
 
@@ -82,31 +79,43 @@ function spotsNamed(edge: Edge, spots: readonly number[]): string {
     .join(', ');
 }
 
-const NOTHING_IN_EACH = ': none in each';
-
 interface Part {
-  /** Empty when the whole edge is of one kind. */
-  readonly name: string;
+  /** What leads it when it is a run of rows among others: “rows 110–63: ”. */
+  readonly run: string;
+  /** What each of its spots is called, and many of them. */
+  readonly each: readonly [one: string, many: string];
   /** Numbers of its spots in working order. */
   readonly spots: readonly number[];
 }
 
-/** Runs of rows of one kind, or the kinds of spot of another edge. */
-function partsOf(edge: Edge): readonly Part[] {
+/** Rows by their kind or run by run, or the kinds of spot of another edge. */
+function partsOf(edge: Edge, counts: readonly number[], language: Language): readonly Part[] {
   const all = edge.spots.map((_, i) => i);
   if (edge.numbering.noun === 'row') {
+    const kinds = [...new Set(edge.spots.map((s) => s.stitch!))];
+    const byKind = kinds.map((kind) => all.filter((i) => edge.spots[i]!.stitch === kind));
+    if (kinds.length === 1) return [{ run: '', each: ['row', 'rows'], spots: all }];
+    if (byKind.every((spots) => new Set(spots.map((i) => counts[i])).size === 1)) {
+      return byKind.map((spots, k) => {
+        const name = abbreviation(kinds[k]!, language);
+        return { run: '', each: [`${name} row`, `${name} rows`], spots };
+      });
+    }
     const starts = all.filter((i) => i === 0 || edge.spots[i]!.stitch !== edge.spots[i - 1]!.stitch);
-    if (starts.length === 1) return [{ name: '', spots: all }];
     return starts.map((first, k) => {
       const spots = all.slice(first, starts[k + 1]);
       const numbers = [...new Set([spots[0]!, spots[spots.length - 1]!].map((i) => spotNumber(edge, i)))];
-      return { name: `${spots.length === 1 ? 'row' : 'rows'} ${numbers.join('–')}`, spots };
+      const run = `${spots.length === 1 ? 'row' : 'rows'} ${numbers.join('–')}: `;
+      return { run, each: ['row', 'rows'], spots };
     });
   }
   const kinds = [...new Set(edge.spots.map((s) => s.kind))].filter((kind) => !AT_JOINS.has(kind));
-  if (kinds.length === 1) return [{ name: '', spots: all.filter((i) => edge.spots[i]!.kind === kinds[0]) }];
   return kinds.map((kind) => ({
-    name: kind === 'between stitches' ? 'spaces between two sts' : nameOf(kind, true),
+    run: '',
+    each:
+      kind === 'between stitches'
+        ? ['space between two sts', 'spaces between two sts']
+        : [nameOf(kind, false), nameOf(kind, true)],
     spots: all.filter((i) => edge.spots[i]!.kind === kind),
   }));
 }
@@ -115,20 +124,25 @@ const AT_JOINS: ReadonlySet<SpotKind> = new Set(['corner space', 'seam']);
 
 const howMany = (count: number): string => (count === 0 ? 'none' : String(count));
 
-function stretchWords(edge: Edge, spots: readonly number[], counts: readonly number[]): string {
+function stretchWords(
+  edge: Edge,
+  spots: readonly number[],
+  counts: readonly number[],
+  [one, many]: Part['each'],
+): string {
   const tallies = new Map<number, number>();
   for (const i of spots) tallies.set(counts[i]!, (tallies.get(counts[i]!) ?? 0) + 1);
   const byFrequency = [...tallies].sort((a, b) => b[1] - a[1] || a[0] - b[0]);
   const usual = byFrequency[0]![0];
-  if (byFrequency.length === 1) return `${howMany(usual)} in each`;
+  if (byFrequency.length === 1) return `${howMany(usual)} in each ${one}`;
   const differing = spots.filter((i) => counts[i] !== usual);
   const doubled = spots.filter((i, k) => k > 0 && counts[i] === counts[spots[k - 1]!]);
   if (byFrequency.length === 2 && doubled.length < differing.length / 2)
-    return byTurns(edge, spots, counts, doubled);
+    return byTurns(edge, spots, counts, doubled, many);
   const groups = new Map<number, number[]>();
   for (const i of differing) groups.set(counts[i]!, [...(groups.get(counts[i]!) ?? []), i]);
   const parts = [...groups].map(([count, list]) => `${howMany(count)} in ${spotsNamed(edge, list)}`);
-  return `${howMany(usual)} in each, but ${listWords(parts)}`;
+  return `${howMany(usual)} in each ${one}, but ${listWords(parts)}`;
 }
 
 /** Two counts that alternate, and the spots that take the same as the one before them. */
@@ -137,10 +151,11 @@ function byTurns(
   spots: readonly number[],
   counts: readonly number[],
   doubled: readonly number[],
+  many: string,
 ): string {
   const first = counts[spots[0]!]!;
   const other = spots.map((i) => counts[i]!).find((c) => c !== first)!;
-  const lead = `${howMany(first)}, ${howMany(other)} alternately`;
+  const lead = `${howMany(first)}, ${howMany(other)} alternately in the ${many}`;
   if (doubled.length === 0) return lead;
   return `${lead}, but the same as in the one before in ${spotsNamed(edge, doubled)}`;
 }

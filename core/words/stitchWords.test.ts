@@ -57,7 +57,7 @@ describe('where it stands and what it sits in', () => {
     expect(words(made, 0, 3)).toEqual([
       'Base round, side A, 2nd of 152',
       'single crochet',
-      'in stitch top 1 of A',
+      'in stitch 1 of A',
     ]);
     const onB = made.rounds[0]!.ring.centres[1]!.start + 2;
     // Rows are counted from the foundation, side B is worked down from the last of them.

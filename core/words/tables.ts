@@ -15,9 +15,9 @@ export function countsCsv(plan: Plan): string {
       'side',
       'stitches',
       'chain spaces',
-      'over',
-      'quiet change',
-      'strain %',
+      'left over',
+      'adjustment',
+      'too long or short %',
       'stitches in the round',
     ],
     ...plan.rounds.flatMap((round) =>

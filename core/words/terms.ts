@@ -41,5 +41,6 @@ export const termsOf = (texts: readonly string[], language: Language): readonly 
   const text = texts.join('\n');
   return termsIn(language)
     .filter(({ pattern }) => pattern.test(text))
+    .sort((a, b) => a.abbreviation.localeCompare(b.abbreviation, 'en'))
     .map(({ abbreviation, meaning }) => `${abbreviation} ${meaning}`);
 };

@@ -211,7 +211,7 @@ describe('what differs from side to side', () => {
   test('a round that does not come out even says how to mend it', () => {
     const text = textOf(rowsHem({ counts: [150, 168, 150, 168], rounds: [entry({ family: 'shell' })] }));
     expect(text).toMatch(
-      /Take care: round 1: Shell edge does not come out even on side A: 152 stitches there, 1 over\. Take 1 fewer or 3 more/,
+      /Take care: round 1: Shell edge does not fit side A: 152 stitches there, 1 left over\. In the base round, take away 1 there or add 3/,
     );
   });
 });
@@ -222,7 +222,7 @@ describe('as a good pattern is laid out', () => {
       rounds: [entry(), entry({ ...firstChoice(familyById('puff')!), id: 'p', family: 'puff' })],
     });
     expect(textOf(hem, 'us')).toContain(
-      'Puff: Yarn over. Put the hook under both loops of the stitch. Yarn over, draw up a long loop',
+      'Puff: Yarn over. Insert the hook under both loops of the stitch. Yarn over, draw up a long loop',
     );
     expect(textOf(hem, 'uk')).toContain('Puff: Yarn round hook.');
     expect(textOf(rowsHem())).not.toContain('Special stitches');
@@ -231,10 +231,8 @@ describe('as a good pattern is laid out', () => {
   test('materials name yarn with its range, hook, gauge, markers and the basis of the estimate', () => {
     const text = textOf(rowsHem({ rounds: [entry({ hookMm: 4 })] }));
     expect(text).toMatch(/Plain yarn: about \d+ m, \d+–\d+ g: \d+ balls? of 50 g\./);
-    expect(text).toContain(
-      'Hook 5 mm (H), and 4 mm (G) where a round says so. Gauge of the border: 14 sc to 10 cm',
-    );
-    expect(text).toContain('it can be a fifth off until something has been weighed');
+    expect(text).toContain('Hook 5 mm (H), and 4 mm (G) where a round says so. Gauge: 14 sc = 10 cm');
+    expect(text).toContain('it can be a fifth too high or too low. Buy for the higher number');
     expect(text).toContain('5 stitch markers, one for each corner');
   });
 

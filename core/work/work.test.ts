@@ -82,7 +82,7 @@ describe('a border that is worked', () => {
         .join('\n');
     expect(texts(0)).toMatch(/small children/);
     // The round begins in the one on side A.
-    expect(texts(1).match(/hides under/g)).toHaveLength(3);
+    expect(texts(1).match(/hides behind/g)).toHaveLength(3);
     expect(texts(1)).toContain('Before you join, count: A 45 · B 57 · C 45 · D 57.');
   });
 

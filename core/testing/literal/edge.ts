@@ -9,7 +9,7 @@ const KINDS: Readonly<Record<string, readonly SpotKind[]>> = {
   chain: ['foundation chain'],
   gap: ['gap', 'block gap'],
   space: ['between stitches'],
-  'spaces between two st': ['between stitches'],
+  'space between two st': ['between stitches'],
   block: ['block'],
   hole: ['hole'],
 };
@@ -25,34 +25,36 @@ export function alongEdge(
   const seams = /; at (?:the|each|seam)/.exec(text)?.index ?? text.length;
   const counts = edge.spots.map(() => 0);
   if (text.slice(0, seams) !== 'nothing along this side')
-    for (const part of text.slice(0, seams).split('; ')) placePart(part, edge, counts);
+    for (const part of text.slice(0, seams).split('; ')) placePart(part, edge, counts, reader);
   const made: (readonly Stitch[])[] = counts.map((n) => Array.from({ length: n }, () => own));
   crossSeams(text.slice(seams), edge, made, reader);
   return made;
 }
 
-function placePart(part: string, edge: Edge, counts: number[]): void {
-  const named = /^(rows? [\d–]+|sts|gaps|spaces between two sts|blocks|holes|chains): (.*)$/.exec(part);
-  const words = named ? named[2]! : part;
-  const spots = named ? spotsCalled(named[1]!, edge) : plainSpots(edge);
-  const turns = /^(\d+|none), (\d+|none) alternately(?:, but the same as in the one before in (.+))?$/.exec(
-    words,
-  );
+function placePart(part: string, edge: Edge, counts: number[], reader: Reader): void {
+  const run = /^(rows? [\d–]+): (.*)$/.exec(part);
+  const words = run ? run[2]! : part;
+  const called = (name: string): readonly number[] =>
+    run ? rowsCalled(run[1]!, edge) : spotsCalled(name, edge, reader);
+  const turns =
+    /^(\d+|none), (\d+|none) alternately in the (.+?)(?:, but the same as in the one before in (.+))?$/.exec(
+      words,
+    );
   if (turns) {
-    const doubled = new Set(turns[3] ? spotsListed(turns[3], edge) : []);
+    const doubled = new Set(turns[4] ? spotsListed(turns[4], edge) : []);
     let first = true;
-    spots.forEach((spot, k) => {
+    called(turns[3]!).forEach((spot, k) => {
       if (k > 0 && !doubled.has(spot)) first = !first;
       counts[spot] = count(turns[first ? 1 : 2]!);
     });
     return;
   }
-  const each = /^(\d+|none) in each(?:, but (.+))?$/.exec(words);
+  const each = /^(\d+|none) in each (.+?)(?:, but (.+))?$/.exec(words);
   if (!each) throw new Unclear(`how is “${words}” to be placed?`);
-  for (const spot of spots) counts[spot] = count(each[1]!);
-  if (each[2] === undefined) return;
+  for (const spot of called(each[2]!)) counts[spot] = count(each[1]!);
+  if (each[3] === undefined) return;
   const start = `(?:\\d+|none) in ${NOUN} `;
-  for (const exception of each[2].split(new RegExp(`(?:, | and )(?=${start})`))) {
+  for (const exception of each[3].split(new RegExp(`(?:, | and )(?=${start})`))) {
     const m = /^(\d+|none) in (.+)$/.exec(exception);
     if (!m) throw new Unclear(`what is “${exception}”?`);
     for (const spot of spotsListed(m[2]!, edge)) counts[spot] = count(m[1]!);
@@ -61,13 +63,21 @@ function placePart(part: string, edge: Edge, counts: number[]): void {
 
 const count = (word: string): number => (word === 'none' ? 0 : Number(word));
 
-/** Where nothing else is said: all spots but those at seams. */
-const plainSpots = (edge: Edge): readonly number[] =>
-  edge.spots.flatMap(({ kind }, i) => (kind === 'corner space' || kind === 'seam' ? [] : [i]));
+/** Spots by what they are called: “row”, “dc row”, “gap”, “space between two sts”. */
+function spotsCalled(name: string, edge: Edge, reader: Reader): readonly number[] {
+  const one = name.replace(/s$/, '').replace(/^spaces/, 'space');
+  const row = /^(\w+) row$/.exec(one);
+  if (row) {
+    const { kind } = reader.stitch(row[1]!);
+    return edge.spots.flatMap((s, i) => (s.kind === 'row end' && s.stitch === kind ? [i] : []));
+  }
+  const kinds = KINDS[one];
+  if (!kinds) throw new Unclear(`what is a “${name}”?`);
+  return ofKind(edge, kinds);
+}
 
-function spotsCalled(name: string, edge: Edge): readonly number[] {
-  const rows = /^rows? (\d+)(?:–(\d+))?$/.exec(name);
-  if (!rows) return ofKind(edge, KINDS[name.replace(/s$/, '')]!);
+function rowsCalled(name: string, edge: Edge): readonly number[] {
+  const rows = /^rows? (\d+)(?:–(\d+))?$/.exec(name)!;
   const [a, b] = [Number(rows[1]), Number(rows[2] ?? rows[1])];
   return edge.spots.flatMap((_, i) => {
     const row = rowAt(edge, i);
