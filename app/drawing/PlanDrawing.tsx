@@ -34,6 +34,8 @@ export interface PlanDrawingProps {
   readonly place?: Point | null;
   /** Hears of every picture that was painted of it. */
   readonly onPainted?: (picture: Blob) => void;
+  /** What else lies on it, in mm; left-handed it is mirrored like everything. */
+  readonly children?: ReactNode;
 }
 
 /** Pixels of the longer side of a picture, on its own and in small. */
@@ -57,6 +59,7 @@ function Drawing({
   place = null,
   marks = NO_MARKS,
   onPainted,
+  children,
 }: PlanDrawingProps) {
   const { sheet } = GROUNDS[useLook().ground];
   const picture = usePicture(plan, sheet, bare ? SMALL_PIXELS : PIXELS, onPainted);
@@ -173,6 +176,7 @@ function Drawing({
         </g>
       ))}
       {place && <circle className="place" cx={place.x * mirrored} cy={place.y} r={largest * 0.035} />}
+      {children}
     </svg>
   );
 }

@@ -1,4 +1,4 @@
-import type { EditorProps } from '../controls/Field.tsx';
+import { Field, type EditorProps } from '../controls/Field.tsx';
 import { Button } from 'antd';
 import { Plus, Trash } from '@phosphor-icons/react';
 import { readCounts } from '../../core/document/csv.ts';
@@ -25,8 +25,8 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
     <>
       <p className="quiet small">
         {disc
-          ? 'A single side that closes on itself: a round piece. Add sides for corners.'
-          : 'Sides in working order. The turn is that of the corner before the side: 90° at a square corner, −90° at an inner one, 360° in all.'}
+          ? 'One side that closes on itself: a circle. Add sides for corners.'
+          : 'List the sides in the order you work them. A square corner is 90°, an inner corner −90°.'}
       </p>
       <table className="counted-sides">
         <thead>
@@ -34,7 +34,7 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
             <th scope="col">Side</th>
             <th scope="col">Length</th>
             <th scope="col">Stitches</th>
-            {!disc && <th scope="col">Turn</th>}
+            {!disc && <th scope="col">Corner angle before it</th>}
             <th />
           </tr>
         </thead>
@@ -63,7 +63,7 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
               {!disc && (
                 <td>
                   <NumberField
-                    aria-label={`Turn before ${sideName(i)}`}
+                    aria-label={`Corner angle before ${sideName(i)}`}
                     min={-150}
                     max={170}
                     suffix="°"
@@ -76,12 +76,12 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
                 <Button
                   type="text"
                   size="small"
-                  aria-label={`Take out side ${sideName(i)}`}
+                  aria-label={`Remove side ${sideName(i)}`}
                   icon={<Trash />}
                   disabled={disc}
                   onClick={() =>
                     put(
-                      'took out a side',
+                      'removed a side',
                       piece.sides.length === 3
                         ? [{ ...piece.sides[0]!, turnDegrees: 0 }]
                         : piece.sides.filter((_, k) => k !== i),
@@ -93,6 +93,16 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
           ))}
         </tbody>
       </table>
+      {disc && (
+        <Field label="Or straight across">
+          <LengthInput
+            label="Width of the circle"
+            cm={piece.sides[0]!.lengthCm / Math.PI}
+            unit={length}
+            onChange={(across) => set(0, { lengthCm: Number((across * Math.PI).toFixed(3)) })}
+          />
+        </Field>
+      )}
       <div>
         <Button size="small" icon={<Plus />} onClick={() => put('added a side', moreSides(piece.sides))}>
           {disc ? 'Give it corners' : 'Another side'}

@@ -1,6 +1,6 @@
 import { Select } from 'antd';
 import { useRef, useState, type ComponentType } from 'react';
-import type { Piece } from '../../core/piece/piece.ts';
+import { hasMovableCorners, type Piece } from '../../core/piece/piece.ts';
 import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { constructionOf } from '../../core/edits/constructions.ts';
 import * as edits from '../../core/edits/piece.ts';
@@ -19,6 +19,7 @@ import { smallLengthWords } from '../../core/words/measures.ts';
 import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
 import { Field, type EditorProps } from '../controls/Field.tsx';
 import { GaugeSwatch } from './GaugeSwatch.tsx';
+import { CornerHandles } from './CornerHandles.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { EDITORS } from './editors.tsx';
 import './piece.css';
@@ -26,12 +27,16 @@ import { NumberField } from '../look/NumberField.tsx';
 
 const BASE_ROUND: readonly number[] = [0];
 
+const PARTS = ['side', 'corner', 'join', 'rows'] as const;
+const WITHOUT_CORNERS = ['side', 'join', 'rows'] as const;
+
 /** What was made: its construction and measures, the yarn and gauge of its border. */
 export function PiecePage() {
   const plan = usePlan();
   const store = useHemStore();
   const { piece } = plan.hem;
   const [picked, setPicked] = useState<PlanPart | null>(null);
+  const movable = hasMovableCorners(piece);
   const problems = plan.problems.filter((p) => p.where.in === 'the piece');
   const put = (label: string, changed: Piece): void => void store.do(edits.describePiece(label, changed));
   // What was said of another construction is there when one comes back to it.
@@ -48,10 +53,21 @@ export function PiecePage() {
         <Guard what="The drawing of the piece" resetKeys={[plan]}>
           <PlanDrawing
             plan={plan}
-            parts={['side', 'corner', 'join', 'rows']}
+            parts={movable ? WITHOUT_CORNERS : PARTS}
             picked={picked}
             onPick={setPicked}
-          />
+          >
+            {movable && (
+              <CornerHandles
+                plan={plan}
+                onPick={(side) => setPicked({ kind: 'corner', side })}
+                onPiece={put}
+              />
+            )}
+          </PlanDrawing>
+          {movable && (
+            <p className="quiet small">Drag a corner of the piece, or type below. Lengths follow, and your counts with them.</p>
+          )}
         </Guard>
         <Guard what="The part that is picked" resetKeys={[plan, picked]}>
           <PartPanel plan={plan} part={picked} onPiece={put} />

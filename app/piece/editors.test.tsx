@@ -86,8 +86,42 @@ describe('how the piece was made', () => {
     expect(store.get().plan.sides[1]!.count).toBe(90);
     fireEvent.click(screen.getByRole('button', { name: 'Another side' }));
     expect(screen.getByText(/the corners do not close the outline: 480°/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Take out side D' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove side D' }));
     expect(screen.queryByText(/do not close/)).toBeNull();
+  });
+
+  test('a corner moves by the arrow keys; lengths, angle and counts follow, and all still closes', () => {
+    const { store } = renderPiece(
+      of({
+        kind: 'counted',
+        sides: [60, 40, 60, 40].map((n) => ({ lengthCm: n, stitches: n, turnDegrees: 90 })),
+      }),
+    );
+    const handle = screen.getByRole('button', { name: /corner D\/A: drag it/i });
+    for (let k = 0; k < 5; k++) fireEvent.keyDown(handle, { key: 'ArrowRight' });
+    const { piece } = store.get().plan.hem;
+    if (piece.kind !== 'counted') throw new Error('a counted piece was wanted');
+    expect(piece.sides[0]!.lengthCm).toBeCloseTo(65, 0);
+    expect(piece.sides[0]!.stitches).toBeCloseTo(65, -1);
+    expect(piece.sides.reduce((sum, s) => sum + s.turnDegrees, 0)).toBeCloseTo(360, 0);
+    expect(screen.queryByText(/do not close/)).toBeNull();
+  });
+
+  test('a corner of a hexagon that moves out makes all its sides longer', () => {
+    const { store } = renderPiece(
+      of({
+        kind: 'motif',
+        corners: 6,
+        cornerChains: 2,
+        edge: { kind: 'solid', stitch: 'dc', stitches: 30 },
+        sideCm: 20,
+      }),
+    );
+    fireEvent.keyDown(screen.getByRole('button', { name: /corner F\/A: drag it/i }), { key: 'ArrowRight' });
+    expect(store.get().plan.body.outline.sides.map((s) => s.lengthMm / 10)).toEqual(
+      Array.from({ length: 6 }, () => store.get().plan.body.outline.sides[0]!.lengthMm / 10),
+    );
+    expect(store.get().plan.body.outline.sides[0]!.lengthMm).toBeGreaterThan(200);
   });
 
   test('what is half typed or out of range changes nothing', () => {

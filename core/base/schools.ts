@@ -54,12 +54,12 @@ const SCHOOLS: Readonly<Record<SchoolId, School>> = {
       return spot.kind === 'between stitches' || isJoin(spot) ? 0 : 1;
     },
     label: (edge) =>
-      has(edge, 'gap') ? 'each stitch and chain' : rowEndLabel(edge, FULL, 'each row by its kind'),
+      has(edge, 'gap') ? 'each stitch and chain' : rowEndLabel(edge, FULL, 'usual for each row'),
   },
   halves: {
     applies: (edge) => edge.spots.some((s) => s.kind === 'row end' && CLOSER[s.stitch!] !== undefined),
     rate: (spot) => CLOSER[spot.stitch!] ?? 1,
-    label: (edge) => rowEndLabel(edge, CLOSER, 'by kind, closer'),
+    label: (edge) => rowEndLabel(edge, CLOSER, 'in between'),
   },
   kinds: {
     applies: (edge) => has(edge, 'row end'),

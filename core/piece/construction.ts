@@ -24,6 +24,8 @@ export interface Construction<P> {
   readonly begin: (size: Beginning) => P;
   /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
   readonly withSideLength: (piece: P, side: number, lengthCm: number) => P;
+  /** The piece with the corner before a side elsewhere, mm; null where that is no outline of its kind. */
+  readonly withCornerAt?: (piece: P, corner: number, to: Point) => P | null;
   /** Its size brought after its counts, where nobody has measured it yet. */
   readonly sized?: (before: P, after: P, follow: Follow) => P;
   /** What it is made of, to be drawn lightly on it. The middle of the piece lies at the origin, y downwards. */

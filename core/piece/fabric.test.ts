@@ -91,9 +91,8 @@ describe('the stitches of a piece', () => {
 
   test('are not laid out where they are not known, or are too many', () => {
     expect(stitchesOf({ kind: 'cloth', widthCm: 40, heightCm: 30, pitchMm: 8 })).toEqual([]);
-    expect(stitchesOf({ kind: 'counted', sides: [{ lengthCm: 60, stitches: 80, turnDegrees: 0 }] })).toEqual(
-      [],
-    );
+    const side = { lengthCm: 60, stitches: 80, turnDegrees: 120 };
+    expect(stitchesOf({ kind: 'counted', sides: [side, side, side] })).toEqual([]);
     const huge: Piece = { ...rows, stitches: 900, rows: [{ stitch: 'sc', count: 900 }] };
     expect(900 * 900).toBeGreaterThan(LIMITS.fabricStitches);
     expect(stitchesOf(huge)).toEqual([]);

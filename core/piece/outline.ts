@@ -41,6 +41,22 @@ export function rectangle(widthMm: number, heightMm: number): Outline {
   };
 }
 
+/** Lengths and turns of the closed outline through its corners, as {@link corners} places them. */
+export function throughCorners(points: readonly Point[]): {
+  readonly lengthsMm: readonly number[];
+  readonly turns: readonly number[];
+} {
+  const after = (i: number): Point => points[(i + 1) % points.length]!;
+  const headings = points.map((p, i) => Math.atan2(p.y - after(i).y, after(i).x - p.x));
+  return {
+    lengthsMm: points.map((p, i) => Math.hypot(after(i).x - p.x, after(i).y - p.y)),
+    turns: headings.map((heading, i) => {
+      const turn = heading - headings[(i + points.length - 1) % points.length]!;
+      return Math.atan2(Math.sin(turn), Math.cos(turn));
+    }),
+  };
+}
+
 /** A regular polygon with sides of one length, or with 0 corners a disc of that circumference. */
 export function regular(cornerCount: number, sideMm: number): Outline {
   const sides = Array.from({ length: Math.max(1, cornerCount) }, (_, i) => ({

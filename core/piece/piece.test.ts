@@ -10,8 +10,8 @@ import { tallyRing, tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { patternOf } from '../words/pattern.ts';
 import { patternText } from '../words/patternText.ts';
-import { lengthAt } from './outline.ts';
-import { bodyOf, type Piece } from './piece.ts';
+import { corners, lengthAt, throughCorners } from './outline.ts';
+import { bodyOf, withCornerAt, type Piece } from './piece.ts';
 import type { GridPiece } from './grid/grid.schema.ts';
 
 const hemOf = (piece: Piece, part: Partial<Hem> = {}): Hem => {
@@ -224,5 +224,51 @@ describe('the last row of a piece in rows', () => {
       'Side A: 19 sc along the edge: 1 in each space between two sts.',
     );
     expect(plan(hem).sides[0]).toMatchObject({ count: 18, choice: { school: 'each' } });
+  });
+});
+
+describe('a corner elsewhere', () => {
+  const points = fc
+    .array(fc.double({ min: 0.7, max: 1.3, noNaN: true }), { minLength: 3, maxLength: 9 })
+    .map((radii) => {
+      const angles = radii.map((_, i) => Math.PI / 3 + (2 * Math.PI * i) / radii.length);
+      return radii.map((r, i) => ({ x: 300 * r * Math.cos(angles[i]!), y: -300 * r * Math.sin(angles[i]!) }));
+    });
+
+  test('closes the outline again, and leaves the sides that do not meet there as they were', () => {
+    fc.assert(
+      fc.property(points, fc.nat(8), fc.double({ min: -90, max: 90, noNaN: true }), (line, at, by) => {
+        const { lengthsMm, turns } = throughCorners(line);
+        const piece: Piece = {
+          kind: 'counted',
+          sides: lengthsMm.map((mm, i) => ({
+            lengthCm: Math.round(mm) / 10,
+            stitches: Math.max(1, Math.round(mm / 7)),
+            turnDegrees: Math.round((turns[i]! * 1800) / Math.PI) / 10,
+          })),
+        };
+        const corner = at % line.length;
+        const from = corners(bodyOf(piece).outline, 0)[corner]!;
+        const moved = withCornerAt(piece, corner, { x: from.x + by, y: from.y - by / 2 });
+        fc.pre(moved !== null && moved.kind === 'counted');
+        const codes = plan(hemOf(moved!)).problems.map((p) => p.code);
+        expect(codes).not.toContain('corners-differ');
+        expect(codes).not.toContain('outline-open');
+        const before = (corner + line.length - 1) % line.length;
+        if (moved!.kind !== 'counted') return;
+        moved.sides.forEach((s, i) => {
+          if (i !== corner && i !== before) expect(s.lengthCm).toBe(piece.sides[i]!.lengthCm);
+        });
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('that folds the outline over itself is refused', () => {
+    const square: Piece = {
+      kind: 'counted',
+      sides: [50, 50, 50, 50].map((lengthCm) => ({ lengthCm, stitches: 70, turnDegrees: 90 })),
+    };
+    expect(withCornerAt(square, 0, { x: -2000, y: 100 })).toBeNull();
   });
 });

@@ -8,7 +8,7 @@ import type { Beginning, Construction, FabricShape, Follow, RowBand } from './co
 import type { Asked } from './asked.ts';
 import type { Body } from './edge.ts';
 import type { FabricRow } from './fabric.ts';
-import type { Point } from './outline.ts';
+import { isDisc, type Point } from './outline.ts';
 import type { Piece } from './piece.schema.ts';
 import { CONSTRUCTIONS, type PieceKind } from './registry.ts';
 
@@ -40,6 +40,14 @@ export const askedOf = (piece: Piece): readonly Asked<Piece>[] => constructionOf
 /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
 export const withSideLength = (piece: Piece, side: number, lengthCm: number): Piece =>
   constructionOf(piece).withSideLength(piece, side, lengthCm);
+
+/** Whether the corners of a piece can be moved. */
+export const hasMovableCorners = (piece: Piece): boolean =>
+  constructionOf(piece).withCornerAt !== undefined && !isDisc(bodyOf(piece).outline);
+
+/** The piece with the corner before a side elsewhere, mm; null where that is no outline of its kind. */
+export const withCornerAt = (piece: Piece, corner: number, to: Point): Piece | null =>
+  constructionOf(piece).withCornerAt?.(piece, corner, to) ?? null;
 
 /** A piece with its size brought after its counts, where nobody has measured it yet. */
 export const sizedAfter = (before: Piece, after: Piece, follow: Follow): Piece =>

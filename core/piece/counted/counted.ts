@@ -1,5 +1,7 @@
 /** An outline of any sides, counted by hand. */
-import { sideName } from '../outline.ts';
+import { motifRounds, sizeOfMotif } from '../fabric.ts';
+import type { MotifEdge } from '../motifEdge.schema.ts';
+import { corners, isDisc, sideName, throughCorners, type Point } from '../outline.ts';
 import { evenEdge, type Body } from '../edge.ts';
 import { problem, type Problem, type Where } from '../../problems.ts';
 import { wholeBetween, type Construction } from '../construction.ts';
@@ -58,6 +60,35 @@ const withSides = (
   sides: piece.sides.map((s, i) => (i % 2 === side ? { ...s, ...part } : s)),
 });
 
+const edgeOfDisc = (stitches: number): MotifEdge => ({ kind: 'solid', stitch: 'sc', stitches });
+
+/** Least and most that a corner can turn, degrees, and a side can measure, cm. */
+const TURNS = [-150, 170] as const;
+const LENGTHS = [0.5, 2000] as const;
+
+const within = (x: number, [least, most]: readonly [number, number]): boolean => x >= least && x <= most;
+
+/** A corner elsewhere: the sides that meet there, and the counts along them, follow. */
+function withCornerAt(piece: CountedPiece, corner: number, to: Point): CountedPiece | null {
+  const points = corners(bodyOf(piece).outline, 0).map((p, i) => (i === corner ? to : p));
+  const { lengthsMm, turns } = throughCorners(points);
+  const count = piece.sides.length;
+  const before = (corner + count - 1) % count;
+  const sides = piece.sides.map((s, i) => {
+    const moved = i === corner || i === before;
+    const lengthCm = moved ? Math.round(lengthsMm[i]!) / 10 : s.lengthCm;
+    const turned = moved || i === (corner + 1) % count;
+    return {
+      lengthCm,
+      stitches: wholeBetween(1, (s.stitches * lengthCm) / s.lengthCm, 20_000),
+      turnDegrees: turned ? Math.round((turns[i]! * 1800) / Math.PI) / 10 : s.turnDegrees,
+    };
+  });
+  const sound = sides.every((s) => within(s.turnDegrees, TURNS) && within(s.lengthCm, LENGTHS));
+  const around = sides.reduce((sum, s) => sum + s.turnDegrees, 0);
+  return sound && Math.abs(around - 360) < 1 ? { ...piece, sides } : null;
+}
+
 export const counted: Construction<CountedPiece> = {
   name: 'Counted by hand',
   body: bodyOf,
@@ -104,5 +135,20 @@ export const counted: Construction<CountedPiece> = {
     ...piece,
     sides: piece.sides.map((s, i) => (i === side ? { ...s, lengthCm } : s)),
   }),
+  withCornerAt,
   fabric: () => [],
+  // What an outline with corners is made of is not known; what is round was worked in rounds.
+  stitches: ({ sides }, { outline }) =>
+    isDisc(outline)
+      ? motifRounds(
+          { x: 0, y: 0 },
+          [],
+          outline.sides[0]!.lengthMm / (2 * Math.PI),
+          outline.sides[0]!.lengthMm,
+          edgeOfDisc(sides[0]!.stitches),
+          () => 0,
+          () => false,
+        )
+      : [],
+  size: ({ sides }) => (sides.length === 1 ? sizeOfMotif(1, edgeOfDisc(sides[0]!.stitches)) : 0),
 };

@@ -75,6 +75,13 @@ export const motif: Construction<MotifPiece> = {
     },
   ],
   withSideLength: (piece, _, sideCm) => ({ ...piece, sideCm }),
+  // All its sides are alike: a corner further out makes every side longer.
+  withCornerAt: (piece, corner, to) => {
+    const from = corners(regular(piece.corners, piece.sideCm * 10), 0)[corner]!;
+    const share = Math.hypot(to.x, to.y) / Math.hypot(from.x, from.y);
+    const sideCm = Math.round(piece.sideCm * share * 10) / 10;
+    return sideCm >= 0.5 && sideCm <= 2000 ? { ...piece, sideCm } : null;
+  },
   sized: (before, after, follow) => {
     const sideCm = follow(before.sideCm, widthsOfEdge(before.edge), after.sideCm, widthsOfEdge(after.edge));
     return sideCm === after.sideCm ? after : { ...after, sideCm };

@@ -1,0 +1,171 @@
+import { drag } from 'd3-drag';
+import { select } from 'd3-selection';
+import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent } from 'react';
+import { corners, type Point } from '../../core/piece/outline.ts';
+import { bodyOf, withCornerAt, type Piece } from '../../core/piece/piece.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { lengthWords } from '../../core/words/measures.ts';
+import { partName } from '../../drawing/parts.ts';
+import './cornerHandles.css';
+
+export interface CornerHandlesProps {
+  readonly plan: Plan;
+  readonly onPick: (side: number) => void;
+  readonly onPiece: (label: string, piece: Piece) => void;
+}
+
+/** How far a key moves a corner, mm; with the shift key a tenth of it. */
+const STEP = 10;
+
+const KEYS: Readonly<Record<string, Point>> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
+
+/** The corners of a piece, to be dragged or moved by the arrow keys; what would come of it is drawn in dashes. */
+export function CornerHandles({ plan, onPick, onPiece }: CornerHandlesProps) {
+  const [moving, setMoving] = useState<Moving | null>(null);
+  const { piece, preferences } = plan.hem;
+  const mirrored = preferences.hand === 'left' ? -1 : 1;
+  const largest = Math.max(plan.finishedSize.widthMm, plan.finishedSize.heightMm);
+  const points = corners(plan.body.outline, 0);
+  const moved = (corner: number, x: number, y: number): Moving | null => {
+    const to = { x: x * mirrored, y };
+    const made = withCornerAt(piece, corner, to);
+    return made && { corner, to, piece: made };
+  };
+  return (
+    <g className="corner-handles">
+      {moving && <Ghost plan={plan} moving={moving} />}
+      {points.map((p, corner) => (
+        <CornerHandle
+          key={corner}
+          at={{ x: p.x * mirrored, y: p.y }}
+          radius={largest * 0.026}
+          name={partName(plan, { kind: 'corner', side: corner })}
+          onPress={() => onPick(corner)}
+          onOver={(x, y) => setMoving(moved(corner, x, y))}
+          onMoved={(x, y) => {
+            setMoving(null);
+            const to = moved(corner, x, y);
+            if (to) onPiece('corner', to.piece);
+          }}
+        />
+      ))}
+    </g>
+  );
+}
+
+interface HandleProps {
+  readonly at: Point;
+  readonly radius: number;
+  readonly name: string;
+  readonly onPress: () => void;
+  /** It is being moved, and lies here now. */
+  readonly onOver: (x: number, y: number) => void;
+  readonly onMoved: (x: number, y: number) => void;
+}
+
+function CornerHandle({ at, radius, name, onPress, onOver, onMoved }: HandleProps) {
+  const circle = useRef<SVGCircleElement>(null);
+  const [here, setHere] = useState<Point | null>(null);
+  const over = useEffectEvent((x: number, y: number) => {
+    setHere({ x, y });
+    onOver(x, y);
+  });
+  const done = useEffectEvent((to: Point | null) => {
+    setHere(null);
+    if (to) onMoved(to.x, to.y);
+    else onPress();
+  });
+  const start = useEffectEvent(() => at);
+  useEffect(() => {
+    let to: Point | null = null;
+    const dragging = drag<SVGCircleElement, unknown>()
+      .subject(() => start())
+      .on('start', () => (to = null))
+      .on('drag', (event: { x: number; y: number }) => {
+        to = { x: event.x, y: event.y };
+        over(event.x, event.y);
+      })
+      .on('end', () => done(to));
+    const element = select(circle.current!);
+    element.call(dragging);
+    return () => void element.on('.drag', null);
+  }, []);
+  const onKey = (e: KeyboardEvent): void => {
+    if (e.key === 'Enter' || e.key === ' ') {
+      e.preventDefault();
+      onPress();
+      return;
+    }
+    const way = KEYS[e.key];
+    if (!way || e.ctrlKey || e.metaKey || e.altKey) return;
+    e.preventDefault();
+    e.stopPropagation();
+    const far = e.shiftKey ? STEP / 10 : STEP;
+    onMoved(at.x + way.x * far, at.y + way.y * far);
+  };
+  const { x, y } = here ?? at;
+  return (
+    <circle
+      ref={circle}
+      className="corner-handle"
+      role="button"
+      tabIndex={0}
+      aria-label={`${name}: drag it, or use the arrow keys`}
+      cx={x}
+      cy={y}
+      r={radius}
+      strokeWidth={radius * 0.3}
+      onKeyDown={onKey}
+    />
+  );
+}
+
+interface Moving {
+  readonly corner: number;
+  readonly to: Point;
+  readonly piece: Piece;
+}
+
+interface GhostProps {
+  readonly plan: Plan;
+  readonly moving: Moving;
+}
+
+/** The outline as it would be, with the lengths that change. */
+function Ghost({ plan, moving: { corner, to, piece } }: GhostProps) {
+  const { length, hand } = plan.hem.preferences;
+  const mirrored = hand === 'left' ? -1 : 1;
+  const { sides } = plan.body.outline;
+  const { outline } = bodyOf(piece);
+  const changed = outline.sides.flatMap((s, i) => (s.lengthMm === sides[i]!.lengthMm ? [] : [i]));
+  // Where all sides change the whole outline grows about its middle; else one corner moves.
+  const points =
+    changed.length > 2
+      ? corners(outline, 0)
+      : corners(plan.body.outline, 0).map((p, i) => (i === corner ? to : p));
+  const line = points.map((p) => ({ x: p.x * mirrored, y: p.y }));
+  const type = Math.max(plan.finishedSize.widthMm, plan.finishedSize.heightMm) * 0.042;
+  return (
+    <>
+      <polygon
+        className="corner-ghost"
+        strokeWidth={type * 0.14}
+        strokeDasharray={`${type * 0.5} ${type * 0.3}`}
+        points={line.map((p) => `${p.x},${p.y}`).join(' ')}
+      />
+      {changed.map((i) => {
+        const [p, q] = [line[i]!, line[(i + 1) % line.length]!];
+        return (
+          <text key={i} className="corner-length" x={(p.x + q.x) / 2} y={(p.y + q.y) / 2} fontSize={type}>
+            {outline.sides[i]!.name} {lengthWords(outline.sides[i]!.lengthMm, length)}
+          </text>
+        );
+      })}
+    </>
+  );
+}
