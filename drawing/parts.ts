@@ -89,5 +89,30 @@ export function partBox(plan: Plan, part: ViewPart): Box {
   const whole = part.kind === 'whole';
   const halfX = whole ? widthMm * 0.53 : (CLOSE_UP.across * plan.stitchWidthMm) / 2;
   const halfY = whole ? heightMm * 0.53 : (CLOSE_UP.down * plan.stitchWidthMm) / 2;
-  return { minX: x - halfX, maxX: x + halfX, minY: y - halfY, maxY: y + halfY };
+  const box = { minX: x - halfX, maxX: x + halfX, minY: y - halfY, maxY: y + halfY };
+  if (whole) return box;
+  // However many rounds there are: all of them, from the edge of the piece to the outermost.
+  const room = 2 * plan.stitchWidthMm;
+  return acrossRounds(plan, part).reduce(
+    (b, p) => ({
+      minX: Math.min(b.minX, p.x - room),
+      maxX: Math.max(b.maxX, p.x + room),
+      minY: Math.min(b.minY, p.y - room),
+      maxY: Math.max(b.maxY, p.y + room),
+    }),
+    box,
+  );
+}
+
+/** Where a part lies in the base round and in the outermost. */
+function acrossRounds(plan: Plan, part: ViewPart): readonly Point[] {
+  const [inner, outer] = [0, plan.rounds.length - 1].map((round) => partPoint(plan, part, round)) as [
+    Point,
+    Point,
+  ];
+  if (part.kind !== 'join') return [inner, outer];
+  // A seam has its place on the piece alone: the rounds lie over it as they do in the middle of its side.
+  const side: ViewPart = { kind: 'side', side: part.side };
+  const [from, to] = [partPoint(plan, side, 0), partPoint(plan, side, plan.rounds.length - 1)];
+  return [inner, { x: inner.x + to.x - from.x, y: inner.y + to.y - from.y }];
 }

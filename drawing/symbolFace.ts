@@ -9,7 +9,7 @@ export interface Symbol {
 }
 
 /** Thickness of a symbol's lines, in stitch widths. */
-export const SYMBOL_LINE = 0.1;
+export const SYMBOL_LINE = 0.075;
 
 const known = new Map<Stitch, Symbol>();
 

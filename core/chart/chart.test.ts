@@ -52,6 +52,37 @@ describe('stitches sit where they are worked', () => {
     });
   });
 
+  test.each(plans)('%s: tops follow each other along a side, in the order of work', (_, made) => {
+    const { outline } = made.body;
+    made.rounds.forEach((round, k) => {
+      if (round.free || isDisc(outline)) return;
+      const { ring, headX, headY } = chartOf(made)[k]!;
+      const points = corners(outline, round.heightMm);
+      for (let side = 0; side < sideCount(ring); side++) {
+        const [a, b] = [points[side]!, points[(side + 1) % points.length]!];
+        const { start, length } = sideSpan(ring, side);
+        const along = Array.from({ length }, (_unused, j) => {
+          const i = (start + j) % ring.made.length;
+          return (headX[i]! - a.x) * (b.x - a.x) + (headY[i]! - a.y) * (b.y - a.y);
+        });
+        const back = along.filter((x, j) => j > 0 && x < along[j - 1]! - 0.01);
+        expect([round.name, side, back]).toEqual([round.name, side, []]);
+      }
+    });
+  });
+
+  test('away from the corners a stitch stands straight over its foot', () => {
+    const made = plan({ ...small, rounds: [entry({ times: 3 })] });
+    for (const { ring, headX, headY, footX, footY } of chartOf(made).slice(1)) {
+      const { start, length } = sideSpan(ring, 0);
+      const leans = Array.from({ length: length - 16 }, (_, k) => {
+        const i = (start + 8 + k) % ring.made.length;
+        return Math.abs(headX[i]! - footX[i]!) / (footY[i]! - headY[i]!);
+      });
+      expect(Math.max(...leans)).toBeLessThan(0.05);
+    }
+  });
+
   test.each(plans)('%s: the tops of a straight round lie on the outline grown to its height', (_, made) => {
     const { outline } = made.body;
     made.rounds.forEach((round, k) => {

@@ -3,14 +3,15 @@
  * looks like is the drawing's business.
  *
  * Tops lie on the outline grown to the round's height, spread between the corners by the widths of the
- * stitches. A free outer edge is drawn from its feet instead: stitches worked into one place fan out round
+ * stitches, and settled back over their feet. A free outer edge is drawn from its feet instead: stitches worked into one place fan out round
  * it, which is what makes a lobe.
  */
 import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
 import type { Body } from '../piece/edge.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
+import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring, type Span } from '../ring/ring.ts';
 import { isChainRun, isOrnament, stitchHeight, topWidth } from '../ring/stitch.ts';
+import { settled } from './settle.ts';
 
 /** Positions of one worked round, mm, y downwards, origin at the middle of the piece. Arrays as long as the ring. */
 export interface RoundChart {
@@ -146,6 +147,7 @@ function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundCha
   const chart = emptyChart(ring);
   const size = ring.made.length;
   const points = corners(outline, round.heightMm);
+  setFeet(chart, feet);
   for (let side = 0; side < sideCount(ring); side++) {
     const path = sidePath(outline, points, side);
     const half = (corner: number): number => centreWidth(ring, corner) / 2;
@@ -155,12 +157,14 @@ function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundCha
     let whole = lead + trail;
     for (let k = 0; k < span.length; k++) whole += topWidth(ring.made[(span.start + k) % size]!);
     let sum = lead;
-    for (let k = 0; k < span.length; k++) {
-      const i = (span.start + k) % size;
-      const width = topWidth(ring.made[i]!);
-      setHead(chart, i, path((sum + width / 2) / whole));
+    const even = Array.from({ length: span.length }, (_, k) => {
+      const width = topWidth(ring.made[(span.start + k) % size]!);
       sum += width;
-    }
+      return (sum - width / 2) / whole;
+    });
+    const { lean, held } = leanOf(chart, span, even, whole, along(outline, points, side));
+    const moved = settled(lean, held, !isDisc(outline));
+    even.forEach((t, k) => setHead(chart, (span.start + k) % size, path(t + moved[k]!)));
     const centre = ring.centres[side];
     if (!centre || centre.length === 0) continue;
     setHead(chart, centre.start, path(0));
@@ -170,8 +174,72 @@ function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundCha
       setHead(chart, (centre.start + 1) % size, path(0.5 / whole));
     }
   }
-  setFeet(chart, feet);
+  standOnHeads(chart);
   return chart;
+}
+
+/** How far along a side a point lies, as a part of the side; on a disc within half the way round from `near`. */
+function along(outline: Outline, points: readonly Point[], side: number): (p: Point, near: number) => number {
+  if (isDisc(outline)) {
+    return (p, near) => {
+      const t = Math.atan2(-p.x, -p.y) / (2 * Math.PI);
+      return t + Math.round(near - t);
+    };
+  }
+  const [from, to] = [points[side]!, points[(side + 1) % points.length]!];
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const square = dx * dx + dy * dy || 1;
+  return (p) => ((p.x - from.x) * dx + (p.y - from.y) * dy) / square;
+}
+
+/**
+ * How far the feet of a side lie from tops that are spaced evenly. Stitches of one place, and the chains between them, have
+ * its foot in their middle. Those that sit where the corner sits are not held.
+ *
+ * @param even where the tops are, as a part of the side
+ * @param whole widths of all tops of the side
+ */
+function leanOf(
+  { ring, footX, footY }: RoundChart,
+  span: Span,
+  even: readonly number[],
+  whole: number,
+  at: (p: Point, near: number) => number,
+): { readonly lean: readonly number[]; readonly held: readonly boolean[] } {
+  const size = ring.made.length;
+  const entry = (k: number): number => (span.start + k + size) % size;
+  const place = (k: number): number => ring.into[entry(k)]!;
+  const beyond = (k: number, way: 1 | -1): number => {
+    let to = k;
+    while (Math.abs(to - k) < size && place(to) === NOTHING) to += way;
+    return place(to);
+  };
+  const cornered = ring.centres.length > 0 && span.length < size;
+  const atCorner = cornered ? new Set([beyond(-1, -1), beyond(span.length, 1)]) : new Set<number>();
+  const lean = new Array<number>(span.length).fill(0);
+  const held = new Array<boolean>(span.length).fill(false);
+  for (let first = 0; first < span.length;) {
+    let last = first;
+    if (place(first) !== NOTHING)
+      for (let k = first + 1; k < span.length && (place(k) === NOTHING || place(k) === place(first)); k++)
+        if (place(k) !== NOTHING) last = k;
+    if (place(first) !== NOTHING && !atCorner.has(place(first))) {
+      const half = (k: number): number => topWidth(ring.made[entry(k)]!) / 2 / whole;
+      const middle = (even[first]! - half(first) + even[last]! + half(last)) / 2;
+      let [x, y, count] = [0, 0, 0];
+      for (let k = first; k <= last; k++) {
+        if (place(k) === NOTHING) continue;
+        x += footX[entry(k)]!;
+        y += footY[entry(k)]!;
+        count++;
+      }
+      const by = at({ x: x / count, y: y / count }, middle) - middle;
+      lean.fill(by, first, last + 1);
+      held.fill(true, first, last + 1);
+    }
+    first = last + 1;
+  }
+  return { lean, held };
 }
 
 function centreWidth(ring: Ring, corner: number): number {
@@ -188,21 +256,29 @@ function setHead(chart: RoundChart, i: number, p: Point): void {
   chart.headY[i] = p.y;
 }
 
-/** Feet from the places below; what sits in nothing stands on its own head. */
+/** Feet from the places below. */
 function setFeet(chart: RoundChart, feet: Feet): void {
   const { into } = chart.ring;
   for (let first = 0; first < into.length;) {
     const place = into[first]!;
     let end = first + 1;
     while (place !== NOTHING && into[end] === place) end++;
-    for (let i = first; i < end; i++) {
-      const foot =
-        place === NOTHING ? { x: chart.headX[i]!, y: chart.headY[i]! } : feet(place, i - first, end - first);
+    for (let i = first; i < end && place !== NOTHING; i++) {
+      const foot = feet(place, i - first, end - first);
       chart.footX[i] = foot.x;
       chart.footY[i] = foot.y;
     }
     first = end;
   }
+}
+
+/** What sits in nothing stands on its own head. */
+function standOnHeads({ ring, headX, headY, footX, footY }: RoundChart): void {
+  ring.into.forEach((place, i) => {
+    if (place !== NOTHING) return;
+    footX[i] = headX[i]!;
+    footY[i] = headY[i]!;
+  });
 }
 
 /** Widest fan of a group along a side and round a right-angled corner, radians to either side. */
