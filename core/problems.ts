@@ -59,7 +59,7 @@ interface Sentence {
 }
 
 const onSide = (side: string | number | undefined): string =>
-  side === 'all round' ? 'the whole round' : `side ${side}`;
+  side === 'all the way around' ? 'all the way around' : `side ${side}`;
 
 /** What helps a round that does not come out even: that depends on what lies between it and the base round. */
 const REMEDIES: Readonly<

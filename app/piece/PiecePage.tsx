@@ -66,7 +66,9 @@ export function PiecePage() {
             )}
           </PlanDrawing>
           {movable && (
-            <p className="quiet small">Drag a corner of the piece, or type below. Lengths follow, and your counts with them.</p>
+            <p className="quiet small">
+              Drag a corner of the piece, or type below. Lengths follow, and your counts with them.
+            </p>
           )}
         </Guard>
         <Guard what="The part that is picked" resetKeys={[plan, picked]}>

@@ -5,6 +5,8 @@ import { FAMILIES } from '../../core/rounds/registry.ts';
 import { STITCHES } from '../../core/terms/stitches.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
+import { comesOutEven } from '../../core/plan/types.ts';
+import { sampleOf } from './samples.ts';
 import { StitchesPage } from './StitchesPage.tsx';
 
 const renderPage = () => renderHem(rowsHem(), () => <StitchesPage />);
@@ -49,4 +51,11 @@ describe('the reference', () => {
     fireEvent.click(screen.getByText('Left hand'));
     expect(transforms()).toEqual(new Set(['scale(-1 -1)']));
   });
+});
+
+test('every round is shown on a piece that it fits', () => {
+  for (const family of FAMILIES) {
+    const made = sampleOf({ language: 'us', hand: 'right', length: 'cm', paper: 'a4' }, family);
+    expect([family.name, comesOutEven(made)]).toEqual([family.name, true]);
+  }
 });

@@ -3,7 +3,7 @@ import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import type { Hem, Preferences, RoundEntry } from '../../core/document/hem.ts';
 import { plan } from '../../core/plan/planner.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import { comesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { BlocksPiece } from '../../core/piece/blocks/blocks.schema.ts';
 import type { ClothPiece } from '../../core/piece/cloth/cloth.schema.ts';
@@ -84,11 +84,31 @@ export function sample(
 /** A family, with what it needs under it, round a plain sample piece of a count at which it comes out. */
 export function sampleOf(preferences: Preferences, family: Family): Plan {
   const below = sample(preferences, rows('dc'), { base: { corner: 'chain-2' } });
-  return sample(preferences, rows('dc'), {
-    base: { corner: 'chain-2' },
-    rounds: entriesOnto(below.rounds[0]!.ring, family, 'contrast', ['ground', 'shown']),
-  });
+  const rounds = entriesOnto(below.rounds[0]!.ring, family, 'contrast', ['ground', 'shown']);
+  const withMore = (across: number, down: number): Plan => {
+    const sides = below.hem.base.sides.map((s, i) => ({
+      ...s,
+      count: below.sides[i]!.count + (i % 2 === 0 ? across : down),
+    }));
+    return sample(preferences, rows('dc'), { base: { corner: 'chain-2', sides }, rounds });
+  };
+  const usual = withMore(0, 0);
+  if (comesOutEven(usual)) return usual;
+  // What is too few of the round that does not come out mostly helps; where more rounds are to fit, all counts are tried.
+  const short = usual.rounds.find((r) => !r.even)!.sides.map((s) => s.fit?.short ?? 0);
+  const helped = withMore(short[0]!, short[1]!);
+  if (comesOutEven(helped)) return helped;
+  for (let across = 0; across < MOST_MORE; across++) {
+    for (let down = 0; down < MOST_MORE; down++) {
+      const made = withMore(across, down);
+      if (comesOutEven(made)) return made;
+    }
+  }
+  return usual;
 }
+
+/** The longest repeat of a family: within so many counts more every one comes out even. */
+const MOST_MORE = 13;
 
 /** A round of a family by its id, with other choices than its first where they are given. */
 export const roundOf = (id: string, given: Partial<RoundEntry> = {}): RoundEntry => ({

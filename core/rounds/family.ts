@@ -66,6 +66,6 @@ export const stitchWords = ({ stitch, loop }: Choice): string =>
   [STITCHES[stitch].us.abbreviation, LOOPS[loop].short].join(' ').trim();
 
 export const SMALL_PARTS =
-  'Small parts can come off and be swallowed: not for babies. For an infant’s sleep follow your local safe-sleep guidance.';
+  'Not for babies: small parts can come off and be swallowed. For a baby’s sleep follow local safe-sleep advice.';
 export const LONG_LOOPS =
-  'Fingers can catch in long loops: not for babies. For an infant’s sleep follow your local safe-sleep guidance.';
+  'Not for babies: fingers can catch in long loops. For a baby’s sleep follow local safe-sleep advice.';
