@@ -148,6 +148,7 @@ function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundCha
   const size = ring.made.length;
   const points = corners(outline, round.heightMm);
   setFeet(chart, feet);
+  standAstride(chart, feet, round.onto < 0);
   for (let side = 0; side < sideCount(ring); side++) {
     const path = sidePath(outline, points, side);
     const half = (corner: number): number => centreWidth(ring, corner) / 2;
@@ -270,6 +271,21 @@ function setFeet(chart: RoundChart, feet: Feet): void {
     }
     first = end;
   }
+}
+
+/** From one corner space to the other across a seam, in spots of the edge. */
+const ACROSS_SEAM = 2;
+
+/** Stitches worked together have a leg in each of their places, and their foot in the middle of them. */
+function standAstride({ ring, footX, footY }: RoundChart, feet: Feet, onEdge: boolean): void {
+  const atCentre = new Set(ring.centres.flatMap(({ start, length }) => (length > 0 ? [start] : [])));
+  ring.made.forEach((s, i) => {
+    const place = ring.into[i]!;
+    if (s.form !== 'together' || place === NOTHING || isGap(place) || atCentre.has(i)) return;
+    const last = feet(place + (onEdge ? ACROSS_SEAM : s.legs - 1));
+    footX[i] = (footX[i]! + last.x) / 2;
+    footY[i] = (footY[i]! + last.y) / 2;
+  });
 }
 
 /** What sits in nothing stands on its own head. */
