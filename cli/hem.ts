@@ -22,12 +22,12 @@ process.stdout.on('error', (error: NodeJS.ErrnoException) => {
   throw error;
 });
 
-const program = new Command('hem').description('Plan a crochet border from project files.').addHelpText(
+const program = new Command('hem').description('Plan a crochet border from hem files.').addHelpText(
   'after',
   `
-Files are project files (.hem.json) or bundles (.zip) as the application exports them; “-” or none reads standard input.
+Files are hem files (.hem.json) or backups (.zip) as the application saves them; “-” or none reads standard input.
 
-Exit codes: 0 done · 1 some round does not come out even (what stands in the way is told on standard error) · 2 unsound input
+Exit codes: 0 done · 1 some round does not fit (what stands in the way is told on standard error) · 2 unsound input
 
 Examples:
   hem plan demo/harbour-throw.hem.json --json
@@ -36,8 +36,8 @@ Examples:
   cat my.hem.json | hem check`,
 );
 
-const FILES = 'project files or bundles; “-” or none for standard input';
-const FILE = 'a project file; “-” or none for standard input';
+const FILES = 'hem files or backups; “-” or none for standard input';
+const FILE = 'a hem file; “-” or none for standard input';
 
 const terms = (): Option =>
   new Option('--terms <language>', 'language of crochet terms').choices(['us', 'uk']);
@@ -84,7 +84,7 @@ program
   .command('plan')
   .description('counts, size, yarn and fit')
   .argument('[file]', FILE)
-  .option('--json', 'as JSON, with the ways in which all comes out even')
+  .option('--json', 'as JSON, with the changes that make every round fit')
   .option('--text', 'the written pattern, as “hem text” prints it')
   .addOption(terms())
   .addOption(units())
@@ -96,7 +96,7 @@ program
 
 program
   .command('check')
-  .description('are the files sound, and does every round come out even? Prints every fault with its remedy')
+  .description('are the files sound, and does every round fit? Prints every fault with its remedy')
   .argument('[files...]', FILES)
   .action((files: readonly string[]) => void plansOf(files));
 
@@ -231,7 +231,7 @@ program
 
 program
   .command('bundle')
-  .description('all hems of some files in one zip file')
+  .description('a backup: all hems of some files in one zip file')
   .argument('[files...]', FILES)
   .requiredOption('-o, --output <file>', 'the zip file to write; “-” for standard output')
   .action((files: readonly string[], { output }: { output: string }) => {

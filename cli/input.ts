@@ -44,7 +44,7 @@ function filesIn(file: string, complain: (file: string, words: string) => void):
   } catch (error) {
     complain(
       name,
-      `cannot be read (${(error as Error).message}). Give the path of a project file or a bundle.`,
+      `cannot be read (${(error as Error).message}). Give the path of a hem file or a backup.`,
     );
     return [];
   }

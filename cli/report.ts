@@ -95,7 +95,7 @@ export function planSummary(plan: Plan): string {
     `Piece ${sizeWords(plan.bodySize, preferences.length)}, with its border ${sizeWords(plan.finishedSize, preferences.length)}`,
     ...plan.rounds.map(
       (r) =>
-        `${r.number === 0 ? 'Base round' : `Round ${r.number}: ${r.name.toLowerCase()}`}. ${countsLine(plan, r)}${r.even ? '' : ' Not even.'}`,
+        `${r.number === 0 ? 'Base round' : `Round ${r.number}: ${r.name.toLowerCase()}`}. ${countsLine(plan, r)}${r.even ? '' : ' Does not fit.'}`,
     ),
     ...plan.yarns
       .filter((y) => y.quantity.metres > 0)
@@ -103,7 +103,7 @@ export function planSummary(plan: Plan): string {
         ({ yarn, quantity }) =>
           `${yarn.name}: about ${yarnLengthWords(quantity.metres, preferences.length)}, ${rangeWords(quantity.grams, quantity.spread)} g, ${plural(quantity.balls, 'ball')}`,
       ),
-    even ? 'Every round comes out even.' : 'Not every round comes out even. It would with:',
+    even ? 'Every round fits.' : 'Some rounds do not fit. Any one of these makes them fit:',
     ...(fit?.solutions.slice(0, 5).map((s) => `  ${solutionWords(plan, s)}`) ?? []),
   ];
   return `${lines.join('\n')}\n`;

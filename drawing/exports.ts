@@ -30,7 +30,7 @@ const SVG = 'image/svg+xml';
 
 export const EXPORTS = {
   text: {
-    label: 'Plain text',
+    label: 'Text',
     type: 'text/plain',
     files: one('.txt', (plan) => patternText(patternOf(plan))),
   },
@@ -40,7 +40,7 @@ export const EXPORTS = {
     files: one('.md', (plan) => patternMarkdown(patternOf(plan))),
   },
   plan: {
-    label: 'Plan',
+    label: 'Picture of the whole',
     type: SVG,
     drawing: true,
     files: one('-plan.svg', (plan) => drawingsOf(plan).plan),
@@ -55,10 +55,10 @@ export const EXPORTS = {
         text: svg,
       })),
   },
-  counts: { label: 'Counts as CSV', type: CSV, files: one('-counts.csv', countsCsv) },
-  yarn: { label: 'Yarn as CSV', type: CSV, files: one('-yarn.csv', yarnCsv) },
+  counts: { label: 'Table of counts (CSV)', type: CSV, files: one('-counts.csv', countsCsv) },
+  yarn: { label: 'Table of yarn (CSV)', type: CSV, files: one('-yarn.csv', yarnCsv) },
   project: {
-    label: 'Project file',
+    label: 'Hem file',
     type: 'application/json',
     files: one('.hem.json', ({ hem }) => writeHem(hem)),
   },

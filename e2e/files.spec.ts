@@ -52,19 +52,19 @@ test('the pattern is saved as PDF with its fonts in it, on either paper', async 
 test('text, Markdown, tables, pictures and the project file are saved', async ({ page }) => {
   test.slow();
   await openPattern(page);
-  const text = (await saved(page, 'Plain text')).bytes.toString();
+  const text = (await saved(page, 'Text')).bytes.toString();
   expect(text).toContain('Terms: US crochet terms throughout');
   expect((await saved(page, 'Markdown')).bytes.toString()).toMatch(/^# Harbour throw/);
-  const counts = (await saved(page, 'Counts as CSV')).bytes.toString().trim().split('\n');
+  const counts = (await saved(page, 'Table of counts (CSV)')).bytes.toString().trim().split('\n');
   const [, made] = demoPlans().find(([f]) => f.startsWith('harbour'))!;
   expect(counts).toHaveLength(1 + made.rounds.length * 4);
-  expect((await saved(page, 'Yarn as CSV')).bytes.toString()).toContain(
+  expect((await saved(page, 'Table of yarn (CSV)')).bytes.toString()).toContain(
     made.hem.yarns[0]!.name.split(',')[0]!,
   );
-  expect((await saved(page, 'Plan as SVG')).bytes.toString()).toMatch(/^<svg/);
-  const png = await saved(page, 'Charts as PNG');
+  expect((await saved(page, 'Picture of the whole, to enlarge (SVG)')).bytes.toString()).toMatch(/^<svg/);
+  const png = await saved(page, 'Charts (PNG)');
   expect([...png.bytes.subarray(1, 4)].map((b) => String.fromCharCode(b)).join('')).toBe('PNG');
-  expect(readHem((await saved(page, 'Project file')).bytes.toString())).toEqual({
+  expect(readHem((await saved(page, 'Hem file')).bytes.toString())).toEqual({
     ok: true,
     value: made.hem,
   });
@@ -217,7 +217,7 @@ test('a hem that an older version kept in this browser opens as it was', async (
   );
   await openPattern(page, 'demo-hexagon');
   await expect(page.getByRole('heading', { name: 'Before you begin' })).toBeVisible();
-  const project = readHem((await saved(page, 'Project file')).bytes.toString());
+  const project = readHem((await saved(page, 'Hem file')).bytes.toString());
   expect(project).toMatchObject({
     ok: true,
     value: { version: VERSION, notes: '', preferences: { paper: 'a4' } },

@@ -32,6 +32,10 @@ export function Themed({ children }: { readonly children: ReactNode }) {
           colorInfo: g.thread,
           colorSuccess: g.thread,
           colorWarning: g.ripple,
+          colorBgMask: `${GROUNDS.day.ink}3d`,
+          controlItemBgHover: g.wash,
+          controlItemBgActive: g.wash,
+          controlItemBgActiveHover: g.wash,
           fontFamily: 'inherit',
           fontSize: 15,
           borderRadius: 6,
@@ -40,7 +44,7 @@ export function Themed({ children }: { readonly children: ReactNode }) {
         components: {
           Button: { primaryColor: g.sheet, fontWeight: 500, primaryShadow: 'none', defaultShadow: 'none' },
           Segmented: { itemSelectedBg: g.ink, itemSelectedColor: g.sheet, trackBg: g.wash },
-          Select: { optionSelectedBg: g.wash, optionSelectedColor: g.ink },
+          Select: { optionSelectedBg: g.wash, optionSelectedColor: g.ink, optionActiveBg: g.wash },
         },
       }}
     >

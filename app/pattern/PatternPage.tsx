@@ -143,8 +143,8 @@ const SAVED = [
     const { label, ...rest }: Export = EXPORTS[id];
     return rest.drawing
       ? [
-          { key: `${id}.svg`, label: `${label} as SVG` },
-          { key: `${id}.png`, label: `${label} as PNG` },
+          { key: `${id}.svg`, label: `${label}, to enlarge (SVG)` },
+          { key: `${id}.png`, label: `${label} (PNG)` },
         ]
       : [{ key: id, label }];
   }),

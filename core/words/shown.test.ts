@@ -30,7 +30,7 @@ const NOT_SHOWN: readonly (readonly [RegExp, string])[] = [
 ];
 
 /** Where what is written is shown. */
-const FOLDERS = ['app', 'core/words', 'core/terms', 'core/rounds', 'core/edits'] as const;
+const FOLDERS = ['app', 'core/words', 'core/terms', 'core/rounds', 'core/edits', 'drawing', 'cli'] as const;
 const FILES = ['core/problems.ts', 'core/base/schools.ts', 'core/base/crossings.ts'] as const;
 /** What reads goes on accepting the words of earlier versions. */
 const READERS: readonly string[] = ['core/words/readPattern.ts'];
