@@ -1,4 +1,5 @@
 import { setPace } from '../../core/edits/hem.ts';
+import type { YarnPlan } from '../../core/plan/types.ts';
 import { percentWords, timeWords } from '../../core/words/measures.ts';
 import { basketWords } from '../../core/words/supplyWords.ts';
 import { Guard } from '../hem/Guard.tsx';
@@ -10,6 +11,14 @@ import { RoundsChart } from './RoundsChart.tsx';
 import { WeighIns } from './WeighIns.tsx';
 import './yarn.css';
 import { NumberField } from '../look/NumberField.tsx';
+
+/** What weighing did to the estimate of a yarn. */
+const weighedWords = ({ yarn, calibration: { factor } }: YarnPlan): string =>
+  `${yarn.name}: surer now. ${
+    Math.abs(factor - 1) < 0.005
+      ? 'Your weighing agrees with it.'
+      : `Your weighing ${factor > 1 ? 'raised' : 'lowered'} it ${Math.abs(factor - 1) < 0.05 ? 'a little' : 'much'}.`
+  }`;
 
 /** How much yarn each round and colour takes, whether it lasts, and how far the rest goes. */
 export function YarnPage() {
@@ -27,17 +36,21 @@ export function YarnPage() {
         </Guard>
         <h2>Yarn for each round</h2>
         <p className="quiet small">
-          From the path of the yarn through every stitch of the border, and{' '}
-          {plan.hem.preferences.length === 'cm' ? '15 cm' : '6 in'} for each end.{' '}
+          An estimate, with {plan.hem.preferences.length === 'cm' ? '15 cm' : '6 in'} for each end.{' '}
           {weighed.length === 0
-            ? 'Take it as ±20 %: nothing has been weighed yet.'
-            : weighed
-                .map(
-                  (y) =>
-                    `${y.yarn.name}: what was weighed moves it by ${percentWords(y.calibration.factor - 1)}, now ±${Math.round(y.calibration.spread * 100)} %.`,
-                )
-                .join(' ')}
+            ? 'It can be a fifth too high or too low. Weigh a swatch to make it surer.'
+            : weighed.map(weighedWords).join(' ')}
         </p>
+        <details className="quiet small">
+          <summary>Details</summary>
+          From the path of the yarn through every stitch of the border.{' '}
+          {weighed
+            .map(
+              (y) =>
+                `${y.yarn.name}: your weighing moves it by ${percentWords(y.calibration.factor - 1)}, now ±${Math.round(y.calibration.spread * 100)} %.`,
+            )
+            .join(' ')}
+        </details>
         <Guard what="The chart of yarn" resetKeys={[plan]}>
           <RoundsChart plan={plan} />
         </Guard>
