@@ -26,6 +26,18 @@ export function tonesOf(colour: string): Tones {
 /** Whether light letters are read better on a colour, #rrggbb. */
 export const isDark = (colour: string): boolean => lab(colour).l < 55;
 
+/** Colours that were mixed before; a hem has few, and a picker that is dragged makes many. */
+const mixed = new Map<string, string>();
+const MOST_MIXED = 500;
+
 /** A colour as if seen through the ground, so much of it as `part` (0 to 1): for what lies behind the round in hand. */
-export const faded = (colour: string, ground: string, part = 0.72): string =>
-  lab(interpolateLab(colour, ground)(part)).formatHex();
+export function faded(colour: string, ground: string, part = 0.72): string {
+  const key = `${colour} ${ground} ${part}`;
+  let found = mixed.get(key);
+  if (found === undefined) {
+    if (mixed.size >= MOST_MIXED) mixed.clear();
+    found = lab(interpolateLab(colour, ground)(part)).formatHex();
+    mixed.set(key, found);
+  }
+  return found;
+}

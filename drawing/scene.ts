@@ -116,6 +116,23 @@ const middleOf = ({ headX, headY, footX, footY }: RoundChart, i: number): Point 
   y: (headY[i]! + footY[i]!) / 2,
 });
 
+const partsOfEdges = new WeakMap<RoundChart, readonly (number | null)[]>();
+
+/** The colours of the stitches of an edge, each that of its part. */
+function coloursOfEdge(
+  chart: RoundChart,
+  piece: Piece,
+  colourOf: (part: number | null) => string,
+): readonly string[] {
+  let parts = partsOfEdges.get(chart);
+  if (!parts) {
+    parts = chart.ring.made.map((_, i) => partAt(piece, middleOf(chart, i)));
+    partsOfEdges.set(chart, parts);
+  }
+  const colours = new Map([...new Set(parts)].map((part) => [part, colourOf(part)]));
+  return parts.map((part) => colours.get(part)!);
+}
+
 /** The drawing of a plan. */
 export function sceneOf(
   plan: Plan,
@@ -127,7 +144,10 @@ export function sceneOf(
   const { pieceColour: own, partColours, piece } = plan.hem;
   const behind = (part: number, colour = own): string => (pieceInFull ? colour : faded(colour, ground, part));
   const pieceColour = behind(BEHIND);
-  const partColour = (part: number | null): string => behind(BEHIND, partColours[String(part)]);
+  const partColour = (part: number | null): string => {
+    const own = partColours[String(part)];
+    return own === undefined ? pieceColour : behind(BEHIND, own);
+  };
   return {
     face,
     body: bodyOutline(plan),
@@ -146,7 +166,7 @@ export function sceneOf(
       widthMm: edge.widthMm,
       colour: pieceColour,
       ...(Object.keys(partColours).length > 0 && {
-        colours: edge.chart.ring.made.map((_, i) => partColour(partAt(piece, middleOf(edge.chart, i)))),
+        colours: coloursOfEdge(edge.chart, piece, partColour),
       }),
       worked: null,
       seen,
