@@ -1,6 +1,7 @@
 export default {
   testEnvironment: 'node',
   testTimeout: 30_000,
+  maxWorkers: '100%',
   roots: ['<rootDir>/core', '<rootDir>/drawing', '<rootDir>/cli', '<rootDir>/app', '<rootDir>/server'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],

@@ -37,6 +37,12 @@ export function partName(plan: Plan, part: PlanPart): string {
   }
 }
 
+/** What a part is called where it is heard: “Corner between D and A”. */
+export const spokenPart = (plan: Plan, part: PlanPart): string =>
+  partName(plan, part)
+    .replace(/^Corner (\S+)\/(\S+)$/, 'Corner between $1 and $2')
+    .replace(/^Seam /, 'Motif seam ');
+
 /** A part of a border that can be looked at closely, or all of it. */
 export type ViewPart = Exclude<PlanPart, { kind: 'rows' }> | { readonly kind: 'whole' };
 

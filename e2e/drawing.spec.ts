@@ -52,7 +52,7 @@ test('the plan is the control: side, corner, join and rows are picked in it', as
   await expect(panel).toContainText('Side B');
   await panel.getByLabel(/Length of B/).fill('150');
   await expect(page.getByRole('link', { name: /^Piece/ })).toContainText('118 × 150 cm');
-  await page.getByRole('button', { name: 'Corner A/B' }).click();
+  await page.getByRole('button', { name: 'Corner between A and B' }).click();
   await panel.getByRole('radio', { name: '1, ch 2, 1', exact: true }).click();
   await expect(panel.getByRole('radio', { name: '1, ch 2, 1', exact: true })).toBeChecked();
   await page.getByRole('button', { name: /^Rows \d+–\d+, 10 rows of half double crochet/ }).click();
@@ -60,7 +60,7 @@ test('the plan is the control: side, corner, join and rows are picked in it', as
   await expect(panel).toContainText('12 rows of half double crochet');
 
   await page.goto('/hem/demo-orchard-squares/piece');
-  await page.getByRole('button', { name: 'Seam 2 on side A' }).click();
+  await page.getByRole('button', { name: 'Motif seam 2 on side A' }).click();
   await panel.getByRole('radio', { name: 'miss it' }).click();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 142');
 });

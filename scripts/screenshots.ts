@@ -27,7 +27,7 @@ const SHOTS: readonly Shot[] = [
     path: '/hem/demo-stepped/piece',
     before: async (page) => {
       await page.goto(`${home}/hem/demo-stepped/piece`);
-      await page.getByRole('button', { name: 'Seam 1 on side A' }).click();
+      await page.getByRole('button', { name: 'Motif seam 1 on side A' }).click();
     },
   },
   {

@@ -269,6 +269,9 @@ function Legend() {
         <path className="filled" d="M6 2l5 9H1z" />
       </svg>{' '}
       flattest
+      <br />
+      Flat first. Then move a stitch or two so that the rounds fit. Estimates from your counts: try 4 in (10 cm)
+      of a side before you work it all.
     </p>
   );
 }

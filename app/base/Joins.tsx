@@ -18,12 +18,12 @@ export function Joins({ plan, side, onCrossing }: JoinsProps) {
   if (s.edge.joins.length === 0) return null;
   return (
     <div className="joins">
-      <span className="quiet small">Seams in working order:</span>
+      <span className="quiet small">Seams on this side, in the order you meet them:</span>
       {s.edge.joins.map((_, join) => (
         <Select
           key={join}
           size="small"
-          aria-label={`Seam ${join + 1} of side ${s.name}`}
+          aria-label={`How to cross motif seam ${join + 1} of side ${s.name}`}
           value={crossingOf(plan.hem.base, s.choice, join)}
           popupMatchSelectWidth={false}
           options={CROSSING_IDS.map((id) => ({ value: id, label: crossingName(id, stitch, language) }))}

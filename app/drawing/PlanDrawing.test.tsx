@@ -54,7 +54,7 @@ describe('what can be picked in the plan', () => {
   test('sides, corners and bands of rows, by click and by key', () => {
     const { picked } = renderPlan(banded);
     fireEvent.click(screen.getByRole('button', { name: 'Side B' }));
-    fireEvent.keyDown(screen.getByRole('button', { name: 'Corner B/C' }), { key: 'Enter' });
+    fireEvent.keyDown(screen.getByRole('button', { name: 'Corner between B and C' }), { key: 'Enter' });
     fireEvent.keyDown(screen.getByRole('button', { name: 'Rows 2–61, 60 rows of double crochet' }), {
       key: ' ',
     });
@@ -72,7 +72,7 @@ describe('what can be picked in the plan', () => {
     const { store } = renderPlan(grid);
     const joins = store.get().plan.body.edges.reduce((sum, e) => sum + e.joins.length, 0);
     expect(joins).toBe(4);
-    expect(screen.getAllByRole('button', { name: /^Seam \d+ on side [A-F]$/ })).toHaveLength(joins);
+    expect(screen.getAllByRole('button', { name: /^Motif seam \d+ on side [A-F]$/ })).toHaveLength(joins);
     expect(screen.queryByRole('button', { name: /^Row/ })).toBeNull();
   });
 

@@ -7,7 +7,7 @@ import { GROUNDS } from '../look/tokens.ts';
 import { BodyTexture } from './BodyTexture.tsx';
 import { usePicture } from './picture.ts';
 import { isDark } from '../../drawing/colours.ts';
-import { partName, samePart, type PlanPart, type PlanPartKind } from '../../drawing/parts.ts';
+import { samePart, spokenPart, type PlanPart, type PlanPartKind } from '../../drawing/parts.ts';
 import { planCorners, sideLabels } from '../../drawing/sideLabels.ts';
 import './plan.css';
 import { bandsOf } from '../../core/piece/piece.ts';
@@ -85,7 +85,7 @@ function Drawing({
         parts.includes(part.kind) && {
           role: 'button',
           tabIndex: 0,
-          'aria-label': partName(plan, part),
+          'aria-label': spokenPart(plan, part),
           'aria-pressed': here,
           onClick: () => onPick(part),
           onKeyDown: (e: KeyboardEvent) => {

@@ -218,7 +218,7 @@ export function StitchStage({
       <canvas
         ref={canvas}
         role="img"
-        aria-label={`${label}. Arrow keys go from stitch to stitch.`}
+        aria-label={`${label}. Arrow keys: left and right along the round, down to the stitch below, up to the one above.`}
         tabIndex={0}
         onPointerMove={hovered}
         onPointerLeave={() => setAsked(null)}

@@ -177,9 +177,11 @@ function Tools() {
     }
     const [id, picture] = key.split('.') as [ExportId, string?];
     const { files, type } = EXPORTS[id];
-    for (const file of files(plan)) {
-      if (picture !== 'png') saveFile(file.name, file.text, type);
-      else saveBlob(file.name.replace(/svg$/, 'png'), await svgPicture(file.text, PICTURE_WIDTH));
+    for (const { name: named, text } of files(plan)) {
+      // On the page the whole is its real picture.
+      const told = id === 'plan' ? planSvg(plan, FONT, await coverOf(plan.hem)) : text;
+      if (picture !== 'png') saveFile(named, told, type);
+      else saveBlob(named.replace(/svg$/, 'png'), await svgPicture(told, PICTURE_WIDTH));
     }
   };
   const trySave = async (key: string): Promise<void> => {

@@ -14,7 +14,7 @@ export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
       <SizeFields piece={piece} onChange={onChange} />
       <Field label="From hole to hole">
         <NumberField
-          aria-label={`From hole to hole in ${inches ? 'inches' : 'millimetres'}`}
+          aria-label={`From hole to hole in ${inches ? 'inches' : 'millimeters'}`}
           min={1 / factor}
           max={100 / factor}
           step={inches ? 0.05 : 0.5}
@@ -27,7 +27,8 @@ export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
       </Field>
       <p className="quiet small">
         {holesOnSide(piece.widthCm * 10, piece.pitchMm)} holes along A and C,{' '}
-        {holesOnSide(piece.heightCm * 10, piece.pitchMm)} along B and D, and one in each corner.
+        {holesOnSide(piece.heightCm * 10, piece.pitchMm)} along B and D, and one in each corner. Make the holes before you start; test one on a scrap. Keep a
+        finger’s width from the edge.
       </p>
     </>
   );

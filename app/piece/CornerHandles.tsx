@@ -5,7 +5,7 @@ import { corners, type Point } from '../../core/piece/outline.ts';
 import { bodyOf, withCornerAt, type Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords } from '../../core/words/measures.ts';
-import { partName } from '../../drawing/parts.ts';
+import { spokenPart } from '../../drawing/parts.ts';
 import './cornerHandles.css';
 
 export interface CornerHandlesProps {
@@ -44,7 +44,7 @@ export function CornerHandles({ plan, onPick, onPiece }: CornerHandlesProps) {
           key={corner}
           at={{ x: p.x * mirrored, y: p.y }}
           radius={largest * 0.026}
-          name={partName(plan, { kind: 'corner', side: corner })}
+          name={spokenPart(plan, { kind: 'corner', side: corner })}
           onPress={() => onPick(corner)}
           onOver={(x, y) => setMoving(moved(corner, x, y))}
           onMoved={(x, y) => {

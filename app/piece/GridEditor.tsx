@@ -67,7 +67,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
             <button
               key={`${x} ${y}`}
               type="button"
-              aria-label={`Row ${y + 1}, motif ${x + 1}`}
+              aria-label={`Row ${y + 1}, motif ${x + 1}: ${row[x] === '#' ? 'here' : 'left out'}`}
               aria-pressed={row[x] === '#'}
               style={
                 row[x] === '#' ? { background: partColours[String(partOfMotif(x, y))] ?? pieceColour } : {}

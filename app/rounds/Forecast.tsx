@@ -47,18 +47,18 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
     <section className="forecast" aria-label="Size and forecast">
       <h2>Size</h2>
       <p>
-        <strong>{sizeWords(plan.finishedSize, length)}</strong> with its border of{' '}
-        {lengthWords(plan.borderWidthMm, length)}
-        {plan.hem.blocking !== 1 && <>, {sizeWords(plan.blockedSize, length)} blocked</>}. Blocking makes it{' '}
+        With its border: <strong>{sizeWords(plan.finishedSize, length)}</strong>
+        {plan.hem.blocking !== 1 && <>, after blocking {sizeWords(plan.blockedSize, length)}</>}. The border
+        is {lengthWords(plan.borderWidthMm, length)} wide. Blocking stretches it by{' '}
         <NumberField
           size="small"
-          aria-label="Size after blocking over size before"
-          min={0.8}
-          max={1.3}
-          step={0.01}
-          prefix="×"
-          value={plan.hem.blocking}
-          onChange={(v) => v && store.do(setBlocking(v))}
+          aria-label="Blocking stretches it by, in percent"
+          min={-20}
+          max={30}
+          step={1}
+          suffix="%"
+          value={Math.round((plan.hem.blocking - 1) * 1000) / 10}
+          onChange={(v) => v !== null && store.do(setBlocking(1 + v / 100))}
           onBlur={() => store.endJoin()}
         />
       </p>
@@ -78,7 +78,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         After{' '}
         <NumberField
           size="small"
-          aria-label="Rounds to compare"
+          aria-label="After how many rounds"
           min={1}
           max={60}
           value={count}
@@ -87,7 +87,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         plain rounds of{' '}
         <Select
           size="small"
-          aria-label="Stitch to compare"
+          aria-label="Of which stitch"
           value={stitch}
           options={STITCHES.map((s) => ({ value: s, label: abbreviation(s, language) }))}
           onChange={setStitch}

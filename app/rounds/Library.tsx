@@ -91,7 +91,7 @@ export function Library({ plan, side = 0, onAdd, onPreview, onOwn, onPaste }: Li
           <div className="library-filters">
             <Segmented
               size="small"
-              aria-label="Outer edge"
+              aria-label="Show by outer edge"
               value={edge}
               options={[
                 { value: 'all', label: 'all' },
@@ -103,14 +103,14 @@ export function Library({ plan, side = 0, onAdd, onPreview, onOwn, onPaste }: Li
             />
             <Segmented
               size="small"
-              aria-label="Density"
+              aria-label="Show by look"
               value={density}
               options={['all', 'airy', 'dense']}
               onChange={setDensity}
             />
             <Segmented
               size="small"
-              aria-label="Yarn"
+              aria-label="Show by yarn use"
               value={thirst}
               options={['all', 'thrifty', 'thirsty']}
               onChange={setThirst}

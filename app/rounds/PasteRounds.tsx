@@ -51,6 +51,11 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
           {count === 0 ? 'Add them' : `Add ${plural(count, 'round')}`}
         </Button>
       </div>
+      {language === 'uk' && (
+        <p className="quiet small">
+          The same letters mean another stitch in US terms: check which terms your text uses.
+        </p>
+      )}
       {outcome &&
         !outcome.ok &&
         outcome.problems.map((p, i) => (

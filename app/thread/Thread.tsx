@@ -15,7 +15,7 @@ export function Thread() {
     void current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }, [here]);
   return (
-    <nav className="thread" aria-label="Stops of this hem">
+    <nav className="thread" aria-label="Pages of this hem">
       <ol>
         {STOPS.map((stop, i) => (
           <li key={stop.path} ref={i === here ? current : null} className={i <= here ? 'worked' : undefined}>

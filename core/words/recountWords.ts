@@ -20,7 +20,7 @@ function slipWords(plan: Plan, slip: Slip): string {
   const { skip } = WORDS[plan.hem.preferences.language];
   switch (slip.kind) {
     case 'hidden stitch':
-      return `The first st after corner ${cornerName(plan, slip.corner)} hides under the corner’s own: it may have been ${skip === 'skip' ? 'skipped' : 'missed'}`;
+      return `The first st after corner ${cornerName(plan, slip.corner)} hides behind the corner: it may have been ${skip === 'skip' ? 'skipped' : 'missed'}`;
     case 'corner':
       return `Corner ${cornerName(plan, slip.corner)} may have been worked without its increase`;
     case 'join':
