@@ -30,7 +30,7 @@ export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
     return (
       <div className="part-panel none">
         <p className="quiet small">
-          Pick a side, a corner{plan.hem.piece.kind === 'rows' ? ', a band of rows' : ''}
+          Pick a side, a corner{plan.hem.piece.kind === 'rows' ? ', a run of rows' : ''}
           {plan.body.edges.some((e) => e.joins.length > 0) ? ', a motif seam' : ''} in the drawing to describe
           it.
         </p>

@@ -155,17 +155,17 @@ function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundCha
     const lead = ring.centres.length > 0 ? half(side) : 0;
     const trail = ring.centres.length > 0 ? half((side + 1) % ring.centres.length) : 0;
     const span = sideSpan(ring, side);
-    let whole = lead + trail;
-    for (let k = 0; k < span.length; k++) whole += topWidth(ring.made[(span.start + k) % size]!);
+    const widths = widthsIn(ring, span);
+    const whole = widths.reduce((total, width) => total + width, lead + trail);
+    const tops = new Float64Array(span.length);
     let sum = lead;
-    const even = Array.from({ length: span.length }, (_, k) => {
-      const width = topWidth(ring.made[(span.start + k) % size]!);
-      sum += width;
-      return (sum - width / 2) / whole;
-    });
-    const { lean, held } = leanOf(chart, span, even, whole, along(outline, points, side));
+    for (let k = 0; k < span.length; k++) {
+      tops[k] = (sum + widths[k]! / 2) / whole;
+      sum += widths[k]!;
+    }
+    const { lean, held } = leanOf(chart, span, tops, widths, whole, along(outline, points, side));
     const moved = settled(lean, held, !isDisc(outline));
-    even.forEach((t, k) => setHead(chart, (span.start + k) % size, path(t + moved[k]!)));
+    for (let k = 0; k < span.length; k++) setHead(chart, (span.start + k) % size, path(tops[k]! + moved[k]!));
     const centre = ring.centres[side];
     if (!centre || centre.length === 0) continue;
     setHead(chart, centre.start, path(0));
@@ -179,68 +179,88 @@ function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundCha
   return chart;
 }
 
+/** Widths of the tops of a span, in stitch widths. */
+function widthsIn({ made }: Ring, { start, length }: Span): Float64Array {
+  const widths = new Float64Array(length);
+  for (let k = 0; k < length; k++) widths[k] = topWidth(made[(start + k) % made.length]!);
+  return widths;
+}
+
 /** How far along a side a point lies, as a part of the side; on a disc within half the way round from `near`. */
-function along(outline: Outline, points: readonly Point[], side: number): (p: Point, near: number) => number {
+function along(
+  outline: Outline,
+  points: readonly Point[],
+  side: number,
+): (x: number, y: number, near: number) => number {
   if (isDisc(outline)) {
-    return (p, near) => {
-      const t = Math.atan2(-p.x, -p.y) / (2 * Math.PI);
+    return (x, y, near) => {
+      const t = Math.atan2(-x, -y) / (2 * Math.PI);
       return t + Math.round(near - t);
     };
   }
   const [from, to] = [points[side]!, points[(side + 1) % points.length]!];
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   const square = dx * dx + dy * dy || 1;
-  return (p) => ((p.x - from.x) * dx + (p.y - from.y) * dy) / square;
+  return (x, y) => ((x - from.x) * dx + (y - from.y) * dy) / square;
 }
 
 /**
  * How far the feet of a side lie from tops that are spaced evenly. Stitches of one place, and the chains between them, have
  * its foot in their middle. Those that sit where the corner sits are not held.
  *
- * @param even where the tops are, as a part of the side
- * @param whole widths of all tops of the side
+ * @param tops where the tops are, as a part of the side
+ * @param widths of the tops
+ * @param whole width of all tops of the side, its corners’ halves included
  */
 function leanOf(
   { ring, footX, footY }: RoundChart,
   span: Span,
-  even: readonly number[],
+  tops: Float64Array,
+  widths: Float64Array,
   whole: number,
-  at: (p: Point, near: number) => number,
-): { readonly lean: readonly number[]; readonly held: readonly boolean[] } {
-  const size = ring.made.length;
-  const entry = (k: number): number => (span.start + k + size) % size;
-  const place = (k: number): number => ring.into[entry(k)]!;
-  const beyond = (k: number, way: 1 | -1): number => {
-    let to = k;
-    while (Math.abs(to - k) < size && place(to) === NOTHING) to += way;
-    return place(to);
-  };
-  const cornered = ring.centres.length > 0 && span.length < size;
-  const atCorner = cornered ? new Set([beyond(-1, -1), beyond(span.length, 1)]) : new Set<number>();
-  const lean = new Array<number>(span.length).fill(0);
-  const held = new Array<boolean>(span.length).fill(false);
-  for (let first = 0; first < span.length;) {
+  at: (x: number, y: number, near: number) => number,
+): { readonly lean: Float64Array; readonly held: Uint8Array } {
+  const { into, centres } = ring;
+  const size = into.length;
+  const { start, length } = span;
+  const [before, after] =
+    centres.length > 0 && length < size
+      ? [placeBeyond(into, start - 1, -1), placeBeyond(into, start + length, 1)]
+      : [NOTHING, NOTHING];
+  const lean = new Float64Array(length);
+  const held = new Uint8Array(length);
+  for (let first = 0; first < length;) {
+    const place = into[(start + first) % size]!;
     let last = first;
-    if (place(first) !== NOTHING)
-      for (let k = first + 1; k < span.length && (place(k) === NOTHING || place(k) === place(first)); k++)
-        if (place(k) !== NOTHING) last = k;
-    if (place(first) !== NOTHING && !atCorner.has(place(first))) {
-      const half = (k: number): number => topWidth(ring.made[entry(k)]!) / 2 / whole;
-      const middle = (even[first]! - half(first) + even[last]! + half(last)) / 2;
+    if (place !== NOTHING && place !== before && place !== after) {
       let [x, y, count] = [0, 0, 0];
-      for (let k = first; k <= last; k++) {
-        if (place(k) === NOTHING) continue;
-        x += footX[entry(k)]!;
-        y += footY[entry(k)]!;
+      for (let k = first; k < length; k++) {
+        const i = (start + k) % size;
+        if (into[i] === NOTHING) continue;
+        if (into[i] !== place) break;
+        last = k;
+        x += footX[i]!;
+        y += footY[i]!;
         count++;
       }
-      const by = at({ x: x / count, y: y / count }, middle) - middle;
-      lean.fill(by, first, last + 1);
-      held.fill(true, first, last + 1);
+      const middle =
+        (tops[first]! - widths[first]! / 2 / whole + tops[last]! + widths[last]! / 2 / whole) / 2;
+      lean.fill(at(x / count, y / count, middle) - middle, first, last + 1);
+      held.fill(1, first, last + 1);
     }
     first = last + 1;
   }
   return { lean, held };
+}
+
+/** The first place that something sits in, from an entry on one way or the other. */
+function placeBeyond(into: Int32Array, from: number, way: 1 | -1): number {
+  const size = into.length;
+  for (let k = 0; k < size; k++) {
+    const place = into[(((from + way * k) % size) + size) % size]!;
+    if (place !== NOTHING) return place;
+  }
+  return NOTHING;
 }
 
 function centreWidth(ring: Ring, corner: number): number {
@@ -278,23 +298,25 @@ const ACROSS_SEAM = 2;
 
 /** Stitches worked together have a leg in each of their places, and their foot in the middle of them. */
 function standAstride({ ring, footX, footY }: RoundChart, feet: Feet, onEdge: boolean): void {
-  const atCentre = new Set(ring.centres.flatMap(({ start, length }) => (length > 0 ? [start] : [])));
-  ring.made.forEach((s, i) => {
-    const place = ring.into[i]!;
-    if (s.form !== 'together' || place === NOTHING || isGap(place) || atCentre.has(i)) return;
+  const { made, into, centres } = ring;
+  for (let i = 0; i < made.length; i++) {
+    const s = made[i]!;
+    const place = into[i]!;
+    if (s.form !== 'together' || place === NOTHING || isGap(place)) continue;
+    if (centres.some(({ start, length }) => length > 0 && start === i)) continue;
     const last = feet(place + (onEdge ? ACROSS_SEAM : s.legs - 1));
     footX[i] = (footX[i]! + last.x) / 2;
     footY[i] = (footY[i]! + last.y) / 2;
-  });
+  }
 }
 
 /** What sits in nothing stands on its own head. */
 function standOnHeads({ ring, headX, headY, footX, footY }: RoundChart): void {
-  ring.into.forEach((place, i) => {
-    if (place !== NOTHING) return;
+  for (let i = 0; i < headX.length; i++) {
+    if (ring.into[i] !== NOTHING) continue;
     footX[i] = headX[i]!;
     footY[i] = headY[i]!;
-  });
+  }
 }
 
 /** Widest fan of a group along a side and round a right-angled corner, radians to either side. */

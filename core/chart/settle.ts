@@ -9,27 +9,28 @@ const STIFFNESS = 3;
 
 /**
  * @param lean how far along the row each foot lies from its top, any unit, one for each stitch
- * @param held whether a stitch leans at all: the stitches of a corner fan out, and follow the others
+ * @param held by 1, whether a stitch leans at all: the stitches of a corner fan out, and follow the others
  * @param fixed whether both ends of the row stay where they are
  * @returns how far each top moves, in the same unit
  */
-export function settled(
-  lean: readonly number[],
-  held: readonly boolean[],
-  fixed: boolean,
-): readonly number[] {
+export function settled(lean: Float64Array, held: Uint8Array, fixed: boolean): Float64Array {
   const n = lean.length;
   const above = new Float64Array(n);
   const moved = new Float64Array(n);
+  const end = fixed ? 2 * STIFFNESS : 0;
+  let [before, beforeMoved] = [0, 0];
   for (let i = 0; i < n; i++) {
-    const back = i > 0 ? STIFFNESS : fixed ? 2 * STIFFNESS : 0;
-    const on = i < n - 1 ? STIFFNESS : fixed ? 2 * STIFFNESS : 0;
-    const own = held[i] ? 1 : 0;
+    const back = i > 0 ? STIFFNESS : end;
+    const on = i < n - 1 ? STIFFNESS : end;
+    const own = held[i]!;
+    const chained = i > 0 ? STIFFNESS : 0;
     // A row of which nothing is held stays where it is.
-    const pivot = Math.max(own + back + on - (i > 0 ? STIFFNESS * above[i - 1]! : 0), 1e-9);
-    above[i] = i < n - 1 ? STIFFNESS / pivot : 0;
-    moved[i] = (own * lean[i]! + (i > 0 ? STIFFNESS * moved[i - 1]! : 0)) / pivot;
+    const pivot = Math.max(own + back + on - chained * before, 1e-9);
+    before = i < n - 1 ? STIFFNESS / pivot : 0;
+    beforeMoved = (own * lean[i]! + chained * beforeMoved) / pivot;
+    above[i] = before;
+    moved[i] = beforeMoved;
   }
   for (let i = n - 2; i >= 0; i--) moved[i]! += above[i]! * moved[i + 1]!;
-  return Array.from(moved);
+  return moved;
 }
