@@ -17,6 +17,7 @@ const core = [
   'forecast',
   'procedure',
   'work',
+  'log',
   'words',
   'chart',
 ];
@@ -33,6 +34,7 @@ const app = [
   'yarn',
   'pattern',
   'work',
+  'log',
   'shelf',
   'start',
   'thread',

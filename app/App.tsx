@@ -30,6 +30,12 @@ const routes: RouteObject[] = [
     hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   {
+    path: '/log',
+    lazy: async () => ({ Component: (await import('./log/AllLogsPage.tsx')).AllLogsPage }),
+    errorElement: <Mishap />,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
+  },
+  {
     path: '/stitches',
     lazy: async () => ({ Component: (await import('./stitches/StitchesPage.tsx')).StitchesPage }),
     errorElement: <Mishap />,
@@ -50,11 +56,14 @@ const router = createBrowserRouter(routes, {
   // The stops of a hem are fetched with the first hem, to keep the first page small.
   patchRoutesOnNavigation: async ({ path, patch }) => {
     if (hasStops || !path.startsWith('/hem/')) return;
-    const { STOPS } = await import('./thread/stops.ts');
+    const { LOG, STOPS } = await import('./thread/stops.ts');
     hasStops = true;
     patch(
       'hem',
-      STOPS.map((stop) => ({ path: stop.path, lazy: async () => ({ Component: await stop.page() }) })),
+      [...STOPS, LOG].map((stop) => ({
+        path: stop.path,
+        lazy: async () => ({ Component: await stop.page() }),
+      })),
     );
   },
 });

@@ -87,7 +87,9 @@ describe('hem', () => {
     const odd = hem(['check'], JSON.stringify({ ...file, rounds: [shell] }));
     expect(odd.status).toBe(1);
     expect(odd.stderr).toMatch(/Shell edge does not fit side [AB]/);
-    expect(hem(['plan'], JSON.stringify({ ...file, rounds: [shell] })).stdout).toContain('Any one of these makes them fit:');
+    expect(hem(['plan'], JSON.stringify({ ...file, rounds: [shell] })).stdout).toContain(
+      'Any one of these makes them fit:',
+    );
     expect(hem(['text', '--no-such-option']).status).toBe(2);
     expect(hem(['chart', DEMO, '--part', 'nowhere'])).toMatchObject({ status: 2, stdout: '' });
     expect(hem(['--help'])).toMatchObject({ status: 0 });

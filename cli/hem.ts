@@ -10,7 +10,9 @@ import { svgOf } from '../drawing/svg.ts';
 import { writeBundle } from '../core/document/bundle.ts';
 import type { Hem, Preferences } from '../core/document/hem.ts';
 import { plan } from '../core/plan/planner.ts';
+import { logOf } from '../core/log/log.ts';
 import { comesOutEven, type Plan } from '../core/plan/types.ts';
+import { entryWords, logCsv } from '../core/words/logWords.ts';
 import { problemLine } from '../core/problems.ts';
 import { EXIT, openHems } from './input.ts';
 import { STRIDES, type Stride } from '../core/work/steps.ts';
@@ -206,6 +208,21 @@ program
   .option('--yarn', 'yarn of every colour instead')
   .action((file: string | undefined, options: { yarn?: boolean }) => {
     process.stdout.write(exported(options.yarn ? 'yarn' : 'counts', onePlan(file)));
+  });
+
+program
+  .command('log')
+  .description('what was done, entry by entry')
+  .argument('[files...]', FILES)
+  .option('--csv', 'as a table')
+  .action((files: readonly string[], { csv }: { csv?: boolean }) => {
+    const hems = openHems(files).map((o) => o.hem);
+    if (csv) process.stdout.write(logCsv(hems));
+    else
+      for (const entry of hems.flatMap(logOf))
+        console.log(
+          `${entry.event.at}  ${entry.hem.name}: ${entryWords(entry)}${entry.struck ? ' (struck)' : ''}`,
+        );
   });
 
 program

@@ -42,10 +42,7 @@ function filesIn(file: string, complain: (file: string, words: string) => void):
   try {
     bytes = readFileSync(file === '-' ? 0 : file);
   } catch (error) {
-    complain(
-      name,
-      `cannot be read (${(error as Error).message}). Give the path of a hem file or a backup.`,
-    );
+    complain(name, `cannot be read (${(error as Error).message}). Give the path of a hem file or a backup.`);
     return [];
   }
   // A zip file begins with the letters PK.

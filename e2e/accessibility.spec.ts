@@ -12,6 +12,8 @@ const SCREENS = [
   '/',
   '/stitches',
   '/licences',
+  '/log',
+  '/hem/demo-clover/log',
   ...['piece', 'base', 'rounds', 'yarn', 'pattern', 'work'].map(
     (stop) => `/hem/demo-orchard-squares/${stop}`,
   ),

@@ -157,3 +157,22 @@ test('what is touched is large enough for a thumb', async ({ page }) => {
   const box = (await done(page).boundingBox())!;
   expect(box.y + box.height).toBeLessThanOrEqual(844);
 });
+
+test('what was noted wrongly is struck in the log, over a reload, and all logs stand together', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Clover lap blanket' }).first().click();
+  await page.getByRole('link', { name: 'Log of this hem' }).click();
+  await page.getByRole('button', { name: 'Counts' }).click();
+  await page
+    .getByRole('button', { name: /^Strike: .* counted/ })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: /^Let it count as noted/ })).toBeVisible();
+  await expect(page.getByText('Saved in this browser')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Let it count as noted/ })).toBeVisible();
+  await page.goto('/log');
+  await expect(page.getByRole('link', { name: 'Clover lap blanket' }).first()).toBeVisible();
+});

@@ -270,8 +270,8 @@ function Legend() {
       </svg>{' '}
       flattest
       <br />
-      Flat first. Then move a stitch or two so that the rounds fit. Estimates from your counts: try 4 in (10 cm)
-      of a side before you work it all.
+      Flat first. Then move a stitch or two so that the rounds fit. Estimates from your counts: try 4 in (10
+      cm) of a side before you work it all.
     </p>
   );
 }

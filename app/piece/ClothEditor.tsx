@@ -27,8 +27,8 @@ export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
       </Field>
       <p className="quiet small">
         {holesOnSide(piece.widthCm * 10, piece.pitchMm)} holes along A and C,{' '}
-        {holesOnSide(piece.heightCm * 10, piece.pitchMm)} along B and D, and one in each corner. Make the holes before you start; test one on a scrap. Keep a
-        finger’s width from the edge.
+        {holesOnSide(piece.heightCm * 10, piece.pitchMm)} along B and D, and one in each corner. Make the
+        holes before you start; test one on a scrap. Keep a finger’s width from the edge.
       </p>
     </>
   );

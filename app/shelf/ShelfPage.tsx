@@ -203,6 +203,9 @@ export function ShelfPage() {
           <Link to="/stitches" className="to-stitches">
             Stitches
           </Link>
+          <Link to="/log" className="to-stitches">
+            Log
+          </Link>
           <KeysButton />
           <GroundButton />
         </div>

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
-import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { Link, Navigate, Outlet, ScrollRestoration, useLocation, useNavigate, useParams } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import type { Hem } from '../../core/document/hem.ts';
 import { problemLine } from '../../core/problems.ts';
@@ -18,7 +18,7 @@ import { readSetting, writeSetting } from '../storage/settings.ts';
 import { HemContext, useHem } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
 import { HemHead } from './HemHead.tsx';
-import { STOPS } from './stops.ts';
+import { LOG, STOPS } from './stops.ts';
 import { Thread } from './Thread.tsx';
 import './thread.css';
 import { Themed } from '../look/Themed.tsx';
@@ -181,7 +181,8 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
     }
   }, [pathname]);
   const name = useHem((state) => state.plan.hem.name);
-  const at = STOPS.find((s) => pathname.endsWith(`/${s.path}`));
+  const stopHere = STOPS.find((s) => pathname.endsWith(`/${s.path}`));
+  const at = stopHere ?? (pathname.endsWith(`/${LOG.path}`) ? LOG : undefined);
   useEffect(() => {
     document.title = `${at ? `${at.name} – ` : ''}${name} – Zig Hem`;
     return () => {
@@ -189,10 +190,11 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
     };
   }, [at, name]);
   useEffect(() => {
-    if (at) void writeSetting(lastStop(id), at.path);
-  }, [id, at]);
+    if (stopHere) void writeSetting(lastStop(id), stopHere.path);
+  }, [id, stopHere]);
   return (
     <div className={`hem at-${at?.path}`}>
+      <ScrollRestoration />
       <HemHead onVersions={() => setLooking(true)} />
       <PlanGuard what="The thread of stops">
         <Thread />

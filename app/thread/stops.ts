@@ -38,6 +38,13 @@ const isSound = ([worst]: readonly Trouble[]): boolean =>
 const orTrouble = (plan: Plan, troubles: readonly Trouble[], words: string): string =>
   isSound(troubles) ? words : troubleInShort(plan, troubles[0]!);
 
+/** Beside the thread: what was done. */
+export const LOG: Pick<Stop, 'path' | 'name' | 'page'> = {
+  path: 'log',
+  name: 'Log',
+  page: async () => (await import('../log/LogPage.tsx')).LogPage,
+};
+
 export const STOPS: readonly Stop[] = [
   {
     path: 'piece',

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { patternOf } from '../../core/words/pattern.ts';
 import { plural } from '../../core/words/measures.ts';
 import { isUnderWay, progressOf, stepInHand, workedUpTo } from '../../core/work/progress.ts';
@@ -73,6 +74,9 @@ export function WorkPage() {
             onRip={() => setSheet('rip')}
           />
         )}
+        <p className="quiet small">
+          <Link to={`/hem/${plan.hem.id}/log`}>Log of this hem</Link>
+        </p>
       </section>
     </div>
   );

@@ -45,6 +45,8 @@ const STEPS: readonly ((file: Value) => Value)[] = [
   }),
   // Version 7: colors of parts of the piece, how it lies by itself, second readings of the tape.
   (file) => ({ partColours: {}, bodyLies: 'flat', secondReadings: {}, ...file }),
+  // Version 8: entries of the record may be struck.
+  (file) => file,
 ];
 
 const lookOf6 = (event: unknown): unknown =>

@@ -116,6 +116,19 @@ const closed = record({
   pins: said('pins that were counted back into their box; null without any', orNull(whole(0, 10_000))),
 });
 
+/** An entry was wrong: it counts no longer, or for another weight. It stays in the record, and can be made to count again. */
+const struck = record({
+  did: Type.Literal('struck'),
+  ...head,
+  ...of,
+  entry: said('the entry that it is about', eventId),
+  counts: said('whether the entry counts after all', Type.Boolean()),
+  grams: said(
+    'what a weighing should have said; null for none, and for all else',
+    orNull(between(0, 100_000)),
+  ),
+});
+
 export const workEvent = byDid(
   began,
   made,
@@ -128,6 +141,7 @@ export const workEvent = byDid(
   weighed,
   looked,
   closed,
+  struck,
 );
 
 /** Something that was done to the border: begun, made, counted, finished, ripped back. */

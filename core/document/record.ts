@@ -22,7 +22,47 @@ export function noted(record: WorkRecord, deed: Deed, device: string, at: string
   return [...record, { ...deed, id: { device, counter }, at } as WorkEvent];
 }
 
-const keyOf = ({ id }: WorkEvent): string => `${id.counter} ${id.device}`;
+/** What can be struck. What was made, begun or ripped is put right by going on, back, or ripping. */
+const STRIKABLE: readonly WorkEvent['did'][] = [
+  'counted',
+  'weighed',
+  'looked',
+  'repaired',
+  'paused',
+  'closed',
+];
+
+export const canBeStruck = ({ did }: WorkEvent): boolean => STRIKABLE.includes(did);
+
+type Struck = Extract<WorkEvent, { did: 'struck' }>;
+
+/** The last word on every entry that was struck, or made to count again, by its key. */
+export function strikesIn(record: WorkRecord): ReadonlyMap<string, Struck> {
+  const strikes = record.filter((e): e is Struck => e.did === 'struck').sort(inOrder);
+  return new Map(strikes.map((e) => [keyOf({ id: e.entry }), e]));
+}
+
+const standings = new WeakMap<WorkRecord, WorkRecord>();
+
+/** What counts of a record: without what was struck, and with the weights that were put right. It is the record itself where nothing was. */
+export function standing(record: WorkRecord): WorkRecord {
+  if (!record.some((e) => e.did === 'struck')) return record;
+  let known = standings.get(record);
+  if (!known) {
+    const strikes = strikesIn(record);
+    known = record.flatMap((event): readonly WorkEvent[] => {
+      if (event.did === 'struck') return [];
+      const strike = strikes.get(keyOf(event));
+      if (!strike || strike.counts || !canBeStruck(event)) return [event];
+      return event.did === 'weighed' && strike.grams !== null ? [{ ...event, grams: strike.grams }] : [];
+    });
+    standings.set(record, known);
+  }
+  return known;
+}
+
+/** An entry of a record by what is its own. */
+export const keyOf = ({ id }: Pick<WorkEvent, 'id'>): string => `${id.counter} ${id.device}`;
 
 export const inOrder = (a: WorkEvent, b: WorkEvent): number =>
   a.id.counter - b.id.counter || (a.id.device < b.id.device ? -1 : a.id.device > b.id.device ? 1 : 0);

@@ -3,7 +3,7 @@ import type { BaseRound } from '../base/baseRound.ts';
 import type { RoundEntry, WorkEvent, WorkedRound } from '../document/hem.ts';
 import type { Piece } from '../piece/piece.ts';
 import type { Yarn } from '../yarn/yarn.ts';
-import { inOrder, type WorkRecord } from '../document/record.ts';
+import { inOrder, standing, type WorkRecord } from '../document/record.ts';
 
 /** What a round was begun as. */
 export type Begun =
@@ -34,7 +34,8 @@ interface Folded {
 const folded = new WeakMap<WorkEvent, Folded>();
 
 /** The rounds that have been begun, in the order of work. What an event does not change is the same as before it. */
-export function workedRounds(record: WorkRecord): readonly FrozenRound[] {
+export function workedRounds(whole: WorkRecord): readonly FrozenRound[] {
+  const record = standing(whole);
   const last = record[record.length - 1];
   if (!last) return NONE;
   const before = knownBefore(record);
@@ -90,6 +91,7 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
     case 'paused':
     case 'repaired':
     case 'closed':
+    case 'struck':
       return rounds;
     case 'reopened':
       return at === rounds.length - 1 ? becomes({ finished: false }) : rounds;

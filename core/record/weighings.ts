@@ -1,6 +1,6 @@
 /** What a ball that was put on the scale now and then tells: the yarn that went into what was made between. */
 import type { WorkEvent, WorkedRound } from '../document/hem.ts';
-import { inOrder, type WorkRecord } from '../document/record.ts';
+import { inOrder, standing, type WorkRecord } from '../document/record.ts';
 
 export type Weighed = Extract<WorkEvent, { did: 'weighed' }>;
 
@@ -21,7 +21,7 @@ export interface WeighedStretch {
 
 /** What of a record bears on its weighings: themselves, and what took back the work between them. */
 export const weighingEvents = (record: WorkRecord): WorkRecord => {
-  const told = record.filter((e) => e.did === 'weighed' || e.did === 'ripped');
+  const told = standing(record).filter((e) => e.did === 'weighed' || e.did === 'ripped');
   return told.some((e) => e.did === 'weighed') ? told : NONE;
 };
 
@@ -36,7 +36,7 @@ const NONE: WorkRecord = [];
 export function weighedStretches(record: WorkRecord): readonly WeighedStretch[] {
   const found: WeighedStretch[] = [];
   const last = new Map<string, Weighed>();
-  for (const event of [...record].sort(inOrder)) {
+  for (const event of [...standing(record)].sort(inOrder)) {
     if (event.did === 'ripped') last.clear();
     if (event.did !== 'weighed') continue;
     const before = last.get(event.yarn);
@@ -50,7 +50,7 @@ export function weighedStretches(record: WorkRecord): readonly WeighedStretch[] 
 
 /** The last weighing of a yarn; null when there is none, or something was ripped since. */
 export function lastWeighed(record: WorkRecord, yarn: string): Weighed | null {
-  const last = [...record]
+  const last = [...standing(record)]
     .sort(inOrder)
     .findLast((e) => e.did === 'ripped' || (e.did === 'weighed' && e.yarn === yarn));
   return last?.did === 'weighed' ? last : null;

@@ -39,7 +39,7 @@ function anyDeed(hem: Hem, plan: Plan, chance: Chance, said: string[]): Hem | nu
     said.push(what);
     return after(hem, deeds, chance.pick(['laptop', 'phone']));
   };
-  switch (chance.int(0, 9)) {
+  switch (chance.int(0, 10)) {
     case 0: {
       const [place] = [chance.pick([null, ...placesToRipTo(plan)])];
       return place ? note(`rip to ${ripPlaceWords(plan, place)}`, [place.deed]) : null;
@@ -77,6 +77,13 @@ function anyDeed(hem: Hem, plan: Plan, chance: Chance, said: string[]): Hem | nu
       return round ? note('pause', [{ did: 'paused', round: workedRound(round) }]) : null;
     case 5:
       return note('come in later', workedUpTo(plan, chance.int(0, plan.rounds.length - 1)));
+    case 6: {
+      const events = hem.record.filter((e) => e.did !== 'struck');
+      if (events.length === 0) return null;
+      const { id, round: of } = chance.pick(events);
+      const grams = chance.maybe(0.3) ? chance.int(1, 60) : null;
+      return note('strike', [{ did: 'struck', round: of, entry: id, counts: chance.maybe(0.4), grams }]);
+    }
     default: {
       const step = stepInHand(plan, stride);
       return step ? note(`step by ${stride}`, stepDone(plan, step)) : null;

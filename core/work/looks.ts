@@ -1,6 +1,6 @@
 /** What was seen of a border as it was worked, and whether it has been closed. */
 import type { WorkEvent } from '../document/hem.ts';
-import { inOrder } from '../document/record.ts';
+import { inOrder, standing } from '../document/record.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { sameRound } from '../record/record.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
@@ -12,7 +12,7 @@ export type Closed = Extract<WorkEvent, { did: 'closed' }>;
 
 /** Every time that a round was looked at, the last first. */
 export const looksAt = ({ hem }: Plan, round: RoundPlan): readonly Looked[] =>
-  [...hem.record]
+  [...standing(hem.record)]
     .sort(inOrder)
     .filter((e): e is Looked => e.did === 'looked' && sameRound(e.round, workedRound(round)))
     .reverse();
@@ -39,7 +39,7 @@ export function lastGoodRound(plan: Plan): RoundPlan | null {
 /** How the border was closed; null while it has not been, or something has been worked or ripped since. */
 export function closedOf(plan: Plan): Closed | null {
   if (progressOf(plan).round !== null) return null;
-  const last = [...plan.hem.record]
+  const last = [...standing(plan.hem.record)]
     .sort(inOrder)
     .findLast((e) => !['looked', 'counted', 'weighed', 'paused'].includes(e.did));
   return last?.did === 'closed' ? last : null;

@@ -1,5 +1,6 @@
 /** Sittings, by the times at which things were noted: for the hands, and for whoever asks how long it took. */
-import type { WorkRecord } from '../document/record.ts';
+import type { WorkEvent } from '../document/hem.ts';
+import { standing, type WorkRecord } from '../document/record.ts';
 
 /** A pause longer than this ends a sitting, minutes. */
 const PAUSE = 15;
@@ -26,15 +27,19 @@ export function sittingMinutes(record: WorkRecord, now: string): number {
   return (end - from) / MINUTE_MS;
 }
 
+/** Whether the hook was not in hand between two entries of a record. */
+export const isPause = (before: Pick<WorkEvent, 'did' | 'at'>, after: Pick<WorkEvent, 'at'>): boolean =>
+  before.did === 'paused' || Date.parse(after.at) - Date.parse(before.at) > PAUSE * MINUTE_MS;
+
 /** How long the hook has been in hand for all that is noted, minutes: the times between, those of pauses left out. */
 export function minutesWorked(record: WorkRecord): number {
   const events = inTime(record);
   return events.slice(1).reduce((sum, { at }, i) => {
     const before = events[i]!;
-    const gap = (Date.parse(at) - Date.parse(before.at)) / MINUTE_MS;
-    return before.did === 'paused' || gap > PAUSE ? sum : sum + gap;
+    return isPause(before, { at }) ? sum : sum + (Date.parse(at) - Date.parse(before.at)) / MINUTE_MS;
   }, 0);
 }
 
 /** Two devices may have noted at once: only here, where it is about time, the clock orders. */
-const inTime = (record: WorkRecord) => [...record].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
+const inTime = (record: WorkRecord) =>
+  [...standing(record)].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));

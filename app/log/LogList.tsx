@@ -1,0 +1,152 @@
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { LOG_KINDS, kindOf, stretchesOf, type LogEntry, type LogKind } from '../../core/log/log.ts';
+import { KIND_NAMES, entryWords } from '../../core/words/logWords.ts';
+import { Button } from '../look/Button.tsx';
+import { NumberField } from '../look/NumberField.tsx';
+import { clockWords, dayOf, dayWords } from './days.ts';
+import styles from './log.module.css';
+
+export interface LogListProps {
+  /** The earliest first. */
+  readonly entries: readonly LogEntry[];
+  /** Strikes an entry, puts a weight right, or makes an entry count again; without it the log is only read. */
+  readonly onStrike?: (entry: LogEntry, counts: boolean, grams?: number) => void;
+  readonly keyOf: (entry: LogEntry) => string;
+  /** Whether each entry says which hem it is of. */
+  readonly named?: boolean;
+}
+
+/** Entries shown at first, and with every step further back. */
+const SHOWN = 60;
+
+/** The entries, the last day first; what is of no interest can be left out. */
+export function LogList({ entries, onStrike, keyOf, named = false }: LogListProps) {
+  const [only, setOnly] = useState<LogKind | null>(null);
+  const [shown, setShown] = useState(SHOWN);
+  const kinds = useMemo(() => LOG_KINDS.filter((k) => entries.some((e) => kindOf(e) === k)), [entries]);
+  const lines = useMemo(
+    () => stretchesOf(entries.filter((e) => only === null || kindOf(e) === only)).toReversed(),
+    [entries, only],
+  );
+  const days = new Map<string, (typeof lines)[number][]>();
+  for (const line of lines.slice(0, shown)) {
+    const day = dayOf(line.last.event.at);
+    days.set(day, [...(days.get(day) ?? []), line]);
+  }
+  return (
+    <section aria-label="Entries">
+      <div className={styles.kinds} role="group" aria-label="Show only">
+        {[null, ...kinds].map((kind) => (
+          <button
+            key={kind ?? 'all'}
+            type="button"
+            aria-pressed={kind === only}
+            onClick={() => setOnly(kind)}
+          >
+            {kind === null ? 'Everything' : KIND_NAMES[kind]}
+          </button>
+        ))}
+      </div>
+      {[...days].map(([day, ofDay]) => (
+        <section key={day}>
+          <h2>{dayWords(day)}</h2>
+          <ul className={styles.entries}>
+            {ofDay.map(({ last, first, entries: steps }) => (
+              <li key={`${last.hem.id} ${keyOf(last)}`} className={last.struck ? styles.struck : undefined}>
+                <time dateTime={last.event.at}>
+                  {steps > 1 && clockWords(first.event.at) !== clockWords(last.event.at)
+                    ? `${clockWords(first.event.at)} – ${clockWords(last.event.at)}`
+                    : clockWords(last.event.at)}
+                </time>
+                <span>
+                  {named && (
+                    <>
+                      <Link to={`/hem/${last.hem.id}/log`}>{last.hem.name}</Link>
+                      {'. '}
+                    </>
+                  )}
+                  <span className={styles.words}>{entryWords(last)}</span>
+                </span>
+                {onStrike && last.canBeStruck && <Correct entry={last} onStrike={onStrike} />}
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+      {lines.length > shown && <Button onClick={() => setShown(shown + SHOWN)}>Show earlier entries</Button>}
+    </section>
+  );
+}
+
+interface CorrectProps {
+  readonly entry: LogEntry;
+  readonly onStrike: NonNullable<LogListProps['onStrike']>;
+}
+
+/** Puts an entry right that was wrong: it stays in the log, marked. */
+function Correct({ entry, onStrike }: CorrectProps) {
+  const [grams, setGrams] = useState<number | null>(null);
+  const { event, struck, correctedG } = entry;
+  const words = entryWords(entry);
+  if (grams !== null && event.did === 'weighed') {
+    return (
+      <span className={styles.correct}>
+        <NumberField
+          size="small"
+          aria-label="What the scale should have said, in grams"
+          min={0}
+          max={100_000}
+          suffix="g"
+          value={grams}
+          onChange={(v) => v !== null && setGrams(v)}
+        />
+        <Button
+          size="small"
+          onClick={() => {
+            onStrike(entry, false, grams);
+            setGrams(null);
+          }}
+        >
+          Note it
+        </Button>
+        <Button size="small" type="text" onClick={() => setGrams(null)}>
+          Close
+        </Button>
+      </span>
+    );
+  }
+  return (
+    <span className={styles.correct}>
+      {event.did === 'weighed' && !struck && (
+        <Button
+          size="small"
+          type="text"
+          aria-label={`Correct: ${words}`}
+          onClick={() => setGrams(correctedG ?? event.grams)}
+        >
+          Correct
+        </Button>
+      )}
+      {struck || correctedG !== null ? (
+        <Button
+          size="small"
+          type="text"
+          aria-label={`Let it count as noted: ${words}`}
+          onClick={() => onStrike(entry, true)}
+        >
+          Count it again
+        </Button>
+      ) : (
+        <Button
+          size="small"
+          type="text"
+          aria-label={`Strike: ${words}`}
+          onClick={() => onStrike(entry, false)}
+        >
+          Strike
+        </Button>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,48 @@
+/** @jest-environment jsdom */
+import { expect, test } from '@jest/globals';
+import { fireEvent, screen } from '@testing-library/react';
+import { demoPlans } from '../../demo/read.ts';
+import { rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { LogPage } from './LogPage.tsx';
+
+const begun = demoPlans().find(([, plan]) => plan.hem.record.some((e) => e.did === 'weighed'))![1].hem;
+
+test('without work the log says where it comes from', () => {
+  renderHem(rowsHem(), () => <LogPage />);
+  expect(screen.getByRole('link', { name: 'Work page' })).toBeTruthy();
+});
+
+test('entries are filtered by kind', () => {
+  renderHem(begun, () => <LogPage />);
+  const all = screen.getAllByRole('listitem').length;
+  fireEvent.click(screen.getByRole('button', { name: 'Counts' }));
+  const counted = screen.getAllByRole('listitem');
+  expect(counted.length).toBeLessThan(all);
+  for (const line of counted) expect(line.textContent).toMatch(/counted:/);
+});
+
+test('a count is struck and counts again; a weight is put right', () => {
+  const { store } = renderHem(begun, () => <LogPage />);
+  const done = () => store.get().plan.hem.record.filter((e) => e.did === 'struck');
+  fireEvent.click(screen.getAllByRole('button', { name: /^Strike: .* counted/ })[0]!);
+  expect(done().at(-1)).toMatchObject({ counts: false, grams: null });
+  fireEvent.click(screen.getByRole('button', { name: /^Let it count as noted/ }));
+  expect(done().at(-1)).toMatchObject({ counts: true });
+
+  const before = store.get().plan.hem.record.length;
+  fireEvent.click(screen.getAllByRole('button', { name: /^Correct: .* weighed/ })[0]!);
+  const field = screen.getByRole('spinbutton', { name: /What the scale should have said/ });
+  fireEvent.change(field, { target: { value: '33' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
+  expect(store.get().plan.hem.record).toHaveLength(before + 1);
+  expect(screen.getByText(/33 g \(noted as \d+(\.\d+)? g\)/)).toBeTruthy();
+});
+
+test('a day by which it is to be ready says what a day must bring', () => {
+  renderHem(begun, () => <LogPage />);
+  fireEvent.change(screen.getByLabelText(/To be ready by/), { target: { value: '2001-01-01' } });
+  expect(screen.getByText(/That day has gone by/)).toBeTruthy();
+  fireEvent.change(screen.getByLabelText(/To be ready by/), { target: { value: '2999-01-01' } });
+  expect(screen.getByText(/a day, today included/)).toBeTruthy();
+});
