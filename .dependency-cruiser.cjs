@@ -18,6 +18,7 @@ const core = [
   'procedure',
   'work',
   'log',
+  'hands',
   'words',
   'chart',
 ];

@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
@@ -93,6 +93,33 @@ describe('hem', () => {
     expect(hem(['text', '--no-such-option']).status).toBe(2);
     expect(hem(['chart', DEMO, '--part', 'nowhere'])).toMatchObject({ status: 2, stdout: '' });
     expect(hem(['--help'])).toMatchObject({ status: 0 });
+  });
+
+  test('what hands teach is written, read again, and foretells a border with ranges', () => {
+    const WORKED = 'demo/clover-lap.hem.json';
+    const taught = hem(['hands', WORKED, DEMO, '--json']);
+    expect(taught.status).toBe(0);
+    expect(JSON.parse(taught.stdout)).toMatchObject({ yarn: { all: { basis: 'these hands' } } });
+    const folder = mkdtempSync(join(tmpdir(), 'hem-'));
+    const file = join(folder, 'hands.json');
+    writeFileSync(file, taught.stdout);
+    const told = hem(['forecast', DEMO, '--hands', file, '--json']);
+    const { minutes, rounds } = JSON.parse(told.stdout) as {
+      minutes: { low: number; value: number; high: number; basis: string };
+      rounds: readonly { grams: { basis: string } }[];
+    };
+    expect(minutes.low).toBeLessThan(minutes.value);
+    expect(minutes.value).toBeLessThan(minutes.high);
+    expect([minutes.basis, rounds[0]!.grams.basis]).toEqual(['these hands', 'these hands']);
+    expect(hem(['hands', WORKED]).stdout).toMatch(
+      /^Time: \d\.\d\d × the rule of thumb \(\d\.\d\d to \d\.\d\d\), from these hands/,
+    );
+    writeFileSync(file, JSON.stringify({ ...JSON.parse(taught.stdout), counted: { sides: -1, off: 0 } }));
+    expect(hem(['forecast', DEMO, '--hands', file])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('counted/sides'),
+    });
+    expect(hem(['log', WORKED, '--csv']).stdout.split('\n')[0]).toBe('when,hem,round,kind,entry,struck');
   });
 
   test('a bundle holds every hem, and is read like a file', () => {

@@ -34,7 +34,7 @@ function renderPart(hem: Hem, part: PlanPart | null) {
 describe('the part that is picked', () => {
   test('with nothing picked says what can be', () => {
     renderPart(rows, null);
-    expect(screen.getByText(/Pick a side, a corner, a band of rows in the drawing/)).toBeTruthy();
+    expect(screen.getByText(/Pick a side, a corner, a run of rows in the drawing/)).toBeTruthy();
   });
 
   test('a side that is measured twice says a difference, and takes the middle', () => {
@@ -91,7 +91,7 @@ describe('the part that is picked', () => {
     expect(store.get().plan.sides[side]!.count).toBe(before - 2);
   });
 
-  test('a band of rows: how many, of which stitch', () => {
+  test('a run of rows: how many, of which stitch', () => {
     const { store } = renderPart(rows, { kind: 'rows', run: 0 });
     const count = screen.getByRole('spinbutton', { name: 'Number of rows, section 1' });
     fireEvent.change(count, { target: { value: '90' } });

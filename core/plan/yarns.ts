@@ -28,14 +28,14 @@ export function calibrationOf(
     return pathM > 0 ? [{ estimatedG: (pathM * 100) / yarn.metresPer100G, weighedG: grams }] : [];
   });
   const inWork = weighedStretches(worked).flatMap(({ from, to, grams, ...w }): readonly Weighing[] => {
-    const pathM = w.yarn === yarn.id ? pathBetween(rounds, yarn.id, from, to) : 0;
+    const pathM = w.yarn === yarn.id ? metresBetween(rounds, yarn.id, from, to) : 0;
     return pathM > 0 ? [{ estimatedG: (pathM * 100) / yarn.metresPer100G, weighedG: grams }] : [];
   });
   return calibrate([...weighings, ...inWork]);
 }
 
 /** Yarn by the loop path from one place of the work to a later one, metres; 0 when either is not there any more. */
-function pathBetween(rounds: readonly PathRound[], yarn: string, from: WorkPlace, to: WorkPlace): number {
+export function metresBetween(rounds: readonly PathRound[], yarn: string, from: WorkPlace, to: WorkPlace): number {
   const [first, last] = [from, to].map(({ round }) => rounds.findIndex((r) => isRound(r, round))) as [
     number,
     number,
