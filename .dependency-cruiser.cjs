@@ -36,6 +36,7 @@ const app = [
   'pattern',
   'work',
   'log',
+  'hands',
   'shelf',
   'start',
   'thread',

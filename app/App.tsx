@@ -30,6 +30,12 @@ const routes: RouteObject[] = [
     hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   {
+    path: '/hands',
+    lazy: async () => ({ Component: (await import('./hands/HandsPage.tsx')).HandsPage }),
+    errorElement: <Mishap />,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
+  },
+  {
     path: '/log',
     lazy: async () => ({ Component: (await import('./log/AllLogsPage.tsx')).AllLogsPage }),
     errorElement: <Mishap />,

@@ -54,7 +54,7 @@ export function openHands(file: string): Hands {
   }
 }
 
-export const handsOf = (plans: readonly Plan[]): Hands => handsFrom(plans.map(evidenceOf));
+export const handsOf = (plans: readonly Plan[]): Hands => handsFrom(plans.map((p) => evidenceOf(p)));
 
 const NAMES = { time: 'Time', yarn: 'Yarn', height: 'Height' } as const;
 

@@ -13,6 +13,7 @@ const SCREENS = [
   '/stitches',
   '/licences',
   '/log',
+  '/hands',
   '/hem/demo-clover/log',
   ...['piece', 'base', 'rounds', 'yarn', 'pattern', 'work'].map(
     (stop) => `/hem/demo-orchard-squares/${stop}`,

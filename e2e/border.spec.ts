@@ -190,7 +190,9 @@ test('a round of one’s own is read as it is typed, and what cannot be read is 
   );
   await expect(page.locator('.own-written')).toContainText('a multiple of 4 and 1 more');
   await page.getByRole('link', { name: /^Pattern/ }).click();
-  await expect(page.getByText('*sk 1, 3 dc in next st, sk 1, sc in next st*').first()).toBeVisible();
+  await expect(
+    page.getByText('*sk next st, 3 dc in next st, sk next st, sc in next st; repeat from *').first(),
+  ).toBeVisible();
 });
 
 test('a weigh-in narrows the range, a short basket is named, and a border put aside is compared', async ({

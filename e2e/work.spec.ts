@@ -176,3 +176,18 @@ test('what was noted wrongly is struck in the log, over a reload, and all logs s
   await page.goto('/log');
   await expect(page.getByRole('link', { name: 'Clover lap blanket' }).first()).toBeVisible();
 });
+
+test('what the log teaches is seen, switched off, and begun afresh', async ({ page }) => {
+  await page.goto('/log');
+  await page.getByRole('link', { name: 'My hands' }).click();
+  // What demo hems came with was made by nobody.
+  await expect(page.getByText(/^About 18 stitches a minute/)).toBeVisible();
+  await expect(page.getByText('A rule of thumb: nothing has been noted yet.').first()).toBeVisible();
+  await page.getByRole('checkbox', { name: /New hems begin with my pace/ }).uncheck();
+  await page.getByRole('button', { name: 'Start afresh from now' }).click();
+  await expect(page.getByRole('button', { name: 'Take everything into account again' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: /New hems begin with my pace/ })).not.toBeChecked();
+  await page.getByRole('button', { name: 'Take everything into account again' }).click();
+  await expect(page.getByText('The log itself is never deleted by this.')).toBeVisible();
+});

@@ -43,6 +43,7 @@ export function AllLogsPage() {
         <header>
           <Link to="/">Shelf</Link>
           <h1>Log of all hems</h1>
+          <Link to="/hands">My hands</Link>
           {hems.length > 0 && (
             <Button size="small" onClick={() => saveFile('log.csv', logCsv(hems), 'text/csv')}>
               Download the log (CSV)

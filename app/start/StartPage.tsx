@@ -27,6 +27,7 @@ import { Themed } from '../look/Themed.tsx';
 import { Library } from '../rounds/Library.tsx';
 import { withWarning } from '../shelf/telling.ts';
 import { library, libraryReady } from '../storage/here.ts';
+import { paceForNewHem } from '../hands/hands.ts';
 import styles from './start.module.css';
 
 /** A hem of a construction, without a round that nobody asked for. */
@@ -59,7 +60,8 @@ export function StartPage() {
   const begin = async (ready: Hem): Promise<void> => {
     const kept = await withWarning(notices, async () => {
       await libraryReady();
-      await library.add([ready], 'a new hem');
+      const pace = await paceForNewHem();
+      await library.add([pace === null ? ready : { ...ready, pace }], 'a new hem');
       return true;
     });
     if (!kept) return;

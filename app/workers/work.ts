@@ -8,7 +8,9 @@ import * as alternatives from '../../core/forecast/alternatives.ts';
 import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
 import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
 import { waysToSize, type SizeWay } from '../../core/forecast/sizes.ts';
-import { createPlanner } from '../../core/plan/planner.ts';
+import { DEMO_DEVICE } from '../../core/document/record.ts';
+import { evidenceOf, handsFrom, type Hands } from '../../core/hands/hands.ts';
+import { createPlanner, plan } from '../../core/plan/planner.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';
 import { paintTile, type Place } from '../../drawing/tile.ts';
@@ -43,6 +45,13 @@ export const WORK = {
   ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
   waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
     waysToSize(planner(hem), widthMm, heightMm),
+  hands: (hems: readonly Hem[], since: string | null): Hands =>
+    handsFrom(
+      hems.map((hem) =>
+        // What demo hems come with was made by nobody.
+        evidenceOf(plan(hem), ({ id, at }) => id.device !== DEMO_DEVICE && (since === null || at >= since)),
+      ),
+    ),
   paintPicture: (hem: Hem, ground: string, pixels: number): Promise<Blob> =>
     paintPicture(createPlanner()(hem), ground, pixels).convertToBlob({ type: 'image/webp', quality: 0.86 }),
   paintTile: (number: number, hem: Hem, choice: SceneChoice, place: Place): ImageBitmap => {

@@ -9,6 +9,9 @@ export type WorkRecord = readonly WorkEvent[];
 
 export const NOTHING_DONE: WorkRecord = [];
 
+/** The device that the records of demo hems were noted on. */
+export const DEMO_DEVICE = 'demo';
+
 /** What an event says, before it has its place in a record. */
 export type Deed = WorkEvent extends infer E ? (E extends WorkEvent ? Omit<E, 'id' | 'at'> : never) : never;
 

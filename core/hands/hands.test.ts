@@ -109,6 +109,11 @@ describe('the record of a hem', () => {
     expect(evidenceOf(plan(struck)).yarn).toEqual([]);
   });
 
+  test('teaches nothing that is not theirs', () => {
+    const { time, yarn, height, counted } = evidenceOf(begun, () => false);
+    expect([time, yarn, height, counted]).toEqual([[], [], [], { sides: 0, off: 0 }]);
+  });
+
   test('of nothing done is nothing', () => {
     const hands = handsFrom([evidenceOf(plan({ ...begun.hem, record: [] }))]);
     expect(hands.time.all).toMatchObject({ basis: 'rule of thumb', observations: 0, ratio: 1 });

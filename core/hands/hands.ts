@@ -63,9 +63,9 @@ function stitchOfRound({ ring }: RoundPlan): StitchKind {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'sc';
 }
 
-/** What the record of a plan tells of the hands. */
-export function evidenceOf(plan: Plan): Evidence {
-  const record = standing(plan.hem.record);
+/** What the record of a plan tells of the hands. @param isTheirs which of its events are taken into account */
+export function evidenceOf(plan: Plan, isTheirs: (event: WorkEvent) => boolean = () => true): Evidence {
+  const record = standing(plan.hem.record).filter(isTheirs);
   const roundOf = (event: WorkEvent): RoundPlan | undefined =>
     plan.rounds.find((r) => isRound(r, event.round));
   const counts = record.flatMap((e) => {

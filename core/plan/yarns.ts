@@ -35,7 +35,12 @@ export function calibrationOf(
 }
 
 /** Yarn by the loop path from one place of the work to a later one, metres; 0 when either is not there any more. */
-export function metresBetween(rounds: readonly PathRound[], yarn: string, from: WorkPlace, to: WorkPlace): number {
+export function metresBetween(
+  rounds: readonly PathRound[],
+  yarn: string,
+  from: WorkPlace,
+  to: WorkPlace,
+): number {
   const [first, last] = [from, to].map(({ round }) => rounds.findIndex((r) => isRound(r, round))) as [
     number,
     number,
