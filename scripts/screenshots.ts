@@ -62,6 +62,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'joins', path: '/hem/demo-orchard-squares/base' },
   { name: 'yarn', path: '/hem/demo-harbour-throw/yarn' },
   { name: 'pattern', path: '/hem/demo-orchard-squares/pattern' },
+  { name: 'log', path: '/hem/demo-clover/log' },
   { name: 'stitches', path: '/stitches' },
 ];
 

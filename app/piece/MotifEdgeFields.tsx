@@ -25,8 +25,8 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
           block
           value={edge.kind}
           options={[
-            { value: 'solid', label: 'stitches side by side' },
-            { value: 'clustered', label: 'groups with gaps' },
+            { value: 'solid', label: 'side by side' },
+            { value: 'clustered', label: 'in groups' },
           ]}
           onChange={(kind) =>
             put(
