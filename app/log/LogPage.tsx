@@ -7,6 +7,7 @@ import { leftOf } from '../../core/work/progress.ts';
 import { logCsv } from '../../core/words/logWords.ts';
 import { plural, timeWords } from '../../core/words/measures.ts';
 import { fileName } from '../../core/document/fileName.ts';
+import { LoggedPace } from '../controls/LoggedPace.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useHem, useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -56,6 +57,7 @@ export function LogPage() {
         minutesLeft={leftOf(plan).border.minutes}
         rhythm={rhythmOf(days, dayjs().format('YYYY-MM-DD'))}
       />
+      <LoggedPace plan={plan} />
       <Guard what="The chart of days" resetKeys={[days]}>
         <DaysChart days={days} />
       </Guard>

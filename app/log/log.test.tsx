@@ -46,3 +46,11 @@ test('a day by which it is to be ready says what a day must bring', () => {
   fireEvent.change(screen.getByLabelText(/To be ready by/), { target: { value: '2999-01-01' } });
   expect(screen.getByText(/a day, today included/)).toBeTruthy();
 });
+
+test('the pace that the log tells can be taken', () => {
+  const { store } = renderHem(begun, () => <LogPage />);
+  const before = store.get().plan.hem.pace;
+  fireEvent.click(screen.getByRole('button', { name: /^Reckon with \d+ a minute$/ }));
+  expect(store.get().plan.hem.pace).not.toBe(before);
+  expect(screen.queryByRole('button', { name: /^Reckon with/ })).toBeNull();
+});

@@ -78,7 +78,6 @@ function CornerHandle({ at, radius, name, onPress, onOver, onMoved }: HandleProp
   const done = useEffectEvent((to: Point | null) => {
     setHere(null);
     if (to) onMoved(to.x, to.y);
-    else onPress();
   });
   const start = useEffectEvent(() => at);
   useEffect(() => {
@@ -120,6 +119,7 @@ function CornerHandle({ at, radius, name, onPress, onOver, onMoved }: HandleProp
       cy={y}
       r={radius}
       strokeWidth={radius * 0.3}
+      onClick={onPress}
       onKeyDown={onKey}
     />
   );

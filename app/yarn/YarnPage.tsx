@@ -2,6 +2,7 @@ import { setPace } from '../../core/edits/hem.ts';
 import type { YarnPlan } from '../../core/plan/types.ts';
 import { percentWords, timeWords } from '../../core/words/measures.ts';
 import { basketWords } from '../../core/words/supplyWords.ts';
+import { LoggedPace } from '../controls/LoggedPace.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { BallsOnPiece } from './BallsOnPiece.tsx';
@@ -17,7 +18,7 @@ const weighedWords = ({ yarn, calibration: { factor } }: YarnPlan): string =>
   `${yarn.name}: surer now. ${
     Math.abs(factor - 1) < 0.005
       ? 'Your weighing agrees with it.'
-      : `Your weighing ${factor > 1 ? 'raised' : 'lowered'} it ${Math.abs(factor - 1) < 0.05 ? 'a little' : 'much'}.`
+      : `Your weighing ${factor > 1 ? 'raised' : 'lowered'} it ${Math.abs(factor - 1) < 0.05 ? 'a little' : 'a lot'}.`
   }`;
 
 /** How much yarn each round and colour takes, whether it lasts, and how far the rest goes. */
@@ -67,6 +68,7 @@ export function YarnPage() {
           />{' '}
           stitches a minute. Rest your hands and stretch in between.
         </p>
+        <LoggedPace plan={plan} />
         <Guard what="What the leftovers allow" resetKeys={[plan]}>
           <HowFar plan={plan} />
         </Guard>
