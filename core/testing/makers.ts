@@ -4,7 +4,7 @@ import type { StitchKind } from '../terms/stitches.ts';
 import { chanceOf, type Chance } from './chance.ts';
 
 /** A normal number, by the polar method (Marsaglia and Bray 1964). */
-export function normal(chance: Chance, spread: number): number {
+function normal(chance: Chance, spread: number): number {
   for (;;) {
     const [u, v] = [2 * chance.next() - 1, 2 * chance.next() - 1];
     const s = u * u + v * v;
@@ -15,7 +15,7 @@ export function normal(chance: Chance, spread: number): number {
 const KINDS: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
 
 /** How often a number is noted with its point in the wrong place. */
-export const SLIPS = 0.03;
+const SLIPS = 0.03;
 
 /** How hands differ, by what is learned of them: among each other, from stitch to stitch, by day, and in what is measured. */
 const TRUTH = {
