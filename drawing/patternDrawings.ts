@@ -2,6 +2,7 @@
 import type { Plan } from '../core/plan/types.ts';
 import { boundsIn } from './find.ts';
 import { legendOf, type LegendEntry } from './legend.ts';
+import { motifGridSvg } from './motifGrid.ts';
 import { partBox, partsOf, type ViewPart } from './parts.ts';
 import { planSvg } from './planSvg.ts';
 import { sceneOf } from './scene.ts';
@@ -30,6 +31,9 @@ export function drawingsOf(plan: Plan, font?: string): Drawings {
 
 const known = new WeakMap<Plan, Map<string, Drawings>>();
 
+/** What the drawing of joined motifs is called. */
+const GRID = 'Motifs, and the numbers of their seams';
+
 function draw(plan: Plan, font: string | undefined): Drawings {
   const scene = sceneOf(plan, { face: 'symbols', seen: 'right', round: null, ground: '#ffffff' });
   const named = [...partsOf(plan).values()];
@@ -40,5 +44,7 @@ function draw(plan: Plan, font: string | undefined): Drawings {
     const box = boundsIn([scene.edge, ...scene.rounds], partBox(plan, found.part));
     return [{ name: found.label, svg: svgOf(scene, box, found.label) }];
   });
+  const grid = motifGridSvg(plan, GRID, font);
+  if (grid !== null) charts.push({ name: GRID, svg: grid });
   return { plan: planSvg(plan, font), charts, legend: legendOf(plan, plan.hem.preferences.language) };
 }
