@@ -4,7 +4,7 @@ import dayjs from 'dayjs';
 import type { LogDay } from '../../core/log/log.ts';
 import { plural } from '../../core/words/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
-import { dayWords } from './days.ts';
+import { dayWords, shortDay } from './days.ts';
 import styles from './log.module.css';
 
 /** Days that are drawn, up to the last on which something was done. */
@@ -63,7 +63,7 @@ export function DaysChart({ days }: { readonly days: readonly LogDay[] }) {
                 </text>
               )}
               <text className={styles.foot} x={step / 2} y={HEIGHT - 6}>
-                {dayjs(d.day).format('D')}
+                {i === 0 || dayjs(d.day).date() === 1 ? shortDay(d.day) : dayjs(d.day).format('D')}
               </text>
             </g>
           );

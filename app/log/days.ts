@@ -16,3 +16,7 @@ export const dayWords = (day: string): string =>
 
 export const clockWords = (at: string): string =>
   dayjs(at).toDate().toLocaleTimeString(undefined, { hour: 'numeric', minute: '2-digit' });
+
+/** @example shortDay('2026-01-31') // 'Jan 31', as the browser writes it */
+export const shortDay = (day: string): string =>
+  dayjs(day).toDate().toLocaleDateString(undefined, { day: 'numeric', month: 'short' });

@@ -44,7 +44,7 @@ export const RANGE = 1.9;
 const DOUBT = 6;
 const DOUBT_FACTOR = 2;
 
-/** @example learn([], { about: 1, spread: 0.1, drift: 0.03 }) // { ratio: 1, low: 0.83, high: 1.21, basis: 'rule of thumb', … } */
+/** What observations teach, on top of what is known beforehand. @example learn([], { about: 1, spread: 0.1, drift: 0.03 }).ratio // 1 */
 export function learn(observations: readonly Observation[], { about, spread, drift }: Prior): Learned {
   const logs = observations.map((o) => Math.log(o.ratio));
   const variances = observations.map((o) => o.error ** 2 + drift ** 2);

@@ -3,7 +3,7 @@ import { USUAL_PACE, type Hands } from '../hands/hands.ts';
 import type { Learned } from '../hands/ratio.ts';
 import { plural } from './measures.ts';
 
-/** @example basisWords(learned) // 'From 4 observations.' */
+/** What something that was learned rests on, such as “From 4 observations.”. */
 export const basisWords = ({ basis, observations, doubted }: Learned): string =>
   basis === 'rule of thumb'
     ? 'A rule of thumb: nothing has been noted yet.'
