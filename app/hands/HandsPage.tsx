@@ -60,7 +60,12 @@ export function HandsPage() {
                 <input
                   type="checkbox"
                   checked={data.used}
-                  onChange={(e) => set(takeForNewHems(e.target.checked))}
+                  onChange={(e) => {
+                    const used = e.target.checked;
+                    // It is seen at once, and written meanwhile.
+                    queries.setQueryData(['hands'], { ...data, used });
+                    set(takeForNewHems(used));
+                  }}
                 />{' '}
                 New hems begin with my pace
                 {data.hands.time.all.basis === 'these hands' &&

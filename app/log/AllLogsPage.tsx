@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { keyOf } from '../../core/document/record.ts';
 import { daysOf, logOf } from '../../core/log/log.ts';
 import { logCsv } from '../../core/words/logWords.ts';
 import { plural, timeWords } from '../../core/words/measures.ts';
@@ -62,7 +61,7 @@ export function AllLogsPage() {
               {timeWords(days.reduce((sum, d) => sum + d.minutes, 0))} of work.
             </p>
             <DaysChart days={days} />
-            <LogList entries={entries} named keyOf={({ event }) => keyOf(event)} />
+            <LogList entries={entries} named />
           </>
         )}
       </main>

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { keyOf } from '../../core/document/record.ts';
 import { LOG_KINDS, kindOf, stretchesOf, type LogEntry, type LogKind } from '../../core/log/log.ts';
 import { KIND_NAMES, entryWords } from '../../core/words/logWords.ts';
 import { Button } from '../look/Button.tsx';
@@ -12,7 +13,6 @@ export interface LogListProps {
   readonly entries: readonly LogEntry[];
   /** Strikes an entry, puts a weight right, or makes an entry count again; without it the log is only read. */
   readonly onStrike?: (entry: LogEntry, counts: boolean, grams?: number) => void;
-  readonly keyOf: (entry: LogEntry) => string;
   /** Whether each entry says which hem it is of. */
   readonly named?: boolean;
 }
@@ -21,7 +21,7 @@ export interface LogListProps {
 const SHOWN = 60;
 
 /** The entries, the last day first; what is of no interest can be left out. */
-export function LogList({ entries, onStrike, keyOf, named = false }: LogListProps) {
+export function LogList({ entries, onStrike, named = false }: LogListProps) {
   const [only, setOnly] = useState<LogKind | null>(null);
   const [shown, setShown] = useState(SHOWN);
   const kinds = useMemo(() => LOG_KINDS.filter((k) => entries.some((e) => kindOf(e) === k)), [entries]);
@@ -53,7 +53,10 @@ export function LogList({ entries, onStrike, keyOf, named = false }: LogListProp
           <h2>{dayWords(day)}</h2>
           <ul className={styles.entries}>
             {ofDay.map(({ last, first, entries: steps }) => (
-              <li key={`${last.hem.id} ${keyOf(last)}`} className={last.struck ? styles.struck : undefined}>
+              <li
+                key={`${last.hem.id} ${keyOf(last.event)}`}
+                className={last.struck ? styles.struck : undefined}
+              >
                 <time dateTime={last.event.at}>
                   {steps > 1 && clockWords(first.event.at) !== clockWords(last.event.at)
                     ? `${clockWords(first.event.at)} – ${clockWords(last.event.at)}`

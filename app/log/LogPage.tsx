@@ -1,7 +1,6 @@
 import dayjs from 'dayjs';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { keyOf } from '../../core/document/record.ts';
 import { daysOf, logOf, rhythmOf, type LogEntry } from '../../core/log/log.ts';
 import { leftOf } from '../../core/work/progress.ts';
 import { logCsv } from '../../core/words/logWords.ts';
@@ -61,7 +60,7 @@ export function LogPage() {
       <Guard what="The chart of days" resetKeys={[days]}>
         <DaysChart days={days} />
       </Guard>
-      <LogList key={hem.id} entries={entries} onStrike={strike} keyOf={({ event }) => keyOf(event)} />
+      <LogList key={hem.id} entries={entries} onStrike={strike} />
     </div>
   );
 }
