@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { scaleLog } from 'd3-scale';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { USUAL_PACE, type Part } from '../../core/hands/hands.ts';
 import type { Learned } from '../../core/hands/ratio.ts';
@@ -22,6 +23,8 @@ const PARTS = [
 export function HandsPage() {
   const queries = useQueryClient();
   const { data, error } = useQuery({ queryKey: ['hands'], queryFn: myHands, staleTime: 0 });
+  /** Chosen here just now; null leaves it to what is kept. */
+  const [used, setUsed] = useState<boolean | null>(null);
   const set = (work: Promise<void>): void =>
     void work.then(() => queries.invalidateQueries({ queryKey: ['hands'] }));
   return (
@@ -59,12 +62,11 @@ export function HandsPage() {
               <label className={styles.use}>
                 <input
                   type="checkbox"
-                  checked={data.used}
+                  checked={used ?? data.used}
                   onChange={(e) => {
-                    const used = e.target.checked;
                     // It is seen at once, and written meanwhile.
-                    queries.setQueryData(['hands'], { ...data, used });
-                    set(takeForNewHems(used));
+                    setUsed(e.target.checked);
+                    set(takeForNewHems(e.target.checked));
                   }}
                 />{' '}
                 New hems begin with my pace
