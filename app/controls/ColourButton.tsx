@@ -18,20 +18,18 @@ export interface ColourButtonProps {
 /** A colour, as a button that the keyboard reaches; behind it the basket, and a card of colours. */
 export function ColourButton({ label, colour, onColour, onClear, small = false }: ColourButtonProps) {
   const store = useHemStore();
-  const inTerms = useInTerms();
-  const name = inTerms(label);
   return (
     <Popover
       trigger="click"
       destroyOnHidden
       onOpenChange={(open) => !open && store.endJoin()}
-      content={<Card label={name} colour={colour} onColour={onColour} onClear={onClear} />}
+      content={<Card label={label} colour={colour} onColour={onColour} onClear={onClear} />}
     >
       <button
         type="button"
         className={small ? `${styles.button} ${styles.small}` : styles.button}
-        aria-label={name}
-        title={name}
+        aria-label={label}
+        title={label}
       >
         <span style={{ background: colour }} />
       </button>

@@ -1,6 +1,8 @@
 import { Button, Popover } from 'antd';
 import { CaretDown } from '@phosphor-icons/react';
-import { useMemo } from 'react';
+import { useCallback, useMemo } from 'react';
+import { changePiece } from '../../core/document/changePiece.ts';
+import type { Piece } from '../../core/piece/piece.ts';
 import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import type { Hem } from '../../core/document/hem.ts';
@@ -44,7 +46,7 @@ function Treatments<Id extends string>({
   const tried = useMemo(
     () =>
       ids.map((id) => {
-        const made = planner(tryOut({ ...plan.hem, rounds: [] }, id));
+        const made = planner(tryOut({ ...plan.hem, rounds: [], record: [] }, id));
         const at = landmarksOf(made, 0).find((l) => l.kind === kind && l.side === side && l.join === join);
         return { id, look: at ? () => ({ plan: made, at }) : null };
       }),
@@ -123,6 +125,26 @@ export function JoinTreatments({ plan, side, join, value, label, onChange }: Joi
       join={join}
     />
   );
+}
+
+interface PlaceProps<Id extends string> {
+  readonly plan: Plan;
+  readonly label: string;
+  readonly side: number;
+  readonly ids: readonly Id[];
+  readonly value: Id;
+  /** The piece that is worked into so; the same function gives the same. */
+  readonly pieceWith: (id: Id) => Piece;
+  readonly onChange: (id: Id) => void;
+}
+
+/** What the hook goes into along an edge, chosen from drawings. */
+export function PlaceTreatments<Id extends string>({ pieceWith, ...rest }: PlaceProps<Id>) {
+  const tryOut = useCallback(
+    (hem: Hem, id: Id): Hem => ({ ...hem, ...changePiece(hem, pieceWith(id)) }),
+    [pieceWith],
+  );
+  return <Treatments {...rest} nameOf={(id) => id} tryOut={tryOut} kind="side" join={0} />;
 }
 
 interface ChosenProps {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { USUAL_PACE, type Part } from '../../core/hands/hands.ts';
 import type { Learned } from '../../core/hands/ratio.ts';
-import { stitchName, type StitchKind } from '../../core/terms/stitches.ts';
+import { stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
 import { handsWords, basisWords } from '../../core/words/handsWords.ts';
 import { plural } from '../../core/words/measures.ts';
 import { Button } from '../look/Button.tsx';
@@ -46,7 +46,7 @@ export function HandsPage() {
             {PARTS.map(([key, name]) => (
               <section key={key}>
                 <h2>{name}</h2>
-                <PartWords of={key} part={data.hands[key]} />
+                <PartWords of={key} part={data.hands[key]} language={data.language} />
               </section>
             ))}
             <section>
@@ -100,7 +100,13 @@ export function HandsPage() {
   );
 }
 
-function PartWords({ of, part }: { readonly of: 'time' | 'yarn' | 'height'; readonly part: Part }) {
+interface PartWordsProps {
+  readonly of: 'time' | 'yarn' | 'height';
+  readonly part: Part;
+  readonly language: Language;
+}
+
+function PartWords({ of, part, language }: PartWordsProps) {
   const kinds = Object.entries(part.by) as [StitchKind, Learned][];
   return (
     <>
@@ -110,7 +116,7 @@ function PartWords({ of, part }: { readonly of: 'time' | 'yarn' | 'height'; read
       <Ranges
         lines={[
           ['all stitches', part.all],
-          ...kinds.map(([kind, l]) => [stitchName(kind, 'us'), l] as const),
+          ...kinds.map(([kind, l]) => [stitchName(kind, language), l] as const),
         ]}
       />
       {part.all.doubted.length > 0 && (

@@ -1,13 +1,14 @@
 /** What the hems of this browser teach of the hands that worked them. It is worked out when it is asked for, and sent nowhere. */
 import { USUAL_PACE, type Hands } from '../../core/hands/hands.ts';
+import type { Language } from '../../core/terms/stitches.ts';
 import { shelf } from '../storage/here.ts';
 import { readSetting, writeSetting } from '../storage/settings.ts';
 import { workers } from '../workers/pool.ts';
 
 export interface MyHands {
   readonly hands: Hands;
-  /** Hems of which something was noted. */
-  readonly hems: number;
+  /** Terms of the hem that stands first on the shelf. */
+  readonly language: Language;
   /** Nothing from before this time is taken into account; null for all. */
   readonly since: string | null;
   /** Whether new hems begin with the pace of these hands. */
@@ -24,7 +25,13 @@ export async function myHands(): Promise<MyHands> {
   );
   const from = typeof since === 'string' ? since : null;
   const hands = await workers().ask('hands', [hems, from]).done;
-  return { hands, hems: hems.length, since: from, used: used !== false };
+  const language = found.find((f) => f.outcome.ok)?.outcome;
+  return {
+    hands,
+    language: language?.ok ? language.value.preferences.language : 'us',
+    since: from,
+    used: used !== false,
+  };
 }
 
 /** Leaves what was noted up to a time out of account, or, with null, takes all of it. Nothing is deleted. */

@@ -86,7 +86,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
         </Checkbox>
         {brush !== null && (
           <ColourButton
-            label="Color for motifs"
+            label={inTerms('Color for motifs')}
             colour={brush}
             onColour={setBrush}
             onClear={() => setBrush(pieceColour)}

@@ -204,7 +204,7 @@ function GaugeFields() {
       </p>
       <Field label={inTerms('Color of the piece')}>
         <ColourButton
-          label="Color of the piece"
+          label={inTerms('Color of the piece')}
           colour={pieceColour}
           onColour={(colour) => store.do(edits.colourPiece(colour))}
         />

@@ -1,9 +1,11 @@
 import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
 import { Button, Select } from 'antd';
+import { useCallback } from 'react';
 import { ArrowDown, ArrowUp, Plus, Trash } from '@phosphor-icons/react';
 import type { FoundationChoice, RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
 import { lengthWords, plural } from '../../core/words/measures.ts';
+import { ChosenFromDrawings, PlaceTreatments } from '../controls/Treatment.tsx';
 import { usePlan } from '../hem/context.ts';
 import { SizeFields } from './SizeFields.tsx';
 import { PartColour } from './PartColour.tsx';
@@ -16,12 +18,16 @@ const FOUNDATIONS: readonly FoundationChoice[] = [
   'stitches of row 1',
 ];
 
+const LAST_ROWS: readonly RowsPiece['lastRow'][] = ['stitch tops', 'between the posts'];
+
 type Run = RowsPiece['rows'][number];
 
 /** Rows worked back and forth. */
 export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
   const plan = usePlan();
   const { length } = plan.hem.preferences;
+  const withLastRow = useCallback((lastRow: RowsPiece['lastRow']) => ({ ...piece, lastRow }), [piece]);
+  const withFoundation = useCallback((foundation: FoundationChoice) => ({ ...piece, foundation }), [piece]);
   const total = piece.rows.reduce((sum, r) => sum + r.count, 0);
   const setRows = (label: string, rows: readonly Run[]): void => onChange(label, { ...piece, rows });
   const setRun = (i: number, run: Run): void =>
@@ -45,25 +51,30 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
       />
       <SizeFields piece={piece} onChange={onChange} />
       <Field label="Along the last row, work into">
-        <Select
-          aria-label="Along the last row"
-          value={piece.lastRow}
-          popupMatchSelectWidth={false}
-          options={[
-            { value: 'stitch tops', label: 'stitch tops' },
-            { value: 'between the posts', label: 'between the posts' },
-          ]}
-          onChange={(lastRow) => onChange('last row', { ...piece, lastRow })}
-        />
+        <ChosenFromDrawings label="Along the last row" name={piece.lastRow}>
+          <PlaceTreatments
+            plan={plan}
+            label="Along the last row"
+            side={0}
+            ids={LAST_ROWS}
+            value={piece.lastRow}
+            pieceWith={withLastRow}
+            onChange={(lastRow) => onChange('last row', { ...piece, lastRow })}
+          />
+        </ChosenFromDrawings>
       </Field>
       <Field label="Along the foundation, work into">
-        <Select
-          aria-label="Along the foundation"
-          value={piece.foundation}
-          popupMatchSelectWidth={false}
-          options={FOUNDATIONS.map((f) => ({ value: f, label: f }))}
-          onChange={(foundation) => onChange('foundation', { ...piece, foundation })}
-        />
+        <ChosenFromDrawings label="Along the foundation" name={piece.foundation}>
+          <PlaceTreatments
+            plan={plan}
+            label="Along the foundation"
+            side={2}
+            ids={FOUNDATIONS}
+            value={piece.foundation}
+            pieceWith={withFoundation}
+            onChange={(foundation) => onChange('foundation', { ...piece, foundation })}
+          />
+        </ChosenFromDrawings>
       </Field>
       {piece.foundation === 'one loop of the chain' && (
         <p className="quiet small">One loop leaves a ridge along C that matches the other end.</p>

@@ -90,8 +90,10 @@ function SavedWords() {
 function UndoButtons() {
   const store = useHemStore();
   const inTerms = useInTerms();
-  const undoLabel = useHem((state) => state.undoLabel && inTerms(state.undoLabel));
-  const redoLabel = useHem((state) => state.redoLabel && inTerms(state.redoLabel));
+  // What is changed stands first; the names that follow are the maker’s own.
+  const told = (label: string | null): string | null => label && label.replace(/^\w+/, inTerms);
+  const undoLabel = told(useHem((state) => state.undoLabel));
+  const redoLabel = told(useHem((state) => state.redoLabel));
   return (
     <>
       <Button

@@ -48,7 +48,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
             <li key={yarn.id}>
               <div className="basket-head">
                 <ColourButton
-                  label={`Color of ${yarn.name}`}
+                  label={`${inTerms('Color')} of ${yarn.name}`}
                   colour={yarn.colour}
                   onColour={(colour) => edit(yarn.id, 'color', { colour })}
                 />
