@@ -8,6 +8,7 @@ const core = [
   'rounds',
   'flat',
   'yarn',
+  'hands',
   'document',
   'record',
   'edits',
@@ -18,7 +19,7 @@ const core = [
   'procedure',
   'work',
   'log',
-  'hands',
+  'evidence',
   'words',
   'chart',
 ];

@@ -2,41 +2,52 @@
 import { readFileSync } from 'node:fs';
 import { Type } from '@sinclair/typebox';
 import { Value } from '@sinclair/typebox/value';
-import {
-  foretell,
-  handsFrom,
-  evidenceOf,
-  type Foretold,
-  type Hands,
-  type Part,
-} from '../core/hands/hands.ts';
+import { estimatesOf, inHandsOf, paceKnown, type Estimate } from '../core/evidence/estimates.ts';
+import { evidenceOf, handsFrom } from '../core/evidence/evidence.ts';
+import { COUNTED_PLACES, PARTS, knownFrom, type Hands, type HandsPart } from '../core/hands/hands.ts';
+import type { Learned } from '../core/hands/ratio.ts';
+import { ballEnds } from '../core/forecast/supply.ts';
+import type { Hem } from '../core/document/hem.ts';
+import { plan as planOf } from '../core/plan/planner.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../core/terms/stitches.ts';
+import { countedWords } from '../core/words/handsWords.ts';
 import { plural, timeWords } from '../core/words/measures.ts';
 import { EXIT } from './input.ts';
 
 const whole = Type.Integer({ minimum: 0 });
+const ratio = Type.Number({ exclusiveMinimum: 0 });
 const learned = Type.Object({
-  ratio: Type.Number({ exclusiveMinimum: 0 }),
-  low: Type.Number({ exclusiveMinimum: 0 }),
-  high: Type.Number({ exclusiveMinimum: 0 }),
-  basis: Type.Union([Type.Literal('rule of thumb'), Type.Literal('these hands')]),
+  ratio,
+  low: ratio,
+  high: ratio,
+  basis: Type.Union(['rule of thumb', 'swatch', 'own word', 'these hands'].map((b) => Type.Literal(b))),
   observations: whole,
   doubted: Type.Array(whole),
 });
 const part = Type.Object({
   all: learned,
-  by: Type.Partial(
-    Type.Object(Object.fromEntries((Object.keys(STITCHES) as StitchKind[]).map((kind) => [kind, learned])), {
-      additionalProperties: false,
-    }),
-  ),
+  byStitch: Type.Record(Type.String(), learned),
+  bySize: Type.Record(Type.String(), learned),
 });
 const hands = Type.Object({
   time: part,
   yarn: part,
   height: part,
-  counted: Type.Object({ sides: whole, off: whole }),
+  width: part,
+  flat: learned,
+  counted: Type.Object({
+    sides: whole,
+    fewer: whole,
+    more: whole,
+    where: Type.Array(
+      Type.Object({
+        place: Type.Union(COUNTED_PLACES.map((p) => Type.Literal(p))),
+        sides: whole,
+        off: whole,
+      }),
+    ),
+  }),
 });
 
 /** Reads what `hem hands --json` wrote; a fault is printed with its place, and the process ends. */
@@ -54,72 +65,65 @@ export function openHands(file: string): Hands {
   }
 }
 
-export const handsOf = (plans: readonly Plan[]): Hands => handsFrom(plans.map((p) => evidenceOf(p)));
+export const handsOf = (hems: readonly Hem[]): Hands => handsFrom(hems.map((hem) => evidenceOf(hem)));
 
-const NAMES = { time: 'Time', yarn: 'Yarn', height: 'Height' } as const;
+const NAMES: Readonly<Record<HandsPart, string>> = {
+  time: 'Time',
+  yarn: 'Yarn',
+  height: 'Height',
+  width: 'Width',
+};
 
 /** What was learned, in lines. */
 export function handsText(of: Hands, language: Language): string {
   const times = (x: number): string => x.toFixed(2);
-  const lines = (['time', 'yarn', 'height'] as const).flatMap((key) => {
-    const told = (name: string, { ratio, low, high, basis, observations, doubted }: Part['all']): string =>
-      `${name}: ${times(ratio)} × the rule of thumb (${times(low)} to ${times(high)}), from ${basis}, ${plural(observations, 'observation')}` +
-      `${doubted.length > 0 ? `, ${doubted.length} of them doubted: look for a slip in the log` : ''}.`;
-    const kinds = Object.entries(of[key].by) as [StitchKind, Part['all']][];
+  const told = (name: string, { ratio: value, low, high, basis, observations, doubted }: Learned): string =>
+    `${name}: ${times(value)} × the rule of thumb (${times(low)} to ${times(high)}), from ${basis}, ${plural(observations, 'observation')}` +
+    `${doubted.length > 0 ? `, ${doubted.length} of them doubted: look for a slip in the log` : ''}.`;
+  const lines = PARTS.flatMap((key) => {
+    const { all, byStitch, bySize } = of[key];
     return [
-      told(NAMES[key], of[key].all),
-      ...kinds.map(([kind, l]) => `  ${told(stitchName(kind, language), l)}`),
+      told(NAMES[key], all),
+      ...Object.entries(byStitch).map(
+        ([kind, l]) => `  ${told(kind in STITCHES ? stitchName(kind as StitchKind, language) : kind, l)}`,
+      ),
+      ...Object.entries(bySize).map(
+        ([size, l]) => `  ${told(key === 'yarn' ? `yarn weight ${size}` : `${size} mm hook`, l)}`,
+      ),
     ];
   });
-  const { sides, off } = of.counted;
-  return `${[...lines, `Counts: ${off} of ${plural(sides, 'side')} were not as planned.`].join('\n')}\n`;
+  return `${[...lines, told('Lies flat', of.flat), countedWords(of.counted)].join('\n')}\n`;
 }
 
-const sum = (parts: readonly Foretold[]): Foretold => {
-  // What is off for one round is off for the others, too: these hands are the same.
-  const of = (key: 'value' | 'low' | 'high'): number => parts.reduce((total, p) => total + p[key], 0);
-  const observed = parts.some((p) => p.basis === 'these hands');
-  return {
-    value: of('value'),
-    low: of('low'),
-    high: of('high'),
-    basis: observed ? 'these hands' : 'rule of thumb',
-    observations: Math.max(0, ...parts.map((p) => p.observations)),
-  };
-};
+/** A border as these hands will work it; without them its own record speaks. */
+export function inHands({ hem }: Plan, of: Hands | null): Plan {
+  if (of) return planOf(inHandsOf(hem, knownFrom(of), of.time.all));
+  const own = planOf(hem);
+  return planOf(inHandsOf(hem, hem.hands, paceKnown(own)));
+}
 
-/** A border as these hands will work it: every round, every yarn with its balls, time, size, and how flat it lies. */
-export function forecastOf(plan: Plan, of: Hands) {
-  const rounds = foretell(plan, of);
-  const yarns = plan.hem.yarns.flatMap((yarn) => {
-    const own = rounds.filter((_, i) => plan.rounds[i]!.yarnId === yarn.id);
-    if (own.length === 0) return [];
-    const grams = sum(own.map((r) => r.grams));
-    return [{ yarn: yarn.name, grams, balls: Math.max(1, Math.ceil(grams.high / yarn.ballG)) }];
-  });
-  const top = rounds[rounds.length - 1]!.heightCm;
-  const size = (mm: number) => ({
-    value: mm / 10 + 2 * top.value,
-    low: mm / 10 + 2 * top.low,
-    high: mm / 10 + 2 * top.high,
-  });
+/** Every round, every yarn with its balls, time, size, and how flat it lies. */
+export function forecastOf(plan: Plan) {
+  const { rounds, ...estimates } = estimatesOf(plan);
   return {
     name: plan.hem.name,
-    rounds: rounds.map((r, i) => ({
-      ...r,
-      flatness: plan.rounds[i]!.sides.map((s) => s.verdict),
+    rounds: rounds.map((r, i) => ({ ...r, flatness: plan.rounds[i]!.sides.map((s) => s.verdict) })),
+    ...estimates,
+    ballEnds: ballEnds(plan).map(({ yarnId, ball, round, earliest, latest }) => ({
+      yarn: plan.hem.yarns.find((y) => y.id === yarnId)!.name,
+      ball,
+      round,
+      earliest,
+      latest,
     })),
-    yarns,
-    minutes: sum(rounds.map((r) => r.minutes)),
-    widthCm: size(plan.bodySize.widthMm),
-    heightCm: size(plan.bodySize.heightMm),
+    flatness: { basis: plan.flat.basis, observations: plan.flat.observations, ...plan.flatLimits },
   };
 }
 
 /** The forecast in lines. */
-export function forecastText(plan: Plan, of: Hands): string {
-  const { rounds, yarns, minutes } = forecastOf(plan, of);
-  const range = ({ low, high }: Foretold, digits = 0): string =>
+export function forecastText(plan: Plan): string {
+  const { rounds, yarns, minutes, widthCm, heightCm } = forecastOf(plan);
+  const range = ({ low, high }: Estimate, digits = 0): string =>
     `${low.toFixed(digits)} to ${high.toFixed(digits)}`;
   return `${[
     plan.hem.name,
@@ -129,5 +133,6 @@ export function forecastText(plan: Plan, of: Hands): string {
     ),
     ...yarns.map((y) => `${y.yarn}: ${range(y.grams)} g, ${plural(y.balls, 'ball')} (${y.grams.basis})`),
     `Work: ${timeWords(minutes.low)} to ${timeWords(minutes.high)} (${minutes.basis})`,
+    `Size: ${range(widthCm, 1)} × ${range(heightCm, 1)} cm (${widthCm.basis})`,
   ].join('\n')}\n`;
 }

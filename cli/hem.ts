@@ -14,7 +14,7 @@ import { logOf } from '../core/log/log.ts';
 import { comesOutEven, type Plan } from '../core/plan/types.ts';
 import { entryWords, logCsv } from '../core/words/logWords.ts';
 import { problemLine } from '../core/problems.ts';
-import { forecastOf, forecastText, handsOf, handsText, openHands } from './hands.ts';
+import { forecastOf, forecastText, inHands, handsOf, handsText, openHands } from './hands.ts';
 import { EXIT, openHems } from './input.ts';
 import { STRIDES, type Stride } from '../core/work/steps.ts';
 import { familiesReport, planReport, planSummary, recountReport, recountText, stepsText } from './report.ts';
@@ -232,9 +232,9 @@ program
   .argument('[files...]', FILES)
   .option('--json', 'as JSON: each value with its range, what it rests on, and how often it was observed')
   .action((files: readonly string[], { json }: { json?: boolean }) => {
-    const plans = openHems(files).map((o) => plan(o.hem));
-    const learned = handsOf(plans);
-    const language = plans[0]?.hem.preferences.language ?? 'us';
+    const hems = openHems(files).map((o) => o.hem);
+    const learned = handsOf(hems);
+    const language = hems[0]?.preferences.language ?? 'us';
     process.stdout.write(json ? `${JSON.stringify(learned, null, 2)}\n` : handsText(learned, language));
   });
 
@@ -245,10 +245,9 @@ program
   .option('--hands <file>', 'what `hem hands --json` wrote; without it the hem’s own record speaks')
   .option('--json', 'as JSON')
   .action((file: string | undefined, options: { hands?: string; json?: boolean }) => {
-    const made = onePlan(file);
-    const learned = options.hands === undefined ? handsOf([made]) : openHands(options.hands);
+    const made = inHands(onePlan(file), options.hands === undefined ? null : openHands(options.hands));
     process.stdout.write(
-      options.json ? `${JSON.stringify(forecastOf(made, learned), null, 2)}\n` : forecastText(made, learned),
+      options.json ? `${JSON.stringify(forecastOf(made), null, 2)}\n` : forecastText(made),
     );
   });
 

@@ -21,6 +21,7 @@ export type Where =
 type Whole =
   | 'the file'
   | 'the backup'
+  | 'the file of your hands'
   | 'the table'
   | 'the grid'
   | 'the text'
@@ -107,6 +108,10 @@ const SENTENCES = {
   'bundle-unreadable': () => ({
     what: 'this zip file is cut off or damaged',
     remedy: 'Choose a backup saved from the shelf; if it was sent, have it sent again.',
+  }),
+  'hands-unreadable': () => ({
+    what: 'what it says of your hands is damaged',
+    remedy: 'Your hems are all there; say on the page “My hands” what you want again.',
   }),
   'bundle-empty': () => ({
     what: 'there is no hem file in this zip file',

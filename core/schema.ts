@@ -76,6 +76,15 @@ export const byNumber = <S extends TSchema>(items: S): TUnsafe<Record<string, St
     additionalProperties: items,
   });
 
+/** Values by a short name. */
+export const byName = <S extends TSchema>(items: S): TUnsafe<Record<string, Static<S>>> =>
+  Type.Unsafe<Record<string, Static<S>>>({
+    type: 'object',
+    propertyNames: { type: 'string', minLength: 1, maxLength: 12 },
+    maxProperties: 64,
+    additionalProperties: items,
+  });
+
 /** With a line of its own on the page on files. */
 export const said = <S extends TSchema>(description: string, schema: S): S => ({ ...schema, description });
 

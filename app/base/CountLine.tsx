@@ -141,7 +141,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
             transform={`translate(${px} 0)`}
             role="button"
             tabIndex={0}
-            aria-label={`${school.label}: ${school.count + corners} stitches (${basisWords(school, s, plan)}), ${flatnessWords(verdict(school.strain))}`}
+            aria-label={`${school.label}: ${school.count + corners} stitches (${basisWords(school, s, plan)}), ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}
             onClick={() => onSchool(school.id)}
             onKeyDown={(e) => {
               if (e.key === 'Enter' || e.key === ' ') {
@@ -150,7 +150,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
               }
             }}
           >
-            <title>{`${school.count + corners} = ${basisWords(school, s, plan)}: ${flatnessWords(verdict(school.strain))}`}</title>
+            <title>{`${school.count + corners} = ${basisWords(school, s, plan)}: ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}</title>
             <line className="pole" y1={10 + level * LEVEL} y2={axis} />
             <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * LEVEL}>
               {school.label} <tspan className="flag-count">{school.count + corners}</tspan>

@@ -50,7 +50,10 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
       </label>
       <p className="quiet">
         {hooks
-          .map(({ hookMm, strain }) => `${hookMm} mm: ${percentWords(strain)}, ${verdict(strain)}`)
+          .map(
+            ({ hookMm, strain }) =>
+              `${hookMm} mm: ${percentWords(strain)}, ${verdict(strain, plan.flatLimits)}`,
+          )
           .join(' · ')}
         . A rule of thumb, at the counts as they are.
       </p>

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import { setPace } from '../../core/edits/hem.ts';
-import { USUAL_PACE, evidenceOf, handsFrom } from '../../core/hands/hands.ts';
+import { paceKnown, paceOf } from '../../core/evidence/estimates.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { basisWords, handsWords } from '../../core/words/handsWords.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -9,8 +9,8 @@ import { Button } from '../look/Button.tsx';
 /** What the record of a hem says of the pace, where it is another than the one in force; and a way to take it. */
 export const LoggedPace = memo(function LoggedPace({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
-  const time = useMemo(() => handsFrom([evidenceOf(plan)]).time.all, [plan]);
-  const pace = Math.max(1, Math.round(USUAL_PACE / time.ratio));
+  const time = useMemo(() => paceKnown(plan), [plan]);
+  const pace = paceOf(time);
   if (time.basis === 'rule of thumb' || pace === plan.hem.pace) return null;
   return (
     <p className="small">

@@ -2,31 +2,40 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { scaleLog } from 'd3-scale';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { USUAL_PACE, type Part } from '../../core/hands/hands.ts';
+import { PARTS, USUAL_PACE, type Hands, type HandsPart } from '../../core/hands/hands.ts';
+import { OWN_RATIO, type HandsUse, type HandsWishes } from '../../core/hands/wishes.ts';
 import type { Learned } from '../../core/hands/ratio.ts';
-import { stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
-import { handsWords, basisWords } from '../../core/words/handsWords.ts';
-import { plural } from '../../core/words/measures.ts';
+import { STITCHES, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
+import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
+import { basisWords, countedWords, handsWords } from '../../core/words/handsWords.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
+import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
-import { forgetUpTo, myHands, takeForNewHems } from './hands.ts';
+import { keepWishes } from '../storage/wishes.ts';
+import { myHands } from '../workers/hands.ts';
 import styles from './hands.module.css';
 
-const PARTS = [
-  ['time', 'Pace'],
-  ['yarn', 'Yarn'],
-  ['height', 'Height of rounds'],
-] as const;
+const NAMES: Readonly<Record<HandsUse, string>> = {
+  time: 'Pace',
+  yarn: 'Yarn',
+  height: 'Height of rounds',
+  width: 'Width of stitches',
+  flat: 'What still lies flat',
+};
 
-/** What the log teaches of one’s own hands, from what, and how sure; it can be left out of account. */
+/** What the log teaches of one’s own hands, from what, and how sure; it can be put right, and left out of account. */
 export function HandsPage() {
   const queries = useQueryClient();
-  const { data, error } = useQuery({ queryKey: ['hands'], queryFn: myHands, staleTime: 0 });
+  const { data, error } = useQuery({ queryKey: ['hands'], queryFn: () => myHands(), staleTime: 0 });
   /** Chosen here just now; null leaves it to what is kept. */
-  const [used, setUsed] = useState<boolean | null>(null);
-  const set = (work: Promise<void>): void =>
-    void work.then(() => queries.invalidateQueries({ queryKey: ['hands'] }));
+  const [chosen, setChosen] = useState<HandsWishes | null>(null);
+  const wishes = chosen ?? data?.wishes;
+  const wish = (next: HandsWishes): void => {
+    // It is seen at once, and written meanwhile.
+    setChosen(next);
+    void keepWishes(next).then(() => queries.invalidateQueries({ queryKey: ['hands'] }));
+  };
   return (
     <Themed>
       <main className={styles.hands}>
@@ -37,60 +46,51 @@ export function HandsPage() {
           <GroundButton />
         </header>
         <p>
-          What your log teaches, compared with the rules of thumb. It stays in this browser. What the demo
-          hems came with is left out.
+          What your log teaches, compared with the rules of thumb. New hems begin with it. It stays in this
+          browser, and in your backup. What the demo hems came with is left out.
         </p>
         {error && <p className="problem">Your hems cannot be read now. Nothing is lost: reload the page.</p>}
-        {data && (
+        {data && wishes && (
           <>
-            {PARTS.map(([key, name]) => (
-              <section key={key}>
-                <h2>{name}</h2>
-                <PartWords of={key} part={data.hands[key]} language={data.language} />
-              </section>
+            {PARTS.map((of) => (
+              <PartSection
+                key={of}
+                of={of}
+                hands={data.hands}
+                learned={data.learned[of].all}
+                language={data.language}
+                wishes={wishes}
+                onWish={wish}
+              />
             ))}
             <section>
-              <h2>Counts</h2>
+              <h2>{NAMES.flat}</h2>
               <p>
-                {data.hands.counted.sides === 0
-                  ? 'No side has been counted yet.'
-                  : `${data.hands.counted.off} of ${plural(data.hands.counted.sides, 'counted side')} had another count than planned.`}
+                {handsWords('flat', data.hands.flat)}{' '}
+                <span className="quiet">{basisWords(data.hands.flat)}</span>
               </p>
+              <Use of="flat" wishes={wishes} onWish={wish} />
             </section>
             <section>
-              <h2>What it is used for</h2>
-              <label className={styles.use}>
-                <input
-                  type="checkbox"
-                  checked={used ?? data.used}
-                  onChange={(e) => {
-                    // It is seen at once, and written meanwhile.
-                    setUsed(e.target.checked);
-                    set(takeForNewHems(e.target.checked));
-                  }}
-                />{' '}
-                New hems begin with my pace
-                {data.hands.time.all.basis === 'these hands' &&
-                  `: ${Math.round(USUAL_PACE / data.hands.time.all.ratio)} stitches a minute`}
-              </label>
-              <p className="quiet small">
-                Each hem learns its own yarn from what is weighed. You can change the pace of a hem on its
-                Yarn page.
-              </p>
+              <h2>Counts</h2>
+              <p>{countedWords(data.hands.counted)}</p>
+            </section>
+            <section>
+              <h2>Start afresh</h2>
               <p className={styles.tools}>
-                <Button size="small" onClick={() => set(forgetUpTo(new Date().toISOString()))}>
+                <Button size="small" onClick={() => wish({ ...wishes, since: new Date().toISOString() })}>
                   Start afresh from now
                 </Button>
-                {data.since !== null && (
-                  <Button size="small" onClick={() => set(forgetUpTo(null))}>
+                {wishes.since !== null && (
+                  <Button size="small" onClick={() => wish({ ...wishes, since: null })}>
                     Take everything into account again
                   </Button>
                 )}
               </p>
               <p className="quiet small">
-                {data.since === null
+                {wishes.since === null
                   ? 'The log itself is never deleted by this.'
-                  : `Only what was noted since ${new Date(data.since).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' })} counts. The log is all there.`}
+                  : `Only what was noted since ${new Date(wishes.since).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' })} counts. The log is all there.`}
               </p>
             </section>
           </>
@@ -100,46 +100,115 @@ export function HandsPage() {
   );
 }
 
-interface PartWordsProps {
-  readonly of: 'time' | 'yarn' | 'height';
-  readonly part: Part;
+interface WishProps {
+  readonly wishes: HandsWishes;
+  readonly onWish: (wishes: HandsWishes) => void;
+}
+
+function Use({ of, wishes, onWish }: WishProps & { readonly of: HandsUse }) {
+  const used = !wishes.off.includes(of);
+  return (
+    <label className={styles.use}>
+      <input
+        type="checkbox"
+        checked={used}
+        onChange={(e) =>
+          onWish({
+            ...wishes,
+            off: e.target.checked ? wishes.off.filter((o) => o !== of) : [...wishes.off, of],
+          })
+        }
+      />{' '}
+      New hems begin with it
+    </label>
+  );
+}
+
+interface PartProps extends WishProps {
+  readonly of: HandsPart;
+  readonly hands: Hands;
+  /** As the log has it. */
+  readonly learned: Learned;
   readonly language: Language;
 }
 
-function PartWords({ of, part, language }: PartWordsProps) {
-  const kinds = Object.entries(part.by) as [StitchKind, Learned][];
+const sizeName = (of: HandsPart, size: string, language: Language): string =>
+  of === 'yarn' ? (YARN_WEIGHTS[Number(size)]?.name[language] ?? size) : `${size} mm hook`;
+
+function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps) {
+  const { all, byStitch, bySize } = hands[of];
+  const own = wishes.own[of];
   return (
-    <>
+    <section>
+      <h2>{NAMES[of]}</h2>
       <p>
-        {handsWords(of, part.all)} <span className="quiet">{basisWords(part.all)}</span>
+        {handsWords(of, all)} <span className="quiet">{basisWords(all)}</span>
       </p>
       <Ranges
         lines={[
-          ['all stitches', part.all],
-          ...kinds.map(([kind, l]) => [stitchName(kind, language), l] as const),
+          ['all stitches', all],
+          ...Object.entries(byStitch).map(
+            ([kind, l]) => [kind in STITCHES ? stitchName(kind as StitchKind, language) : kind, l] as const,
+          ),
+          ...Object.entries(bySize).map(([size, l]) => [sizeName(of, size, language), l] as const),
         ]}
       />
-      {part.all.doubted.length > 0 && (
+      {all.doubted.length > 0 && (
         <p className="small">
-          {part.all.doubted.length === 1
+          {all.doubted.length === 1
             ? 'One entry is so far off that it looks like a slip, and hardly counts.'
-            : `${part.all.doubted.length} entries are so far off that they look like slips, and hardly count.`}{' '}
+            : `${all.doubted.length} entries are so far off that they look like slips, and hardly count.`}{' '}
           <Link to="/log">Look in the log</Link>: a wrong entry can be corrected or struck on the log of its
           hem.
         </p>
       )}
-    </>
+      <p className={styles.tools}>
+        <Use of={of} wishes={wishes} onWish={onWish} />
+        <label className={styles.own}>
+          I know better:{' '}
+          <NumberField
+            size="small"
+            optional
+            aria-label={OWN_LABELS[of]}
+            min={of === 'time' ? USUAL_PACE / OWN_RATIO[1] : 100 * (OWN_RATIO[0] - 1)}
+            max={of === 'time' ? USUAL_PACE / OWN_RATIO[0] : 100 * (OWN_RATIO[1] - 1)}
+            step={1}
+            suffix={of === 'time' ? 'sts a minute' : '% more'}
+            placeholder={`${shownOf(of, learned.ratio)}`}
+            value={own === undefined ? null : shownOf(of, own)}
+            onChange={(v) => onWish({ ...wishes, own: withOwn(wishes.own, of, v) })}
+          />
+        </label>
+      </p>
+    </section>
   );
+}
+
+const OWN_LABELS: Readonly<Record<HandsPart, string>> = {
+  time: 'Your own word: stitches in a minute',
+  yarn: 'Your own word: yarn beside the rule of thumb, in percent',
+  height: 'Your own word: height of rounds beside the rule of thumb, in percent',
+  width: 'Your own word: width of stitches beside the rule of thumb, in percent',
+};
+
+/** A ratio as it is typed: stitches in a minute, or percent beside the rule of thumb. */
+const shownOf = (of: HandsPart, ratio: number): number =>
+  of === 'time' ? Math.round(USUAL_PACE / ratio) : Math.round(100 * (ratio - 1));
+
+function withOwn(own: HandsWishes['own'], of: HandsPart, shown: number | null): HandsWishes['own'] {
+  const { [of]: _, ...others } = own;
+  if (shown === null) return others;
+  return { ...others, [of]: of === 'time' ? USUAL_PACE / shown : 1 + shown / 100 };
 }
 
 const WIDTH = 560;
 const LINE = 26;
-const NAMES = 170;
+const NAMES_WIDTH = 170;
 
 /** Each as a point with its range, on a scale about the rule of thumb. */
 function Ranges({ lines }: { readonly lines: readonly (readonly [name: string, learned: Learned])[] }) {
   const most = Math.max(1.3, ...lines.flatMap(([, { low, high }]) => [high, 1 / low]));
-  const x = scaleLog([1 / most, most], [NAMES, WIDTH - 8]);
+  const x = scaleLog([1 / most, most], [NAMES_WIDTH, WIDTH - 8]);
   const height = LINE * lines.length + 24;
   return (
     <svg

@@ -198,8 +198,8 @@ function Numbers({ found, plan }: { readonly found: readonly (Compared | null)[]
     { label: 'Fits', words: (c) => (c.even ? 'every round fits' : 'not yet'), cost: (c) => Number(!c.even) },
     {
       label: 'Flatness',
-      words: (c) => flatnessWords(verdict(c.worst)),
-      cost: (c) => LESS_FLAT[verdict(c.worst)],
+      words: (c) => flatnessWords(verdict(c.worst, plan.flatLimits)),
+      cost: (c) => LESS_FLAT[verdict(c.worst, plan.flatLimits)],
     },
     { label: 'Yarn', words: (c) => `up to ${Math.round(c.grams)} g`, cost: (c) => Math.round(c.grams) },
     { label: 'To buy', words: (c) => plural(c.toBuy, 'ball'), cost: (c) => c.toBuy },

@@ -100,8 +100,8 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           {corners?.map((c) => (
             <li key={c.corner}>
               {CORNERS.find((x) => x.id === c.corner)!.name}
-              <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
-                {flatnessWords(verdict(c.strain))}
+              <span className={Math.abs(c.strain) > plan.flatLimits.blocks ? 'odd' : 'quiet'}>
+                {flatnessWords(verdict(c.strain, plan.flatLimits))}
               </span>
             </li>
           ))}
@@ -117,8 +117,8 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         {schools?.map((c) => (
           <li key={c.school}>
             {SCHOOL_NAMES[c.school]}
-            <span className={Math.abs(c.strain) > 0.05 ? 'odd' : 'quiet'}>
-              {flatnessWords(verdict(c.strain))}
+            <span className={Math.abs(c.strain) > plan.flatLimits.blocks ? 'odd' : 'quiet'}>
+              {flatnessWords(verdict(c.strain, plan.flatLimits))}
             </span>
           </li>
         ))}

@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { sideWords } from '../../core/words/placeWords.ts';
-import { FLAT_LIMITS } from '../../core/flat/flat.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { flatBasisWords } from '../../core/words/estimateWords.ts';
 import { bodyLiesWords, flatnessWords } from '../../core/words/flatWords.ts';
 import { percentWords } from '../../core/words/measures.ts';
 
@@ -13,6 +13,7 @@ const LEFT = 34;
 export function StrainStrip({ plan }: { readonly plan: Plan }) {
   const largest = Math.max(0.06, ...plan.rounds.flatMap((r) => r.sides.map((s) => Math.abs(s.strain))));
   const x = scaleLinear().domain([-largest, largest]).range([LEFT, WIDTH]).clamp(true);
+  const limits = plan.flatLimits;
   const height = plan.rounds.length * ROW + 22;
   const band = (limit: number): { x: number; width: number } => ({
     x: x(-limit),
@@ -27,8 +28,8 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
         role="img"
         aria-label={`How flat each round lies: ${worstWords(plan)}`}
       >
-        <rect className="band-blocks" {...band(FLAT_LIMITS.blocks)} y={0} height={height - 20} />
-        <rect className="band-flat" {...band(FLAT_LIMITS.flat)} y={0} height={height - 20} />
+        <rect className="band-blocks" {...band(limits.blocks)} y={0} height={height - 20} />
+        <rect className="band-flat" {...band(limits.flat)} y={0} height={height - 20} />
         <line className="zero" x1={x(0)} x2={x(0)} y1={0} y2={height - 20} />
         {[...plan.rounds].reverse().map((round, row) => (
           <g key={round.number} transform={`translate(0 ${row * ROW})`}>
@@ -60,8 +61,9 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
         </text>
       </svg>
       <p className="quiet small">
-        {worstWords(plan)} {bodyLiesWords(plan.hem)} Up to {FLAT_LIMITS.flat * 100} % off lies flat, up to{' '}
-        {FLAT_LIMITS.blocks * 100} % flattens with blocking: rules of thumb.
+        {worstWords(plan)} {bodyLiesWords(plan.hem)} Up to {Number((limits.flat * 100).toFixed(1))} % off lies
+        flat, up to {Number((limits.blocks * 100).toFixed(1))} % flattens with blocking:{' '}
+        {flatBasisWords(plan)}.
       </p>
     </section>
   );

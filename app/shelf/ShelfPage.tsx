@@ -117,13 +117,15 @@ export function ShelfPage() {
     if (files.length === 0) return;
     // What reads files is fetched with the first of them, to keep the first page small.
     const found = await attempt(async () => {
-      const [{ readFiles }, { standings }, { takePhotos }] = await Promise.all([
+      const [{ readFiles }, { standings }, { takePhotos }, { takeWishes }] = await Promise.all([
         import('./opening.ts'),
         import('./incoming.ts'),
         import('../storage/photos.ts'),
+        import('../storage/wishes.ts'),
       ]);
       const opened = await readFiles(files, new Date());
       if (opened.photos.length > 0) await takePhotos(opened.photos);
+      if (opened.wishes) await takeWishes(opened.wishes);
       return { ...opened, incoming: await standings(opened.hems, await library.list(), library) };
     });
     if (!found) return;
@@ -142,15 +144,16 @@ export function ShelfPage() {
   };
   const saveBackup = (): void =>
     void attempt(async () => {
-      const [{ backupOf, noteBackup }, { photosOf }] = await Promise.all([
+      const [{ backupOf, noteBackup }, { photosOf }, { wishesHere }] = await Promise.all([
         import('../storage/backup.ts'),
         import('../storage/photos.ts'),
+        import('../storage/wishes.ts'),
       ]);
       const now = new Date();
       // Read anew: another tab may have changed the shelf since it was shown.
       const all = await library.list();
       const photos = photosToo ? await photosOf(new Set(all.map((f) => f.id))) : [];
-      const bytes = new Uint8Array(backupOf(all, now, photos));
+      const bytes = new Uint8Array(backupOf(all, now, await wishesHere(), photos));
       saveBlob(`hems-${now.toISOString().slice(0, 10)}.zip`, new Blob([bytes], { type: 'application/zip' }));
       await noteBackup(all, now);
     });

@@ -1,12 +1,19 @@
 /** Files that come in: hem files, backups, and tables of side counts or motifs. */
 import { nanoid } from 'nanoid';
-import { readBundle, readPhotos, type BundledPhoto } from '../../core/document/bundle.ts';
+import {
+  HANDS_FILE,
+  readBundle,
+  readHandsFile,
+  readPhotos,
+  type BundledPhoto,
+} from '../../core/document/bundle.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import { checkHem, jsonOf, readHem } from '../../core/document/check.ts';
 import { isCountsTable, readCounts, readGrid } from '../../core/document/csv.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { newHem } from '../../core/document/newHem.ts';
 import { salvageHem, type Salvaged } from '../../core/document/salvage.ts';
+import { readWishes, type HandsWishes } from '../../core/hands/wishes.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { beyondPlanning, outlineProblems, type Piece } from '../../core/piece/piece.ts';
 import { failed, problem, type Outcome, type Problem, inAll } from '../../core/problems.ts';
@@ -24,6 +31,8 @@ export interface Opened {
   readonly refused: readonly RefusedFile[];
   /** Photos of the work that came with them. */
   readonly photos: readonly BundledPhoto[];
+  /** What a backup says that its maker wants of what was learned of their hands; null where none does. */
+  readonly wishes: HandsWishes | null;
 }
 
 interface NamedText {
@@ -38,6 +47,7 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
   const hems: Hem[] = [];
   const refused: RefusedFile[] = [];
   const photos: BundledPhoto[] = [];
+  let wishes: HandsWishes | null = null;
   const refuse = (name: string, problems: readonly Problem[], salvaged: Salvaged | null = null): void =>
     void refused.push({ name, problems, salvaged });
   const readProject = ({ name, text }: NamedText): void => {
@@ -54,6 +64,10 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
       const bytes = new Uint8Array(await file.arrayBuffer());
       const bundle = readBundle(bytes);
       photos.push(...readPhotos(bytes));
+      const wanted = readHandsFile(bytes);
+      const outcome = wanted === null ? null : readWishes(wanted);
+      if (outcome?.ok) wishes = outcome.value;
+      else if (outcome) refuse(HANDS_FILE, outcome.problems);
       return bundle.ok ? bundle.value.forEach(readProject) : refuse(file.name, bundle.problems);
     }
     if (file.size > LIMITS.hemBytes) return refuse(file.name, [tooLarge(file.size, LIMITS.hemBytes)]);
@@ -71,7 +85,7 @@ export async function readFiles(files: readonly File[], now: Date): Promise<Open
       refuse(file.name, [problem('file-unreadable', inAll('the file'))]);
     }
   }
-  return { hems, refused, photos };
+  return { hems, refused, photos, wishes };
 }
 
 const tooLarge = (bytes: number, most: number): Problem =>

@@ -15,21 +15,26 @@ beforeEach(() => {
   ));
 });
 const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
+/** What is known of the hands comes first. */
+const made = async (name: string): Promise<void> => {
+  press(name);
+  await screen.findAllByRole('spinbutton');
+};
 const fields = (): readonly string[] =>
   screen.getAllByRole('spinbutton').map((f) => f.getAttribute('aria-label')!);
 
 describe('a new hem', () => {
-  test('is told by a picture and three numbers, whatever was made', () => {
+  test('is told by a picture and three numbers, whatever was made', async () => {
     expect(screen.getByRole('heading', { name: 'What did you make?' })).toBeTruthy();
     for (const kind of PIECE_KINDS) {
-      press(CONSTRUCTIONS[kind].name);
+      await made(CONSTRUCTIONS[kind].name);
       expect(fields()).toEqual(CONSTRUCTIONS[kind].asked.map((a) => a.what));
       press('Something else');
     }
   });
 
-  test('has its size at once', () => {
-    press('Rows');
+  test('has its size at once', async () => {
+    await made('Rows');
     expect(screen.getByText(/^90 × 91 cm\. Worsted yarn/)).toBeTruthy();
     const width = screen.getByRole('spinbutton', { name: 'Width' });
     fireEvent.change(width, { target: { value: '60' } });
@@ -37,8 +42,8 @@ describe('a new hem', () => {
     expect(screen.getByText(/^60 × 6\d(\.5)? cm\./)).toBeTruthy();
   });
 
-  test('is shown the edges on what was made, without rounds of one’s own', () => {
-    press('One big motif');
+  test('is shown the edges on what was made, without rounds of one’s own', async () => {
+    await made('One big motif');
     press('Choose an edge');
     expect(screen.getByRole('heading', { name: 'Which edge?' })).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Add Shell edge' })).toBeTruthy();

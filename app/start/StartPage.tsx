@@ -11,6 +11,7 @@ import type { Where } from '../../core/edits/rounds.ts';
 import { entriesFor } from '../../core/forecast/nextRound.ts';
 import { takeSolution } from '../../core/fit/apply.ts';
 import { fitHem } from '../../core/fit/open.ts';
+import { usualGauge } from '../../core/hands/gauge.ts';
 import { askedOf } from '../../core/piece/piece.ts';
 import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { plan } from '../../core/plan/planner.ts';
@@ -27,12 +28,14 @@ import { Themed } from '../look/Themed.tsx';
 import { Library } from '../rounds/Library.tsx';
 import { withWarning } from '../shelf/telling.ts';
 import { library, libraryReady } from '../storage/here.ts';
-import { paceForNewHem } from '../hands/hands.ts';
+import { NOTHING_KNOWN, handsToBegin, type HandsToBegin } from '../workers/hands.ts';
 import styles from './start.module.css';
 
 /** A hem of a construction, without a round that nobody asked for. */
-function hemOf(kind: PieceKind, id: string, now: Date): Hem {
-  const blank: Hem = { ...newHem(id, now), rounds: [] };
+function hemOf(kind: PieceKind, id: string, now: Date, { hands, pace }: HandsToBegin): Hem {
+  const usual = newHem(id, now);
+  const gauge = usualGauge(usual.yarns[0]!.weight, hands);
+  const blank: Hem = { ...usual, hands, gauge, pace: pace ?? usual.pace, rounds: [] };
   if (blank.piece.kind === kind) return blank;
   const outcome = performed(blank, chooseConstruction(kind, constructionOf(kind, blank)));
   return outcome.ok ? outcome.value : blank;
@@ -54,14 +57,15 @@ export function StartPage() {
   const queries = useQueryClient();
   const notices = useNotices();
   const [id] = useState(() => nanoid(10));
+  // Worked out while the person looks at the pictures.
+  const [known] = useState(() => handsToBegin());
   const [hem, setHem] = useState<Hem | null>(null);
   const [choosing, setChoosing] = useState(false);
   const made = useMemo(() => (hem ? plan(hem) : null), [hem]);
   const begin = async (ready: Hem): Promise<void> => {
     const kept = await withWarning(notices, async () => {
       await libraryReady();
-      const pace = await paceForNewHem();
-      await library.add([pace === null ? ready : { ...ready, pace }], 'a new hem');
+      await library.add([ready], 'a new hem');
       return true;
     });
     if (!kept) return;
@@ -79,7 +83,7 @@ export function StartPage() {
           <Link to="/">Back to the shelf</Link>
         </p>
         {!hem || !made ? (
-          <Kinds onChoose={(kind) => setHem(hemOf(kind, id, new Date()))} />
+          <Kinds onChoose={(kind) => void known.then((k) => setHem(hemOf(kind, id, new Date(), k)))} />
         ) : choosing ? (
           <>
             <h1>Which edge?</h1>
@@ -109,7 +113,10 @@ export function StartPage() {
 /** The constructions as pictures. */
 function Kinds({ onChoose }: { readonly onChoose: (kind: PieceKind) => void }) {
   const samples = useMemo(
-    () => PIECE_KINDS.map((kind) => [kind, plan(sampleOf(hemOf(kind, kind, SAMPLE_DATE)))] as const),
+    () =>
+      PIECE_KINDS.map(
+        (kind) => [kind, plan(sampleOf(hemOf(kind, kind, SAMPLE_DATE, NOTHING_KNOWN)))] as const,
+      ),
     [],
   );
   return (

@@ -1,7 +1,8 @@
 /** Backups: when the last one was made, and a folder of the device that is kept up to date where the browser can. */
-import { writeFiles, type BundledFile, type BundledPhoto } from '../../core/document/bundle.ts';
+import { HANDS_FILE, writeFiles, type BundledFile, type BundledPhoto } from '../../core/document/bundle.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { writeHem } from '../../core/document/check.ts';
+import { writeWishes, type HandsWishes } from '../../core/hands/wishes.ts';
 import { nameOf, type Found } from './records.ts';
 import { settings } from './settings.ts';
 
@@ -33,8 +34,10 @@ function filesOf(shelf: readonly Found[]): readonly BundledFile[] {
 export const backupOf = (
   shelf: readonly Found[],
   now: Date,
+  wishes: HandsWishes,
   photos: readonly BundledPhoto[] = [],
-): Uint8Array => writeFiles(filesOf(shelf), now, photos);
+): Uint8Array =>
+  writeFiles([...filesOf(shelf), { name: HANDS_FILE, text: writeWishes(wishes) }], now, photos);
 
 /** Notes that a backup of these hems was made. */
 export async function noteBackup(shelf: readonly Found[], now: Date): Promise<void> {

@@ -2,6 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
 import { lastWeighed } from '../../core/record/weighings.ts';
 import { reachWords } from '../../core/words/ballWords.ts';
+import { yarnRestsOn } from '../../core/words/estimateWords.ts';
 import { numberTyped } from '../../core/words/typed.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -24,7 +25,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
   const before = used ? lastWeighed(plan.hem.record, used.yarn.id) : null;
   const [same, setSame] = useState(before !== null);
   if (!round || !used) return null;
-  const { yarn, calibration } = used;
+  const { yarn } = used;
   const value = numberTyped(typed);
   const grams = value > 0 && value <= MOST_G ? value : null;
   const heavier = same && before !== null && grams !== null && grams > before.grams;
@@ -79,9 +80,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
           </p>
         ))}
       <p className="quiet small">
-        {calibration.weighings === 0
-          ? 'An estimate from the path of the yarn through every stitch. Nothing has been weighed yet: it can be a fifth off.'
-          : `An estimate from the path of the yarn, set right by what you weighed (${calibration.weighings}): it can be ${Math.round(100 * calibration.spread)} in 100 off.`}
+        An estimate from the path of the yarn through every stitch. {yarnRestsOn(used)}
       </p>
       <p className={styles.tools}>
         <Button type="primary" disabled={grams === null || heavier} onClick={note}>

@@ -221,7 +221,7 @@ describe('work', () => {
     type('48,5');
     fireEvent.click(note());
     expect(store.get().plan.hem.record.at(-1)).toMatchObject({ ball: 'same', grams: 48.5 });
-    expect(store.get().plan.yarns[0]!.calibration.weighings).toBe(1);
+    expect(store.get().plan.yarns[0]!.calibration.observations).toBe(1);
   });
 
   test('puts the hook down, and takes it up with the next step', async () => {

@@ -9,8 +9,9 @@ import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
 import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
 import { waysToSize, type SizeWay } from '../../core/forecast/sizes.ts';
 import { DEMO_DEVICE } from '../../core/document/record.ts';
-import { evidenceOf, handsFrom, type Hands } from '../../core/hands/hands.ts';
-import { createPlanner, plan } from '../../core/plan/planner.ts';
+import { evidenceOf, handsFrom } from '../../core/evidence/evidence.ts';
+import type { Hands } from '../../core/hands/hands.ts';
+import { createPlanner } from '../../core/plan/planner.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';
 import { paintTile, type Place } from '../../drawing/tile.ts';
@@ -49,7 +50,7 @@ export const WORK = {
     handsFrom(
       hems.map((hem) =>
         // What demo hems come with was made by nobody.
-        evidenceOf(plan(hem), ({ id, at }) => id.device !== DEMO_DEVICE && (since === null || at >= since)),
+        evidenceOf(hem, ({ id, at }) => id.device !== DEMO_DEVICE && (since === null || at >= since)),
       ),
     ),
   paintPicture: (hem: Hem, ground: string, pixels: number): Promise<Blob> =>

@@ -91,7 +91,23 @@ export function readPhotos(bytes: Uint8Array): readonly BundledPhoto[] {
   }
 }
 
-const isHemFile = (name: string): boolean => /\.json$/i.test(name);
+/** The file of a backup that says what its maker wants of what was learned of their hands. */
+export const HANDS_FILE = 'my-hands.json';
+
+/** What {@link HANDS_FILE} of a backup says; null where there is none, or none that can be read. */
+export function readHandsFile(bytes: Uint8Array): unknown {
+  try {
+    const files = unzipSync(bytes, {
+      filter: ({ name, originalSize }) => name === HANDS_FILE && originalSize <= LIMITS.hemBytes,
+    });
+    const file = files[HANDS_FILE];
+    return file ? (JSON.parse(strFromU8(file)) as unknown) : null;
+  } catch {
+    return null;
+  }
+}
+
+const isHemFile = (name: string): boolean => /\.json$/i.test(name) && name !== HANDS_FILE;
 
 function beyondLimits(sizes: readonly number[]): Problem | null {
   if (sizes.length > LIMITS.bundledFiles) return tooLarge(LIMITS.bundledFiles, 'files');

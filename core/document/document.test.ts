@@ -52,6 +52,7 @@ describe('files of older versions', () => {
       partColours: {},
       bodyLies: 'flat',
       secondReadings: {},
+      hands: null,
     });
     for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
       expect(migrate(odd)).toEqual(odd);
@@ -117,19 +118,19 @@ describe('a round that was weighed', () => {
       weighIns: [{ id: 'w', yarn: 'y1', of: { kind: 'round', round: 77 }, grams: 9 }],
     };
     const outcome = checkHem(gone);
-    expect(outcome.ok && plan(outcome.value).yarns[0]!.calibration.weighings).toBe(0);
+    expect(outcome.ok && plan(outcome.value).yarns[0]!.calibration.observations).toBe(0);
   });
 
   test('keeps what it taught when the stack is put in another order', () => {
     const plain = [entry({ id: 'a', times: 2 }), entry({ id: 'c' }), entry({ id: 'b', stitch: 'hdc' })];
     const hem = { ...weighed({ entry: 'b', index: 0 }), rounds: plain };
     const before = plan(hem).yarns[0]!.calibration;
-    expect(before.weighings).toBe(1);
+    expect(before.observations).toBe(1);
     const other = plan({ ...hem, rounds: [hem.rounds[2]!, hem.rounds[0]!, hem.rounds[1]!] });
     expect(other.rounds[1]!.written!.entry.id).toBe('b');
-    expect(other.yarns[0]!.calibration.weighings).toBe(1);
+    expect(other.yarns[0]!.calibration.observations).toBe(1);
     // The same entry, now nearer to the piece and so a little shorter.
-    expect(Math.abs(other.yarns[0]!.calibration.factor / before.factor - 1)).toBeLessThan(0.1);
+    expect(Math.abs(other.yarns[0]!.calibration.ratio / before.ratio - 1)).toBeLessThan(0.1);
   });
 });
 

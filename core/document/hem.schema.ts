@@ -1,6 +1,7 @@
 /** The project file of one hem: everything that the maker said, nothing that can be computed from it. */
 import { Type } from '@sinclair/typebox';
 import { baseRound } from '../base/baseRound.schema.ts';
+import { knownHands } from '../hands/hands.schema.ts';
 import { LIMITS } from '../limits.ts';
 import { piece } from '../piece/piece.schema.ts';
 import {
@@ -14,6 +15,7 @@ import {
   list,
   named,
   oneOf,
+  orNull,
   record,
   said,
   stitches,
@@ -84,6 +86,10 @@ export const hem = record({
   weighIns: said(
     'what was weighed: a swatch, or a yarn before and after a round',
     list(weighIn, LIMITS.weighIns),
+  ),
+  hands: said(
+    'what was known of the hands that work it when it was begun; null for rules of thumb alone',
+    orNull(knownHands),
   ),
   pace: said('stitches in a minute', between(1, 200)),
   blocking: said('size after blocking over size before', between(0.8, 1.3)),

@@ -47,6 +47,8 @@ const STEPS: readonly ((file: Value) => Value)[] = [
   (file) => ({ partColours: {}, bodyLies: 'flat', secondReadings: {}, ...file }),
   // Version 8: entries of the record may be struck.
   (file) => file,
+  // Version 9: what is known of the hands.
+  (file) => ({ hands: null, ...file }),
 ];
 
 const lookOf6 = (event: unknown): unknown =>

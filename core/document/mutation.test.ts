@@ -115,7 +115,7 @@ function mutated(value: unknown, chance: Chance, said: string[], at = ''): unkno
 describe('a file that was changed by chance', () => {
   test('is refused with places and remedies, or can be planned and told to its end', () => {
     let accepted = 0;
-    for (const seed of seeds(400)) {
+    for (const seed of seeds(500)) {
       withSeed(seed, (said) => {
         const chance = chanceOf(seed);
         let file: unknown = JSON.parse(writeHem(chance.pick(HEMS)));

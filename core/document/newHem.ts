@@ -86,6 +86,7 @@ export function newHem(id: string, now: Date): Hem {
       },
     ],
     weighIns: [],
+    hands: null,
     pace: 18,
     blocking: 1,
     notes: '',

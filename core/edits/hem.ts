@@ -1,6 +1,7 @@
 /** Edits of what a hem is called, how it is told, and what the maker says of themselves. */
 import { NOTHING_DONE } from '../document/record.ts';
 import type { Hem, Preferences } from '../document/hem.ts';
+import type { KnownHands } from '../hands/hands.schema.ts';
 import { edit, type Edit } from './edit.ts';
 
 export const rename = (name: string): Edit =>
@@ -22,6 +23,10 @@ export const writeNotes = (notes: string): Edit => edit('notes', () => ({ notes 
 
 /** Stitches in a minute. */
 export const setPace = (pace: number): Edit => edit('pace', () => ({ pace }), 'pace');
+
+/** What is known of the hands that work it; null for rules of thumb alone. @param pace stitches in a minute; null leaves it */
+export const reckonWith = (hands: KnownHands | null, pace: number | null): Edit =>
+  edit(hands ? 'your hands' : 'rules of thumb', () => ({ hands, ...(pace !== null && { pace }) }));
 
 /** Size after blocking over size before. */
 export const setBlocking = (blocking: number): Edit => edit('blocking', () => ({ blocking }), 'blocking');

@@ -1,4 +1,5 @@
 /** Edits of the piece, its colour, and the gauge of the border. */
+import { usualGauge } from '../hands/gauge.ts';
 import type { BaseRound } from '../base/baseRound.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Gauge, Hem, RoundEntry } from '../document/hem.ts';
@@ -143,12 +144,12 @@ const withReading = (
   return lengthCm === null ? others : { ...others, [String(side)]: lengthCm };
 };
 
-/** Usual values of a yarn weight for the gauge and for every yarn. */
+/** Usual values of a yarn weight, in these hands, for the gauge and for every yarn. */
 export const chooseWeight = (number: YarnWeightNumber): Edit =>
   edit('yarn weight', (hem) => {
-    const { stitchesPer10Cm, hookMm, diameterMm, metresPer100G } = yarnWeight(number);
+    const { diameterMm, metresPer100G } = yarnWeight(number);
     return {
-      gauge: { stitchesPer10Cm, hookMm: hookMm[0] },
+      gauge: usualGauge(number, hem.hands),
       yarns: hem.yarns.map((yarn) => ({ ...yarn, weight: number, diameterMm, metresPer100G })),
     };
   });

@@ -34,7 +34,7 @@ export function fitTask(p: Plan, worked = 0): FitTask {
     stack: {
       base: p.hem.base,
       rounds: written.map((r) => r.written!),
-      heightsBelow: written.map((r) => p.rounds[r.onto]!.heightMm / r.stitchWidthMm),
+      heightsBelow: written.map((r) => p.rounds[r.onto]!.plannedHeightMm / r.stitchWidthMm),
       worked,
       budget: { left: FIT_BUDGET },
     },

@@ -1,7 +1,6 @@
 /** What would another edge do? The last entry of the stack exchanged, repeated, or carried to a wanted size. */
 import { schoolsFor, type SchoolId } from '../base/schools.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
-import { FLAT_LIMITS } from '../flat/flat.ts';
 import { createPlanner } from '../plan/planner.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { groundNeeded } from '../rounds/facts.ts';
@@ -117,7 +116,7 @@ export interface FirstToShow {
 export function firstToShow(plan: Plan): FirstToShow | null {
   if (!lastRepeatable(plan.hem)) return null;
   const { rounds } = createPlanner()(repeated(plan.hem, MOST_ROUNDS));
-  const found = rounds.find((r) => Math.abs(worstStrain(r)) > FLAT_LIMITS.blocks);
+  const found = rounds.find((r) => Math.abs(worstStrain(r)) > plan.flatLimits.blocks);
   return { round: found?.number ?? null, strain: worstStrain(found ?? rounds[rounds.length - 1]!) };
 }
 

@@ -1,220 +1,201 @@
-/** What the records of hems teach about the hands that worked them: pace, yarn and height, each by stitch, and counts that were off. */
-import type { WorkEvent } from '../document/hem.ts';
-import { standing } from '../document/record.ts';
-import { isRound, type Plan, type RoundPlan } from '../plan/types.ts';
-import { metresBetween } from '../plan/yarns.ts';
-import { weighedStretches } from '../record/weighings.ts';
-import { countsAsStitch } from '../ring/stitch.ts';
+/** What can be known of hands: pace, yarn, height and width of stitches, what still lies flat. Each is a ratio to a rule of thumb. */
 import type { StitchKind } from '../terms/stitches.ts';
-import { isPause } from '../work/session.ts';
-import { RANGE, learn, type Learned, type Observation, type Prior } from './ratio.ts';
+import type { Known, KnownHands, KnownPart } from './hands.schema.ts';
+import { RANGE, learn, learnOn, spreadOf, type Learned, type Observation, type Prior } from './ratio.ts';
 
-/** Beside everything that is learned stands what it is a ratio of. */
-export interface Hands {
-  /** Time over that at {@link USUAL_PACE}, all stitches and by stitch. */
-  readonly time: Part;
-  /** Yarn over that of the loop path. */
-  readonly yarn: Part;
-  /** Height of the rounds over that of the stitches by the book. */
-  readonly height: Part;
-  /** Sides that were counted, and those of them that were not as planned. */
-  readonly counted: { readonly sides: number; readonly off: number };
+export type { Known, KnownHands, KnownPart } from './hands.schema.ts';
+
+export const PARTS = ['time', 'yarn', 'height', 'width'] as const;
+/** What is known for all stitches, and by stitch and size. */
+export type HandsPart = (typeof PARTS)[number];
+
+/** What was learned. */
+export interface Hands extends Readonly<Record<HandsPart, Part>> {
+  /** Strain that still lies flat. */
+  readonly flat: Learned;
+  readonly counted: Counted;
 }
 
-/** Something that is learned for all stitches, and for each stitch on top of that. */
+/** Something that is learned for all stitches, and for each stitch, and each yarn weight or hook, on top of that. */
 export interface Part {
   readonly all: Learned;
-  readonly by: Partial<Record<StitchKind, Learned>>;
+  readonly byStitch: Readonly<Record<string, Learned>>;
+  readonly bySize: Readonly<Record<string, Learned>>;
 }
+
+/** Sides that were counted, and those of them that had fewer or more stitches than planned: in all, and by where. */
+export interface Counted {
+  readonly sides: number;
+  readonly fewer: number;
+  readonly more: number;
+  readonly where: readonly {
+    readonly place: CountedPlace;
+    readonly sides: number;
+    readonly off: number;
+  }[];
+}
+
+export const COUNTED_PLACES = ['base round', 'straight rounds', 'rounds with chains or groups'] as const;
+export type CountedPlace = (typeof COUNTED_PLACES)[number];
 
 /** Stitches in a minute where nothing is known of the hands. */
 export const USUAL_PACE = 18;
 
-/** Standard deviations of the logarithm: of hands among each other, of days, and of stitches in the same hands. */
-const PRIORS = {
+/** Standard deviations of the logarithm: of hands among each other, and of days. */
+export const PRIORS = {
   time: { about: 1, spread: 0.35, drift: 0.1 },
   yarn: { about: 1, spread: 0.1, drift: 0.03 },
   height: { about: 1, spread: 0.08, drift: 0.03 },
-} as const satisfies Readonly<Record<string, Prior>>;
-const BY_STITCH: Readonly<Record<keyof typeof PRIORS, number>> = { time: 0.15, yarn: 0.04, height: 0.04 };
+  width: { about: 1, spread: 0.08, drift: 0.02 },
+} as const satisfies Readonly<Record<HandsPart, Prior>>;
+/** In the same hands from stitch to stitch, and from one yarn weight or hook to another. */
+const APART: Readonly<Record<HandsPart, { readonly stitch: number; readonly size: number }>> = {
+  time: { stitch: 0.15, size: 0 },
+  yarn: { stitch: 0.04, size: 0.04 },
+  height: { stitch: 0.04, size: 0.04 },
+  width: { stitch: 0, size: 0.04 },
+};
 
-/** A kitchen scale, g; a tape, cm; minutes that go by otherwise while work is noted. */
-const SCALE_G = 0.7;
-const TAPE_CM = 0.3;
-const MINUTES = 1.5;
-
-/** Something observed of a stitch. */
+/** Something observed of a stitch, with a yarn of a weight or with a hook. */
 export interface Seen extends Observation {
   readonly stitch: StitchKind;
+  /** The yarn weight’s number, or the hook in mm; empty where it does not matter. */
+  readonly size: string;
 }
 
-/** All that a plan’s record tells. */
-export interface Evidence {
-  readonly time: readonly Seen[];
-  readonly yarn: readonly Seen[];
-  readonly height: readonly Seen[];
-  readonly counted: Hands['counted'];
-}
-
-/** What a round is mostly made of. */
-function stitchOfRound({ ring }: RoundPlan): StitchKind {
-  const counts = new Map<StitchKind, number>();
-  for (const s of ring.made) if (countsAsStitch(s)) counts.set(s.kind, (counts.get(s.kind) ?? 0) + 1);
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'sc';
-}
-
-/** What the record of a plan tells of the hands. @param isTheirs which of its events are taken into account */
-export function evidenceOf(plan: Plan, isTheirs: (event: WorkEvent) => boolean = () => true): Evidence {
-  const record = standing(plan.hem.record).filter(isTheirs);
-  const roundOf = (event: WorkEvent): RoundPlan | undefined =>
-    plan.rounds.find((r) => isRound(r, event.round));
-  const counts = record.flatMap((e) => {
-    const planned = e.did === 'counted' ? roundOf(e)?.done?.planned : undefined;
-    return e.did === 'counted' && planned
-      ? e.counts.flatMap((found, i) => (found === null ? [] : [found !== planned[i]]))
-      : [];
+/** A part by what was seen of it: for all stitches first, each size about that, and each stitch about both. */
+export function partFrom(of: HandsPart, seen: readonly Seen[]): Part {
+  const prior = PRIORS[of];
+  const apart = APART[of];
+  const across = acrossAll(of);
+  const all = learn(seen, across);
+  const about = (each: number): Prior => ({
+    about: all.ratio,
+    spread: Math.hypot(each, spreadOf(all, across)),
+    drift: prior.drift,
   });
+  const sizes = apart.size > 0 ? distinct(seen.map((s) => s.size)) : [];
+  const bySize = Object.fromEntries(
+    sizes.map((size) => [
+      size,
+      learn(
+        seen.filter((s) => s.size === size),
+        about(apart.size),
+      ),
+    ]),
+  );
+  const kinds = apart.stitch > 0 ? distinct(seen.map((s) => s.stitch)) : [];
+  const byStitch = Object.fromEntries(
+    kinds.map((kind) => [
+      kind,
+      learn(
+        // What the size does is told by the size.
+        seen.flatMap((s) =>
+          s.stitch === kind ? [{ ...s, ratio: (s.ratio * all.ratio) / (bySize[s.size] ?? all).ratio }] : [],
+        ),
+        about(apart.stitch),
+      ),
+    ]),
+  );
+  return { all, byStitch, bySize };
+}
+
+const distinct = <T extends string>(values: readonly T[]): readonly T[] => [...new Set(values)];
+
+/** Among all stitches and sizes, one from another is a drift too. */
+const acrossAll = (of: HandsPart): Prior => ({
+  ...PRIORS[of],
+  drift: Math.hypot(PRIORS[of].drift, APART[of].stitch, APART[of].size),
+});
+
+/** A rule of thumb, with its range. */
+export const ruleOfThumb = (of: HandsPart): Learned => learn([], acrossAll(of));
+
+/** What is known of a stitch with a yarn or hook: by both where they are known, else by what holds for all. */
+export function knownFor(of: HandsPart, part: KnownPart | null, stitch: StitchKind, size: string): Known {
+  if (!part) return ruleOfThumb(of);
+  const { all } = part;
+  const ofStitch = part.byStitch[stitch];
+  const ofSize = part.bySize[size];
+  if (!ofStitch && !ofSize) return all;
+  const apart = APART[of];
+  const ratio = ((ofStitch ?? all).ratio * (ofSize ?? all).ratio) / all.ratio;
+  const reach = ({ low, high }: Known): number => Math.log(high / low) / 2;
+  const half = Math.sqrt(
+    ofStitch && ofSize
+      ? bothOf(reach(ofStitch), reach(ofSize), RANGE * PRIORS[of].drift)
+      : ofStitch
+        ? reach(ofStitch) ** 2 + (RANGE * apart.size) ** 2
+        : reach(ofSize!) ** 2 + (RANGE * apart.stitch) ** 2,
+  );
   return {
-    time: timeOf(record, roundOf),
-    yarn: weighedStretches(record).flatMap(({ yarn: id, from, to, grams }): readonly Seen[] => {
-      const yarn = plan.hem.yarns.find((y) => y.id === id);
-      const round = plan.rounds.find((r) => isRound(r, to.round));
-      const metres = yarn ? metresBetween(plan.rounds, id, from, to) : 0;
-      if (!yarn || !round || metres <= 0) return [];
-      const foretold = (metres * 100) / yarn.metresPer100G;
-      return [
-        { stitch: stitchOfRound(round), ratio: grams / foretold, error: (SCALE_G * Math.SQRT2) / grams },
-      ];
-    }),
-    height: record.flatMap((e): readonly Seen[] => {
-      const round = e.did === 'looked' ? roundOf(e) : undefined;
-      if (e.did !== 'looked' || e.depthCm === null || !round || round.heightMm <= 0) return [];
-      const error = TAPE_CM / e.depthCm;
-      return [{ stitch: stitchOfRound(round), ratio: (10 * e.depthCm) / round.heightMm, error }];
-    }),
-    counted: { sides: counts.length, off: counts.filter(Boolean).length },
+    ratio,
+    low: ratio * Math.exp(-half),
+    high: ratio * Math.exp(half),
+    basis: all.basis,
+    observations: Math.max((ofStitch ?? all).observations, (ofSize ?? all).observations),
   };
 }
 
-/** How long stretches of work took, by the times at which steps were noted in one sitting. */
-function timeOf(
-  record: readonly WorkEvent[],
-  roundOf: (event: WorkEvent) => RoundPlan | undefined,
-): readonly Seen[] {
-  const events = [...record].sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const stretches = new Map<string, { round: RoundPlan; minutes: number; entries: number }>();
-  let sitting = 0;
-  events.slice(1).forEach((event, i) => {
-    const before = events[i]!;
-    if (isPause(before, event)) sitting++;
-    const round = roundOf(event);
-    const goesOn = before.did === 'made' || before.did === 'began';
-    if (isPause(before, event) || event.did !== 'made' || !goesOn || !round) return;
-    if (roundOf(before) !== round) return;
-    const key = `${sitting} ${round.number}`;
-    const stretch = stretches.get(key) ?? { round, minutes: 0, entries: 0 };
-    stretch.minutes += (Date.parse(event.at) - Date.parse(before.at)) / 60_000;
-    stretch.entries += event.stitches - (before.did === 'made' ? before.stitches : 0);
-    stretches.set(key, stretch);
-  });
-  return [...stretches.values()].flatMap(({ round, minutes, entries }): readonly Seen[] => {
-    const stitches = (entries * round.total) / Math.max(1, round.ring.made.length);
-    if (stitches < 20 || minutes <= 0) return [];
-    const ratio = (minutes * USUAL_PACE) / stitches;
-    return [{ stitch: stitchOfRound(round), ratio, error: MINUTES / minutes }];
-  });
-}
+/**
+ * The square of a range by two that rest on the same observations in part: of the surer one only a part is added, and the drift of
+ * days once.
+ */
+const bothOf = (a: number, b: number, daily: number): number =>
+  Math.max(a, b) ** 2 + 0.75 * (Math.min(a, b) ** 2 - daily ** 2);
 
-/** What evidence teaches. */
-export function handsFrom(evidence: readonly Evidence[]): Hands {
-  const part = (of: 'time' | 'yarn' | 'height'): Part =>
-    partFrom(
-      of,
-      evidence.flatMap((e) => e[of]),
-    );
-  return {
+/** What a hem’s own observations teach on top of what is known of the hands; as a ratio to what these make of the rule of thumb. */
+export const learnedSince = (
+  of: HandsPart,
+  known: Known | null,
+  observations: readonly Observation[],
+): Learned => {
+  const about = known && { ...known, ratio: 1, low: known.low / known.ratio, high: known.high / known.ratio };
+  return learnOn(about, PRIORS[of], observations);
+};
+
+/** A ratio beyond these is no matter of hands. */
+const MOST = 10;
+
+const kept = ({ ratio, low, high, basis, observations }: Known): Known => {
+  const within = (x: number): number => Number(Math.min(MOST, Math.max(1 / MOST, x)).toPrecision(4));
+  return { ratio: within(ratio), low: within(low), high: within(high), basis, observations };
+};
+
+const keptBy = (by: Readonly<Record<string, Known>>): Readonly<Record<string, Known>> =>
+  Object.fromEntries(Object.entries(by).map(([key, known]) => [key, kept(known)]));
+
+/** A part that is learned; null while it is a rule of thumb, or when it is not to be used. */
+type Use = (of: keyof KnownHands) => boolean;
+
+/** What a hem carries with it of what was learned. Null where there is nothing to carry. */
+export function knownFrom(hands: Pick<Hands, keyof KnownHands>, uses: Use = () => true): KnownHands | null {
+  const part = (of: HandsPart): KnownPart | null => {
+    const { all, byStitch, bySize } = hands[of];
+    if (!uses(of) || all.basis === 'rule of thumb') return null;
+    return { all: kept(all), byStitch: keptBy(byStitch), bySize: keptBy(bySize) };
+  };
+  const known: KnownHands = {
     time: part('time'),
     yarn: part('yarn'),
     height: part('height'),
-    counted: {
-      sides: evidence.reduce((sum, e) => sum + e.counted.sides, 0),
-      off: evidence.reduce((sum, e) => sum + e.counted.off, 0),
-    },
+    width: part('width'),
+    flat: uses('flat') && hands.flat.basis !== 'rule of thumb' ? kept(hands.flat) : null,
   };
+  return Object.values(known).every((of) => of === null) ? null : known;
 }
 
-/** A part by what was seen of it: for all stitches first, and each stitch about that. */
-export function partFrom(of: 'time' | 'yarn' | 'height', seen: readonly Seen[]): Part {
-  const prior = PRIORS[of];
-  // Among all stitches, one from another is a drift too.
-  const across = { ...prior, drift: Math.hypot(prior.drift, BY_STITCH[of]) };
-  const all = learn(seen, across);
-  const kinds = [...new Set(seen.map((s) => s.stitch))];
-  return {
-    all,
-    by: Object.fromEntries(
-      kinds.map((kind) => [
-        kind,
-        learn(
-          seen.filter((s) => s.stitch === kind),
-          { about: all.ratio, spread: Math.hypot(BY_STITCH[of], spreadOf(all, across)), drift: prior.drift },
-        ),
-      ]),
-    ),
+/** A part as its maker says that it is: surer than anything that was observed, and the same for all stitches. */
+export function inOwnWords(of: HandsPart, ratio: number): Part {
+  const { drift } = acrossAll(of);
+  const half = RANGE * drift;
+  const all: Learned = {
+    ratio,
+    low: ratio * Math.exp(-half),
+    high: ratio * Math.exp(half),
+    basis: 'own word',
+    observations: 0,
+    doubted: [],
   };
-}
-
-/** How sure what holds for all stitches is, as the standard deviation of its logarithm. */
-const spreadOf = ({ low, high }: Learned, { drift }: Prior): number =>
-  Math.sqrt(Math.max(0, (Math.log(high / low) / (2 * RANGE)) ** 2 - drift ** 2));
-
-/** What holds for a stitch: its own, else what holds for all. */
-export const learnedFor = (part: Part, stitch: StitchKind): Learned => part.by[stitch] ?? part.all;
-
-/** A number that is foretold, with its range and what it rests on. */
-export interface Foretold {
-  readonly value: number;
-  readonly low: number;
-  readonly high: number;
-  readonly basis: Learned['basis'];
-  readonly observations: number;
-}
-
-const foretold = (value: number, { ratio, low, high, basis, observations }: Learned): Foretold => ({
-  value: value * ratio,
-  low: value * low,
-  high: value * high,
-  basis,
-  observations,
-});
-
-/** A round as these hands will work it. */
-export interface RoundForetold {
-  readonly round: number;
-  readonly name: string;
-  readonly yarn: string;
-  readonly metres: Foretold;
-  readonly grams: Foretold;
-  readonly minutes: Foretold;
-  /** From the edge of the piece to the top of the round, cm. */
-  readonly heightCm: Foretold;
-}
-
-/** Every round of a plan as these hands will work it. */
-export function foretell(plan: Plan, hands: Hands): readonly RoundForetold[] {
-  return plan.rounds.map((r) => {
-    const stitch = stitchOfRound(r);
-    const yarn = plan.hem.yarns.find((y) => y.id === r.yarnId)!;
-    const metres = foretold(r.pathM, learnedFor(hands.yarn, stitch));
-    const grams = 100 / yarn.metresPer100G;
-    return {
-      round: r.number,
-      name: r.name,
-      yarn: yarn.name,
-      metres,
-      grams: { ...metres, value: metres.value * grams, low: metres.low * grams, high: metres.high * grams },
-      minutes: foretold(r.total / USUAL_PACE, learnedFor(hands.time, stitch)),
-      heightCm: foretold(r.heightMm / 10, learnedFor(hands.height, stitch)),
-    };
-  });
+  return { all, byStitch: {}, bySize: {} };
 }

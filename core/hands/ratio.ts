@@ -5,6 +5,7 @@
  * taken as Student’s t, fitted by weights that are found again until they stay (Lange, Little and Taylor, Robust Statistical
  * Modeling Using the t Distribution, 1989); the spread of the mean is that of the weighted precisions.
  */
+import type { Known } from './hands.schema.ts';
 
 /** Something observed. */
 export interface Observation {
@@ -12,17 +13,12 @@ export interface Observation {
   readonly ratio: number;
   /** One standard deviation of its logarithm, by the way in which it was measured. */
   readonly error: number;
+  /** A swatch was made for it; otherwise it comes from the work itself. */
+  readonly swatch?: boolean;
 }
 
-/** What is known of a ratio. */
-export interface Learned {
-  readonly ratio: number;
-  /** From `low` to `high` lies what is found next, some nine times in ten. */
-  readonly low: number;
-  readonly high: number;
-  readonly basis: 'rule of thumb' | 'these hands';
-  readonly observations: number;
-  /** Numbers of observations that are so far off that they look like a slip of the pen. */
+/** What is known of a ratio, and numbers of observations that are so far off that they look like a slip of the pen. */
+export interface Learned extends Known {
   readonly doubted: readonly number[];
 }
 
@@ -38,6 +34,8 @@ export interface Prior {
 /** Degrees of freedom of the errors: few enough that a slip by a factor of ten has next to no weight. */
 const FREEDOM = 4;
 const ROUNDS = 30;
+/** A logarithm that moves by less is found. */
+const SETTLED = 1e-7;
 /** Standard deviations to either side of a range. */
 export const RANGE = 1.9;
 /** From so many standard deviations, and from such a factor on, an observation is doubted. */
@@ -61,22 +59,63 @@ export function learn(observations: readonly Observation[], { about, spread, dri
       precision += weight;
       sum += weight * x;
     });
+    const before = mean;
     mean = sum / precision;
+    if (Math.abs(mean - before) < SETTLED) break;
   }
   const deviation = RANGE * Math.sqrt(1 / precision + drift ** 2);
-  const doubted = logs.flatMap((x, i) => {
-    const off = Math.abs(x - mean);
-    return off > DOUBT * Math.sqrt(variances[i]!) && off > Math.log(DOUBT_FACTOR) ? [i] : [];
-  });
+  const doubted = observations.flatMap((o, i) => (isFarOff(o, { mean, drift }) ? [i] : []));
+  const trusted = observations.filter((_, i) => !doubted.includes(i));
   return {
     ratio: Math.exp(mean),
     low: Math.exp(mean - deviation),
     high: Math.exp(mean + deviation),
-    basis: observations.length > doubted.length ? 'these hands' : 'rule of thumb',
+    basis: trusted.length === 0 ? 'rule of thumb' : trusted.every((o) => o.swatch) ? 'swatch' : 'these hands',
     observations: observations.length,
     doubted,
   };
 }
+
+interface Centre {
+  /** Of the logarithm. */
+  readonly mean: number;
+  readonly drift: number;
+}
+
+function isFarOff({ ratio, error }: Observation, { mean, drift }: Centre): boolean {
+  const off = Math.abs(Math.log(ratio) - mean);
+  return off > DOUBT * Math.hypot(error, drift) && off > Math.log(DOUBT_FACTOR);
+}
+
+/** Whether something that is about to be noted looks like a slip of the pen, by what is known. */
+export const looksLikeASlip = (seen: Observation, known: Known, usual: Prior): boolean =>
+  isFarOff(seen, { mean: Math.log(known.ratio), drift: Math.hypot(usual.drift, spreadOf(known, usual)) });
+
+/** How sure what is known is, as the standard deviation of its logarithm, without the drift of days. */
+export const spreadOf = ({ low, high }: Known, { drift }: Prior): number =>
+  Math.sqrt(Math.max(LEAST_SPREAD ** 2, (Math.log(high / low) / (2 * RANGE)) ** 2 - drift ** 2));
+
+/** Nobody’s hands are known better. */
+const LEAST_SPREAD = 0.005;
+
+/**
+ * What observations teach on top of what has been learned before.
+ *
+ * @param known null where there are only rules of thumb
+ * @param usual what holds of hands of which nothing is known
+ */
+export function learnOn(known: Known | null, usual: Prior, observations: readonly Observation[]): Learned {
+  if (!known) return learn(observations, usual);
+  const more = learn(observations, { ...usual, about: known.ratio, spread: spreadOf(known, usual) });
+  return {
+    ...more,
+    basis: more.basis === 'rule of thumb' || known.basis === 'these hands' ? known.basis : more.basis,
+    observations: known.observations + more.observations,
+  };
+}
+
+/** The range of a ratio as a fraction of it either way. */
+export const spreadAbout = ({ ratio, low, high }: Known): number => (high - low) / (2 * ratio);
 
 function median(values: readonly number[]): number {
   const sorted = [...values].sort((a, b) => a - b);

@@ -188,13 +188,15 @@ describe('an edit works anew only what stands on it', () => {
     [
       'the yarn of the last round',
       withRound(3, { yarns: ['y2'] }),
-      ['calibrations', 'most 4', 'problems', 'round 4', 'stack', 'yarn 4'].filter((s) => s !== 'ring 4'),
+      ['calibrations', 'judged 4', 'most 4', 'problems', 'round 4', 'stack', 'yarn 4'],
     ],
     [
       'the stitch of the last round but one',
       withRound(2, { stitch: 'dc' }),
       [
         'calibrations',
+        'judged 3',
+        'judged 4',
         'most 3',
         'most 4',
         'problems',

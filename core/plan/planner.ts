@@ -5,6 +5,10 @@
 import { placement, workBase } from '../base/baseRound.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
+import { learnFlat, limitsFor } from '../hands/flatness.ts';
+import { learnedSince } from '../hands/hands.ts';
+import { FLAT_LIMITS, type FlatLimits } from '../flat/flat.ts';
+import type { Body } from '../piece/edge.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, outlineProblems } from '../piece/piece.ts';
 import { sameRound, workedRounds, type FrozenRound } from '../record/record.ts';
@@ -13,9 +17,10 @@ import { asFound } from '../ring/found.ts';
 import { writtenRounds, type Stack, type WrittenRound } from '../stack/stack.ts';
 import { Stages } from '../stages.ts';
 import { problemsOf } from './problems.ts';
-import { planRounds, widthWithHook } from './rounds.ts';
+import { heightSeen, laySeen, looksOf } from './observed.ts';
+import { judged, planRounds, widthWithHook } from './rounds.ts';
 import { planSide } from './sides.ts';
-import type { Plan, RoundPlan } from './types.ts';
+import type { MadeRound, PathRound, Plan, RoundPlan } from './types.ts';
 import { calibrationOf, planYarns } from './yarns.ts';
 import { inAll } from '../problems.ts';
 
@@ -43,7 +48,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const hem = asBegun(stages, design, done);
   const { gauge, base } = hem;
   const stitchWidthMm = 100 / gauge.stitchesPer10Cm;
-  const baseWidthMm = widthWithHook(stitchWidthMm, base.hookMm, gauge.hookMm);
+  const baseWidthMm = widthWithHook(hem, base.hookMm);
   const body = stages.run('body', [hem.piece], () => bodyOf(hem.piece));
   const placements = body.edges.map((edge, side) =>
     stages.run(
@@ -70,21 +75,26 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
     ? stages.run('base as found', [baseWorked, found], () => asFound(baseWorked, found))
     : baseWorked;
   const stack = stages.run('stack', [hem.rounds, ...done.map((d) => d.begun)], () => stackOn(done, hem));
-  const { paths, stopped } = planRounds(
-    stages,
-    hem,
-    body,
-    done,
-    baseFound,
-    stack.rounds,
-    stitchWidthMm,
-    baseWidthMm,
+  const { made, stopped } = planRounds(stages, hem, body, done, baseFound, stack.rounds);
+  const looks = looksOf(hem.record);
+  const begun = made.slice(0, done.length);
+  const height = stages.run('height', [hem.hands, ...looks, ...begun], () =>
+    learnedSince('height', hem.hands?.height?.all ?? null, heightSeen(looks, begun)),
   );
+  // How a side lay is told beside the limits of the rule of thumb: what is judged does not bear on it.
+  const flat = stages.run('flat', [hem.hands, height, body, ...looks, ...begun], () =>
+    learnFlat(
+      hem.hands?.flat ?? null,
+      laySeen(looks, judgedAll(new Stages(), body, begun, height.ratio, FLAT_LIMITS)),
+    ),
+  );
+  const flatLimits = stages.run('limits', [flat.ratio], () => limitsFor(flat));
+  const paths = judgedAll(stages, body, made, height.ratio, flatLimits);
   const sides = body.edges.map((edge, side) =>
     stages.run(
       `side ${side}`,
-      [edge, placements[side], base, baseWorked, paths[0], baseWidthMm, hem.preferences.language],
-      () => planSide(hem, body, side, placements[side]!, baseWorked.ring, paths[0]!, baseWidthMm),
+      [edge, placements[side], base, baseWorked, paths[0], baseWidthMm, flatLimits, hem.preferences.language],
+      () => planSide(hem, body, side, placements[side]!, baseWorked.ring, paths[0]!, baseWidthMm, flatLimits),
     ),
   );
   const top = paths.reduce((most, r) => Math.max(most, r.heightMm), 0);
@@ -96,13 +106,14 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       new Map(hem.yarns.map((yarn) => [yarn.id, calibrationOf(hem, weighed, yarn, paths, stitchWidthMm)])),
   );
   const rounds = paths.map((r, k) => {
-    const { factor } = calibrations.get(r.yarnId)!;
-    const made = done[k] ?? null;
-    return stages.run(`yarn ${k}`, [r, factor, hem.pace, made], (): RoundPlan => ({
+    const { ratio } = calibrations.get(r.yarnId)!;
+    const frozen = done[k] ?? null;
+    const slower = slowerIn(hem, r);
+    return stages.run(`yarn ${k}`, [r, ratio, hem.pace, slower, frozen], (): RoundPlan => ({
       ...r,
-      done: made,
-      yarnM: r.pathM * factor,
-      minutes: r.total / hem.pace,
+      done: frozen,
+      yarnM: r.pathM * ratio,
+      minutes: (r.total * slower) / hem.pace,
     }));
   });
   const finishedSize = extent(body.outline, top);
@@ -116,6 +127,9 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
     bodySize: extent(body.outline, 0),
     finishedSize,
     borderWidthMm: top,
+    height,
+    flat,
+    flatLimits,
     yarns: planYarns(hem, rounds, calibrations),
     blockedSize: {
       widthMm: finishedSize.widthMm * hem.blocking,
@@ -129,6 +143,32 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       ...(stopped ? [stopped] : []),
     ]),
   };
+}
+
+/** Every round measured and judged; what is free is judged by the round that it is worked onto. */
+function judgedAll(
+  stages: Stages,
+  body: Body,
+  made: readonly MadeRound[],
+  taller: number,
+  limits: FlatLimits,
+): readonly PathRound[] {
+  const paths: PathRound[] = [];
+  for (const [k, round] of made.entries()) {
+    const below = paths[round.onto] ?? null;
+    paths.push(
+      stages.run(`judged ${k}`, [body, round, below, taller, limits], () =>
+        judged(body, round, below, taller, limits),
+      ),
+    );
+  }
+  return paths;
+}
+
+/** How much longer these hands take for the stitch of a round than for others. */
+function slowerIn({ hands }: Hem, { stitch }: PathRound): number {
+  const time = hands?.time;
+  return time ? (time.byStitch[stitch] ?? time.all).ratio / time.all.ratio : 1;
 }
 
 /** The hem on the piece and the base round that have been begun, with the yarns that were used. */

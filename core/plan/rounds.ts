@@ -10,26 +10,33 @@ import {
   strain,
   verdict,
   type Feet,
+  type FlatLimits,
 } from '../flat/flat.ts';
+import { knownFor, type KnownHands } from '../hands/hands.ts';
 import { LIMITS } from '../limits.ts';
 import type { FrozenRound } from '../record/record.ts';
 import type { Body } from '../piece/edge.ts';
 import { problem, type Problem, inRound } from '../problems.ts';
-import { sideCount, tallyRing, tallySide } from '../ring/ring.ts';
+import { mainStitch, sideCount, tallyRing, tallySide } from '../ring/ring.ts';
 import type { SideFit } from '../ring/along.ts';
 import { mostMade } from '../ring/most.ts';
 import { workRound, type WorkedRound as WorkedRing } from '../ring/work.ts';
 import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
 import type { Stages } from '../stages.ts';
-import { yarnInRingM } from '../yarn/yarn.ts';
-import { isEven, type PathRound, type RoundPlan, type RoundSide } from './types.ts';
+import { yarnInRingM, type Yarn } from '../yarn/yarn.ts';
+import { isEven, type MadeRound, type PathRound, type RoundPlan, type RoundSide } from './types.ts';
 
 /**
- * Width of a stitch made with another hook: it follows the square root of the hook, so that a hook half a
- * size smaller (5 to 4.5 mm) makes stitches 5 % narrower. A rule of thumb until a round has been measured.
+ * Width of a stitch made with another hook, mm: it follows the square root of the hook, so that a hook half a
+ * size smaller (5 to 4.5 mm) makes stitches 5 % narrower, and what is known of these hands with either hook.
  */
-export const widthWithHook = (widthMm: number, hookMm: number | null, usualMm: number): number =>
-  hookMm === null ? widthMm : widthMm * Math.sqrt(hookMm / usualMm);
+export function widthWithHook({ gauge, hands }: Pick<Hem, 'gauge' | 'hands'>, hookMm: number | null): number {
+  const widthMm = 100 / gauge.stitchesPer10Cm;
+  if (hookMm === null) return widthMm;
+  const known = (hook: number): number =>
+    hands?.width?.bySize[`${hook}`]?.ratio ?? hands?.width?.all.ratio ?? 1;
+  return (widthMm * Math.sqrt(hookMm / gauge.hookMm) * known(hookMm)) / known(gauge.hookMm);
+}
 
 /** @param done the rounds that have been begun, the base round first: they stand first in the stack */
 export function planRounds(
@@ -39,32 +46,34 @@ export function planRounds(
   done: readonly FrozenRound[],
   baseWorked: Omit<WorkedRing, 'sides'>,
   stack: readonly WrittenRound[],
-  usualWidthMm: number,
-  baseWidthMm: number,
-): { readonly paths: readonly PathRound[]; readonly stopped: Problem | null } {
-  const diameter = (id: string): number => hem.yarns.find((y) => y.id === id)!.diameterMm;
+): { readonly made: readonly MadeRound[]; readonly stopped: Problem | null } {
+  const { hands } = hem;
+  const baseWidthMm = widthWithHook(hem, hem.base.hookMm);
+  const yarnOf = (id: string): Yarn => hem.yarns.find((y) => y.id === id)!;
   const { yarn: baseYarn, hookMm } = hem.base;
   const baseHookMm = hookMm ?? hem.gauge.hookMm;
   const rounds = [
-    stages.run('round 0', [body, baseWorked, baseWidthMm, baseHookMm, baseYarn, diameter(baseYarn)], () =>
-      planRound(body, baseWidthMm, diameter(baseYarn), {
-        written: null,
-        number: 0,
-        name: 'Base round',
-        yarnId: baseYarn,
-        onto: -1,
-        ...baseWorked,
-        corners: body.outline.turns.map((turn) => ({
-          before: [],
-          group: baseCornerGroup(hem.base, turn),
-          after: [],
-        })),
-        facing: 'right',
-        backwards: false,
-        hookMm: baseHookMm,
-        fits: null,
-        below: null,
-      }),
+    stages.run(
+      'round 0',
+      [body, baseWorked, baseWidthMm, baseHookMm, ...factsOf(yarnOf(baseYarn)), hands],
+      () =>
+        makeRound(body, baseWidthMm, yarnOf(baseYarn), hands, {
+          written: null,
+          number: 0,
+          name: 'Base round',
+          onto: -1,
+          ...baseWorked,
+          corners: body.outline.turns.map((turn) => ({
+            before: [],
+            group: baseCornerGroup(hem.base, turn),
+            after: [],
+          })),
+          facing: 'right',
+          backwards: false,
+          hookMm: baseHookMm,
+          fits: null,
+          below: null,
+        }),
     ),
   ];
   let onto = 0;
@@ -79,13 +88,18 @@ export function planRounds(
   for (const [k, written] of stack.entries()) {
     const below = rounds[onto]!;
     const { entry, recipe, index } = written;
-    const widthMm = widthWithHook(usualWidthMm, entry.hookMm, hem.gauge.hookMm);
+    const widthMm = widthWithHook(hem, entry.hookMm);
     const room = Math.min(LIMITS.stitchesInRound, LIMITS.stitchesInBorder - size);
     const most = stages.run(
       `most ${k + 1}`,
       [below.ring, recipe, entry, index, body.outline, widthMm, room],
       () =>
-        mostMade(below.ring, recipe, circumstancesOf(written, body.outline, below.heightMm / widthMm), room),
+        mostMade(
+          below.ring,
+          recipe,
+          circumstancesOf(written, body.outline, below.plannedHeightMm / widthMm),
+          room,
+        ),
     );
     if (most > room) {
       const ofRound = room === LIMITS.stitchesInRound;
@@ -93,19 +107,19 @@ export function planRounds(
         most: ofRound ? LIMITS.stitchesInRound : LIMITS.stitchesInBorder,
         of: ofRound ? 'in one round' : 'in the border',
       });
-      return { paths: rounds, stopped };
+      return { made: rounds, stopped };
     }
     const yarnId = entry.yarns[index % entry.yarns.length]!;
     const hookMm = entry.hookMm ?? hem.gauge.hookMm;
     const found = done[k + 1]?.counts;
-    const inputs = [body, below, written, widthMm, hookMm, yarnId, diameter(yarnId), found];
+    const inputs = [body, below, written, widthMm, hookMm, ...factsOf(yarnOf(yarnId)), found, hands];
     const round = stages.run(`round ${k + 1}`, inputs, () => {
-      const circumstances = circumstancesOf(written, body.outline, below.heightMm / widthMm);
+      const circumstances = circumstancesOf(written, body.outline, below.plannedHeightMm / widthMm);
       const worked = stages.run(
         `ring ${k + 1}`,
         [
           below.ring,
-          below.heightMm / widthMm,
+          below.plannedHeightMm / widthMm,
           recipe,
           entry.corner,
           entry.changes[String(index)],
@@ -116,11 +130,10 @@ export function planRounds(
         () => workRound(below.ring, recipe, { ...circumstances, ...(found && { found }) }),
       );
       if (worked.ring.made.length === 0) return null;
-      return planRound(body, widthMm, diameter(yarnId), {
+      return makeRound(body, widthMm, yarnOf(yarnId), hands, {
         written,
         number: k + 1,
         name: written.name,
-        yarnId,
         onto,
         ring: worked.ring,
         layout: worked.layout,
@@ -132,62 +145,79 @@ export function planRounds(
         below,
       });
     });
-    if (round === null) return { paths: rounds, stopped: stop(k, null) };
+    if (round === null) return { made: rounds, stopped: stop(k, null) };
     rounds.push(round);
     size += round.total;
     if (!recipe.surface) onto = k + 1;
   }
-  return { paths: rounds, stopped: null };
+  return { made: rounds, stopped: null };
 }
+
+/** What of a yarn bears on how a round is made in it. */
+const factsOf = ({ id, weight, diameterMm }: Yarn): readonly unknown[] => [id, weight, diameterMm];
 
 interface RoundParts extends Pick<
   RoundPlan,
-  | 'written'
-  | 'number'
-  | 'name'
-  | 'yarnId'
-  | 'onto'
-  | 'ring'
-  | 'layout'
-  | 'corners'
-  | 'facing'
-  | 'backwards'
-  | 'hookMm'
+  'written' | 'number' | 'name' | 'onto' | 'ring' | 'layout' | 'corners' | 'facing' | 'backwards' | 'hookMm'
 > {
   readonly fits: readonly SideFit[] | null;
-  readonly below: PathRound | null;
+  readonly below: MadeRound | null;
 }
 
-function planRound(body: Body, widthMm: number, diameterMm: number, parts: RoundParts): PathRound {
-  const { fits, below, ...round } = parts;
+function makeRound(
+  body: Body,
+  widthMm: number,
+  yarn: Yarn,
+  hands: KnownHands | null,
+  { fits, below, ...round }: RoundParts,
+): MadeRound {
   const surface = round.written?.recipe.surface ?? false;
-  const free = surface || (round.written !== null && round.written.edge !== 'straight');
-  const ownHeightMm = surface ? 0 : roundHeight(round.ring) * widthMm;
-  const heightMm = (below?.heightMm ?? 0) + ownHeightMm;
+  const stitch = mainStitch(round.ring);
+  const known = (of: 'height' | 'yarn', size: number): number =>
+    knownFor(of, hands?.[of] ?? null, stitch, `${size}`).ratio;
+  const ownHeightMm = surface ? 0 : roundHeight(round.ring) * widthMm * known('height', round.hookMm);
   const feet = (): Feet =>
     below ? feetOnRing(below.ring, below.widths, below.stitchWidthMm / widthMm) : feetOnBody(body, widthMm);
-  const widths = entryWidths(round.ring, feet);
-  const judged = free && below ? below : { ring: round.ring, heightMm, stitchWidthMm: widthMm, widths };
+  return {
+    ...round,
+    yarnId: yarn.id,
+    stitch,
+    free: surface || (round.written !== null && round.written.edge !== 'straight'),
+    fits,
+    total: tallyRing(round.ring).stitches,
+    stitchWidthMm: widthMm,
+    widths: entryWidths(round.ring, feet),
+    plannedOwnHeightMm: ownHeightMm,
+    plannedHeightMm: (below?.plannedHeightMm ?? 0) + ownHeightMm,
+    pathM: yarnInRingM(round.ring, widthMm, yarn.diameterMm) * known('yarn', yarn.weight),
+    even: fits === null || fits.every(isEven),
+  };
+}
+
+/**
+ * A round measured and judged.
+ *
+ * @param below the round that a free edge is judged by; null for the base round
+ * @param taller what was measured of heights over what was planned
+ */
+export function judged(
+  body: Body,
+  { fits, ...round }: MadeRound,
+  below: PathRound | null,
+  taller: number,
+  limits: FlatLimits,
+): PathRound {
+  const heightMm = round.plannedHeightMm * taller;
+  const by = round.free && below ? below : { ...round, heightMm };
   const sides = Array.from({ length: sideCount(round.ring) }, (_, side): RoundSide => {
-    const natural = naturalLengthMm(judged.ring, side, judged.stitchWidthMm, judged.widths);
-    const s = strain(natural, body.outline, side, judged.heightMm);
+    const natural = naturalLengthMm(by.ring, side, by.stitchWidthMm, by.widths);
+    const s = strain(natural, body.outline, side, by.heightMm);
     return {
       tally: tallySide(round.ring, side),
       fit: fits && (fits[side] ?? fits[0]!),
       strain: s,
-      verdict: verdict(s),
+      verdict: verdict(s, limits),
     };
   });
-  return {
-    ...round,
-    free,
-    sides,
-    total: tallyRing(round.ring).stitches,
-    stitchWidthMm: widthMm,
-    widths,
-    ownHeightMm,
-    heightMm,
-    pathM: yarnInRingM(round.ring, widthMm, diameterMm),
-    even: sides.every(({ fit }) => fit === null || isEven(fit)),
-  };
+  return { ...round, sides, ownHeightMm: round.plannedOwnHeightMm * taller, heightMm };
 }

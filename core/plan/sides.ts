@@ -2,7 +2,7 @@
 import { rateChoices, schoolCount, stitchesAtJoins } from '../base/baseRound.ts';
 import { basis, rates, schoolLabel, schoolsFor } from '../base/schools.ts';
 import type { Hem } from '../document/hem.ts';
-import { FLAT_LIMITS, naturalLengthMm } from '../flat/flat.ts';
+import { naturalLengthMm, type FlatLimits } from '../flat/flat.ts';
 import type { Body } from '../piece/edge.ts';
 import { tallySide, type Ring } from '../ring/ring.ts';
 import type { PathRound, SchoolPlan, SidePlan } from './types.ts';
@@ -16,6 +16,7 @@ export function planSide(
   ring: Ring,
   baseRound: PathRound,
   widthMm: number,
+  limits: FlatLimits,
 ): SidePlan {
   const { base } = hem;
   const choice = base.sides[side]!;
@@ -50,10 +51,10 @@ export function planSide(
         id !== 'kinds' || choice.school === id || !schoolPlans.some((o) => o.id !== id && o.count === own),
     ),
     flatCount: at(0),
-    flatFrom: at(-FLAT_LIMITS.flat),
-    flatTo: at(FLAT_LIMITS.flat),
-    blocksFrom: at(-FLAT_LIMITS.blocks),
-    blocksTo: at(FLAT_LIMITS.blocks),
+    flatFrom: at(-limits.flat),
+    flatTo: at(limits.flat),
+    blocksFrom: at(-limits.blocks),
+    blocksTo: at(limits.blocks),
     placement: counts,
   };
 }

@@ -2,15 +2,16 @@
 import type { BasisPart, SchoolId } from '../base/schools.ts';
 import type { SideChoice } from '../base/baseRound.ts';
 import type { Hem, WorkedRound } from '../document/hem.ts';
-import type { Verdict } from '../flat/flat.ts';
+import type { FlatLimits, Verdict } from '../flat/flat.ts';
+import type { Learned } from '../hands/ratio.ts';
 import type { Body, Edge } from '../piece/edge.ts';
 import type { Problem } from '../problems.ts';
 import type { FrozenRound } from '../record/record.ts';
 import type { CornerRecipe } from '../ring/recipe.ts';
 import type { Ring, Tally } from '../ring/ring.ts';
+import type { StitchKind } from '../terms/stitches.ts';
 import type { SideFit, Layout } from '../ring/along.ts';
 import type { WrittenRound } from '../stack/stack.ts';
-import type { Calibration } from '../yarn/calibrate.ts';
 import type { Quantity, Yarn } from '../yarn/yarn.ts';
 
 export interface SchoolPlan {
@@ -64,6 +65,8 @@ export interface RoundPlan {
   readonly number: number;
   readonly name: string;
   readonly yarnId: string;
+  /** What it is mostly made of. */
+  readonly stitch: StitchKind;
   /** Number of the round whose ring it is worked onto; −1 for the base round. */
   readonly onto: number;
   /** A free outer edge, or work that lies on the face of the round below. */
@@ -86,15 +89,23 @@ export interface RoundPlan {
   readonly stitchWidthMm: number;
   /** Width of every entry of the ring in stitch widths; null when all are one wide. */
   readonly widths: Float32Array | null;
-  /** Height of this round, and of its top above the body, mm. */
+  /** Height of this round, and of its top above the body, mm; with what was measured of rounds that are worked. */
   readonly ownHeightMm: number;
   readonly heightMm: number;
-  /** Yarn by the loop path, before anything that was weighed is taken into account; and with it. */
+  /** Both as they were planned: what is worked into corners goes by them, whatever is measured later. */
+  readonly plannedOwnHeightMm: number;
+  readonly plannedHeightMm: number;
+  /** Yarn by the loop path and by what is known of the hands, before what was weighed of this hem; and with it. */
   readonly pathM: number;
   readonly yarnM: number;
   /** Working time at the maker's pace, minutes. */
   readonly minutes: number;
   readonly even: boolean;
+}
+
+/** A round before it is measured and judged. */
+export interface MadeRound extends Omit<PathRound, 'sides' | 'heightMm' | 'ownHeightMm'> {
+  readonly fits: readonly SideFit[] | null;
 }
 
 /** A round before what was weighed, the maker's pace, and how far it has been made are taken into account. */
@@ -105,7 +116,8 @@ export interface YarnPlan {
   readonly quantity: Quantity;
   /** Ends to weave in: two for each stretch worked in this yarn without a break. */
   readonly ends: number;
-  readonly calibration: Calibration;
+  /** What weighing makes of the estimate. */
+  readonly calibration: Learned;
   /** Price of the balls, when a ball has one. */
   readonly cost: number | null;
   /** Balls to buy beyond what is in the basket; null when it has not been said what is there. */
@@ -125,6 +137,10 @@ export interface Plan {
   readonly blockedSize: { readonly widthMm: number; readonly heightMm: number };
   /** How wide the border is, from the edge of the piece to its own, mm. */
   readonly borderWidthMm: number;
+  /** What was measured of heights over what was planned, and what is seen to lie flat beside the rule of thumb. */
+  readonly height: Learned;
+  readonly flat: Learned;
+  readonly flatLimits: FlatLimits;
   /** Working time of the whole border at the maker's pace. */
   readonly minutes: number;
   readonly yarns: readonly YarnPlan[];

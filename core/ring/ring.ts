@@ -2,6 +2,7 @@
  * The ring: what lies round the piece after a round has been worked. It is a cyclic run of stitches and
  * chains in working order, with its corners marked, and it offers the places that the next round uses.
  */
+import type { StitchKind } from '../terms/stitches.ts';
 import { countsAsStitch, isChainRun, isOrnament, topWidth, type Stitch } from './stitch.ts';
 
 /**
@@ -50,6 +51,13 @@ export function sideSpan(ring: Ring, side: number): Span {
   const start = (before.start + before.length) % size;
   const whole = ring.centres.length === 1 ? size - before.length : (after.start - start + size) % size;
   return { start, length: whole };
+}
+
+/** What a ring is mostly made of; single crochet when it is chains alone. */
+export function mainStitch({ made }: Ring): StitchKind {
+  const counts = new Map<StitchKind, number>();
+  for (const s of made) if (countsAsStitch(s)) counts.set(s.kind, (counts.get(s.kind) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'sc';
 }
 
 /** What a stretch of a ring holds. */

@@ -11,6 +11,7 @@ import { entriesOnto } from '../stack/stack.ts';
 import { CORNERS } from '../terms/corners.ts';
 import type { Chance } from './chance.ts';
 import { rowsHem } from './hems.ts';
+import { anyHands } from './makers.ts';
 
 export const small = (given: Parameters<typeof rowsHem>[0] = {}): Hem =>
   rowsHem({ stitches: 24, rows: [{ stitch: 'dc', count: 12 }], widthCm: 17, heightCm: 17, ...given });
@@ -172,5 +173,5 @@ export function anyHem(chance: Chance): Hem {
     });
     hem = { ...hem, rounds: [...hem.rounds, ...entries] };
   }
-  return hem;
+  return chance.maybe(0.3) ? { ...hem, hands: anyHands(chance) } : hem;
 }

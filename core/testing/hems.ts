@@ -53,7 +53,8 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 8,
+    version: 9,
+    hands: null,
     id: 'test',
     name: 'Test blanket',
     created: '2026-01-01T00:00:00.000Z',

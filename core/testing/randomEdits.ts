@@ -20,6 +20,7 @@ import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Chance } from './chance.ts';
+import { anyHands } from './makers.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 
 type Maker = (plan: Plan, chance: Chance, id: string) => Edit | null;
@@ -314,6 +315,7 @@ const MAKERS: readonly Maker[] = [
   (_, chance) => hems.prefer('length', chance.pick(['cm', 'in'] as const)),
   (_, chance) => hems.writeNotes(chance.pick(['', 'For the hall.\n[x](javascript:alert(1))'])),
   ({ hem }) => hems.takeUpVersion({ ...hem, name: 'As it was', rounds: hem.rounds.slice(1) }),
+  (_, chance) => hems.reckonWith(chance.maybe(0.3) ? null : anyHands(chance), null),
   (_, chance) => hems.setPace(chance.int(1, 200)),
   (_, chance) => hems.setBlocking(chance.int(80, 130) / 100),
 ];

@@ -88,7 +88,7 @@ function materials(plan: Plan, language: Language): Section {
       const length = yarnLengthWords(quantity.metres, preferences.length);
       return `${yarn.name}: about ${length}, ${grams} g: ${plural(quantity.balls, 'ball')} of ${yarn.ballG} g.`;
     });
-  const calibrated = plan.yarns.some((y) => y.quantity.metres > 0 && y.calibration.factor !== 1);
+  const calibrated = plan.yarns.some((y) => y.quantity.metres > 0 && y.calibration.basis !== 'rule of thumb');
   const hooks = [...new Set(plan.rounds.map((r) => r.hookMm))].filter((mm) => mm !== gauge.hookMm);
   const corners = plan.body.outline.turns.length;
   const inches = preferences.length === 'in';

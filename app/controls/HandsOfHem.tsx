@@ -1,0 +1,43 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { USUAL_PACE } from '../../core/hands/hands.ts';
+import { reckonWith } from '../../core/edits/hem.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { knownWords } from '../../core/words/handsWords.ts';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { handsToBegin } from '../workers/hands.ts';
+
+/** Whether a hem reckons with the hands of its maker or by rules of thumb, and the other way round. */
+export function HandsOfHem({ plan }: { readonly plan: Plan }) {
+  const store = useHemStore();
+  const { id, hands } = plan.hem;
+  const { data: now } = useQuery({
+    queryKey: ['hands to begin', id],
+    queryFn: () => handsToBegin(id),
+    staleTime: 0,
+  });
+  const other = now?.hands && JSON.stringify(now.hands) !== JSON.stringify(hands) ? now : null;
+  if (!hands && !other) return null;
+  return (
+    <p className="small">
+      {hands ? (
+        <>
+          Reckoned with <Link to="/hands">your hands</Link>: {knownWords(hands)}.{' '}
+          <Button size="small" onClick={() => store.do(reckonWith(null, USUAL_PACE))}>
+            Reckon by rules of thumb
+          </Button>{' '}
+        </>
+      ) : (
+        <>
+          Reckoned by rules of thumb, though more is known of <Link to="/hands">your hands</Link>.{' '}
+        </>
+      )}
+      {other && (
+        <Button size="small" onClick={() => store.do(reckonWith(other.hands, other.pace))}>
+          {hands ? 'Take what is known now' : 'Reckon with my hands'}
+        </Button>
+      )}
+    </p>
+  );
+}

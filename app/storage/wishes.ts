@@ -1,0 +1,18 @@
+/** What the maker wants of what is learned of their hands, as this browser keeps it. */
+import { NO_WISHES, readWishes, type HandsWishes } from '../../core/hands/wishes.ts';
+import { readSetting, writeSetting } from './settings.ts';
+
+const WISHES = 'hands';
+
+/** What is kept; no wishes where nothing is, or what is there is unsound. */
+export async function wishesHere(): Promise<HandsWishes> {
+  const outcome = readWishes(await readSetting(WISHES));
+  return outcome.ok ? outcome.value : NO_WISHES;
+}
+
+export const keepWishes = (wishes: HandsWishes): Promise<void> => writeSetting(WISHES, wishes);
+
+/** Takes those of a backup where none have been said here. */
+export async function takeWishes(wishes: HandsWishes): Promise<void> {
+  if ((await readSetting(WISHES)) === null) await keepWishes(wishes);
+}

@@ -1,0 +1,113 @@
+/** What a plan foretells, each number with its range and what it rests on. */
+import { PRIORS, USUAL_PACE, type Hands } from '../hands/hands.ts';
+import type { Known } from '../hands/hands.schema.ts';
+import { learnOn, type Learned } from '../hands/ratio.ts';
+import type { Hem } from '../document/hem.ts';
+import { extent } from '../piece/outline.ts';
+import type { Plan } from '../plan/types.ts';
+import { timeSeen } from './evidence.ts';
+
+/** A number that is foretold; from `low` to `high` it comes out some nine times in ten. */
+export interface Estimate {
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  readonly basis: Known['basis'];
+  /** That it rests on. */
+  readonly observations: number;
+}
+
+const estimate = (value: number, { ratio, low, high, basis, observations }: Known): Estimate => ({
+  value,
+  low: (value * low) / ratio,
+  high: (value * high) / ratio,
+  basis,
+  observations,
+});
+
+/** A round as these hands will work it. */
+export interface RoundEstimate {
+  readonly round: number;
+  readonly name: string;
+  readonly yarn: string;
+  readonly metres: Estimate;
+  readonly grams: Estimate;
+  readonly minutes: Estimate;
+  /** From the edge of the piece to the top of the round, cm. */
+  readonly heightCm: Estimate;
+}
+
+export interface Estimates {
+  readonly rounds: readonly RoundEstimate[];
+  /** Yarns that the border takes, ends to weave in included. */
+  readonly yarns: readonly { readonly yarn: string; readonly grams: Estimate; readonly balls: number }[];
+  readonly minutes: Estimate;
+  /** Finished, before blocking. */
+  readonly widthCm: Estimate;
+  readonly heightCm: Estimate;
+}
+
+/** Stitches in a minute that a hem takes. */
+const PACES = [1, 200] as const;
+
+/** The pace that a ratio of time comes to, in whole stitches a minute. */
+export const paceOf = ({ ratio }: Known): number =>
+  Math.min(PACES[1], Math.max(PACES[0], Math.round(USUAL_PACE / ratio)));
+
+/** What is known of the pace: of these hands before, and what the log of the hem adds. */
+export const paceKnown = (plan: Plan): Learned =>
+  learnOn(plan.hem.hands?.time?.all ?? null, PRIORS.time, timeSeen(plan));
+
+/** What a plan’s time rests on: the pace that its maker has given is their own word unless it is the one that was learned. */
+function timeOf(plan: Plan): Known {
+  const known = paceKnown(plan);
+  const { pace } = plan.hem;
+  if (pace === paceOf(known)) return known;
+  return { ...known, basis: pace === USUAL_PACE ? 'rule of thumb' : 'own word', observations: 0 };
+}
+
+/** What is foretold of every round, every yarn, of time and size. */
+export function estimatesOf(plan: Plan): Estimates {
+  const time = timeOf(plan);
+  const { height } = plan;
+  const rounds = plan.rounds.map((r): RoundEstimate => {
+    const { yarn, calibration } = plan.yarns.find((y) => y.yarn.id === r.yarnId)!;
+    return {
+      round: r.number,
+      name: r.name,
+      yarn: yarn.name,
+      metres: estimate(r.yarnM, calibration),
+      grams: estimate((r.yarnM * 100) / yarn.metresPer100G, calibration),
+      minutes: estimate(r.minutes, time),
+      heightCm: estimate(r.heightMm / 10, height),
+    };
+  });
+  const top = plan.borderWidthMm;
+  const size = (of: 'widthMm' | 'heightMm'): Estimate => {
+    const at = (mm: number): number => extent(plan.body.outline, mm)[of] / 10;
+    return {
+      ...estimate(0, height),
+      value: at(top),
+      low: at((top * height.low) / height.ratio),
+      high: at((top * height.high) / height.ratio),
+    };
+  };
+  return {
+    rounds,
+    yarns: plan.yarns.flatMap(({ yarn, quantity, calibration }) =>
+      quantity.metres > 0
+        ? [{ yarn: yarn.name, grams: estimate(quantity.grams, calibration), balls: quantity.balls }]
+        : [],
+    ),
+    minutes: estimate(plan.minutes, time),
+    widthCm: size('widthMm'),
+    heightCm: size('heightMm'),
+  };
+}
+
+/** A hem as if it were begun now by hands of which so much is known. */
+export const inHandsOf = (hem: Hem, known: Hem['hands'], time: Hands['time']['all'] | null): Hem => ({
+  ...hem,
+  hands: known,
+  pace: time && time.basis !== 'rule of thumb' ? paceOf(time) : hem.pace,
+});

@@ -1,0 +1,74 @@
+import { describe, expect, test } from '@jest/globals';
+import { learnFlat } from './flatness.ts';
+import { usualGauge } from './gauge.ts';
+import { PARTS, knownFor, knownFrom, partFrom, type Hands, type Seen } from './hands.ts';
+import { NO_WISHES, USES, readWishes, withOwnWords, writeWishes } from './wishes.ts';
+
+const seen: readonly Seen[] = Array.from({ length: 8 }, (_, i) => ({
+  stitch: i % 2 === 0 ? 'sc' : 'dc',
+  size: '5',
+  ratio: 1.1,
+  error: 0.03,
+}));
+const hands: Hands = {
+  time: partFrom('time', seen),
+  yarn: partFrom('yarn', seen),
+  height: partFrom('height', seen),
+  width: partFrom('width', seen),
+  flat: learnFlat(null, [{ strain: 0.04, lies: 'flat' }]),
+  counted: { sides: 0, fewer: 0, more: 0, where: [] },
+};
+
+describe('what a maker wants of what was learned', () => {
+  test('leaves out what is off, and takes their own word before the log', () => {
+    for (const off of USES) expect(knownFrom(hands, (of) => of !== off)![off]).toBeNull();
+    expect(knownFrom(hands, () => false)).toBeNull();
+    const own = withOwnWords(hands, { ...NO_WISHES, own: { yarn: 1.3 } });
+    expect(own.yarn.all).toMatchObject({ ratio: 1.3, basis: 'own word' });
+    expect(knownFor('yarn', knownFrom(own)!.yarn, 'dc', '4').ratio).toBe(1.3);
+    expect(own.height).toBe(hands.height);
+  });
+
+  test('is written and read again; what is unsound is refused whole', () => {
+    const wishes = { since: '2026-02-01T10:00:00.000Z', off: ['flat', 'time'] as const, own: { width: 0.9 } };
+    expect(readWishes(JSON.parse(writeWishes(wishes)))).toEqual({ ok: true, value: wishes });
+    for (const part of [
+      { since: 'once' },
+      { off: ['everything'] },
+      { off: 'flat' },
+      { own: { yarn: 900 } },
+      { own: { feet: 1 } },
+      { own: null },
+    ])
+      expect(readWishes({ ...wishes, ...part })).toMatchObject({ ok: false });
+    expect(readWishes(null)).toMatchObject({ ok: false, problems: [{ code: 'hands-unreadable' }] });
+  });
+});
+
+test('the usual gauge is that of the yarn’s weight, and looser in hands that work wide', () => {
+  expect(usualGauge(4, null)).toEqual({ stitchesPer10Cm: 13.5, hookMm: 5 });
+  const known = knownFrom(hands)!;
+  const { stitchesPer10Cm } = usualGauge(4, known);
+  expect(stitchesPer10Cm).toBeCloseTo(13.5 / known.width!.bySize['5']!.ratio, 1);
+  expect(stitchesPer10Cm).toBeLessThan(13);
+});
+
+test('what lies flat is learned from looks, and a look the wrong way tells nothing', () => {
+  const easy = learnFlat(
+    null,
+    Array.from({ length: 12 }, () => ({ strain: 0.06, lies: 'flat' as const })),
+  );
+  const strict = learnFlat(
+    null,
+    Array.from({ length: 12 }, () => ({ strain: 0.015, lies: 'ripples' as const })),
+  );
+  expect(easy.ratio).toBeGreaterThan(1.3);
+  expect(strict.ratio).toBeLessThan(0.8);
+  expect(learnFlat(null, [{ strain: -0.05, lies: 'ripples' }])).toMatchObject({
+    basis: 'rule of thumb',
+    observations: 0,
+  });
+  // What was known before counts on.
+  expect(learnFlat(easy, []).ratio).toBeCloseTo(easy.ratio, 1);
+  expect(PARTS).not.toContain('flat');
+});

@@ -1,0 +1,51 @@
+/** What a maker wants of what is learned of their hands: from when on, which of it is used, and what they know better. */
+import { done, failed, inAll, problem, type Outcome } from '../problems.ts';
+import { PARTS, inOwnWords, type Hands, type HandsPart } from './hands.ts';
+
+/** Something that can be used or not: what is known of stitches, and what lies flat. */
+export const USES = [...PARTS, 'flat'] as const;
+export type HandsUse = (typeof USES)[number];
+
+export interface HandsWishes {
+  /** Nothing from before this time is taken into account, ISO 8601; null for all. */
+  readonly since: string | null;
+  /** What new hems do not begin with. */
+  readonly off: readonly HandsUse[];
+  /** Ratios that the maker knows better than the log. */
+  readonly own: Readonly<Partial<Record<HandsPart, number>>>;
+}
+
+export const NO_WISHES: HandsWishes = { since: null, off: [], own: {} };
+
+/** Least and most of a ratio of one’s own. */
+export const OWN_RATIO = [0.2, 5] as const;
+
+/** What was learned, with what its maker knows better in its place. */
+export const withOwnWords = (hands: Hands, { own }: HandsWishes): Hands => ({
+  ...hands,
+  ...Object.fromEntries(
+    PARTS.flatMap((of) => (own[of] === undefined ? [] : [[of, inOwnWords(of, own[of])] as const])),
+  ),
+});
+
+const FORMAT = 'zig-hem-hands';
+
+/** The wishes as a file, as a backup has it. */
+export const writeWishes = (wishes: HandsWishes): string =>
+  `${JSON.stringify({ format: FORMAT, version: 1, ...wishes }, null, 2)}\n`;
+
+/** What {@link writeWishes} wrote, or what storage keeps of it. What is unsound is a problem, never half taken. */
+export function readWishes(value: unknown): Outcome<HandsWishes> {
+  const unsound = failed(problem('hands-unreadable', inAll('the file of your hands')));
+  if (typeof value !== 'object' || value === null) return unsound;
+  const { since, off, own } = value as Partial<Record<keyof HandsWishes, unknown>>;
+  if (since !== null && (typeof since !== 'string' || Number.isNaN(Date.parse(since)))) return unsound;
+  if (!Array.isArray(off) || !off.every((o): o is HandsUse => USES.includes(o as HandsUse))) return unsound;
+  if (typeof own !== 'object' || own === null) return unsound;
+  const [least, most] = OWN_RATIO;
+  const sound = Object.entries(own).every(
+    ([of, ratio]) =>
+      PARTS.includes(of as HandsPart) && typeof ratio === 'number' && ratio >= least && ratio <= most,
+  );
+  return sound ? done({ since, off, own }) : unsound;
+}

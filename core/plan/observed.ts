@@ -1,0 +1,103 @@
+/** What the record of a hem tells of its rounds: yarn that was weighed, heights that were measured, how sides lay. */
+import type { Lay } from '../hands/flatness.ts';
+import type { Seen } from '../hands/hands.ts';
+import type { Hem, WorkEvent } from '../document/hem.ts';
+import { standing, type WorkRecord } from '../document/record.ts';
+import { weighedStretches, type WorkPlace } from '../record/weighings.ts';
+import { stitchOf } from '../ring/stitch.ts';
+import type { StitchKind } from '../terms/stitches.ts';
+import { yarnInStitchMm, type Yarn } from '../yarn/yarn.ts';
+import { isRound, type MadeRound, type PathRound } from './types.ts';
+
+type YarnRound = Pick<PathRound, 'written' | 'yarnId' | 'pathM' | 'ring' | 'stitch'>;
+
+/** A kitchen scale, g; a tape, cm. */
+const SCALE_G = 0.7;
+const TAPE_CM = 0.3;
+
+/** What was weighed of a yarn; of rounds that are no longer there it is left out. */
+export function yarnSeen(
+  hem: Pick<Hem, 'weighIns'>,
+  record: WorkRecord,
+  yarn: Yarn,
+  rounds: readonly YarnRound[],
+  widthMm: number,
+): readonly Seen[] {
+  const seen = (stitch: StitchKind, pathM: number, grams: number, swatch: boolean): readonly Seen[] => {
+    if (pathM <= 0 || grams <= 0) return [];
+    const ratio = (grams * yarn.metresPer100G) / (pathM * 100);
+    return [{ stitch, size: `${yarn.weight}`, ratio, error: (SCALE_G * Math.SQRT2) / grams, swatch }];
+  };
+  const told = hem.weighIns.flatMap(({ of, grams, ...w }) => {
+    if (w.yarn !== yarn.id) return [];
+    if (of.kind === 'swatch') {
+      const path = of.stitches * yarnInStitchMm(stitchOf({ kind: of.stitch }), widthMm, yarn.diameterMm);
+      return seen(of.stitch, path / 1000, grams, true);
+    }
+    const round = rounds.find((r) => r.yarnId === yarn.id && isRound(r, of.round));
+    return round ? seen(round.stitch, round.pathM, grams, false) : [];
+  });
+  const inWork = weighedStretches(record).flatMap(({ from, to, grams, ...w }) => {
+    const round = rounds.find((r) => isRound(r, to.round));
+    if (w.yarn !== yarn.id || !round) return [];
+    return seen(round.stitch, metresBetween(rounds, yarn.id, from, to), grams, false);
+  });
+  return [...told, ...inWork];
+}
+
+/** Yarn by the loop path from one place of the work to a later one, metres; 0 when either is not there any more. */
+export function metresBetween(
+  rounds: readonly Pick<PathRound, 'written' | 'yarnId' | 'pathM' | 'ring'>[],
+  yarn: string,
+  from: WorkPlace,
+  to: WorkPlace,
+): number {
+  const first = rounds.findIndex((r) => isRound(r, from.round));
+  const last = rounds.findIndex((r) => isRound(r, to.round));
+  if (first < 0 || last < first) return 0;
+  let sum = 0;
+  for (let k = first; k <= last; k++) {
+    const { yarnId, pathM, ring } = rounds[k]!;
+    if (yarnId !== yarn) continue;
+    const begins = k === first ? from.stitches : 0;
+    const ends = k === last ? Math.min(to.stitches, ring.made.length) : ring.made.length;
+    sum += pathM * Math.max(0, (ends - begins) / Math.max(1, ring.made.length));
+  }
+  return sum;
+}
+
+export type Looked = Extract<WorkEvent, { did: 'looked' }>;
+
+const NONE: readonly Looked[] = [];
+
+/** The looks of a record. */
+export const looksOf = (record: WorkRecord): readonly Looked[] => {
+  const looks = standing(record).filter((e): e is Looked => e.did === 'looked');
+  return looks.length > 0 ? looks : NONE;
+};
+
+type HighRound = Pick<MadeRound, 'written' | 'plannedHeightMm' | 'plannedOwnHeightMm' | 'hookMm' | 'stitch'>;
+
+/** Heights that were measured across the rounds, beside those that were planned; of the stitch that makes most of them. */
+export const heightSeen = (looks: readonly Looked[], rounds: readonly HighRound[]): readonly Seen[] =>
+  looks.flatMap((look) => {
+    const at = rounds.findIndex((r) => isRound(r, look.round));
+    const round = rounds[at];
+    if (look.depthCm === null || !round || round.plannedHeightMm <= 0) return [];
+    const heights = new Map<StitchKind, number>();
+    for (const r of rounds.slice(0, at + 1))
+      heights.set(r.stitch, (heights.get(r.stitch) ?? 0) + r.plannedOwnHeightMm);
+    const [stitch] = [...heights].sort((a, b) => b[1] - a[1])[0]!;
+    const ratio = (10 * look.depthCm) / round.plannedHeightMm;
+    return [{ stitch, size: `${round.hookMm}`, ratio, error: TAPE_CM / look.depthCm }];
+  });
+
+/** How sides lay, beside the strain that was planned. */
+export const laySeen = (looks: readonly Looked[], rounds: readonly PathRound[]): readonly Lay[] =>
+  looks.flatMap((look) => {
+    const round = rounds.find((r) => isRound(r, look.round));
+    return look.lies.flatMap((lies, side) => {
+      const of = round?.sides[side];
+      return lies && of ? [{ strain: of.strain, lies }] : [];
+    });
+  });
