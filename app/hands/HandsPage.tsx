@@ -162,7 +162,7 @@ function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps
           hem.
         </p>
       )}
-      <p className={styles.tools}>
+      <div className={styles.tools}>
         <Use of={of} wishes={wishes} onWish={onWish} />
         <label className={styles.own}>
           I know better:{' '}
@@ -179,7 +179,7 @@ function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps
             onChange={(v) => onWish({ ...wishes, own: withOwn(wishes.own, of, v) })}
           />
         </label>
-      </p>
+      </div>
     </section>
   );
 }

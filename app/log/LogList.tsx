@@ -23,11 +23,16 @@ const SHOWN = 60;
 /** The entries, the last day first; what is of no interest can be left out. */
 export function LogList({ entries, onStrike, named = false }: LogListProps) {
   const [only, setOnly] = useState<LogKind | null>(null);
+  const [hem, setHem] = useState('');
+  const hems = useMemo(() => new Map(entries.map((e) => [e.hem.id, e.hem.name])), [entries]);
   const [shown, setShown] = useState(SHOWN);
   const kinds = useMemo(() => LOG_KINDS.filter((k) => entries.some((e) => kindOf(e) === k)), [entries]);
   const lines = useMemo(
-    () => stretchesOf(entries.filter((e) => only === null || kindOf(e) === only)).toReversed(),
-    [entries, only],
+    () =>
+      stretchesOf(
+        entries.filter((e) => (only === null || kindOf(e) === only) && (!hems.has(hem) || e.hem.id === hem)),
+      ).toReversed(),
+    [entries, only, hem, hems],
   );
   const days = new Map<string, (typeof lines)[number][]>();
   for (const line of lines.slice(0, shown)) {
@@ -48,6 +53,19 @@ export function LogList({ entries, onStrike, named = false }: LogListProps) {
           </button>
         ))}
       </div>
+      {named && hems.size > 1 && (
+        <label className={styles.ofHem}>
+          Of{' '}
+          <select value={hems.has(hem) ? hem : ''} onChange={(e) => setHem(e.target.value)}>
+            <option value="">all hems</option>
+            {[...hems].map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {[...days].map(([day, ofDay]) => (
         <section key={day}>
           <h2>{dayWords(day)}</h2>

@@ -2,7 +2,6 @@ import dayjs from 'dayjs';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { daysOf, logOf, rhythmOf, type LogEntry } from '../../core/log/log.ts';
-import { leftOf } from '../../core/work/progress.ts';
 import { logCsv } from '../../core/words/logWords.ts';
 import { plural, timeWords } from '../../core/words/measures.ts';
 import { fileName } from '../../core/document/fileName.ts';
@@ -12,6 +11,7 @@ import { useHem, useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { DaysChart } from './DaysChart.tsx';
+import { FoundCharts } from './FoundCharts.tsx';
 import { LogList } from './LogList.tsx';
 import { ReadyBy } from './ReadyBy.tsx';
 import { dayOf } from './days.ts';
@@ -52,13 +52,13 @@ export function LogPage() {
       <p>
         {plural(days.length, 'day')}, about {timeWords(minutes)} of work.
       </p>
-      <ReadyBy
-        minutesLeft={leftOf(plan).border.minutes}
-        rhythm={rhythmOf(days, dayjs().format('YYYY-MM-DD'))}
-      />
+      <ReadyBy plan={plan} rhythm={rhythmOf(days, dayjs().format('YYYY-MM-DD'))} />
       <LoggedPace plan={plan} />
       <Guard what="The chart of days" resetKeys={[days]}>
         <DaysChart days={days} />
+      </Guard>
+      <Guard what="What was planned and found" resetKeys={[plan]}>
+        <FoundCharts plan={plan} />
       </Guard>
       <LogList key={hem.id} entries={entries} onStrike={strike} />
     </div>

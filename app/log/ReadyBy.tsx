@@ -1,22 +1,35 @@
 import dayjs from 'dayjs';
 import { useState } from 'react';
+import { leaveOffRounds } from '../../core/edits/rounds.ts';
 import type { Rhythm } from '../../core/log/log.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { leftOf } from '../../core/work/progress.ts';
+import { leftOffWords } from '../../core/words/foundWords.ts';
 import { plural, timeWords } from '../../core/words/measures.ts';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { NumberField } from '../look/NumberField.tsx';
+import { useWorked } from '../workers/useWorked.ts';
 import { dayWords } from './days.ts';
 import styles from './log.module.css';
 
 export interface ReadyByProps {
-  /** What is left of the border, minutes of work at the pace in force. */
-  readonly minutesLeft: number;
+  readonly plan: Plan;
   /** Null when nothing was worked of late. */
   readonly rhythm: Rhythm | null;
 }
 
-/** When the border will be done at this rhythm, and what a day must bring to be ready by another. */
-export function ReadyBy({ minutesLeft, rhythm }: ReadyByProps) {
+/** Minutes a day to reckon with where there is no rhythm yet. */
+const USUAL_MINUTES = 45;
+
+/** When the border will be done at this rhythm, what a day must bring to be ready by another, and what to leave off if it cannot. */
+export function ReadyBy({ plan, rhythm }: ReadyByProps) {
   const [by, setBy] = useState('');
+  const [typed, setTyped] = useState<number | null>(null);
+  const minutesLeft = leftOf(plan).border.minutes;
   if (minutesLeft < 1) return <p>All rounds are worked.</p>;
-  const wanted = by === '' ? 0 : 1 + dayjs(by).diff(dayjs().startOf('day'), 'day');
+  const days = by === '' ? 0 : 1 + dayjs(by).diff(dayjs().startOf('day'), 'day');
+  const aDay = typed ?? Math.max(1, Math.round(rhythm?.minutesADay ?? USUAL_MINUTES));
   return (
     <div className={styles.ready}>
       <p>
@@ -29,19 +42,62 @@ export function ReadyBy({ minutesLeft, rhythm }: ReadyByProps) {
             )}.`
           : 'Nothing was worked in the last two weeks, so there is no rhythm to go by.'}
       </p>
-      <label>
-        To be ready by{' '}
-        <input
-          type="date"
-          min={dayjs().format('YYYY-MM-DD')}
-          value={by}
-          onChange={(e) => setBy(e.target.value)}
-        />
-      </label>{' '}
-      {wanted > 0 && (
-        <span>{`work about ${timeWords(minutesLeft / wanted)} a day, today included (${plural(wanted, 'day')}).`}</span>
+      <div className={styles.by}>
+        <label>
+          To be ready by{' '}
+          <input
+            type="date"
+            min={dayjs().format('YYYY-MM-DD')}
+            value={by}
+            onChange={(e) => setBy(e.target.value)}
+          />
+        </label>{' '}
+        <label>
+          at{' '}
+          <NumberField
+            size="small"
+            aria-label="Minutes of work on a day"
+            min={1}
+            max={1440}
+            suffix="minutes a day"
+            value={aDay}
+            onChange={(v) => v !== null && setTyped(v)}
+          />
+        </label>
+      </div>
+      {by !== '' && days <= 0 && <p className="problem">That day has gone by: choose a later one.</p>}
+      {days > 0 && (
+        <>
+          <p>
+            {`Work about ${timeWords(minutesLeft / days)} a day, today included (${plural(days, 'day')}). `}
+            {minutesLeft <= aDay * days
+              ? `With ${plural(aDay, 'minute')} a day it is ready.`
+              : `With ${plural(aDay, 'minute')} a day it is not: ${timeWords(minutesLeft - aDay * days)} are too many.`}
+          </p>
+          {minutesLeft > aDay * days && <WaysOff plan={plan} minutes={aDay * days} />}
+        </>
       )}
-      {by !== '' && wanted <= 0 && <span className="problem">That day has gone by: choose a later one.</span>}
     </div>
+  );
+}
+
+/** What could be left off: every way fits all the way round. */
+function WaysOff({ plan, minutes }: { readonly plan: Plan; readonly minutes: number }) {
+  const store = useHemStore();
+  const { value: ways, pending, failed } = useWorked('leaveOff', plan.hem, minutes);
+  if (failed) return <p className="problem">This could not be worked out. Choose another day.</p>;
+  if (!ways || pending) return <p className="quiet">Looking for what could be left off …</p>;
+  if (ways.length === 0)
+    return <p>Leaving rounds off does not help: what has been begun takes longer, or nothing else fits.</p>;
+  return (
+    <ul className={styles.waysOff}>
+      {ways.map((way) => (
+        <li key={leftOffWords(way)}>
+          <Button size="small" onClick={() => store.do(leaveOffRounds(way.entries))}>
+            {leftOffWords(way)}
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }

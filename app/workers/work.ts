@@ -11,6 +11,7 @@ import { waysToSize, type SizeWay } from '../../core/forecast/sizes.ts';
 import { DEMO_DEVICE } from '../../core/document/record.ts';
 import { evidenceOf, handsFrom } from '../../core/evidence/evidence.ts';
 import type { Hands } from '../../core/hands/hands.ts';
+import { leaveOff, type LeftOff } from '../../core/log/leaveOff.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';
@@ -46,6 +47,7 @@ export const WORK = {
   ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
   waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
     waysToSize(planner(hem), widthMm, heightMm),
+  leaveOff: (hem: Hem, minutes: number): readonly LeftOff[] => leaveOff(planner(hem), minutes),
   hands: (hems: readonly Hem[], since: string | null): Hands =>
     handsFrom(
       hems.map((hem) =>

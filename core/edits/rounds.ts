@@ -33,6 +33,21 @@ export const addRounds = (
 export const removeRound = (entry: RoundEntry): Edit =>
   edit(`took off ${nameOf(entry)}`, (hem) => ({ rounds: hem.rounds.filter((r) => r.id !== entry.id) }));
 
+/** An entry, and how many times fewer it is worked. */
+export interface FewerRounds {
+  readonly entry: RoundEntry;
+  readonly fewer: number;
+}
+
+/** Leaves off rounds that nothing has been done of. */
+export const leaveOffRounds = (less: readonly FewerRounds[]): Edit =>
+  edit('left off rounds', ({ rounds }) => ({
+    rounds: rounds.flatMap((r) => {
+      const fewer = less.find(({ entry }) => entry.id === r.id)?.fewer ?? 0;
+      return fewer >= r.times ? [] : [fewer === 0 ? r : keptChanges({ ...r, times: r.times - fewer })];
+    }),
+  }));
+
 /** An entry moved to where another one stands now. */
 export const moveRound = (id: string, to: string): Edit =>
   edit('order of rounds', (hem) => {

@@ -237,6 +237,7 @@ const MAKERS: readonly Maker[] = [
     onRounds((entry, chance, { hem }) => rounds.moveRound(entry.id, chance.pick(hem.rounds).id)),
   ),
   ...Array.from({ length: 2 }, () => onRounds((entry) => rounds.removeRound(entry))),
+  onRounds((entry, chance) => rounds.leaveOffRounds([{ entry, fewer: chance.int(1, entry.times) }])),
   ...Array.from({ length: 3 }, () =>
     onRounds((entry, chance, { hem }) => {
       const family = familyById(entry.family);

@@ -5,7 +5,7 @@ import { kindOf, logOf, type LogEntry, type LogKind } from '../log/log.ts';
 import type { Hem, WorkEvent } from '../document/hem.ts';
 import { lengthWords, plural } from './measures.ts';
 
-const roundWords = (round: number | null): string =>
+const numberedRound = (round: number | null): string =>
   round === null ? 'A round' : round === 0 ? 'Base round' : `Round ${round}`;
 
 const LIES = { flat: 'lies flat', ripples: 'ripples', cups: 'pulls in' } as const;
@@ -73,7 +73,7 @@ const TELLING: Telling = {
 export const entryWords = (entry: LogEntry): string =>
   (TELLING[entry.event.did] as (event: WorkEvent, name: string, entry: LogEntry) => string)(
     entry.event,
-    roundWords(entry.round),
+    numberedRound(entry.round),
     entry,
   );
 

@@ -1,0 +1,104 @@
+import { max } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
+import { useMemo } from 'react';
+import { foundOf, type Found } from '../../core/log/found.ts';
+import type { Plan } from '../../core/plan/types.ts';
+import { layAgrees, layWords, roundWords } from '../../core/words/foundWords.ts';
+import { lengthWords } from '../../core/words/measures.ts';
+import { sideLabel } from '../../core/words/placeWords.ts';
+import styles from './log.module.css';
+
+/** What was planned beside what was found. Nothing while nothing has been found. */
+export function FoundCharts({ plan }: { readonly plan: Plan }) {
+  const { counts, yarn, height, size, lay } = useMemo(() => foundOf(plan), [plan]);
+  if (counts.length + yarn.length + height.length + size.length + lay.length === 0) return null;
+  const unit = plan.hem.preferences.length;
+  const cm = (value: number): string => lengthWords(value * 10, unit);
+  const off = counts.filter((c) => c.planned !== c.found);
+  const odd = lay.filter((l) => !layAgrees(l));
+  return (
+    <section aria-label="Planned and found">
+      <h2>Planned and found</h2>
+      <Bars
+        title="Yarn from weighing to weighing"
+        found={yarn}
+        name={(f) => `${roundWords(f.round)}, ${f.of ?? ''}`}
+        words={(value) => `${Math.round(value)} g`}
+      />
+      <Bars
+        title="Across the rounds"
+        found={height}
+        name={(f) => `up to ${roundWords(f.round).toLowerCase()}`}
+        words={cm}
+      />
+      <Bars title="Size" found={size} name={(f) => `${roundWords(f.round)}, ${f.of ?? ''}`} words={cm} />
+      {counts.length > 0 && (
+        <>
+          <p>
+            Counts: {counts.length - off.length} of {counts.length} sides as planned.
+          </p>
+          <Bars
+            title="Sides that were not"
+            found={off}
+            name={(f) => `${roundWords(f.round)}, ${sideLabel(plan, Number(f.of))}`}
+            words={(value) => `${value}`}
+          />
+        </>
+      )}
+      {lay.length > 0 && (
+        <>
+          <p>
+            Flatness: {lay.length - odd.length} of {lay.length} sides lay as planned.
+          </p>
+          <ul className={styles.lay}>
+            {odd.map((l, i) => (
+              <li key={i}>{`${roundWords(l.round)}: ${layWords(l, sideLabel(plan, l.side))}.`}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  );
+}
+
+const WIDTH = 640;
+const LINE = 24;
+const NAMES = 210;
+const NUMBERS = 150;
+
+interface BarsProps {
+  readonly title: string;
+  readonly found: readonly Found[];
+  readonly name: (found: Found) => string;
+  readonly words: (value: number) => string;
+}
+
+/** A bar for what was found, and a line where it was planned. */
+function Bars({ title, found, name, words }: BarsProps) {
+  if (found.length === 0) return null;
+  const x = scaleLinear([0, max(found, (f) => Math.max(f.planned, f.found)) ?? 1], [NAMES, WIDTH - NUMBERS]);
+  const said = (f: Found): string => `${words(f.found)}, planned ${words(f.planned)}`;
+  return (
+    <figure className={styles.found}>
+      <figcaption>{title}</figcaption>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${LINE * found.length + 4}`}
+        role="img"
+        aria-label={`${title}: ${found.map((f) => `${name(f)}: ${said(f)}`).join('. ')}`}
+      >
+        {found.map((f, i) => (
+          <g key={i} transform={`translate(0 ${LINE * i})`}>
+            <text x="0" y="16">
+              {name(f)}
+            </text>
+            <rect className={styles.bar} x={NAMES} y="5" width={x(f.found) - NAMES} height="14" rx="2" />
+            <line className={styles.planned} x1={x(f.planned)} x2={x(f.planned)} y1="1" y2="23" />
+            <text className={styles.number} x={WIDTH} y="16">
+              {said(f)}
+            </text>
+          </g>
+        ))}
+      </svg>
+    </figure>
+  );
+}

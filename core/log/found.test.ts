@@ -1,0 +1,90 @@
+import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { performed } from '../edits/edit.ts';
+import { leaveOffRounds } from '../edits/rounds.ts';
+import { plan } from '../plan/planner.ts';
+import { comesOutEven } from '../plan/types.ts';
+import { after, varied, workedInto } from '../testing/worked.ts';
+import { leftOf } from '../work/progress.ts';
+import { layAgrees, layWords, leftOffWords } from '../words/foundWords.ts';
+import { foundOf } from './found.ts';
+import { leaveOff } from './leaveOff.ts';
+
+describe('what was found', () => {
+  const at = workedInto(varied, 2, 0.5);
+  const round = { entry: 'a', index: 0 };
+  const looked = {
+    did: 'looked',
+    round,
+    lies: ['flat', 'ripples', null, 'cups'],
+    sizeCm: [115, null],
+    sidesCm: [],
+    depthCm: 1.9,
+    photo: null,
+    note: '',
+  } as const;
+  const base = { entry: null, index: 0 };
+  const then = plan(
+    after(at.hem, [
+      { did: 'counted', round: base, counts: [at.rounds[0]!.done!.planned[0]! - 1, null, null, null] },
+      { did: 'weighed', round: base, stitches: 10, yarn: 'y1', ball: 'new', grams: 50 },
+      { did: 'weighed', round, stitches: 40, yarn: 'y1', ball: 'same', grams: 44 },
+      looked,
+    ]),
+  );
+
+  test('stands beside what was planned before it', () => {
+    const found = foundOf(then);
+    const [count] = found.counts;
+    expect(count).toMatchObject({ round: 0, of: 0, found: count!.planned - 1 });
+    expect(found.yarn).toMatchObject([{ round: 1, of: 'Plain yarn', found: 6 }]);
+    const [first, second] = at.rounds as [(typeof at.rounds)[0], (typeof at.rounds)[0]];
+    const metres =
+      first.pathM * (1 - 10 / first.ring.made.length) + (second.pathM * 40) / second.ring.made.length;
+    expect(found.yarn[0]!.planned / ((metres * 100) / at.hem.yarns[0]!.metresPer100G)).toBeCloseTo(1, 2);
+    expect(found.height).toEqual([{ round: 1, of: null, planned: at.rounds[1]!.heightMm / 10, found: 1.9 }]);
+    // What was measured moves the height of the plan, not what was planned.
+    expect(then.rounds[1]!.heightMm).not.toBeCloseTo(at.rounds[1]!.heightMm, 3);
+    expect(found.size.map((f) => [f.of, f.found])).toEqual([['across', 115]]);
+    expect(found.lay.map((l) => [l.side, l.found])).toEqual([
+      [0, 'flat'],
+      [1, 'ripples'],
+      [3, 'cups'],
+    ]);
+  });
+
+  test('of a side that lay otherwise says how it was planned', () => {
+    const lay = { round: 1, side: 1, planned: 'flat', found: 'ripples' } as const;
+    expect(layAgrees(lay)).toBe(false);
+    expect(layAgrees({ ...lay, planned: 'blocks out' })).toBe(true);
+    expect(layWords(lay, 'B')).toBe('B rippled (planned: lies flat)');
+  });
+});
+
+describe('what to leave off', () => {
+  test('is ready in time, fits all the way round, leaves off no more than it must, and leaves what is begun', () => {
+    let said = 0;
+    for (const [, made] of demoPlans()) {
+      const { minutes } = leftOf(made).border;
+      for (const share of [0.9, 0.6, 0.3]) {
+        const ways = leaveOff(made, minutes * share);
+        for (const way of ways) {
+          const outcome = performed(made.hem, leaveOffRounds(way.entries));
+          if (!outcome.ok) throw new Error(leftOffWords(way));
+          const then = plan(outcome.value);
+          expect(comesOutEven(then)).toBe(true);
+          expect(leftOf(then).border.minutes).toBeCloseTo(way.minutesLeft, 6);
+          expect(way.minutesLeft).toBeLessThanOrEqual(minutes * share);
+          expect(made.rounds.length - then.rounds.length).toBe(way.rounds);
+          expect(then.rounds.filter((r) => r.done)).toHaveLength(made.rounds.filter((r) => r.done).length);
+          expect(leftOffWords(way)).toMatch(/^Leave off .+: about .+ are left$/);
+          said++;
+        }
+        const left = ways.map((w) => w.minutesLeft);
+        expect([...left].sort((a, b) => b - a)).toEqual(left);
+      }
+      expect(leaveOff(made, minutes)).toEqual([]);
+    }
+    expect(said).toBeGreaterThan(15);
+  });
+});
