@@ -173,16 +173,23 @@ function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps
             min={of === 'time' ? USUAL_PACE / OWN_RATIO[1] : 100 * (OWN_RATIO[0] - 1)}
             max={of === 'time' ? USUAL_PACE / OWN_RATIO[0] : 100 * (OWN_RATIO[1] - 1)}
             step={1}
-            suffix={of === 'time' ? 'sts a minute' : '% more'}
             placeholder={`${shownOf(of, learned.ratio)}`}
             value={own === undefined ? null : shownOf(of, own)}
             onChange={(v) => onWish({ ...wishes, own: withOwn(wishes.own, of, v) })}
-          />
+          />{' '}
+          {OWN_UNITS[of]}
         </label>
       </div>
     </section>
   );
 }
+
+const OWN_UNITS: Readonly<Record<HandsPart, string>> = {
+  time: 'stitches a minute',
+  yarn: '% more',
+  height: '% higher',
+  width: '% wider',
+};
 
 const OWN_LABELS: Readonly<Record<HandsPart, string>> = {
   time: 'Your own word: stitches in a minute',

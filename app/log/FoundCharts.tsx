@@ -4,7 +4,8 @@ import { useMemo } from 'react';
 import { foundOf, type Found } from '../../core/log/found.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { layAgrees, layWords, roundWords } from '../../core/words/foundWords.ts';
-import { lengthWords } from '../../core/words/measures.ts';
+import { lengthWords, smallLengthWords } from '../../core/words/measures.ts';
+import { useNarrow } from '../look/narrow.ts';
 import { sideLabel } from '../../core/words/placeWords.ts';
 import styles from './log.module.css';
 
@@ -29,7 +30,7 @@ export function FoundCharts({ plan }: { readonly plan: Plan }) {
         title="Across the rounds"
         found={height}
         name={(f) => `up to ${roundWords(f.round).toLowerCase()}`}
-        words={cm}
+        words={(value) => smallLengthWords(value * 10, unit)}
       />
       <Bars title="Size" found={size} name={(f) => `${roundWords(f.round)}, ${f.of ?? ''}`} words={cm} />
       {counts.length > 0 && (
@@ -61,10 +62,9 @@ export function FoundCharts({ plan }: { readonly plan: Plan }) {
   );
 }
 
-const WIDTH = 640;
-const LINE = 24;
-const NAMES = 210;
-const NUMBERS = 150;
+const WIDTH = 520;
+const WIDTH_NARROW = 330;
+const LINE = 38;
 
 interface BarsProps {
   readonly title: string;
@@ -75,25 +75,28 @@ interface BarsProps {
 
 /** A bar for what was found, and a line where it was planned. */
 function Bars({ title, found, name, words }: BarsProps) {
+  const width = useNarrow() ? WIDTH_NARROW : WIDTH;
   if (found.length === 0) return null;
-  const x = scaleLinear([0, max(found, (f) => Math.max(f.planned, f.found)) ?? 1], [NAMES, WIDTH - NUMBERS]);
+  const most = max(found, (f) => Math.max(f.planned, f.found)) ?? 1;
+  const x = scaleLinear([0, most], [0, width - 1]);
   const said = (f: Found): string => `${words(f.found)}, planned ${words(f.planned)}`;
   return (
     <figure className={styles.found}>
       <figcaption>{title}</figcaption>
       <svg
-        viewBox={`0 0 ${WIDTH} ${LINE * found.length + 4}`}
+        viewBox={`0 0 ${width} ${LINE * found.length}`}
+        style={{ maxWidth: width }}
         role="img"
         aria-label={`${title}: ${found.map((f) => `${name(f)}: ${said(f)}`).join('. ')}`}
       >
         {found.map((f, i) => (
           <g key={i} transform={`translate(0 ${LINE * i})`}>
-            <text x="0" y="16">
+            <text x="0" y="13">
               {name(f)}
             </text>
-            <rect className={styles.bar} x={NAMES} y="5" width={x(f.found) - NAMES} height="14" rx="2" />
-            <line className={styles.planned} x1={x(f.planned)} x2={x(f.planned)} y1="1" y2="23" />
-            <text className={styles.number} x={WIDTH} y="16">
+            <rect className={styles.bar} x="0" y="19" width={x(f.found)} height="10" rx="2" />
+            <line className={styles.planned} x1={x(f.planned)} x2={x(f.planned)} y1="16" y2="32" />
+            <text className={styles.number} x={width} y="13">
               {said(f)}
             </text>
           </g>

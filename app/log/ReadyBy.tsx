@@ -59,10 +59,10 @@ export function ReadyBy({ plan, rhythm }: ReadyByProps) {
             aria-label="Minutes of work on a day"
             min={1}
             max={1440}
-            suffix="minutes a day"
             value={aDay}
             onChange={(v) => v !== null && setTyped(v)}
-          />
+          />{' '}
+          minutes a day
         </label>
       </div>
       {by !== '' && days <= 0 && <p className="problem">That day has gone by: choose a later one.</p>}

@@ -1,11 +1,13 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { SchoolId } from '../../core/base/schools.ts';
 import { setBlocking } from '../../core/edits/hem.ts';
 import { verdict } from '../../core/flat/flat.ts';
+import { estimatesOf } from '../../core/evidence/estimates.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { sizeSuretyWords } from '../../core/words/estimateWords.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { bodyLiesWords, flatnessWords } from '../../core/words/flatWords.ts';
@@ -42,12 +44,14 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   const { value: shows } = useWorked('firstToShow', plan.hem);
   const { value: corners, pending } = useWorked('compareCorners', plan.hem, stitch, count);
   const { value: schools } = useWorked('compareSchools', plan.hem, stitch, count);
+  const estimates = useMemo(() => estimatesOf(plan), [plan]);
   const last = plan.rounds[plan.rounds.length - 1]!;
   return (
     <section className="forecast" aria-label="Size and forecast">
       <h2>Size</h2>
       <p>
-        With its border: <strong>{sizeWords(plan.finishedSize, length)}</strong>
+        With its border: <strong>{sizeWords(plan.finishedSize, length)}</strong>{' '}
+        <span className="quiet">({sizeSuretyWords(estimates, length)})</span>
         {plan.hem.blocking !== 1 && <>, after blocking {sizeWords(plan.blockedSize, length)}</>}. The border
         is {lengthWords(plan.borderWidthMm, length)} wide. Blocking stretches it by{' '}
         <NumberField

@@ -6,6 +6,7 @@ import { progressOf } from '../../core/work/progress.ts';
 import { causesOf, differences, type Found } from '../../core/work/recount.ts';
 import { wholeSides } from '../../core/work/sides.ts';
 import { countedDeeds, repairsOf, type Repair } from '../../core/work/repairs.ts';
+import { countSlip } from '../../core/evidence/slips.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
@@ -118,6 +119,11 @@ export function CountSheet({
       )}
       {wrong && (
         <>
+          {found.some((f, i) => f !== null && countSlip(f, counted.sides[i]!.tally.stitches)) && (
+            <p className={styles.moment}>
+              That is far from what should be there. Look whether a figure is missing, or one too many.
+            </p>
+          )}
           <p className="quiet small">{comparedWords(plan, number, found)}</p>
           <h3>What it may be</h3>
           <ul className={styles.causes}>

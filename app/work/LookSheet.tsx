@@ -1,13 +1,16 @@
 import { Camera } from '@phosphor-icons/react';
 import { useState } from 'react';
 import type { Verdict } from '../../core/flat/flat.ts';
-import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { lengthSlip } from '../../core/evidence/slips.ts';
+import { extent, lengthAt } from '../../core/piece/outline.ts';
+import { workedRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
 import { lengthWords, sizeWords } from '../../core/words/measures.ts';
 import { sideLabel, sideWords } from '../../core/words/placeWords.ts';
 import { numberTyped } from '../../core/words/typed.ts';
 import { looksAt, type Looked } from '../../core/work/looks.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
+import { AskedAbout } from '../controls/AskedAbout.tsx';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
@@ -57,6 +60,13 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
     asked.some((what) => cm(what) !== null) ||
     note.trim() !== '' ||
     photo !== null;
+  const planned = plannedCm(plan, round);
+  const inUnit = (value: number): string => `${Number((unit === 'cm' ? value : value / 2.54).toFixed(1))}`;
+  const slips = asked.flatMap((what, i) => {
+    const value = cm(what);
+    const slip = value === null ? null : lengthSlip(plan, value, planned[i]!);
+    return slip ? [[what, slip] as const] : [];
+  });
   const measure = (what: string) => (
     <label key={what}>
       {what}, {unit}
@@ -140,6 +150,14 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
         <summary className={styles.more}>Along the sides</summary>
         <div className={styles.counts}>{along.map(measure)}</div>
       </details>
+      {slips.map(([what, slip]) => (
+        <AskedAbout
+          key={what}
+          slip={slip}
+          say={(value) => `${inUnit(value)} ${unit}`}
+          onInstead={(value) => setTyped({ ...typed, [what]: inUnit(value) })}
+        />
+      ))}
       {unread.length > 0 && (
         <p className={styles.moment}>{unread.join(', ')}: type a length, such as 90.5.</p>
       )}
@@ -187,6 +205,13 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
       </p>
     </div>
   );
+}
+
+/** What the plan has of each length that can be measured, cm, in the order in which they are asked. */
+function plannedCm({ body }: Plan, round: RoundPlan): readonly number[] {
+  const { widthMm, heightMm } = extent(body.outline, round.heightMm);
+  const along = round.sides.map((_, i) => lengthAt(body.outline, i, round.heightMm));
+  return [widthMm, heightMm, round.heightMm, ...along].map((mm) => mm / 10);
 }
 
 function lookWords(plan: Plan, { at, lies, sizeCm, sidesCm, depthCm, note, photo }: Looked): string {

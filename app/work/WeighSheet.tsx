@@ -1,11 +1,13 @@
 import { lazy, Suspense, useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { weightSlip } from '../../core/evidence/slips.ts';
 import { lastWeighed } from '../../core/record/weighings.ts';
 import { reachWords } from '../../core/words/ballWords.ts';
 import { yarnRestsOn } from '../../core/words/estimateWords.ts';
 import { numberTyped } from '../../core/words/typed.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
+import { AskedAbout } from '../controls/AskedAbout.tsx';
 import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
 import styles from './work.module.css';
@@ -14,6 +16,8 @@ const Scale = lazy(async () => ({ default: (await import('../controls/Scale.tsx'
 
 /** A ball heavier than this is a slip of the finger, g. */
 const MOST_G = 5000;
+
+const round1 = (grams: number): number => Math.round(grams * 10) / 10;
 
 /** The ball in hand on the scale: does it last, and where does it end? */
 export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
@@ -28,6 +32,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
   const { yarn } = used;
   const value = numberTyped(typed);
   const grams = value > 0 && value <= MOST_G ? value : null;
+  const slip = grams !== null ? weightSlip(plan, round, made, same, grams) : null;
   const heavier = same && before !== null && grams !== null && grams > before.grams;
   const note = (): void => {
     if (grams === null || heavier) return;
@@ -72,6 +77,9 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
             </p>
           )}
         </>
+      )}
+      {slip && !heavier && (
+        <AskedAbout slip={slip} say={(g) => `${round1(g)} g`} onInstead={(g) => setTyped(`${g}`)} />
       )}
       {grams !== null &&
         reachWords(plan, grams).map((text) => (

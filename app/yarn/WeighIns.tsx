@@ -4,14 +4,32 @@ import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
 import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
-import { isRound, workedRound, type Plan } from '../../core/plan/types.ts';
+import { usedSlip, type Slip } from '../../core/evidence/slips.ts';
+import { stitchOf } from '../../core/ring/stitch.ts';
+import { yarnInStitchMm } from '../../core/yarn/yarn.ts';
+import { isRound, workedRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
+import { AskedAbout } from '../controls/AskedAbout.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
 const Scale = lazy(async () => ({ default: (await import('../controls/Scale.tsx')).Scale }));
 
 const SWATCH_STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc', 'tr'];
+
+interface SwatchMade {
+  readonly yarn: string;
+  readonly stitch: StitchKind;
+  readonly stitches: number;
+}
+
+function weighedSlip(plan: Plan, of: SwatchMade | RoundPlan, grams: number): Slip | null {
+  if ('ring' in of) return usedSlip(plan, of.yarnId, of.yarnM, grams);
+  const used = plan.yarns.find((y) => y.yarn.id === of.yarn) ?? plan.yarns[0]!;
+  const { diameterMm, id } = used.yarn;
+  const path = of.stitches * yarnInStitchMm(stitchOf({ kind: of.stitch }), plan.stitchWidthMm, diameterMm);
+  return usedSlip(plan, id, (path * used.calibration.ratio) / 1000, grams);
+}
 
 /** What was weighed: it narrows the ranges. */
 export function WeighIns({ plan }: { readonly plan: Plan }) {
@@ -24,9 +42,13 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
   const [round, setRound] = useState(0);
   const [grams, setGrams] = useState<number | null>(null);
   const [scaleOpen, setScaleOpen] = useState(false);
+  const worked = plan.rounds[Math.min(round, plan.rounds.length - 1)]!;
+  const slip =
+    grams !== null && grams > 0
+      ? weighedSlip(plan, kind === 'swatch' ? { yarn, stitch, stitches } : worked, grams)
+      : null;
   const add = (): void => {
     if (grams === null || grams <= 0) return;
-    const worked = plan.rounds[Math.min(round, plan.rounds.length - 1)]!;
     const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round: workedRound(worked) };
     const ofSwatch = plan.hem.yarns.find((y) => y.id === yarn) ?? plan.hem.yarns[0]!;
     const yarnId = kind === 'swatch' ? ofSwatch.id : worked.yarnId;
@@ -134,6 +156,7 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
           Kitchen scale
         </Button>
       </div>
+      {slip && <AskedAbout slip={slip} say={(g) => `${Number(g.toPrecision(3))} g`} onInstead={setGrams} />}
       {scaleOpen && (
         <Suspense fallback={null}>
           <Scale onReading={setGrams} />

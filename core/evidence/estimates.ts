@@ -1,5 +1,5 @@
 /** What a plan foretells, each number with its range and what it rests on. */
-import { PRIORS, USUAL_PACE, type Hands } from '../hands/hands.ts';
+import { PRIORS, USUAL_PACE, inOwnWords, ruleOfThumb, type Hands } from '../hands/hands.ts';
 import type { Known } from '../hands/hands.schema.ts';
 import { learnOn, type Learned } from '../hands/ratio.ts';
 import type { Hem } from '../document/hem.ts';
@@ -63,7 +63,7 @@ function timeOf(plan: Plan): Known {
   const known = paceKnown(plan);
   const { pace } = plan.hem;
   if (pace === paceOf(known)) return known;
-  return { ...known, basis: pace === USUAL_PACE ? 'rule of thumb' : 'own word', observations: 0 };
+  return pace === USUAL_PACE ? ruleOfThumb('time') : inOwnWords('time', USUAL_PACE / pace).all;
 }
 
 /** What is foretold of every round, every yarn, of time and size. */

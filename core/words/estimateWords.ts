@@ -1,9 +1,9 @@
 /** What is foretold, in words: with its range, and what it rests on. */
-import type { Estimate } from '../evidence/estimates.ts';
+import type { Estimate, Estimates } from '../evidence/estimates.ts';
 import { spreadAbout } from '../hands/ratio.ts';
 import type { Plan, YarnPlan } from '../plan/types.ts';
 import { RESTS_ON } from './handsWords.ts';
-import { plural, timeWords } from './measures.ts';
+import { plural, timeWords, type LengthUnit } from './measures.ts';
 
 /** What an estimate rests on, such as “from your hands: 12 observations”. */
 export const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'observations'>): string =>
@@ -11,9 +11,15 @@ export const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'obser
     ? `from ${RESTS_ON[basis]}: ${plural(observations, 'observation')}`
     : RESTS_ON[basis];
 
-/** A time with its range: “About 4 h (3 h to 5 h)”. */
-export const timeEstimateWords = ({ value, low, high }: Estimate): string =>
-  `About ${timeWords(value)} (${timeWords(low)} to ${timeWords(high)})`;
+/** A time with its range: “About 4 h (3 h to 5 h, a rule of thumb)”. */
+export const timeEstimateWords = (time: Estimate): string =>
+  `About ${timeWords(time.value)} (${timeWords(time.low)} to ${timeWords(time.high)}, ${restsOn(time)})`;
+
+/** A size that can come out otherwise: “± 1 cm, a rule of thumb”. @param unit of the maker */
+export function sizeSuretyWords({ widthCm }: Pick<Estimates, 'widthCm'>, unit: LengthUnit): string {
+  const off = Math.max(widthCm.high - widthCm.value, widthCm.value - widthCm.low);
+  return `± ${unit === 'cm' ? `${off.toFixed(1)} cm` : `${(off / 2.54).toFixed(1)} in`}, ${restsOn(widthCm)}`;
+}
 
 const percent = (fraction: number): number => Math.round(100 * fraction);
 
