@@ -2,6 +2,8 @@ import { ArrowLeft, Check, SpeakerHigh, SpeakerSlash } from '@phosphor-icons/rea
 import { useEffect, useEffectEvent, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Plan } from '../../core/plan/types.ts';
+import { insteadWords, reachWords } from '../../core/words/ballWords.ts';
+import { yarnRestsOn } from '../../core/words/estimateWords.ts';
 import { timeWords, yarnLengthWords } from '../../core/words/measures.ts';
 import { momentsOf } from '../../core/words/momentWords.ts';
 import { sideLabel } from '../../core/words/placeWords.ts';
@@ -15,6 +17,7 @@ import {
   stepTakenBack,
   type Left,
 } from '../../core/work/progress.ts';
+import { ballNow } from '../../core/work/balls.ts';
 import { sideInHand, type Step, type Stride } from '../../core/work/steps.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -130,6 +133,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         <LeftOf what="To the end of the round" left={left.round} plan={plan} />
         <LeftOf what="To the end of the border" left={left.border} plan={plan} />
       </dl>
+      <BallInHand plan={plan} />
       <Rest plan={plan} />
       <p className={styles.tools}>
         <Button onClick={onCount} disabled={!begun && round!.number === 0}>
@@ -164,6 +168,23 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         </label>
       </p>
     </>
+  );
+}
+
+/** Whether the ball in hand lasts the round, by what it weighed last and what has been made since. */
+function BallInHand({ plan }: { readonly plan: Plan }) {
+  const grams = ballNow(plan);
+  if (grams === null) return null;
+  const used = plan.yarns.find((y) => y.yarn.id === progressOf(plan).round?.yarnId);
+  const [lasts, ends] = reachWords(plan, grams);
+  return (
+    <details className={styles.ball}>
+      <summary>
+        About {Math.round(grams)} g left of the ball. {lasts}
+      </summary>
+      {[ends, ...insteadWords(plan, grams)].map((text) => text && <p key={text}>{text}</p>)}
+      {used && <p className="quiet small">{yarnRestsOn(used)}</p>}
+    </details>
   );
 }
 

@@ -2,7 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
 import { weightSlip } from '../../core/evidence/slips.ts';
 import { lastWeighed } from '../../core/record/weighings.ts';
-import { reachWords } from '../../core/words/ballWords.ts';
+import { insteadWords, reachWords } from '../../core/words/ballWords.ts';
 import { yarnRestsOn } from '../../core/words/estimateWords.ts';
 import { numberTyped } from '../../core/words/typed.ts';
 import { progressOf } from '../../core/work/progress.ts';
@@ -82,7 +82,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
         <AskedAbout slip={slip} say={(g) => `${round1(g)} g`} onInstead={(g) => setTyped(`${g}`)} />
       )}
       {grams !== null &&
-        reachWords(plan, grams).map((text) => (
+        [...reachWords(plan, grams), ...insteadWords(plan, grams)].map((text) => (
           <p key={text} className={styles.moment}>
             {text}
           </p>

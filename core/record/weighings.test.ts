@@ -4,8 +4,8 @@ import { workedRound } from '../plan/types.ts';
 import { chanceOf } from '../testing/chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { after, workedInto } from '../testing/worked.ts';
-import { reachWords } from '../words/ballWords.ts';
-import { ballsEnding, reachOf } from '../work/balls.ts';
+import { insteadWords, reachWords } from '../words/ballWords.ts';
+import { ballNow, ballsEnding, cornerBefore, reachOf } from '../work/balls.ts';
 import { workedUpTo } from '../work/progress.ts';
 import { stepsOf } from '../work/steps.ts';
 import type { Deed } from '../document/record.ts';
@@ -128,6 +128,33 @@ describe('a ball on the scale', () => {
       'Enough for all that is left in this yarn.',
     ]);
     expect(reachWords(plan(after(hem, workedUpTo(plan(hem), 4))), 40)).toEqual([]);
+  });
+
+  test('goes down with what is made, and says what to do instead when it may not last', () => {
+    const at = workedInto(hem, 1, 0.1);
+    const round = at.rounds[1]!;
+    const named = workedRound(round);
+    const weighedAt = round.done!.stitches;
+    const { metresPer100G } = at.hem.yarns.find((y) => y.id === round.yarnId)!;
+    const whole = (round.yarnM * 100) / metresPer100G;
+    const then = plan(after(at.hem, [weighed(0.5 * whole, { round: named, stitches: weighedAt })]));
+    expect(ballNow(at)).toBeNull();
+    expect(ballNow(then)).toBeCloseTo(0.5 * whole, 6);
+    const more = round.ring.made.length / 4;
+    const later = plan(
+      after(then.hem, [{ did: 'made', round: named, stitches: Math.round(weighedAt + more) }]),
+    );
+    expect(ballNow(later)! / whole).toBeCloseTo(0.25, 1);
+    const words = insteadWords(later, ballNow(later)!);
+    expect(words[0]).toMatch(/^Join the next ball at round 1, corner [A-D].[A-D], where a join hides best/);
+    expect(insteadWords(later, 10 * whole)).toEqual([]);
+    // Where the corner lies that is named, the ball has surely not ended.
+    const reach = reachOf(later, ballNow(later)!)!;
+    const corner = cornerBefore(later, reach)!;
+    expect(corner.made).toBeLessThanOrEqual(reach.earliest!.made);
+    expect(corner.made).toBeGreaterThanOrEqual(later.rounds[1]!.done!.stitches);
+    // With all but a few stitches of the side made there is no corner before its end.
+    expect(insteadWords(later, 0.2)[0]).toMatch(/^Join the next ball here/);
   });
 
   test('says where to have the next one at hand', () => {

@@ -1,9 +1,35 @@
 /** How far a ball goes that was put on the scale, in words. */
 import type { Plan } from '../plan/types.ts';
-import { reachOf } from '../work/balls.ts';
+import { cornerBefore, reachOf } from '../work/balls.ts';
+import { progressOf } from '../work/progress.ts';
 import { capital } from '../terms/words.ts';
-import { rangeWords, yarnLengthWords } from './measures.ts';
+import { plural, rangeWords, yarnLengthWords } from './measures.ts';
 import { placeWordsAt } from './progressWords.ts';
+
+/** What to do when a ball may not last the round in hand; nothing when it does. */
+export function insteadWords(plan: Plan, grams: number): readonly string[] {
+  const reach = reachOf(plan, grams);
+  if (!reach || reach.lasts === 'lasts') return [];
+  const { round, made } = progressOf(plan);
+  const corner = cornerBefore(plan, reach);
+  const half = reach.earliest && {
+    round: reach.earliest.round,
+    made: Math.floor((made + reach.earliest.made) / 2),
+  };
+  const { yarn, toBuy } = plan.yarns.find((y) => y.yarn.id === round!.yarnId)!;
+  return [
+    corner
+      ? `Join the next ball at ${placeWordsAt(plan, corner)}, where a join hides best, and keep the rest for sewing in or a small round.`
+      : 'Join the next ball here, before the yarn ends in the middle of a side.',
+    ...(reach.lasts === 'may run out' && half?.round === round!.number
+      ? [`Or weigh it again at ${placeWordsAt(plan, half)}: then it is surer.`]
+      : []),
+    ...(made === 0 && round!.number > 0
+      ? ['Or leave this round off, or work it in another yarn: it has hardly been begun.']
+      : []),
+    ...(toBuy ? [`Have ${plural(toBuy, 'ball')} more of ${yarn.name}, same dye lot.`] : []),
+  ];
+}
 
 /** What is to be said of a ball of which so many grams are left: whether it lasts the round, and where it ends. */
 export function reachWords(plan: Plan, grams: number): readonly string[] {

@@ -2,7 +2,7 @@
 import { lastWeighed } from '../record/weighings.ts';
 import { isRound, type Plan } from '../plan/types.ts';
 import { progressOf, stretchOf } from './progress.ts';
-import type { Step } from './steps.ts';
+import { stepsOf, type Step } from './steps.ts';
 
 export interface BallEnd {
   readonly name: string;
@@ -84,6 +84,32 @@ export function reachOf(plan: Plan, grams: number): Reach | null {
     earliest: at(1 + spread),
     latest: at(1 - spread),
   };
+}
+
+/** What is left now of the ball in hand, g, by what it weighed last and what has been made since; null when it was not weighed. */
+export function ballNow(plan: Plan): number | null {
+  const { round, made } = progressOf(plan);
+  const weighed = round && lastWeighed(plan.hem.record, round.yarnId);
+  const yarn = plan.hem.yarns.find((y) => y.id === round?.yarnId);
+  const at = weighed ? plan.rounds.findIndex((r) => isRound(r, weighed.round)) : -1;
+  if (!round || !yarn || !weighed || at < 0) return null;
+  const since =
+    metresUpTo(plan, yarn.id, { round: round.number, made }) -
+    metresUpTo(plan, yarn.id, { round: at, made: weighed.stitches });
+  return Math.max(0, weighed.grams - (Math.max(0, since) * 100) / yarn.metresPer100G);
+}
+
+/**
+ * The corner at which to join the next ball so that none runs out on a side: the last one in the round in hand before the ball
+ * may end, from the place in hand on; null when there is none.
+ */
+export function cornerBefore(plan: Plan, { earliest }: Reach): PlaceInBorder | null {
+  const { round, made } = progressOf(plan);
+  if (!round || earliest?.round !== round.number) return null;
+  const corner = stepsOf(plan, round.number, 'side').findLast(
+    (s) => s.where.on === 'corner' && s.from >= made && s.from <= earliest.made,
+  );
+  return corner ? { round: round.number, made: corner.from } : null;
 }
 
 /** Where so many metres of a yarn more have been used; null when what is left takes fewer. */
