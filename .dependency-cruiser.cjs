@@ -37,6 +37,7 @@ const app = [
   'pattern',
   'work',
   'log',
+  'carry',
   'hands',
   'shelf',
   'start',

@@ -62,11 +62,11 @@ const router = createBrowserRouter(routes, {
   // The stops of a hem are fetched with the first hem, to keep the first page small.
   patchRoutesOnNavigation: async ({ path, patch }) => {
     if (hasStops || !path.startsWith('/hem/')) return;
-    const { LOG, STOPS } = await import('./thread/stops.ts');
+    const { BESIDE, STOPS } = await import('./thread/stops.ts');
     hasStops = true;
     patch(
       'hem',
-      [...STOPS, LOG].map((stop) => ({
+      [...STOPS, ...BESIDE].map((stop) => ({
         path: stop.path,
         lazy: async () => ({ Component: await stop.page() }),
       })),

@@ -1,12 +1,16 @@
+import type { Hem } from '../../core/document/hem.ts';
 import { Button } from '../look/Button.tsx';
 import { listWords } from '../../core/words/lists.ts';
 import { plural } from '../../core/words/measures.ts';
+import { TwoCopies } from './Meeting.tsx';
 import { type Differing, type Incoming, type Standing } from './incoming.ts';
 
 export interface IncomingHemsProps {
   readonly incoming: readonly Incoming[];
   /** Takes what is wanted; null when nothing is. */
   readonly onChoice: (differing: Differing | null) => void;
+  /** Takes these, the one that goes on last. */
+  readonly onHems: (hems: readonly Hem[]) => void;
 }
 
 const STANDING_WORDS: Readonly<Record<Standing, string>> = {
@@ -17,11 +21,12 @@ const STANDING_WORDS: Readonly<Record<Standing, string>> = {
 };
 
 /** What has been opened, and how it stands to the shelf: asked before anything is put there. */
-export function IncomingHems({ incoming, onChoice }: IncomingHemsProps) {
+export function IncomingHems({ incoming, onChoice, onHems }: IncomingHemsProps) {
   const of = (standing: Standing): readonly Incoming[] => incoming.filter((i) => i.standing === standing);
   const counts = (['new', 'same', 'newer', 'older'] as const).filter((s) => of(s).length > 0);
   const differing = [...of('newer'), ...of('older')];
   const fresh = of('new').length;
+  const only = incoming.length === 1 ? incoming[0]! : null;
   const total = listWords(counts.map((s) => `${of(s).length} ${STANDING_WORDS[s]}`));
   return (
     <section className="incoming" role="alert" aria-label="What was opened">
@@ -38,6 +43,14 @@ export function IncomingHems({ incoming, onChoice }: IncomingHemsProps) {
           {differing.length > 8 && <li>and {differing.length - 8} more</li>}
         </ul>
       )}
+      {only?.here && (
+        <TwoCopies
+          here={only.here}
+          there={only.hem}
+          versions={only.versions}
+          onChoice={(goesOn, kept) => onHems([...kept, goesOn])}
+        />
+      )}
       <p className="refused-choices">
         {fresh > 0 && (
           <Button type="primary" size="small" onClick={() => onChoice('leave')}>
@@ -46,6 +59,11 @@ export function IncomingHems({ incoming, onChoice }: IncomingHemsProps) {
         )}
         {differing.length > 0 && (
           <>
+            {!only?.here && (
+              <Button size="small" onClick={() => onChoice('together')}>
+                Put them together with mine
+              </Button>
+            )}
             <Button size="small" onClick={() => onChoice('copy')}>
               {fresh > 0 ? 'Add all, those that differ as copies' : 'Add as copies'}
             </Button>

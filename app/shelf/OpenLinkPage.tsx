@@ -10,13 +10,20 @@ import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { library, libraryReady } from '../storage/here.ts';
+import { isCarried } from '../storage/carry.ts';
 import { hemOfLink } from '../storage/link.ts';
+import { CarriedPage } from './CarriedPage.tsx';
 import { withWarning } from './telling.ts';
 import './shelf.css';
 
-/** A hem that came in a link: shown, and put on the shelf as a copy when the user says so. */
+/** A hem that came in a link: carried here from another device, or given away. */
 export function OpenLinkPage() {
   const { hash } = useLocation();
+  return isCarried(hash) ? <CarriedPage key={hash} /> : <GivenPage key={hash} hash={hash} />;
+}
+
+/** A hem that was given away: shown, and put on the shelf as a copy when the user says so. */
+function GivenPage({ hash }: { readonly hash: string }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const outcome = useMemo(() => hemOfLink(hash), [hash]);

@@ -224,7 +224,17 @@ export function ShelfPage() {
         ))}
         {incoming.length > 0 && (
           <Suspense fallback={null}>
-            <IncomingHems incoming={incoming} onChoice={(differing) => void take(incoming, differing)} />
+            <IncomingHems
+              incoming={incoming}
+              onChoice={(differing) => void take(incoming, differing)}
+              onHems={(taken) => {
+                setIncoming([]);
+                void attempt(async () => {
+                  await library.add(taken, 'came from another device');
+                  await library.keepCarried(taken[taken.length - 1]!);
+                });
+              }}
+            />
           </Suspense>
         )}
         {error ? (

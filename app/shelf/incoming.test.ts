@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
+import { after } from '../../core/testing/worked.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { problemLine } from '../../core/problems.ts';
 import { testBrowser } from '../testing/storage.ts';
 import { stateSince } from '../storage/backup.ts';
 import { bytesWords } from '../storage/room.ts';
 import { readRecord, type Found } from '../storage/records.ts';
-import { chosen, standings } from './incoming.ts';
+import { chosen, standings, versionsOf } from './incoming.ts';
 import { kindOf } from './kinds.ts';
 
 const NOW = '2026-03-01T00:00:00.000Z';
@@ -53,6 +54,32 @@ describe('a hem that comes in', () => {
     const versions = await library.versions(hem.id);
     expect(versions.filter((v) => v.pinned).map((v) => v.label)).toEqual(['before it was replaced']);
   });
+});
+
+test('a hem that was worked on elsewhere is put together with mine, and what does not go on stays', async () => {
+  const library = testBrowser().openPage();
+  await library.add([hem], 'new');
+  await library.keepCarried(hem);
+  const steps = { past: [], future: [] };
+  const mine = { ...hem, notes: 'here', changed: '2026-02-02T00:00:00.000Z' };
+  await library.write({ hem: mine, common: hem, base: 1, label: 'notes', edit: 1, steps });
+  const theirs = after({ ...hem, notes: 'there', changed: NOW }, [
+    { did: 'paused', round: { entry: null, index: 0 } },
+  ]);
+  const incoming = await standings([theirs], await library.list(), library);
+  const taken = chosen(incoming, 'together', NOW);
+  expect(taken.map((h) => h.notes)).toEqual(['there', 'here']);
+  await library.add(taken, 'came');
+  const [now] = await library.list();
+  expect(now!.outcome).toMatchObject({ ok: true, value: { notes: 'here', record: theirs.record } });
+  const kept = await versionsOf(hem.id, library);
+  expect(kept.map((v) => v.hem.notes)).toContain('there');
+  expect(kept.filter((v) => v.carried)).toHaveLength(1);
+  // A design that was changed there alone goes on by itself.
+  const other = { ...hem, id: 'other' };
+  await library.add([other], 'new');
+  const [changed] = await standings([{ ...other, pace: 9, changed: NOW }], await library.list(), library);
+  expect(chosen([changed!], 'together', NOW)).toMatchObject([{ pace: 9 }]);
 });
 
 describe('a file of another kind', () => {

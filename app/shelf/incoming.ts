@@ -1,8 +1,9 @@
 /** Hems that come in from files, compared with those that are here: nothing is doubled, nothing is written over unasked. */
 import { nanoid } from 'nanoid';
 import { copyOf } from '../../core/edits/hem.ts';
+import { meet, type EarlierVersion, type Meeting } from '../../core/document/meet.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import type { Library } from '../storage/library.ts';
+import { CARRIED, type Library } from '../storage/library.ts';
 import type { Found } from '../storage/records.ts';
 
 /** How a hem that comes in stands to the shelf. `older`: it is an earlier version, or was changed before. */
@@ -11,6 +12,9 @@ export type Standing = 'new' | 'same' | 'older' | 'newer';
 export interface Incoming {
   readonly hem: Hem;
   readonly standing: Standing;
+  /** The copy that is here, where it differs, and its earlier versions. */
+  readonly here: Hem | null;
+  readonly versions: readonly EarlierVersion[];
 }
 
 /** All but when it was changed. */
@@ -35,37 +39,48 @@ export async function standings(
     if (seen.has(content)) continue;
     seen.add(content);
     const found = here.get(hem.id);
-    if (!found) result.push({ hem, standing: 'new' });
-    else if (!found.outcome.ok) result.push({ hem, standing: 'newer' });
-    else if (contentOf(found.outcome.value) === content) result.push({ hem, standing: 'same' });
+    const plain = { hem, here: null, versions: [] };
+    if (!found) result.push({ ...plain, standing: 'new' });
+    else if (!found.outcome.ok) result.push({ ...plain, standing: 'newer' });
+    else if (contentOf(found.outcome.value) === content) result.push({ ...plain, standing: 'same' });
     else {
-      const older = hem.changed < found.outcome.value.changed || (await isVersion(hem, content, library));
-      result.push({ hem, standing: older ? 'older' : 'newer' });
+      const here = found.outcome.value;
+      const versions = await versionsOf(hem.id, library);
+      const older = hem.changed < here.changed || versions.some((v) => contentOf(v.hem) === content);
+      result.push({ hem, standing: older ? 'older' : 'newer', here, versions });
     }
   }
   return result;
 }
 
-async function isVersion(
-  hem: Hem,
-  content: string,
+/** Earlier versions of a hem, the newest first, as far as they can be read. */
+export async function versionsOf(
+  id: string,
   library: Pick<Library, 'versions' | 'version'>,
-): Promise<boolean> {
-  for (const { revision } of await library.versions(hem.id).catch(() => [])) {
-    const outcome = await library.version(hem.id, revision).catch(() => null);
-    if (outcome?.ok && contentOf(outcome.value) === content) return true;
+): Promise<readonly EarlierVersion[]> {
+  const hems: EarlierVersion[] = [];
+  for (const { revision, label } of await library.versions(id).catch(() => [])) {
+    const outcome = await library.version(id, revision).catch(() => null);
+    if (outcome?.ok) hems.push({ hem: outcome.value, carried: label === CARRIED });
   }
-  return false;
+  return hems;
 }
 
 /** What is done with those that differ from hems on the shelf. */
-export type Differing = 'leave' | 'copy' | 'replace';
+export type Differing = 'leave' | 'copy' | 'replace' | 'together';
 
 /** The hems to be put on the shelf. */
 export function chosen(incoming: readonly Incoming[], differing: Differing, now: string): readonly Hem[] {
-  return incoming.flatMap(({ hem, standing }) => {
+  return incoming.flatMap(({ hem, standing, here, versions }) => {
     if (standing === 'new') return [hem];
     if (standing === 'same' || differing === 'leave') return [];
+    if (differing === 'together' && here) return putTogether(meet(here, hem, versions));
     return differing === 'replace' ? [hem] : [copyOf(hem, nanoid(10), `${hem.name} (copy)`, now)];
   });
+}
+
+/** What goes on of two copies comes last; what does not is put down before it, and stays as an earlier version. */
+function putTogether({ changed, here, there, together }: Meeting): readonly Hem[] {
+  if (changed === 'there') return [there];
+  return changed === 'both' ? [there, together ?? here] : [here];
 }

@@ -162,6 +162,15 @@ describe('an edit that was set aside', () => {
     expect((await library.open(hem.id))!.steps.past).toHaveLength(1);
   });
 
+  test('leaves the hem as it came among its earlier versions', async () => {
+    const { library } = await shelfWithOne();
+    library.drafts.put(draft(after(hem, setPace(60)), 1));
+    await library.list();
+    const versions = await library.versions(hem.id);
+    expect(versions.map((v) => v.label)).toEqual(['pace', 'as it came']);
+    expect(await library.version(hem.id, versions[1]!.revision)).toMatchObject({ value: { pace: hem.pace } });
+  });
+
   test('is kept until it is written', async () => {
     const { browser, library } = await shelfWithOne();
     library.drafts.put(draft(after(hem, setPace(60)), 1));

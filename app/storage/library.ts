@@ -101,6 +101,9 @@ export interface LibraryParts {
   readonly page: string;
 }
 
+/** How a version is called that was taken to another device, or came from one. */
+export const CARRIED = 'to or from another device';
+
 export class Library {
   readonly history: History;
   private edits = 0;
@@ -221,7 +224,7 @@ export class Library {
   ): Promise<Written> {
     const { id } = writing.hem;
     const revision = before.revision + 1;
-    await this.attempt(() => this.keepFirst(writing, before.revision));
+    await this.attempt(() => this.keepFirst(writing.common, before.revision));
     await this.parts.hems.set(id, this.recordOf(hem, writing, revision, before.writers));
     // What follows is of use, but the hem is safe without it.
     await this.attempt(() => this.history.add(id, revision, writing.label, hem));
@@ -242,9 +245,9 @@ export class Library {
   }
 
   /** How a hem was before its first edit is its first version. */
-  private async keepFirst({ common }: Writing, revision: number): Promise<void> {
-    if ((await this.history.of(common.id)).length > 0) return;
-    await this.history.add(common.id, revision, 'as it came', common);
+  private async keepFirst(hem: Hem, revision: number): Promise<void> {
+    if ((await this.history.of(hem.id)).length > 0) return;
+    await this.history.add(hem.id, revision, 'as it came', hem);
   }
 
   private recordOf(
@@ -277,6 +280,12 @@ export class Library {
       this.tell('hem', hem.id);
     }
     this.tell('shelf');
+  }
+
+  /** Keeps in mind how a hem was when it was taken to another device, or came from one. */
+  async keepCarried(hem: Hem): Promise<void> {
+    const found = await this.peek(hem.id);
+    if (found) await this.attempt(() => this.history.add(hem.id, found.revision, CARRIED, hem, true));
   }
 
   /** Puts a hem into the bin, as it is, damaged or not. */
@@ -418,6 +427,7 @@ export class Library {
       const hem = design && withRecordOf(withRecordOf(design, theirs), kept.outcome.value);
       if (found.revision !== draft.base)
         await this.keepVersion(id, found, 'before an edit that was set aside', true);
+      await this.attempt(() => this.keepFirst(theirs, found.revision));
       const revision = found.revision + 1;
       const writer = { label: draft.label, edit: draft.edit };
       const record = this.recordOf(hem ?? kept.outcome.value, writer, revision, found.writers);

@@ -8,17 +8,20 @@ import { failed, problem, type Outcome, inAll } from '../../core/problems.ts';
 /** Letters of a link that mail and messages still carry whole. */
 export const LONGEST_LINK = 8000;
 
-const LINK_PATH = '/open';
+export const LINK_PATH = '/open';
 
 /** The address of a hem, or null when it is too long to be carried. Borders that were put aside, and what was done, stay behind. */
 export function linkOf(hem: Hem, origin: string): string | null {
-  const bytes = deflateSync(strToU8(JSON.stringify({ ...hem, kept: [], record: [] })), { level: 9 });
-  const letters = btoa(String.fromCharCode(...bytes))
-    .replaceAll('+', '-')
-    .replaceAll('/', '_')
-    .replace(/=+$/, '');
-  const link = `${origin}${LINK_PATH}#${letters}`;
+  const link = `${origin}${LINK_PATH}#${lettersOf({ ...hem, kept: [], record: [] })}`;
   return link.length > LONGEST_LINK ? null : link;
+}
+
+/** A hem as letters that an address may have. */
+export function lettersOf(hem: Hem): string {
+  const bytes = deflateSync(strToU8(JSON.stringify(hem)), { level: 9 });
+  let text = '';
+  for (const byte of bytes) text += String.fromCharCode(byte);
+  return btoa(text).replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '');
 }
 
 /** The hem in the fragment of a link, with or without its “#”. It is unpacked only as far as a hem can reach. */

@@ -18,7 +18,7 @@ import { readSetting, writeSetting } from '../storage/settings.ts';
 import { HemContext, useHem } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
 import { HemHead } from './HemHead.tsx';
-import { LOG, STOPS } from './stops.ts';
+import { BESIDE, STOPS } from './stops.ts';
 import { Thread } from './Thread.tsx';
 import './thread.css';
 import { Themed } from '../look/Themed.tsx';
@@ -182,7 +182,7 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
   }, [pathname]);
   const name = useHem((state) => state.plan.hem.name);
   const stopHere = STOPS.find((s) => pathname.endsWith(`/${s.path}`));
-  const at = stopHere ?? (pathname.endsWith(`/${LOG.path}`) ? LOG : undefined);
+  const at = stopHere ?? BESIDE.find((s) => pathname.endsWith(`/${s.path}`));
   useEffect(() => {
     document.title = `${at ? `${at.name} – ` : ''}${name} – Zig Hem`;
     return () => {

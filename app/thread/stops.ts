@@ -39,11 +39,21 @@ const orTrouble = (plan: Plan, troubles: readonly Trouble[], words: string): str
   isSound(troubles) ? words : troubleInShort(plan, troubles[0]!);
 
 /** Beside the thread: what was done. */
-export const LOG: Pick<Stop, 'path' | 'name' | 'page'> = {
+const LOG: Pick<Stop, 'path' | 'name' | 'page'> = {
   path: 'log',
   name: 'Log',
   page: async () => (await import('../log/LogPage.tsx')).LogPage,
 };
+
+/** Beside the thread: to another device and back. */
+const CARRY: Pick<Stop, 'path' | 'name' | 'page'> = {
+  path: 'carry',
+  name: 'Take it to another device',
+  page: async () => (await import('../carry/CarryPage.tsx')).CarryPage,
+};
+
+/** What stands beside the thread. */
+export const BESIDE = [LOG, CARRY] as const;
 
 export const STOPS: readonly Stop[] = [
   {

@@ -76,6 +76,8 @@ export function WorkPage() {
         )}
         <p className="quiet small">
           <Link to={`/hem/${plan.hem.id}/log`}>Log of this hem</Link>
+          {' · '}
+          <Link to={`/hem/${plan.hem.id}/carry`}>Take it to another device</Link>
         </p>
       </section>
     </div>

@@ -55,6 +55,7 @@ export function plurals(noun: string): string {
   if (noun.startsWith('space between')) return noun.replace('space', 'spaces');
   // “cluster stitch” takes -es, “row ends” and “between stitches” are many already.
   if (/(stitches|ends|gaps|holes|chains)$/.test(noun)) return noun;
+  if (/[^aeiou]y$/.test(noun)) return noun.replace(/y$/, 'ies');
   return /(s|ch|x)$/.test(noun) ? `${noun}es` : `${noun}s`;
 }
 

@@ -13,6 +13,7 @@ const NAMES: Readonly<Record<string, string>> = {
   secondReadings: 'the second readings of the tape',
   gauge: 'the gauge',
   notes: 'your notes',
+  hands: 'what is known of your hands',
   pace: 'the pace',
   blocking: 'the blocking',
   'preferences.language': 'the crochet terms',
