@@ -42,6 +42,12 @@ const routes: RouteObject[] = [
     hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
   {
+    path: '/practice',
+    lazy: async () => ({ Component: (await import('./practice/PracticePage.tsx')).PracticePage }),
+    errorElement: <Mishap />,
+    hydrateFallbackElement: <p className="loading">Loading …</p>,
+  },
+  {
     path: '/stitches',
     lazy: async () => ({ Component: (await import('./stitches/StitchesPage.tsx')).StitchesPage }),
     errorElement: <Mishap />,

@@ -3,7 +3,7 @@ import { demoPlans } from '../demo/read.ts';
 import { performed } from '../core/edits/edit.ts';
 import { createPlanner } from '../core/plan/planner.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { chanceOf } from '../core/testing/chance.ts';
+import { chanceOf } from '../core/chance.ts';
 import { nonsenseIn } from '../core/testing/everything.ts';
 import { randomEdit } from '../core/testing/randomEdits.ts';
 import { seeds, withSeed } from '../core/testing/seeds.ts';

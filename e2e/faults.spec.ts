@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { choose, inForce, type Choice } from './inForce.ts';
-import { chanceOf } from '../core/testing/chance.ts';
+import { chanceOf } from '../core/chance.ts';
 import { seeds } from '../core/testing/seeds.ts';
 
 const DEMOS = demoPlans().length;

@@ -3,7 +3,7 @@ import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../../core/plan/planner.ts';
 import type { SchoolPlan } from '../../core/plan/types.ts';
 import { anyHem } from '../../core/testing/anyHem.ts';
-import { chanceOf } from '../../core/testing/chance.ts';
+import { chanceOf } from '../../core/chance.ts';
 import { levelsOf, placeFlags, spanOf } from './flags.ts';
 
 const WIDTHS = [250, 280, 340, 420, 560, 720, 1100];

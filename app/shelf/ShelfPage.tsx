@@ -209,6 +209,9 @@ export function ShelfPage() {
           <Link to="/log" className="to-stitches">
             Log
           </Link>
+          <Link to="/practice" className="to-stitches">
+            Practice
+          </Link>
           <KeysButton />
           <GroundButton />
         </div>

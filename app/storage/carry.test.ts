@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { testCupboard } from '../testing/storage.ts';
-import { chanceOf } from '../../core/testing/chance.ts';
+import { chanceOf } from '../../core/chance.ts';
 import { arrived, carriedLinks, isCarried, partOf } from './carry.ts';
 import { carriedCodes } from './code.ts';
 

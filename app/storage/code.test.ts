@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { chanceOf } from '../../core/testing/chance.ts';
+import { chanceOf } from '../../core/chance.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { codeOf, isElsewhere } from './code.ts';
 

@@ -3,7 +3,7 @@ import { performed, type Edit } from '../../core/edits/edit.ts';
 import { setCount } from '../../core/edits/base.ts';
 import { prefer, setPace, writeNotes } from '../../core/edits/hem.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { chanceOf } from '../../core/testing/chance.ts';
+import { chanceOf } from '../../core/chance.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { seeds, withSeed } from '../../core/testing/seeds.ts';
 import { testBrowser } from '../testing/storage.ts';

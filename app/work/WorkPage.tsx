@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { patternOf } from '../../core/words/pattern.ts';
 import { plural } from '../../core/words/measures.ts';
@@ -19,15 +19,42 @@ import { readSetting, writeSetting } from '../storage/settings.ts';
 import { useAwake } from './awake.ts';
 import styles from './work.module.css';
 
-type Sheet = 'count' | 'weigh' | 'look' | 'rip' | 'joined in';
+export type Sheet = 'count' | 'weigh' | 'look' | 'rip' | 'joined in';
 
 const STRIDE = 'work stride';
 
 /** The border as it is worked: what to do now, where that is, and what to expect. */
 export function WorkPage() {
   const plan = usePlan();
+  const { id } = plan.hem;
+  return (
+    <WorkBench plan={plan}>
+      <p className="quiet small">
+        <Link to={`/hem/${id}/log`}>Log of this hem</Link>
+        {' · '}
+        <Link to={`/hem/${id}/carry`}>Take it to another device</Link>
+        {!isUnderWay(plan) && (
+          <>
+            {' · '}
+            <Link to="/practice">Practice first</Link>
+          </>
+        )}
+      </p>
+    </WorkBench>
+  );
+}
+
+interface WorkBenchProps {
+  readonly plan: Plan;
+  /** What is open at first. */
+  readonly first?: Sheet | null;
+  readonly children?: ReactNode;
+}
+
+/** The place in hand, what to do there, and what can be said of it. */
+export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
   const [stride, setStride] = useStride();
-  const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [sheet, setSheet] = useState<Sheet | null>(first);
   const [shown, setShown] = useState<Shown | null>(null);
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);
@@ -74,11 +101,7 @@ export function WorkPage() {
             onRip={() => setSheet('rip')}
           />
         )}
-        <p className="quiet small">
-          <Link to={`/hem/${plan.hem.id}/log`}>Log of this hem</Link>
-          {' · '}
-          <Link to={`/hem/${plan.hem.id}/carry`}>Take it to another device</Link>
-        </p>
+        {children}
       </section>
     </div>
   );

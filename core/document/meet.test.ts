@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { plan } from '../plan/planner.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { after, workedInto } from '../testing/worked.ts';
 import type { Hem } from './hem.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import { PROBLEM_CODES, problemLine } from '../problems.ts';
-import { chanceOf, type Chance } from '../testing/chance.ts';
+import { chanceOf, type Chance } from '../chance.ts';
 import { everythingOf, nonsenseIn } from '../testing/everything.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { checkHem, readHem, writeHem } from './check.ts';

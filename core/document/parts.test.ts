@@ -7,7 +7,7 @@ import * as pieces from '../edits/piece.ts';
 import * as rounds from '../edits/rounds.ts';
 import * as yarns from '../edits/yarn.ts';
 import { createPlanner } from '../plan/planner.ts';
-import { chanceOf, type Chance } from '../testing/chance.ts';
+import { chanceOf, type Chance } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';

@@ -10,7 +10,7 @@ import { newHem } from '../document/newHem.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { everythingOf, nonsenseIn } from '../testing/everything.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';

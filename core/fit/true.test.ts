@@ -10,7 +10,7 @@ import { createPlanner, plan } from '../plan/planner.ts';
 import { comesOutEven } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
-import { chanceOf, type Chance } from '../testing/chance.ts';
+import { chanceOf, type Chance } from '../chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { takeSolution } from './apply.ts';

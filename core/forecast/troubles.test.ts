@@ -5,7 +5,7 @@ import { createPlanner, plan } from '../plan/planner.ts';
 import { comesOutEven, isEven, type Plan } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { anyHem } from '../testing/anyHem.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { troubleInShort, troubleWords } from '../words/troubleWords.ts';

@@ -4,7 +4,7 @@ import { performed } from '../edits/edit.ts';
 import { chooseConstruction, describePiece } from '../edits/piece.ts';
 import { plan } from '../plan/planner.ts';
 import { rowsHem } from '../testing/hems.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { askedOf } from './piece.ts';
 import { CONSTRUCTIONS, PIECE_KINDS } from './registry.ts';
 

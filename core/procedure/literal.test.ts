@@ -8,7 +8,7 @@ import { comesOutEven } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
 import { anyHem, on, PIECES, small } from '../testing/anyHem.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { entry } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds } from '../testing/seeds.ts';

@@ -5,7 +5,7 @@ import { performed } from '../edits/edit.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { workedRound, type Plan } from '../plan/types.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { NOTHING_DONE, noted, unitedRecords, type Deed, type WorkRecord } from '../document/record.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { workedRound } from '../plan/types.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { after, workedInto } from '../testing/worked.ts';
 import { insteadWords, reachWords } from '../words/ballWords.ts';

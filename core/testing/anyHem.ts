@@ -9,7 +9,7 @@ import { plan } from '../plan/planner.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
 import { CORNERS } from '../terms/corners.ts';
-import type { Chance } from './chance.ts';
+import type { Chance } from '../chance.ts';
 import { rowsHem } from './hems.ts';
 import { anyHands } from './makers.ts';
 

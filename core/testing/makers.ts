@@ -10,16 +10,7 @@ import {
   type Seen,
 } from '../hands/hands.ts';
 import type { StitchKind } from '../terms/stitches.ts';
-import { chanceOf, type Chance } from './chance.ts';
-
-/** A normal number, by the polar method (Marsaglia and Bray 1964). */
-function normal(chance: Chance, spread: number): number {
-  for (;;) {
-    const [u, v] = [2 * chance.next() - 1, 2 * chance.next() - 1];
-    const s = u * u + v * v;
-    if (s > 0 && s < 1) return spread * u * Math.sqrt((-2 * Math.log(s)) / s);
-  }
-}
+import { chanceOf, normal, type Chance } from '../chance.ts';
 
 const KINDS: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
 

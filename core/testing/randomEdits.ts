@@ -19,7 +19,7 @@ import { plain } from '../rounds/plain.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
 import type { StitchKind } from '../terms/stitches.ts';
-import type { Chance } from './chance.ts';
+import type { Chance } from '../chance.ts';
 import { anyHands } from './makers.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 

@@ -8,7 +8,7 @@ import { NOTHING } from '../ring/ring.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { firstChoice } from '../rounds/facts.ts';
 import { anyHem } from '../testing/anyHem.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { STRIDES, stepsOf } from '../work/steps.ts';
 import { stepWords } from './stepWords.ts';

@@ -7,7 +7,7 @@ import { performed } from '../edits/edit.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { workedRound, type Plan } from '../plan/types.ts';
 import { anyHem } from '../testing/anyHem.ts';
-import { chanceOf, type Chance } from '../testing/chance.ts';
+import { chanceOf, type Chance } from '../chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';

@@ -5,7 +5,7 @@ import { createPlanner, plan } from '../plan/planner.ts';
 import { comesOutEven, type Plan } from '../plan/types.ts';
 import type { Hem } from '../document/hem.ts';
 import { anyHem } from '../testing/anyHem.ts';
-import { chanceOf } from '../testing/chance.ts';
+import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { after, varied as hem, workedInto } from '../testing/worked.ts';

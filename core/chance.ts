@@ -1,4 +1,4 @@
-/** Chance from a seed, so that a failure can be played again. */
+/** Chance from a seed, so that what came of it can be played again. */
 export interface Chance {
   /** A number from 0 up to, not including, 1. */
   readonly next: () => number;
@@ -25,4 +25,13 @@ export function chanceOf(seed: number): Chance {
     pick: (list) => list[int(0, list.length - 1)]!,
     maybe: (share) => next() < share,
   };
+}
+
+/** A normal number of a standard deviation, by the polar method (Marsaglia and Bray 1964). */
+export function normal(chance: Chance, spread: number): number {
+  for (;;) {
+    const [u, v] = [2 * chance.next() - 1, 2 * chance.next() - 1];
+    const s = u * u + v * v;
+    if (s > 0 && s < 1) return spread * u * Math.sqrt((-2 * Math.log(s)) / s);
+  }
 }
