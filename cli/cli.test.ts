@@ -114,7 +114,11 @@ describe('hem', () => {
     expect(hem(['hands', WORKED]).stdout).toMatch(
       /^Time: \d\.\d\d × the rule of thumb \(\d\.\d\d to \d\.\d\d\), from these hands/,
     );
-    writeFileSync(file, JSON.stringify({ ...JSON.parse(taught.stdout), counted: { sides: -1, off: 0 } }));
+    const { counted: taughtCounts } = JSON.parse(taught.stdout) as { counted: object };
+    writeFileSync(
+      file,
+      JSON.stringify({ ...JSON.parse(taught.stdout), counted: { ...taughtCounts, sides: -1 } }),
+    );
     expect(hem(['forecast', DEMO, '--hands', file])).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('counted/sides'),

@@ -1,7 +1,15 @@
 /** What a plan foretells, each number with its range and what it rests on. */
-import { PRIORS, USUAL_PACE, inOwnWords, ruleOfThumb, type Hands } from '../hands/hands.ts';
+import {
+  PRIORS,
+  USUAL_PACE,
+  acrossAll,
+  driftOf,
+  inOwnWords,
+  ruleOfThumb,
+  type Hands,
+} from '../hands/hands.ts';
 import type { Known } from '../hands/hands.schema.ts';
-import { learnOn, type Learned } from '../hands/ratio.ts';
+import { learnOn, overRounds, type Learned } from '../hands/ratio.ts';
 import type { Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
@@ -56,7 +64,7 @@ export const paceOf = ({ ratio }: Known): number =>
 
 /** What is known of the pace: of these hands before, and what the log of the hem adds. */
 export const paceKnown = (plan: Plan): Learned =>
-  learnOn(plan.hem.hands?.time?.all ?? null, PRIORS.time, timeSeen(plan));
+  learnOn(plan.hem.hands?.time?.all ?? null, acrossAll('time'), timeSeen(plan));
 
 /** What a plan’s time rests on: the pace that its maker has given is their own word unless it is the one that was learned. */
 function timeOf(plan: Plan): Known {
@@ -70,6 +78,17 @@ function timeOf(plan: Plan): Known {
 export function estimatesOf(plan: Plan): Estimates {
   const time = timeOf(plan);
   const { height } = plan;
+  const heightOver = (rounds: number): Known =>
+    overRounds(
+      height,
+      PRIORS.height,
+      rounds,
+      driftOf(
+        'height',
+        plan.hem.hands?.height ?? null,
+        plan.rounds.slice(0, rounds).map((r) => r.stitch),
+      ),
+    );
   const rounds = plan.rounds.map((r): RoundEstimate => {
     const { yarn, calibration } = plan.yarns.find((y) => y.yarn.id === r.yarnId)!;
     return {
@@ -79,27 +98,50 @@ export function estimatesOf(plan: Plan): Estimates {
       metres: estimate(r.yarnM, calibration),
       grams: estimate((r.yarnM * 100) / yarn.metresPer100G, calibration),
       minutes: estimate(r.minutes, time),
-      heightCm: estimate(r.heightMm / 10, height),
+      heightCm: estimate(r.heightMm / 10, heightOver(r.number + 1)),
     };
   });
   const top = plan.borderWidthMm;
-  const size = (of: 'widthMm' | 'heightMm'): Estimate => {
-    const at = (mm: number): number => extent(plan.body.outline, mm)[of] / 10;
+  const size = (which: 'widthMm' | 'heightMm'): Estimate => {
+    const of = heightOver(plan.rounds.length);
+    const at = (mm: number): number => extent(plan.body.outline, mm)[which] / 10;
     return {
-      ...estimate(0, height),
+      ...estimate(0, of),
       value: at(top),
-      low: at((top * height.low) / height.ratio),
-      high: at((top * height.high) / height.ratio),
+      low: at((top * of.low) / of.ratio),
+      high: at((top * of.high) / of.ratio),
     };
   };
   return {
     rounds,
     yarns: plan.yarns.flatMap(({ yarn, quantity, calibration }) =>
       quantity.metres > 0
-        ? [{ yarn: yarn.name, grams: estimate(quantity.grams, calibration), balls: quantity.balls }]
+        ? [
+            {
+              yarn: yarn.name,
+              grams: {
+                ...estimate(quantity.grams, calibration),
+                low: quantity.grams * (1 - quantity.spread),
+                high: quantity.grams * (1 + quantity.spread),
+              },
+              balls: quantity.balls,
+            },
+          ]
         : [],
     ),
-    minutes: estimate(plan.minutes, time),
+    minutes: estimate(
+      plan.minutes,
+      overRounds(
+        time,
+        acrossAll('time'),
+        plan.rounds.length,
+        driftOf(
+          'time',
+          plan.hem.hands?.time ?? null,
+          plan.rounds.map((r) => r.stitch),
+        ),
+      ),
+    ),
     widthCm: size('widthMm'),
     heightCm: size('heightMm'),
   };

@@ -24,7 +24,7 @@ import type { Plan } from '../plan/types.ts';
 import { compareBorders } from './borders.ts';
 
 describe('calibration', () => {
-  const calibrate = (seen: Parameters<typeof learnedSince>[2]) => learnedSince('yarn', null, seen);
+  const calibrate = (seen: Parameters<typeof learnedSince>[3]) => learnedSince('yarn', null, '4', seen);
   const weighed = (grams: number, ratio: number) => ({ ratio, error: 0.7 / grams });
 
   test('starts at ±20 % and narrows with every weighing', () => {

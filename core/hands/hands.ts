@@ -103,10 +103,18 @@ export function partFrom(of: HandsPart, seen: readonly Seen[]): Part {
 const distinct = <T extends string>(values: readonly T[]): readonly T[] => [...new Set(values)];
 
 /** Among all stitches and sizes, one from another is a drift too. */
-const acrossAll = (of: HandsPart): Prior => ({
+export const acrossAll = (of: HandsPart): Prior => ({
   ...PRIORS[of],
   drift: Math.hypot(PRIORS[of].drift, APART[of].stitch, APART[of].size),
 });
+
+/** How rounds in these stitches differ from each other, beyond what is known of each stitch: a standard deviation of the logarithm. */
+export function driftOf(of: HandsPart, part: KnownPart | null, stitches: readonly StitchKind[]): number {
+  // Depths are measured across rounds of several stitches, so that of a single one little is known.
+  const isKnown = (s: StitchKind): boolean => of !== 'height' && part?.byStitch[s] !== undefined;
+  const unknown = part ? stitches.filter((s) => !isKnown(s)).length / Math.max(1, stitches.length) : 0;
+  return Math.hypot(PRIORS[of].drift, APART[of].stitch * Math.sqrt(unknown));
+}
 
 /** A rule of thumb, with its range. */
 export const ruleOfThumb = (of: HandsPart): Learned => learn([], acrossAll(of));
@@ -144,12 +152,18 @@ export function knownFor(of: HandsPart, part: KnownPart | null, stitch: StitchKi
 const bothOf = (a: number, b: number, daily: number): number =>
   Math.max(a, b) ** 2 + 0.75 * (Math.min(a, b) ** 2 - daily ** 2);
 
-/** What a hem’s own observations teach on top of what is known of the hands; as a ratio to what these make of the rule of thumb. */
+/**
+ * What a hem’s own observations teach on top of what is known of the hands; as a ratio to what these make of the rule of thumb.
+ *
+ * @param size the yarn weight’s number, or the hook in mm
+ */
 export const learnedSince = (
   of: HandsPart,
-  known: Known | null,
+  part: KnownPart | null,
+  size: string,
   observations: readonly Observation[],
 ): Learned => {
+  const known = part && (part.bySize[size] ?? part.all);
   const about = known && { ...known, ratio: 1, low: known.low / known.ratio, high: known.high / known.ratio };
   return learnOn(about, PRIORS[of], observations);
 };

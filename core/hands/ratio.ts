@@ -114,6 +114,16 @@ export function learnOn(known: Known | null, usual: Prior, observations: readonl
   };
 }
 
+/**
+ * What is known, of so many rounds together: what differs from day to day evens out.
+ *
+ * @param drift of each round, where more is known of it than `usual` has
+ */
+export function overRounds<K extends Known>(known: K, usual: Prior, rounds: number, drift = usual.drift): K {
+  const half = RANGE * Math.hypot(spreadOf(known, usual), drift / Math.sqrt(Math.max(1, rounds)));
+  return { ...known, low: known.ratio * Math.exp(-half), high: known.ratio * Math.exp(half) };
+}
+
 /** The range of a ratio as a fraction of it either way. */
 export const spreadAbout = ({ ratio, low, high }: Known): number => (high - low) / (2 * ratio);
 

@@ -25,8 +25,10 @@ export function yarnSeen(
 ): readonly Seen[] {
   const seen = (stitch: StitchKind, pathM: number, grams: number, swatch: boolean): readonly Seen[] => {
     if (pathM <= 0 || grams <= 0) return [];
-    const ratio = (grams * yarn.metresPer100G) / (pathM * 100);
-    return [{ stitch, size: `${yarn.weight}`, ratio, error: (SCALE_G * Math.SQRT2) / grams, swatch }];
+    // An error is that of what is expected: what is weighed too light by chance is no surer for it.
+    const expected = (pathM * 100) / yarn.metresPer100G;
+    const error = (SCALE_G * Math.SQRT2) / expected;
+    return [{ stitch, size: `${yarn.weight}`, ratio: grams / expected, error, swatch }];
   };
   const told = hem.weighIns.flatMap(({ of, grams, ...w }) => {
     if (w.yarn !== yarn.id) return [];
@@ -89,7 +91,7 @@ export const heightSeen = (looks: readonly Looked[], rounds: readonly HighRound[
       heights.set(r.stitch, (heights.get(r.stitch) ?? 0) + r.plannedOwnHeightMm);
     const [stitch] = [...heights].sort((a, b) => b[1] - a[1])[0]!;
     const ratio = (10 * look.depthCm) / round.plannedHeightMm;
-    return [{ stitch, size: `${round.hookMm}`, ratio, error: TAPE_CM / look.depthCm }];
+    return [{ stitch, size: `${round.hookMm}`, ratio, error: (10 * TAPE_CM) / round.plannedHeightMm }];
   });
 
 /** How sides lay, beside the strain that was planned. */

@@ -79,7 +79,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const looks = looksOf(hem.record);
   const begun = made.slice(0, done.length);
   const height = stages.run('height', [hem.hands, ...looks, ...begun], () =>
-    learnedSince('height', hem.hands?.height?.all ?? null, heightSeen(looks, begun)),
+    learnedSince('height', hem.hands?.height ?? null, `${gauge.hookMm}`, heightSeen(looks, begun)),
   );
   // How a side lay is told beside the limits of the rule of thumb: what is judged does not bear on it.
   const flat = stages.run('flat', [hem.hands, height, body, ...looks, ...begun], () =>

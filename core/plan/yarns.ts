@@ -1,8 +1,8 @@
 /** The yarns of a plan: what each colour comes to, and what was learned from weighing. */
 import type { Hem } from '../document/hem.ts';
 import type { WorkRecord } from '../document/record.ts';
-import { learnedSince } from '../hands/hands.ts';
-import { spreadAbout, type Learned } from '../hands/ratio.ts';
+import { PRIORS, driftOf, learnedSince } from '../hands/hands.ts';
+import { overRounds, spreadAbout, type Learned } from '../hands/ratio.ts';
 import { TAIL_M, quantity, type Yarn } from '../yarn/yarn.ts';
 import { yarnSeen } from './observed.ts';
 import type { PathRound, RoundPlan, YarnPlan } from './types.ts';
@@ -19,9 +19,8 @@ export function calibrationOf(
   rounds: readonly PathRound[],
   widthMm: number,
 ): Learned {
-  const known = hem.hands?.yarn;
-  const about = known ? (known.bySize[`${yarn.weight}`] ?? known.all) : null;
-  return learnedSince('yarn', about, yarnSeen(hem, worked, yarn, rounds, widthMm));
+  const seen = yarnSeen(hem, worked, yarn, rounds, widthMm);
+  return learnedSince('yarn', hem.hands?.yarn ?? null, `${yarn.weight}`, seen);
 }
 
 /** Yarn of each colour: its rounds, and two tails for every stretch worked without a break. */
@@ -33,14 +32,20 @@ export function planYarns(
   return hem.yarns.map((yarn) => {
     let metres = 0;
     let stretches = 0;
+    const worked = rounds.filter((r) => r.yarnId === yarn.id).map((r) => r.stitch);
     rounds.forEach((round, k) => {
       if (round.yarnId !== yarn.id) return;
       metres += round.yarnM;
       if (rounds[k - 1]?.yarnId !== yarn.id) stretches++;
     });
     const ends = 2 * stretches;
+    const drift = driftOf('yarn', hem.hands?.yarn ?? null, worked);
     const calibration = calibrations.get(yarn.id)!;
-    const needed = quantity(metres + ends * TAIL_M, yarn, spreadAbout(calibration));
+    const needed = quantity(
+      metres + ends * TAIL_M,
+      yarn,
+      spreadAbout(overRounds(calibration, PRIORS.yarn, worked.length, drift)),
+    );
     const missingG = needed.grams * (1 + needed.spread) - (yarn.haveG ?? 0);
     return {
       yarn,

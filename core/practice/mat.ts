@@ -7,7 +7,7 @@ import { shell } from '../rounds/shell.ts';
 import { newEntry } from '../stack/stack.ts';
 
 /** Id of the mat; it is on no shelf. */
-export const MAT_ID = 'practice';
+const MAT_ID = 'practice';
 
 /** @param now when it is begun */
 export function practiceMat(now: Date): Hem {

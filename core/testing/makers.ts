@@ -2,6 +2,7 @@
 import { learnFlat, type Lay } from '../hands/flatness.ts';
 import {
   PARTS,
+  USUAL_PACE,
   knownFor,
   knownFrom,
   partFrom,
@@ -10,6 +11,16 @@ import {
   type Seen,
 } from '../hands/hands.ts';
 import type { StitchKind } from '../terms/stitches.ts';
+import type { Hem } from '../document/hem.ts';
+import { noted, type Deed } from '../document/record.ts';
+import { estimatesOf, inHandsOf } from '../evidence/estimates.ts';
+import { evidenceOf, handsFrom, type Evidence } from '../evidence/evidence.ts';
+import { plan as planOf } from '../plan/planner.ts';
+import { workedRound } from '../plan/types.ts';
+import { TAIL_M } from '../yarn/yarn.ts';
+import { stepDone } from '../work/progress.ts';
+import { stepsOf } from '../work/steps.ts';
+import { entry, rowsHem } from './hems.ts';
 import { chanceOf, normal, type Chance } from '../chance.ts';
 
 const KINDS: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
@@ -126,5 +137,136 @@ export function anyHands(chance: Chance): KnownHands | null {
     height: partFrom('height', seen()),
     width: partFrom('width', seen()),
     flat: learnFlat(null, looks),
+  });
+}
+
+/** What was foretold of a whole border before it was begun, and what came. */
+export interface HemTrial {
+  /** Hems that were worked before. */
+  readonly before: number;
+  readonly of: 'yarn' | 'time' | 'height';
+  readonly off: number;
+  readonly within: boolean;
+}
+
+const START = Date.parse('2026-01-05T18:00:00Z');
+const DAY_MS = 86_400_000;
+const STEP_MINUTES = 8;
+/** What they hem: of this size a round takes some grams. */
+const THROW = { stitches: 90, rows: [{ stitch: 'dc', count: 44 }], widthCm: 66, heightCm: 64 } as const;
+
+/** A maker who works three small hems, each foretold from the records of those before; every record is read as the application reads it. */
+export function makerOfHems(seed: number): readonly HemTrial[] {
+  const chance = chanceOf(seed * 2 + 1);
+  const own = { yarn: normal(chance, 0.1), time: normal(chance, 0.35), height: normal(chance, 0.08) };
+  const byStitch = new Map(
+    KINDS.map((kind) => [
+      kind,
+      {
+        yarn: normal(chance, 0.04),
+        time: normal(chance, 0.15),
+        height: normal(chance, 0.04),
+      },
+    ]),
+  );
+  const evidence: Evidence[] = [];
+  const trials: HemTrial[] = [];
+  const slip = (x: number): number => (chance.maybe(SLIPS) ? x * chance.pick([0.1, 10]) : x);
+  for (let before = 0; before < 3; before++) {
+    const rounds = [1, 2, 3].map((k) => entry({ id: `r${k}`, stitch: chance.pick(KINDS) }));
+    const bare = { ...rowsHem({ ...THROW, rounds }), id: `hem ${before}` };
+    const hands = handsFrom(evidence);
+    const hem = inHandsOf(bare, knownFrom(hands), hands.time.all);
+    const book = planOf(bare);
+    const foretold = estimatesOf(planOf(hem));
+    const { metresPer100G } = bare.yarns[0]!;
+    const came = { yarn: 0, time: 0, height: 0 };
+    let clock = START + before * 30 * DAY_MS;
+    let ball = 500;
+    let worked: Hem = hem;
+    const note = (deed: Deed): void => {
+      const at = new Date(clock).toISOString();
+      worked = { ...worked, record: noted(worked.record, deed, 'here', at) };
+    };
+    for (const round of book.rounds) {
+      const kind = byStitch.get(round.stitch)!;
+      const truth = (of: keyof typeof own, drift: number): number =>
+        Math.exp(own[of] + kind[of] + normal(chance, drift));
+      const grams = ((round.pathM * 100) / metresPer100G) * truth('yarn', 0.03);
+      const minutes = (round.total / USUAL_PACE) * truth('time', 0.1);
+      came.yarn += grams;
+      came.time += minutes;
+      came.height += (round.ownHeightMm / 10) * truth('height', 0.03);
+      const named = workedRound(round);
+      const weigh = (of: 'same' | 'new'): void =>
+        note({
+          did: 'weighed',
+          round: named,
+          stitches: of === 'new' ? 0 : round.ring.made.length,
+          yarn: round.yarnId,
+          ball: of,
+          grams: Math.max(0, ball + normal(chance, 0.5)),
+        });
+      const now = planOf(worked);
+      for (const deed of stepDone(now, stepsOf(now, round.number, 'side')[0]!)) note(deed);
+      if (!worked.record.some((e) => e.did === 'began' && e.round.entry === named.entry)) continue;
+      weigh('new');
+      const { length } = round.ring.made;
+      const steps = Math.ceil(minutes / STEP_MINUTES);
+      // What goes by otherwise while it is noted.
+      const watch = normal(chance, Math.min(1.5, minutes / 5));
+      note({ did: 'made', round: named, stitches: 1 });
+      for (let k = 1; k <= steps; k++) {
+        clock += ((minutes + watch) * 60_000) / steps;
+        note({ did: 'made', round: named, stitches: Math.max(1, Math.round((length * k) / steps)) });
+      }
+      ball -= slip(grams);
+      weigh('same');
+      ball = 500;
+      note({ did: 'finished', round: named });
+      note({
+        did: 'looked',
+        round: named,
+        lies: [],
+        sizeCm: [null, null],
+        sidesCm: [],
+        depthCm: slip(Math.max(0.2, came.height + normal(chance, Math.min(0.3, came.height / 5)))),
+        photo: null,
+        note: '',
+      });
+      clock += DAY_MS;
+    }
+    // Ends to weave in are no matter of hands.
+    const ends = (4 * TAIL_M * 100) / metresPer100G / 2;
+    came.yarn += ends;
+    const told = {
+      yarn: foretold.yarns[0]!.grams,
+      time: foretold.minutes,
+      height: foretold.rounds[foretold.rounds.length - 1]!.heightCm,
+    } as const;
+    for (const part of ['yarn', 'time', 'height'] as const) {
+      const { value, low, high } = told[part];
+      trials.push({
+        before,
+        of: part,
+        off: Math.log(value / came[part]),
+        within: low <= came[part] && came[part] <= high,
+      });
+    }
+    evidence.push(evidenceOf(worked));
+  }
+  return trials;
+}
+
+/** How well borders were foretold by makers who had worked so many hems before: a line of a table for each number. */
+export function hemRows(trials: readonly HemTrial[]): readonly string[] {
+  return (['yarn', 'time', 'height'] as const).map((of) => {
+    const cells = [0, 1, 2].map((before) => {
+      const some = trials.filter((t) => t.of === of && t.before === before);
+      const off = some.reduce((sum, t) => sum + Math.abs(t.off), 0) / some.length;
+      const held = some.filter((t) => t.within).length / some.length;
+      return `${(100 * off).toFixed(1)} %, ${(100 * held).toFixed(1)} %`;
+    });
+    return `| ${of} of a border | ${cells.join(' | ')} |`;
   });
 }

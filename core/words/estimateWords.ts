@@ -6,7 +6,7 @@ import { RESTS_ON } from './handsWords.ts';
 import { plural, timeWords, type LengthUnit } from './measures.ts';
 
 /** What an estimate rests on, such as “from your hands: 12 observations”. */
-export const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'observations'>): string =>
+const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'observations'>): string =>
   basis === 'these hands'
     ? `from ${RESTS_ON[basis]}: ${plural(observations, 'observation')}`
     : RESTS_ON[basis];

@@ -1,4 +1,5 @@
 /** Where along the border the ball in hand is used up: by what it weighed, else by the metres that went before. */
+import { spreadAbout } from '../hands/ratio.ts';
 import { lastWeighed } from '../record/weighings.ts';
 import { isRound, type Plan } from '../plan/types.ts';
 import { progressOf, stretchOf } from './progress.ts';
@@ -69,7 +70,8 @@ export function reachOf(plan: Plan, grams: number): Reach | null {
   const used = round && plan.yarns.find((y) => y.yarn.id === round.yarnId);
   if (!round || !used) return null;
   const { yarn } = used;
-  const { spread } = used.quantity;
+  // Of a round or two days do not even out.
+  const spread = spreadAbout(used.calibration);
   const metres = (grams * yarn.metresPer100G) / 100;
   const roundG = (stretchOf(round, made, round.ring.made.length).metres * 100) / yarn.metresPer100G;
   const at = (share: number): PlaceInBorder | null =>

@@ -6,9 +6,6 @@ import type { Yarn } from './yarn.schema.ts';
 
 export type { Yarn } from './yarn.schema.ts';
 
-/** Estimates hold to within this fraction either way until something has been weighed. */
-export const UNCALIBRATED = 0.2;
-
 /** Yarn left at each end, to be woven in, metres. */
 export const TAIL_M = 0.15;
 
@@ -64,7 +61,7 @@ export interface Quantity {
  * Metres as grams and balls by a yarn's label. Balls are rounded up on the high side of the estimate, so
  * that the yarn does not run out; 0 metres is 0 balls.
  */
-export function quantity(metres: number, yarn: Yarn, spread: number = UNCALIBRATED): Quantity {
+export function quantity(metres: number, yarn: Yarn, spread: number): Quantity {
   const grams = (metres * 100) / yarn.metresPer100G;
   return { metres, grams, balls: Math.ceil((grams * (1 + spread)) / yarn.ballG), spread };
 }
