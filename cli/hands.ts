@@ -104,11 +104,9 @@ export function inHands({ hem }: Plan, of: Hands | null): Plan {
 
 /** Every round, every yarn with its balls, time, size, and how flat it lies. */
 export function forecastOf(plan: Plan) {
-  const { rounds, ...estimates } = estimatesOf(plan);
   return {
     name: plan.hem.name,
-    rounds: rounds.map((r, i) => ({ ...r, flatness: plan.rounds[i]!.sides.map((s) => s.verdict) })),
-    ...estimates,
+    ...estimatesOf(plan),
     ballEnds: ballEnds(plan).map(({ yarnId, ball, round, earliest, latest }) => ({
       yarn: plan.hem.yarns.find((y) => y.id === yarnId)!.name,
       ball,

@@ -14,6 +14,8 @@ const SCREENS = [
   '/licences',
   '/log',
   '/hands',
+  '/practice',
+  '/hem/demo-clover/carry',
   '/hem/demo-clover/log',
   ...['piece', 'base', 'rounds', 'yarn', 'pattern', 'work'].map(
     (stop) => `/hem/demo-orchard-squares/${stop}`,

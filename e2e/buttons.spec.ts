@@ -2,7 +2,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { demoPlans } from '../demo/read.ts';
 
-const STOPS = ['piece', 'base', 'rounds', 'yarn', 'pattern', 'work', 'log'] as const;
+const STOPS = ['piece', 'base', 'rounds', 'yarn', 'pattern', 'work', 'log', 'carry'] as const;
 /** What leaves the page, or asks the device for a file or for paper. */
 const ELSEWHERE =
   /^(Print|Copy a link|Save|Save this drawing|.*CSV file|.*as a file|Download.*|Shelf|Stitches)$/;

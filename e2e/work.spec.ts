@@ -183,11 +183,25 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   // What demo hems came with was made by nobody.
   await expect(page.getByText(/^About 18 stitches a minute/)).toBeVisible();
   await expect(page.getByText('A rule of thumb: nothing has been noted yet.').first()).toBeVisible();
-  await page.getByRole('checkbox', { name: /New hems begin with my pace/ }).uncheck();
+  await page.getByRole('checkbox', { name: 'New hems begin with it' }).first().uncheck();
+  // What is known better stands in the place of what was learned.
+  await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).fill('12');
+  await expect(page.getByText(/Yarn, beside the rule of thumb: about 12 % more/)).toBeVisible();
+  await expect(page.getByText('Your own word.')).toBeVisible();
   await page.getByRole('button', { name: 'Start afresh from now' }).click();
   await expect(page.getByRole('button', { name: 'Take everything into account again' })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('checkbox', { name: /New hems begin with my pace/ })).not.toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'New hems begin with it' }).first()).not.toBeChecked();
   await page.getByRole('button', { name: 'Take everything into account again' }).click();
   await expect(page.getByText('The log itself is never deleted by this.')).toBeVisible();
+
+  // A new hem begins with it.
+  await page.goto('/new');
+  await page.getByRole('button', { name: 'Rows', exact: true }).click();
+  await page.getByRole('button', { name: 'Choose an edge' }).click();
+  await page.getByRole('button', { name: 'Only a base round' }).click();
+  await page.getByRole('link', { name: /^Yarn/ }).click();
+  await expect(page.getByText('Reckoned with')).toContainText('yarn');
+  await page.getByRole('button', { name: 'Reckon by rules of thumb' }).click();
+  await expect(page.getByRole('button', { name: 'Reckon with my hands' })).toBeVisible();
 });

@@ -1,6 +1,8 @@
 /** Takes the pictures of docs/screenshots from the demo hems. Needs a built application. */
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
+import { writeHem } from '../core/document/check.ts';
+import { threeHems } from '../core/testing/makers.ts';
 import { createApp } from '../server/app.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -8,6 +10,10 @@ const server = createApp(`${root}dist`).listen(0);
 const address = server.address();
 if (address === null || typeof address === 'string') throw new Error('no port');
 const home = `http://localhost:${address.port}`;
+
+/** Made-up hems that a simulated maker has worked. */
+const workedHems = () =>
+  threeHems(11).hems.map((hem, k) => ({ ...hem, name: ['Moor throw', 'Reed throw', 'Hazel throw'][k]! }));
 
 interface Shot {
   readonly name: string;
@@ -63,6 +69,33 @@ const SHOTS: readonly Shot[] = [
   { name: 'yarn', path: '/hem/demo-harbour-throw/yarn' },
   { name: 'pattern', path: '/hem/demo-orchard-squares/pattern' },
   { name: 'log', path: '/hem/demo-clover/log' },
+  {
+    name: 'hands',
+    path: '/hands',
+    before: async (page) => {
+      // What demo hems came with is nobody’s: two that were worked on come in as files.
+      await page.goto(home);
+      await page.getByLabel('Choose hem files').setInputFiles(
+        workedHems().map((hem) => ({
+          name: `${hem.id}.hem.json`,
+          mimeType: 'application/json',
+          buffer: Buffer.from(writeHem(hem)),
+        })),
+      );
+      await page.getByRole('button', { name: /^Add the/ }).click();
+      await page.getByRole('heading', { name: 'Moor throw' }).waitFor();
+      await page.goto(`${home}/hands`);
+    },
+  },
+  {
+    name: 'practice',
+    path: '/practice',
+    before: async (page) => {
+      await page.goto(`${home}/practice`);
+      await page.getByRole('button', { name: 'To the end of the round' }).click();
+      await page.getByRole('button', { name: 'Weigh the ball' }).waitFor();
+    },
+  },
   { name: 'stitches', path: '/stitches' },
 ];
 

@@ -1,18 +1,21 @@
 /** What a plan foretells, each number with its range and what it rests on. */
+import type { Verdict } from '../flat/flat.ts';
+import { usualGauge } from '../hands/gauge.ts';
 import {
   PRIORS,
   USUAL_PACE,
   acrossAll,
   driftOf,
   inOwnWords,
+  knownFor,
   ruleOfThumb,
   type Hands,
 } from '../hands/hands.ts';
 import type { Known } from '../hands/hands.schema.ts';
-import { learnOn, overRounds, type Learned } from '../hands/ratio.ts';
+import { RANGE, learnOn, overRounds, type Learned } from '../hands/ratio.ts';
 import type { Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
-import type { Plan } from '../plan/types.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { timeSeen } from './evidence.ts';
 
 /** A number that is foretold; from `low` to `high` it comes out some nine times in ten. */
@@ -43,6 +46,8 @@ export interface RoundEstimate {
   readonly minutes: Estimate;
   /** From the edge of the piece to the top of the round, cm. */
   readonly heightCm: Estimate;
+  /** Strain of each side, as a signed fraction, and what it comes to. */
+  readonly sides: readonly { readonly strain: Estimate; readonly verdict: Verdict }[];
 }
 
 export interface Estimates {
@@ -74,6 +79,24 @@ function timeOf(plan: Plan): Known {
   return pace === USUAL_PACE ? ruleOfThumb('time') : inOwnWords('time', USUAL_PACE / pace).all;
 }
 
+/** A gauge that was counted, and a day beside another: standard deviations of the logarithm of a stitch’s width. */
+const COUNTED_GAUGE = Math.hypot(0.02, PRIORS.width.drift);
+
+/** A strain is as sure as the width of a stitch is, by the gauge that was counted or by what is known of the hands. */
+function strainOf({ hem }: Plan, round: RoundPlan, strain: number): Estimate {
+  const usual = usualGauge(hem.yarns.find((y) => y.id === hem.base.yarn)!.weight, hem.hands);
+  const counted = usual.stitchesPer10Cm !== hem.gauge.stitchesPer10Cm || usual.hookMm !== hem.gauge.hookMm;
+  const known = knownFor('width', hem.hands?.width ?? null, round.stitch, `${round.hookMm}`);
+  const off = counted ? Math.exp(RANGE * COUNTED_GAUGE) : Math.sqrt(known.high / known.low);
+  return {
+    value: strain,
+    low: (1 + strain) / off - 1,
+    high: (1 + strain) * off - 1,
+    basis: counted ? 'swatch' : known.basis,
+    observations: counted ? 1 : known.observations,
+  };
+}
+
 /** What is foretold of every round, every yarn, of time and size. */
 export function estimatesOf(plan: Plan): Estimates {
   const time = timeOf(plan);
@@ -99,6 +122,7 @@ export function estimatesOf(plan: Plan): Estimates {
       grams: estimate((r.yarnM * 100) / yarn.metresPer100G, calibration),
       minutes: estimate(r.minutes, time),
       heightCm: estimate(r.heightMm / 10, heightOver(r.number + 1)),
+      sides: r.sides.map(({ strain, verdict }) => ({ strain: strainOf(plan, r, strain), verdict })),
     };
   });
   const top = plan.borderWidthMm;

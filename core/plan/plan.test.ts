@@ -82,8 +82,8 @@ describe('yarn', () => {
 
   test('balls last on the high side of the estimate', () => {
     const yarn = rowsHem().yarns[0]!;
-    expect(quantity(190 * 0.42, yarn)).toMatchObject({ grams: 42, balls: 2 });
-    expect(quantity(0, yarn).balls).toBe(0);
+    expect(quantity(190 * 0.42, yarn, 0.2)).toMatchObject({ grams: 42, balls: 2 });
+    expect(quantity(0, yarn, 0.2).balls).toBe(0);
   });
 });
 

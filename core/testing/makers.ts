@@ -157,6 +157,14 @@ const THROW = { stitches: 90, rows: [{ stitch: 'dc', count: 44 }], widthCm: 66, 
 
 /** A maker who works three small hems, each foretold from the records of those before; every record is read as the application reads it. */
 export function makerOfHems(seed: number): readonly HemTrial[] {
+  return threeHems(seed).trials;
+}
+
+/** The hems that a maker has worked, with what was foretold of each. */
+export function threeHems(seed: number): {
+  readonly trials: readonly HemTrial[];
+  readonly hems: readonly Hem[];
+} {
   const chance = chanceOf(seed * 2 + 1);
   const own = { yarn: normal(chance, 0.1), time: normal(chance, 0.35), height: normal(chance, 0.08) };
   const byStitch = new Map(
@@ -171,6 +179,7 @@ export function makerOfHems(seed: number): readonly HemTrial[] {
   );
   const evidence: Evidence[] = [];
   const trials: HemTrial[] = [];
+  const hems: Hem[] = [];
   const slip = (x: number): number => (chance.maybe(SLIPS) ? x * chance.pick([0.1, 10]) : x);
   for (let before = 0; before < 3; before++) {
     const rounds = [1, 2, 3].map((k) => entry({ id: `r${k}`, stitch: chance.pick(KINDS) }));
@@ -254,8 +263,9 @@ export function makerOfHems(seed: number): readonly HemTrial[] {
       });
     }
     evidence.push(evidenceOf(worked));
+    hems.push(worked);
   }
-  return trials;
+  return { trials, hems };
 }
 
 /** How well borders were foretold by makers who had worked so many hems before: a line of a table for each number. */
