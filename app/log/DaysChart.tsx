@@ -1,6 +1,7 @@
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import dayjs from 'dayjs';
+import { useState } from 'react';
 import type { LogDay } from '../../core/log/log.ts';
 import { plural } from '../../core/words/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
@@ -18,6 +19,7 @@ const FOOT = 22;
 /** Minutes and stitches of every day, those of rest between them. */
 export function DaysChart({ days }: { readonly days: readonly LogDay[] }) {
   const most = useNarrow() ? SHOWN_NARROW : SHOWN;
+  const [of, setOf] = useState<'minutes' | 'stitches'>('minutes');
   const last = days[days.length - 1];
   if (!last) return null;
   const done = new Map(days.map((d) => [d.day, d]));
@@ -28,24 +30,32 @@ export function DaysChart({ days }: { readonly days: readonly LogDay[] }) {
       .format('YYYY-MM-DD');
     return done.get(day) ?? { day, minutes: 0, stitches: 0 };
   });
-  const tall = scaleLinear([0, max(drawn, (d) => d.minutes) || 1], [0, HEIGHT - FOOT - 16]);
+  // What was ripped on a day can be more than what was made.
+  const shownOf = (d: LogDay): number => Math.max(0, Math.round(d[of]));
+  const tall = scaleLinear([0, max(drawn, shownOf) || 1], [0, HEIGHT - FOOT - 16]);
   const step = Math.min(48, (most === SHOWN ? WIDTH : WIDTH_NARROW) / drawn.length);
   const words = (d: LogDay): string =>
     `${dayWords(d.day)}: ${plural(Math.round(d.minutes), 'minute')}, ${Math.round(d.stitches)} stitches`;
   return (
     <figure className={styles.days}>
-      <figcaption>Minutes a day</figcaption>
+      <figcaption className={styles.kinds} role="group" aria-label="By day">
+        {(['minutes', 'stitches'] as const).map((what) => (
+          <button key={what} type="button" aria-pressed={of === what} onClick={() => setOf(what)}>
+            {what === 'minutes' ? 'Minutes a day' : 'Stitches a day'}
+          </button>
+        ))}
+      </figcaption>
       <svg
         viewBox={`0 0 ${step * drawn.length} ${HEIGHT}`}
         style={{ maxWidth: step * drawn.length }}
         role="img"
-        aria-label={`Minutes of every day. ${drawn
+        aria-label={`Minutes and stitches of every day. ${drawn
           .filter((d) => d.minutes > 0)
           .map(words)
           .join('. ')}`}
       >
         {drawn.map((d, i) => {
-          const height = Math.max(tall(d.minutes), d.minutes > 0 ? 2 : 0);
+          const height = Math.max(tall(shownOf(d)), shownOf(d) > 0 ? 2 : 0);
           return (
             <g key={d.day} transform={`translate(${i * step} 0)`}>
               <title>{words(d)}</title>
@@ -57,9 +67,9 @@ export function DaysChart({ days }: { readonly days: readonly LogDay[] }) {
                 height={height}
                 rx="2"
               />
-              {d.minutes > 0 && (
+              {shownOf(d) > 0 && (
                 <text x={step / 2} y={HEIGHT - FOOT - height - 5}>
-                  {Math.round(d.minutes)}
+                  {shownOf(d)}
                 </text>
               )}
               <text className={styles.foot} x={step / 2} y={HEIGHT - 6}>

@@ -15,6 +15,7 @@ import { plural, sizeWords, timeWords } from '../../core/words/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { PlanSwatch } from '../drawing/Swatch.tsx';
 import { Guard } from '../hem/Guard.tsx';
+import { RestsOn } from '../controls/RestsOn.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
@@ -88,6 +89,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
           </tbody>
         </table>
       </div>
+      <RestsOn plan={plan} />
     </section>
   );
 }

@@ -19,6 +19,7 @@ import {
 } from '../../core/work/progress.ts';
 import { ballNow } from '../../core/work/balls.ts';
 import { sideInHand, type Step, type Stride } from '../../core/work/steps.ts';
+import { RestsOn } from '../controls/RestsOn.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { unlessTyping } from '../look/typing.ts';
@@ -133,6 +134,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         <LeftOf what="To the end of the round" left={left.round} plan={plan} />
         <LeftOf what="To the end of the border" left={left.border} plan={plan} />
       </dl>
+      <RestsOn plan={plan} />
       <BallInHand plan={plan} />
       <Rest plan={plan} />
       <p className={styles.tools}>

@@ -1,5 +1,5 @@
 /** What is foretold, in words: with its range, and what it rests on. */
-import type { Estimate, Estimates } from '../evidence/estimates.ts';
+import { estimatesOf, type Estimate, type Estimates } from '../evidence/estimates.ts';
 import { spreadAbout } from '../hands/ratio.ts';
 import type { Plan, YarnPlan } from '../plan/types.ts';
 import { RESTS_ON } from './handsWords.ts';
@@ -46,6 +46,14 @@ export function yarnRestsOn({ yarn, calibration }: YarnPlan): string {
   const weighed =
     moved === 0 ? '' : `, moved ${Math.abs(moved)} % ${moved > 0 ? 'up' : 'down'} by what you weighed`;
   return `${yarn.name}: ${restsOn(calibration)}${weighed}, ±${percent(spreadAbout(calibration))} %.`;
+}
+
+/** What yarn, time and size of a plan rest on, in a sentence. */
+export function allRestsOn(plan: Plan): string {
+  const { minutes, widthCm } = estimatesOf(plan);
+  const used = plan.yarns.find((y) => y.quantity.metres > 0);
+  const yarn = used ? restsOn(used.calibration) : RESTS_ON['rule of thumb'];
+  return `Yarn: ${yarn}. Time: ${restsOn(minutes)}. Size: ${restsOn(widthCm)}.`;
 }
 
 /** What the limits of flatness of a plan rest on. */
