@@ -17,6 +17,7 @@ const core = [
   'fit',
   'forecast',
   'procedure',
+  'propose',
   'work',
   'practice',
   'log',

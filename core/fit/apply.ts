@@ -16,7 +16,8 @@ export const takeSolution = (
   words = 'a change of counts',
 ): Edit => edit(`fit: ${words}`, (hem) => applySolution(hem, stack, solution));
 
-function applySolution(
+/** A hem’s base round and rounds with the counts, quiet changes and corners of a solution. */
+export function applySolution(
   hem: Hem,
   stack: readonly WrittenRound[],
   solution: FitSolution,
