@@ -40,6 +40,7 @@ const app = [
   'work',
   'practice',
   'log',
+  'propose',
   'carry',
   'hands',
   'shelf',

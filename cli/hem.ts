@@ -14,6 +14,8 @@ import { logOf } from '../core/log/log.ts';
 import { comesOutEven, type Plan } from '../core/plan/types.ts';
 import { entryWords, logCsv } from '../core/words/logWords.ts';
 import { problemLine } from '../core/problems.ts';
+import { LOOKS, SKILLS } from '../core/propose/wish.ts';
+import { proposed, proposedText, wishOf, type ProposeOptions } from './propose.ts';
 import { forecastOf, forecastText, inHands, handsOf, handsText, openHands } from './hands.ts';
 import { EXIT, openHems } from './input.ts';
 import { STRIDES, type Stride } from '../core/work/steps.ts';
@@ -249,6 +251,26 @@ program
     process.stdout.write(
       options.json ? `${JSON.stringify(forecastOf(made), null, 2)}\n` : forecastText(made),
     );
+  });
+
+program
+  .command('propose')
+  .description(
+    'borders for this piece: truly different ones that fit and lie flat, the nearest to the wish first',
+  )
+  .argument('[file]', FILE)
+  .option('--width <cm>', 'how wide, cm', Number)
+  .addOption(new Option('--edge <look>', 'what it is to look like').choices([...LOOKS, 'lobed']))
+  .addOption(new Option('--skill <skill>', 'the most that it may ask').choices(SKILLS))
+  .option('--no-loose-parts', 'no loose parts or loops')
+  .option('--basket', 'from what is in the basket')
+  .option('--hours <hours>', 'in so many hours', Number)
+  .option('--json', 'as JSON')
+  .action((file: string | undefined, options: ProposeOptions) => {
+    const made = onePlan(file);
+    const found = proposed(made, wishOf(options));
+    process.stdout.write(options.json ? `${JSON.stringify(found, null, 2)}\n` : proposedText(made, found));
+    if (found.proposals.length === 0) process.exitCode = EXIT.notEven;
   });
 
 program

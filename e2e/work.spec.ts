@@ -99,7 +99,7 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
   await goOnTo(page, 'Side C');
   await weigh('43');
   await page.getByRole('button', { name: 'Weigh' }).tap();
-  await expect(page.getByText(/set right by what you weighed \(1\)/)).toBeVisible();
+  await expect(page.getByText(/from your hands: 1 observation/)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).tap();
 
   // A look, with the tape and a photo, which is made smaller.

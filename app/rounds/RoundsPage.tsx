@@ -2,6 +2,7 @@ import { Checkbox, Drawer } from 'antd';
 import { Columns, Plus } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { addRounds, type Where } from '../../core/edits/rounds.ts';
@@ -143,6 +144,9 @@ export function RoundsPage() {
         <Guard what="The rounds" resetKeys={[slow]}>
           <Stack plan={slow} picked={picked?.id ?? null} onPick={pick} />
         </Guard>
+        <p>
+          <Link to={`/hem/${plan.hem.id}/propose`}>What could I do with this?</Link>
+        </p>
         <Button type="text" icon={<Columns />} onClick={() => setComparing(true)}>
           Compare borders ({plan.hem.kept.length + 1})
         </Button>

@@ -52,8 +52,15 @@ const CARRY: Pick<Stop, 'path' | 'name' | 'page'> = {
   page: async () => (await import('../carry/CarryPage.tsx')).CarryPage,
 };
 
+/** Beside the thread: which border. */
+const PROPOSE: Pick<Stop, 'path' | 'name' | 'page'> = {
+  path: 'propose',
+  name: 'What could I do with this?',
+  page: async () => (await import('../propose/ProposePage.tsx')).ProposePage,
+};
+
 /** What stands beside the thread. */
-export const BESIDE = [LOG, CARRY] as const;
+export const BESIDE = [LOG, CARRY, PROPOSE] as const;
 
 export const STOPS: readonly Stop[] = [
   {

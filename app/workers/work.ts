@@ -13,6 +13,8 @@ import { evidenceOf, handsFrom } from '../../core/evidence/evidence.ts';
 import type { Hands } from '../../core/hands/hands.ts';
 import { leaveOff, type LeftOff } from '../../core/log/leaveOff.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
+import { searchSlice, type Searched } from '../../core/propose/search.ts';
+import type { Wish } from '../../core/propose/wish.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';
 import { paintTile, type Place } from '../../drawing/tile.ts';
@@ -47,6 +49,7 @@ export const WORK = {
   ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
   waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
     waysToSize(planner(hem), widthMm, heightMm),
+  propose: (hem: Hem, wish: Wish, slice: number): Searched => searchSlice(hem, wish, slice),
   leaveOff: (hem: Hem, minutes: number): readonly LeftOff[] => leaveOff(planner(hem), minutes),
   hands: (hems: readonly Hem[], since: string | null): Hands =>
     handsFrom(

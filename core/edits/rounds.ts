@@ -114,6 +114,15 @@ export const keepBorder = (id: string): Edit =>
       : { kept: [...kept, { id, name: `Border ${kept.length + 1}`, base, rounds }] },
   );
 
+/** Tries a border on: the one in hand is put aside by itself, unless there is none. @param id of what is put aside */
+export const tryOn = (border: Pick<Hem, 'base' | 'rounds'>, id: string, name: string): Edit =>
+  edit('tried a border on', ({ base, rounds, kept }) => {
+    if (rounds.length === 0) return border;
+    if (kept.length >= LIMITS.kept) return tooMany(kept.length + 1);
+    const aside = { id, name: [...`Before ${name}`].slice(0, 100).join(''), base, rounds };
+    return { ...border, kept: [...kept, aside] };
+  });
+
 /** A second one like a border that was kept, beside it. */
 export const copyBorder = (id: string, copy: string): Edit =>
   edit('copied a border', ({ kept }) => {

@@ -50,10 +50,14 @@ function chainShare({ ring, widths }: RoundPlan): number {
   return all > 0 ? chains / all : 0;
 }
 
-/** 0 for one stitch after the other, 1 for several in one place or chains between, 2 for what is looked up. */
+/** Stitches of several wraps or legs, and those that go round a post. */
+const isIntricate = ({ form, post }: Stitch): boolean =>
+  post !== 'none' || ['puff', 'popcorn', 'bobble', 'dot'].includes(form);
+
+/** 0 for one stitch after the other, 1 for several in one place, chains between or another way of working, 2 for what is looked up. */
 function demands({ ring }: RoundPlan): number {
   const kinds = new Set(ring.made);
-  if ([...kinds].some((s) => isTextured(s) || s.form === 'tassel' || s.loop === 'third')) return 2;
+  if ([...kinds].some(isIntricate)) return 2;
   const plain = [...kinds].every((s) => s.form === 'plain' && !isChainRun(s));
   return plain && kinds.size <= 2 ? 0 : 1;
 }

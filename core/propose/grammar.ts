@@ -6,6 +6,7 @@ import type { RoundEntry } from '../document/hem.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import type { Family } from '../rounds/family.ts';
 import { plain } from '../rounds/plain.ts';
+import { slipEdge } from '../rounds/slipEdge.ts';
 import { newEntry } from '../stack/stack.ts';
 
 /** The parts of a border, innermost first. */
@@ -18,10 +19,12 @@ export interface Shape {
 export const GROUNDS = ['sc', 'hdc', 'dc'] as const;
 
 /** Families that others can stand on, but plain rounds, which are the ground. */
-export const MIDDLES: readonly Family[] = FAMILIES.filter((f) => f.repeatable && f.id !== plain.id);
+export const MIDDLES: readonly Family[] = FAMILIES.filter(
+  (f) => f.repeatable && f.id !== plain.id && f.id !== slipEdge.id,
+);
 
 /** Families that end a border. */
-export const EDGES: readonly Family[] = FAMILIES.filter((f) => !f.repeatable);
+export const EDGES: readonly Family[] = FAMILIES.filter((f) => !f.repeatable || f.id === slipEdge.id);
 
 /** What is shared by the shapes that are tried one after the other. */
 export interface Start {

@@ -69,7 +69,7 @@ const TIME_OVER = 1.1;
 const USUAL_TIMES = [1, 3] as const;
 const MOST_TIMES = 40;
 /** A fit is looked for where everything else suits, for so many of a start. */
-const MOST_FITS = 6;
+const MOST_FITS = 2;
 
 /** How many starts there are. */
 export const SLICES = STARTS.length;
@@ -91,7 +91,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
     const against = obstaclesOf(plan, wish);
     const [only, ...more] = against;
     if (!only) found.push(proposalOf(plan, candidate, wish, true));
-    else if (more.length === 0 && only === 'fit') nearly.push({ ...candidate, plan });
+    else if (against.every((o) => o === 'fit' || o === 'flatness')) nearly.push({ ...candidate, plan });
     else if (more.length === 0) obstacles[only] = (obstacles[only] ?? 0) + 1;
   }
   nearly.sort((a, b) => costOf(a.plan!, wish, false) - costOf(b.plan!, wish, false));
@@ -100,7 +100,10 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
     const plan = fitted && planner(fitted.hem);
     if (plan && obstaclesOf(plan, wish).length === 0) {
       found.push(proposalOf(plan, { shape: candidate.shape, rounds: fitted.hem.rounds }, wish, false));
-    } else obstacles.fit = (obstacles.fit ?? 0) + 1;
+    } else {
+      const [only] = obstaclesOf(candidate.plan!, wish);
+      obstacles[only!] = (obstacles[only!] ?? 0) + 1;
+    }
   }
   return { proposals: found.sort((a, b) => a.cost - b.cost), planned, obstacles };
 }

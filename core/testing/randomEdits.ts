@@ -317,6 +317,10 @@ const MAKERS: readonly Maker[] = [
   (_, chance) => hems.writeNotes(chance.pick(['', 'For the hall.\n[x](javascript:alert(1))'])),
   ({ hem }) => hems.takeUpVersion({ ...hem, name: 'As it was', rounds: hem.rounds.slice(1) }),
   (_, chance) => hems.reckonWith(chance.maybe(0.3) ? null : anyHands(chance), null),
+  ({ hem }, chance, id) => {
+    const border = chance.pick([hem, ...hem.kept]);
+    return rounds.tryOn({ base: border.base, rounds: border.rounds }, id, 'a try');
+  },
   (_, chance) => hems.setPace(chance.int(1, 200)),
   (_, chance) => hems.setBlocking(chance.int(80, 130) / 100),
 ];
