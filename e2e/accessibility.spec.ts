@@ -16,6 +16,7 @@ const SCREENS = [
   '/hands',
   '/practice',
   '/hem/demo-clover/carry',
+  '/hem/demo-harbour-throw/propose',
   '/hem/demo-clover/log',
   ...['piece', 'base', 'rounds', 'yarn', 'pattern', 'work'].map(
     (stop) => `/hem/demo-orchard-squares/${stop}`,

@@ -70,6 +70,14 @@ const SHOTS: readonly Shot[] = [
   { name: 'pattern', path: '/hem/demo-orchard-squares/pattern' },
   { name: 'log', path: '/hem/demo-clover/log' },
   {
+    name: 'propose',
+    path: '/hem/demo-harbour-throw/propose',
+    before: async (page) => {
+      await page.goto(`${home}/hem/demo-harbour-throw/propose`);
+      await page.getByText(/borders tried: /).waitFor({ timeout: 90_000 });
+    },
+  },
+  {
     name: 'hands',
     path: '/hands',
     before: async (page) => {

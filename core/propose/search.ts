@@ -8,6 +8,8 @@
  */
 import type { BaseRound } from '../base/baseRound.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
+import { changePiece } from '../document/changePiece.ts';
+import { NOTHING_DONE } from '../document/record.ts';
 import { applySolution } from '../fit/apply.ts';
 import { changesNothing, type FitSolution } from '../fit/fit.ts';
 import { fitHem } from '../fit/open.ts';
@@ -15,6 +17,8 @@ import { worstStrain } from '../forecast/alternatives.ts';
 import { supplyOf, type Supply } from '../forecast/supply.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { comesOutEven, type Plan } from '../plan/types.ts';
+import type { Piece } from '../piece/piece.ts';
+import type { Ring } from '../ring/ring.ts';
 import { entriesOnto } from '../stack/stack.ts';
 import { characterOf, type Character } from './character.ts';
 import { EDGES, STARTS, groundOf, type Shape, type Start } from './grammar.ts';
@@ -120,45 +124,62 @@ const begunOf = (plan: Plan): readonly RoundEntry[] => {
   return plan.hem.rounds.filter((r) => begun.has(r.id));
 };
 
-/** The borders of a start. Heights of the parts add up, so that the ground that comes to a wished width is known beforehand. */
-function* candidatesOf(
+/** A piece of a few stitches: rounds are as high on it as on any other. */
+const TINY: Piece = {
+  kind: 'rows',
+  foundation: 'both loops of the chain',
+  lastRow: 'stitch tops',
+  stitches: 25,
+  rows: [{ stitch: 'dc', count: 8 }],
+  widthCm: 18,
+  heightCm: 12,
+};
+
+/**
+ * The borders of a start, those with the same ground after each other. Heights of the parts add up, so that the ground that comes to a
+ * wished width is known beforehand.
+ */
+function candidatesOf(
   hem: Hem,
   kept: readonly RoundEntry[],
   { stitch, middle }: Start,
   wish: Wish,
-): Generator<Candidate> {
-  const planner = createPlanner();
+): readonly Candidate[] {
   const yarn = hem.yarns.find((y) => y.id !== hem.base.yarn)?.id ?? hem.base.yarn;
-  const on = (rounds: readonly RoundEntry[]): Plan => planner({ ...hem, rounds });
-  const grounded = (times: number): readonly RoundEntry[] => [...kept, ...groundOf({ stitch, times }, yarn)];
-  const one = on(grounded(1));
-  const bare = on(kept).borderWidthMm;
-  const roundMm = Math.max(0.1, one.borderWidthMm - bare);
+  const planner = createPlanner();
+  const tiny = { ...hem, ...changePiece(hem, TINY), record: NOTHING_DONE };
+  const highMm = (rounds: readonly RoundEntry[]): number => planner({ ...tiny, rounds }).borderWidthMm;
+  const bareMm = highMm([]);
+  const ground = (times: number): readonly RoundEntry[] => groundOf({ stitch, times }, yarn);
+  const roundMm = Math.max(0.1, highMm(ground(1)) - bareMm);
+  const real = createPlanner();
+  const keptMm = real({ ...hem, rounds: kept }).borderWidthMm;
+  const topOn = (rounds: readonly RoundEntry[]): Ring => topOf(real({ ...hem, rounds })).ring;
   const added = (
-    below: Plan,
+    below: Ring,
     family: Start['middle'],
     ids: readonly [string, string],
-  ): readonly RoundEntry[] => (family ? entriesOnto(topOf(below).ring, family, yarn, ids) : []);
-  const middleEntries = added(one, middle, ['under the middle', 'middle']);
-  const withMiddle = on([...grounded(1), ...middleEntries]);
-  for (const edge of [null, ...EDGES]) {
-    const edgeEntries = added(withMiddle, edge, ['under the edge', 'edge']);
-    const whole = on([...grounded(1), ...middleEntries, ...edgeEntries]);
-    const restMm = whole.borderWidthMm - roundMm;
+  ): readonly RoundEntry[] => (family ? entriesOnto(below, family, yarn, ids) : []);
+  const onGround = topOn([...kept, ...ground(1)]);
+  const middles = added(onGround, middle, ['under the middle', 'middle']);
+  const onMiddle = middle ? topOn([...kept, ...ground(1), ...middles]) : onGround;
+  const candidates = [null, ...EDGES].flatMap((edge): readonly Candidate[] => {
+    const edges = added(onMiddle, edge, ['under the edge', 'edge']);
+    const restMm = keptMm + highMm([...ground(1), ...middles, ...edges]) - bareMm - roundMm;
     const wanted = wish.widthCm === null ? null : (wish.widthCm * 10 - restMm) / roundMm;
     const times =
       wanted === null
         ? USUAL_TIMES
         : [...new Set([Math.floor(wanted), Math.ceil(wanted)])].filter((t) => t >= 0 && t <= MOST_TIMES);
-    for (const t of times) {
-      // Nothing at all is no border.
-      if (t === 0 && !middle && !edge) continue;
-      yield {
+    // Nothing at all is no border.
+    return times
+      .filter((t) => t > 0 || middle || edge)
+      .map((t) => ({
         shape: { ground: { stitch, times: t }, middle: middle?.id ?? null, edge: edge?.id ?? null },
-        rounds: [...grounded(t), ...middleEntries, ...edgeEntries],
-      };
-    }
-  }
+        rounds: [...kept, ...ground(t), ...middles, ...edges],
+      }));
+  });
+  return candidates.sort((a, b) => a.shape.ground.times - b.shape.ground.times);
 }
 
 const topOf = ({ rounds }: Plan) => rounds.findLast((r) => !r.written?.recipe.surface)!;
