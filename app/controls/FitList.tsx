@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { performed, type Edit } from '../../core/edits/edit.ts';
 import { takeSolution } from '../../core/fit/apply.ts';
 import { changesNothing, type Fit, type FitSolution, type WayOut } from '../../core/fit/fit.ts';
@@ -117,7 +118,10 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
       {fit && !failed && !fit.givenUp && fit.solutions.length === 0 && (
         <p className="problem">
           No small change makes every round fit.{' '}
-          {fit.standsInTheWay !== null && inTheWay(about, fit.standsInTheWay, fit.freedBy ?? null)}
+          {fit.standsInTheWay !== null && inTheWay(about, fit.standsInTheWay, fit.freedBy ?? null)}{' '}
+          <Link to={`/hem/${about.hem.id}/propose?width=${(about.borderWidthMm / 10).toFixed(1)}`}>
+            What else would fit?
+          </Link>
         </p>
       )}
       {alike && <MakeAlike edit={alike} plan={about} onDone={(made) => store.do(made)} />}

@@ -1,5 +1,6 @@
 import dayjs from 'dayjs';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { leaveOffRounds } from '../../core/edits/rounds.ts';
 import type { Rhythm } from '../../core/log/log.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -75,6 +76,11 @@ export function ReadyBy({ plan, rhythm }: ReadyByProps) {
               : `With ${plural(aDay, 'minute')} a day it is not: ${timeWords(minutesLeft - aDay * days)} are too many.`}
           </p>
           {minutesLeft > aDay * days && <WaysOff plan={plan} minutes={aDay * days} />}
+          <p>
+            <Link to={`/hem/${plan.hem.id}/propose?minutes=${aDay * days}`}>
+              Which borders would be ready by then?
+            </Link>
+          </p>
         </>
       )}
     </div>

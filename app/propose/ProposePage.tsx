@@ -1,12 +1,12 @@
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import { tryOn } from '../../core/edits/rounds.ts';
 import { plan as planOf } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import type { Obstacle, Proposal } from '../../core/propose/search.ts';
-import { LOOKS, NO_WISH, SKILLS, type Look, type Skill, type Wish } from '../../core/propose/wish.ts';
+import { LOOKS, SKILLS, type Look, type Skill, type Wish } from '../../core/propose/wish.ts';
 import { capital } from '../../core/terms/words.ts';
 import { plural } from '../../core/words/measures.ts';
 import { obstacleWords, reasonsOf, shapeWords } from '../../core/words/proposeWords.ts';
@@ -17,13 +17,15 @@ import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
+import { wishAsked } from './asked.ts';
 import { shownOf, useProposals } from './useProposals.ts';
 import styles from './propose.module.css';
 
 /** “What could I do with this?”: borders for this piece, this yarn and this wish, drawn on this piece. */
 export function ProposePage() {
   const plan = usePlan();
-  const [wish, setWish] = useState<Wish>({ ...NO_WISH, widthCm: 4 });
+  const [asked] = useSearchParams();
+  const [wish, setWish] = useState<Wish>(() => wishAsked(asked));
   const [like, setLike] = useState<Proposal | null>(null);
   const [unlike, setUnlike] = useState<readonly Proposal[]>([]);
   const { all, planned, obstacles, done, failed, stop } = useProposals(plan.hem, wish);

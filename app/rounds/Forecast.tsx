@@ -2,6 +2,7 @@ import { isDisc } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import type { SchoolId } from '../../core/base/schools.ts';
 import { setBlocking } from '../../core/edits/hem.ts';
 import { verdict } from '../../core/flat/flat.ts';
@@ -145,6 +146,8 @@ function ToSize({ plan }: { readonly plan: Plan }) {
   const width = wanted.width ?? next(plan.blockedSize.widthMm);
   const height = wanted.height ?? next(plan.blockedSize.heightMm);
   const { value: ways, pending, failed } = useWorked('waysToSize', plan.hem, width * 10, height * 10);
+  // What is missing of the wanted width, on either side of the piece.
+  const wide = (width / plan.hem.blocking - plan.bodySize.widthMm / 10) / 2;
   return (
     <div className="to-size">
       <p>
@@ -163,6 +166,13 @@ function ToSize({ plan }: { readonly plan: Plan }) {
           onChange={(v) => setWanted({ ...wanted, height: v })}
         />
       </p>
+      {wide > 0 && (
+        <p className="small">
+          <Link to={`/hem/${plan.hem.id}/propose?width=${wide.toFixed(1)}`}>
+            Whole borders for that width
+          </Link>
+        </p>
+      )}
       {failed ? (
         <p className="problem small">This could not be worked out. Your hem is safe.</p>
       ) : !ways ? (

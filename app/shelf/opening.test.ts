@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { writeBundle } from '../../core/document/bundle.ts';
+import { HANDS_FILE, writeBundle, writeFiles } from '../../core/document/bundle.ts';
 import { writeHem } from '../../core/document/check.ts';
+import { writeWishes } from '../../core/hands/wishes.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { readFiles } from './opening.ts';
 
@@ -18,6 +19,22 @@ describe('files that come in', () => {
     );
     expect(refused).toEqual([]);
     expect(found).toEqual([hems[0], ...hems]);
+  });
+
+  test('a backup brings what its maker wants of their hands; a damaged wish keeps no hem out', async () => {
+    const wishes = { since: null, off: ['yarn'] as const, own: { time: 0.5 } };
+    const texts = [{ name: 'one.hem.json', text: writeHem(hems[0]!) }];
+    const zip = (text: string) => file('b.zip', writeFiles([...texts, { name: HANDS_FILE, text }], NOW));
+    expect(await readFiles([zip(writeWishes(wishes))], NOW)).toMatchObject({
+      hems: [hems[0]],
+      refused: [],
+      wishes,
+    });
+    expect(await readFiles([zip('{"since":7}')], NOW)).toMatchObject({
+      hems: [hems[0]],
+      refused: [{ name: HANDS_FILE, problems: [{ code: 'hands-unreadable' }] }],
+      wishes: null,
+    });
   });
 
   test('one bad file keeps no good one out', async () => {

@@ -62,7 +62,7 @@ export function StartPage() {
   const [hem, setHem] = useState<Hem | null>(null);
   const [choosing, setChoosing] = useState(false);
   const made = useMemo(() => (hem ? plan(hem) : null), [hem]);
-  const begin = async (ready: Hem): Promise<void> => {
+  const begin = async (ready: Hem, first?: 'propose'): Promise<void> => {
     const kept = await withWarning(notices, async () => {
       await libraryReady();
       await library.add([ready], 'a new hem');
@@ -70,7 +70,8 @@ export function StartPage() {
     });
     if (!kept) return;
     await queries.invalidateQueries({ queryKey: ['shelf'] });
-    await navigate(`/hem/${ready.id}/${ready.rounds.length > 0 ? 'rounds' : 'base'}`, { replace: true });
+    const stop = first ?? (ready.rounds.length > 0 ? 'rounds' : 'base');
+    await navigate(`/hem/${ready.id}/${stop}`, { replace: true });
   };
   const withEdge = (family: Family, where: Where): void => {
     const rounds = entriesFor(made!, family, where, 'contrast', [nanoid(8), nanoid(8)]);
@@ -91,6 +92,7 @@ export function StartPage() {
             <p className={styles.tools}>
               <Button onClick={() => setChoosing(false)}>Back to the piece</Button>
               <Button onClick={() => void begin(hem)}>Only a base round</Button>
+              <Button onClick={() => void begin(hem, 'propose')}>Show me whole borders</Button>
             </p>
             <Guard what="The library of rounds" resetKeys={[made]}>
               <Library plan={made} onAdd={withEdge} />

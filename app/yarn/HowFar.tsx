@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { Select } from 'antd';
 import { useState } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
@@ -23,6 +24,11 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const saving = others.filter((o) => o.ballsSaved > 0);
   return (
     <section className="how-far">
+      {plan.yarns.some((y) => y.yarn.haveG !== null) && (
+        <p>
+          <Link to={`/hem/${plan.hem.id}/propose?basket`}>Which borders could be made from the basket?</Link>
+        </p>
+      )}
       <h2>What could you add with the leftovers?</h2>
       <p>
         With{' '}
