@@ -21,6 +21,8 @@ for (const [kind, asked] of [
     await field.press('Tab');
     await expect(field).toHaveValue(new RegExp(`^${before + 2}`));
     await page.getByRole('button', { name: 'Choose an edge' }).click();
+    // Whoever comes here first has its look, too.
+    await expect(page.locator('.library ul')).toHaveCSS('display', 'grid');
     await page.getByRole('button', { name: 'Add Picot edge' }).click();
     await expect(page).toHaveURL(/\/hem\/.+\/rounds$/);
     await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText(/, all fit$/);

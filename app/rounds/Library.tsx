@@ -18,6 +18,7 @@ import { PasteRounds } from './PasteRounds.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
 import { useWorked } from '../workers/useWorked.ts';
+import './rounds.css';
 
 export interface LibraryProps {
   readonly plan: Plan;
