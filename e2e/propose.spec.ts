@@ -17,6 +17,12 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   const first = (await cards.first().getAttribute('aria-label'))!;
   await cards.first().getByRole('button', { name: 'Not this' }).click();
   await expect(page.getByRole('article', { name: first, exact: true })).toHaveCount(0);
+  // With an edge that stays, all have it.
+  const kept = (await cards.nth(1).getAttribute('aria-label'))!;
+  await cards.nth(1).getByRole('button', { name: 'Keep this edge' }).click();
+  await expect(page.getByRole('button', { name: 'Keep this edge' })).toHaveCount(0);
+  for (const card of await cards.all())
+    expect((await card.getAttribute('aria-label'))!.split(',')[0]).toBe(kept.split(',')[0]);
   await page.getByRole('button', { name: 'All of them again' }).click();
 
   await page

@@ -28,8 +28,13 @@ export function ProposePage() {
   const [wish, setWish] = useState<Wish>(() => wishAsked(asked));
   const [like, setLike] = useState<Proposal | null>(null);
   const [unlike, setUnlike] = useState<readonly Proposal[]>([]);
+  /** An edge that is to stay, whatever is under it. */
+  const [edge, setEdge] = useState<string | null>(null);
   const { all, planned, obstacles, done, failed, stop } = useProposals(plan.hem, wish);
-  const shown = useMemo(() => shownOf(all, like, unlike), [all, like, unlike]);
+  const shown = useMemo(
+    () => shownOf(edge === null ? all : all.filter((p) => p.shape.edge === edge), like, unlike),
+    [all, like, unlike, edge],
+  );
   const searching = done < 0.999;
   const wishes = (part: Partial<Wish>): void => setWish({ ...wish, ...part });
   return (
@@ -45,11 +50,12 @@ export function ProposePage() {
             Stop
           </Button>
         )}
-        {(like !== null || unlike.length > 0) && (
+        {(like !== null || edge !== null || unlike.length > 0) && (
           <Button
             size="small"
             onClick={() => {
               setLike(null);
+              setEdge(null);
               setUnlike([]);
             }}
           >
@@ -70,6 +76,7 @@ export function ProposePage() {
                 proposal={p}
                 liked={p === like}
                 onLike={() => setLike(p)}
+                onEdge={p.shape.edge === null || edge !== null ? null : () => setEdge(p.shape.edge)}
                 onUnlike={() => {
                   setUnlike([...unlike, p]);
                   if (p === like) setLike(null);
@@ -224,13 +231,15 @@ interface CardProps {
   readonly proposal: Proposal;
   readonly liked: boolean;
   readonly onLike: () => void;
+  /** Keeps its edge; null where there is none, or one is kept already. */
+  readonly onEdge: (() => void) | null;
   readonly onUnlike: () => void;
 }
 
 /** How far from the corner the middle of the picture lies, in stitch widths. */
 const ASIDE = 8;
 
-function Card({ plan, proposal, liked, onLike, onUnlike }: CardProps) {
+function Card({ plan, proposal, liked, onLike, onEdge, onUnlike }: CardProps) {
   const store = useHemStore();
   const navigate = useNavigate();
   const name = shapeWords(plan, proposal);
@@ -265,6 +274,11 @@ function Card({ plan, proposal, liked, onLike, onUnlike }: CardProps) {
         <Button size="small" aria-pressed={liked} onClick={onLike}>
           More like this
         </Button>
+        {onEdge && (
+          <Button size="small" onClick={onEdge}>
+            Keep this edge
+          </Button>
+        )}
         <Button size="small" onClick={onUnlike}>
           Not this
         </Button>
