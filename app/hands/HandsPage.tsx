@@ -10,6 +10,7 @@ import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
 import { basisWords, countedWords, handsWords } from '../../core/words/handsWords.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
+import { useNarrow } from '../look/narrow.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
 import { keepWishes } from '../storage/wishes.ts';
@@ -208,19 +209,20 @@ function withOwn(own: HandsWishes['own'], of: HandsPart, shown: number | null): 
   return { ...others, [of]: of === 'time' ? USUAL_PACE / shown : 1 + shown / 100 };
 }
 
-const WIDTH = 560;
+const WIDE = { width: 560, names: 170 };
+const NARROW = { width: 350, names: 140 };
 const LINE = 26;
-const NAMES_WIDTH = 170;
 
 /** Each as a point with its range, on a scale about the rule of thumb. */
 function Ranges({ lines }: { readonly lines: readonly (readonly [name: string, learned: Learned])[] }) {
+  const { width, names } = useNarrow() ? NARROW : WIDE;
   const most = Math.max(1.3, ...lines.flatMap(([, { low, high }]) => [high, 1 / low]));
-  const x = scaleLog([1 / most, most], [NAMES_WIDTH, WIDTH - 8]);
+  const x = scaleLog([1 / most, most], [names, width - 8]);
   const height = LINE * lines.length + 24;
   return (
     <svg
       className={styles.ranges}
-      viewBox={`0 0 ${WIDTH} ${height}`}
+      viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={lines
         .map(

@@ -20,6 +20,7 @@ export function FoundCharts({ plan }: { readonly plan: Plan }) {
   return (
     <section aria-label="Planned and found">
       <h2>Planned and found</h2>
+      <p className="quiet small">A bar is what was found, the line what was planned.</p>
       <Bars
         title="Yarn from weighing to weighing"
         found={yarn}

@@ -150,7 +150,7 @@ export function knownFor(of: HandsPart, part: KnownPart | null, stitch: StitchKi
  * days once.
  */
 const bothOf = (a: number, b: number, daily: number): number =>
-  Math.max(a, b) ** 2 + 0.75 * (Math.min(a, b) ** 2 - daily ** 2);
+  Math.max(a, b) ** 2 + 0.75 * Math.max(0, Math.min(a, b) ** 2 - daily ** 2);
 
 /**
  * What a hem’s own observations teach on top of what is known of the hands; as a ratio to what these make of the rule of thumb.

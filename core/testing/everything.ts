@@ -14,6 +14,9 @@ import { patternMarkdown, patternText } from '../words/patternText.ts';
 import { patternOf } from '../words/pattern.ts';
 import { entryWords } from '../words/stitchWords.ts';
 import { countsCsv, yarnCsv } from '../words/tables.ts';
+import { estimatesOf } from '../evidence/estimates.ts';
+import { foundOf } from '../log/found.ts';
+import { allRestsOn, yarnRestsOn, yarnSuretyWords } from '../words/estimateWords.ts';
 import { compareBorders } from '../forecast/borders.ts';
 
 /** What is told of a plan, by what it is. @param thorough also what takes a while: the fit and the forecasts */
@@ -37,6 +40,9 @@ export function everythingOf(plan: Plan, thorough: boolean): Readonly<Record<str
     ends: ballEnds(plan),
     supplies: plan.yarns.map(supplyOf),
     borders: compareBorders(hem),
+    estimates: estimatesOf(plan),
+    rests: [allRestsOn(plan), yarnSuretyWords(plan), ...plan.yarns.map(yarnRestsOn)],
+    found: foundOf(plan),
   };
   if (!thorough) return told;
   return {
