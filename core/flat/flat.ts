@@ -4,7 +4,17 @@
  */
 import type { Body } from '../piece/edge.ts';
 import { lengthAt, type Outline } from '../piece/outline.ts';
-import { NOTHING, entryOf, isGap, sideCount, sideSpan, tally, type Ring, type Span } from '../ring/ring.ts';
+import {
+  NOTHING,
+  census,
+  entryOf,
+  isGap,
+  sideCount,
+  sideSpan,
+  tally,
+  type Ring,
+  type Span,
+} from '../ring/ring.ts';
 import { isChainRun, stitchHeight, topWidth } from '../ring/stitch.ts';
 
 /** Rules of thumb, as fractions: up to `flat` it lies flat, up to `blocks` blocking will settle it. */
@@ -59,7 +69,7 @@ export function naturalLengthMm(
  * @returns null when every entry is one stitch wide, as on a ring without chains
  */
 export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null {
-  if (!ring.made.some(isChainRun)) return null;
+  if (![...census(ring).keys()].some(isChainRun)) return null;
   const size = ring.made.length;
   const widths = new Float32Array(size);
   for (let i = 0; i < size; i++) widths[i] = topWidth(ring.made[i]!);
@@ -156,11 +166,6 @@ export function strain(naturalMm: number, outline: Outline, side: number, height
 /** Height that a worked round adds, in stitch widths: that of its tallest stitch. */
 export function roundHeight(ring: Ring): number {
   let tallest = 0;
-  let last;
-  for (const s of ring.made) {
-    if (s === last) continue;
-    last = s;
-    tallest = Math.max(tallest, stitchHeight(s));
-  }
+  for (const s of census(ring).keys()) tallest = Math.max(tallest, stitchHeight(s));
   return tallest;
 }

@@ -19,7 +19,7 @@ import { Stages } from '../stages.ts';
 import { problemsOf } from './problems.ts';
 import { heightSeen, laySeen, looksOf } from './observed.ts';
 import { judged, planRounds, widthWithHook } from './rounds.ts';
-import { planSide } from './sides.ts';
+import { planSide, spacingsOf } from './sides.ts';
 import type { MadeRound, PathRound, Plan, RoundPlan } from './types.ts';
 import { calibrationOf, planYarns } from './yarns.ts';
 import { inAll } from '../problems.ts';
@@ -90,11 +90,42 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   );
   const flatLimits = stages.run('limits', [flat.ratio], () => limitsFor(flat));
   const paths = judgedAll(stages, body, made, height.ratio, flatLimits);
+  const { language } = hem.preferences;
+  const spacings = body.edges.map((edge, side) => {
+    const { own, spots, crossings } = base.sides[side]!;
+    return stages.run(
+      `spacings ${side}`,
+      [
+        edge,
+        base.stitch,
+        base.crossing,
+        base.rates,
+        base.endRows,
+        own,
+        spots,
+        crossings,
+        baseWidthMm,
+        language,
+      ],
+      () => spacingsOf(hem, side, edge, baseWidthMm),
+    );
+  });
   const sides = body.edges.map((edge, side) =>
     stages.run(
       `side ${side}`,
-      [edge, placements[side], base, baseWorked, paths[0], baseWidthMm, flatLimits, hem.preferences.language],
-      () => planSide(hem, body, side, placements[side]!, baseWorked.ring, paths[0]!, baseWidthMm, flatLimits),
+      [edge, placements[side], spacings[side], base, baseWorked, paths[0], baseWidthMm, flatLimits],
+      () =>
+        planSide(
+          hem,
+          body,
+          side,
+          placements[side]!,
+          spacings[side]!,
+          baseWorked.ring,
+          paths[0]!,
+          baseWidthMm,
+          flatLimits,
+        ),
     ),
   );
   const top = paths.reduce((most, r) => Math.max(most, r.heightMm), 0);

@@ -3,15 +3,37 @@ import { rateChoices, schoolCount, stitchesAtJoins } from '../base/baseRound.ts'
 import { basis, rates, schoolLabel, schoolsFor } from '../base/schools.ts';
 import type { Hem } from '../document/hem.ts';
 import { naturalLengthMm, type FlatLimits } from '../flat/flat.ts';
-import type { Body } from '../piece/edge.ts';
+import type { Body, Edge } from '../piece/edge.ts';
 import { tallySide, type Ring } from '../ring/ring.ts';
 import type { PathRound, SchoolPlan, SidePlan } from './types.ts';
+
+/** What a spacing would give on a side, before it is judged. */
+type Spacing = Omit<SchoolPlan, 'strain'>;
+
+/** The spacings that apply to a side; its count does not bear on them. */
+export const spacingsOf = (
+  { base, preferences }: Hem,
+  side: number,
+  edge: Edge,
+  widthMm: number,
+): readonly Spacing[] => {
+  const choice = base.sides[side]!;
+  const chosen = rateChoices(base, choice);
+  return schoolsFor(edge).map((id) => ({
+    id,
+    label: schoolLabel(id, edge, chosen, widthMm, preferences.language),
+    count: schoolCount(id, edge, base, choice, widthMm),
+    basis: basis(edge, rates(id, edge, widthMm, chosen)),
+    atJoins: stitchesAtJoins(edge, base, choice),
+  }));
+};
 
 export function planSide(
   hem: Hem,
   body: Body,
   side: number,
   counts: readonly number[],
+  spacings: readonly Spacing[],
   /** As it was to be made, whatever was found. */
   ring: Ring,
   baseRound: PathRound,
@@ -26,19 +48,9 @@ export function planSide(
   const others = naturalLengthMm(baseRound.ring, side, widthMm, baseRound.widths) / widthMm - count;
   const unstrained = (count + others) / (1 + baseRound.sides[side]!.strain);
   const at = (s: number): number => unstrained * (1 + s) - others;
-  const schoolPlans = schoolsFor(edge)
-    .filter((id) => id !== 'own' || choice.school === 'own')
-    .map((id): SchoolPlan => {
-      const schoolsCount = schoolCount(id, edge, base, choice, widthMm);
-      return {
-        id,
-        label: schoolLabel(id, edge, rateChoices(base, choice), widthMm, hem.preferences.language),
-        count: schoolsCount,
-        basis: basis(edge, rates(id, edge, widthMm, rateChoices(base, choice))),
-        atJoins: stitchesAtJoins(edge, base, choice),
-        strain: (schoolsCount + others) / unstrained - 1,
-      };
-    });
+  const schoolPlans = spacings
+    .filter(({ id }) => id !== 'own' || choice.school === 'own')
+    .map((spacing): SchoolPlan => ({ ...spacing, strain: (spacing.count + others) / unstrained - 1 }));
   return {
     name: body.outline.sides[side]!.name,
     edge,

@@ -53,10 +53,28 @@ export function sideSpan(ring: Ring, side: number): Span {
   return { start, length: whole };
 }
 
+const counted = new WeakMap<Ring, ReadonlyMap<Stitch, number>>();
+
+/** How often each stitch and run of chains stands on a ring, in the order in which they first come. A ring is counted once. */
+export function census(ring: Ring): ReadonlyMap<Stitch, number> {
+  const before = counted.get(ring);
+  if (before) return before;
+  const counts = new Map<Stitch, number>();
+  const { made } = ring;
+  for (let i = 0; i < made.length;) {
+    const s = made[i]!;
+    const start = i;
+    while (made[i] === s) i++;
+    counts.set(s, (counts.get(s) ?? 0) + i - start);
+  }
+  counted.set(ring, counts);
+  return counts;
+}
+
 /** What a ring is mostly made of; single crochet when it is chains alone. */
-export function mainStitch({ made }: Ring): StitchKind {
+export function mainStitch(ring: Ring): StitchKind {
   const counts = new Map<StitchKind, number>();
-  for (const s of made) if (countsAsStitch(s)) counts.set(s.kind, (counts.get(s.kind) ?? 0) + 1);
+  for (const [s, n] of census(ring)) if (countsAsStitch(s)) counts.set(s.kind, (counts.get(s.kind) ?? 0) + n);
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'sc';
 }
 
@@ -102,7 +120,18 @@ export function tally(ring: Ring, span: Span): Tally {
 export const tallySide = (ring: Ring, side: number): Tally => tally(ring, sideSpan(ring, side));
 
 /** Counts the whole ring, corners' centres included. */
-export const tallyRing = (ring: Ring): Tally => tally(ring, { start: 0, length: ring.made.length });
+export function tallyRing(ring: Ring): Tally {
+  let [stitches, spaces, chains, width] = [0, 0, 0, 0];
+  for (const [s, n] of census(ring)) {
+    if (countsAsStitch(s)) stitches += n;
+    else if (isChainRun(s)) {
+      spaces += n;
+      chains += n * s.chains;
+    }
+    width += n * topWidth(s);
+  }
+  return { stitches, spaces, chains, width };
+}
 
 /** Counts the centre of a corner. */
 export const tallyCentre = (ring: Ring, corner: number): Tally => tally(ring, ring.centres[corner]!);

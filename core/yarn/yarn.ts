@@ -1,6 +1,6 @@
 /** How much yarn: the loop path of every stitch, then metres, grams and balls. */
 import { STITCHES } from '../terms/stitches.ts';
-import type { Ring } from '../ring/ring.ts';
+import { census, type Ring } from '../ring/ring.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
 import type { Yarn } from './yarn.schema.ts';
 
@@ -34,18 +34,8 @@ export function yarnInStitchMm(s: Stitch, widthMm: number, diameterMm: number): 
 
 /** Yarn in a whole ring, metres, without joins and tails. */
 export function yarnInRingM(ring: Ring, widthMm: number, diameterMm: number): number {
-  const known = new Map<Stitch, number>();
   let mm = 0;
-  let last: Stitch | undefined;
-  let each = 0;
-  for (const s of ring.made) {
-    if (s !== last) {
-      each = known.get(s) ?? yarnInStitchMm(s, widthMm, diameterMm);
-      known.set(s, each);
-      last = s;
-    }
-    mm += each;
-  }
+  for (const [s, n] of census(ring)) mm += n * yarnInStitchMm(s, widthMm, diameterMm);
   return mm / 1000;
 }
 
