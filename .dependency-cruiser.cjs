@@ -68,12 +68,15 @@ const listed = (root, folders) => ({
 
 module.exports = {
   forbidden: [
-    // CSV, zip and schemas are no part of the craft: small libraries that need neither page nor process.
+    // CSV, zip, schemas, color spaces and statistics are no part of the craft: libraries that need neither page nor process.
     {
       name: 'core-imports-only-itself',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
-      to: { pathNot: '^core/|^node_modules/(papaparse|fflate|@sinclair/typebox|ajv|@types/papaparse)/' },
+      to: {
+        pathNot:
+          '^core/|^node_modules/(papaparse|fflate|@sinclair/typebox|ajv|culori|simple-statistics|@types/(papaparse|culori))/',
+      },
     },
     {
       // It must not share the printer's mistakes.

@@ -260,16 +260,22 @@ program
   )
   .argument('[file]', FILE)
   .option('--width <cm>', 'how wide, cm', Number)
+  .option('--size <cm>', 'or how large the whole is to be, such as 120x150')
   .addOption(new Option('--edge <look>', 'what it is to look like').choices([...LOOKS, 'lobed']))
   .addOption(new Option('--skill <skill>', 'the most that it may ask').choices(SKILLS))
   .option('--no-loose-parts', 'no loose parts or loops')
   .option('--basket', 'from what is in the basket')
+  .option('--use-up', 'so that as little as may be is left in the basket')
   .option('--hours <hours>', 'in so many hours', Number)
+  .option('--on-rounds', 'on top of the rounds that are there, in place of their edge')
   .option('--json', 'as JSON')
   .action((file: string | undefined, options: ProposeOptions) => {
     const made = onePlan(file);
-    const found = proposed(made, wishOf(options));
-    process.stdout.write(options.json ? `${JSON.stringify(found, null, 2)}\n` : proposedText(made, found));
+    const wish = wishOf(options);
+    const found = proposed(made, wish);
+    process.stdout.write(
+      options.json ? `${JSON.stringify(found, null, 2)}\n` : proposedText(made, wish, found),
+    );
     if (found.proposals.length === 0) process.exitCode = EXIT.notEven;
   });
 

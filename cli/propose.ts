@@ -1,70 +1,82 @@
 /** Borders that are proposed, for the command `propose`. */
 import type { Plan } from '../core/plan/types.ts';
-import { picked } from '../core/propose/pick.ts';
-import { SLICES, searchSlice, type Obstacle, type Proposal } from '../core/propose/search.ts';
+import { basesOf, keyOf, picked } from '../core/propose/pick.ts';
+import { prove, type Proposal } from '../core/propose/prove.ts';
+import { NOTHING_FOUND, searchSlice, slicesOf, together, type Searched } from '../core/propose/search.ts';
 import { NO_WISH, type Look, type Skill, type Wish } from '../core/propose/wish.ts';
-import { obstacleWords, reasonsOf, shapeWords } from '../core/words/proposeWords.ts';
 import { plural } from '../core/words/measures.ts';
+import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../core/words/proposeWords.ts';
 import { EXIT } from './input.ts';
 
 export interface ProposeOptions {
   readonly width?: number;
+  readonly size?: string;
   readonly edge?: Look | 'lobed';
   readonly skill?: Skill;
   readonly looseParts: boolean;
   readonly basket?: boolean;
+  readonly useUp?: boolean;
   readonly hours?: number;
+  readonly onRounds?: boolean;
   readonly json?: boolean;
 }
 
 /** The wish that options say; a number that is none is told, and the process ends. */
-export function wishOf({ width, edge, skill, looseParts, basket, hours }: ProposeOptions): Wish {
+export function wishOf(options: ProposeOptions): Wish {
+  const { width, size, edge, skill, looseParts, basket, useUp, hours, onRounds } = options;
   for (const [name, value] of [
     ['--width', width],
     ['--hours', hours],
   ] as const) {
-    if (value === undefined || value > 0) continue;
-    console.error(`${name}: give a number above 0, such as 4.`);
-    process.exit(EXIT.unsound);
+    if (value !== undefined && !(value > 0)) unsound(`${name}: give a number above 0, such as 4.`);
   }
+  const sizes = size === undefined ? null : /^(\d+(?:\.\d+)?)[x×](\d+(?:\.\d+)?)$/.exec(size);
+  if (size !== undefined && !sizes) unsound('--size: give width and height in cm, such as 120x150.');
   return {
     ...NO_WISH,
     widthCm: width ?? null,
+    size: sizes && { widthCm: Number(sizes[1]), heightCm: Number(sizes[2]) },
     look: edge === 'lobed' ? 'scalloped' : (edge ?? null),
     skill: skill ?? null,
     noLooseParts: !looseParts,
-    fromBasket: basket ?? false,
+    basket: useUp ? 'used up' : basket ? 'enough' : 'any',
     minutes: hours === undefined ? null : hours * 60,
+    onRounds: onRounds ?? false,
   };
+}
+
+function unsound(words: string): never {
+  console.error(words);
+  process.exit(EXIT.unsound);
 }
 
 const SHOWN = 8;
 
-export interface Proposed {
-  readonly planned: number;
-  readonly suit: number;
+export interface Proposed extends Omit<Searched, 'found'> {
   readonly proposals: readonly Proposal[];
-  readonly obstacles: Readonly<Partial<Record<Obstacle, number>>>;
 }
 
-/** The whole search, and the handful that is picked of it. */
+/** The whole search, and the handful that is picked of it and proved. */
 export function proposed({ hem }: Plan, wish: Wish): Proposed {
-  const parts = Array.from({ length: SLICES }, (_, slice) => searchSlice(hem, wish, slice));
-  const all = parts.flatMap((p) => p.proposals);
-  const obstacles: Partial<Record<Obstacle, number>> = {};
-  for (const { obstacles: of } of parts)
-    for (const [key, count] of Object.entries(of) as [Obstacle, number][])
-      obstacles[key] = (obstacles[key] ?? 0) + count;
-  return {
-    planned: parts.reduce((sum, p) => sum + p.planned, 0),
-    suit: all.length,
-    proposals: picked(all, SHOWN),
-    obstacles,
-  };
+  const slices = Array.from({ length: slicesOf(hem) }, (_, slice) => searchSlice(hem, wish, slice));
+  const { found, ...counts } = slices.reduce(together, NOTHING_FOUND);
+  const proven = new Map<string, Proposal | null>();
+  for (;;) {
+    const { shown, open } = picked(found, proven, SHOWN);
+    if (open.length === 0) return { ...counts, proposals: shown };
+    for (const f of open) proven.set(keyOf(f), prove(hem, wish, f, basesOf(proven)));
+  }
 }
 
-export function proposedText(plan: Plan, { planned, suit, proposals, obstacles }: Proposed): string {
-  const lines = proposals.map((p) => `${shapeWords(plan, p)}: ${reasonsOf(plan, p).join(', ')}.`);
+export function proposedText(
+  plan: Plan,
+  wish: Wish,
+  { tried, suit, proposals, obstacles }: Proposed,
+): string {
+  const lines = proposals.map((p) => {
+    const yarns = dressingWords(plan, p);
+    return `${shapeWords(plan, p)}: ${[...(yarns ? [yarns] : []), ...reasonsOf(plan, p, wish)].join(', ')}.`;
+  });
   const nothing = ['Nothing suits.', ...obstacleWords(obstacles).map((o) => o.words)];
-  return `${[`${plural(planned, 'border')} tried, ${suit} suit.`, ...(lines.length > 0 ? lines : nothing)].join('\n')}\n`;
+  return `${[`${plural(tried, 'border')} tried, ${suit} suit as they are.`, ...(lines.length > 0 ? lines : nothing)].join('\n')}\n`;
 }

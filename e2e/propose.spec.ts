@@ -11,7 +11,7 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   await expect(cards.first()).toBeVisible({ timeout: 20_000 });
   await page.getByLabel('Look').selectOption('scalloped');
   await page.getByLabel('Loose parts').selectOption('none');
-  await expect(page.getByText(/borders tried: \d+ suit\./)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/borders tried: \d+ suit as they are\./)).toBeVisible({ timeout: 60_000 });
   expect(await cards.count()).toBeGreaterThan(3);
   // What is not wanted goes, with what is nearly the same.
   const first = (await cards.first().getAttribute('aria-label'))!;
@@ -19,11 +19,14 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   await expect(page.getByRole('article', { name: first, exact: true })).toHaveCount(0);
   // With an edge that stays, all have it.
   const kept = (await cards.nth(1).getAttribute('aria-label'))!;
-  await cards.nth(1).getByRole('button', { name: 'Keep this edge' }).click();
-  await expect(page.getByRole('button', { name: 'Keep this edge' })).toHaveCount(0);
+  await cards.nth(1).getByLabel('Keep a part of it').selectOption('edge');
+  await expect(page.getByRole('button', { name: 'Any edge again' })).toBeVisible();
+  // The first of them may be one that was there before: all are looked at once nothing is being proved any more.
+  await expect(page.getByText(/suit as they are\./)).toBeVisible({ timeout: 60_000 });
   for (const card of await cards.all())
     expect((await card.getAttribute('aria-label'))!.split(',')[0]).toBe(kept.split(',')[0]);
-  await page.getByRole('button', { name: 'All of them again' }).click();
+  await page.getByRole('button', { name: 'Any edge again' }).click();
+  await page.getByRole('button', { name: /^Bring back what I did not want/ }).click();
 
   await page
     .getByRole('article', { name: first, exact: true })
@@ -45,7 +48,40 @@ test('when nothing suits, it is said which word stands in the way, and what leav
   await page.getByLabel('Hours that there are for it').fill('0.5');
   await page.getByLabel('Hours that there are for it').press('Enter');
   await expect(page.getByRole('heading', { name: 'Nothing suits' })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/^But for the time, \d+ borders would suit\./)).toBeVisible();
+  await expect(page.getByText(/^But for the time, up to \d+ borders would suit\./)).toBeVisible();
   await page.getByRole('button', { name: 'Leave it out' }).first().click();
   await expect(page.getByRole('article').first()).toBeVisible({ timeout: 60_000 });
+});
+
+test('a border is put beside the one in hand, and goes to somebody as a link', async ({ page, context }) => {
+  test.setTimeout(120_000);
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto('/hem/demo-fleece/propose');
+  const card = page.getByRole('article').first();
+  await expect(card).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/suit as they are\./)).toBeVisible({ timeout: 60_000 });
+  const name = (await card.getByRole('heading').textContent())!;
+  await card.getByRole('button', { name: /^Copy a link to/ }).click();
+  await expect(page.getByText('The link is copied')).toBeVisible();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  await card.getByRole('button', { name: 'Compare' }).click();
+  await expect(page.getByRole('dialog', { name: 'Borders of this piece' })).toBeVisible();
+  await expect(page.getByLabel('Name of this border').last()).toHaveValue(name);
+
+  // A new document: what stands after “#” alone would not be read again.
+  await page.goto('about:blank');
+  await page.goto(link);
+  await page.getByRole('button', { name: 'Put a copy on my shelf' }).click();
+  await page.getByRole('link', { name: /^Rounds/ }).click();
+  await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('all fit');
+});
+
+test('a wish for a size comes to it, and a hem that has ended in an edge says so', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/hem/demo-harbour-throw/propose?across=126&down=160');
+  await expect(page.getByLabel('Width of the whole in cm')).toHaveValue('126.0');
+  const card = page.getByRole('article').first();
+  await expect(card).toContainText(/12[567](\.\d)? × 1(59|60|61)(\.\d)? cm in all/, { timeout: 60_000 });
+  await page.goto('/hem/demo-clover/propose');
+  await expect(page.getByText('nothing goes on top of an edge')).toBeVisible({ timeout: 60_000 });
 });

@@ -10,6 +10,7 @@ import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { carriedLinks } from '../storage/carry.ts';
 import { carriedCodes, isElsewhere } from '../storage/code.ts';
+import { copyLink } from '../look/copyLink.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { library } from '../storage/here.ts';
 import { LONGEST_LINK } from '../storage/link.ts';
@@ -35,13 +36,7 @@ export function CarryPage() {
   const [shown, setShown] = useState(0);
   const copy = async (text: string): Promise<void> => {
     taken();
-    try {
-      await navigator.clipboard.writeText(text);
-      notices.success({ title: 'The link is copied', description: 'Open it on the other device.' });
-    } catch {
-      // No leave to write to the clipboard: the link is shown to be copied by hand.
-      notices.info({ title: 'Copy this link', description: <code>{text}</code>, duration: 0 });
-    }
+    await copyLink(notices, text, 'Open it on the other device.');
   };
   const share = async (): Promise<void> => {
     taken();

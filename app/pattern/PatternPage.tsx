@@ -7,6 +7,7 @@ import { patternOf } from '../../core/words/pattern.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
+import { copyLink } from '../look/copyLink.tsx';
 import { linkOf } from '../storage/link.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -206,20 +207,7 @@ function Tools() {
       });
       return;
     }
-    try {
-      await navigator.clipboard.writeText(link);
-      notices.success({
-        title: 'The link is copied',
-        description: 'It holds the whole hem; whoever opens it gets a copy.',
-      });
-    } catch {
-      // No leave to write to the clipboard: the link is shown to be copied by hand.
-      notices.info({
-        title: 'Copy this link',
-        description: <code className="shared-link">{link}</code>,
-        duration: 0,
-      });
-    }
+    await copyLink(notices, link, 'It holds the whole hem; whoever opens it gets a copy.');
   };
   return (
     <div className="pattern-tools">

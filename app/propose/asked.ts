@@ -10,7 +10,10 @@ export function wishAsked(asked: URLSearchParams): Wish {
     return Number.isFinite(value) && value > 0 ? value : null;
   };
   const minutes = number('minutes');
-  const fromBasket = asked.has('basket');
-  const widthCm = number('width') ?? (minutes === null && !fromBasket ? USUAL_WIDTH : null);
-  return { ...NO_WISH, widthCm, minutes, fromBasket };
+  const basket = asked.has('useup') ? 'used up' : asked.has('basket') ? 'enough' : 'any';
+  const [across, down] = [number('across'), number('down')];
+  const size = across === null && down === null ? null : { widthCm: across, heightCm: down };
+  const open = minutes !== null || basket !== 'any' || size !== null;
+  const widthCm = number('width') ?? (open ? null : USUAL_WIDTH);
+  return { ...NO_WISH, widthCm, size, minutes, basket, onRounds: asked.has('on') };
 }

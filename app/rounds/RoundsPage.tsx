@@ -2,7 +2,7 @@ import { Checkbox, Drawer } from 'antd';
 import { Columns, Plus } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { addRounds, type Where } from '../../core/edits/rounds.ts';
@@ -39,7 +39,8 @@ export function RoundsPage() {
   const [part, setPart] = useState<ViewPart>({ kind: 'corner', side: 0 });
   const [alone, setAlone] = useState(false);
   const [browsing, setBrowsing] = useState(false);
-  const [comparing, setComparing] = useState(false);
+  const [address] = useSearchParams();
+  const [comparing, setComparing] = useState(() => address.has('compare'));
   const [preview, setPreview] = useState<Hem | null>(null);
   const outermost = plan.rounds[plan.rounds.length - 1]!;
   const { rounds } = plan.hem;

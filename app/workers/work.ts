@@ -13,7 +13,9 @@ import { evidenceOf, handsFrom } from '../../core/evidence/evidence.ts';
 import type { Hands } from '../../core/hands/hands.ts';
 import { leaveOff, type LeftOff } from '../../core/log/leaveOff.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
-import { searchSlice, type Searched } from '../../core/propose/search.ts';
+import type { BaseRound } from '../../core/base/baseRound.ts';
+import { prove, type Proposal } from '../../core/propose/prove.ts';
+import { searchSlice, type Found, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';
@@ -50,6 +52,8 @@ export const WORK = {
   waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
     waysToSize(planner(hem), widthMm, heightMm),
   propose: (hem: Hem, wish: Wish, slice: number): Searched => searchSlice(hem, wish, slice),
+  prove: (hem: Hem, wish: Wish, found: Found, bases: readonly BaseRound[]): Proposal | null =>
+    prove(hem, wish, found, bases),
   leaveOff: (hem: Hem, minutes: number): readonly LeftOff[] => leaveOff(planner(hem), minutes),
   hands: (hems: readonly Hem[], since: string | null): Hands =>
     handsFrom(

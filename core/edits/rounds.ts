@@ -123,6 +123,12 @@ export const tryOn = (border: Pick<Hem, 'base' | 'rounds'>, id: string, name: st
     return { ...border, kept: [...kept, aside] };
   });
 
+/** Puts a border beside the one that is worked on, to be compared with it. */
+export const putAside = (border: Pick<Hem, 'base' | 'rounds'>, id: string, name: string): Edit =>
+  edit('a border beside this one', ({ kept }) =>
+    kept.length >= LIMITS.kept ? tooMany(kept.length + 1) : { kept: [...kept, { id, name, ...border }] },
+  );
+
 /** A second one like a border that was kept, beside it. */
 export const copyBorder = (id: string, copy: string): Edit =>
   edit('copied a border', ({ kept }) => {

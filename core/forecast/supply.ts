@@ -1,4 +1,6 @@
 /** Will the yarn last? Where each ball runs out, and how far the rest goes. */
+import { cumulativeStdNormalProbability } from 'simple-statistics';
+import { RANGE } from '../hands/ratio.ts';
 import type { Plan, RoundPlan, YarnPlan } from '../plan/types.ts';
 import { sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 
@@ -66,6 +68,17 @@ export function supplyOf({ yarn, quantity }: YarnPlan): Supply {
   if (yarn.haveG === null) return 'not said';
   if (yarn.haveG >= quantity.grams * (1 + quantity.spread)) return 'lasts';
   return yarn.haveG >= quantity.grams * (1 - quantity.spread) ? 'may run out' : 'runs out';
+}
+
+/**
+ * Chance that more of a yarn is needed than is there, 0 to 1: needs are spread about the estimate as a normal number, of which the
+ * range shown is {@link RANGE} standard deviations either way. 0 where it has not been said how much is there.
+ */
+export function riskOf({ yarn, quantity: { grams, spread } }: YarnPlan): number {
+  if (yarn.haveG === null || grams === 0) return 0;
+  const deviation = (spread * grams) / RANGE;
+  if (deviation === 0) return grams > yarn.haveG ? 1 : 0;
+  return 1 - cumulativeStdNormalProbability((yarn.haveG - grams) / deviation);
 }
 
 /** How far what is in the basket goes. */

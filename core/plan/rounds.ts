@@ -17,7 +17,7 @@ import { LIMITS } from '../limits.ts';
 import type { FrozenRound } from '../record/record.ts';
 import type { Body } from '../piece/edge.ts';
 import { problem, type Problem, inRound } from '../problems.ts';
-import { mainStitch, sideCount, tallyRing, tallySide } from '../ring/ring.ts';
+import { mainStitch, sideCount, tallyRing, tallySide, type Ring } from '../ring/ring.ts';
 import type { SideFit } from '../ring/along.ts';
 import { mostMade } from '../ring/most.ts';
 import { workRound, type WorkedRound as WorkedRing } from '../ring/work.ts';
@@ -36,6 +36,12 @@ export function widthWithHook({ gauge, hands }: Pick<Hem, 'gauge' | 'hands'>, ho
   const known = (hook: number): number =>
     hands?.width?.bySize[`${hook}`]?.ratio ?? hands?.width?.all.ratio ?? 1;
   return (widthMm * Math.sqrt(hookMm / gauge.hookMm) * known(hookMm)) / known(gauge.hookMm);
+}
+
+/** How high a ring is, mm: by its tallest stitch and what is known of these hands. */
+export function ringHeightMm(ring: Ring, widthMm: number, hands: KnownHands | null, hookMm: number): number {
+  const { ratio } = knownFor('height', hands?.height ?? null, mainStitch(ring), `${hookMm}`);
+  return roundHeight(ring) * widthMm * ratio;
 }
 
 /** @param done the rounds that have been begun, the base round first: they stand first in the stack */
@@ -173,9 +179,7 @@ function makeRound(
 ): MadeRound {
   const surface = round.written?.recipe.surface ?? false;
   const stitch = mainStitch(round.ring);
-  const known = (of: 'height' | 'yarn', size: number): number =>
-    knownFor(of, hands?.[of] ?? null, stitch, `${size}`).ratio;
-  const ownHeightMm = surface ? 0 : roundHeight(round.ring) * widthMm * known('height', round.hookMm);
+  const ownHeightMm = surface ? 0 : ringHeightMm(round.ring, widthMm, hands, round.hookMm);
   const feet = (): Feet =>
     below ? feetOnRing(below.ring, below.widths, below.stitchWidthMm / widthMm) : feetOnBody(body, widthMm);
   return {
@@ -189,7 +193,9 @@ function makeRound(
     widths: entryWidths(round.ring, feet),
     plannedOwnHeightMm: ownHeightMm,
     plannedHeightMm: (below?.plannedHeightMm ?? 0) + ownHeightMm,
-    pathM: yarnInRingM(round.ring, widthMm, yarn.diameterMm) * known('yarn', yarn.weight),
+    pathM:
+      yarnInRingM(round.ring, widthMm, yarn.diameterMm) *
+      knownFor('yarn', hands?.yarn ?? null, stitch, `${yarn.weight}`).ratio,
     even: fits === null || fits.every(isEven),
   };
 }

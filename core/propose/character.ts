@@ -1,7 +1,7 @@
 /** What a border looks like and what it asks of its maker, read from its worked rounds. */
-import type { Plan, RoundPlan } from '../plan/types.ts';
+import type { RoundPlan } from '../plan/types.ts';
+import { census } from '../ring/ring.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
-import { familyById } from '../rounds/registry.ts';
 import { SKILLS, type Look, type Skill } from './wish.ts';
 
 export interface Character {
@@ -11,41 +11,48 @@ export interface Character {
   readonly looseParts: boolean;
 }
 
+/** A round beyond the base round, as far as it bears on the character. */
+export type Worked = Pick<RoundPlan, 'ring' | 'widths' | 'written'>;
+
 /** A border of which more than this share of the edge is chains is lacy. */
 const LACY = 0.25;
 /** Chains that hang free and are longer catch a finger. */
 const LONG_CHAIN = 4;
 
-/** Stitches that stand out of the fabric or lie across it. */
-const isTextured = ({ form, post }: Stitch): boolean =>
-  post !== 'none' || !['plain', 'together', 'picot', 'dot', 'tassel'].includes(form);
+const topOf = <R extends Worked>(rounds: readonly R[]): R | undefined =>
+  rounds.findLast((r) => !r.written?.recipe.surface);
 
-export function characterOf({ rounds }: Plan): Character {
-  const added = rounds.slice(1);
-  const top = rounds.findLast((r) => !r.written?.recipe.surface)!;
-  const stitches = added.flatMap((r) => [...new Set(r.ring.made)]);
+/** @param rounds those beyond the base round */
+export function characterOf(rounds: readonly Worked[]): Character {
+  const top = topOf(rounds);
   const looks = new Set<Look>();
-  if (added.some((r) => chainShare(r) > LACY)) looks.add('lacy');
-  if (stitches.some(isTextured)) looks.add('textured');
-  if (top.written && top.written.edge !== 'straight') looks.add('scalloped');
-  else looks.add('straight');
+  if (rounds.some((r) => chainShare(r) > LACY)) looks.add('lacy');
+  if (rounds.some((r) => [...census(r.ring).keys()].some(isTextured))) looks.add('textured');
+  looks.add(top?.written && top.written.edge !== 'straight' ? 'scalloped' : 'straight');
   return {
     looks,
-    skill: SKILLS[Math.min(SKILLS.length - 1, Math.max(0, ...added.map(demands)))]!,
-    looseParts: added.some(
+    skill: SKILLS[Math.min(SKILLS.length - 1, Math.max(0, ...rounds.map(demands)))]!,
+    looseParts: rounds.some(
       (r) =>
-        Boolean(familyById(r.written!.entry.family)?.caution) ||
-        (r === top && r.ring.made.some((s) => isChainRun(s) && s.chains > LONG_CHAIN)),
+        Boolean(r.written?.family?.caution) ||
+        (r === top && [...census(r.ring).keys()].some((s) => isChainRun(s) && s.chains > LONG_CHAIN)),
     ),
   };
 }
 
-function chainShare({ ring, widths }: RoundPlan): number {
+/** Stitches that stand out of the fabric or lie across it. */
+const isTextured = ({ form, post, loop }: Stitch): boolean =>
+  post !== 'none' ||
+  loop === 'back' ||
+  loop === 'third' ||
+  !['plain', 'together', 'picot', 'dot', 'tassel'].includes(form);
+
+function chainShare({ ring, widths }: Worked): number {
+  if (widths === null) return 0;
   let [chains, all] = [0, 0];
   ring.made.forEach((s, i) => {
-    const width = widths?.[i] ?? 1;
-    all += width;
-    if (isChainRun(s)) chains += width;
+    all += widths[i]!;
+    if (isChainRun(s)) chains += widths[i]!;
   });
   return all > 0 ? chains / all : 0;
 }
@@ -55,9 +62,13 @@ const isIntricate = ({ form, post }: Stitch): boolean =>
   post !== 'none' || ['puff', 'popcorn', 'bobble', 'dot'].includes(form);
 
 /** 0 for one stitch after the other, 1 for several in one place, chains between or another way of working, 2 for what is looked up. */
-function demands({ ring }: RoundPlan): number {
-  const kinds = new Set(ring.made);
-  if ([...kinds].some(isIntricate)) return 2;
-  const plain = [...kinds].every((s) => s.form === 'plain' && !isChainRun(s));
-  return plain && kinds.size <= 2 ? 0 : 1;
+function demands({ ring }: Worked): number {
+  const counts = census(ring);
+  const kinds = [...counts.keys()];
+  if (kinds.some(isIntricate)) return 2;
+  // The chains of the corners alone are no trick.
+  const alone = (s: Stitch): boolean => counts.get(s)! <= ring.centres.length;
+  const plain = kinds.every((s) => s.form === 'plain' && (!isChainRun(s) || alone(s)));
+  const sorts = kinds.filter((s) => !isChainRun(s)).length;
+  return plain && sorts <= 2 ? 0 : 1;
 }

@@ -1,19 +1,25 @@
 /**
- * The borders that are tried: a ground of plain rounds, a middle that can be worked on (or none), an edge (or none), each with its first
- * choices. What a family must stand on comes with it.
+ * The borders that are tried: a ground of plain rounds, a middle that can be worked on (or none), an edge (or none). Each part comes with
+ * the first choices of its family; in one of them one choice may differ: its size, corner, loop, stitch, or how often it is worked. Rounds
+ * that the maker wrote stand beside the families.
  */
-import type { RoundEntry } from '../document/hem.ts';
-import { FAMILIES } from '../rounds/registry.ts';
+import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
+import type { Body } from '../piece/edge.ts';
+import { firstChoice } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
 import { plain } from '../rounds/plain.ts';
+import { FAMILIES } from '../rounds/registry.ts';
 import { slipEdge } from '../rounds/slipEdge.ts';
-import { newEntry } from '../stack/stack.ts';
+import { newEntry, writtenRounds } from '../stack/stack.ts';
+
+/** What is said of the rounds of a part, whatever yarn they are in. */
+export type Layer = Pick<RoundEntry, 'family' | 'stitch' | 'corner' | 'loop' | 'size' | 'times' | 'written'>;
 
 /** The parts of a border, innermost first. */
 export interface Shape {
-  readonly ground: { readonly stitch: RoundEntry['stitch']; readonly times: number };
-  readonly middle: string | null;
-  readonly edge: string | null;
+  readonly ground: Layer | null;
+  readonly middle: Layer | null;
+  readonly edge: Layer | null;
 }
 
 export const GROUNDS = ['sc', 'hdc', 'dc'] as const;
@@ -29,26 +35,115 @@ export const EDGES: readonly Family[] = FAMILIES.filter((f) => !f.repeatable || 
 /** What is shared by the shapes that are tried one after the other. */
 export interface Start {
   readonly stitch: (typeof GROUNDS)[number];
-  readonly middle: Family | null;
+  readonly middle: Layer | null;
 }
 
-export const STARTS: readonly Start[] = GROUNDS.flatMap((stitch) =>
-  [null, ...MIDDLES].map((middle) => ({ stitch, middle })),
-);
+/** The starts of a hem’s grammar, those without a middle first. */
+export function startsOf(hem: Hem): readonly Start[] {
+  const middles = [null, ...MIDDLES.map(firstOf), ...ownLayers(hem, 'straight')];
+  return middles.flatMap((middle) => GROUNDS.map((stitch) => ({ stitch, middle })));
+}
 
-/** The rounds of a ground. */
-export const groundOf = (ground: Shape['ground'], yarn: string): readonly RoundEntry[] =>
-  ground.times === 0
-    ? []
-    : [{ ...newEntry(plain, 'ground', yarn), stitch: ground.stitch, times: ground.times }];
+/** A family as it is first offered. */
+export const firstOf = (family: Family): Layer => ({
+  ...firstChoice(family),
+  family: family.id,
+  times: 1,
+  written: null,
+});
 
-/** How much two shapes differ: 0 for the same, 1 for nothing in common. What is seen most counts most. */
-export function apart(a: Shape, b: Shape): number {
-  const wide = Math.abs(a.ground.times - b.ground.times) / Math.max(1, a.ground.times, b.ground.times);
+/** A family with one choice that is not the first. */
+function variantsOf(family: Family): readonly Layer[] {
+  const first = firstOf(family);
+  return [
+    ...family.stitches.slice(1).map((stitch) => ({ ...first, stitch })),
+    ...family.corners.slice(1).map((corner) => ({ ...first, corner })),
+    ...family.loops.slice(1).map((loop) => ({ ...first, loop })),
+    ...family.sizes.slice(1).map((size) => ({ ...first, size })),
+  ];
+}
+
+const EDGE_LAYERS = EDGES.map(firstOf);
+const EDGE_VARIANTS = EDGES.flatMap(variantsOf);
+
+/** Rounds that the maker wrote, in the border in hand and in those put aside; each text once. */
+function ownLayers(hem: Hem, edge?: 'straight'): readonly Layer[] {
+  const entries = [...hem.rounds, ...hem.kept.flatMap((k) => k.rounds)].filter((r) => r.family === OWN);
+  const texts = new Map(entries.map((r) => [JSON.stringify(r.written), r]));
+  return [...texts.values()].flatMap((r) => {
+    const [round] = writtenRounds([r]).rounds;
+    if (!round || (edge && (round.edge !== edge || round.recipe.surface))) return [];
+    const { family, stitch, corner, loop, size, written } = r;
+    return [{ family, stitch, corner, loop, size, times: 1, written }];
+  });
+}
+
+/** Right angles are turned by three in one; others as each of them asks. */
+const isSquare = ({ outline }: Body): boolean =>
+  outline.turns.every((turn) => Math.abs(turn - Math.PI / 2) < 0.01);
+
+/** A ground as it is usually worked, then those that differ from it by a corner or a loop. */
+function groundsOf(stitch: Start['stitch'], body: Body): readonly [Layer, ...Layer[]] {
+  const first = { ...firstOf(plain), stitch };
+  const usual: Layer = isSquare(body) ? first : { ...first, corner: 'angle' };
+  const open: readonly Layer[] = isSquare(body) ? [{ ...usual, corner: 'chain-2' }] : [];
+  return [usual, ...open, { ...usual, loop: 'back' }];
+}
+
+/** The parts of the borders of a start; how often its ground is worked is left to the width. */
+export function partsOf({ stitch, middle }: Start, hem: Hem, body: Body): readonly Shape[] {
+  const [ground, ...grounds] = groundsOf(stitch, body);
+  const family = MIDDLES.find((f) => f.id === middle?.family);
+  const middles = middle ? [...(family ? variantsOf(family) : []), { ...middle, times: 2 }] : [];
+  const edges = [null, ...EDGE_LAYERS, ...ownLayers(hem)];
+  return [
+    ...edges.map((edge) => ({ ground, middle, edge })),
+    ...EDGE_VARIANTS.map((edge) => ({ ground, middle, edge })),
+    ...grounds.flatMap((other) => edges.map((edge) => ({ ground: other, middle, edge }))),
+    ...middles.flatMap((other) => edges.map((edge) => ({ ground, middle: other, edge }))),
+  ];
+}
+
+/** The parts of a border. */
+export type Part = 'ground' | 'middle' | 'edge';
+
+/** Id of the entry of a part until it is tried on; and of the entry that the part must stand on. */
+export const idOf = (part: Part): string => `proposed ${part}`;
+export const idUnder = (part: Part): string => `proposed under the ${part}`;
+
+/** The part that an entry belongs to; undefined for what stays. */
+export const partOf = ({ id }: Pick<RoundEntry, 'id'>): Part | undefined =>
+  (['ground', 'middle', 'edge'] as const).find((part) => id === idOf(part) || id === idUnder(part));
+
+/** A part as an entry of the stack. */
+export const entryFor = (layer: Layer, id: string, yarns: readonly [string, ...string[]]): RoundEntry => ({
+  ...newEntry(plain, id, yarns[0]),
+  ...layer,
+  yarns,
+});
+
+export const sameLayer = (a: Layer | null, b: Layer | null): boolean =>
+  JSON.stringify(a) === JSON.stringify(b);
+
+/** Which share of the look of a border its parts make, and the order of its yarns: what is seen most counts most. */
+const WEIGHTS = { edge: 0.45, middle: 0.22, ground: 0.13, times: 0.08, yarns: 0.12 } as const;
+/** What another choice of the same family counts beside another family. */
+const OTHER_CHOICE = 0.4;
+
+/** How much two borders differ: 0 for the same, 1 for nothing in common. */
+export function apart(a: Shape, b: Shape, yarns: readonly (readonly string[])[] = []): number {
+  const part = (x: Layer | null, y: Layer | null): number => {
+    if (x === y) return 0;
+    if (!x || !y || x.family !== y.family || (x.family === plain.id && x.stitch !== y.stitch)) return 1;
+    return sameLayer({ ...x, times: 1 }, { ...y, times: 1 }) ? 0 : OTHER_CHOICE;
+  };
+  const [m, n] = [a.ground?.times ?? 0, b.ground?.times ?? 0];
+  const [one, other] = yarns;
   return (
-    (a.edge === b.edge ? 0 : 0.5) +
-    (a.middle === b.middle ? 0 : 0.25) +
-    (a.ground.stitch === b.ground.stitch ? 0 : 0.15) +
-    0.1 * wide
+    WEIGHTS.edge * part(a.edge, b.edge) +
+    WEIGHTS.middle * part(a.middle, b.middle) +
+    WEIGHTS.ground * part(a.ground, b.ground) +
+    (WEIGHTS.times * Math.abs(m - n)) / Math.max(1, m, n) +
+    (one && other && one.join() !== other.join() ? WEIGHTS.yarns : 0)
   );
 }

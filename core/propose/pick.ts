@@ -1,45 +1,98 @@
-/** A handful of proposals that are near to the wish and different from each other. */
-import { apart, type Shape } from './grammar.ts';
-import type { Proposal } from './search.ts';
+/** A handful of borders that are near to the wish and different from each other. */
+import { apart, sameLayer, type Layer, type Shape } from './grammar.ts';
+import type { Proposal } from './prove.ts';
+import type { Found } from './search.ts';
 
 /** What a whole difference is worth beside the cost: as much as being so many per cent off the wished width. */
 const DIFFERENCE = 14;
 
+/** What is told of a border: its parts, and its yarns from the piece outwards. */
+export type Liked = Pick<Found, 'shape' | 'rounds'>;
+
 /** What was said of proposals that were seen. */
 export interface Taste {
   /** More like this. */
-  readonly like: Shape | null;
+  readonly like: Liked | null;
   /** Not these, nor what is nearly the same. */
-  readonly unlike: readonly Shape[];
+  readonly unlike: readonly Liked[];
+  /** Parts that are to stay: an edge, what is under the edge, the order of the yarns; each null for any. */
+  readonly edge: Layer | null;
+  readonly under: Pick<Shape, 'ground' | 'middle'> | null;
+  readonly yarns: readonly string[] | null;
 }
 
-const NO_TASTE: Taste = { like: null, unlike: [] };
-/** Shapes that differ by less are nearly the same: another stitch in the ground. */
+export const NO_TASTE: Taste = { like: null, unlike: [], edge: null, under: null, yarns: null };
+/** Borders that differ by less are nearly the same: another stitch in the ground, another order of yarns. */
 const NEARLY = 0.3;
 /** What being unlike what is liked costs, for a whole difference. */
 const UNLIKE = 40;
 
+/** Yarns of a border from the piece outwards, each named once where it goes on. */
+export const yarnsOf = ({ rounds }: Liked): readonly string[] =>
+  rounds.flatMap((r) => r.yarns.slice(0, r.times)).filter((yarn, i, all) => yarn !== all[i - 1]);
+
+const difference = (a: Liked, b: Liked): number => apart(a.shape, b.shape, [yarnsOf(a), yarnsOf(b)]);
+
+export const keyOf = ({ shape, rounds }: Liked): string =>
+  JSON.stringify([shape, rounds.map((r) => r.yarns)]);
+
+/** How often the ground is worked may follow the width. */
+const sameUnder = (a: NonNullable<Taste['under']>, b: NonNullable<Taste['under']>): boolean =>
+  sameLayer(a.ground && { ...a.ground, times: 1 }, b.ground && { ...b.ground, times: 1 }) &&
+  sameLayer(a.middle, b.middle);
+
+const suitsTaste =
+  ({ unlike, edge, under, yarns }: Taste) =>
+  (f: Liked): boolean =>
+    unlike.every((u) => difference(f, u) >= NEARLY) &&
+    (edge === null || sameLayer(f.shape.edge, edge)) &&
+    (under === null || sameUnder(f.shape, under)) &&
+    (yarns === null || yarns.join() === yarnsOf(f).join());
+
+/** After so many that no change of counts made fit, only what fits as it is is picked. */
+const MOST_FAILED = 24;
+
+/** Base rounds with which proposals came out even that did not as they were. */
+export const basesOf = (proven: ReadonlyMap<string, Proposal | null>): readonly Proposal['base'][] =>
+  [...proven.values()].flatMap((p) => (p && !p.asItIs ? [p.base] : []));
+
+export interface Picked {
+  /** What has been proved, in the order in which it was picked. */
+  readonly shown: readonly Proposal[];
+  /** What would be picked and has yet to be proved. */
+  readonly open: readonly Found[];
+}
+
 /**
  * The best first; then, one after the other, the one that costs least less what it adds in difference from those that are picked
- * (maximal marginal relevance; Carbonell and Goldstein, 1998).
+ * (maximal marginal relevance; Carbonell and Goldstein, 1998). What failed its proof is passed over.
+ *
+ * @param proven by {@link keyOf}; null for what failed
  */
 export function picked(
-  proposals: readonly Proposal[],
+  found: readonly Found[],
+  proven: ReadonlyMap<string, Proposal | null>,
   most: number,
-  { like, unlike }: Taste = NO_TASTE,
-): readonly Proposal[] {
-  const minds = (p: Proposal): number => p.cost + (like ? UNLIKE * apart(p.shape, like) : 0);
-  const left = proposals
-    .filter((p) => unlike.every((u) => apart(p.shape, u) >= NEARLY))
-    .sort((a, b) => minds(a) - minds(b));
-  const chosen: Proposal[] = [];
-  while (chosen.length < most && left.length > 0) {
-    const worth = left.map((p) => {
-      const nearest = Math.min(1, ...chosen.map((c) => apart(p.shape, c.shape)));
-      return minds(p) - DIFFERENCE * nearest;
-    });
-    const best = worth.indexOf(Math.min(...worth));
-    chosen.push(...left.splice(best, 1));
+  taste: Taste = NO_TASTE,
+): Picked {
+  const { like } = taste;
+  const failed = [...proven.values()].filter((p) => p === null).length;
+  const left = found
+    .filter((f) => f.asItIs || failed < MOST_FAILED || proven.get(keyOf(f)))
+    .filter(suitsTaste(taste))
+    .map((f) => ({ f, minds: f.cost + (like ? UNLIKE * difference(f, like) : 0), nearest: 1 }));
+  const shown: Proposal[] = [];
+  const open: Found[] = [];
+  while (shown.length + open.length < most && left.length > 0) {
+    let best = 0;
+    const worth = ({ minds, nearest }: (typeof left)[number]): number => minds - DIFFERENCE * nearest;
+    for (let i = 1; i < left.length; i++) if (worth(left[i]!) < worth(left[best]!)) best = i;
+    const [{ f }] = left.splice(best, 1) as [(typeof left)[number]];
+    const proposal = proven.get(keyOf(f));
+    if (proposal === null) continue;
+    if (proposal) shown.push(proposal);
+    else open.push(f);
+    for (const other of left) other.nearest = Math.min(other.nearest, difference(other.f, f));
   }
-  return chosen;
+  return { shown, open };
 }

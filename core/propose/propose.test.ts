@@ -1,17 +1,44 @@
 import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
+import { performed } from '../edits/edit.ts';
+import { tryOn } from '../edits/rounds.ts';
+import { newOwnEntry } from '../stack/stack.ts';
+import { recipeOf } from '../notation/parse.ts';
 import type { Hem } from '../document/hem.ts';
 import { worstStrain } from '../forecast/alternatives.ts';
-import { supplyOf } from '../forecast/supply.ts';
-import { plan as planOf } from '../plan/planner.ts';
-import { comesOutEven } from '../plan/types.ts';
-import { rowsHem } from '../testing/hems.ts';
+import { riskOf, supplyOf } from '../forecast/supply.ts';
+import { createPlanner, plan as planOf } from '../plan/planner.ts';
+import { comesOutEven, type Plan } from '../plan/types.ts';
+import { entry, rowsHem } from '../testing/hems.ts';
 import { workedInto } from '../testing/worked.ts';
-import { reasonsOf, obstacleWords, shapeWords } from '../words/proposeWords.ts';
+import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../words/proposeWords.ts';
 import { characterOf } from './character.ts';
-import { EDGES, MIDDLES, STARTS, apart, groundOf } from './grammar.ts';
-import { picked } from './pick.ts';
-import { SLICES, searchSlice, type Proposal, type Searched } from './search.ts';
-import { NO_WISH, SKILLS, type Wish } from './wish.ts';
+import {
+  EDGES,
+  MIDDLES,
+  apart,
+  entryFor,
+  firstOf,
+  idOf,
+  idUnder,
+  partsOf,
+  startsOf,
+  type Shape,
+} from './grammar.ts';
+import { NO_TASTE, basesOf, keyOf, picked, yarnsOf, type Taste } from './pick.ts';
+import { prove, type Proposal } from './prove.ts';
+import {
+  NOTHING_FOUND,
+  endsInEdge,
+  searchSlice,
+  slicesOf,
+  together,
+  type Found,
+  type Searched,
+} from './search.ts';
+import { costOf, minutesToGo, obstaclesOf } from './suits.ts';
+import { trialOn, tried } from './trial.ts';
+import { NO_WISH, SKILLS, widthOff, type Wish } from './wish.ts';
 
 const hem: Hem = rowsHem({
   stitches: 61,
@@ -20,100 +47,315 @@ const hem: Hem = rowsHem({
   heightCm: 45,
   counts: [59, 61, 59, 61],
 });
-const search = (of: Hem, wish: Wish, slices: readonly number[]): readonly Searched[] =>
-  slices.map((slice) => searchSlice(of, wish, slice));
-const proposalsOf = (found: readonly Searched[]): readonly Proposal[] => found.flatMap((f) => f.proposals);
-const without = (id: string | null): number =>
-  STARTS.findIndex((s) => s.stitch === 'sc' && (s.middle?.id ?? null) === id);
-const FEW = [without(null), without('moss'), without('v-stitch')];
+const sliceOf = (of: Hem, middle: string | null, stitch = 'sc'): number =>
+  startsOf(of).findIndex((s) => s.stitch === stitch && (s.middle?.family ?? null) === middle);
+const FEW = [null, 'moss', 'v-stitch'];
+const searched = (of: Hem, wish: Wish, middles: readonly (string | null)[] = FEW): Searched =>
+  middles.map((m) => searchSlice(of, wish, sliceOf(of, m))).reduce(together, NOTHING_FOUND);
+
+/** What is shown in the end, with all proofs. */
+function shownOf(of: Hem, wish: Wish, found: readonly Found[], most = 8, taste = NO_TASTE) {
+  const proven = new Map<string, Proposal | null>();
+  for (;;) {
+    const { shown, open } = picked(found, proven, most, taste);
+    if (open.length === 0) return shown;
+    for (const f of open) proven.set(keyOf(f), prove(of, wish, f, basesOf(proven)));
+  }
+}
+const planned = (of: Hem, { base, rounds }: Pick<Proposal, 'base' | 'rounds'>): Plan =>
+  planOf({ ...of, base, rounds });
 
 describe('borders that are proposed', () => {
   const wish: Wish = { ...NO_WISH, widthCm: 3, noLooseParts: true, minutes: 240 };
-  const found = proposalsOf(search(hem, wish, FEW));
+  const { found } = searched(hem, wish);
+  const shown = shownOf(hem, wish, found);
 
   test('fit, lie flat enough and keep every word of the wish, planned again', () => {
-    expect(found.length).toBeGreaterThan(10);
-    for (const p of found) {
-      const plan = planOf({ ...hem, base: p.base, rounds: p.rounds });
-      const { looks, looseParts, skill } = characterOf(plan);
+    expect(shown).toHaveLength(8);
+    for (const p of shown) {
+      const plan = planned(hem, p);
+      const { looks, looseParts, skill } = characterOf(plan.rounds.slice(1));
       expect([p.shape, comesOutEven(plan)]).toEqual([p.shape, true]);
       expect(plan.borderWidthMm).toBeCloseTo(p.widthMm, 6);
       expect(Math.abs(plan.borderWidthMm / 30 - 1)).toBeLessThanOrEqual(0.2);
       expect(Math.max(...plan.rounds.map((r) => Math.abs(worstStrain(r))))).toBeLessThanOrEqual(0.05);
       expect([looseParts, plan.minutes <= 264]).toEqual([false, true]);
       expect([[...looks], skill]).toEqual([p.looks, p.skill]);
+      expect(p.yarns.reduce((sum, y) => sum + y.share, 0)).toBeCloseTo(1, 6);
       // What fits as it is leaves the base round alone.
       if (p.asItIs) expect(p.base).toBe(hem.base);
-      expect(`${shapeWords(plan, p)}: ${reasonsOf(plan, p).join(', ')}`).not.toMatch(/undefined|NaN|null/);
+      const words = `${shapeWords(plan, p)}: ${dressingWords(plan, p)}, ${reasonsOf(plan, p, wish).join(', ')}`;
+      expect(words).not.toMatch(/undefined|NaN|null|, ,/);
     }
   });
 
-  test('include the best that there is: an exhaustive search of the plain borders with an edge finds none nearer', () => {
-    const only: Wish = { ...NO_WISH, widthCm: 3 };
-    const best = proposalsOf(search(hem, only, [without(null)])).filter((p) => p.asItIs)[0]!;
-    let nearest = Infinity;
-    for (let times = 0; times <= 12; times++) {
-      for (const edge of [null, ...EDGES]) {
-        const rounds = best.rounds.filter((r) => r.id !== 'ground');
-        const shape = { ground: { stitch: 'sc', times }, middle: null, edge: edge?.id ?? null } as const;
-        // The edge of the best one, on grounds of every height.
-        if (shape.edge !== best.shape.edge || (times === 0 && !edge)) continue;
-        const plan = planOf({ ...hem, rounds: [...groundOf(shape.ground, 'y2'), ...rounds] });
-        if (comesOutEven(plan)) nearest = Math.min(nearest, Math.abs(plan.borderWidthMm / 30 - 1));
-      }
+  test('that were found as they are suit when they are planned, every one', () => {
+    const planner = createPlanner();
+    const asTheyAre = found.filter((f) => f.asItIs);
+    expect(asTheyAre.length).toBeGreaterThan(20);
+    for (const f of asTheyAre) {
+      expect([f.shape, obstaclesOf(planner({ ...hem, rounds: f.rounds }), wish, true)]).toEqual([
+        f.shape,
+        [],
+      ]);
     }
-    expect(Math.abs(best.widthMm / 30 - 1)).toBeLessThanOrEqual(nearest + 1e-9);
   });
 
-  test('differ from each other, and follow what is said of them', () => {
-    const handful = picked(found, 6);
-    expect(handful).toHaveLength(6);
-    expect(handful[0]!.cost).toBe(Math.min(...found.map((p) => p.cost)));
-    expect(new Set(handful.map((p) => p.shape.edge)).size).toBeGreaterThan(3);
-    const unlike = handful[0]!.shape;
-    for (const p of picked(found, 6, { like: null, unlike: [unlike] }))
-      expect(apart(p.shape, unlike)).toBeGreaterThanOrEqual(0.3);
-    const like = handful[3]!.shape;
-    const near = (some: readonly Proposal[]): number =>
-      some.reduce((sum, p) => sum + apart(p.shape, like), 0) / some.length;
-    expect(near(picked(found, 6, { like, unlike: [] }))).toBeLessThan(near(handful));
-    expect([apart(like, like), apart(like, { ...like, edge: 'no such edge' })]).toEqual([0, 0.5]);
-  });
-
-  test('are not there when nothing suits, and it is said what stands in the way', () => {
-    const [none] = search(hem, { ...NO_WISH, widthCm: 3, minutes: 1 }, [without(null)]);
-    expect(none!.proposals).toEqual([]);
-    expect(none!.obstacles.time).toBeGreaterThan(0);
-    expect(obstacleWords(none!.obstacles)[0]!.words).toMatch(/^But for the time, \d+ borders? would suit\.$/);
-    const easy = proposalsOf(search(hem, { ...NO_WISH, skill: 'easy', look: 'lacy' }, FEW));
-    for (const p of easy) expect([p.skill, p.looks.includes('lacy')]).toEqual(['easy', true]);
-  });
-
-  test('take no more than is in the basket, when that is wished', () => {
-    const poor = { ...hem, yarns: hem.yarns.map((y) => ({ ...y, haveG: 6 })) };
-    const from = proposalsOf(search(poor, { ...NO_WISH, fromBasket: true }, FEW));
-    for (const p of from) {
-      const plan = planOf({ ...poor, base: p.base, rounds: p.rounds });
-      expect(plan.yarns.map(supplyOf)).not.toContain('runs out');
-    }
-    expect(from.length).toBeLessThan(proposalsOf(search(poor, NO_WISH, FEW)).length);
-  });
-
-  test('stand on what has been worked', () => {
-    const begun = workedInto(
-      { ...hem, rounds: groundOf({ stitch: 'sc', times: 3 }, 'y2').map((r) => ({ ...r, id: 'mine' })) },
-      1,
-      0.5,
+  test('of pieces with corners of other angles and of rounds that the maker wrote are there too', () => {
+    const own = newOwnEntry(
+      'own',
+      'y1',
+      'us',
+      recipeOf('side: *dc in next st, ch 1, sk 1*, dc in next st\ncorner: (dc, ch 2, dc) in corner'),
     );
-    const on = proposalsOf(search(begun.hem, { ...NO_WISH, widthCm: 4 }, [without(null)]));
-    expect(on.length).toBeGreaterThan(0);
-    for (const p of on) expect(p.rounds[0]!.id).toBe('mine');
+    const withOwn = { ...hem, rounds: [entry({}), own] };
+    expect(slicesOf(withOwn)).toBe(slicesOf(hem) + 3);
+    const mine = searched(withOwn, { ...NO_WISH, widthCm: 4 }, ['own']);
+    expect(mine.found.length).toBeGreaterThan(0);
+    expect(mine.found.every((f) => f.rounds.some((r) => r.family === 'own'))).toBe(true);
+    expect(shapeWords(planOf(withOwn), mine.found[0]!)).toContain('own round');
   });
 
-  test('come from a grammar that has every family once', () => {
-    expect(SLICES).toBe(3 * (1 + MIDDLES.length));
+  test('come from a grammar that has every family once, and one other choice at a time', () => {
+    expect(slicesOf(hem)).toBe(3 * (1 + MIDDLES.length));
     const names = [...MIDDLES, ...EDGES].map((f) => f.id);
     expect(new Set(names).size).toBe(names.length);
     expect(SKILLS).toHaveLength(3);
+    const parts = startsOf(hem).flatMap((s) => partsOf(s, hem, planOf(hem).body));
+    expect(new Set(parts.map((p) => JSON.stringify(p))).size).toBe(parts.length);
+    for (const sort of ['size', 'corner', 'loop'] as const) {
+      const edges = parts.flatMap((p) => (p.edge ? [`${p.edge.family} ${p.edge[sort]}`] : []));
+      expect(new Set(edges).size).toBeGreaterThan(EDGES.length);
+    }
   });
+});
+
+describe('the best that there is', () => {
+  /** Every border of some starts whose ground is worked up to so often, planned whole. */
+  function* allOf(
+    of: Hem,
+    middles: readonly (string | null)[],
+    most: number,
+  ): Generator<readonly [Shape, Plan]> {
+    const planner = createPlanner();
+    const { body } = planOf(of);
+    for (const m of middles) {
+      for (const parts of partsOf(startsOf(of)[sliceOf(of, m)]!, of, body)) {
+        const ground = (times: number) => (times === 0 ? null : { ...parts.ground!, times });
+        for (let times = 0; times <= most; times++) {
+          const shape = { ...parts, ground: ground(times) };
+          if (!shape.ground && !shape.middle && !shape.edge) continue;
+          let trial = trialOn(null);
+          // What a part must stand on comes with it, as it is known from a ground of one round.
+          trial = tried(of, trial, parts.ground!, 'y2', ['', idOf('ground')]);
+          const rounds = shape.ground ? [entryFor(shape.ground, idOf('ground'), ['y2'])] : [];
+          for (const [layer, name] of [
+            [parts.middle, 'middle'],
+            [parts.edge, 'edge'],
+          ] as const) {
+            if (!layer) continue;
+            trial = tried(of, trial, layer, 'y2', [idUnder(name), idOf(name)]);
+            rounds.push(...trial.entries);
+          }
+          yield [shape, planner({ ...of, rounds })];
+        }
+      }
+    }
+  }
+
+  const small = rowsHem({
+    stitches: 25,
+    rows: [{ stitch: 'dc', count: 8 }],
+    widthCm: 21,
+    heightCm: 14,
+    counts: [29, 19, 29, 19],
+  });
+  const WISHES: readonly Wish[] = [
+    { ...NO_WISH, widthCm: 2.5 },
+    { ...NO_WISH, widthCm: 3, look: 'scalloped' },
+    { ...NO_WISH, size: { widthCm: 27, heightCm: 20 }, skill: 'some tricks' },
+  ];
+
+  test.each(WISHES)('is found, as all borders of a few starts show: $widthCm cm, $look, $skill', (wish) => {
+    let best = Infinity;
+    let suit = 0;
+    for (const [, plan] of allOf(small, [null, 'moss'], 12)) {
+      if (obstaclesOf(plan, wish, true).length > 0) continue;
+      suit++;
+      best = Math.min(best, costOf(plan, wish));
+    }
+    const { found } = searched(small, wish, [null, 'moss']);
+    const costs = found
+      .filter((f) => f.asItIs)
+      .map((f) => costOf(planOf({ ...small, rounds: f.rounds }), wish));
+    expect(suit).toBeGreaterThan(10);
+    expect(Math.min(...costs)).toBeCloseTo(best, 9);
+  });
+
+  test('a trial knows how wide a border will be', () => {
+    const shape: Shape = { ground: { ...firstOf(MIDDLES[0]!) }, middle: null, edge: null };
+    const trial = tried(hem, trialOn(null), shape.ground!, 'y2', ['under', 'it']);
+    const bare = planOf({ ...hem, rounds: [] }).borderWidthMm;
+    const whole = planOf({ ...hem, rounds: trial.entries }).borderWidthMm;
+    expect(trial.highMm).toBeGreaterThan(0);
+    expect(whole - bare).toBeCloseTo(trial.highMm, 6);
+  });
+});
+
+describe('what is picked', () => {
+  const wish: Wish = { ...NO_WISH, widthCm: 3 };
+  const { found } = searched(hem, wish);
+  const NONE = new Map<string, Proposal | null>();
+  const some = (taste: Partial<Taste>, most = 6): readonly Found[] =>
+    picked(found, NONE, most, { ...NO_TASTE, ...taste }).open;
+  const handful = some({});
+
+  test('begins with the nearest and differs', () => {
+    expect(handful).toHaveLength(6);
+    expect(handful[0]!.cost).toBe(Math.min(...found.map((f) => f.cost)));
+    expect(new Set(handful.map((p) => p.shape.edge?.family)).size).toBeGreaterThan(3);
+  });
+
+  test('follows what is said of it', () => {
+    const [unlike, , , like] = handful as [Found, Found, Found, Found];
+    for (const p of some({ unlike: [unlike] }))
+      expect(apart(p.shape, unlike.shape, [yarnsOf(p), yarnsOf(unlike)])).toBeGreaterThanOrEqual(0.3);
+    const near = (of: readonly Found[]): number =>
+      of.reduce((sum, p) => sum + apart(p.shape, like.shape), 0) / of.length;
+    expect(near(some({ like }))).toBeLessThan(near(handful));
+    const edge = firstOf(EDGES[1]!);
+    const other = { ...like.shape, edge };
+    expect([apart(like.shape, like.shape), apart(other, { ...other, edge: firstOf(EDGES[2]!) })]).toEqual([
+      0, 0.45,
+    ]);
+  });
+
+  test('keeps the part that is to stay', () => {
+    const kept = handful.find((f) => f.shape.edge && f.shape.middle)!;
+    const { ground, middle, edge } = kept.shape;
+    expect(some({ edge }).map((p) => p.shape.edge)).toEqual(some({ edge }).map(() => edge));
+    const under = some({ under: { ground, middle } });
+    expect(under.length).toBeGreaterThan(1);
+    for (const p of under) {
+      expect(p.shape.middle).toEqual(middle);
+      expect(p.shape.ground && { ...p.shape.ground, times: 1 }).toEqual(ground && { ...ground, times: 1 });
+    }
+    const yarns = yarnsOf(kept);
+    const alike = some({ yarns });
+    expect(alike.map(yarnsOf)).toEqual(alike.map(() => yarns));
+    expect(some({ yarns: ['no such yarn'] })).toEqual([]);
+  });
+
+  test('passes over what failed, and gives up changes of counts that lead nowhere', () => {
+    const failed = new Map(
+      found
+        .filter((f) => !f.asItIs)
+        .slice(0, 24)
+        .map((f) => [keyOf(f), null]),
+    );
+    const { open } = picked(found, failed, 60);
+    expect(open.every((f) => f.asItIs)).toBe(true);
+    const [first] = handful;
+    expect(picked(found, new Map([[keyOf(first!), null]]), 6).open).not.toContain(first);
+  });
+});
+
+describe('a wish', () => {
+  test('that nothing keeps says which word stands in the way', () => {
+    const none = searched(hem, { ...NO_WISH, widthCm: 3, minutes: 1 }, [null]);
+    expect(none.found).toEqual([]);
+    expect(none.obstacles.time).toBeGreaterThan(0);
+    expect(obstacleWords(none.obstacles).map((o) => o.words)).toContainEqual(
+      expect.stringMatching(/^But for the time, up to \d+ borders? would suit\.$/),
+    );
+    const { found } = searched(hem, { ...NO_WISH, skill: 'easy', look: 'lacy' });
+    for (const f of found.filter((x) => x.asItIs)) {
+      const { skill, looks } = characterOf(planOf({ ...hem, rounds: f.rounds }).rounds.slice(1));
+      expect([skill, looks.has('lacy')]).toEqual(['easy', true]);
+    }
+  });
+
+  test('for the basket takes no more than is there, and uses it up where that is said', () => {
+    const yarns = hem.yarns.map((y) => ({ ...y, haveG: 60 }));
+    const poor = { ...hem, yarns };
+    const from = searched(poor, { ...NO_WISH, basket: 'enough' });
+    for (const p of shownOf(poor, { ...NO_WISH, basket: 'enough' }, from.found)) {
+      const plan = planned(poor, p);
+      expect(plan.yarns.map(supplyOf)).not.toContain('runs out');
+      expect(p.risk).toBe(Math.max(...plan.yarns.map(riskOf)));
+    }
+    const up: Wish = { ...NO_WISH, basket: 'used up' };
+    const [best] = shownOf(poor, up, searched(poor, up).found);
+    const [usual] = shownOf(poor, { ...NO_WISH, basket: 'enough' }, from.found);
+    expect(best!.used).toBeGreaterThan(usual!.used);
+    expect(best!.used).toBeGreaterThan(0.6);
+    expect(reasonsOf(planned(poor, best!), best!, up).join()).toMatch(/uses \d+ % of the basket/);
+    const none = poor.yarns.map((y) => ({ ...y, haveG: 2 }));
+    const bare = searched({ ...poor, yarns: none }, { ...NO_WISH, basket: 'enough' });
+    expect([bare.suit, bare.found.length]).toEqual([0, 0]);
+    expect(bare.obstacles.basket).toBeGreaterThan(0);
+  });
+
+  test('for a size comes to it, both measures as near as they go', () => {
+    const size = { widthCm: 50, heightCm: 52 };
+    const wish: Wish = { ...NO_WISH, size };
+    const [best] = shownOf(hem, wish, searched(hem, wish).found);
+    const { blockedSize } = planned(hem, best!);
+    expect(Math.abs(blockedSize.widthMm - 500)).toBeLessThan(15);
+    expect(Math.abs(blockedSize.heightMm - 520)).toBeLessThan(15);
+    expect(reasonsOf(planned(hem, best!), best!, wish)[0]).toMatch(/ in all$/);
+    const small = { ...NO_WISH, size: { widthCm: 20, heightCm: null } };
+    expect(widthOff(small, planOf(hem))).toBe(Infinity);
+    expect(searched(hem, small).found).toEqual([]);
+  });
+
+  test('to stay on the rounds that are there changes nothing but the edge', () => {
+    const rounds = [entry({ id: 'mine', times: 2 }), entry({ id: 'edge', family: 'shell', stitch: 'hdc' })];
+    const own = { ...hem, rounds };
+    const { found } = searched(own, { ...NO_WISH, widthCm: 4, onRounds: true });
+    expect(found.length).toBeGreaterThan(0);
+    for (const f of found)
+      expect([f.rounds[0], f.rounds.some((r) => r.id === 'edge' && r === rounds[1])]).toEqual([
+        rounds[0],
+        false,
+      ]);
+  });
+
+  test('for a border that has been begun stands on what has been worked, in the time that is left', () => {
+    const begun = workedInto({ ...hem, rounds: [entry({ id: 'mine', times: 3 })] }, 1, 0.5);
+    const whole = planOf(begun.hem);
+    expect(minutesToGo(whole)).toBeGreaterThan(0);
+    expect(minutesToGo(whole)).toBeLessThan(whole.minutes);
+    const { found } = searched(begun.hem, { ...NO_WISH, widthCm: 4 }, [null]);
+    expect(found.length).toBeGreaterThan(0);
+    for (const f of found) expect(f.rounds[0]!.id).toBe('mine');
+    // Nothing goes on top of an edge that has been begun.
+    const rounds = [entry({ id: 'edge', family: 'shell', stitch: 'hdc' })];
+    const edged = workedInto({ ...hem, rounds }, 1, 0.5).hem;
+    expect([endsInEdge(edged, NO_WISH), endsInEdge({ ...hem, rounds }, NO_WISH)]).toEqual([true, false]);
+    expect(searched(edged, NO_WISH, [null]).found).toEqual([]);
+  });
+});
+
+describe('for every demo', () => {
+  test.each(demoPlans())(
+    '%s: what is proposed can be tried on, and is what was said of it',
+    (_, { hem: demo }) => {
+      for (const wish of [
+        { ...NO_WISH, widthCm: 4 },
+        { ...NO_WISH, basket: 'enough', onRounds: true },
+      ] as const) {
+        const { found } = searched(demo, wish, [null, 'filet-mesh']);
+        for (const p of shownOf(demo, wish, found, 3)) {
+          const outcome = performed(demo, tryOn({ base: p.base, rounds: p.rounds }, 'before', 'a border'));
+          expect(outcome.ok).toBe(true);
+          if (!outcome.ok) return;
+          const made = planOf(outcome.value);
+          expect([comesOutEven(made), obstaclesOf(made, wish, true)]).toEqual([true, []]);
+          expect(made.borderWidthMm).toBeCloseTo(p.widthMm, 6);
+          expect(made.problems.filter((q) => q.code === 'round-too-large')).toEqual([]);
+        }
+      }
+    },
+  );
 });

@@ -321,6 +321,10 @@ const MAKERS: readonly Maker[] = [
     const border = chance.pick([hem, ...hem.kept]);
     return rounds.tryOn({ base: border.base, rounds: border.rounds }, id, 'a try');
   },
+  ({ hem }, chance, id) => {
+    const border = chance.pick([hem, ...hem.kept]);
+    return rounds.putAside({ base: border.base, rounds: border.rounds }, id, 'beside');
+  },
   (_, chance) => hems.setPace(chance.int(1, 200)),
   (_, chance) => hems.setBlocking(chance.int(80, 130) / 100),
 ];

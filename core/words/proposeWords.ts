@@ -1,43 +1,122 @@
 /** Borders that are proposed, in words. */
-import type { Plan } from '../plan/types.ts';
-import type { Obstacle, Proposal } from '../propose/search.ts';
-import { familyById } from '../rounds/registry.ts';
-import { abbreviation } from '../terms/stitches.ts';
+import { OWN, type Hem } from '../document/hem.ts';
 import { verdict } from '../flat/flat.ts';
+import type { Plan } from '../plan/types.ts';
+import { firstOf, partOf, type Layer, type Part } from '../propose/grammar.ts';
+import type { Proposal } from '../propose/prove.ts';
+import type { Obstacle } from '../propose/suits.ts';
+import type { Wish } from '../propose/wish.ts';
+import { plain } from '../rounds/plain.ts';
+import { familyById } from '../rounds/registry.ts';
+import { cornerTreatment } from '../terms/corners.ts';
+import { LOOPS } from '../terms/places.ts';
+import { abbreviation, type Language } from '../terms/stitches.ts';
 import { capital } from '../terms/words.ts';
 import { flatnessWords } from './flatWords.ts';
-import { lengthWords, plural, timeWords } from './measures.ts';
+import { lengthWords, plural, sizeWords, timeWords } from './measures.ts';
 
-const nameOf = (id: string): string => (familyById(id)?.name ?? id).toLowerCase();
+/** A part with what is chosen of it beyond its first choices: “picot edge (4 stitches to a picot)”. */
+function layerWords(layer: Layer, language: Language): string {
+  const family = familyById(layer.family);
+  const chosen = choiceWords(layer, language);
+  const beside = chosen.length > 0 ? ` (${chosen.join(', ')})` : '';
+  if (layer.family === plain.id)
+    return `${plural(layer.times, 'round')} of ${abbreviation(layer.stitch, language)}${beside}`;
+  const name = layer.family === OWN ? 'your own round' : (family?.name ?? layer.family).toLowerCase();
+  return `${name}${layer.times > 1 ? `, ${layer.times} times` : ''}${beside}`;
+}
+
+function choiceWords(layer: Layer, language: Language): readonly string[] {
+  const family = familyById(layer.family);
+  if (!family) return [];
+  const first = firstOf(family);
+  return [
+    ...(layer.stitch !== first.stitch && family.id !== plain.id
+      ? [abbreviation(layer.stitch, language)]
+      : []),
+    ...(layer.size !== first.size ? [`${layer.size} ${family.sizeCounts}`] : []),
+    ...(layer.corner !== first.corner ? [`corners ${cornerTreatment(layer.corner).name}`] : []),
+    ...(layer.loop !== first.loop ? [`in the ${LOOPS[layer.loop].name}`] : []),
+  ];
+}
 
 /** What a border is made of, from the outside in: “Shell edge on filet mesh, on 2 rounds of hdc”. */
-export function shapeWords(plan: Plan, { shape: { ground, middle, edge } }: Pick<Proposal, 'shape'>): string {
-  const { language } = plan.hem.preferences;
-  const parts = [
-    ...(edge ? [nameOf(edge)] : []),
-    ...(middle ? [nameOf(middle)] : []),
-    ...(ground.times > 0
-      ? [`${plural(ground.times, 'round')} of ${abbreviation(ground.stitch, language)}`]
-      : []),
-  ];
+export function shapeWords({ hem }: Pick<Plan, 'hem'>, { shape }: Pick<Proposal, 'shape'>): string {
+  const { language } = hem.preferences;
+  const parts = [shape.edge, shape.middle, shape.ground].flatMap((layer) =>
+    layer ? [layerWords(layer, language)] : [],
+  );
   return capital(parts.join(', on '));
 }
 
-const SUPPLY = {
-  lasts: 'the basket lasts',
-  'may run out': 'the basket may run out',
-  'runs out': 'more than is in the basket',
-  'not said': '',
-} as const;
+/** The name of a yarn, without what all of the basket have before a comma: of “Tarn worsted, Slate” it is “Slate”. */
+function yarnName({ yarns }: Hem, id: string): string {
+  const [before, after] = namesOf(yarns.find((y) => y.id === id)!.name);
+  return after !== undefined && yarns.every((y) => namesOf(y.name)[0] === before)
+    ? after
+    : [before, after].filter(Boolean).join(', ');
+}
+
+const inARow = (names: readonly string[]): string =>
+  [names.slice(0, -1).join(', '), ...names.slice(-1)].filter(Boolean).join(' and ');
+
+/** What stands before the first comma, and after it. */
+function namesOf(name: string): readonly [string, string?] {
+  const at = name.indexOf(', ');
+  return at < 0 ? [name] : [name.slice(0, at), name.slice(at + 2)];
+}
+
+/** In which yarns a border is worked; empty where there is no choice. */
+export function dressingWords(
+  { hem }: Pick<Plan, 'hem'>,
+  { dressing, rounds }: Pick<Proposal, 'dressing' | 'rounds'>,
+): string {
+  if (hem.yarns.length < 2) return '';
+  const named = (part: Part): string => {
+    const entry = rounds.find((r) => partOf(r) === part) ?? rounds.at(-1)!;
+    return inARow([...new Set(entry.yarns)].map((y) => yarnName(hem, y)));
+  };
+  const body = (['ground', 'middle', 'edge'] as const).find((part) =>
+    rounds.some((r) => partOf(r) === part),
+  )!;
+  switch (dressing) {
+    case 'one yarn':
+      return `all in ${named(body)}`;
+    case 'edge':
+      return `${named(body)}, the edge in ${named('edge')}`;
+    case 'middle':
+      return `${named('ground')}, the middle in ${named('middle')}`;
+    case 'stripes':
+      return `stripes of ${named('ground')}`;
+    case 'echo':
+      return `stripes as in the piece: ${named('ground')}`;
+    case 'shades':
+      return `from shade to shade: ${named('ground')}`;
+  }
+}
+
+/** Chances below this are not worth a word. */
+const HARDLY = 0.02;
+
+/** Whether the basket lasts, with the chance that it does not. */
+function supplyWords({ supply, risk }: Pick<Proposal, 'supply' | 'risk'>): string {
+  if (supply === 'runs out') return 'more than is in the basket';
+  if (supply === 'not said') return '';
+  if (risk < HARDLY) return 'the basket lasts';
+  return `the basket lasts about ${Math.min(9, Math.max(1, Math.round(10 * (1 - risk))))} times in 10`;
+}
 
 /** What speaks for a border, and what it costs, in the order in which it matters. */
-export function reasonsOf(plan: Plan, p: Proposal): readonly string[] {
-  const unit = plan.hem.preferences.length;
+export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): readonly string[] {
+  const unit = hem.preferences.length;
+  const grams = [`up to ${Math.round(p.grams)} g`, supplyWords(p)].filter((words) => words !== '');
   return [
+    ...(wish.size ? [`${sizeWords(p.blockedSize, unit)} in all`] : []),
     `${lengthWords(p.widthMm, unit)} wide`,
     p.asItIs ? 'fits as it is' : 'fits with a change that hides',
-    flatnessWords(verdict(p.worst, plan.flatLimits)),
-    `up to ${Math.round(p.grams)} g${SUPPLY[p.supply] ? `, ${SUPPLY[p.supply]}` : ''}`,
+    flatnessWords(verdict(p.worst, flatLimits)),
+    grams.join(', '),
+    ...(wish.basket === 'used up' ? [`uses ${Math.round(100 * p.used)} % of the basket`] : []),
     `about ${timeWords(p.minutes)}`,
     p.skill,
   ];
@@ -54,7 +133,7 @@ const OBSTACLE_WORDS: Readonly<Record<Obstacle, string>> = {
   flatness: 'how flat it lies',
 };
 
-/** What stands in the way alone, and how many borders would suit without it, the most first. */
+/** What stands in the way alone, and how many borders might suit without it, the most first. */
 export const obstacleWords = (
   obstacles: Readonly<Partial<Record<Obstacle, number>>>,
 ): readonly { readonly obstacle: Obstacle; readonly words: string }[] =>
@@ -62,5 +141,5 @@ export const obstacleWords = (
     .sort((a, b) => b[1] - a[1])
     .map(([obstacle, count]) => ({
       obstacle,
-      words: `But for ${OBSTACLE_WORDS[obstacle]}, ${plural(count, 'border')} would suit.`,
+      words: `But for ${OBSTACLE_WORDS[obstacle]}, up to ${plural(count, 'border')} would suit.`,
     }));

@@ -1,0 +1,97 @@
+/** How near a border comes to a wish: what stands in the way, and what a maker would mind. */
+import { worstStrain } from '../forecast/alternatives.ts';
+import { riskOf, supplyOf } from '../forecast/supply.ts';
+import { comesOutEven, type Plan } from '../plan/types.ts';
+import { characterOf, type Character } from './character.ts';
+import { SKILLS, widthOff, type Wish } from './wish.ts';
+
+/** Why a border is not proposed: the wish that stands in the way. */
+export const OBSTACLES = [
+  'width',
+  'look',
+  'skill',
+  'loose parts',
+  'basket',
+  'time',
+  'fit',
+  'flatness',
+] as const;
+export type Obstacle = (typeof OBSTACLES)[number];
+
+/** Further off the wished width than this no border is proposed, as a fraction. */
+export const WIDTH_OFF = 0.2;
+/** Over the time that there is. */
+const TIME_OVER = 1.1;
+
+/** Words of a wish that speak of what a border is like. */
+export function outOfCharacter(
+  { looks, skill, looseParts }: Character,
+  wish: Wish,
+): readonly ('look' | 'skill' | 'loose parts')[] {
+  return [
+    ...(wish.look !== null && !looks.has(wish.look) ? (['look'] as const) : []),
+    ...(wish.skill !== null && SKILLS.indexOf(skill) > SKILLS.indexOf(wish.skill)
+      ? (['skill'] as const)
+      : []),
+    ...(wish.noLooseParts && looseParts ? (['loose parts'] as const) : []),
+  ];
+}
+
+/** @param dressed false while all is in one yarn, so that nothing is said of the basket */
+export function obstaclesOf(plan: Plan, wish: Wish, dressed: boolean): readonly Obstacle[] {
+  return [
+    ...(widthOff(wish, plan) > WIDTH_OFF ? (['width'] as const) : []),
+    ...outOfCharacter(characterOf(plan.rounds.slice(1)), wish),
+    ...(dressed && wish.basket !== 'any' && plan.yarns.some((y) => supplyOf(y) === 'runs out')
+      ? (['basket'] as const)
+      : []),
+    ...(wish.minutes !== null && minutesToGo(plan) > TIME_OVER * wish.minutes ? (['time'] as const) : []),
+    ...(comesOutEven(plan) ? [] : (['fit'] as const)),
+    ...(Math.abs(worstOfAll(plan)) > plan.flatLimits.blocks ? (['flatness'] as const) : []),
+  ];
+}
+
+/** Strain of the least flat round and side. */
+export const worstOfAll = ({ rounds }: Plan): number =>
+  rounds.map(worstStrain).reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0);
+
+/** Chance that a yarn runs out before the border is done, 0 to 1; of several yarns the greatest. */
+export const riskOfAll = ({ yarns }: Plan): number => Math.max(0, ...yarns.map(riskOf));
+
+/** What being over the time by half of it costs, and the like; all costs are in per cent off the wished width. */
+const COST = { strain: 6, time: 40, risk: 20, left: 40, change: 4 } as const;
+
+/** Working time of what has not been made yet, minutes. */
+export const minutesToGo = ({ rounds }: Plan): number =>
+  rounds.reduce((sum, { done, minutes, ring }) => {
+    const made = done ? (done.finished ? 1 : done.stitches / Math.max(1, ring.made.length)) : 0;
+    return sum + minutes * (1 - Math.min(1, made));
+  }, 0);
+
+/** What a maker would mind, in one number: per cent off the wished width, strain beyond what lies flat, time. */
+export function costOf(plan: Plan, wish: Wish): number {
+  const strain = Math.max(0, Math.abs(worstOfAll(plan)) / plan.flatLimits.flat - 1);
+  const time = wish.minutes === null ? 0 : Math.max(0, minutesToGo(plan) / wish.minutes - 1);
+  return 100 * widthOff(wish, plan) + COST.strain * strain + COST.time * time;
+}
+
+/** What a change of counts costs beside it, however well it hides. */
+export const CHANGE_COST = COST.change;
+
+/** What the risk of running out costs, where it is to be made from the basket. */
+export const riskCost = (plan: Plan, wish: Wish): number =>
+  wish.basket === 'any' ? 0 : COST.risk * riskOfAll(plan);
+
+/** What is left over costs, where the basket is to be used up; whatever is worked in which yarn. */
+export const leftCost = (plan: Plan, wish: Wish): number =>
+  wish.basket === 'used up' ? COST.left * (1 - shareUsed(plan)) : 0;
+
+/** How much of what is there is used, of all yarns together by their length, 0 to 1. */
+export function shareUsed({ yarns }: Plan): number {
+  let [used, there] = [0, 0];
+  for (const { yarn, quantity } of yarns) {
+    used += quantity.metres;
+    there += ((yarn.haveG ?? 0) * yarn.metresPer100G) / 100;
+  }
+  return there > 0 ? Math.min(1, used / there) : 0;
+}

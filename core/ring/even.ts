@@ -1,0 +1,39 @@
+/** Whether a round would come out even on a ring, found from counts alone. */
+import {
+  comesOutEven,
+  needsOf,
+  needsOfPattern,
+  isPlain,
+  patternOf,
+  placeKindsUsed,
+  waysOf,
+  type Recipe,
+} from './recipe.ts';
+import { placesInSpan, placesOnSide, sideCount, type Ring } from './ring.ts';
+import { placesTakenBeside } from './turning.ts';
+import type { Circumstances } from './work.ts';
+
+/**
+ * Whether every side takes the round without a stitch left over, by its multiple. Cost: linear in the ring. Whether the places come in
+ * the order in which the pattern meets them is known only when it is worked.
+ */
+export function wouldComeOutEven(below: Ring, recipe: Recipe, { corners }: Circumstances = {}): boolean {
+  if (recipe.scope === 'ring') {
+    const span = { start: 0, length: below.made.length };
+    return comesOutEven(placesInSpan(below, span, placeKindsUsed(recipe.side)).length, needsOf(recipe));
+  }
+  const { own, other } = waysOf(recipe, below.centres.length > 0);
+  const pattern = patternOf(own);
+  const kinds = placeKindsUsed(own);
+  const sides = sideCount(below);
+  const taken = (corner: number): number => placesTakenBeside(corners?.[corner % sides] ?? recipe.corner);
+  for (let side = 0; side < sides; side++) {
+    const offered = placesOnSide(below, side, kinds).length;
+    if (offered === 0) return false;
+    if (isPlain(pattern)) continue;
+    const places = offered - (below.centres.length === 0 ? 0 : taken(side) + taken(side + 1));
+    const suits = (p: typeof pattern): boolean => comesOutEven(places, needsOfPattern(p, 'side'));
+    if (!suits(pattern) && !(other && suits(patternOf(other)))) return false;
+  }
+  return true;
+}
