@@ -2,10 +2,17 @@
 import { expect, test, type Page } from '@playwright/test';
 import { demoPlans } from '../demo/read.ts';
 
-const STOPS = ['piece', 'base', 'rounds', 'yarn', 'pattern', 'work', 'log', 'carry'] as const;
+const STOPS = ['piece', 'base', 'rounds', 'yarn', 'pattern', 'work', 'log', 'carry', 'propose'] as const;
 /** What leaves the page, or asks the device for a file or for paper. */
 const ELSEWHERE =
-  /^(Print|Copy a link|Save|Save this drawing|.*CSV file|.*as a file|Download.*|Shelf|Stitches)$/;
+  /^(Print|Copy a link.*|Save|Save this drawing|.*CSV file|.*as a file|Download.*|Shelf|Stitches)$/;
+
+/** What leads to another page of the hem comes last. */
+const LEADS_ON = /\|(Try it on|Compare)$/;
+const leadsOnLast = (pressed: readonly string[]): readonly string[] => [
+  ...pressed.filter((at) => !LEADS_ON.test(at)),
+  ...pressed.filter((at) => LEADS_ON.test(at)),
+];
 
 /** Buttons, switches and choices that can be pressed now, by what they are called. */
 const pressable = (page: Page): Promise<readonly string[]> =>
@@ -33,7 +40,12 @@ for (const [file, { hem }] of demoPlans()) {
       const home = `/hem/${hem.id}/${stop}`;
       await page.goto(home);
       await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
-      for (const at of await pressable(page)) {
+      // Borders are proposed when they have been searched, in the workers.
+      if (stop === 'propose')
+        await expect(page.getByText(/suit as they are\.|^Nothing suits$/).first()).toBeVisible({
+          timeout: 60_000,
+        });
+      for (const at of leadsOnLast(await pressable(page))) {
         const [press, name] = at.split('|') as [string, string];
         if (ELSEWHERE.test(name)) continue;
         // What an earlier press took away is not there to be pressed.

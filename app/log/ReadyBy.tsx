@@ -1,16 +1,12 @@
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { leaveOffRounds } from '../../core/edits/rounds.ts';
 import type { Rhythm } from '../../core/log/log.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { leftOf } from '../../core/work/progress.ts';
-import { leftOffWords } from '../../core/words/foundWords.ts';
 import { plural, timeWords } from '../../core/words/measures.ts';
-import { useHemStore } from '../hem/context.ts';
-import { Button } from '../look/Button.tsx';
+import { WaysOff } from '../controls/WaysOff.tsx';
 import { NumberField } from '../look/NumberField.tsx';
-import { useWorked } from '../workers/useWorked.ts';
 import { dayWords } from './days.ts';
 import styles from './log.module.css';
 
@@ -75,7 +71,13 @@ export function ReadyBy({ plan, rhythm }: ReadyByProps) {
               ? `With ${plural(aDay, 'minute')} a day it is ready.`
               : `With ${plural(aDay, 'minute')} a day it is not: ${timeWords(minutesLeft - aDay * days)} are too many.`}
           </p>
-          {minutesLeft > aDay * days && <WaysOff plan={plan} minutes={aDay * days} />}
+          {minutesLeft > aDay * days && (
+            <WaysOff
+              plan={plan}
+              minutes={aDay * days}
+              none="Leaving rounds off does not help: what has been begun takes longer, or nothing else fits."
+            />
+          )}
           <p>
             <Link to={`/hem/${plan.hem.id}/propose?minutes=${aDay * days}`}>
               Which borders would be ready by then?
@@ -84,26 +86,5 @@ export function ReadyBy({ plan, rhythm }: ReadyByProps) {
         </>
       )}
     </div>
-  );
-}
-
-/** What could be left off: every way fits all the way round. */
-function WaysOff({ plan, minutes }: { readonly plan: Plan; readonly minutes: number }) {
-  const store = useHemStore();
-  const { value: ways, pending, failed } = useWorked('leaveOff', plan.hem, minutes);
-  if (failed) return <p className="problem">This could not be worked out. Choose another day.</p>;
-  if (!ways || pending) return <p className="quiet">Looking for what could be left off …</p>;
-  if (ways.length === 0)
-    return <p>Leaving rounds off does not help: what has been begun takes longer, or nothing else fits.</p>;
-  return (
-    <ul className={styles.waysOff}>
-      {ways.map((way) => (
-        <li key={leftOffWords(way)}>
-          <Button size="small" onClick={() => store.do(leaveOffRounds(way.entries))}>
-            {leftOffWords(way)}
-          </Button>
-        </li>
-      ))}
-    </ul>
   );
 }

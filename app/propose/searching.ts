@@ -38,7 +38,8 @@ export class Searching {
   private next = 0;
 
   constructor(
-    private readonly hem: Hem,
+    /** What is searched for: what is found is for no other. */
+    readonly hem: Hem,
     private readonly wish: Wish,
     private readonly pool: Pick<Pool, 'ask'>,
   ) {}

@@ -25,19 +25,21 @@ const never = (): (() => void) => () => undefined;
 
 /** Searches in the workers; what has been found is there at once. */
 export function useProposals(hem: Hem, wish: Wish, taste: Taste): Proposals {
-  const [searching, setSearching] = useState<Searching | null>(null);
+  const [begun, setBegun] = useState<Searching | null>(null);
   useEffect(() => {
-    let begun: Searching | undefined;
+    let search: Searching | undefined;
     const wait = setTimeout(() => {
-      begun = new Searching(hem, wish, workers());
-      setSearching(begun);
-      begun.begin();
+      search = new Searching(hem, wish, workers());
+      setBegun(search);
+      search.begin();
     }, PAUSE_MS);
     return () => {
       clearTimeout(wait);
-      begun?.end();
+      search?.end();
     };
   }, [hem, wish]);
+  // Borders of another hem may be in yarns that are gone; those of another wish are looked at until there are new ones.
+  const searching = begun?.hem === hem ? begun : null;
   const { proven, ...state } = useSyncExternalStore(
     searching?.subscribe ?? never,
     searching?.snapshot ?? (() => NOT_BEGUN),

@@ -168,8 +168,8 @@ function ToSize({ plan }: { readonly plan: Plan }) {
       </p>
       {wide > 0 && (
         <p className="small">
-          <Link to={`/hem/${plan.hem.id}/propose?width=${wide.toFixed(1)}`}>
-            Whole borders for that width
+          <Link to={`/hem/${plan.hem.id}/propose?across=${width}&down=${height}`}>
+            Whole borders that come to that size
           </Link>
         </p>
       )}

@@ -11,7 +11,7 @@ import { waysToSize, type SizeWay } from '../../core/forecast/sizes.ts';
 import { DEMO_DEVICE } from '../../core/document/record.ts';
 import { evidenceOf, handsFrom } from '../../core/evidence/evidence.ts';
 import type { Hands } from '../../core/hands/hands.ts';
-import { leaveOff, type LeftOff } from '../../core/log/leaveOff.ts';
+import { leaveOff, type LeaveOffGoal, type LeftOff } from '../../core/work/leaveOff.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { BaseRound } from '../../core/base/baseRound.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
@@ -54,7 +54,7 @@ export const WORK = {
   propose: (hem: Hem, wish: Wish, slice: number): Searched => searchSlice(hem, wish, slice),
   prove: (hem: Hem, wish: Wish, found: Found, bases: readonly BaseRound[]): Proposal | null =>
     prove(hem, wish, found, bases),
-  leaveOff: (hem: Hem, minutes: number): readonly LeftOff[] => leaveOff(planner(hem), minutes),
+  leaveOff: (hem: Hem, goal: LeaveOffGoal): readonly LeftOff[] => leaveOff(planner(hem), goal),
   hands: (hems: readonly Hem[], since: string | null): Hands =>
     handsFrom(
       hems.map((hem) =>

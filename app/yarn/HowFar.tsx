@@ -1,9 +1,19 @@
 import { Link } from 'react-router';
 import { Select } from 'antd';
+import { nanoid } from 'nanoid';
 import { useState } from 'react';
+import type { Hem } from '../../core/document/hem.ts';
+import type { Edit } from '../../core/edits/edit.ts';
+import { addRounds } from '../../core/edits/rounds.ts';
+import type { OtherEdge } from '../../core/forecast/alternatives.ts';
+import { basketReach } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { familyById } from '../../core/rounds/registry.ts';
+import { newEntry } from '../../core/stack/stack.ts';
 import { plural, yarnLengthWords } from '../../core/words/measures.ts';
-
+import { WaysOff } from '../controls/WaysOff.tsx';
+import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
 
@@ -19,16 +29,14 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const rows = [...(far ?? [])]
     .filter((r) => r.perhaps > 0)
     .sort((a, b) => b.surely - a.surely || b.perhaps - a.perhaps);
+  const store = useHemStore();
   const others = useWorked('otherEdges', plan.hem).value ?? [];
   const last = plan.rounds[plan.rounds.length - 1]!;
-  const saving = others.filter((o) => o.ballsSaved > 0);
+  // What has been begun stays, and what does not fit saves nothing yet.
+  const saving = last.done ? [] : others.filter((o) => o.ballsSaved > 0 && o.even);
   return (
     <section className="how-far">
-      {plan.yarns.some((y) => y.yarn.haveG !== null) && (
-        <p>
-          <Link to={`/hem/${plan.hem.id}/propose?basket`}>Which borders could be made from the basket?</Link>
-        </p>
-      )}
+      <FromBasket plan={plan} />
       <h2>What could you add with the leftovers?</h2>
       <p>
         With{' '}
@@ -74,14 +82,16 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
       {others.length > 0 && (
         <>
           <h2>A different last round, for the {last.name.toLowerCase()}</h2>
-          <p className="quiet small">
-            {saving.length > 0
-              ? `${saving
-                  .slice(0, 4)
-                  .map((o) => `${o.name} saves ${plural(o.ballsSaved, 'ball')}`)
-                  .join('; ')}.`
-              : 'No other last round saves a whole ball.'}
-          </p>
+          {saving.length === 0 && <p className="quiet small">No other last round saves a whole ball.</p>}
+          {saving.length > 0 && (
+            <p className="savings">
+              {saving.slice(0, MOST_SAVING).map((o) => (
+                <Button key={o.familyId} size="small" onClick={() => store.do(exchanged(plan.hem, o))}>
+                  {o.name} saves {plural(o.ballsSaved, 'ball')}
+                </Button>
+              ))}
+            </p>
+          )}
           <ul className="far-rows">
             {others.slice(0, 9).map((o) => (
               <li key={o.familyId}>
@@ -94,5 +104,45 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
         </>
       )}
     </section>
+  );
+}
+
+/** Other last rounds that are offered because they save a ball. */
+const MOST_SAVING = 4;
+
+/** Another edge in place of the last entry, in its yarn. */
+function exchanged({ rounds }: Hem, { familyId, name }: OtherEdge): Edit {
+  const last = rounds.at(-1)!;
+  const entry = newEntry(familyById(familyId)!, nanoid(8), last.yarns[0]!);
+  return addRounds(`last round: ${name.toLowerCase()}`, [entry], 'instead', last.id);
+}
+
+/** What could be made of the basket, and where this border would have to stop if it is not enough. */
+function FromBasket({ plan }: { readonly plan: Plan }) {
+  const [stopping, setStopping] = useState(false);
+  const reach = basketReach(plan);
+  if (!reach) return null;
+  const propose = `/hem/${plan.hem.id}/propose`;
+  return (
+    <>
+      <p className="from-basket">
+        <Link to={`${propose}?basket`}>Which borders could be made from the basket?</Link>{' '}
+        <Link to={`${propose}?useup`}>Which would use it up?</Link>{' '}
+        {plan.hem.rounds.length > 0 && (
+          <Link to={`${propose}?useup&on`}>What on top of these rounds would use up the rest?</Link>
+        )}
+      </p>
+      {reach.doubtful !== null && !stopping && (
+        <Button size="small" onClick={() => setStopping(true)}>
+          Stop where the basket is surely enough
+        </Button>
+      )}
+      {reach.doubtful !== null && stopping && (
+        <WaysOff
+          plan={plan}
+          none="Leaving rounds off does not help: the basket may not be enough for what has been begun, or nothing else fits."
+        />
+      )}
+    </>
   );
 }

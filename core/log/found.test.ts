@@ -1,14 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
-import { performed } from '../edits/edit.ts';
-import { leaveOffRounds } from '../edits/rounds.ts';
 import { plan } from '../plan/planner.ts';
-import { comesOutEven } from '../plan/types.ts';
 import { after, varied, workedInto } from '../testing/worked.ts';
-import { leftOf } from '../work/progress.ts';
-import { layAgrees, layWords, leftOffWords } from '../words/foundWords.ts';
+import { layAgrees, layWords } from '../words/foundWords.ts';
 import { foundOf } from './found.ts';
-import { leaveOff } from './leaveOff.ts';
 
 describe('what was found', () => {
   const at = workedInto(varied, 2, 0.5);
@@ -58,33 +52,5 @@ describe('what was found', () => {
     expect(layAgrees(lay)).toBe(false);
     expect(layAgrees({ ...lay, planned: 'blocks out' })).toBe(true);
     expect(layWords(lay, 'B')).toBe('B rippled (planned: lies flat)');
-  });
-});
-
-describe('what to leave off', () => {
-  test('is ready in time, fits all the way round, leaves off no more than it must, and leaves what is begun', () => {
-    let said = 0;
-    for (const [, made] of demoPlans()) {
-      const { minutes } = leftOf(made).border;
-      for (const share of [0.9, 0.6, 0.3]) {
-        const ways = leaveOff(made, minutes * share);
-        for (const way of ways) {
-          const outcome = performed(made.hem, leaveOffRounds(way.entries));
-          if (!outcome.ok) throw new Error(leftOffWords(way));
-          const then = plan(outcome.value);
-          expect(comesOutEven(then)).toBe(true);
-          expect(leftOf(then).border.minutes).toBeCloseTo(way.minutesLeft, 6);
-          expect(way.minutesLeft).toBeLessThanOrEqual(minutes * share);
-          expect(made.rounds.length - then.rounds.length).toBe(way.rounds);
-          expect(then.rounds.filter((r) => r.done)).toHaveLength(made.rounds.filter((r) => r.done).length);
-          expect(leftOffWords(way)).toMatch(/^Leave off .+: about .+ are left$/);
-          said++;
-        }
-        const left = ways.map((w) => w.minutesLeft);
-        expect([...left].sort((a, b) => b - a)).toEqual(left);
-      }
-      expect(leaveOff(made, minutes)).toEqual([]);
-    }
-    expect(said).toBeGreaterThan(15);
   });
 });

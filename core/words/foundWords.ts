@@ -1,10 +1,10 @@
 /** What was planned beside what was found, in words. */
 import { familyById } from '../rounds/registry.ts';
 import type { FoundLay } from '../log/found.ts';
-import type { LeftOff } from '../log/leaveOff.ts';
-import { capital } from '../terms/words.ts';
+import type { LeftOff } from '../work/leaveOff.ts';
 import { flatnessWords } from './flatWords.ts';
-import { plural, timeWords } from './measures.ts';
+import { listWords } from './lists.ts';
+import { timeWords } from './measures.ts';
 
 export const roundWords = (round: number): string => (round === 0 ? 'Base round' : `Round ${round}`);
 
@@ -19,14 +19,14 @@ export function layAgrees({ planned, found }: FoundLay): boolean {
 export const layWords = (lay: FoundLay, side: string): string =>
   `${side} ${LAY[lay.found]} (planned: ${flatnessWords(lay.planned)})`;
 
-/** What a way leaves off, such as “Leave off Shell edge and 2 of 4 rounds of Straight rounds: about 3 h are left”. */
+/** What a way leaves off, such as “Leave off shell edge and 2 rounds of moss rounds: about 3 h are left”. */
 export function leftOffWords({ entries, minutesLeft }: LeftOff): string {
-  const parts = entries.map(({ entry, fewer }) => {
-    const name = familyById(entry.family)?.name ?? 'your round';
-    const rounds = fewer * (familyById(entry.family)?.roundsPerRepeat ?? 1);
-    return fewer === entry.times ? name : `${plural(rounds, 'round')} of ${name}`;
-  });
-  const last = parts[parts.length - 1]!;
-  const named = parts.length === 1 ? last : `${parts.slice(0, -1).join(', ')} and ${last}`;
-  return capital(`leave off ${named}: about ${timeWords(minutesLeft)} are left`);
+  const rounds = new Map<string, number>();
+  for (const { entry, fewer } of entries) {
+    const name = (familyById(entry.family)?.name ?? 'your round').toLowerCase();
+    const each = familyById(entry.family)?.roundsPerRepeat ?? 1;
+    rounds.set(name, (rounds.get(name) ?? 0) + fewer * each);
+  }
+  const parts = [...rounds].map(([name, count]) => (count === 1 ? name : `${count} rounds of ${name}`));
+  return `Leave off ${listWords(parts)}: about ${timeWords(minutesLeft)} are left`;
 }

@@ -13,6 +13,7 @@ import { LOOPS } from '../terms/places.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { capital } from '../terms/words.ts';
 import { flatnessWords } from './flatWords.ts';
+import { listWords } from './lists.ts';
 import { lengthWords, plural, sizeWords, timeWords } from './measures.ts';
 
 /** A part with what is chosen of it beyond its first choices: “picot edge (4 stitches to a picot)”. */
@@ -57,9 +58,6 @@ function yarnName({ yarns }: Hem, id: string): string {
     : [before, after].filter(Boolean).join(', ');
 }
 
-const inARow = (names: readonly string[]): string =>
-  [names.slice(0, -1).join(', '), ...names.slice(-1)].filter(Boolean).join(' and ');
-
 /** What stands before the first comma, and after it. */
 function namesOf(name: string): readonly [string, string?] {
   const at = name.indexOf(', ');
@@ -74,7 +72,7 @@ export function dressingWords(
   if (hem.yarns.length < 2) return '';
   const named = (part: Part): string => {
     const entry = rounds.find((r) => partOf(r) === part) ?? rounds.at(-1)!;
-    return inARow([...new Set(entry.yarns)].map((y) => yarnName(hem, y)));
+    return listWords([...new Set(entry.yarns)].map((y) => yarnName(hem, y)));
   };
   const body = (['ground', 'middle', 'edge'] as const).find((part) =>
     rounds.some((r) => partOf(r) === part),

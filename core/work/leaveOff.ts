@@ -1,9 +1,10 @@
-/** What to leave off so that a border is ready in time: rounds that nothing has been done of, the rest planned again before it is said. */
+/** What to leave off so that a border is ready in time, or the basket lasts: rounds that nothing has been done of, the rest planned again before it is said. */
 import { performed } from '../edits/edit.ts';
 import { leaveOffRounds, type FewerRounds } from '../edits/rounds.ts';
+import { basketReach } from '../forecast/supply.ts';
 import { createPlanner } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
-import { leftOf } from '../work/progress.ts';
+import { leftOf } from './progress.ts';
 
 /** A way to have less to do. */
 export interface LeftOff {
@@ -17,12 +18,20 @@ export interface LeftOff {
 /** Ways that are said. */
 const MOST = 4;
 
+/** To be left with so many minutes of work, or with what the basket is surely enough for. */
+export type LeaveOffGoal = { readonly to: 'minutes'; readonly minutes: number } | { readonly to: 'basket' };
+
+const isReached = (plan: Plan, goal: LeaveOffGoal): boolean =>
+  goal.to === 'minutes'
+    ? leftOf(plan).border.minutes <= goal.minutes
+    : (basketReach(plan)?.doubtful ?? null) === null;
+
 /**
- * Ways to come down to so many minutes of work, those that leave off least first; every one fits all the way round. None when
- * nothing need be left off, or nothing helps.
+ * Ways to come to a goal, those that leave off least first; every one fits all the way round. None when nothing need be left off, or
+ * nothing helps.
  */
-export function leaveOff(plan: Plan, minutes: number): readonly LeftOff[] {
-  if (leftOf(plan).border.minutes <= minutes) return [];
+export function leaveOff(plan: Plan, goal: LeaveOffGoal): readonly LeftOff[] {
+  if (isReached(plan, goal)) return [];
   const begun = new Set(plan.rounds.flatMap((r) => (r.done && r.written ? [r.written.entry.id] : [])));
   const open = plan.hem.rounds.filter((e) => !begun.has(e.id));
   const single = open.flatMap((entry) =>
@@ -42,8 +51,8 @@ export function leaveOff(plan: Plan, minutes: number): readonly LeftOff[] {
     const outcome = performed(plan.hem, leaveOffRounds(entries));
     if (!outcome.ok) return [];
     const then = planner(outcome.value);
+    if (!isReached(then, goal) || !then.rounds.every((r) => r.even)) return [];
     const { minutes: left } = leftOf(then).border;
-    if (left > minutes || !then.rounds.every((r) => r.even)) return [];
     const rounds = plan.rounds.length - then.rounds.length;
     return [{ entries, rounds, minutesLeft: left }];
   });
