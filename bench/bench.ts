@@ -2,6 +2,9 @@
 import highsLoader from 'highs';
 import type { Hem } from '../core/document/hem.ts';
 import { integerProgram } from './integerProgram.ts';
+import { demoPlans } from '../demo/read.ts';
+import { NOTHING_FOUND, searchSlice, slicesOf, together } from '../core/propose/search.ts';
+import { NO_WISH } from '../core/propose/wish.ts';
 import { solveFit } from '../core/fit/fit.ts';
 import { fitTask } from '../core/fit/task.ts';
 import { createPlanner, plan } from '../core/plan/planner.ts';
@@ -80,4 +83,23 @@ line('the same model in a general integer-programming solver', solver, '–');
 const agree = Math.abs(highs.solve(program).ObjectiveValue - solveFit(task).solutions[0]!.cost) < 1e-4;
 console.log(
   `ratio: ${(solver / own).toFixed(0)} × (budget 100 ×); the two optima ${agree ? 'agree' : 'DIFFER'}`,
+);
+
+/** Borders proposed for a throw: every part of the search, one after the other, as one worker does it. */
+const [, throwPlan] = demoPlans().find(([file]) => file.startsWith('harbour'))!;
+const parts = (): readonly (() => ReturnType<typeof searchSlice>)[] =>
+  Array.from(
+    { length: slicesOf(throwPlan.hem) },
+    (_, slice) => () => searchSlice(throwPlan.hem, { ...NO_WISH, widthCm: 4 }, slice),
+  );
+parts()[0]!();
+const begun = performance.now();
+const searched = parts()
+  .map((part) => part())
+  .reduce(together, NOTHING_FOUND);
+const taken = performance.now() - begun;
+line('borders proposed for a throw, the whole search in one worker', taken, '10,000 ms');
+console.log(
+  `of ${searched.tried} looked at, planned exactly in a second`.padEnd(58),
+  `${((searched.planned / taken) * 1000).toFixed(0).padStart(9)}      budget 500`,
 );

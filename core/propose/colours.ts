@@ -37,58 +37,79 @@ const ALIKE = 0.1;
 const distance = differenceEuclidean('oklab');
 const oklch = converter('oklch');
 
-/** The yarns that are there, and the colors of the piece. */
+/** The yarns that are there, and the colors of the piece. What is asked of them is worked out once. */
 export class Palette {
   /** Ids of the yarns that the border can be worked in: of the weight that its gauge was taken with. */
   readonly yarns: Yarns;
-  private readonly colours: ReadonlyMap<string, string>;
-  private readonly known = new Map<string, number>();
+  /** Yarns in the order in which their colors come in the stripes of the piece; empty where they do not. */
+  readonly echo: readonly string[];
+  private readonly colours: ReadonlyMap<string, Seen>;
+  private readonly piece: Seen;
 
-  constructor(private readonly hem: Hem) {
-    const { yarns, base } = hem;
+  constructor({ yarns, base, pieceColour, partColours }: Hem) {
     const usual = yarns.find((y) => y.id !== base.yarn) ?? yarns[0]!;
     const like = yarns.filter((y) => y.weight === usual.weight && y.id !== usual.id && y.haveG !== 0);
     this.yarns = [usual.id, ...like.slice(0, MOST_YARNS - 1).map((y) => y.id)];
-    this.colours = new Map(yarns.map((y) => [y.id, y.colour]));
+    this.piece = seen(pieceColour, pieceColour, yarns);
+    this.colours = new Map(yarns.map((y) => [y.id, seen(y.colour, pieceColour, yarns)]));
+    this.echo = this.echoOf(partColours);
   }
 
   /** Distance of two yarns, or of a yarn from the piece. */
   apart(a: string, b: string | null): number {
-    const [one, other] = [this.colourOf(a), this.colourOf(b)];
-    const key = `${one} ${other}`;
-    const found = this.known.get(key) ?? distance(one, other);
-    this.known.set(key, found);
-    return found;
+    const { far, farFromPiece } = this.colours.get(a)!;
+    return b === null ? farFromPiece : far.get(b)!;
   }
 
   /** How far the hue of a yarn is from that of the piece, degrees; null where one of them is hardly a hue. */
   hueApart(yarn: string): number | null {
-    const [a, b] = [oklch(this.colourOf(yarn)), oklch(this.colourOf(null))];
-    if (!a || !b || a.c < 0.03 || b.c < 0.03) return null;
-    const apart = Math.abs((a.h ?? 0) - (b.h ?? 0)) % 360;
+    const [a, b] = [this.colours.get(yarn)!.hue, this.piece.hue];
+    if (a === null || b === null) return null;
+    const apart = Math.abs(a - b) % 360;
     return Math.min(apart, 360 - apart);
   }
 
   lightness(yarn: string | null): number {
-    return oklch(this.colourOf(yarn))?.l ?? 0;
+    return (yarn === null ? this.piece : this.colours.get(yarn)!).lightness;
   }
 
-  /** Yarns in the order in which their colors come in the stripes of the piece; empty where they do not. */
-  echo(): readonly string[] {
-    const parts = Object.entries(this.hem.partColours).sort((a, b) => Number(a[0]) - Number(b[0]));
+  private echoOf(partColours: Hem['partColours']): readonly string[] {
+    const parts = Object.entries(partColours).sort((a, b) => Number(a[0]) - Number(b[0]));
     const matched = parts.flatMap(([, colour]) => {
       const near = this.yarns
-        .map((yarn) => ({ yarn, far: distance(this.colourOf(yarn), colour) }))
+        .map((yarn) => ({ yarn, far: distance(this.colours.get(yarn)!.colour, colour) }))
         .sort((a, b) => a.far - b.far)[0]!;
       return near.far < ALIKE ? [near.yarn] : [];
     });
     const stripes = matched.filter((yarn, i) => yarn !== matched[i - 1]).slice(0, MOST_ECHOED);
     return new Set(stripes).size > 1 ? stripes : [];
   }
+}
 
-  private colourOf(yarn: string | null): string {
-    return yarn === null ? this.hem.pieceColour : this.colours.get(yarn)!;
-  }
+/** A color as the eye has it. */
+interface Seen {
+  readonly colour: string;
+  /** 0 to 1. */
+  readonly lightness: number;
+  /** Degrees; null where there is hardly one. */
+  readonly hue: number | null;
+  /** Distance from every yarn, by its id, and from the piece. */
+  readonly far: ReadonlyMap<string, number>;
+  readonly farFromPiece: number;
+}
+
+/** Less chroma than this is grey. */
+const GREY = 0.03;
+
+function seen(colour: string, piece: string, yarns: Hem['yarns']): Seen {
+  const { l, c, h } = oklch(colour) ?? { l: 0, c: 0, h: 0 };
+  return {
+    colour,
+    lightness: l,
+    hue: c < GREY ? null : (h ?? 0),
+    far: new Map(yarns.map((y) => [y.id, distance(colour, y.colour)])),
+    farFromPiece: distance(colour, piece),
+  };
 }
 
 /** The dressings of a border that has so many rounds in its ground. */
@@ -104,7 +125,7 @@ export function dressingsOf(
     edge: e,
   });
   const pairs = yarns.flatMap((a) => yarns.filter((b) => b !== a).map((b) => [a, b] as const));
-  const echo = palette.echo();
+  const { echo } = palette;
   const shades = shadesOf(palette, ground);
   return [
     ...yarns.map((y) => all('one yarn', [y], [y], [y])),
@@ -137,6 +158,9 @@ const FAR_HUE = 110;
 /** What stands out most is an accent as long as it has no more than this share of the border. */
 const ACCENT = 0.4;
 const MINDS = { muddled: 5, againstPiece: 2.5, loud: 3, hue: 3, plain: 1, echo: -2 } as const;
+
+/** The least that {@link colourCost} can be. */
+export const LEAST_COLOUR_COST = MINDS.echo;
 
 /** The yarn of a round in a dressing. */
 export function yarnIn(

@@ -122,28 +122,38 @@ export const entryFor = (layer: Layer, id: string, yarns: readonly [string, ...s
   yarns,
 });
 
-export const sameLayer = (a: Layer | null, b: Layer | null): boolean =>
-  JSON.stringify(a) === JSON.stringify(b);
+export function sameLayer(a: Layer | null, b: Layer | null): boolean {
+  if (a === b || !a || !b) return a === b;
+  return sameChoice(a, b) && a.times === b.times;
+}
+
+/** The same, however often it is worked. */
+export const sameChoice = (a: Layer, b: Layer): boolean =>
+  a.family === b.family &&
+  a.stitch === b.stitch &&
+  a.corner === b.corner &&
+  a.loop === b.loop &&
+  a.size === b.size &&
+  a.written?.text === b.written?.text;
 
 /** Which share of the look of a border its parts make, and the order of its yarns: what is seen most counts most. */
 const WEIGHTS = { edge: 0.45, middle: 0.22, ground: 0.13, times: 0.08, yarns: 0.12 } as const;
 /** What another choice of the same family counts beside another family. */
 const OTHER_CHOICE = 0.4;
 
-/** How much two borders differ: 0 for the same, 1 for nothing in common. */
-export function apart(a: Shape, b: Shape, yarns: readonly (readonly string[])[] = []): number {
+/** How much two borders differ: 0 for the same, 1 for nothing in common. @param sameYarns whether their yarns come in the same order */
+export function apart(a: Shape, b: Shape, sameYarns = true): number {
   const part = (x: Layer | null, y: Layer | null): number => {
     if (x === y) return 0;
     if (!x || !y || x.family !== y.family || (x.family === plain.id && x.stitch !== y.stitch)) return 1;
-    return sameLayer({ ...x, times: 1 }, { ...y, times: 1 }) ? 0 : OTHER_CHOICE;
+    return sameChoice(x, y) ? 0 : OTHER_CHOICE;
   };
   const [m, n] = [a.ground?.times ?? 0, b.ground?.times ?? 0];
-  const [one, other] = yarns;
   return (
     WEIGHTS.edge * part(a.edge, b.edge) +
     WEIGHTS.middle * part(a.middle, b.middle) +
     WEIGHTS.ground * part(a.ground, b.ground) +
     (WEIGHTS.times * Math.abs(m - n)) / Math.max(1, m, n) +
-    (one && other && one.join() !== other.join() ? WEIGHTS.yarns : 0)
+    (sameYarns ? 0 : WEIGHTS.yarns)
   );
 }

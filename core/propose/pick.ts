@@ -1,5 +1,5 @@
 /** A handful of borders that are near to the wish and different from each other. */
-import { apart, sameLayer, type Layer, type Shape } from './grammar.ts';
+import { apart, sameChoice, sameLayer, type Layer, type Shape } from './grammar.ts';
 import type { Proposal } from './prove.ts';
 import type { Found } from './search.ts';
 
@@ -31,23 +31,31 @@ const UNLIKE = 40;
 export const yarnsOf = ({ rounds }: Liked): readonly string[] =>
   rounds.flatMap((r) => r.yarns.slice(0, r.times)).filter((yarn, i, all) => yarn !== all[i - 1]);
 
-const difference = (a: Liked, b: Liked): number => apart(a.shape, b.shape, [yarnsOf(a), yarnsOf(b)]);
-
 export const keyOf = ({ shape, rounds }: Liked): string =>
   JSON.stringify([shape, rounds.map((r) => r.yarns)]);
 
 /** How often the ground is worked may follow the width. */
 const sameUnder = (a: NonNullable<Taste['under']>, b: NonNullable<Taste['under']>): boolean =>
-  sameLayer(a.ground && { ...a.ground, times: 1 }, b.ground && { ...b.ground, times: 1 }) &&
+  (a.ground && b.ground ? sameChoice(a.ground, b.ground) : a.ground === b.ground) &&
   sameLayer(a.middle, b.middle);
 
-const suitsTaste =
-  ({ unlike, edge, under, yarns }: Taste) =>
-  (f: Liked): boolean =>
-    unlike.every((u) => difference(f, u) >= NEARLY) &&
+/** What is compared of a border, worked out once. */
+interface Compared {
+  readonly shape: Shape;
+  readonly yarns: string;
+}
+
+const compared = (of: Liked): Compared => ({ shape: of.shape, yarns: yarnsOf(of).join() });
+const difference = (a: Compared, b: Compared): number => apart(a.shape, b.shape, a.yarns === b.yarns);
+
+function suitsTaste({ unlike, edge, under, yarns }: Taste): (f: Compared) => boolean {
+  const not = unlike.map(compared);
+  return (f) =>
+    not.every((u) => difference(f, u) >= NEARLY) &&
     (edge === null || sameLayer(f.shape.edge, edge)) &&
     (under === null || sameUnder(f.shape, under)) &&
-    (yarns === null || yarns.join() === yarnsOf(f).join());
+    (yarns === null || yarns.join() === f.yarns);
+}
 
 /** After so many that no change of counts made fit, only what fits as it is is picked. */
 const MOST_FAILED = 24;
@@ -75,24 +83,30 @@ export function picked(
   most: number,
   taste: Taste = NO_TASTE,
 ): Picked {
-  const { like } = taste;
+  const like = taste.like && compared(taste.like);
+  const suits = suitsTaste(taste);
   const failed = [...proven.values()].filter((p) => p === null).length;
   const left = found
     .filter((f) => f.asItIs || failed < MOST_FAILED || proven.get(keyOf(f)))
-    .filter(suitsTaste(taste))
-    .map((f) => ({ f, minds: f.cost + (like ? UNLIKE * difference(f, like) : 0), nearest: 1 }));
+    .map((f) => ({ f, of: compared(f) }))
+    .filter(({ of }) => suits(of))
+    .map((at) => ({
+      ...at,
+      minds: at.f.cost + (like ? UNLIKE * difference(at.of, like) : 0),
+      nearest: 1,
+    }));
   const shown: Proposal[] = [];
   const open: Found[] = [];
   while (shown.length + open.length < most && left.length > 0) {
     let best = 0;
     const worth = ({ minds, nearest }: (typeof left)[number]): number => minds - DIFFERENCE * nearest;
     for (let i = 1; i < left.length; i++) if (worth(left[i]!) < worth(left[best]!)) best = i;
-    const [{ f }] = left.splice(best, 1) as [(typeof left)[number]];
+    const [{ f, of }] = left.splice(best, 1) as [(typeof left)[number]];
     const proposal = proven.get(keyOf(f));
     if (proposal === null) continue;
     if (proposal) shown.push(proposal);
     else open.push(f);
-    for (const other of left) other.nearest = Math.min(other.nearest, difference(other.f, f));
+    for (const other of left) other.nearest = Math.min(other.nearest, difference(other.of, of));
   }
   return { shown, open };
 }

@@ -176,20 +176,23 @@ describe('the best that there is', () => {
     { ...NO_WISH, size: { widthCm: 27, heightCm: 20 }, skill: 'some tricks' },
   ];
 
-  test.each(WISHES)('is found, as all borders of a few starts show: $widthCm cm, $look, $skill', (wish) => {
-    let best = Infinity;
-    let suit = 0;
+  test('is found, as all borders of a few starts show', () => {
+    const best = WISHES.map(() => Infinity);
+    const suit = WISHES.map(() => 0);
     for (const [, plan] of allOf(small, [null, 'moss'], 12)) {
-      if (obstaclesOf(plan, wish, true).length > 0) continue;
-      suit++;
-      best = Math.min(best, costOf(plan, wish));
+      WISHES.forEach((wish, k) => {
+        if (obstaclesOf(plan, wish, true).length > 0) return;
+        suit[k]!++;
+        best[k] = Math.min(best[k]!, costOf(plan, wish));
+      });
     }
-    const { found } = searched(small, wish, [null, 'moss']);
-    const costs = found
-      .filter((f) => f.asItIs)
-      .map((f) => costOf(planOf({ ...small, rounds: f.rounds }), wish));
-    expect(suit).toBeGreaterThan(10);
-    expect(Math.min(...costs)).toBeCloseTo(best, 9);
+    expect(Math.min(...suit)).toBeGreaterThan(10);
+    WISHES.forEach((wish, k) => {
+      const costs = searched(small, wish, [null, 'moss'])
+        .found.filter((f) => f.asItIs)
+        .map((f) => costOf(planOf({ ...small, rounds: f.rounds }), wish));
+      expect(Math.min(...costs)).toBeCloseTo(best[k]!, 9);
+    });
   });
 
   test('a trial knows how wide a border will be', () => {
@@ -219,7 +222,9 @@ describe('what is picked', () => {
   test('follows what is said of it', () => {
     const [unlike, , , like] = handful as [Found, Found, Found, Found];
     for (const p of some({ unlike: [unlike] }))
-      expect(apart(p.shape, unlike.shape, [yarnsOf(p), yarnsOf(unlike)])).toBeGreaterThanOrEqual(0.3);
+      expect(
+        apart(p.shape, unlike.shape, yarnsOf(p).join() === yarnsOf(unlike).join()),
+      ).toBeGreaterThanOrEqual(0.3);
     const near = (of: readonly Found[]): number =>
       of.reduce((sum, p) => sum + apart(p.shape, like.shape), 0) / of.length;
     expect(near(some({ like }))).toBeLessThan(near(handful));

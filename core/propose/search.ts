@@ -18,6 +18,7 @@ import { circumstancesOf, writtenRounds } from '../stack/stack.ts';
 import { characterOf } from './character.ts';
 import {
   Palette,
+  LEAST_COLOUR_COST,
   colourCost,
   dressed,
   dressingsOf,
@@ -38,7 +39,7 @@ import {
   worstOfAll,
   type Obstacle,
 } from './suits.ts';
-import { trialOn, tried, type Trial, type TriedRound } from './trial.ts';
+import { fillFor, trialOn, tried, type Trial, type TriedRound } from './trial.ts';
 import { wantedWidthMm, type Wish } from './wish.ts';
 
 /** A border that suits, or would with a change of counts. */
@@ -132,10 +133,14 @@ interface Group {
 export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
   if (endsInEdge(hem, wish)) return NOTHING_FOUND;
   const planner = createPlanner();
-  const stay = roundsThatStay(hem, wish);
-  const foot = planner({ ...hem, rounds: stay });
-  const wanted = wantedWidthMm(wish, foot);
+  const stays = roundsThatStay(hem, wish);
+  const standing = planner({ ...hem, rounds: stays });
   const palette = new Palette(hem);
+  // What stays is filled first where it is of loops or meshes.
+  const fill = fillFor(trialOn(topOf(standing)), palette.yarns[0]);
+  const stay = fill ? [...stays, fill] : stays;
+  const foot = fill ? planner({ ...hem, rounds: stay }) : standing;
+  const wanted = wantedWidthMm(wish, foot);
   const kept = new Kept();
   const obstacles: Partial<Record<Obstacle, number>> = {};
   const against = (obstacle: Obstacle): void => {
@@ -156,6 +161,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
     if (byYarn(wish, foot) && enough === MOST_BY_YARN) continue;
     const ground = planner({ ...hem, rounds: under });
     counted.tried += candidates.length;
+    counted.planned++;
     if (isBeyond(ground)) continue;
     if (wish.basket !== 'any' && !couldLast(ground)) {
       candidates.forEach(() => against('basket'));
@@ -310,7 +316,7 @@ class Kept {
     this.byEdge.set(key, kept);
     const worst = kept[KEPT_SHAPES - 1]?.[0];
     // No dressing makes up for so much.
-    if (worst && cost > worst.cost + CHANGE_COST && wish.basket === 'any') return true;
+    if (worst && cost + LEAST_COLOUR_COST >= worst.cost) return true;
     const dressings = dressingsFor(shape, worked, plan, palette, wish);
     if (dressings.length === 0) return false;
     kept.push(

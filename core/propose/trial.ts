@@ -1,15 +1,16 @@
 /** Parts of a border worked on a short ring: how high they are and what they are like is known before any border is planned. */
 import type { Hem, RoundEntry } from '../document/hem.ts';
-import { entryWidths, feetOnRing } from '../flat/flat.ts';
+import { entryWidths, feetOnRing, naturalLengthMm } from '../flat/flat.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { ringHeightMm, widthWithHook } from '../plan/rounds.ts';
-import type { Ring } from '../ring/ring.ts';
+import { placesOnSide, tallySide, type Ring } from '../ring/ring.ts';
 import { workRound } from '../ring/work.ts';
 import { groundWith } from '../rounds/facts.ts';
+import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
 import { entriesOnto, writtenRounds } from '../stack/stack.ts';
 import type { Worked } from './character.ts';
-import { entryFor, type Layer } from './grammar.ts';
+import { entryFor, firstOf, idUnder, type Layer } from './grammar.ts';
 
 export type TriedRound = Worked & Pick<RoundPlan, 'ownHeightMm' | 'yarnId'>;
 
@@ -26,7 +27,7 @@ export interface Trial {
 }
 
 /** Stitches on the side of a trial: room for every motif, several times. */
-const TRIAL_STITCHES = 61;
+const TRIAL_STITCHES = 41;
 
 /** Nothing but what stays below. @param on the ring of what stays; null for a base round alone */
 export function trialOn(on: { readonly ring: Ring; readonly widths: Float32Array | null } | null): Trial {
@@ -63,4 +64,25 @@ export function tried(
     widths = own;
   }
   return { entries, rounds, top, widths, highMm };
+}
+
+/** Where chains make up more than this of a side, plain rounds in its stitches would draw in. */
+const OPEN = 0.2;
+
+/**
+ * What must come before plain rounds on a ring of loops or meshes: a round that fills its spaces, in the size that comes nearest to its
+ * length. Null on a ring that is closed.
+ */
+export function fillFor({ top, widths }: Trial, yarn: string): RoundEntry | null {
+  const long = naturalLengthMm(top, 0, 1, widths);
+  const { stitches } = tallySide(top, 0);
+  if (long <= 0 || 1 - stitches / long < OPEN) return null;
+  const tries = fillLoops.sizes.map((size) => {
+    const entry = entryFor({ ...firstOf(fillLoops), size }, idUnder('ground'), [yarn]);
+    const [written] = writtenRounds([entry]).rounds;
+    const { ring } = workRound(top, written!.recipe);
+    return { entry, off: Math.abs(naturalLengthMm(ring, 0, 1, null) / long - 1) };
+  });
+  const [best] = tries.sort((a, b) => a.off - b.off);
+  return placesOnSide(top, 0, new Set(['space'])).length > 0 ? best!.entry : null;
 }

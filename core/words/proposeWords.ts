@@ -2,7 +2,7 @@
 import { OWN, type Hem } from '../document/hem.ts';
 import { verdict } from '../flat/flat.ts';
 import type { Plan } from '../plan/types.ts';
-import { firstOf, partOf, type Layer, type Part } from '../propose/grammar.ts';
+import { firstOf, idUnder, partOf, type Layer, type Part } from '../propose/grammar.ts';
 import type { Proposal } from '../propose/prove.ts';
 import type { Obstacle } from '../propose/suits.ts';
 import type { Wish } from '../propose/wish.ts';
@@ -42,12 +42,16 @@ function choiceWords(layer: Layer, language: Language): readonly string[] {
 }
 
 /** What a border is made of, from the outside in: “Shell edge on filet mesh, on 2 rounds of hdc”. */
-export function shapeWords({ hem }: Pick<Plan, 'hem'>, { shape }: Pick<Proposal, 'shape'>): string {
+export function shapeWords(
+  { hem }: Pick<Plan, 'hem'>,
+  { shape, rounds }: Pick<Proposal, 'shape' | 'rounds'>,
+): string {
   const { language } = hem.preferences;
   const parts = [shape.edge, shape.middle, shape.ground].flatMap((layer) =>
     layer ? [layerWords(layer, language)] : [],
   );
-  return capital(parts.join(', on '));
+  const filled = rounds.some((r) => r.id === idUnder('ground')) ? ['filled spaces'] : [];
+  return capital([...parts, ...filled].join(', on '));
 }
 
 /** The name of a yarn, without what all of the basket have before a comma: of “Tarn worsted, Slate” it is “Slate”. */
