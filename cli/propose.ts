@@ -1,6 +1,6 @@
 /** Borders that are proposed, for the command `propose`. */
 import type { Plan } from '../core/plan/types.ts';
-import { basesOf, keyOf, picked } from '../core/propose/pick.ts';
+import { basesOf, picked } from '../core/propose/pick.ts';
 import { prove, type Proposal } from '../core/propose/prove.ts';
 import { NOTHING_FOUND, searchSlice, slicesOf, together, type Searched } from '../core/propose/search.ts';
 import { NO_WISH, type Look, type Skill, type Wish } from '../core/propose/wish.ts';
@@ -64,7 +64,7 @@ export function proposed({ hem }: Plan, wish: Wish): Proposed {
   for (;;) {
     const { shown, open } = picked(found, proven, SHOWN);
     if (open.length === 0) return { ...counts, proposals: shown };
-    for (const f of open) proven.set(keyOf(f), prove(hem, wish, f, basesOf(proven)));
+    for (const f of open) proven.set(f.key, prove(hem, wish, f, basesOf(proven)));
   }
 }
 

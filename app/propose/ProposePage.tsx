@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { NO_TASTE, keyOf, type Taste } from '../../core/propose/pick.ts';
+import { NO_TASTE, type Taste } from '../../core/propose/pick.ts';
 import { endsInEdge } from '../../core/propose/search.ts';
 import type { Obstacle } from '../../core/propose/suits.ts';
 import { wantedWidthMm, type Wish } from '../../core/propose/wish.ts';
@@ -52,18 +52,18 @@ export function ProposePage() {
       )}
       <ul className={styles.cards}>
         {shown.map((p) => (
-          <li key={keyOf(p)}>
+          <li key={p.key}>
             <Guard what="This border" resetKeys={[p]}>
               <ProposalCard
                 plan={plan}
                 wish={wish}
                 proposal={p}
-                liked={taste.like !== null && keyOf(taste.like) === keyOf(p)}
+                liked={taste.like !== null && taste.like.key === p.key}
                 onTaste={tastes}
                 onUnlike={() =>
                   tastes({
                     unlike: [...taste.unlike, p],
-                    ...(taste.like && keyOf(taste.like) === keyOf(p) && { like: null }),
+                    ...(taste.like && taste.like.key === p.key && { like: null }),
                   })
                 }
               />

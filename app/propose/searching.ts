@@ -3,7 +3,7 @@
  * at a time than the workers can be at, so that a proof does not wait for the whole search.
  */
 import type { Hem } from '../../core/document/hem.ts';
-import { basesOf, keyOf } from '../../core/propose/pick.ts';
+import { basesOf } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import { NOTHING_FOUND, slicesOf, together, type Found, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
@@ -11,7 +11,7 @@ import type { Job, Pool } from '../workers/pool.ts';
 
 export interface SearchState {
   readonly searched: Searched;
-  /** By {@link keyOf}; null for what failed its proof. */
+  /** By their keys; null for what failed its proof. */
   readonly proven: ReadonlyMap<string, Proposal | null>;
   /** Share of the search that is done, 0 to 1. */
   readonly done: number;
@@ -69,7 +69,7 @@ export class Searching {
   /** Proves what has not been asked about before. */
   prove(open: readonly Found[]): void {
     for (const found of open) {
-      const key = keyOf(found);
+      const key = found.key;
       if (this.proving.has(key)) continue;
       this.proving.add(key);
       const proved = (proposal: Proposal | null, failed = false): void =>

@@ -7,7 +7,7 @@ import type { Found } from './search.ts';
 const DIFFERENCE = 14;
 
 /** What is told of a border: its parts, and its yarns from the piece outwards. */
-export type Liked = Pick<Found, 'shape' | 'rounds'>;
+export type Liked = Pick<Found, 'key' | 'shape' | 'rounds'>;
 
 /** What was said of proposals that were seen. */
 export interface Taste {
@@ -30,9 +30,6 @@ const UNLIKE = 40;
 /** Yarns of a border from the piece outwards, each named once where it goes on. */
 export const yarnsOf = ({ rounds }: Liked): readonly string[] =>
   rounds.flatMap((r) => r.yarns.slice(0, r.times)).filter((yarn, i, all) => yarn !== all[i - 1]);
-
-export const keyOf = ({ shape, rounds }: Liked): string =>
-  JSON.stringify([shape, rounds.map((r) => r.yarns)]);
 
 /** How often the ground is worked may follow the width. */
 const sameUnder = (a: NonNullable<Taste['under']>, b: NonNullable<Taste['under']>): boolean =>
@@ -75,7 +72,7 @@ export interface Picked {
  * The best first; then, one after the other, the one that costs least less what it adds in difference from those that are picked
  * (maximal marginal relevance; Carbonell and Goldstein, 1998). What failed its proof is passed over.
  *
- * @param proven by {@link keyOf}; null for what failed
+ * @param proven by their keys; null for what failed
  */
 export function picked(
   found: readonly Found[],
@@ -86,13 +83,15 @@ export function picked(
   const like = taste.like && compared(taste.like);
   const suits = suitsTaste(taste);
   const failed = [...proven.values()].filter((p) => p === null).length;
-  const left = found
-    .filter((f) => f.asItIs || failed < MOST_FAILED || proven.get(keyOf(f)))
+  // Without a ground, several starts come to the same.
+  const left = [...new Map(found.map((f) => [f.key, f])).values()]
+    .filter((f) => f.asItIs || failed < MOST_FAILED || proven.get(f.key))
     .map((f) => ({ f, of: compared(f) }))
     .filter(({ of }) => suits(of))
     .map((at) => ({
       ...at,
-      minds: at.f.cost + (like ? UNLIKE * difference(at.of, like) : 0),
+      // A proof knows it better.
+      minds: (proven.get(at.f.key)?.cost ?? at.f.cost) + (like ? UNLIKE * difference(at.of, like) : 0),
       nearest: 1,
     }));
   const shown: Proposal[] = [];
@@ -102,7 +101,7 @@ export function picked(
     const worth = ({ minds, nearest }: (typeof left)[number]): number => minds - DIFFERENCE * nearest;
     for (let i = 1; i < left.length; i++) if (worth(left[i]!) < worth(left[best]!)) best = i;
     const [{ f, of }] = left.splice(best, 1) as [(typeof left)[number]];
-    const proposal = proven.get(keyOf(f));
+    const proposal = proven.get(f.key);
     if (proposal === null) continue;
     if (proposal) shown.push(proposal);
     else open.push(f);

@@ -25,7 +25,7 @@ import {
   startsOf,
   type Shape,
 } from './grammar.ts';
-import { NO_TASTE, basesOf, keyOf, picked, yarnsOf, type Taste } from './pick.ts';
+import { NO_TASTE, basesOf, picked, yarnsOf, type Taste } from './pick.ts';
 import { prove, type Proposal } from './prove.ts';
 import {
   NOTHING_FOUND,
@@ -59,7 +59,7 @@ function shownOf(of: Hem, wish: Wish, found: readonly Found[], most = 8, taste =
   for (;;) {
     const { shown, open } = picked(found, proven, most, taste);
     if (open.length === 0) return shown;
-    for (const f of open) proven.set(keyOf(f), prove(of, wish, f, basesOf(proven)));
+    for (const f of open) proven.set(f.key, prove(of, wish, f, basesOf(proven)));
   }
 }
 const planned = (of: Hem, { base, rounds }: Pick<Proposal, 'base' | 'rounds'>): Plan =>
@@ -256,12 +256,12 @@ describe('what is picked', () => {
       found
         .filter((f) => !f.asItIs)
         .slice(0, 24)
-        .map((f) => [keyOf(f), null]),
+        .map((f) => [f.key, null]),
     );
     const { open } = picked(found, failed, 60);
     expect(open.every((f) => f.asItIs)).toBe(true);
     const [first] = handful;
-    expect(picked(found, new Map([[keyOf(first!), null]]), 6).open).not.toContain(first);
+    expect(picked(found, new Map([[first!.key, null]]), 6).open).not.toContain(first);
   });
 });
 

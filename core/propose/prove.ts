@@ -26,6 +26,8 @@ import type { Look, Wish } from './wish.ts';
 
 /** A border that is proposed, with what speaks for it. */
 export interface Proposal {
+  /** That of what was found. */
+  readonly key: string;
   readonly shape: Shape;
   readonly dressing: DressingKind;
   readonly base: BaseRound;
@@ -86,11 +88,12 @@ const worstSupply = (plan: Plan): Supply => {
   return (['runs out', 'may run out', 'not said', 'lasts'] as const).find((s) => all.includes(s)) ?? 'lasts';
 };
 
-function proposalOf(plan: Plan, { shape, dressing }: Found, wish: Wish, asItIs: boolean): Proposal {
+function proposalOf(plan: Plan, { key, shape, dressing }: Found, wish: Wish, asItIs: boolean): Proposal {
   const { looks, skill } = characterOf(plan.rounds.slice(1));
   const bands = plan.rounds.map((r) => ({ yarn: r.yarnId, heightMm: r.ownHeightMm }));
   const colours = colourCost(new Palette(plan.hem), bands, dressing);
   return {
+    key,
     shape,
     dressing,
     base: plan.hem.base,
@@ -108,7 +111,11 @@ function proposalOf(plan: Plan, { shape, dressing }: Found, wish: Wish, asItIs: 
     asItIs,
     yarns: bandsOf(plan),
     cost:
-      costOf(plan, wish) + colours + riskCost(plan, wish) + leftCost(plan, wish) + (asItIs ? 0 : CHANGE_COST),
+      costOf(plan, wish) +
+      colours +
+      riskCost(riskOfAll(plan), wish) +
+      leftCost(plan, wish) +
+      (asItIs ? 0 : CHANGE_COST),
   };
 }
 

@@ -9,6 +9,7 @@
  * border for each that the bounds let through.
  */
 import type { Hem, RoundEntry } from '../document/hem.ts';
+import { riskOf, supplyOf } from '../forecast/supply.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { comesOutEven, type Plan, type RoundPlan } from '../plan/types.ts';
 import { familyById } from '../rounds/registry.ts';
@@ -34,6 +35,7 @@ import {
   costOf,
   leftCost,
   minutesToGo,
+  riskCost,
   obstaclesOf,
   outOfCharacter,
   worstOfAll,
@@ -44,6 +46,8 @@ import { wantedWidthMm, type Wish } from './wish.ts';
 
 /** A border that suits, or would with a change of counts. */
 export interface Found {
+  /** Told apart by it from every other. */
+  readonly key: string;
   readonly shape: Shape;
   readonly dressing: DressingKind;
   readonly rounds: readonly RoundEntry[];
@@ -163,7 +167,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
     counted.tried += candidates.length;
     counted.planned++;
     if (isBeyond(ground)) continue;
-    if (wish.basket !== 'any' && !couldLast(ground)) {
+    if (wish.basket !== 'any' && !couldLast(ground, wish.basket === 'used up')) {
       candidates.forEach(() => against('basket'));
       continue;
     }
@@ -282,10 +286,13 @@ function groupsOf(
 const byYarn = (wish: Wish, foot: Plan): boolean =>
   wish.basket === 'used up' && wantedWidthMm(wish, foot) === null;
 
-/** Whether all the yarns that are there could be enough, on the low side of the estimate, whatever is worked in which. */
-function couldLast({ yarns }: Plan): boolean {
+/** Whether all the yarns that are there together are enough, could be or surely, whatever is worked in which. */
+function couldLast({ yarns }: Plan, surely: boolean): boolean {
   if (yarns.some(({ yarn }) => yarn.haveG === null)) return true;
-  const needed = yarns.reduce((sum, { quantity: q }) => sum + q.metres * (1 - q.spread), 0);
+  const needed = yarns.reduce(
+    (sum, { quantity: q }) => sum + q.metres * (surely ? 1 + q.spread : 1 - q.spread),
+    0,
+  );
   return needed <= yarns.reduce((sum, { yarn }) => sum + (yarn.haveG! * yarn.metresPer100G) / 100, 0);
 }
 
@@ -321,6 +328,7 @@ class Kept {
     if (dressings.length === 0) return false;
     kept.push(
       dressings.map(({ dressing, minds }) => ({
+        key: JSON.stringify([shape, dressing]),
         shape,
         dressing: dressing.kind,
         rounds: dressed(rounds, dressing),
@@ -348,23 +356,30 @@ function dressingsFor(
   const best = new Map<DressingKind, { readonly dressing: Dressing; readonly minds: number }>();
   const parts = { ground: ground?.times ?? 0, middle: middle ? 1 : 0, edge: edge ? 1 : 0 };
   for (const dressing of dressingsOf(palette, parts)) {
-    if (plan && wish.basket !== 'any' && !lasts(plan, dressing)) continue;
+    const supply = plan && wish.basket !== 'any' ? supplyIn(plan, dressing) : LASTS;
+    if (!supply.lasts) continue;
     const bands = worked.map((r) => ({ yarn: yarnIn(r, dressing), heightMm: r.ownHeightMm }));
-    const minds = colourCost(palette, bands, dressing.kind);
+    const minds = colourCost(palette, bands, dressing.kind) + riskCost(supply.risk, wish);
     if (minds < (best.get(dressing.kind)?.minds ?? Infinity)) best.set(dressing.kind, { dressing, minds });
   }
   return [...best.values()].sort((a, b) => a.minds - b.minds).slice(0, KEPT_DRESSINGS);
 }
 
-/** Whether what is there is enough of every yarn, on the low side of the estimate. */
-function lasts(plan: Plan, dressing: Dressing): boolean {
+const LASTS = { lasts: true, risk: 0 } as const;
+
+/** Whether what is there could be enough of every yarn, and the greatest chance that it is not. */
+function supplyIn(plan: Plan, dressing: Dressing): { readonly lasts: boolean; readonly risk: number } {
   const metres = new Map<string, number>();
   for (const r of plan.rounds) {
     const yarn = yarnIn(r, dressing);
     metres.set(yarn, (metres.get(yarn) ?? 0) + r.yarnM);
   }
-  return plan.yarns.every(({ yarn, quantity }) => {
-    const needed = (((metres.get(yarn.id) ?? 0) * 100) / yarn.metresPer100G) * (1 - quantity.spread);
-    return yarn.haveG === null || needed <= yarn.haveG;
-  });
+  const needs = plan.yarns.map((y) => ({
+    ...y,
+    quantity: { ...y.quantity, grams: ((metres.get(y.yarn.id) ?? 0) * 100) / y.yarn.metresPer100G },
+  }));
+  return {
+    lasts: needs.every((y) => supplyOf(y) !== 'runs out'),
+    risk: Math.max(0, ...needs.map(riskOf)),
+  };
 }

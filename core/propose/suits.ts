@@ -59,7 +59,7 @@ export const worstOfAll = ({ rounds }: Plan): number =>
 export const riskOfAll = ({ yarns }: Plan): number => Math.max(0, ...yarns.map(riskOf));
 
 /** What being over the time by half of it costs, and the like; all costs are in per cent off the wished width. */
-const COST = { strain: 6, time: 40, risk: 20, left: 40, change: 4 } as const;
+const COST = { strain: 6, time: 40, risk: 60, left: 40, change: 4 } as const;
 
 /** Working time of what has not been made yet, minutes. */
 export const minutesToGo = ({ rounds }: Plan): number =>
@@ -78,9 +78,8 @@ export function costOf(plan: Plan, wish: Wish): number {
 /** What a change of counts costs beside it, however well it hides. */
 export const CHANGE_COST = COST.change;
 
-/** What the risk of running out costs, where it is to be made from the basket. */
-export const riskCost = (plan: Plan, wish: Wish): number =>
-  wish.basket === 'any' ? 0 : COST.risk * riskOfAll(plan);
+/** What the risk of running out costs, where it is to be made from the basket. @param risk from 0 to 1 */
+export const riskCost = (risk: number, wish: Wish): number => (wish.basket === 'any' ? 0 : COST.risk * risk);
 
 /** What is left over costs, where the basket is to be used up; whatever is worked in which yarn. */
 export const leftCost = (plan: Plan, wish: Wish): number =>

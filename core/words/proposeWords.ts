@@ -105,16 +105,22 @@ function supplyWords({ supply, risk }: Pick<Proposal, 'supply' | 'risk'>): strin
   if (supply === 'runs out') return 'more than is in the basket';
   if (supply === 'not said') return '';
   if (risk < HARDLY) return 'the basket lasts';
-  return `the basket lasts about ${Math.min(9, Math.max(1, Math.round(10 * (1 - risk))))} times in 10`;
+  const times = Math.min(9, Math.max(1, Math.round(10 * (1 - risk))));
+  return `the basket lasts about ${times === 1 ? 'once' : `${times} times`} in 10`;
 }
 
 /** What speaks for a border, and what it costs, in the order in which it matters. */
 export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): readonly string[] {
   const unit = hem.preferences.length;
-  const grams = [`up to ${Math.round(p.grams)} g`, supplyWords(p)].filter((words) => words !== '');
+  const there = hem.yarns.every((y) => y.haveG !== null)
+    ? ` of ${Math.round(hem.yarns.reduce((sum, y) => sum + y.haveG!, 0))} g`
+    : '';
+  const grams = [`up to ${Math.round(p.grams)} g${there}`, supplyWords(p)].filter((words) => words !== '');
+  const wide = lengthWords(p.widthMm, unit);
+  const wished = wish.widthCm === null || wish.size ? wide : lengthWords(wish.widthCm * 10, unit);
   return [
     ...(wish.size ? [`${sizeWords(p.blockedSize, unit)} in all`] : []),
-    `${lengthWords(p.widthMm, unit)} wide`,
+    `${wide} wide${wished === wide ? '' : ` (wished: ${wished})`}`,
     p.asItIs ? 'fits as it is' : 'fits with a change that hides',
     flatnessWords(verdict(p.worst, flatLimits)),
     grams.join(', '),
