@@ -4,6 +4,7 @@ import { createRequire } from 'node:module';
 import { describe, expect, test } from '@jest/globals';
 import { EXPORT_IDS } from '../../drawing/exports.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
+import { NO_WISH } from '../propose/wish.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 
 const root = new URL('../../', import.meta.url);
@@ -116,5 +117,11 @@ describe('to add', () => {
       );
     expect(made.length).toBeGreaterThan(25);
     expect(made.filter((name) => !new RegExp(`\\.${name}\\b`).test(chance))).toEqual([]);
+  });
+
+  test('a word of a wish: a field, a word of the sentence, an option of the command', () => {
+    const [sentence, command] = [read('app/propose/Sentence.tsx'), read('cli/propose.ts')];
+    for (const word of Object.keys(NO_WISH))
+      expect([word, sentence.includes(word), command.includes(word)]).toEqual([word, true, true]);
   });
 });
