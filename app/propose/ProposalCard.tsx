@@ -7,6 +7,7 @@ import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { putAside, tryOn } from '../../core/edits/rounds.ts';
 import { plan as planOf } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { colourAtEdge } from '../../core/propose/colours.ts';
 import { yarnsOf, type Taste } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import type { Wish } from '../../core/propose/wish.ts';
@@ -121,11 +122,12 @@ const ownIds = (hem: Hem, rounds: readonly RoundEntry[]): readonly RoundEntry[] 
 
 /** The yarns of a border from the piece outwards, at their real proportion. */
 function Bands({ plan, proposal }: Pick<ProposalCardProps, 'plan' | 'proposal'>) {
-  const { yarns, pieceColour } = plan.hem;
+  const { yarns } = plan.hem;
+  const piece = useMemo(() => colourAtEdge(plan.hem), [plan.hem]);
   if (yarns.length < 2) return null;
   return (
     <div className={styles.bands} aria-hidden>
-      <span style={{ flexGrow: PIECE_SHARE, background: pieceColour }} />
+      <span style={{ flexGrow: PIECE_SHARE, background: piece }} />
       {proposal.yarns.map(({ yarn, share }, k) => (
         <span
           key={k}

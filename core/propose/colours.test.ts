@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { Hem } from '../document/hem.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { idOf, idUnder } from './grammar.ts';
-import { Palette, colourCost, dressed, dressingsOf, type Band } from './colours.ts';
+import { Palette, colourAtEdge, colourCost, dressed, dressingsOf, type Band } from './colours.ts';
 
 const plainHem = rowsHem({});
 const withColours = (colours: readonly string[], hem: Partial<Hem> = {}): Hem => ({
@@ -102,5 +102,21 @@ describe('colors of a border', () => {
       shades!,
     );
     expect(rounds.map((r) => r.yarns)).toEqual([entry({}).yarns, shades!.ground, shades!.edge]);
+  });
+
+  test('lie beside the edge of the piece, not beside its middle', () => {
+    const striped = withColours(['#f2e8d5'], {
+      piece: {
+        ...plainHem.piece,
+        rows: [
+          { stitch: 'dc', count: 30 },
+          { stitch: 'dc', count: 2 },
+        ],
+      } as Hem['piece'],
+      partColours: { '1': '#112233' },
+    });
+    // Most of the edge is of the first run, whose color is the piece’s own.
+    expect(colourAtEdge(striped)).toBe('#5d7a8a');
+    expect(colourAtEdge({ ...striped, partColours: { '0': '#445566', '1': '#112233' } })).toBe('#445566');
   });
 });

@@ -5,6 +5,8 @@
  */
 import { converter, differenceEuclidean } from 'culori';
 import type { Hem, RoundEntry } from '../document/hem.ts';
+import { corners } from '../piece/outline.ts';
+import { bodyOf, partAt } from '../piece/piece.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { partOf, type Part } from './grammar.ts';
 
@@ -46,12 +48,14 @@ export class Palette {
   private readonly colours: ReadonlyMap<string, Seen>;
   private readonly piece: Seen;
 
-  constructor({ yarns, base, pieceColour, partColours }: Hem) {
+  constructor(hem: Hem) {
+    const { yarns, base, partColours } = hem;
+    const piece = colourAtEdge(hem);
     const usual = yarns.find((y) => y.id !== base.yarn) ?? yarns[0]!;
     const like = yarns.filter((y) => y.weight === usual.weight && y.id !== usual.id && y.haveG !== 0);
     this.yarns = [usual.id, ...like.slice(0, MOST_YARNS - 1).map((y) => y.id)];
-    this.piece = seen(pieceColour, pieceColour, yarns);
-    this.colours = new Map(yarns.map((y) => [y.id, seen(y.colour, pieceColour, yarns)]));
+    this.piece = seen(piece, piece, yarns);
+    this.colours = new Map(yarns.map((y) => [y.id, seen(y.colour, piece, yarns)]));
     this.echo = this.echoOf(partColours);
   }
 
@@ -84,6 +88,26 @@ export class Palette {
     const stripes = matched.filter((yarn, i) => yarn !== matched[i - 1]).slice(0, MOST_ECHOED);
     return new Set(stripes).size > 1 ? stripes : [];
   }
+}
+
+/** Points of a side that are looked at. */
+const LOOKED_AT = 5;
+
+/** The color that a border lies beside: that of most of the edge of the piece. */
+export function colourAtEdge({ piece, pieceColour, partColours }: Hem): string {
+  if (Object.keys(partColours).length === 0) return pieceColour;
+  const around = corners(bodyOf(piece).outline, 0);
+  const lengths = new Map<string, number>();
+  around.forEach((a, side) => {
+    const b = around[(side + 1) % around.length]!;
+    for (let k = 0; k < LOOKED_AT; k++) {
+      const t = (k + 0.5) / LOOKED_AT;
+      const part = partAt(piece, { x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) });
+      const colour = partColours[String(part)] ?? pieceColour;
+      lengths.set(colour, (lengths.get(colour) ?? 0) + Math.hypot(b.x - a.x, b.y - a.y));
+    }
+  });
+  return [...lengths].sort((a, b) => b[1] - a[1])[0]![0];
 }
 
 /** A color as the eye has it. */
