@@ -1,6 +1,6 @@
 /** Finds the stitches of a chart by where they lie. */
 import Flatbush from 'flatbush';
-import type { RoundChart } from '../core/chart/chart.ts';
+import type { RoundChart } from '../core/chart/roundChart.ts';
 import { isChainRun } from '../core/ring/stitch.ts';
 import type { DrawnRound } from './scene.ts';
 

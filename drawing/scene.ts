@@ -1,5 +1,6 @@
 /** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
-import { bodyOutline, chartOf, type RoundChart } from '../core/chart/chart.ts';
+import { bodyOutline, chartOf } from '../core/chart/chart.ts';
+import type { RoundChart } from '../core/chart/roundChart.ts';
 import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
 import type { FabricShape } from '../core/piece/construction.ts';
 import type { FabricRow } from '../core/piece/fabric.ts';

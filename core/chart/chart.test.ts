@@ -9,7 +9,8 @@ import { NOTHING, entryOf, isGap, sideCount, sideSpan } from '../ring/ring.ts';
 import { isChainRun, isOrnament, stitchHeight } from '../ring/stitch.ts';
 import { withEveryFamily } from '../testing/bodies.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { chartOf, edgeFeet } from './chart.ts';
+import { chartOf } from './chart.ts';
+import { edgeFeet } from './feet.ts';
 import { edgeChartOf } from './edgeChart.ts';
 import { landmarksOf } from './landmarks.ts';
 

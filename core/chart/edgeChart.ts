@@ -7,7 +7,8 @@ import type { Body, Edge, Spot } from '../piece/edge.ts';
 import { NOTHING } from '../ring/ring.ts';
 import { stitchHeight, stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { StitchKind } from '../terms/stitches.ts';
-import { HOLE_DEPTH_MM, placer, type RoundChart } from './chart.ts';
+import { HOLE_DEPTH_MM, placer } from './feet.ts';
+import type { RoundChart } from './roundChart.ts';
 
 /** A line into the piece, mm: a seam between motifs, or where one block meets the next. */
 export interface EdgeLine {

@@ -2,7 +2,8 @@
 import type { Point } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { sideSpan } from '../ring/ring.ts';
-import { chartOf, edgeFeet } from './chart.ts';
+import { chartOf } from './chart.ts';
+import { edgeFeet } from './feet.ts';
 
 export interface Landmark extends Point {
   readonly kind: 'corner' | 'side' | 'join';

@@ -1,0 +1,183 @@
+/**
+ * Rounds whose tops lie on the outline grown to their height: spread between the corners by their widths, and settled back over their
+ * feet.
+ */
+import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
+import type { RoundPlan } from '../plan/types.ts';
+import { NOTHING, isGap, sideCount, sideSpan, type Ring, type Span } from '../ring/ring.ts';
+import { topWidth } from '../ring/stitch.ts';
+import { sidePath, type Feet } from './feet.ts';
+import { emptyChart, setHead, type RoundChart } from './roundChart.ts';
+import { settled } from './settle.ts';
+
+export function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
+  const { ring } = round;
+  const chart = emptyChart(ring);
+  const size = ring.made.length;
+  const points = corners(outline, round.heightMm);
+  setFeet(chart, feet);
+  standAstride(chart, feet, round.onto < 0);
+  for (let side = 0; side < sideCount(ring); side++) {
+    const path = sidePath(outline, points, side);
+    const half = (corner: number): number => centreWidth(ring, corner) / 2;
+    const lead = ring.centres.length > 0 ? half(side) : 0;
+    const trail = ring.centres.length > 0 ? half((side + 1) % ring.centres.length) : 0;
+    const span = sideSpan(ring, side);
+    const widths = widthsIn(ring, span);
+    const whole = widths.reduce((total, width) => total + width, lead + trail);
+    const tops = new Float64Array(span.length);
+    let sum = lead;
+    for (let k = 0; k < span.length; k++) {
+      tops[k] = (sum + widths[k]! / 2) / whole;
+      sum += widths[k]!;
+    }
+    const { lean, held } = leanOf(chart, span, tops, widths, whole, along(outline, points, side));
+    const moved = settled(lean, held, !isDisc(outline));
+    for (let k = 0; k < span.length; k++) setHead(chart, (span.start + k) % size, path(tops[k]! + moved[k]!));
+    const centre = ring.centres[side];
+    if (!centre || centre.length === 0) continue;
+    setHead(chart, centre.start, path(0));
+    if (centre.length === 2) {
+      const previous = sidePath(outline, points, (side - 1 + points.length) % points.length);
+      setHead(chart, centre.start, previous(1 - 0.5 / whole));
+      setHead(chart, (centre.start + 1) % size, path(0.5 / whole));
+    }
+  }
+  standOnHeads(chart);
+  return chart;
+}
+
+/** Widths of the tops of a span, in stitch widths. */
+function widthsIn({ made }: Ring, { start, length }: Span): Float64Array {
+  const widths = new Float64Array(length);
+  for (let k = 0; k < length; k++) widths[k] = topWidth(made[(start + k) % made.length]!);
+  return widths;
+}
+
+/** How far along a side a point lies, as a part of the side; on a disc within half the way round from `near`. */
+function along(
+  outline: Outline,
+  points: readonly Point[],
+  side: number,
+): (x: number, y: number, near: number) => number {
+  if (isDisc(outline)) {
+    return (x, y, near) => {
+      const t = Math.atan2(-x, -y) / (2 * Math.PI);
+      return t + Math.round(near - t);
+    };
+  }
+  const [from, to] = [points[side]!, points[(side + 1) % points.length]!];
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  const square = dx * dx + dy * dy || 1;
+  return (x, y) => ((x - from.x) * dx + (y - from.y) * dy) / square;
+}
+
+/**
+ * How far the feet of a side lie from tops that are spaced evenly. Stitches of one place, and the chains between them, have
+ * its foot in their middle. Those that sit where the corner sits are not held.
+ *
+ * @param tops where the tops are, as a part of the side
+ * @param widths of the tops
+ * @param whole width of all tops of the side, its corners’ halves included
+ */
+function leanOf(
+  { ring, footX, footY }: RoundChart,
+  span: Span,
+  tops: Float64Array,
+  widths: Float64Array,
+  whole: number,
+  at: (x: number, y: number, near: number) => number,
+): { readonly lean: Float64Array; readonly held: Uint8Array } {
+  const { into, centres } = ring;
+  const size = into.length;
+  const { start, length } = span;
+  const [before, after] =
+    centres.length > 0 && length < size
+      ? [placeBeyond(into, start - 1, -1), placeBeyond(into, start + length, 1)]
+      : [NOTHING, NOTHING];
+  const lean = new Float64Array(length);
+  const held = new Uint8Array(length);
+  for (let first = 0; first < length;) {
+    const place = into[(start + first) % size]!;
+    let last = first;
+    if (place !== NOTHING && place !== before && place !== after) {
+      let [x, y, count] = [0, 0, 0];
+      for (let k = first; k < length; k++) {
+        const i = (start + k) % size;
+        if (into[i] === NOTHING) continue;
+        if (into[i] !== place) break;
+        last = k;
+        x += footX[i]!;
+        y += footY[i]!;
+        count++;
+      }
+      const middle =
+        (tops[first]! - widths[first]! / 2 / whole + tops[last]! + widths[last]! / 2 / whole) / 2;
+      lean.fill(at(x / count, y / count, middle) - middle, first, last + 1);
+      held.fill(1, first, last + 1);
+    }
+    first = last + 1;
+  }
+  return { lean, held };
+}
+
+/** The first place that something sits in, from an entry on one way or the other. */
+function placeBeyond(into: Int32Array, from: number, way: 1 | -1): number {
+  const size = into.length;
+  for (let k = 0; k < size; k++) {
+    const place = into[(((from + way * k) % size) + size) % size]!;
+    if (place !== NOTHING) return place;
+  }
+  return NOTHING;
+}
+
+function centreWidth(ring: Ring, corner: number): number {
+  const centre = ring.centres[corner]!;
+  let width = 0;
+  for (let k = 0; k < centre.length; k++) {
+    width += topWidth(ring.made[(centre.start + k) % ring.made.length]!);
+  }
+  return width;
+}
+
+/** Feet from the places below. */
+function setFeet(chart: RoundChart, feet: Feet): void {
+  const { into } = chart.ring;
+  for (let first = 0; first < into.length;) {
+    const place = into[first]!;
+    let end = first + 1;
+    while (place !== NOTHING && into[end] === place) end++;
+    for (let i = first; i < end && place !== NOTHING; i++) {
+      const foot = feet(place, i - first, end - first);
+      chart.footX[i] = foot.x;
+      chart.footY[i] = foot.y;
+    }
+    first = end;
+  }
+}
+
+/** From one corner space to the other across a seam, in spots of the edge. */
+const ACROSS_SEAM = 2;
+
+/** Stitches worked together have a leg in each of their places, and their foot in the middle of them. */
+function standAstride({ ring, footX, footY }: RoundChart, feet: Feet, onEdge: boolean): void {
+  const { made, into, centres } = ring;
+  for (let i = 0; i < made.length; i++) {
+    const s = made[i]!;
+    const place = into[i]!;
+    if (s.form !== 'together' || place === NOTHING || isGap(place)) continue;
+    if (centres.some(({ start, length }) => length > 0 && start === i)) continue;
+    const last = feet(place + (onEdge ? ACROSS_SEAM : s.legs - 1));
+    footX[i] = (footX[i]! + last.x) / 2;
+    footY[i] = (footY[i]! + last.y) / 2;
+  }
+}
+
+/** What sits in nothing stands on its own head. */
+function standOnHeads({ ring, headX, headY, footX, footY }: RoundChart): void {
+  for (let i = 0; i < headX.length; i++) {
+    if (ring.into[i] !== NOTHING) continue;
+    footX[i] = headX[i]!;
+    footY[i] = headY[i]!;
+  }
+}
