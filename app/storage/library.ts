@@ -6,6 +6,7 @@ import { settled, united, withChanges } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { withRecordOf } from '../../core/document/record.ts';
 import type { Outcome } from '../../core/problems.ts';
+import { Bin, type Binned } from './bin.ts';
 import type { Cupboard } from './cupboard.ts';
 import type { Drafts } from './drafts.ts';
 import { History, type Version } from './history.ts';
@@ -13,7 +14,6 @@ import {
   changedOf,
   hemOfPhoto,
   isBegun,
-  nameOf,
   readRecord,
   type Found,
   type KeptHem,
@@ -53,33 +53,7 @@ export interface OpenedHem {
   readonly steps: UndoSteps;
 }
 
-export interface Binned {
-  readonly id: string;
-  readonly name: string;
-  /** ISO 8601. */
-  readonly deleted: string;
-  /** Days that had been counted when it was deleted. */
-  readonly counted: number;
-}
-
-interface BinRecord {
-  readonly kept: unknown;
-  readonly deleted: string;
-  /** Days that had been counted by then. */
-  readonly counted: number;
-}
-
-/** Days that have passed, by the clock at each opening. */
-interface Counted {
-  readonly last: number | null;
-  readonly days: number;
-}
-
 const NO_STEPS: UndoSteps = { past: [], future: [] };
-const DAYS_IN_BIN = 30;
-const MOST_DAYS_BETWEEN = 7;
-const COUNTED = 'days counted';
-const DAY_MS = 86_400_000;
 /** Hems that are shown while a long shelf is read, and where their names are kept. */
 const SHOWN_FIRST = 8;
 const FIRST = 'first of the shelf';
@@ -106,10 +80,12 @@ export const CARRIED = 'to or from another device';
 
 export class Library {
   readonly history: History;
+  private readonly bin: Bin;
   private edits = 0;
 
   constructor(private readonly parts: LibraryParts) {
     this.history = new History(parts.history, parts.now);
+    this.bin = new Bin(parts.bin, parts.settings, parts.now);
   }
 
   get page(): string {
@@ -193,8 +169,8 @@ export class Library {
     const written = await this.parts.tabs.alone(id, async (): Promise<Written> => {
       const value = await this.parts.hems.get(id);
       if (value === null || value === undefined) {
-        if ((await this.parts.bin.get(id)) !== null) {
-          await this.putIntoBin(id, this.recordOf(writing.hem, writing, writing.base + 1, {}));
+        if (await this.bin.get(id)) {
+          await this.bin.put(id, this.recordOf(writing.hem, writing, writing.base + 1, {}));
           return { kind: 'in the bin' };
         }
         return this.put(writing, writing.hem, [], { revision: writing.base, writers: {} }, true);
@@ -293,7 +269,7 @@ export class Library {
     await this.parts.tabs.alone(id, async () => {
       const value = await this.parts.hems.get(id);
       // Nothing can be kept of nothing; its card goes all the same.
-      if (value !== null && value !== undefined) await this.putIntoBin(id, value);
+      if (value !== null && value !== undefined) await this.bin.put(id, value);
       await this.parts.hems.remove(id);
       this.parts.drafts.remove(id);
     });
@@ -301,68 +277,38 @@ export class Library {
     this.tell('shelf');
   }
 
-  private async putIntoBin(id: string, kept: unknown): Promise<void> {
-    const deleted = this.parts.now().toISOString();
-    const { days } = await this.daysCounted();
-    await this.parts.bin.set(id, { kept, deleted, counted: days } satisfies BinRecord);
-  }
-
   /** Takes a hem out of the bin again. It leaves the bin only when it is back on the shelf. */
   async putBack(id: string): Promise<void> {
     await this.parts.tabs.alone(id, async () => {
-      const binned = (await this.parts.bin.get(id)) as BinRecord | null;
+      const binned = await this.bin.get(id);
       if (!binned) return;
       const there = await this.parts.hems.get(id);
       if (there === null || there === undefined) await this.parts.hems.set(id, binned.kept);
-      await this.parts.bin.remove(id);
+      await this.bin.remove(id);
     });
     this.tell('hem', id);
     this.tell('shelf');
   }
 
   /** What is in the bin, last deleted first. */
-  async binned(): Promise<readonly Binned[]> {
-    const all = await this.parts.bin.all();
-    return all
-      .map(([id, value]) => {
-        const { kept, deleted, counted } = (value ?? {}) as Partial<BinRecord>;
-        return {
-          id,
-          name: nameOf(readRecord(id, kept)),
-          deleted: typeof deleted === 'string' ? deleted : '',
-          // One that does not say counts as deleted just now.
-          counted: typeof counted === 'number' ? counted : Infinity,
-        };
-      })
-      .sort((a, b) => b.deleted.localeCompare(a.deleted));
+  binned(): Promise<readonly Binned[]> {
+    return this.bin.list();
   }
 
   /** Empties the bin of some hems, for good. @returns what takes that back */
   async discard(ids: readonly string[]): Promise<() => Promise<void>> {
-    const taken: (readonly [string, unknown])[] = [];
-    for (const id of ids) {
-      taken.push([id, await this.parts.bin.get(id)]);
-      await this.parts.bin.remove(id);
-    }
+    const back = await this.bin.discard(ids);
     this.tell('shelf');
     return async () => {
-      for (const [id, value] of taken) if (value !== null) await this.parts.bin.set(id, value);
+      await back();
       this.tell('shelf');
     };
   }
 
-  /**
-   * Lets go of what has been in the bin for thirty days. Days are counted from opening to opening, and no more than a
-   * week between two of them, so that a clock that was put forward by mistake empties nothing.
-   */
+  /** Lets go of what has been in the bin for long enough. */
   async emptyBin(): Promise<void> {
-    const now = this.parts.now().getTime();
-    const { last, days } = await this.daysCounted();
-    const passed = last === null ? 0 : Math.min(MOST_DAYS_BETWEEN, Math.max(0, (now - last) / DAY_MS));
-    await this.parts.settings.set(COUNTED, { last: now, days: days + passed } satisfies Counted);
-    for (const { id, counted } of await this.binned()) {
-      if (days + passed - counted < DAYS_IN_BIN) continue;
-      await this.parts.bin.remove(id);
+    for (const id of await this.bin.due()) {
+      await this.bin.remove(id);
       if ((await this.parts.hems.get(id)) === null) {
         await this.history.forget(id);
         await this.parts.undo.remove(id);
@@ -376,15 +322,9 @@ export class Library {
     const { photos, pictures } = this.parts;
     const [ofWork, ofHems] = [await photos.keys(), await pictures.keys()];
     if (ofWork.length + ofHems.length === 0) return;
-    const kept = new Set([...(await this.parts.hems.keys()), ...(await this.parts.bin.keys())]);
+    const kept = new Set([...(await this.parts.hems.keys()), ...(await this.bin.ids())]);
     for (const key of ofWork) if (!kept.has(hemOfPhoto(key))) await photos.remove(key);
     for (const key of ofHems) if (!kept.has(key)) await pictures.remove(key);
-  }
-
-  private async daysCounted(): Promise<Counted> {
-    const kept = (await this.parts.settings.get(COUNTED)) as Partial<Counted> | null;
-    const sound = Number.isFinite(kept?.last) && Number.isFinite(kept?.days);
-    return sound ? (kept as Counted) : { last: null, days: 0 };
   }
 
   /** Earlier versions of a hem, newest first. */
@@ -409,7 +349,7 @@ export class Library {
       if (value === null || value === undefined) {
         // Deleted since: what was set aside is kept with what was deleted.
         const record = this.recordOf(draft.hem, draft, draft.base + 1, {});
-        if ((await this.parts.bin.get(id)) !== null) await this.putIntoBin(id, record);
+        if (await this.bin.get(id)) await this.bin.put(id, record);
         else await this.parts.hems.set(id, { ...record, hem: { ...draft.hem, id } });
         return draft.steps;
       }
