@@ -16,6 +16,7 @@ const HOUR = 60;
 /** The wish as a sentence whose words can be changed; every one may be left out. */
 export function Sentence({ plan, wish, onWish }: SentenceProps) {
   const { yarns, rounds } = plan.hem;
+  const there = yarns.reduce((sum, y) => sum + (y.haveG ?? 0), 0);
   const said = yarns.some((y) => y.haveG !== null);
   return (
     <div className={styles.sentence}>
@@ -38,11 +39,10 @@ export function Sentence({ plan, wish, onWish }: SentenceProps) {
         value={wish.basket}
         onChange={(basket) => onWish({ basket: basket as Wish['basket'] })}
       >
-        <option value="any">
-          {said ? 'whatever yarn it takes' : 'whatever yarn it takes (the Yarn page says what is there)'}
-        </option>
+        <option value="any">whatever yarn it takes</option>
         <option value="enough" disabled={!said}>
-          from what is in the basket
+          from what is in the basket{' '}
+          {said ? `(${Math.round(there)} g)` : '(say on the Yarn page what is there)'}
         </option>
         <option value="used up" disabled={!said}>
           using up what is in the basket

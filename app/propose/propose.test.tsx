@@ -1,0 +1,181 @@
+/** @jest-environment jsdom */
+import { useState } from 'react';
+import { describe, expect, test } from '@jest/globals';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import type { Plan } from '../../core/plan/types.ts';
+import { NO_TASTE, type Taste } from '../../core/propose/pick.ts';
+import { prove, type Proposal } from '../../core/propose/prove.ts';
+import { searchSlice, slicesOf } from '../../core/propose/search.ts';
+import { NO_WISH, type Wish } from '../../core/propose/wish.ts';
+import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { renderHem } from '../testing/render.tsx';
+import { ProposalCard } from './ProposalCard.tsx';
+import { ProposePage } from './ProposePage.tsx';
+import { Sentence } from './Sentence.tsx';
+
+const hem = rowsHem({
+  stitches: 61,
+  rows: [{ stitch: 'dc', count: 32 }],
+  widthCm: 43,
+  heightCm: 45,
+  counts: [59, 61, 59, 61],
+  rounds: [entry({ id: 'mine' })],
+});
+const wish: Wish = { ...NO_WISH, widthCm: 3 };
+
+describe('the sentence of a wish', () => {
+  /** The last wish that was said. */
+  function said(of = hem) {
+    let last: Wish = wish;
+    function Said({ plan }: { readonly plan: Plan }) {
+      const [now, setNow] = useState(wish);
+      last = now;
+      return <Sentence plan={plan} wish={now} onWish={(part) => setNow({ ...now, ...part })} />;
+    }
+    renderHem(of, (plan) => <Said plan={plan} />);
+    return () => last;
+  }
+  const choose = (label: string, value: string): void =>
+    void fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  function type(label: string, value: string): void {
+    fireEvent.change(screen.getByLabelText(label), { target: { value } });
+    fireEvent.blur(screen.getByLabelText(label));
+  }
+
+  test('every word of it can be changed, and left out again', () => {
+    const rich = { ...hem, yarns: hem.yarns.map((y) => ({ ...y, haveG: 100 })) };
+    const last = said(rich);
+    choose('Look', 'lacy');
+    choose('Yarn', 'used up');
+    choose('How much it asks of its maker', 'easy');
+    choose('Loose parts', 'none');
+    choose('What stays', 'rounds');
+    type('Hours that there are for it', '2.5');
+    type('Width of the border in cm', '5');
+    expect(last()).toEqual({
+      widthCm: 5,
+      size: null,
+      look: 'lacy',
+      skill: 'easy',
+      noLooseParts: true,
+      basket: 'used up',
+      minutes: 150,
+      onRounds: true,
+    });
+    expect(screen.getByText(/from what is in the basket \(200 g\)/)).toBeTruthy();
+    choose('Look', '');
+    choose('Yarn', 'any');
+    choose('How much it asks of its maker', '');
+    choose('Loose parts', '');
+    choose('What stays', '');
+    type('Hours that there are for it', '');
+    type('Width of the border in cm', '');
+    expect(last()).toEqual(NO_WISH);
+  });
+
+  test('a size of the whole takes the place of the width, and the width that of the size', () => {
+    const last = said();
+    choose('Width of the border, or size of the whole', 'size');
+    expect(last().size).toEqual({ widthCm: 51, heightCm: 53 });
+    type('Width of the whole in cm', '60');
+    type('Height of the whole in cm', '');
+    expect(last().size).toEqual({ widthCm: 60, heightCm: null });
+    choose('Width of the border, or size of the whole', 'width');
+    expect([last().size, last().widthCm]).toEqual([null, 3]);
+  });
+
+  test('the basket can be wished from when it has been said what is there', () => {
+    said({ ...hem, yarns: hem.yarns.map((y) => ({ ...y, haveG: null })) });
+    const option = screen.getByText(/say on the Yarn page/);
+    expect((option as HTMLOptionElement).disabled).toBe(true);
+  });
+});
+
+describe('a border that is proposed', () => {
+  const found = Array.from({ length: slicesOf(hem) }, (_, slice) => searchSlice(hem, wish, slice))
+    .flatMap((part) => part.found)
+    .find((f) => f.shape.ground && f.shape.middle && f.shape.edge && f.asItIs)!;
+  const proposal: Proposal = prove(hem, wish, found)!;
+
+  function card() {
+    let taste: Taste = NO_TASTE;
+    let unlike = 0;
+    const opened = renderHem(hem, (plan) => (
+      <ProposalCard
+        plan={plan}
+        wish={wish}
+        proposal={proposal}
+        liked={false}
+        onTaste={(part) => (taste = { ...taste, ...part })}
+        onUnlike={() => unlike++}
+      />
+    ));
+    return { ...opened, taste: () => taste, unlike: () => unlike };
+  }
+
+  test('is tried on with one press; what was there is put aside by itself, and undo takes it off', () => {
+    const { store } = card();
+    const before = store.get().plan.hem;
+    fireEvent.click(screen.getByRole('button', { name: 'Try it on' }));
+    const { hem: worn } = store.get().plan;
+    expect(worn.rounds.map((r) => [r.family, r.stitch, r.times, r.yarns])).toEqual(
+      proposal.rounds.map((r) => [r.family, r.stitch, r.times, r.yarns]),
+    );
+    // Its entries are the hem’s own now.
+    expect(worn.rounds.some((r) => r.id.startsWith('proposed'))).toBe(false);
+    expect(worn.kept.map((k) => k.rounds)).toEqual([before.rounds]);
+    act(() => store.undo());
+    expect(store.get().plan.hem.rounds).toEqual(before.rounds);
+    expect(store.get().plan.hem.kept).toEqual([]);
+  });
+
+  test('goes beside the border in hand, which stays', () => {
+    const { store } = card();
+    const before = store.get().plan.hem.rounds;
+    fireEvent.click(screen.getByRole('button', { name: 'Compare' }));
+    const { rounds, kept } = store.get().plan.hem;
+    expect(rounds).toBe(before);
+    expect(kept.map((k) => k.rounds.map((r) => r.family))).toEqual([proposal.rounds.map((r) => r.family)]);
+  });
+
+  test('can be liked, not be wanted, or lend a part of it', () => {
+    const { taste, unlike } = card();
+    fireEvent.click(screen.getByRole('button', { name: 'More like this' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Not this' }));
+    expect([taste().like, unlike()]).toEqual([proposal, 1]);
+    const keep = screen.getByLabelText('Keep a part of it');
+    for (const part of ['edge', 'rounds', 'yarns']) fireEvent.change(keep, { target: { value: part } });
+    expect(taste().edge).toEqual(proposal.shape.edge);
+    expect(taste().under).toEqual({ ground: proposal.shape.ground, middle: proposal.shape.middle });
+    expect(taste().yarns!.length).toBeGreaterThan(0);
+  });
+});
+
+describe('the page', () => {
+  test('searches, shows a handful that can be told apart, and takes back what was not wanted', async () => {
+    const { container } = renderHem(hem, () => <ProposePage />);
+    await waitFor(() => expect(container.textContent).toMatch(/\d+ suit as they are/), { timeout: 60_000 });
+    const names = (): readonly string[] =>
+      screen.getAllByRole('article').map((a) => a.getAttribute('aria-label')!);
+    const first = names();
+    expect(first).toHaveLength(8);
+    expect(new Set(first).size).toBe(8);
+    const [card] = screen.getAllByRole('article');
+    fireEvent.click(within(card!).getByRole('button', { name: 'Not this' }));
+    await waitFor(() => expect(names()).not.toContain(first[0]));
+    fireEvent.click(screen.getByRole('button', { name: 'Bring back what I did not want (1)' }));
+    await waitFor(() => expect(names()).toEqual(first));
+  }, 90_000);
+
+  test('says which word stands in the way of all, and leaves it out when that is wanted', async () => {
+    const { container } = renderHem({ ...hem, pace: 2 }, () => <ProposePage />);
+    fireEvent.change(screen.getByLabelText('Hours that there are for it'), { target: { value: '0.5' } });
+    fireEvent.blur(screen.getByLabelText('Hours that there are for it'));
+    await waitFor(() => expect(container.textContent).toContain('Nothing suits'), { timeout: 60_000 });
+    const line = screen.getByText(/^But for the time, up to \d+ borders would suit\./);
+    fireEvent.click(within(line.closest('li')!).getByRole('button', { name: 'Leave it out' }));
+    await waitFor(() => expect(screen.getAllByRole('article').length).toBeGreaterThan(0), {
+      timeout: 60_000,
+    });
+  }, 90_000);
+});
