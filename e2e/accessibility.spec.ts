@@ -1,8 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 
+/** What is within a drawing is no text: the drawing has a name of its own, which is looked at. */
 async function seriousFaults(page: Page): Promise<readonly string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const { violations } = await new AxeBuilder({ page }).exclude('svg > *').analyze();
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}`));
@@ -24,18 +25,18 @@ const SCREENS = [
 ];
 
 for (const ground of ['day', 'evening'] as const) {
-  for (const path of SCREENS) {
-    test(`nothing serious stands in the way at ${path} by ${ground}`, async ({ page }) => {
-      // The reference has some ten thousand strands to go through.
-      test.slow();
-      await page.goto('/');
-      if (ground === 'evening') await page.getByRole('button', { name: 'Switch to dark colors' }).click();
+  test(`nothing serious stands in the way on any screen by ${ground}`, async ({ page }) => {
+    test.setTimeout(300_000);
+    await page.goto('/');
+    if (ground === 'evening') await page.getByRole('button', { name: 'Switch to dark colors' }).click();
+    for (const path of SCREENS) {
       await page.goto(path);
       await expect(page.getByRole('heading').first()).toBeVisible();
+      if (path.endsWith('/propose')) await expect(page.getByRole('article').first()).toBeVisible();
       await page.waitForTimeout(600);
-      expect(await seriousFaults(page)).toEqual([]);
-    });
-  }
+      expect([path, await seriousFaults(page)]).toEqual([path, []]);
+    }
+  });
 }
 
 test('no screen is wider than a phone of 360', async ({ page }) => {
