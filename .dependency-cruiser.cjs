@@ -68,14 +68,14 @@ const listed = (root, folders) => ({
 
 module.exports = {
   forbidden: [
-    // CSV, zip, schemas, color spaces and statistics are no part of the craft: libraries that need neither page nor process.
+    // CSV, zip, schemas and color spaces are no part of the craft: libraries that need neither page nor process.
     {
       name: 'core-imports-only-itself',
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^core/|^node_modules/(papaparse|fflate|@sinclair/typebox|ajv|culori|simple-statistics|@types/(papaparse|culori))/',
+          '^core/|^node_modules/(papaparse|fflate|@sinclair/typebox|ajv|culori|@types/(papaparse|culori))/',
       },
     },
     {

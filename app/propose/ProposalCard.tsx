@@ -7,7 +7,7 @@ import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { putAside, tryOn } from '../../core/edits/rounds.ts';
 import { plan as planOf } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { colourAtEdge } from '../../core/propose/colours.ts';
+import { colourAtEdge } from '../../core/propose/edgeColour.ts';
 import { yarnsOf, type Taste } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import type { Wish } from '../../core/propose/wish.ts';

@@ -16,7 +16,7 @@ import {
 import { plain } from '../rounds/plain.ts';
 import { edgeOf, waysIn } from './nextRound.ts';
 import { takeSize, waysToSize } from './sizes.ts';
-import { ballEnds, basketReach, supplyOf } from './supply.ts';
+import { ballEnds, basketReach, riskOf, supplyOf } from './supply.ts';
 import { basketWords } from '../words/supplyWords.ts';
 import { performed } from '../edits/edit.ts';
 import { demoPlans } from '../../demo/read.ts';
@@ -150,6 +150,19 @@ describe('balls', () => {
       return supplyOf(plan({ ...hem, yarns }).yarns[0]!);
     });
     expect(judged).toEqual(['lasts', 'may run out', 'runs out', 'not said']);
+  });
+
+  test('that a yarn runs out is as likely as its range says', () => {
+    const made = plan(rowsHem({ rounds: [entry({ times: 2 })] }));
+    const [y] = made.yarns;
+    const { grams, spread } = y!.quantity;
+    const risk = (haveG: number | null): number => riskOf({ ...y!, yarn: { ...y!.yarn, haveG } });
+    expect(risk(grams)).toBeCloseTo(0.5, 6);
+    // The range is 1.9 standard deviations either way: 97 in 100 lie below its upper end.
+    expect(risk(grams * (1 + spread))).toBeCloseTo(0.0287, 3);
+    expect(risk(grams * (1 - spread))).toBeCloseTo(0.9713, 3);
+    expect([risk(null), risk(90_000)]).toEqual([0, expect.closeTo(0, 9)]);
+    expect(risk(0)).toBeGreaterThan(0.99999);
   });
 
   test('to buy is what is missing on the high side', () => {

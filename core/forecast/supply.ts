@@ -1,5 +1,5 @@
 /** Will the yarn last? Where each ball runs out, and how far the rest goes. */
-import { cumulativeStdNormalProbability } from 'simple-statistics';
+import { normalBelow } from '../chance.ts';
 import { RANGE } from '../hands/ratio.ts';
 import type { Plan, RoundPlan, YarnPlan } from '../plan/types.ts';
 import { sideCount, sideSpan, type Ring } from '../ring/ring.ts';
@@ -78,7 +78,7 @@ export function riskOf({ yarn, quantity: { grams, spread } }: YarnPlan): number 
   if (yarn.haveG === null || grams === 0) return 0;
   const deviation = (spread * grams) / RANGE;
   if (deviation === 0) return grams > yarn.haveG ? 1 : 0;
-  return 1 - cumulativeStdNormalProbability((yarn.haveG - grams) / deviation);
+  return normalBelow((grams - yarn.haveG) / deviation);
 }
 
 /** How far what is in the basket goes. */

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import type { Hem } from '../document/hem.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { idOf, idUnder } from './grammar.ts';
-import { Palette, colourAtEdge, colourCost, dressed, dressingsOf, type Band } from './colours.ts';
+import { colourAtEdge } from './edgeColour.ts';
+import { Palette, colourCost, dressed, dressingsOf, type Band } from './colours.ts';
 
 const plainHem = rowsHem({});
 const withColours = (colours: readonly string[], hem: Partial<Hem> = {}): Hem => ({
