@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Hem } from '../../core/document/hem.ts';
 import { picked, type Taste } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
@@ -26,13 +26,16 @@ const never = (): (() => void) => () => undefined;
 /** Searches in the workers; what has been found is there at once. */
 export function useProposals(hem: Hem, wish: Wish, taste: Taste): Proposals {
   const [begun, setBegun] = useState<Searching | null>(null);
+  const wishes = useRef(0);
   useEffect(() => {
     let search: Searching | undefined;
+    // The first wish is not being typed.
+    const pause = wishes.current++ === 0 ? 0 : PAUSE_MS;
     const wait = setTimeout(() => {
       search = new Searching(hem, wish, workers());
       setBegun(search);
       search.begin();
-    }, PAUSE_MS);
+    }, pause);
     return () => {
       clearTimeout(wait);
       search?.end();
