@@ -6,7 +6,7 @@ import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { putAside, tryOn } from '../../core/edits/rounds.ts';
 import { plan as planOf } from '../../core/plan/planner.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import { topOf, type Plan } from '../../core/plan/types.ts';
 import { colourAtEdge } from '../../core/propose/edgeColour.ts';
 import { yarnsOf, type Taste } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
@@ -44,7 +44,7 @@ export function ProposalCard({ plan, wish, proposal, liked, onTaste, onUnlike }:
     const { base, rounds } = proposal;
     return () => {
       const made = planOf({ ...plan.hem, base, rounds });
-      const top = made.rounds.findLast((r) => !r.written?.recipe.surface)!;
+      const top = topOf(made);
       const [corner] = landmarksOf(made, top.number);
       // So that the border turns the corner within the picture.
       const step = ASIDE * made.stitchWidthMm;

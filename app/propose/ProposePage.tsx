@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { NO_TASTE, type Taste } from '../../core/propose/pick.ts';
-import { endsInEdge } from '../../core/propose/search.ts';
+import { endsInEdge } from '../../core/propose/candidates.ts';
 import type { Obstacle } from '../../core/propose/suits.ts';
 import { wantedWidthMm, type Wish } from '../../core/propose/wish.ts';
 import { plural } from '../../core/words/measures.ts';

@@ -5,7 +5,8 @@
 import type { Hem } from '../../core/document/hem.ts';
 import { basesOf } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
-import { NOTHING_FOUND, slicesOf, together, type Found, type Searched } from '../../core/propose/search.ts';
+import type { Found } from '../../core/propose/found.ts';
+import { NOTHING_FOUND, slicesOf, together, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import type { Job, Pool } from '../workers/pool.ts';
 

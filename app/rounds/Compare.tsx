@@ -8,7 +8,7 @@ import * as edits from '../../core/edits/rounds.ts';
 import { verdict, type Verdict } from '../../core/flat/flat.ts';
 import { withBorder, type Compared } from '../../core/forecast/borders.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import { topOf, type Plan } from '../../core/plan/types.ts';
 import { borderLines } from '../../core/words/borderWords.ts';
 import { flatnessWords } from '../../core/words/flatWords.ts';
 import { plural, sizeWords, timeWords } from '../../core/words/measures.ts';
@@ -230,7 +230,7 @@ function Numbers({ found, plan }: { readonly found: readonly (Compared | null)[]
 
 /** A part of the outermost round, with what is under it. */
 function Part({ plan, kind }: { readonly plan: Plan; readonly kind: Landmark['kind'] }) {
-  const last = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+  const last = topOf(plan);
   const at = landmarksOf(plan, last.number).find((l) => l.kind === kind);
   if (!at) return <span className="quiet small">It has none.</span>;
   const step = 4 * plan.stitchWidthMm;

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
-import { comesOutEven, type Plan } from '../../core/plan/types.ts';
+import { topOf, type comesOutEven, type Plan } from '../../core/plan/types.ts';
 import { capital } from '../../core/terms/words.ts';
 import { Button } from '../look/Button.tsx';
 import { pointing } from '../look/pointing.ts';
@@ -229,7 +229,7 @@ function CornerSwatch({
 }) {
   const look = useCallback(() => {
     const made = planner(withTrial(plan, family, where) ?? plan.hem);
-    const last = made.rounds.findLast((r) => !r.written?.recipe.surface)!;
+    const last = topOf(made);
     const landmarks = landmarksOf(made, last.number);
     const corner = landmarks.find((l) => l.kind === 'corner' && l.side === side) ?? landmarks[0]!;
     const step = 5 * made.stitchWidthMm;

@@ -15,7 +15,8 @@ import { leaveOff, type LeaveOffGoal, type LeftOff } from '../../core/work/leave
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { BaseRound } from '../../core/base/baseRound.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
-import { searchSlice, type Found, type Searched } from '../../core/propose/search.ts';
+import type { Found } from '../../core/propose/found.ts';
+import { searchSlice, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';

@@ -2,7 +2,7 @@
 import { schoolsFor, type SchoolId } from '../base/schools.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
-import type { Plan, RoundPlan } from '../plan/types.ts';
+import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
 import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
@@ -33,7 +33,7 @@ const MOST_ROUNDS = 40;
  * @returns families that can stand on the plan's last round, worked in their first choice
  */
 export function roundsFromRest(plan: Plan, yarnId: string, restG: number): readonly RoundsLeft[] {
-  const top = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+  const top = topOf(plan);
   const { yarn, quantity } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
   return FAMILIES.flatMap((family) => {
     if (groundNeeded(family, top.ring) !== null) return [];
@@ -73,7 +73,7 @@ export function otherEdges(plan: Plan): readonly OtherEdge[] {
   const below = plan.hem.rounds.slice(0, -1);
   const planner = createPlanner();
   const stump = planner(withRounds(plan.hem, below));
-  const top = stump.rounds.findLast((r) => !r.written?.recipe.surface)!;
+  const top = topOf(stump);
   const balls = (p: Plan): number => p.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
   return FAMILIES.filter((f) => f.id !== last.family && groundNeeded(f, top.ring) === null)
     .map((family) => {

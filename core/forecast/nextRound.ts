@@ -1,7 +1,7 @@
 /** Every family as the next round of a hem: where it goes, and what comes of it. */
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
-import type { Plan, RoundPlan } from '../plan/types.ts';
+import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
 import { tallyRing, type Tally } from '../ring/ring.ts';
 import { addRounds, type Where } from '../edits/rounds.ts';
 import { recipeOf } from '../notation/parse.ts';
@@ -23,12 +23,9 @@ export interface Tried {
 
 /** The edge that a border ends in, on which no usual round lies well; null while its outermost round is straight. */
 export function edgeOf(plan: Plan): RoundEntry | null {
-  const { written } = outermost(plan);
+  const { written } = topOf(plan);
   return written && written.edge !== 'straight' ? written.entry : null;
 }
-
-/** What lies on the face of other rounds ends no border. */
-const outermost = ({ rounds }: Plan): RoundPlan => rounds.findLast((r) => !r.written?.recipe.surface)!;
 
 /** The outermost round under the edge. */
 const underEdge = (plan: Plan, edge: RoundEntry): RoundPlan =>
@@ -43,7 +40,7 @@ export function waysIn(plan: Plan, family: Family): readonly Where[] {
   const edge = edgeOf(plan);
   const recipe = recipeOf(family.write(firstChoice(family), 0));
   if (!edge || recipe.surface) return ['on top'];
-  const top = outermost(plan);
+  const top = topOf(plan);
   const onTop: readonly Where[] =
     sitsOn(recipe) !== 'stitch' && groundNeeded(family, top.ring) === null ? ['on top'] : [];
   if (top.done) return onTop;
@@ -59,7 +56,7 @@ export function entriesFor(
   ids: readonly [string, string],
 ): readonly RoundEntry[] {
   const edge = edgeOf(plan);
-  const below = where === 'on top' || !edge ? outermost(plan) : underEdge(plan, edge);
+  const below = where === 'on top' || !edge ? topOf(plan) : underEdge(plan, edge);
   return entriesOnto(below.ring, family, yarn, ids);
 }
 

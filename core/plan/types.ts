@@ -147,6 +147,10 @@ export interface Plan {
   readonly problems: readonly Problem[];
 }
 
+/** The outermost round that another can be worked onto: the last that does not lie on the face of one. */
+export const topOf = ({ rounds }: Pick<Plan, 'rounds'>): RoundPlan =>
+  rounds.findLast((r) => !r.written?.recipe.surface)!;
+
 /** Whether a side came out even. */
 export const isEven = (fit: SideFit): boolean => fit.over === 0 && fit.short === 0 && !fit.stuck;
 

@@ -4,7 +4,7 @@ import { readHem } from '../document/check.ts';
 import type { Hem } from '../document/hem.ts';
 import { performed } from '../edits/edit.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
-import { comesOutEven } from '../plan/types.ts';
+import { comesOutEven, topOf } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
 import { anyHem, on, PIECES, small } from '../testing/anyHem.ts';
@@ -42,7 +42,7 @@ describe('a maker who follows the printed pattern to the letter makes what was p
 function with_(hem: Hem, id: string, times = 1): Hem {
   const family = FAMILIES.find((f) => f.id === id)!;
   const below = plan(hem);
-  const top = below.rounds.findLast((r) => !r.written?.recipe.surface)!;
+  const top = topOf(below);
   const entries = entriesOnto(top.ring, family, 'y1', ['ground', 'new']);
   return {
     ...hem,

@@ -19,12 +19,9 @@ const LACY = 0.25;
 /** Chains that hang free and are longer catch a finger. */
 const LONG_CHAIN = 4;
 
-const topOf = <R extends Worked>(rounds: readonly R[]): R | undefined =>
-  rounds.findLast((r) => !r.written?.recipe.surface);
-
 /** @param rounds those beyond the base round */
 export function characterOf(rounds: readonly Worked[]): Character {
-  const top = topOf(rounds);
+  const top = rounds.findLast((r) => !r.written?.recipe.surface);
   const looks = new Set<Look>();
   if (rounds.some((r) => chainShare(r) > LACY)) looks.add('lacy');
   if (rounds.some((r) => [...census(r.ring).keys()].some(isTextured))) looks.add('textured');

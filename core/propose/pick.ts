@@ -1,7 +1,7 @@
 /** A handful of borders that are near to the wish and different from each other. */
 import { apart, sameChoice, sameLayer, type Layer, type Shape } from './grammar.ts';
 import type { Proposal } from './prove.ts';
-import type { Found } from './search.ts';
+import type { Found } from './found.ts';
 
 /** What a whole difference is worth beside the cost: as much as being so many per cent off the wished width. */
 const DIFFERENCE = 14;

@@ -27,15 +27,9 @@ import {
 } from './grammar.ts';
 import { NO_TASTE, basesOf, picked, yarnsOf, type Taste } from './pick.ts';
 import { prove, type Proposal } from './prove.ts';
-import {
-  NOTHING_FOUND,
-  endsInEdge,
-  searchSlice,
-  slicesOf,
-  together,
-  type Found,
-  type Searched,
-} from './search.ts';
+import { endsInEdge } from './candidates.ts';
+import type { Found } from './found.ts';
+import { NOTHING_FOUND, searchSlice, slicesOf, together, type Searched } from './search.ts';
 import { costOf, minutesToGo, obstaclesOf } from './suits.ts';
 import { trialOn, tried } from './trial.ts';
 import { NO_WISH, SKILLS, widthOff, type Wish } from './wish.ts';

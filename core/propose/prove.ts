@@ -10,7 +10,7 @@ import type { Plan } from '../plan/types.ts';
 import { characterOf, type Character } from './character.ts';
 import { Palette, colourCost, type DressingKind } from './colours.ts';
 import type { Shape } from './grammar.ts';
-import type { Found } from './search.ts';
+import type { Found } from './found.ts';
 import {
   CHANGE_COST,
   costOf,

@@ -3,6 +3,7 @@ import { demoPlans } from '../../demo/read.ts';
 import { OWN } from '../document/hem.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { plan } from '../plan/planner.ts';
+import { topOf } from '../plan/types.ts';
 import { regular, rectangle } from '../piece/outline.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
@@ -93,7 +94,7 @@ describe('how a piece bends a round', () => {
 describe('new entries', () => {
   test('of every family can be planned on every demo, with what must come first', () => {
     for (const [file, made] of demoPlans()) {
-      const top = made.rounds.findLast((r) => !r.written?.recipe.surface)!;
+      const top = topOf(made);
       for (const family of FAMILIES) {
         const added = entriesOnto(top.ring, family, made.hem.yarns[0]!.id, ['ground', 'new']);
         const tried = plan({ ...made.hem, rounds: [...made.hem.rounds, ...added] });

@@ -6,6 +6,7 @@ import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import { plan } from '../plan/planner.ts';
+import { topOf } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
 import { CORNERS } from '../terms/corners.ts';
@@ -153,7 +154,7 @@ export function anyHem(chance: Chance): Hem {
     const family = chance.pick(FAMILIES);
     // Past the corners there are no markers to go by: such a round is the last.
     if (plan(hem).rounds.some((r) => r.written?.recipe.scope === 'ring')) break;
-    const top = plan(hem).rounds.findLast((r) => !r.written?.recipe.surface)!;
+    const top = topOf(plan(hem));
     const entries = entriesOnto(top.ring, family, 'y1', [`g${k}`, `n${k}`]).map((e): RoundEntry => {
       const own = FAMILIES.find((f) => f.id === e.family)!;
       const times = own.repeatable ? chance.int(1, 3) : 1;

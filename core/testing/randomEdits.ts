@@ -14,7 +14,7 @@ import { takeSolution } from '../fit/apply.ts';
 import { fitHem } from '../fit/open.ts';
 import type { Piece } from '../piece/piece.ts';
 import { likeSides } from '../piece/symmetry.ts';
-import { workedRound, type Plan } from '../plan/types.ts';
+import { topOf, workedRound, type Plan } from '../plan/types.ts';
 import { plain } from '../rounds/plain.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
@@ -216,7 +216,7 @@ const MAKERS: readonly Maker[] = [
   // Rounds: from the library with what it brings, and as a family alone
   ...Array.from({ length: 6 }, (): Maker => (plan, chance, id) => {
     const family = chance.pick(FAMILIES);
-    const top = plan.rounds.findLast((r) => !r.written?.recipe.surface)!;
+    const top = topOf(plan);
     const yarn = chance.pick(plan.hem.yarns).id;
     return rounds.addRounds(`added ${family.id}`, entriesOnto(top.ring, family, yarn, [`${id}g`, id]));
   }),
