@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
-import { topOf, type comesOutEven, type Plan } from '../../core/plan/types.ts';
+import { comesOutEven, topOf, type Plan } from '../../core/plan/types.ts';
 import { capital } from '../../core/terms/words.ts';
 import { Button } from '../look/Button.tsx';
 import { pointing } from '../look/pointing.ts';
