@@ -27,6 +27,7 @@ import { wantedWidthMm, type Wish } from './wish.ts';
 const USUAL_TIMES = [3, 1] as const;
 const TIMES_BY_YARN = [24, 18, 14, 11, 9, 7, 6, 5, 4, 3, 2, 1] as const;
 const MOST_TIMES = 40;
+
 /**
  * The rounds of a hem that stay under whatever is proposed: those that have been begun, and, where that is wished, all but the edge that
  * ends the border.
@@ -67,8 +68,7 @@ export function footingOf(hem: Hem, wish: Wish, yarn: string, planner: Planner):
 export interface Candidate {
   readonly shape: Shape;
   readonly rounds: readonly RoundEntry[];
-  /** Worked on the short ring: all that is above the ground, and what the edge adds. */
-  readonly trial: Trial;
+  /** What the edge adds, worked on the short ring. */
   readonly edgeRounds: readonly TriedRound[];
   readonly widthMm: number;
 }
@@ -138,7 +138,6 @@ export function groupsOf(
       group.candidates.push({
         shape: { ground: layer, middle, edge },
         rounds: [...group.under, ...edges],
-        trial,
         edgeRounds: edge ? trial.rounds.slice(onMiddle.rounds.length) : [],
         widthMm: restMm + t * roundMm,
       });
