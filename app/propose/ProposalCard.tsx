@@ -8,7 +8,7 @@ import { putAside, tryOn } from '../../core/edits/rounds.ts';
 import { plan as planOf } from '../../core/plan/planner.ts';
 import { topOf, type Plan } from '../../core/plan/types.ts';
 import { colourAtEdge } from '../../core/propose/edgeColour.ts';
-import { yarnsOf, type Taste } from '../../core/propose/pick.ts';
+import { yarnsOf, type Keep } from '../../core/propose/grammar.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import { capital } from '../../core/terms/words.ts';
@@ -26,7 +26,8 @@ interface ProposalCardProps {
   readonly wish: Wish;
   readonly proposal: Proposal;
   readonly liked: boolean;
-  readonly onTaste: (part: Partial<Taste>) => void;
+  readonly onLike: (like: Proposal | null) => void;
+  readonly onKeep: (part: Partial<Keep>) => void;
   readonly onUnlike: () => void;
 }
 
@@ -34,7 +35,7 @@ interface ProposalCardProps {
 const ASIDE = 8;
 
 /** A border that is proposed: how it looks on this piece, what speaks for it, and what can be done with it. */
-export function ProposalCard({ plan, wish, proposal, liked, onTaste, onUnlike }: ProposalCardProps) {
+export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUnlike }: ProposalCardProps) {
   const store = useHemStore();
   const navigate = useNavigate();
   const notices = useNotices();
@@ -82,10 +83,10 @@ export function ProposalCard({ plan, wish, proposal, liked, onTaste, onUnlike }:
         >
           Compare
         </Button>
-        <Keep proposal={proposal} several={plan.hem.yarns.length > 1} onTaste={onTaste} />
+        <Keep proposal={proposal} several={plan.hem.yarns.length > 1} onKeep={onKeep} />
       </p>
       <p className={styles.tools}>
-        <Button size="small" aria-pressed={liked} onClick={() => onTaste({ like: liked ? null : proposal })}>
+        <Button size="small" aria-pressed={liked} onClick={() => onLike(liked ? null : proposal)}>
           More like this
         </Button>
         <Button size="small" onClick={onUnlike}>
@@ -149,13 +150,13 @@ const SEEN_SHARE = 0.05;
 function Keep({
   proposal,
   several,
-  onTaste,
-}: Pick<ProposalCardProps, 'proposal' | 'onTaste'> & { readonly several: boolean }) {
+  onKeep,
+}: Pick<ProposalCardProps, 'proposal' | 'onKeep'> & { readonly several: boolean }) {
   const { ground, middle, edge } = proposal.shape;
   const keep = (what: string): void => {
-    if (what === 'edge') onTaste({ edge });
-    if (what === 'rounds') onTaste({ under: { ground, middle } });
-    if (what === 'yarns') onTaste({ yarns: yarnsOf(proposal) });
+    if (what === 'edge') onKeep({ edge });
+    if (what === 'rounds') onKeep({ under: { ground, middle } });
+    if (what === 'yarns') onKeep({ yarns: yarnsOf(proposal.rounds) });
   };
   return (
     <select aria-label="Keep a part of it" value="" onChange={(e) => keep(e.target.value)}>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
 import { NO_TASTE, type Taste } from '../../core/propose/pick.ts';
 import { endsInEdge } from '../../core/propose/candidates.ts';
 import type { Obstacle } from '../../core/propose/suits.ts';
@@ -21,18 +22,20 @@ export function ProposePage() {
   const plan = usePlan();
   const [asked] = useSearchParams();
   const [wish, setWish] = useState<Wish>(() => wishAsked(asked));
+  const [keep, setKeep] = useState<Keep>(KEEP_NOTHING);
   const [taste, setTaste] = useState<Taste>(NO_TASTE);
-  const proposals = useProposals(plan.hem, wish, taste);
+  const proposals = useProposals(plan.hem, wish, keep, taste);
   const { shown, working, failed, searched } = proposals;
   const wishes = (part: Partial<Wish>): void => setWish({ ...wish, ...part });
   const tastes = (part: Partial<Taste>): void => setTaste({ ...taste, ...part });
+  const keeps = (part: Partial<Keep>): void => setKeep({ ...keep, ...part });
   const wanted = wantedWidthMm(wish, plan);
   return (
     <div className={styles.propose}>
       <h1>What could I do with this?</h1>
       <Sentence plan={plan} wish={wish} onWish={wishes} />
       <Progress {...proposals} />
-      <Tastes taste={taste} onTaste={tastes} />
+      <Said keep={keep} onKeep={keeps} taste={taste} onTaste={tastes} />
       {failed && <p className="problem small">Some could not be tried. Your hem is safe.</p>}
       {!working && shown.length === 0 && (
         <Nothing
@@ -44,9 +47,7 @@ export function ProposePage() {
                 ? 'The piece is as large as that without a border.'
                 : null
           }
-          kept={
-            taste.edge !== null || taste.under !== null || taste.yarns !== null || taste.unlike.length > 0
-          }
+          kept={Object.values(keep).some((part) => part !== null) || taste.unlike.length > 0}
           onGiveUp={(obstacle) => wishes(withoutWish(obstacle))}
         />
       )}
@@ -59,7 +60,8 @@ export function ProposePage() {
                 wish={wish}
                 proposal={p}
                 liked={taste.like !== null && taste.like.key === p.key}
-                onTaste={tastes}
+                onLike={(like) => tastes({ like })}
+                onKeep={keeps}
                 onUnlike={() =>
                   tastes({
                     unlike: [...taste.unlike, p],
@@ -100,27 +102,29 @@ function Progress({ searched, done, stopped, working, stop }: Proposals) {
   );
 }
 
-interface TastesProps {
+interface SaidProps {
+  readonly keep: Keep;
+  readonly onKeep: (part: Partial<Keep>) => void;
   readonly taste: Taste;
   readonly onTaste: (part: Partial<Taste>) => void;
 }
 
 /** What was said of borders that were seen, each to be taken back. */
-function Tastes({ taste, onTaste }: TastesProps) {
-  const said: readonly (readonly [string, Partial<Taste>])[] = [
-    ...(taste.edge ? ([['Any edge again', { edge: null }]] as const) : []),
-    ...(taste.under ? ([['Any rounds again', { under: null }]] as const) : []),
-    ...(taste.yarns ? ([['Any colors again', { yarns: null }]] as const) : []),
-    ...(taste.like ? ([['Not only like that one', { like: null }]] as const) : []),
-    ...(taste.unlike.length > 0
-      ? ([[`Bring back what I did not want (${taste.unlike.length})`, { unlike: [] }]] as const)
-      : []),
+function Said({ keep, onKeep, taste, onTaste }: SaidProps) {
+  const { unlike } = taste;
+  const said: readonly (readonly [boolean, string, () => void])[] = [
+    [keep.edge !== null, 'Any edge again', () => onKeep({ edge: null })],
+    [keep.under !== null, 'Any rounds again', () => onKeep({ under: null })],
+    [keep.yarns !== null, 'Any colors again', () => onKeep({ yarns: null })],
+    [taste.like !== null, 'Not only like that one', () => onTaste({ like: null })],
+    [unlike.length > 0, `Bring back what I did not want (${unlike.length})`, () => onTaste({ unlike: [] })],
   ];
-  if (said.length === 0) return null;
+  const there = said.filter(([is]) => is);
+  if (there.length === 0) return null;
   return (
     <p className={styles.tools}>
-      {said.map(([words, part]) => (
-        <Button key={words} size="small" onClick={() => onTaste(part)}>
+      {there.map(([, words, takeBack]) => (
+        <Button key={words} size="small" onClick={takeBack}>
           {words}
         </Button>
       ))}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Plan } from '../../core/plan/types.ts';
-import { NO_TASTE, type Taste } from '../../core/propose/pick.ts';
+import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
 import { searchSlice, slicesOf } from '../../core/propose/search.ts';
 import { NO_WISH, type Wish } from '../../core/propose/wish.ts';
@@ -98,7 +98,8 @@ describe('a border that is proposed', () => {
   const proposal: Proposal = prove(hem, wish, found)!;
 
   function card() {
-    let taste: Taste = NO_TASTE;
+    let keep: Keep = KEEP_NOTHING;
+    let like: Proposal | null = null;
     let unlike = 0;
     const opened = renderHem(hem, (plan) => (
       <ProposalCard
@@ -106,11 +107,12 @@ describe('a border that is proposed', () => {
         wish={wish}
         proposal={proposal}
         liked={false}
-        onTaste={(part) => (taste = { ...taste, ...part })}
+        onLike={(liked) => (like = liked)}
+        onKeep={(part) => (keep = { ...keep, ...part })}
         onUnlike={() => unlike++}
       />
     ));
-    return { ...opened, taste: () => taste, unlike: () => unlike };
+    return { ...opened, keep: () => keep, like: () => like, unlike: () => unlike };
   }
 
   test('is tried on with one press; what was there is put aside by itself, and undo takes it off', () => {
@@ -139,15 +141,15 @@ describe('a border that is proposed', () => {
   });
 
   test('can be liked, not be wanted, or lend a part of it', () => {
-    const { taste, unlike } = card();
+    const { keep, like, unlike } = card();
     fireEvent.click(screen.getByRole('button', { name: 'More like this' }));
     fireEvent.click(screen.getByRole('button', { name: 'Not this' }));
-    expect([taste().like, unlike()]).toEqual([proposal, 1]);
-    const keep = screen.getByLabelText('Keep a part of it');
-    for (const part of ['edge', 'rounds', 'yarns']) fireEvent.change(keep, { target: { value: part } });
-    expect(taste().edge).toEqual(proposal.shape.edge);
-    expect(taste().under).toEqual({ ground: proposal.shape.ground, middle: proposal.shape.middle });
-    expect(taste().yarns!.length).toBeGreaterThan(0);
+    expect([like(), unlike()]).toEqual([proposal, 1]);
+    const part = screen.getByLabelText('Keep a part of it');
+    for (const value of ['edge', 'rounds', 'yarns']) fireEvent.change(part, { target: { value } });
+    expect(keep().edge).toEqual(proposal.shape.edge);
+    expect(keep().under).toEqual({ ground: proposal.shape.ground, middle: proposal.shape.middle });
+    expect(keep().yarns!.length).toBeGreaterThan(0);
   });
 });
 

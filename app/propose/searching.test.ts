@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { searchSlice, slicesOf, type Searched } from '../../core/propose/search.ts';
+import { KEEP_NOTHING } from '../../core/propose/grammar.ts';
 import { picked } from '../../core/propose/pick.ts';
 import { NO_WISH } from '../../core/propose/wish.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
@@ -40,7 +41,7 @@ function byHand() {
       return { done, cancel: () => cancelled++ };
     },
   } as Pick<Pool, 'ask'>;
-  return { asked, searching: new Searching(hem, wish, pool), cancelled: () => cancelled };
+  return { asked, searching: new Searching(hem, wish, KEEP_NOTHING, pool), cancelled: () => cancelled };
 }
 const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 5));
 const PART: Searched = { ...searchSlice(hem, wish, 0), tried: 7 };
@@ -83,7 +84,12 @@ describe('a search in the workers', () => {
   });
 
   test('comes to a handful of proposals, in real workers', async () => {
-    const searching = new Searching(hem, wish, new Pool(() => new StandInWorker() as unknown as Worker, 2));
+    const searching = new Searching(
+      hem,
+      wish,
+      KEEP_NOTHING,
+      new Pool(() => new StandInWorker() as unknown as Worker, 2),
+    );
     const done = new Promise<void>((resolve) => {
       searching.subscribe(() => {
         const { searched, proven } = searching.snapshot();

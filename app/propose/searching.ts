@@ -3,6 +3,7 @@
  * at a time than the workers can be at, so that a proof does not wait for the whole search.
  */
 import type { Hem } from '../../core/document/hem.ts';
+import type { Keep } from '../../core/propose/grammar.ts';
 import { basesOf } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import type { Found } from '../../core/propose/found.ts';
@@ -42,6 +43,7 @@ export class Searching {
     /** What is searched for: what is found is for no other. */
     readonly hem: Hem,
     private readonly wish: Wish,
+    private readonly keep: Keep,
     private readonly pool: Pick<Pool, 'ask'>,
   ) {}
 
@@ -92,7 +94,7 @@ export class Searching {
       this.search();
     };
     this.ask(
-      this.pool.ask('propose', [this.hem, this.wish, this.next++]),
+      this.pool.ask('propose', [this.hem, this.wish, this.next++, this.keep]),
       (part) => {
         this.change({ searched: together(this.state.searched, part) });
         done();

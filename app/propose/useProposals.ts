@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Hem } from '../../core/document/hem.ts';
+import type { Keep } from '../../core/propose/grammar.ts';
 import { picked, type Taste } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import type { Wish } from '../../core/propose/wish.ts';
@@ -24,7 +25,7 @@ const ALL = 0.999;
 const never = (): (() => void) => () => undefined;
 
 /** Searches in the workers; what has been found is there at once. */
-export function useProposals(hem: Hem, wish: Wish, taste: Taste): Proposals {
+export function useProposals(hem: Hem, wish: Wish, keep: Keep, taste: Taste): Proposals {
   const [begun, setBegun] = useState<Searching | null>(null);
   const wishes = useRef(0);
   useEffect(() => {
@@ -32,7 +33,7 @@ export function useProposals(hem: Hem, wish: Wish, taste: Taste): Proposals {
     // The first wish is not being typed.
     const pause = wishes.current++ === 0 ? 0 : PAUSE_MS;
     const wait = setTimeout(() => {
-      search = new Searching(hem, wish, workers());
+      search = new Searching(hem, wish, keep, workers());
       setBegun(search);
       search.begin();
     }, pause);
@@ -40,7 +41,7 @@ export function useProposals(hem: Hem, wish: Wish, taste: Taste): Proposals {
       clearTimeout(wait);
       search?.end();
     };
-  }, [hem, wish]);
+  }, [hem, wish, keep]);
   // Borders of another hem may be in yarns that are gone; those of another wish are looked at until there are new ones.
   const searching = begun?.hem === hem ? begun : null;
   const { proven, ...state } = useSyncExternalStore(

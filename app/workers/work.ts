@@ -14,6 +14,7 @@ import type { Hands } from '../../core/hands/hands.ts';
 import { leaveOff, type LeaveOffGoal, type LeftOff } from '../../core/work/leaveOff.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { BaseRound } from '../../core/base/baseRound.ts';
+import type { Keep } from '../../core/propose/grammar.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
 import type { Found } from '../../core/propose/found.ts';
 import { searchSlice, type Searched } from '../../core/propose/search.ts';
@@ -52,7 +53,7 @@ export const WORK = {
   ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
   waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
     waysToSize(planner(hem), widthMm, heightMm),
-  propose: (hem: Hem, wish: Wish, slice: number): Searched => searchSlice(hem, wish, slice),
+  propose: (hem: Hem, wish: Wish, slice: number, keep: Keep): Searched => searchSlice(hem, wish, slice, keep),
   prove: (hem: Hem, wish: Wish, found: Found, bases: readonly BaseRound[]): Proposal | null =>
     prove(hem, wish, found, bases),
   leaveOff: (hem: Hem, goal: LeaveOffGoal): readonly LeftOff[] => leaveOff(planner(hem), goal),

@@ -13,7 +13,9 @@ import {
   entryFor,
   idOf,
   idUnder,
+  keepsParts,
   partsOf,
+  type Keep,
   type Layer,
   type Part,
   type Shape,
@@ -54,15 +56,16 @@ export interface Footing {
   readonly foot: Plan;
   /** Of all new rounds until they are dressed. */
   readonly yarn: string;
+  readonly keep: Keep;
 }
 
 /** What stays is filled first where it is of loops or meshes. */
-export function footingOf(hem: Hem, wish: Wish, yarn: string, planner: Planner): Footing {
+export function footingOf(hem: Hem, wish: Wish, keep: Keep, yarn: string, planner: Planner): Footing {
   const stays = roundsThatStay(hem, wish);
   const standing = planner({ ...hem, rounds: stays });
   const fill = fillFor(trialOn(topOf(standing)), yarn);
   const stay = fill ? [...stays, fill] : stays;
-  return { hem, wish, stay, foot: fill ? planner({ ...hem, rounds: stay }) : standing, yarn };
+  return { hem, wish, stay, foot: fill ? planner({ ...hem, rounds: stay }) : standing, yarn, keep };
 }
 
 export interface Candidate {
@@ -87,7 +90,7 @@ export function groupsOf(
   start: Start,
   against: (obstacle: 'width' | 'look' | 'skill' | 'loose parts') => void,
 ): readonly Group[] {
-  const { hem, wish, foot, stay, yarn } = footing;
+  const { hem, wish, foot, stay, yarn, keep } = footing;
   const wanted = wantedWidthMm(wish, foot);
   const taller = foot.height.ratio;
   const bare = trialOn(stay.length > 0 ? topOf(foot) : null);
@@ -127,6 +130,8 @@ export function groupsOf(
       if (t === 0 && !middle && !edge) continue;
       const key = `${nameOf(ground)} ${t}`;
       const layer = t > 0 && ground ? { ...ground, times: t } : null;
+      const shape = { ground: layer, middle, edge };
+      if (!keepsParts(keep, shape)) continue;
       const rounds = grounds.get(key) ?? (layer ? [entryFor(layer, idOf('ground'), [yarn])] : []);
       grounds.set(key, rounds);
       const over = `${nameOf(ground)} ${nameOf(middle)}`;
@@ -136,7 +141,7 @@ export function groupsOf(
       groups.set(whole, group);
       const edges = edge ? trial.entries : [];
       group.candidates.push({
-        shape: { ground: layer, middle, edge },
+        shape,
         rounds: [...group.under, ...edges],
         edgeRounds: edge ? trial.rounds.slice(onMiddle.rounds.length) : [],
         widthMm: restMm + t * roundMm,

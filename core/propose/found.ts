@@ -2,7 +2,7 @@
 import type { RoundEntry } from '../document/hem.ts';
 import { riskOf, supplyOf } from '../forecast/supply.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import type { Candidate } from './candidates.ts';
+import type { Candidate, Footing } from './candidates.ts';
 import {
   LEAST_COLOUR_COST,
   colourCost,
@@ -13,7 +13,7 @@ import {
   type DressingKind,
   type Palette,
 } from './colours.ts';
-import type { Shape } from './grammar.ts';
+import { yarnsOf, type Shape } from './grammar.ts';
 import { riskCost } from './suits.ts';
 import type { TriedRound } from './trial.ts';
 import type { Wish } from './wish.ts';
@@ -49,7 +49,7 @@ export class Kept {
     plan: Plan | null,
     cost: number,
     palette: Palette,
-    wish: Wish,
+    { wish, keep }: Footing,
   ): boolean {
     const key = `${shape.edge?.family} ${plan !== null}`;
     const kept = this.byEdge.get(key) ?? [];
@@ -57,7 +57,9 @@ export class Kept {
     const worst = kept[KEPT_SHAPES - 1]?.[0];
     // No dressing makes up for so much.
     if (worst && cost + LEAST_COLOUR_COST >= worst.cost) return true;
-    const dressings = dressingsFor(shape, worked, plan, palette, wish);
+    const suits = (d: Dressing): boolean =>
+      !keep.yarns || yarnsOf(dressed(rounds, d)).join() === keep.yarns.join();
+    const dressings = dressingsFor(shape, worked, plan, palette, wish, suits);
     if (dressings.length === 0) return false;
     kept.push(
       dressings.map(({ dressing, minds }) => ({
@@ -85,10 +87,12 @@ function dressingsFor(
   plan: Plan | null,
   palette: Palette,
   wish: Wish,
+  suits: (dressing: Dressing) => boolean,
 ): readonly { readonly dressing: Dressing; readonly minds: number }[] {
   const best = new Map<DressingKind, { readonly dressing: Dressing; readonly minds: number }>();
   const parts = { ground: ground?.times ?? 0, middle: middle ? 1 : 0, edge: edge ? 1 : 0 };
   for (const dressing of dressingsOf(palette, parts)) {
+    if (!suits(dressing)) continue;
     const supply = plan && wish.basket !== 'any' ? supplyIn(plan, dressing) : LASTS;
     if (!supply.lasts) continue;
     const bands = worked.map((r) => ({ yarn: yarnIn(r, dressing), heightMm: r.ownHeightMm }));

@@ -136,6 +136,30 @@ export const sameChoice = (a: Layer, b: Layer): boolean =>
   a.size === b.size &&
   a.written?.text === b.written?.text;
 
+/** What of a border that was seen is to stay; each null for any. */
+export interface Keep {
+  readonly edge: Layer | null;
+  readonly under: Pick<Shape, 'ground' | 'middle'> | null;
+  /** Yarns from the piece outwards, each named once where it goes on. */
+  readonly yarns: readonly string[] | null;
+}
+
+export const KEEP_NOTHING: Keep = { edge: null, under: null, yarns: null };
+
+/** Whether a border has the parts that are to stay; how often its ground is worked may follow the width. */
+export function keepsParts({ edge, under }: Keep, shape: Shape): boolean {
+  if (edge && !sameLayer(shape.edge, edge)) return false;
+  if (!under) return true;
+  const [a, b] = [shape.ground, under.ground];
+  return (a && b ? sameChoice(a, b) : a === b) && sameLayer(shape.middle, under.middle);
+}
+
+/** Yarns of a border from the piece outwards, each named once where it goes on. */
+export const yarnsOf = (rounds: readonly RoundEntry[]): readonly string[] =>
+  rounds
+    .flatMap((r) => Array.from({ length: r.times }, (_, k) => r.yarns[k % r.yarns.length]!))
+    .filter((y, i, all) => y !== all[i - 1]);
+
 /** Which share of the look of a border its parts make, and the order of its yarns: what is seen most counts most. */
 const WEIGHTS = { edge: 0.45, middle: 0.22, ground: 0.13, times: 0.08, yarns: 0.12 } as const;
 /** What another choice of the same family counts beside another family. */

@@ -1,5 +1,5 @@
 /** A handful of borders that are near to the wish and different from each other. */
-import { apart, sameChoice, sameLayer, type Layer, type Shape } from './grammar.ts';
+import { apart, yarnsOf, type Shape } from './grammar.ts';
 import type { Proposal } from './prove.ts';
 import type { Found } from './found.ts';
 
@@ -15,26 +15,13 @@ export interface Taste {
   readonly like: Liked | null;
   /** Not these, nor what is nearly the same. */
   readonly unlike: readonly Liked[];
-  /** Parts that are to stay: an edge, what is under the edge, the order of the yarns; each null for any. */
-  readonly edge: Layer | null;
-  readonly under: Pick<Shape, 'ground' | 'middle'> | null;
-  readonly yarns: readonly string[] | null;
 }
 
-export const NO_TASTE: Taste = { like: null, unlike: [], edge: null, under: null, yarns: null };
+export const NO_TASTE: Taste = { like: null, unlike: [] };
 /** Borders that differ by less are nearly the same: another stitch in the ground, another order of yarns. */
 const NEARLY = 0.3;
 /** What being unlike what is liked costs, for a whole difference. */
 const UNLIKE = 40;
-
-/** Yarns of a border from the piece outwards, each named once where it goes on. */
-export const yarnsOf = ({ rounds }: Liked): readonly string[] =>
-  rounds.flatMap((r) => r.yarns.slice(0, r.times)).filter((yarn, i, all) => yarn !== all[i - 1]);
-
-/** How often the ground is worked may follow the width. */
-const sameUnder = (a: NonNullable<Taste['under']>, b: NonNullable<Taste['under']>): boolean =>
-  (a.ground && b.ground ? sameChoice(a.ground, b.ground) : a.ground === b.ground) &&
-  sameLayer(a.middle, b.middle);
 
 /** What is compared of a border, worked out once. */
 interface Compared {
@@ -42,16 +29,12 @@ interface Compared {
   readonly yarns: string;
 }
 
-const compared = (of: Liked): Compared => ({ shape: of.shape, yarns: yarnsOf(of).join() });
+const compared = (of: Liked): Compared => ({ shape: of.shape, yarns: yarnsOf(of.rounds).join() });
 const difference = (a: Compared, b: Compared): number => apart(a.shape, b.shape, a.yarns === b.yarns);
 
-function suitsTaste({ unlike, edge, under, yarns }: Taste): (f: Compared) => boolean {
+function suitsTaste({ unlike }: Taste): (f: Compared) => boolean {
   const not = unlike.map(compared);
-  return (f) =>
-    not.every((u) => difference(f, u) >= NEARLY) &&
-    (edge === null || sameLayer(f.shape.edge, edge)) &&
-    (under === null || sameUnder(f.shape, under)) &&
-    (yarns === null || yarns.join() === f.yarns);
+  return (f) => not.every((u) => difference(f, u) >= NEARLY);
 }
 
 /** After so many that no change of counts made fit, only what fits as it is is picked. */

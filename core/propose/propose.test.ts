@@ -23,9 +23,12 @@ import {
   idUnder,
   partsOf,
   startsOf,
+  yarnsOf,
+  KEEP_NOTHING,
+  type Keep,
   type Shape,
 } from './grammar.ts';
-import { NO_TASTE, basesOf, picked, yarnsOf, type Taste } from './pick.ts';
+import { NO_TASTE, basesOf, picked, type Taste } from './pick.ts';
 import { prove, type Proposal } from './prove.ts';
 import { endsInEdge } from './candidates.ts';
 import type { Found } from './found.ts';
@@ -217,7 +220,7 @@ describe('what is picked', () => {
     const [unlike, , , like] = handful as [Found, Found, Found, Found];
     for (const p of some({ unlike: [unlike] }))
       expect(
-        apart(p.shape, unlike.shape, yarnsOf(p).join() === yarnsOf(unlike).join()),
+        apart(p.shape, unlike.shape, yarnsOf(p.rounds).join() === yarnsOf(unlike.rounds).join()),
       ).toBeGreaterThanOrEqual(0.3);
     const near = (of: readonly Found[]): number =>
       of.reduce((sum, p) => sum + apart(p.shape, like.shape), 0) / of.length;
@@ -229,20 +232,26 @@ describe('what is picked', () => {
     ]);
   });
 
-  test('keeps the part that is to stay', () => {
-    const kept = handful.find((f) => f.shape.edge && f.shape.middle)!;
+  test('has the part that is to stay, of all that there are', () => {
+    const kept = handful.find((f) => f.shape.edge && f.shape.middle && f.shape.ground)!;
     const { ground, middle, edge } = kept.shape;
-    expect(some({ edge }).map((p) => p.shape.edge)).toEqual(some({ edge }).map(() => edge));
-    const under = some({ under: { ground, middle } });
-    expect(under.length).toBeGreaterThan(1);
-    for (const p of under) {
-      expect(p.shape.middle).toEqual(middle);
-      expect(p.shape.ground && { ...p.shape.ground, times: 1 }).toEqual(ground && { ...ground, times: 1 });
+    const slices = Array.from({ length: slicesOf(hem) }, (_, slice) => slice);
+    const those = (keep: Partial<Keep>): readonly Found[] =>
+      slices.flatMap((slice) => searchSlice(hem, wish, slice, { ...KEEP_NOTHING, ...keep }).found);
+    const withEdge = those({ edge });
+    expect(withEdge.map((f) => f.shape.edge)).toEqual(withEdge.map(() => edge));
+    expect(new Set(withEdge.map((f) => f.shape.middle?.family)).size).toBeGreaterThan(3);
+    const onThem = those({ under: { ground, middle } });
+    expect(new Set(onThem.map((f) => f.shape.edge?.family)).size).toBeGreaterThan(10);
+    for (const { shape } of onThem) {
+      expect(shape.middle).toEqual(middle);
+      expect(shape.ground && { ...shape.ground, times: 1 }).toEqual(ground && { ...ground, times: 1 });
     }
-    const yarns = yarnsOf(kept);
-    const alike = some({ yarns });
-    expect(alike.map(yarnsOf)).toEqual(alike.map(() => yarns));
-    expect(some({ yarns: ['no such yarn'] })).toEqual([]);
+    const yarns = yarnsOf(kept.rounds);
+    const alike = those({ yarns });
+    expect(alike.map((f) => yarnsOf(f.rounds))).toEqual(alike.map(() => yarns));
+    expect(new Set(alike.map((f) => f.shape.edge?.family)).size).toBeGreaterThan(10);
+    expect(those({ yarns: ['no such yarn'] })).toEqual([]);
   });
 
   test('passes over what failed, and gives up changes of counts that lead nowhere', () => {

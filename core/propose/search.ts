@@ -16,7 +16,7 @@ import { circumstancesOf, writtenRounds } from '../stack/stack.ts';
 import { byYarn, endsInEdge, footingOf, groupsOf, type Candidate } from './candidates.ts';
 import { Palette } from './colours.ts';
 import { Kept, type Found } from './found.ts';
-import { startsOf } from './grammar.ts';
+import { KEEP_NOTHING, startsOf, type Keep } from './grammar.ts';
 import {
   CHANGE_COST,
   OBSTACLES,
@@ -66,11 +66,11 @@ export const NOTHING_FOUND: Searched = { found: [], tried: 0, planned: 0, suit: 
 export const slicesOf = (hem: Hem): number => startsOf(hem).length;
 
 /** The part of the search that belongs to a start of the grammar. @param slice from 0 to {@link slicesOf} */
-export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
+export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KEEP_NOTHING): Searched {
   if (endsInEdge(hem, wish)) return NOTHING_FOUND;
   const planner = createPlanner();
   const palette = new Palette(hem);
-  const footing = footingOf(hem, wish, palette.yarns[0], planner);
+  const footing = footingOf(hem, wish, keep, palette.yarns[0], planner);
   const wanted = wantedWidthMm(wish, footing.foot);
   const kept = new Kept();
   const obstacles: Partial<Record<Obstacle, number>> = {};
@@ -97,7 +97,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
       const off = wanted === null ? 0 : Math.abs(c.widthMm / wanted - 1);
       if (off > WIDTH_OFF || (wish.minutes !== null && minutesToGo(ground) > wish.minutes)) return;
       against('fit');
-      kept.take(c, [...ground.rounds, ...c.edgeRounds], null, 100 * off + CHANGE_COST, palette, wish);
+      kept.take(c, [...ground.rounds, ...c.edgeRounds], null, 100 * off + CHANGE_COST, palette, footing);
     };
     for (const c of candidates) {
       const [first] = writtenRounds(c.rounds.slice(under.length)).rounds;
@@ -115,7 +115,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number): Searched {
         const [only, ...more] = obstaclesOf(plan, wish, false);
         if (only === undefined) {
           counted.suit++;
-          if (!kept.take(c, plan.rounds, plan, costOf(plan, wish) + leftCost(plan, wish), palette, wish))
+          if (!kept.take(c, plan.rounds, plan, costOf(plan, wish) + leftCost(plan, wish), palette, footing))
             against('basket');
         } else if (only === 'fit' || only === 'flatness') near(c);
         else if (more.length === 0) against(only);
