@@ -29,7 +29,14 @@ interface Compared {
   readonly yarns: string;
 }
 
-const compared = (of: Liked): Compared => ({ shape: of.shape, yarns: yarnsOf(of.rounds).join() });
+const known = new WeakMap<Liked, Compared>();
+
+function compared(of: Liked): Compared {
+  const found = known.get(of) ?? { shape: of.shape, yarns: yarnsOf(of.rounds).join() };
+  known.set(of, found);
+  return found;
+}
+
 const difference = (a: Compared, b: Compared): number => apart(a.shape, b.shape, a.yarns === b.yarns);
 
 function suitsTaste({ unlike }: Taste): (f: Compared) => boolean {
@@ -76,19 +83,32 @@ export function picked(
       // A proof knows it better.
       minds: (proven.get(at.f.key)?.cost ?? at.f.cost) + (like ? UNLIKE * difference(at.of, like) : 0),
       nearest: 1,
-    }));
+      taken: false,
+      seen: 0,
+    }))
+    .sort((a, b) => a.minds - b.minds);
   const shown: Proposal[] = [];
   const open: Found[] = [];
-  while (shown.length + open.length < most && left.length > 0) {
-    let best = 0;
-    const worth = ({ minds, nearest }: (typeof left)[number]): number => minds - DIFFERENCE * nearest;
-    for (let i = 1; i < left.length; i++) if (worth(left[i]!) < worth(left[best]!)) best = i;
-    const [{ f, of }] = left.splice(best, 1) as [(typeof left)[number]];
-    const proposal = proven.get(f.key);
+  const chosen: Compared[] = [];
+  while (chosen.length < most) {
+    let best: (typeof left)[number] | null = null;
+    let least = Infinity;
+    for (const other of left) {
+      // Nothing that comes now can be so different.
+      if (other.minds - DIFFERENCE >= least) break;
+      if (other.taken) continue;
+      while (other.seen < chosen.length)
+        other.nearest = Math.min(other.nearest, difference(other.of, chosen[other.seen++]!));
+      const worth = other.minds - DIFFERENCE * other.nearest;
+      if (worth < least) [best, least] = [other, worth];
+    }
+    if (!best) break;
+    best.taken = true;
+    const proposal = proven.get(best.f.key);
     if (proposal === null) continue;
     if (proposal) shown.push(proposal);
-    else open.push(f);
-    for (const other of left) other.nearest = Math.min(other.nearest, difference(other.of, of));
+    else open.push(best.f);
+    chosen.push(best.of);
   }
   return { shown, open };
 }
