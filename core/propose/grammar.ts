@@ -122,13 +122,13 @@ export const entryFor = (layer: Layer, id: string, yarns: readonly [string, ...s
   yarns,
 });
 
-export function sameLayer(a: Layer | null, b: Layer | null): boolean {
+function sameLayer(a: Layer | null, b: Layer | null): boolean {
   if (a === b || !a || !b) return a === b;
   return sameChoice(a, b) && a.times === b.times;
 }
 
 /** The same, however often it is worked. */
-export const sameChoice = (a: Layer, b: Layer): boolean =>
+const sameChoice = (a: Layer, b: Layer): boolean =>
   a.family === b.family &&
   a.stitch === b.stitch &&
   a.corner === b.corner &&
