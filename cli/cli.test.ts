@@ -3,7 +3,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
+import { plan } from '../core/plan/planner.ts';
 import { demoPlans } from '../demo/read.ts';
+import type { proposed } from './propose.ts';
 import { EXPORTS, EXPORT_IDS, exported } from '../drawing/exports.ts';
 
 const DEMO = 'demo/harbour-throw.hem.json';
@@ -134,5 +136,35 @@ describe('hem', () => {
     const again = hem(['bundle', zip, DEMO, '-o', '-']);
     expect(again.status).toBe(0);
     expect(again.stdout.startsWith('PK')).toBe(true);
+  });
+
+  test('propose finds borders for a wish, planned as they are told, and says why there are none', () => {
+    const { status, stdout } = hem(['propose', DEMO, '--size', '126x160', '--edge', 'lobed', '--json']);
+    expect(status).toBe(0);
+    const { tried, suit, proposals } = JSON.parse(stdout) as ReturnType<typeof proposed>;
+    expect([tried > 1000, suit > 10, proposals.length]).toEqual([true, true, 8]);
+    for (const { base, rounds, widthMm, grams, looks } of proposals) {
+      const made = plan({ ...harbour.hem, base, rounds });
+      expect(made.borderWidthMm).toBeCloseTo(widthMm, 6);
+      expect(made.yarns.reduce((sum, y) => sum + y.quantity.grams * (1 + y.quantity.spread), 0)).toBeCloseTo(
+        grams,
+        6,
+      );
+      expect(looks).toContain('scalloped');
+      expect(Math.abs(made.blockedSize.widthMm - 1260)).toBeLessThan(20);
+    }
+    const none = hem(['propose', DEMO, '--width', '4', '--hours', '0.1']);
+    expect([none.status, none.stdout]).toEqual([
+      1,
+      expect.stringMatching(/Nothing suits\.\nBut for the time/),
+    ]);
+    expect(hem(['propose', DEMO, '--size', '12'])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('120x150'),
+    });
+    expect(hem(['propose', DEMO, '--width', '-3'])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('--width'),
+    });
   });
 });

@@ -2,26 +2,24 @@
 import { useState } from 'react';
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { plan } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { lengthWords, timeWords } from '../../core/words/measures.ts';
 import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
 import { searchSlice, slicesOf } from '../../core/propose/search.ts';
 import { NO_WISH, type Wish } from '../../core/propose/wish.ts';
-import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { entry, flatBlanket } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { ProposalCard } from './ProposalCard.tsx';
 import { ProposePage } from './ProposePage.tsx';
 import { Sentence } from './Sentence.tsx';
 
-const hem = rowsHem({
-  stitches: 61,
-  rows: [{ stitch: 'dc', count: 32 }],
-  widthCm: 43,
-  heightCm: 45,
-  counts: [59, 61, 59, 61],
-  rounds: [entry({ id: 'mine' })],
-});
+const hem = flatBlanket([entry({ id: 'mine' })]);
 const wish: Wish = { ...NO_WISH, widthCm: 3 };
+/** As a style has it. */
+const rgbOf = (hex: string): string =>
+  `rgb(${[1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)).join(', ')})`;
 
 describe('the sentence of a wish', () => {
   /** The last wish that was said. */
@@ -131,12 +129,33 @@ describe('a border that is proposed', () => {
     expect(store.get().plan.hem.kept).toEqual([]);
   });
 
-  test('goes beside the border in hand, which stays', () => {
+  test('tells the numbers of its own plan', () => {
+    const { store, container } = card();
+    const made = plan({ ...store.get().plan.hem, base: proposal.base, rounds: proposal.rounds });
+    const grams = made.yarns.reduce((sum, y) => sum + y.quantity.grams * (1 + y.quantity.spread), 0);
+    expect(container.textContent).toContain(`${lengthWords(made.borderWidthMm, 'cm')} wide`);
+    expect(container.textContent).toContain(`up to ${Math.round(grams)} g`);
+    expect(container.textContent).toContain(`about ${timeWords(made.minutes)}`);
+    const bands = [...container.querySelectorAll<HTMLElement>('[aria-hidden] > span')].slice(1);
+    const shares = bands.map((b) => Number(b.style.flexGrow));
+    const height = (yarn: string): number =>
+      made.rounds.reduce((sum, r) => sum + (r.yarnId === yarn ? r.ownHeightMm : 0), 0);
+    // At real proportion: what the bands of a yarn come to is its part of the border.
+    for (const { id, colour } of made.hem.yarns) {
+      const rgb = rgbOf(colour);
+      const shown = shares.reduce((sum, s, k) => sum + (bands[k]!.style.background === rgb ? s : 0), 0);
+      expect(shown).toBeCloseTo(height(id) / made.borderWidthMm, 1);
+    }
+  });
+
+  test('goes beside the border in hand, which stays; pressed again it is there once', () => {
     const { store } = card();
     const before = store.get().plan.hem.rounds;
     fireEvent.click(screen.getByRole('button', { name: 'Compare' }));
     const { rounds, kept } = store.get().plan.hem;
     expect(rounds).toBe(before);
+    fireEvent.click(screen.getByRole('button', { name: 'Compare' }));
+    expect(store.get().plan.hem.kept).toEqual(kept);
     expect(kept.map((k) => k.rounds.map((r) => r.family))).toEqual([proposal.rounds.map((r) => r.family)]);
   });
 

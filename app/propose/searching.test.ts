@@ -3,20 +3,14 @@ import { searchSlice, slicesOf, type Searched } from '../../core/propose/search.
 import { KEEP_NOTHING } from '../../core/propose/grammar.ts';
 import { picked } from '../../core/propose/pick.ts';
 import { NO_WISH } from '../../core/propose/wish.ts';
-import { rowsHem } from '../../core/testing/hems.ts';
+import { flatBlanket } from '../../core/testing/hems.ts';
 import { StandInWorker, endWorkers } from '../testing/worker.ts';
 import { Pool, type Job } from '../workers/pool.ts';
 import { Searching } from './searching.ts';
 
 afterEach(endWorkers);
 
-const hem = rowsHem({
-  stitches: 61,
-  rows: [{ stitch: 'dc', count: 32 }],
-  widthCm: 43,
-  heightCm: 45,
-  counts: [59, 61, 59, 61],
-});
+const hem = flatBlanket();
 const wish = { ...NO_WISH, widthCm: 3 };
 
 /** Answers that are given by hand. */

@@ -2,14 +2,9 @@ import { Link } from 'react-router';
 import { Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import type { Hem } from '../../core/document/hem.ts';
-import type { Edit } from '../../core/edits/edit.ts';
-import { addRounds } from '../../core/edits/rounds.ts';
-import type { OtherEdge } from '../../core/forecast/alternatives.ts';
+import { takeEdge } from '../../core/forecast/alternatives.ts';
 import { basketReach } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { familyById } from '../../core/rounds/registry.ts';
-import { newEntry } from '../../core/stack/stack.ts';
 import { plural, yarnLengthWords } from '../../core/words/measures.ts';
 import { WaysOff } from '../controls/WaysOff.tsx';
 import { useHemStore } from '../hem/context.ts';
@@ -33,7 +28,8 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const others = useWorked('otherEdges', plan.hem).value ?? [];
   const last = plan.rounds[plan.rounds.length - 1]!;
   // What has been begun stays, and what does not fit saves nothing yet.
-  const saving = last.done ? [] : others.filter((o) => o.ballsSaved > 0 && o.even);
+  const begun = plan.rounds.some((r) => r.done && r.written?.entry.id === plan.hem.rounds.at(-1)?.id);
+  const saving = begun ? [] : others.filter((o) => o.ballsSaved > 0 && o.even);
   return (
     <section className="how-far">
       <FromBasket plan={plan} />
@@ -86,7 +82,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
           {saving.length > 0 && (
             <p className="savings">
               {saving.slice(0, MOST_SAVING).map((o) => (
-                <Button key={o.familyId} size="small" onClick={() => store.do(exchanged(plan.hem, o))}>
+                <Button key={o.familyId} size="small" onClick={() => store.do(takeEdge(plan, o, nanoid(8)))}>
                   {o.name} saves {plural(o.ballsSaved, 'ball')}
                 </Button>
               ))}
@@ -109,13 +105,6 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
 
 /** Other last rounds that are offered because they save a ball. */
 const MOST_SAVING = 4;
-
-/** Another edge in place of the last entry, in its yarn. */
-function exchanged({ rounds }: Hem, { familyId, name }: OtherEdge): Edit {
-  const last = rounds.at(-1)!;
-  const entry = newEntry(familyById(familyId)!, nanoid(8), last.yarns[0]!);
-  return addRounds(`last round: ${name.toLowerCase()}`, [entry], 'instead', last.id);
-}
 
 /** What could be made of the basket, and where this border would have to stop if it is not enough. */
 function FromBasket({ plan }: { readonly plan: Plan }) {

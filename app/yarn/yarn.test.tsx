@@ -2,11 +2,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { rangeWords } from '../../core/words/measures.ts';
-import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { comesOutEven } from '../../core/plan/types.ts';
+import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
-import { ballEnds } from '../../core/forecast/supply.ts';
+import { ballEnds, basketReach } from '../../core/forecast/supply.ts';
 import { BallsOnPiece } from './BallsOnPiece.tsx';
 import { Basket } from './Basket.tsx';
+import { HowFar } from './HowFar.tsx';
 import { RoundsChart } from './RoundsChart.tsx';
 import { WeighIns } from './WeighIns.tsx';
 
@@ -105,5 +107,46 @@ test('the chart has a row for every round with its range, the outermost on top',
   expect(titles).toHaveLength(rounds.length);
   rounds.forEach((r, i) => {
     expect(titles[i]).toContain(`${r.total} stitches, ${rangeWords(r.yarnM, 0.2)} m`);
+  });
+});
+
+describe('how far the yarn goes', () => {
+  const shell = entry({ id: 'edge', family: 'shell', stitch: 'hdc' });
+  const short = (haveG: number | null, ballG = 50) => {
+    const of = flatBlanket([entry({ id: 'a', times: 4 }), shell]);
+    return { ...of, yarns: of.yarns.map((y) => ({ ...y, haveG, ballG })) };
+  };
+
+  test('stops where the basket is surely enough, every way planned again', async () => {
+    const { store } = renderHem(short(30), (plan) => <HowFar plan={plan} />);
+    expect(basketReach(store.get().plan)!.doubtful).not.toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'Stop where the basket is surely enough' }));
+    const [way] = await screen.findAllByRole('button', { name: /^Leave off / });
+    fireEvent.click(way!);
+    expect(basketReach(store.get().plan)!.doubtful).toBeNull();
+    expect(comesOutEven(store.get().plan)).toBe(true);
+    expect(screen.queryByRole('button', { name: /^Stop where/ })).toBeNull();
+    act(() => store.undo());
+    expect(store.get().plan.hem.rounds).toHaveLength(2);
+  });
+
+  test('an edge that saves balls is taken with a press, and saves them', async () => {
+    const { store } = renderHem(short(null, 2), (plan) => <HowFar plan={plan} />);
+    const balls = (): number => store.get().plan.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
+    const before = balls();
+    const [offer] = await screen.findAllByRole('button', { name: / saves \d+ balls?$/ });
+    const said = Number(/saves (\d+)/.exec(offer!.textContent!)![1]);
+    fireEvent.click(offer!);
+    expect(before - balls()).toBe(said);
+    expect(store.get().plan.hem.rounds.map((r) => r.family)).not.toContain('shell');
+  });
+
+  test('asks for whole borders only where it has been said what is there', () => {
+    renderHem(short(null), (plan) => <HowFar plan={plan} />);
+    expect(screen.queryByRole('link', { name: /basket/ })).toBeNull();
+    renderHem(short(500), (plan) => <HowFar plan={plan} />);
+    const asked = screen.getAllByRole('link').map((a) => a.getAttribute('href'));
+    expect(asked).toEqual(['?basket', '?useup', '?useup&on'].map((wish) => `/hem/test/propose${wish}`));
+    expect(screen.queryByRole('button', { name: /^Stop where/ })).toBeNull();
   });
 });

@@ -114,8 +114,10 @@ export const keepBorder = (id: string): Edit =>
       : { kept: [...kept, { id, name: `Border ${kept.length + 1}`, base, rounds }] },
   );
 
+type Border = Pick<Hem, 'base' | 'rounds'>;
+
 /** Tries a border on: the one in hand is put aside by itself, unless there is none. @param id of what is put aside */
-export const tryOn = (border: Pick<Hem, 'base' | 'rounds'>, id: string, name: string): Edit =>
+export const tryOn = (border: Border, id: string, name: string): Edit =>
   edit('tried a border on', ({ base, rounds, kept }) => {
     if (rounds.length === 0) return border;
     if (kept.length >= LIMITS.kept) return tooMany(kept.length + 1);
@@ -123,11 +125,21 @@ export const tryOn = (border: Pick<Hem, 'base' | 'rounds'>, id: string, name: st
     return { ...border, kept: [...kept, aside] };
   });
 
-/** Puts a border beside the one that is worked on, to be compared with it. */
-export const putAside = (border: Pick<Hem, 'base' | 'rounds'>, id: string, name: string): Edit =>
-  edit('a border beside this one', ({ kept }) =>
-    kept.length >= LIMITS.kept ? tooMany(kept.length + 1) : { kept: [...kept, { id, name, ...border }] },
-  );
+/** The same rounds on the same base round, whatever the entries are called. */
+const isSameBorder = (a: Border, b: Border): boolean => {
+  const told = ({ base, rounds }: Border): string =>
+    JSON.stringify([base, rounds.map((r) => ({ ...r, id: '' }))]);
+  return told(a) === told(b);
+};
+
+/** Puts a border beside the one that is worked on, to be compared with it; one that is there already is not put there again. */
+export const putAside = (border: Border, id: string, name: string): Edit =>
+  edit('a border beside this one', ({ kept }) => {
+    if (kept.some((k) => isSameBorder(k, border))) return {};
+    return kept.length >= LIMITS.kept
+      ? tooMany(kept.length + 1)
+      : { kept: [...kept, { id, name, ...border }] };
+  });
 
 /** A second one like a border that was kept, beside it. */
 export const copyBorder = (id: string, copy: string): Edit =>

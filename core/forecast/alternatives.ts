@@ -1,10 +1,12 @@
 /** What would another edge do? The last entry of the stack exchanged, repeated, or carried to a wanted size. */
 import { schoolsFor, type SchoolId } from '../base/schools.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
+import type { Edit } from '../edits/edit.ts';
+import { addRounds } from '../edits/rounds.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
 import { groundNeeded } from '../rounds/facts.ts';
-import { FAMILIES } from '../rounds/registry.ts';
+import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
 
@@ -90,6 +92,13 @@ export function otherEdges(plan: Plan): readonly OtherEdge[] {
     })
     .sort((a, b) => a.metres - b.metres);
 }
+
+/** Takes another edge in place of the last entry, in its yarn. @param id of the new entry */
+export const takeEdge = ({ hem }: Plan, { familyId, name }: OtherEdge, id: string): Edit => {
+  const last = hem.rounds.at(-1)!;
+  const entry = newEntry(familyById(familyId)!, id, last.yarns[0]!);
+  return addRounds(`last round: ${name.toLowerCase()}`, [entry], 'instead', last.id);
+};
 
 /** Strain on the side where it is worst. */
 export function worstStrain(round: RoundPlan): number {

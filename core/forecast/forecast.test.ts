@@ -12,6 +12,7 @@ import {
   firstToShow,
   otherEdges,
   roundsFromRest,
+  takeEdge,
 } from './alternatives.ts';
 import { plain } from '../rounds/plain.ts';
 import { edgeOf, waysIn } from './nextRound.ts';
@@ -187,6 +188,25 @@ describe('how far the rest goes', () => {
     };
     expect(grams(plainRounds.surely)).toBeLessThanOrEqual(rest);
     expect(grams(plainRounds.surely + 1)).toBeGreaterThan(rest);
+  });
+
+  test('another edge that is taken saves the balls that it was said to, and fits', () => {
+    let taken = 0;
+    for (const [, made] of demoPlans()) {
+      // Small balls, so that there are some to be saved.
+      const small = plan({ ...made.hem, yarns: made.hem.yarns.map((y) => ({ ...y, ballG: 5 })) });
+      const balls = (p: Plan): number => p.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
+      if (small.rounds.at(-1)!.done) continue;
+      for (const other of otherEdges(small).filter((o) => o.ballsSaved > 0 && o.even)) {
+        const outcome = performed(small.hem, takeEdge(small, other, 'taken'));
+        if (!outcome.ok) throw new Error(other.name);
+        const then = plan(outcome.value);
+        expect([other.name, balls(small) - balls(then)]).toEqual([other.name, other.ballsSaved]);
+        expect(then.rounds.filter((r) => r.written?.entry.id === 'taken').every((r) => r.even)).toBe(true);
+        taken++;
+      }
+    }
+    expect(taken).toBeGreaterThan(5);
   });
 
   test('another edge in place of the last is measured on the same ring', () => {

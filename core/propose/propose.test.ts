@@ -9,8 +9,9 @@ import { worstStrain } from '../forecast/alternatives.ts';
 import { riskOf, supplyOf } from '../forecast/supply.ts';
 import { createPlanner, plan as planOf } from '../plan/planner.ts';
 import { comesOutEven, type Plan } from '../plan/types.ts';
-import { entry, rowsHem } from '../testing/hems.ts';
+import { entry, flatBlanket, rowsHem } from '../testing/hems.ts';
 import { workedInto } from '../testing/worked.ts';
+import { leftOf } from '../work/progress.ts';
 import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../words/proposeWords.ts';
 import { characterOf } from './character.ts';
 import {
@@ -33,17 +34,11 @@ import { prove, type Proposal } from './prove.ts';
 import { endsInEdge } from './candidates.ts';
 import type { Found } from './found.ts';
 import { NOTHING_FOUND, searchSlice, slicesOf, together, type Searched } from './search.ts';
-import { costOf, minutesToGo, obstaclesOf } from './suits.ts';
+import { costOf, obstaclesOf } from './suits.ts';
 import { trialOn, tried } from './trial.ts';
 import { NO_WISH, SKILLS, widthOff, type Wish } from './wish.ts';
 
-const hem: Hem = rowsHem({
-  stitches: 61,
-  rows: [{ stitch: 'dc', count: 32 }],
-  widthCm: 43,
-  heightCm: 45,
-  counts: [59, 61, 59, 61],
-});
+const hem: Hem = flatBlanket();
 const sliceOf = (of: Hem, middle: string | null, stitch = 'sc'): number =>
   startsOf(of).findIndex((s) => s.stitch === stitch && (s.middle?.family ?? null) === middle);
 const FEW = [null, 'moss', 'v-stitch'];
@@ -332,11 +327,15 @@ describe('a wish', () => {
   test('for a border that has been begun stands on what has been worked, in the time that is left', () => {
     const begun = workedInto({ ...hem, rounds: [entry({ id: 'mine', times: 3 })] }, 1, 0.5);
     const whole = planOf(begun.hem);
-    expect(minutesToGo(whole)).toBeGreaterThan(0);
-    expect(minutesToGo(whole)).toBeLessThan(whole.minutes);
-    const { found } = searched(begun.hem, { ...NO_WISH, widthCm: 4 }, [null]);
+    expect(leftOf(whole).border.minutes).toBeGreaterThan(0);
+    expect(leftOf(whole).border.minutes).toBeLessThan(whole.minutes);
+    const wish: Wish = { ...NO_WISH, widthCm: 4 };
+    const { found } = searched(begun.hem, wish, [null]);
     expect(found.length).toBeGreaterThan(0);
     for (const f of found) expect(f.rounds[0]!.id).toBe('mine');
+    const [shown] = shownOf(begun.hem, wish, found, 1);
+    // The time that is told is that of the log: what is left.
+    expect(shown!.minutes).toBeCloseTo(leftOf(planned(begun.hem, shown!)).border.minutes, 9);
     // Nothing goes on top of an edge that has been begun.
     const rounds = [entry({ id: 'edge', family: 'shell', stitch: 'hdc' })];
     const edged = workedInto({ ...hem, rounds }, 1, 0.5).hem;

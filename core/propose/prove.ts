@@ -7,6 +7,7 @@ import { fitHem } from '../fit/open.ts';
 import { supplyOf, type Supply } from '../forecast/supply.ts';
 import { createPlanner } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
+import { leftOfBorder } from '../work/progress.ts';
 import { characterOf, type Character } from './character.ts';
 import { Palette, colourCost, type DressingKind } from './colours.ts';
 import type { Shape } from './grammar.ts';
@@ -15,7 +16,6 @@ import {
   CHANGE_COST,
   costOf,
   leftCost,
-  minutesToGo,
   obstaclesOf,
   riskCost,
   riskOfAll,
@@ -100,7 +100,7 @@ function proposalOf(plan: Plan, { key, shape, dressing }: Found, wish: Wish, asI
     rounds: plan.hem.rounds,
     widthMm: plan.borderWidthMm,
     blockedSize: plan.blockedSize,
-    minutes: minutesToGo(plan),
+    minutes: leftOfBorder(plan).minutes,
     worst: worstOfAll(plan),
     supply: worstSupply(plan),
     risk: riskOfAll(plan),

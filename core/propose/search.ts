@@ -13,6 +13,7 @@ import { createPlanner } from '../plan/planner.ts';
 import { comesOutEven, topOf, type Plan } from '../plan/types.ts';
 import { wouldComeOutEven } from '../ring/even.ts';
 import { circumstancesOf, writtenRounds } from '../stack/stack.ts';
+import { leftOfBorder } from '../work/progress.ts';
 import { byYarn, endsInEdge, footingOf, groupsOf, type Candidate } from './candidates.ts';
 import { Palette } from './colours.ts';
 import { Kept, type Found } from './found.ts';
@@ -23,7 +24,6 @@ import {
   WIDTH_OFF,
   costOf,
   leftCost,
-  minutesToGo,
   obstaclesOf,
   worstOfAll,
   type Obstacle,
@@ -93,21 +93,21 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KE
     lasting.set(over, enough + 1);
     const top = topOf(ground);
     const sound = comesOutEven(ground) && Math.abs(worstOfAll(ground)) <= ground.flatLimits.blocks;
-    const near = (c: Candidate): void => {
+    const near = (c: Candidate, only: 'fit' | 'flatness'): void => {
       const off = wanted === null ? 0 : Math.abs(c.widthMm / wanted - 1);
-      if (off > WIDTH_OFF || (wish.minutes !== null && minutesToGo(ground) > wish.minutes)) return;
-      against('fit');
+      if (off > WIDTH_OFF || (wish.minutes !== null && leftOfBorder(ground).minutes > wish.minutes)) return;
+      against(only);
       kept.take(c, [...ground.rounds, ...c.edgeRounds], null, 100 * off + CHANGE_COST, palette, footing);
     };
     for (const c of candidates) {
       const [first] = writtenRounds(c.rounds.slice(under.length)).rounds;
       const below = top.plannedHeightMm / top.stitchWidthMm;
-      if (!sound) near(c);
+      if (!sound) near(c, comesOutEven(ground) ? 'flatness' : 'fit');
       else if (
         first &&
         !wouldComeOutEven(top.ring, first.recipe, circumstancesOf(first, ground.body.outline, below))
       ) {
-        near(c);
+        near(c, 'fit');
       } else {
         const plan = planner({ ...hem, rounds: c.rounds });
         counted.planned++;
@@ -117,7 +117,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KE
           counted.suit++;
           if (!kept.take(c, plan.rounds, plan, costOf(plan, wish) + leftCost(plan, wish), palette, footing))
             against('basket');
-        } else if (only === 'fit' || only === 'flatness') near(c);
+        } else if (only === 'fit' || only === 'flatness') near(c, only);
         else if (more.length === 0) against(only);
       }
     }

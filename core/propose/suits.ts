@@ -2,6 +2,7 @@
 import { worstStrain } from '../forecast/alternatives.ts';
 import { riskOf, supplyOf } from '../forecast/supply.ts';
 import { comesOutEven, type Plan } from '../plan/types.ts';
+import { leftOfBorder } from '../work/progress.ts';
 import { characterOf, type Character } from './character.ts';
 import { SKILLS, widthOff, type Wish } from './wish.ts';
 
@@ -45,7 +46,9 @@ export function obstaclesOf(plan: Plan, wish: Wish, dressed: boolean): readonly 
     ...(dressed && wish.basket !== 'any' && plan.yarns.some((y) => supplyOf(y) === 'runs out')
       ? (['basket'] as const)
       : []),
-    ...(wish.minutes !== null && minutesToGo(plan) > TIME_OVER * wish.minutes ? (['time'] as const) : []),
+    ...(wish.minutes !== null && leftOfBorder(plan).minutes > TIME_OVER * wish.minutes
+      ? (['time'] as const)
+      : []),
     ...(comesOutEven(plan) ? [] : (['fit'] as const)),
     ...(Math.abs(worstOfAll(plan)) > plan.flatLimits.blocks ? (['flatness'] as const) : []),
   ];
@@ -61,17 +64,10 @@ export const riskOfAll = ({ yarns }: Plan): number => Math.max(0, ...yarns.map(r
 /** What being over the time by half of it costs, and the like; all costs are in per cent off the wished width. */
 const COST = { strain: 6, time: 40, risk: 60, left: 40, change: 4 } as const;
 
-/** Working time of what has not been made yet, minutes. */
-export const minutesToGo = ({ rounds }: Plan): number =>
-  rounds.reduce((sum, { done, minutes, ring }) => {
-    const made = done ? (done.finished ? 1 : done.stitches / Math.max(1, ring.made.length)) : 0;
-    return sum + minutes * (1 - Math.min(1, made));
-  }, 0);
-
 /** What a maker would mind, in one number: per cent off the wished width, strain beyond what lies flat, time. */
 export function costOf(plan: Plan, wish: Wish): number {
   const strain = Math.max(0, Math.abs(worstOfAll(plan)) / plan.flatLimits.flat - 1);
-  const time = wish.minutes === null ? 0 : Math.max(0, minutesToGo(plan) / wish.minutes - 1);
+  const time = wish.minutes === null ? 0 : Math.max(0, leftOfBorder(plan).minutes / wish.minutes - 1);
   return 100 * widthOff(wish, plan) + COST.strain * strain + COST.time * time;
 }
 

@@ -14,6 +14,17 @@ export const sideChoice = (count: number | null = null): SideChoice => ({
   spots: {},
 });
 
+/** A blanket of dc rows whose base round lies flat, small enough for a search. */
+export const flatBlanket = (rounds: readonly RoundEntry[] = []): Hem =>
+  rowsHem({
+    stitches: 61,
+    rows: [{ stitch: 'dc', count: 32 }],
+    widthCm: 43,
+    heightCm: 45,
+    counts: [59, 61, 59, 61],
+    rounds,
+  });
+
 /** An entry of a plain round, or of another family as it is first offered. */
 export const entry = ({
   yarn,

@@ -67,6 +67,14 @@ const sumOf = (parts: readonly Left[]): Left =>
     NOTHING,
   );
 
+/** What is left of the border. */
+export function leftOfBorder(plan: Plan): Left {
+  const { round, made } = progressOf(plan);
+  if (!round) return NOTHING;
+  const later = plan.rounds.slice(round.number + 1).map((r) => stretchOf(r, 0, r.ring.made.length));
+  return sumOf([stretchOf(round, made, round.ring.made.length), ...later]);
+}
+
 /** What is left of the side or corner in hand, of the round, and of the border. */
 export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left; readonly border: Left } {
   const { round, made } = progressOf(plan);
@@ -74,8 +82,7 @@ export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left;
   const size = round.ring.made.length;
   const side = stepAt(stepsOf(plan, round.number, 'side'), made);
   const rest = stretchOf(round, made, size);
-  const later = plan.rounds.slice(round.number + 1).map((r) => stretchOf(r, 0, r.ring.made.length));
-  return { side: stretchOf(round, made, side.to), round: rest, border: sumOf([rest, ...later]) };
+  return { side: stretchOf(round, made, side.to), round: rest, border: leftOfBorder(plan) };
 }
 
 /** That a round is begun, as it is planned now. */
