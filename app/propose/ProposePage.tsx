@@ -79,7 +79,7 @@ export function ProposePage() {
 }
 
 /** How far the search is, and what it has come to. */
-function Progress({ searched, done, stopped, working, stop }: Proposals) {
+function Progress({ searched, shown, done, stopped, working, stop }: Proposals) {
   const tried = `${plural(searched.tried, 'border')} tried`;
   return (
     <p className={styles.progress} role="status">
@@ -94,8 +94,8 @@ function Progress({ searched, done, stopped, working, stop }: Proposals) {
       ) : (
         <span className="quiet">
           {tried}
-          {stopped && ' before it was stopped'}: {searched.suit} suit as they are. These are the nearest to
-          the wish, and truly different.
+          {stopped && ' before it was stopped'}: {searched.suit} suit as they are.
+          {shown.length > 0 && ' These are the nearest to the wish, and truly different.'}
         </span>
       )}
     </p>

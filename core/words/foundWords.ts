@@ -4,7 +4,7 @@ import type { FoundLay } from '../log/found.ts';
 import type { LeftOff } from '../work/leaveOff.ts';
 import { flatnessWords } from './flatWords.ts';
 import { listWords } from './lists.ts';
-import { timeWords } from './measures.ts';
+import { plural, timeWords } from './measures.ts';
 
 export const roundWords = (round: number): string => (round === 0 ? 'Base round' : `Round ${round}`);
 
@@ -27,6 +27,8 @@ export function leftOffWords({ entries, minutesLeft }: LeftOff): string {
     const each = familyById(entry.family)?.roundsPerRepeat ?? 1;
     rounds.set(name, (rounds.get(name) ?? 0) + fewer * each);
   }
-  const parts = [...rounds].map(([name, count]) => (count === 1 ? name : `${count} rounds of ${name}`));
+  const parts = [...rounds].map(([name, count]) =>
+    count === 1 ? name : name.endsWith('round') ? plural(count, name) : `${count} rounds of ${name}`,
+  );
   return `Leave off ${listWords(parts)}: about ${timeWords(minutesLeft)} are left`;
 }
