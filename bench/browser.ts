@@ -9,6 +9,7 @@ import { writeHem } from '../core/document/check.ts';
 import type { Hem } from '../core/document/hem.ts';
 import { plan } from '../core/plan/planner.ts';
 import { entry, rowsHem } from '../core/testing/hems.ts';
+import { firstLoad } from '../e2e/firstLoad.ts';
 import { createApp } from '../server/app.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -66,23 +67,13 @@ async function frames(page: Page, work: () => Promise<void>): Promise<readonly n
   return times.slice(1).map((t, i) => t - times[i]!);
 }
 
-async function firstLoad(): Promise<void> {
+async function load(): Promise<void> {
   const page = await newPage();
-  const session = await page.context().newCDPSession(page);
-  await session.send('Network.enable');
-  const kinds = new Map<string, string>();
-  const sizes = new Map<string, number>();
-  session.on('Network.responseReceived', (e) => kinds.set(e.requestId, e.type));
-  session.on('Network.loadingFinished', (e) => {
-    const kind = kinds.get(e.requestId) ?? 'Other';
-    sizes.set(kind, (sizes.get(kind) ?? 0) + e.encodedDataLength);
-  });
-  await page.goto(home);
-  await page.locator('.shelf-hem').first().waitFor();
+  const fetched = await firstLoad(page, home);
   const kb = (n: number): string => `${Math.round(n / 1000)} KB`;
-  const all = [...sizes.values()].reduce((a, b) => a + b, 0);
-  line('first load, JavaScript until the shelf shows', kb(sizes.get('Script') ?? 0), '260 KB gzipped');
-  line('first load, everything, fonts and demo data included', kb(all), '–');
+  line('first load, JavaScript until the shelf shows', kb(fetched.scriptsUntilShelf), '260 KB gzipped');
+  line('first load, JavaScript until the shelf is drawn', kb(fetched.scripts), '–');
+  line('first load, everything, fonts and demo data included', kb(fetched.all), '–');
   await page.context().close();
 }
 
@@ -218,7 +209,7 @@ async function shelf(): Promise<void> {
 }
 
 const parts: Readonly<Record<string, () => Promise<void>>> = {
-  load: firstLoad,
+  load,
   step: async () => {
     await drag('demo-harbour-throw');
     await drag('demo-orchard-squares');

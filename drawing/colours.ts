@@ -1,5 +1,4 @@
 import { lab } from 'd3-color';
-import { interpolateLab } from 'd3-interpolate';
 
 /** The three tones of a strand: its dark edge, its body and its light. */
 export interface Tones {
@@ -36,7 +35,9 @@ export function faded(colour: string, ground: string, part = 0.72): string {
   let found = mixed.get(key);
   if (found === undefined) {
     if (mixed.size >= MOST_MIXED) mixed.clear();
-    found = lab(interpolateLab(colour, ground)(part)).formatHex();
+    const [from, to] = [lab(colour), lab(ground)];
+    const between = (a: number, b: number): number => a + (b - a) * part;
+    found = lab(between(from.l, to.l), between(from.a, to.a), between(from.b, to.b)).formatHex();
     mixed.set(key, found);
   }
   return found;

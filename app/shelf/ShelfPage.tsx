@@ -153,7 +153,7 @@ export function ShelfPage() {
       // Read anew: another tab may have changed the shelf since it was shown.
       const all = await library.list();
       const photos = photosToo ? await photosOf(new Set(all.map((f) => f.id))) : [];
-      const bytes = new Uint8Array(backupOf(all, now, await wishesHere(), photos));
+      const bytes = new Uint8Array(await backupOf(all, now, await wishesHere(), photos));
       saveBlob(`hems-${now.toISOString().slice(0, 10)}.zip`, new Blob([bytes], { type: 'application/zip' }));
       await noteBackup(all, now);
     });

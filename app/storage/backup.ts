@@ -1,5 +1,5 @@
 /** Backups: when the last one was made, and a folder of the device that is kept up to date where the browser can. */
-import { HANDS_FILE, writeFiles, type BundledFile, type BundledPhoto } from '../../core/document/bundle.ts';
+import type { BundledFile, BundledPhoto } from '../../core/document/bundle.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { writeHem } from '../../core/document/check.ts';
 import { writeWishes, type HandsWishes } from '../../core/hands/wishes.ts';
@@ -30,14 +30,16 @@ function filesOf(shelf: readonly Found[]): readonly BundledFile[] {
   }));
 }
 
-/** The bytes of a backup of the whole shelf. */
-export const backupOf = (
+/** The bytes of a backup of the whole shelf. What packs it is fetched with the first, to keep the shelf small. */
+export async function backupOf(
   shelf: readonly Found[],
   now: Date,
   wishes: HandsWishes,
   photos: readonly BundledPhoto[] = [],
-): Uint8Array =>
-  writeFiles([...filesOf(shelf), { name: HANDS_FILE, text: writeWishes(wishes) }], now, photos);
+): Promise<Uint8Array> {
+  const { HANDS_FILE, writeFiles } = await import('../../core/document/bundle.ts');
+  return writeFiles([...filesOf(shelf), { name: HANDS_FILE, text: writeWishes(wishes) }], now, photos);
+}
 
 /** Notes that a backup of these hems was made. */
 export async function noteBackup(shelf: readonly Found[], now: Date): Promise<void> {
