@@ -107,6 +107,7 @@ test('two tabs that edit at random end alike', async ({ context }) => {
     }
     for (let k = 0; k < 14; k++) {
       const page = chance.pick(pages);
+      await page.bringToFront();
       const what = chance.int(0, 3);
       if (what === 0) {
         await slider(page).focus();
