@@ -8,6 +8,7 @@ import type { Learned } from '../../core/hands/ratio.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
 import { basisWords, countedWords, handsWords } from '../../core/words/handsWords.ts';
+import { dateWords } from '../look/when.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { useNarrow } from '../look/narrow.ts';
@@ -91,7 +92,7 @@ export function HandsPage() {
               <p className="quiet small">
                 {wishes.since === null
                   ? 'The log itself is never deleted by this.'
-                  : `Only what was noted since ${new Date(wishes.since).toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' })} counts. The log is all there.`}
+                  : `Only what was noted since ${dateWords(new Date(wishes.since))} counts. The log is all there.`}
               </p>
             </section>
           </>
