@@ -1,64 +1,40 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { RouterProvider, createBrowserRouter, type RouteObject } from 'react-router';
+import type { ComponentType } from 'react';
+import {
+  RouterProvider,
+  createBrowserRouter,
+  type NonIndexRouteObject,
+  type RouteObject,
+} from 'react-router';
 import { Look } from './look/Look.tsx';
 import { Mishap, NotFound } from './look/NotFound.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 
+/** A page that is fetched when it is first opened. */
+const fetched = (path: string, page: () => Promise<ComponentType>): NonIndexRouteObject => ({
+  path,
+  lazy: async () => ({ Component: await page() }),
+  errorElement: <Mishap />,
+  hydrateFallbackElement: <p className="loading">Loading …</p>,
+});
+
 const routes: RouteObject[] = [
   { path: '/', element: <ShelfPage />, errorElement: <Mishap /> },
   {
+    ...fetched('/hem/:id', async () => (await import('./thread/HemPage.tsx')).HemPage),
     id: 'hem',
-    path: '/hem/:id',
-    lazy: async () => ({ Component: (await import('./thread/HemPage.tsx')).HemPage }),
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./thread/HemPage.tsx')).ToFirstStop }) },
     ],
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
   },
-  {
-    path: '/new',
-    lazy: async () => ({ Component: (await import('./start/StartPage.tsx')).StartPage }),
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
-  },
-  {
-    path: '/open',
-    lazy: async () => ({ Component: (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage }),
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
-  },
-  {
-    path: '/hands',
-    lazy: async () => ({ Component: (await import('./hands/HandsPage.tsx')).HandsPage }),
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
-  },
-  {
-    path: '/log',
-    lazy: async () => ({ Component: (await import('./log/AllLogsPage.tsx')).AllLogsPage }),
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
-  },
-  {
-    path: '/practice',
-    lazy: async () => ({ Component: (await import('./practice/PracticePage.tsx')).PracticePage }),
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
-  },
-  {
-    path: '/stitches',
-    lazy: async () => ({ Component: (await import('./stitches/StitchesPage.tsx')).StitchesPage }),
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
-  },
-  {
-    path: '/licences',
-    lazy: async () => ({ Component: (await import('./offline/LicencesPage.tsx')).LicencesPage }),
-    errorElement: <Mishap />,
-    hydrateFallbackElement: <p className="loading">Loading …</p>,
-  },
+  fetched('/new', async () => (await import('./start/StartPage.tsx')).StartPage),
+  fetched('/open', async () => (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage),
+  fetched('/hands', async () => (await import('./hands/HandsPage.tsx')).HandsPage),
+  fetched('/log', async () => (await import('./log/AllLogsPage.tsx')).AllLogsPage),
+  fetched('/practice', async () => (await import('./practice/PracticePage.tsx')).PracticePage),
+  fetched('/stitches', async () => (await import('./stitches/StitchesPage.tsx')).StitchesPage),
+  fetched('/licences', async () => (await import('./offline/LicencesPage.tsx')).LicencesPage),
   { path: '*', element: <NotFound /> },
 ];
 

@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { choose, inForce, type Choice } from './inForce.ts';
+import { binOpened } from './stored.ts';
 import { chanceOf } from '../core/chance.ts';
 import { seeds } from '../core/testing/seeds.ts';
 
@@ -151,18 +152,7 @@ const DAMAGE = [
 test('damage in any record of any store hurts one hem at the most', async ({ page }) => {
   await page.goto('/');
   await expect(page.locator('.shelf-hem')).toHaveCount(DEMOS);
-  // The bin is looked into once the shelf is there.
-  await expect
-    .poll(() =>
-      page.evaluate(async () => {
-        const open = indexedDB.open('zig-hem');
-        await new Promise((resolve) => (open.onsuccess = resolve));
-        const found = open.result.objectStoreNames.contains('bin');
-        open.result.close();
-        return found;
-      }),
-    )
-    .toBe(true);
+  await binOpened(page);
   await page.goto(HEM);
   await choose(page, 'Left hand');
   await expect(page.getByText('Saved in this browser')).toBeVisible();

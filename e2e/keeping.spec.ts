@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { choose, inForce } from './inForce.ts';
+import { binOpened } from './stored.ts';
 import { createApp } from '../server/app.ts';
 
 const THROW = '/hem/demo-harbour-throw';
@@ -156,6 +157,38 @@ test('two tabs show the same, keep what either did, and a deleted hem stays dele
   await one.getByRole('button', { name: 'Put it back' }).click();
   await expect(one.getByText('Saved in this browser')).toBeVisible();
   await expect(cards(shelf)).toHaveCount(DEMOS);
+});
+
+test('what is deleted while the shelf is still being read does not come back with it', async ({ page }) => {
+  await page.goto('/');
+  await expect(cards(page)).toHaveCount(DEMOS);
+  await binOpened(page);
+  // Those that stand first are shown at once, and all that was read only later.
+  await page.addInitScript(() => {
+    const getAll = IDBObjectStore.prototype.getAll;
+    IDBObjectStore.prototype.getAll = function (this: IDBObjectStore) {
+      const request = getAll.apply(this);
+      const late = {
+        onsuccess: () => undefined,
+        get result(): unknown {
+          return request.result as unknown;
+        },
+      };
+      request.onsuccess = () => {
+        performance.mark('read');
+        setTimeout(() => late.onsuccess(), 2000);
+      };
+      return late as unknown as IDBRequest<unknown[]>;
+    };
+  });
+  await page.reload();
+  await page.waitForFunction(() => performance.getEntriesByName('read').length > 0);
+  await page.getByRole('button', { name: 'Delete Harbour throw' }).click();
+  await expect(page.getByText('Deleted: Harbour throw')).toBeVisible();
+  // All have been read, the last on the shelf too.
+  await expect(cards(page).filter({ hasText: 'Terrace motifs' })).toBeVisible();
+  await expect(cards(page).filter({ hasText: 'Harbour throw' })).toHaveCount(0);
+  await expect(cards(page)).toHaveCount(DEMOS - 1);
 });
 
 for (const fault of ['full', 'hangs'] as const) {

@@ -8,7 +8,7 @@ import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { Themed } from '../look/Themed.tsx';
 import { saveFile } from '../storage/exports.ts';
-import { shelf } from '../storage/here.ts';
+import { SHELF } from '../storage/shelfQuery.ts';
 import { DaysChart } from './DaysChart.tsx';
 import { LogList } from './LogList.tsx';
 import { dayOf } from './days.ts';
@@ -16,7 +16,7 @@ import styles from './log.module.css';
 
 /** What was done on all hems of the shelf. */
 export function AllLogsPage() {
-  const { data: found, error } = useQuery({ queryKey: ['shelf'], queryFn: shelf });
+  const { data: found, error } = useQuery(SHELF);
   const hems = useMemo(
     () =>
       (found ?? []).flatMap((f) =>

@@ -11,6 +11,7 @@ import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { arrived } from '../storage/carry.ts';
 import { library, libraryReady } from '../storage/here.ts';
+import { shelfChanged } from '../storage/shelfQuery.ts';
 import { TwoCopies } from './Meeting.tsx';
 import { versionsOf } from './incoming.ts';
 import { withWarning } from './telling.ts';
@@ -42,7 +43,7 @@ export function CarriedPage() {
       return true;
     });
     if (!kept) return;
-    await queries.invalidateQueries({ queryKey: ['shelf'] });
+    await shelfChanged(queries);
     await navigate(`/hem/${id}/work`, { replace: true });
   };
   return (

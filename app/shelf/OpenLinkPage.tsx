@@ -12,6 +12,7 @@ import { useNotices } from '../look/notices.tsx';
 import { library, libraryReady } from '../storage/here.ts';
 import { isCarried } from '../storage/carry.ts';
 import { hemOfLink } from '../storage/link.ts';
+import { shelfChanged } from '../storage/shelfQuery.ts';
 import { CarriedPage } from './CarriedPage.tsx';
 import { withWarning } from './telling.ts';
 import './shelf.css';
@@ -60,7 +61,7 @@ function GivenPage({ hash }: { readonly hash: string }) {
       return true;
     });
     if (!kept) return;
-    await queries.invalidateQueries({ queryKey: ['shelf'] });
+    await shelfChanged(queries);
     await navigate(`/hem/${hem.id}/base`, { replace: true });
   };
   return (

@@ -15,7 +15,9 @@ import { KeysButton } from '../look/KeysButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
 import { firstOfShelf, library, shelf } from '../storage/here.ts';
+import { photosOf, takePhotos } from '../storage/photos.ts';
 import type { Found } from '../storage/records.ts';
+import { SHELF, shelfChanged } from '../storage/shelfQuery.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { RefusedFile } from './opening.ts';
 import { ShelfHem, deletedWords, useNear } from './ShelfHem.tsx';
@@ -49,7 +51,7 @@ export function ShelfPage() {
     error,
     refetch,
   } = useQuery({
-    queryKey: ['shelf'],
+    ...SHELF,
     // Those that stand first are shown before a long shelf takes up storage.
     queryFn: async () => {
       if (first.data && !all) await new Promise((done) => setTimeout(done, SHOWN_BEFORE_MS));
@@ -62,8 +64,11 @@ export function ShelfPage() {
     const shown = new Map(first.data?.map((f) => [`${f.id} ${f.revision}`, f]));
     return all?.map((f) => shown.get(`${f.id} ${f.revision}`) ?? f) ?? first.data ?? undefined;
   }, [all, first.data]);
-  const changed = useEffectEvent((): void => void queries.invalidateQueries({ queryKey: ['shelf'] }));
-  const refresh = (): void => void queries.invalidateQueries({ queryKey: ['shelf'] });
+  const changed = useEffectEvent((): void => void shelfChanged(queries));
+  const refresh = (): void => {
+    void shelfChanged(queries);
+    if (!all) void first.refetch();
+  };
   /** Does something with storage; a refusal is told, and the shelf shows what is there then. */
   const attempt = <T,>(work: () => Promise<T>): Promise<T | null> =>
     withWarning(notices, work).finally(refresh);
@@ -117,10 +122,9 @@ export function ShelfPage() {
     if (files.length === 0) return;
     // What reads files is fetched with the first of them, to keep the first page small.
     const found = await attempt(async () => {
-      const [{ readFiles }, { standings }, { takePhotos }, { takeWishes }] = await Promise.all([
+      const [{ readFiles }, { standings }, { takeWishes }] = await Promise.all([
         import('./opening.ts'),
         import('./incoming.ts'),
-        import('../storage/photos.ts'),
         import('../storage/wishes.ts'),
       ]);
       const opened = await readFiles(files, new Date());
@@ -144,9 +148,8 @@ export function ShelfPage() {
   };
   const saveBackup = (): void =>
     void attempt(async () => {
-      const [{ backupOf, noteBackup }, { photosOf }, { wishesHere }] = await Promise.all([
+      const [{ backupOf, noteBackup }, { wishesHere }] = await Promise.all([
         import('../storage/backup.ts'),
-        import('../storage/photos.ts'),
         import('../storage/wishes.ts'),
       ]);
       const now = new Date();

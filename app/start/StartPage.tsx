@@ -28,6 +28,7 @@ import { Themed } from '../look/Themed.tsx';
 import { Library } from '../rounds/Library.tsx';
 import { withWarning } from '../shelf/telling.ts';
 import { library, libraryReady } from '../storage/here.ts';
+import { shelfChanged } from '../storage/shelfQuery.ts';
 import { NOTHING_KNOWN, handsToBegin, type HandsToBegin } from '../workers/hands.ts';
 import styles from './start.module.css';
 
@@ -69,7 +70,7 @@ export function StartPage() {
       return true;
     });
     if (!kept) return;
-    await queries.invalidateQueries({ queryKey: ['shelf'] });
+    await shelfChanged(queries);
     const stop = first ?? (ready.rounds.length > 0 ? 'rounds' : 'base');
     await navigate(`/hem/${ready.id}/${stop}`, { replace: true });
   };

@@ -15,6 +15,7 @@ import { isUnderWay } from '../../core/work/progress.ts';
 import type { OpenedHem } from '../storage/library.ts';
 import { ownWorkSaved } from '../storage/room.ts';
 import { readSetting, writeSetting } from '../storage/settings.ts';
+import { shelfChanged } from '../storage/shelfQuery.ts';
 import { HemContext, useHem } from '../hem/context.ts';
 import { HemStore } from '../hem/store.ts';
 import { HemHead } from './HemHead.tsx';
@@ -90,7 +91,7 @@ function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryCl
         nextEdit: () => library.nextEdit(),
         write: async (writing) => {
           const written = await library.write(writing);
-          void queries.invalidateQueries({ queryKey: ['shelf'] });
+          void shelfChanged(queries);
           void ownWorkSaved();
           return written;
         },
