@@ -1,6 +1,6 @@
 /** Days and times as the maker's own clock has them. */
 import dayjs from 'dayjs';
-import { timeWords, wordsOf } from '../look/when.ts';
+import { timeOfDay, wordsOf } from '../look/when.ts';
 
 const weekday = { weekday: 'long', day: 'numeric', month: 'long' } as const;
 const ofThisYear = wordsOf(weekday);
@@ -13,7 +13,7 @@ export const dayOf = (at: string): string => dayjs(at).format('YYYY-MM-DD');
 export const dayWords = (day: string): string =>
   (dayjs(day).year() === dayjs().year() ? ofThisYear : ofAnotherYear)(dayjs(day).toDate());
 
-export const clockWords = (at: string): string => timeWords(dayjs(at).toDate());
+export const clockWords = (at: string): string => timeOfDay(dayjs(at).toDate());
 
 /** @example shortDay('2026-01-31') // 'Jan 31', as the browser writes it */
 export const shortDay = (day: string): string => short(dayjs(day).toDate());

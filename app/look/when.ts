@@ -9,7 +9,7 @@ export function wordsOf(options: Intl.DateTimeFormatOptions): (at: Date) => stri
 }
 
 /** The time of the day of an instant. */
-export const timeWords = wordsOf({ hour: 'numeric', minute: '2-digit' });
+export const timeOfDay = wordsOf({ hour: 'numeric', minute: '2-digit' });
 
 /** The date of an instant. */
 export const dateWords = wordsOf({ day: 'numeric', month: 'long', year: 'numeric' });
@@ -24,5 +24,5 @@ export function whenWords(iso: string, now: Date): string {
   const minutes = Math.round((now.getTime() - at.getTime()) / MINUTE_MS);
   if (minutes >= 0 && minutes < 1) return 'just now';
   if (minutes >= 1 && minutes < 60) return minutes === 1 ? 'a minute ago' : `${minutes} minutes ago`;
-  return at.toDateString() === now.toDateString() ? `today, ${timeWords(at)}` : dateWords(at);
+  return at.toDateString() === now.toDateString() ? `today, ${timeOfDay(at)}` : dateWords(at);
 }
