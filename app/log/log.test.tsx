@@ -2,6 +2,9 @@
 import { expect, test } from '@jest/globals';
 import { fireEvent, screen } from '@testing-library/react';
 import { demoPlans } from '../../demo/read.ts';
+import dayjs from 'dayjs';
+import { leftOf } from '../../core/work/progress.ts';
+import { plural, timeWords } from '../../core/words/measures.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { LogPage } from './LogPage.tsx';
@@ -45,6 +48,21 @@ test('a day by which it is to be ready says what a day must bring', () => {
   expect(screen.getByText(/That day has gone by/)).toBeTruthy();
   fireEvent.change(screen.getByLabelText(/To be ready by/), { target: { value: '2999-01-01' } });
   expect(screen.getByText(/a day, today included/)).toBeTruthy();
+});
+
+test('what is left and a day’s share of it are those of the core', () => {
+  const { store } = renderHem(begun, () => <LogPage />);
+  const left = leftOf(store.get().plan).border.minutes;
+  expect(screen.getByText(new RegExp(`^About ${timeWords(left)} of work are left`))).toBeTruthy();
+  for (const days of [1, 4, 24]) {
+    const by = dayjs()
+      .add(days - 1, 'day')
+      .format('YYYY-MM-DD');
+    fireEvent.change(screen.getByLabelText(/To be ready by/), { target: { value: by } });
+    const share = `Work about ${timeWords(left / days)} a day, today included (${plural(days, 'day')}).`;
+    expect(screen.getByText((words) => words.startsWith(share))).toBeTruthy();
+  }
+  expect(screen.getByText(/^Work about/).textContent).toMatch(/^Work about [1-4] min a day/);
 });
 
 test('the pace that the log tells can be taken', () => {

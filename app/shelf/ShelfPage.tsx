@@ -64,11 +64,11 @@ export function ShelfPage() {
     const shown = new Map(first.data?.map((f) => [`${f.id} ${f.revision}`, f]));
     return all?.map((f) => shown.get(`${f.id} ${f.revision}`) ?? f) ?? first.data ?? undefined;
   }, [all, first.data]);
-  const changed = useEffectEvent((): void => void shelfChanged(queries));
   const refresh = (): void => {
     void shelfChanged(queries);
     if (!all) void first.refetch();
   };
+  const changed = useEffectEvent(refresh);
   /** Does something with storage; a refusal is told, and the shelf shows what is there then. */
   const attempt = <T,>(work: () => Promise<T>): Promise<T | null> =>
     withWarning(notices, work).finally(refresh);

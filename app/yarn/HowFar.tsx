@@ -34,7 +34,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
     <section className="how-far">
       <FromBasket plan={plan} />
       <h2>What could you add with the leftovers?</h2>
-      <p>
+      <div>
         With{' '}
         <NumberField
           size="small"
@@ -58,7 +58,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
           }}
         />{' '}
         left after this border, you could add:
-      </p>
+      </div>
       {rows.length === 0 && pending ? (
         <p className="quiet">working …</p>
       ) : failed ? (

@@ -59,11 +59,17 @@ export function plurals(noun: string): string {
   return /(s|ch|x)$/.test(noun) ? `${noun}es` : `${noun}s`;
 }
 
-/** @example timeWords(95) // '1 h 35 min' */
+/**
+ * A time of work, min: in fives, as far as it can be known; what is less than five to the minute, for a day's share or
+ * the few stitches that are ripped back.
+ *
+ * @example timeWords(96) // '1 h 35 min'
+ * @example timeWords(1.2) // '1 min'
+ */
 export function timeWords(minutes: number): string {
-  const whole = Math.round(minutes / 5) * 5;
+  const whole = minutes < 5 ? Math.max(1, Math.round(minutes)) : Math.round(minutes / 5) * 5;
   const hours = Math.floor(whole / 60);
   const rest = whole % 60;
-  if (hours === 0) return `${Math.max(5, whole)} min`;
+  if (hours === 0) return `${whole} min`;
   return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
