@@ -19,7 +19,10 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   await expect(page.getByRole('article', { name: first, exact: true })).toHaveCount(0);
   // With an edge that stays, all have it.
   const kept = (await cards.nth(1).getAttribute('aria-label'))!;
-  await cards.nth(1).getByLabel('Keep a part of it').selectOption('edge');
+  await page
+    .getByRole('article', { name: kept, exact: true })
+    .getByLabel('Keep a part of it')
+    .selectOption('edge');
   await expect(page.getByRole('button', { name: 'Any edge again' })).toBeVisible();
   // All that there are are searched for it.
   const edges = async (): Promise<readonly string[]> => {

@@ -184,6 +184,12 @@ describe('the page', () => {
     const [card] = screen.getAllByRole('article');
     fireEvent.click(within(card!).getByRole('button', { name: 'Not this' }));
     await waitFor(() => expect(names()).not.toContain(first[0]));
+    await waitFor(() => expect(container.textContent).toMatch(/\d+ suit as they are/), { timeout: 60_000 });
+    // Nothing else went or moved under the hand; what came in its stead comes last.
+    const stayed = first.filter((name) => names().includes(name));
+    expect(names().slice(0, stayed.length)).toEqual(stayed);
+    expect(stayed.length).toBeGreaterThan(5);
+    expect(names()).toHaveLength(8);
     fireEvent.click(screen.getByRole('button', { name: 'Bring back what I did not want (1)' }));
     await waitFor(() => expect(names()).toEqual(first));
   }, 90_000);

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Keep } from '../../core/propose/grammar.ts';
-import { picked, type Taste } from '../../core/propose/pick.ts';
+import { picked, type Liked, type Taste } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import { workers } from '../workers/pool.ts';
@@ -21,6 +21,15 @@ const PAUSE_MS = 250;
 const SHOWN = 8;
 /** The search is a sum of many parts. */
 const ALL = 0.999;
+
+/** What has been shown of a search and a liking since all was found, in its order, by the keys. */
+interface Seen {
+  readonly searching: Searching | null;
+  readonly like: Liked | null;
+  readonly keys: readonly string[];
+}
+
+const NOT_SEEN: readonly string[] = [];
 
 const never = (): (() => void) => () => undefined;
 
@@ -50,11 +59,16 @@ export function useProposals(hem: Hem, wish: Wish, keep: Keep, taste: Taste): Pr
   );
   const over = state.stopped || state.done > ALL;
   const { found } = state.searched;
+  const [last, setLast] = useState<Seen>({ searching, like: taste.like, keys: NOT_SEEN });
+  const seen = last.searching === searching && last.like === taste.like ? last.keys : NOT_SEEN;
   const { shown, open } = useMemo(
     // A change of counts is looked for when it is known what fits without.
-    () => picked(over ? found : found.filter((f) => f.asItIs), proven, SHOWN, taste),
-    [found, over, proven, taste],
+    () => picked(over ? found : found.filter((f) => f.asItIs), proven, SHOWN, taste, seen),
+    [found, over, proven, taste, seen],
   );
   useEffect(() => searching?.prove(open), [searching, open]);
-  return { ...state, shown, working: !over || open.length > 0, stop: () => searching?.stop() };
+  const working = !over || open.length > 0;
+  const fresh = shown.map(({ key }) => key).filter((key) => !seen.includes(key));
+  if (!working && fresh.length > 0) setLast({ searching, like: taste.like, keys: [...seen, ...fresh] });
+  return { ...state, shown, working, stop: () => searching?.stop() };
 }

@@ -63,12 +63,14 @@ export interface Picked {
  * (maximal marginal relevance; Carbonell and Goldstein, 1998). What failed its proof is passed over.
  *
  * @param proven by their keys; null for what failed
+ * @param seen keys of what has been shown: it stays, in that order, so that nothing but what is not wanted goes
  */
 export function picked(
   found: readonly Found[],
   proven: ReadonlyMap<string, Proposal | null>,
   most: number,
   taste: Taste = NO_TASTE,
+  seen: readonly string[] = [],
 ): Picked {
   const like = taste.like && compared(taste.like);
   const suits = suitsTaste(taste);
@@ -84,12 +86,25 @@ export function picked(
       minds: (proven.get(at.f.key)?.cost ?? at.f.cost) + (like ? UNLIKE * difference(at.of, like) : 0),
       nearest: 1,
       taken: false,
-      seen: 0,
+      compared: 0,
     }))
     .sort((a, b) => a.minds - b.minds);
   const shown: Proposal[] = [];
   const open: Found[] = [];
   const chosen: Compared[] = [];
+  const choose = (best: (typeof left)[number]): void => {
+    best.taken = true;
+    const proposal = proven.get(best.f.key);
+    if (proposal === null) return;
+    if (proposal) shown.push(proposal);
+    else open.push(best.f);
+    chosen.push(best.of);
+  };
+  const byKey = new Map(left.map((at) => [at.f.key, at]));
+  for (const key of seen) {
+    const at = byKey.get(key);
+    if (at && chosen.length < most) choose(at);
+  }
   while (chosen.length < most) {
     let best: (typeof left)[number] | null = null;
     let least = Infinity;
@@ -97,18 +112,13 @@ export function picked(
       // Nothing that comes now can be so different.
       if (other.minds - DIFFERENCE >= least) break;
       if (other.taken) continue;
-      while (other.seen < chosen.length)
-        other.nearest = Math.min(other.nearest, difference(other.of, chosen[other.seen++]!));
+      while (other.compared < chosen.length)
+        other.nearest = Math.min(other.nearest, difference(other.of, chosen[other.compared++]!));
       const worth = other.minds - DIFFERENCE * other.nearest;
       if (worth < least) [best, least] = [other, worth];
     }
     if (!best) break;
-    best.taken = true;
-    const proposal = proven.get(best.f.key);
-    if (proposal === null) continue;
-    if (proposal) shown.push(proposal);
-    else open.push(best.f);
-    chosen.push(best.of);
+    choose(best);
   }
   return { shown, open };
 }

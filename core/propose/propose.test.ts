@@ -227,6 +227,18 @@ describe('what is picked', () => {
     ]);
   });
 
+  test('leaves what has been seen as it stands: what is not wanted goes, another comes last, and what is wanted again returns', () => {
+    const seen = handful.map((f) => f.key);
+    const second = handful[1]!;
+    const not = { ...NO_TASTE, unlike: [second] };
+    const { open } = picked(found, NONE, 6, not, seen);
+    const stayed = handful.filter((f) => apart(f.shape, second.shape, f.dressing === second.dressing) >= 0.3);
+    expect(open.slice(0, stayed.length)).toEqual(stayed);
+    expect([stayed.length, open.length]).toEqual([5, 6]);
+    const more = [...seen, open.at(-1)!.key];
+    expect(picked(found, NONE, 6, NO_TASTE, more).open).toEqual(handful);
+  });
+
   test('has the part that is to stay, of all that there are', () => {
     const kept = handful.find((f) => f.shape.edge && f.shape.middle && f.shape.ground)!;
     const { ground, middle, edge } = kept.shape;
