@@ -9,7 +9,7 @@ test('a stitch tells what it is, under the pointer and by the keys', async ({ pa
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await expect(says).toContainText(/Round \d, (side|the middle of corner)/);
   await page.mouse.move(5, 5);
-  await stage.focus();
+  await page.getByRole('img', { name: /Arrow keys/ }).focus();
   await page.keyboard.press('ArrowLeft');
   await expect(says).toContainText('Round 2, the middle of corner F/A');
   await page.keyboard.press('ArrowLeft');
@@ -23,8 +23,14 @@ test('a stitch tells what it is, under the pointer and by the keys', async ({ pa
 test('any part is looked at, from either side, and saved', async ({ page }) => {
   await page.goto('/hem/demo-orchard-squares/rounds');
   const stage = page.locator('.stitch-stage canvas').first();
+  // A worker lays it: what it shows can be copied, not read.
   const painted = (): Promise<string> =>
-    stage.evaluate((c) => (c as HTMLCanvasElement).toDataURL().length.toString());
+    stage.evaluate((c) => {
+      const { width, height } = c as HTMLCanvasElement;
+      const copy = Object.assign(document.createElement('canvas'), { width, height });
+      copy.getContext('2d')!.drawImage(c as HTMLCanvasElement, 0, 0);
+      return copy.toDataURL().length.toString();
+    });
   await page.waitForTimeout(800);
   const seen = new Set([await painted()]);
   for (const part of ['Side B', 'Seam 1 on side A', 'The whole piece']) {

@@ -10,9 +10,7 @@ import { GROUNDS } from '../look/tokens.ts';
 import { boxOf, paint, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type Found } from '../../drawing/find.ts';
 import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
-import type { Hem } from '../../core/document/hem.ts';
-import { workers } from '../workers/pool.ts';
-import { Tiles, type Painted } from './tiles.ts';
+import { SheetCanvas, sceneAway } from './sheetPage.ts';
 import './stitchStage.css';
 
 /** What the frame round a stage can ask of it. */
@@ -62,20 +60,28 @@ export function StitchStage({
   onRound,
   label,
 }: StageProps) {
+  const under = useRef<HTMLDivElement>(null);
+  const sheet = useRef<SheetCanvas>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const over = useRef<HTMLCanvasElement>(null);
   const behaviour = useRef<ZoomBehavior<HTMLCanvasElement, unknown> | null>(null);
   const [fault, setFault] = useState<unknown>(null);
-  const [tiles] = useState(() => new Tiles(setFault));
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState(zoomIdentity);
   const [asked, setAsked] = useState<Found | null>(null);
-  const { sheet, ink, thread } = GROUNDS[useLook().ground];
+  const { sheet: paper, ink, thread } = GROUNDS[useLook().ground];
   const turn = scene.mirrored ? -1 : 1;
-  const painted = useMemo(() => paintedAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
+  const away = useMemo(() => sceneAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
   if (fault !== null) throw fault;
 
-  useEffect(() => () => tiles.end(), [tiles]);
+  useEffect(() => {
+    const begun = new SheetCanvas(setFault);
+    sheet.current = begun;
+    under.current!.append(begun.element);
+    return () => {
+      begun.element.remove();
+      begun.end();
+    };
+  }, []);
 
   useEffect(() => {
     const element = canvas.current!;
@@ -101,33 +107,21 @@ export function StitchStage({
   }, [base, focus, turn, size, transform]);
 
   useEffect(() => {
-    const element = canvas.current!;
     if (size.width === 0) return;
     const ratio = window.devicePixelRatio || 1;
-    for (const c of [element, over.current!]) {
-      // Setting a size clears the canvas, even when it stays the same.
-      if (c.width !== Math.round(size.width * ratio)) c.width = Math.round(size.width * ratio);
-      if (c.height !== Math.round(size.height * ratio)) c.height = Math.round(size.height * ratio);
-    }
-    const context = element.getContext('2d')!;
-    const seenAt = { ...view, scale: view.scale * ratio };
-    let frame = 0;
-    const draw = (): void => {
-      frame ||= requestAnimationFrame(() => {
-        frame = 0;
-        tiles.draw(context, painted, seenAt);
-      });
-    };
-    tiles.watch(draw);
-    draw();
-    return () => cancelAnimationFrame(frame);
-  }, [painted, size, view, tiles]);
+    const [width, height] = [Math.round(size.width * ratio), Math.round(size.height * ratio)];
+    const element = canvas.current!;
+    // Setting a size clears the canvas, even when it stays the same.
+    if (element.width !== width) element.width = width;
+    if (element.height !== height) element.height = height;
+    sheet.current!.show(away, { view: { ...view, scale: view.scale * ratio }, width, height });
+  }, [away, size, view]);
 
   useEffect(() => {
     // Without anything to ring there is nothing to paint again as the drawing moves.
     const ringed = asked ?? marked;
     if (!ringed) return;
-    const context = over.current!.getContext('2d')!;
+    const context = canvas.current!.getContext('2d')!;
     const seenAt = { ...view, scale: view.scale * (window.devicePixelRatio || 1) };
     ringRound(context, scene, ringed, seenAt, ink, thread);
     return () => {
@@ -159,7 +153,7 @@ export function StitchStage({
       const context = large.getContext('2d')!;
       paint(context, scene, { ...view, scale: view.scale * 2 });
       context.globalCompositeOperation = 'destination-over';
-      context.fillStyle = sheet;
+      context.fillStyle = paper;
       context.fillRect(0, 0, large.width, large.height);
       return new Promise((resolve) => large.toBlob(resolve));
     },
@@ -199,7 +193,7 @@ export function StitchStage({
       if (above) ask({ round: above.number, entry: above.ring.into.indexOf(asked.entry) });
     } else ask({ ...asked, entry: (asked.entry + onwards + length) % length });
   };
-  const under = ({ nativeEvent: { offsetX, offsetY } }: React.MouseEvent): Found | null =>
+  const stitchUnder = ({ nativeEvent: { offsetX, offsetY } }: React.MouseEvent): Found | null =>
     stitchAt(
       scene.rounds,
       view.x + ((offsetX - size.width / 2) / view.scale) * turn,
@@ -207,7 +201,7 @@ export function StitchStage({
     );
   const hovered = (e: React.PointerEvent): void => {
     if (e.buttons !== 0) return;
-    const found = under(e);
+    const found = stitchUnder(e);
     setAsked((was) => (was?.round === found?.round && was?.entry === found?.entry ? was : found));
   };
   const there = asked && asked.entry < (plan.rounds[asked.round]?.ring.made.length ?? 0);
@@ -215,6 +209,7 @@ export function StitchStage({
 
   return (
     <div className="stitch-stage">
+      <div ref={under} className="under" aria-hidden="true" />
       <canvas
         ref={canvas}
         role="img"
@@ -223,7 +218,7 @@ export function StitchStage({
         onPointerMove={hovered}
         onPointerLeave={() => setAsked(null)}
         onClick={(e) => {
-          const found = under(e);
+          const found = stitchUnder(e);
           if (!found) return;
           setAsked(found);
           onRound?.(found.round);
@@ -239,7 +234,6 @@ export function StitchStage({
           }
         }}
       />
-      <canvas ref={over} className="over" aria-hidden="true" />
       <p className={words ? 'stitch-words' : 'stitch-words none'} role="status">
         {words && (
           <>
@@ -251,14 +245,6 @@ export function StitchStage({
       </p>
     </div>
   );
-}
-
-let scenes = 0;
-
-/** A scene whose tiles workers paint, each from the hem itself. */
-function paintedAway(hem: Hem, choice: SceneChoice, scene: Scene): Painted {
-  const number = ++scenes;
-  return { scene, tile: (place) => workers().ask('paintTile', [number, hem, choice, place]) };
 }
 
 /** The stitch of a round whose top lies nearest to a point. */

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import type { View } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
-import { EDGE, type Place } from '../../drawing/tile.ts';
+import { EDGE, wholePiece, type Place } from '../../drawing/tile.ts';
 import { Tiles, type Painted } from './tiles.ts';
 
 /** A page that notes which images lie on it. */
@@ -42,7 +42,8 @@ class Painter {
 
   painted(mirrored = false): Painted {
     const painted: Painted = {
-      scene: { ...scene, mirrored },
+      mirrored,
+      afar: wholePiece(scene),
       tile: (place) => {
         const image = new Image(painted, place);
         this.images.push(image);
@@ -194,7 +195,8 @@ describe('tiles', () => {
     const faults: unknown[] = [];
     const tiles = new Tiles((fault) => faults.push(fault));
     const broken = {
-      scene,
+      mirrored: false,
+      afar: [],
       tile: () => ({ done: Promise.reject(new Error('no canvas')), cancel: () => undefined }),
     };
     tiles.draw(page.context, broken, view(4));

@@ -8,9 +8,8 @@
  * State: the scene, its tiles by scale and place, the latest used last, those that are asked for, and what the page
  * shows. Invariant: never more than `AT_ONCE` tiles are asked for. Cost of a frame: the tiles in view.
  */
-import type { View } from '../../drawing/paint.ts';
-import type { Scene } from '../../drawing/scene.ts';
-import { EDGE, levelFor, placesIn, scaleOf, wholePiece, type Place } from '../../drawing/tile.ts';
+import type { Context, View } from '../../drawing/paint.ts';
+import { EDGE, levelFor, placesIn, scaleOf, type Place } from '../../drawing/tile.ts';
 import type { Job } from '../workers/pool.ts';
 
 /** Scales further apart than this, in half octaves, are of no use for each other. */
@@ -24,7 +23,9 @@ const BLURRED = 'blurred tile';
 
 /** A scene, and who paints a tile of it. */
 export interface Painted {
-  readonly scene: Scene;
+  readonly mirrored: boolean;
+  /** The tiles that show all of it, small. */
+  readonly afar: readonly Place[];
   readonly tile: (place: Place) => Job<ImageBitmap>;
 }
 
@@ -37,8 +38,6 @@ const keyOf = ({ level, column, row }: Place): string => `${level} ${column} ${r
 export class Tiles {
   private onTile: () => void = () => undefined;
   private painted: Painted | null = null;
-  /** The tiles that show all of it, small. */
-  private afar: readonly Place[] = [];
   private readonly kept = new Map<string, Tile>();
   private readonly asked = new Map<string, Job<ImageBitmap>>();
   /** What is asked for next. */
@@ -61,11 +60,11 @@ export class Tiles {
    *
    * @returns whether all of it is drawn; if not, who watches is told when there is more
    */
-  draw(context: CanvasRenderingContext2D, painted: Painted, view: View): boolean {
+  draw(context: Context, painted: Painted, view: View): boolean {
     const { width, height } = context.canvas;
-    const asked = [view.x, view.y, view.scale, width, height, painted.scene.mirrored].join(' ');
+    const asked = [view.x, view.y, view.scale, width, height, painted.mirrored].join(' ');
     if (painted === this.painted && asked === this.wanted && this.complete) {
-      this.ask(this.afar);
+      this.ask(painted.afar);
       return true;
     }
     if (painted !== this.painted && this.painted && asked === this.wanted && !this.complete) {
@@ -97,25 +96,24 @@ export class Tiles {
   private begin(painted: Painted): void {
     this.end();
     this.painted = painted;
-    this.afar = wholePiece(painted.scene);
   }
 
-  private put(context: CanvasRenderingContext2D, { scene }: Painted, view: View, asked: string): boolean {
+  private put(context: Context, painted: Painted, view: View, asked: string): boolean {
     const { width, height } = context.canvas;
     const level = levelFor(view.scale);
     const needed = placesIn(view, width, height, level);
     const missing = needed.filter((place) => !this.kept.has(keyOf(place)));
-    this.ask(missing.length > 0 ? missing : this.afar);
+    this.ask(missing.length > 0 ? missing : painted.afar);
     if (missing.length > 0 && asked === this.shown) return false;
     this.noteMissing(missing);
     this.shown = missing.length > 0 ? '' : asked;
     context.resetTransform();
     context.clearRect(0, 0, width, height);
-    if (missing.length > 0) this.layUnder(context, scene, view, level, missing);
+    if (missing.length > 0) this.layUnder(context, painted, view, level, missing);
     for (const place of needed) {
       const tile = this.kept.get(keyOf(place));
       if (!tile) continue;
-      this.lay(context, tile, view, scene.mirrored);
+      this.lay(context, tile, view, painted.mirrored);
       this.kept.delete(keyOf(tile));
       this.kept.set(keyOf(tile), tile);
     }
@@ -165,8 +163,8 @@ export class Tiles {
 
   /** What there is in the place of tiles that are missing: those of the nearest scale, over the whole piece from afar. */
   private layUnder(
-    context: CanvasRenderingContext2D,
-    scene: Scene,
+    context: Context,
+    { mirrored, afar: small }: Painted,
     view: View,
     level: number,
     missing: readonly Place[],
@@ -183,17 +181,17 @@ export class Tiles {
     context.save();
     context.beginPath();
     for (const place of missing) {
-      const { left, top, right, bottom } = boundsOf(place, view, scene.mirrored, width, height);
+      const { left, top, right, bottom } = boundsOf(place, view, mirrored, width, height);
       context.rect(Math.min(left, right), top, Math.abs(right - left), bottom - top);
     }
     context.clip();
     const afar =
-      under.length === 0 || under.includes(undefined) ? this.afar.map((p) => this.kept.get(keyOf(p))) : [];
-    for (const tile of [...afar, ...under]) if (tile) this.lay(context, tile, view, scene.mirrored);
+      under.length === 0 || under.includes(undefined) ? small.map((p) => this.kept.get(keyOf(p))) : [];
+    for (const tile of [...afar, ...under]) if (tile) this.lay(context, tile, view, mirrored);
     context.restore();
   }
 
-  private lay(context: CanvasRenderingContext2D, tile: Tile, view: View, mirrored: boolean): void {
+  private lay(context: Context, tile: Tile, view: View, mirrored: boolean): void {
     const { width, height } = context.canvas;
     const { left, right, top, bottom } = boundsOf(tile, view, mirrored, width, height);
     if (Math.max(left, right) < 0 || Math.min(left, right) > width || bottom < 0 || top > height) return;

@@ -1,4 +1,5 @@
 /** Renders a part of the application in a simulated page, with a hem open. */
+import { MessageChannel } from 'node:worker_threads';
 import { afterAll } from '@jest/globals';
 import { configure, render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
@@ -41,6 +42,7 @@ function standIns(): void {
     ResizeObserver: Watcher,
     IntersectionObserver: Watcher,
     Worker: StandInWorker,
+    MessageChannel,
     Path2D: class {
       moveTo = nothing;
       lineTo = nothing;
@@ -58,7 +60,11 @@ function standIns(): void {
     }),
   });
   Object.assign(window.performance, { measure: nothing });
-  Object.assign(HTMLCanvasElement.prototype, { getContext: () => context });
+  Object.assign(HTMLCanvasElement.prototype, {
+    getContext: () => context,
+    // What can be handed over.
+    transferControlToOffscreen: () => new MessageChannel().port1,
+  });
   Object.assign(Element.prototype, { scrollIntoView: nothing });
   const { getComputedStyle } = window;
   // Styles of pseudo-elements are not computed there.

@@ -1,6 +1,7 @@
 /** For tests: a worker that works in this process, behind a channel that copies what is sent, as a real one's does. */
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { expose, transfer, type Endpoint } from 'comlink';
+import { SHEETS } from '../drawing/sheet.ts';
 import { WORK } from '../workers/work.ts';
 
 const open: MessagePort[] = [];
@@ -11,13 +12,32 @@ function nothingPainted(): MessagePort {
   return transfer(port1, [port1 as unknown as Transferable]);
 }
 
+type Opened = Parameters<typeof SHEETS.open>;
+
+/** What is asked of the worker that a page has in this place. */
+const workOf = (url?: URL): object =>
+  url?.pathname.endsWith('/sheet.worker.ts')
+    ? { open: (port: Opened[0], page: Opened[1]) => SHEETS.open(blankCanvas(port), page) }
+    : { ...WORK, paintTile: nothingPainted };
+
+/** A canvas on which nothing is painted; what was handed over in its place is closed. */
+function blankCanvas(port: Opened[0]): Opened[0] {
+  (port as unknown as MessagePort).close();
+  const canvas = { width: 0, height: 0 };
+  const nothing = (): void => undefined;
+  const context = new Proxy({}, { get: (_, key) => (key === 'canvas' ? canvas : nothing), set: () => true });
+  return Object.assign(canvas, { getContext: () => context }) as unknown as OffscreenCanvas;
+}
+
 export class StandInWorker {
   onerror: (() => void) | null = null;
+  /** Who hears that it broke. */
+  private readonly broken = new EventTarget();
   private readonly here: MessagePort;
 
-  constructor() {
+  constructor(url?: URL) {
     const { port1, port2 } = new MessageChannel();
-    expose({ ...WORK, paintTile: nothingPainted }, port2 as unknown as Endpoint);
+    expose(workOf(url), port2 as unknown as Endpoint);
     // A test does not wait for them to end.
     port1.unref();
     port2.unref();
@@ -28,7 +48,8 @@ export class StandInWorker {
   postMessage(message: unknown, transfer?: readonly []): void {
     this.here.postMessage(message, transfer);
   }
-  addEventListener(...heard: readonly unknown[]): void {
+  addEventListener(...heard: readonly [string, () => void, { readonly signal: AbortSignal }?]): void {
+    if (heard[0] === 'error') return this.broken.addEventListener('error', heard[1], heard[2]);
     (this.here as unknown as { addEventListener: (...h: readonly unknown[]) => void }).addEventListener(
       ...heard,
     );
@@ -38,6 +59,11 @@ export class StandInWorker {
     (this.here as unknown as { removeEventListener: (...h: readonly unknown[]) => void }).removeEventListener(
       ...heard,
     );
+  }
+  /** As one that cannot start, or breaks. */
+  fail(): void {
+    this.onerror?.();
+    this.broken.dispatchEvent(new Event('error'));
   }
   start(): void {
     this.here.start();

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { SHEETS } from './sheet.ts';
+
+expose(SHEETS);
