@@ -2,28 +2,32 @@
 import Flatbush from 'flatbush';
 import type { RoundChart } from '../core/chart/roundChart.ts';
 import { isChainRun } from '../core/ring/stitch.ts';
-import type { DrawnRound } from './scene.ts';
+import { linkCurve, stretchOf, type DrawnRound } from './scene.ts';
+import { overhangOf } from './yarnFace.ts';
 
 const known = new WeakMap<RoundChart, Flatbush>();
 
-/** The boxes that the entries of a chart lie in: from foot to head, chains between their neighbours. */
-function indexOf(chart: RoundChart): Flatbush {
+/** The boxes that the entries of a round are drawn in: from foot to head, chains along their curve, and what hangs over. */
+function indexOf({ chart, widthMm }: DrawnRound): Flatbush {
   let index = known.get(chart);
   if (!index) {
     const { ring, headX, headY, footX, footY } = chart;
     const size = ring.made.length;
     index = new Flatbush(size, 16, Float32Array);
     for (let i = 0; i < size; i++) {
-      const chain = isChainRun(ring.made[i]!);
-      const a = chain ? headX[(i - 1 + size) % size]! : footX[i]!;
-      const b = chain ? headX[(i + 1) % size]! : footX[i]!;
-      const c = chain ? headY[(i - 1 + size) % size]! : footY[i]!;
-      const d = chain ? headY[(i + 1) % size]! : footY[i]!;
+      const made = ring.made[i]!;
+      const [xs, ys] = isChainRun(made)
+        ? [linkCurve(headX, i), linkCurve(headY, i)]
+        : [
+            [footX[i]!, headX[i]!],
+            [footY[i]!, headY[i]!],
+          ];
+      const over = overhangOf(made) * stretchOf(chart, i, widthMm) * widthMm;
       index.add(
-        Math.min(a, b, headX[i]!),
-        Math.min(c, d, headY[i]!),
-        Math.max(a, b, headX[i]!),
-        Math.max(c, d, headY[i]!),
+        Math.min(...xs) - over,
+        Math.min(...ys) - over,
+        Math.max(...xs) + over,
+        Math.max(...ys) + over,
       );
     }
     index.finish();
@@ -39,15 +43,11 @@ export interface Box {
   readonly maxY: number;
 }
 
-/** How far a stitch is drawn beyond its foot and head, in stitch widths: a tassel hangs longest. */
-const OVERHANG = 3.2;
-
 /** Entries of a round that are seen in a part of the piece, in working order. @param box mm */
-export function entriesIn({ chart, widthMm }: DrawnRound, box: Box): readonly number[] {
-  if (chart.ring.made.length === 0) return [];
-  const reach = OVERHANG * widthMm;
-  return indexOf(chart)
-    .search(box.minX - reach, box.minY - reach, box.maxX + reach, box.maxY + reach)
+export function entriesIn(round: DrawnRound, { minX, minY, maxX, maxY }: Box): readonly number[] {
+  if (round.chart.ring.made.length === 0) return [];
+  return indexOf(round)
+    .search(minX, minY, maxX, maxY)
     .sort((a, b) => a - b);
 }
 
@@ -83,9 +83,10 @@ export interface Found {
 export function stitchAt(rounds: readonly DrawnRound[], x: number, y: number): Found | null {
   let found: Found | null = null;
   let nearest = Infinity;
-  rounds.forEach(({ chart, widthMm }, round) => {
+  rounds.forEach((drawn, round) => {
+    const { chart, widthMm } = drawn;
     const reach = 1.5 * widthMm;
-    for (const entry of indexOf(chart).search(x - reach, y - reach, x + reach, y + reach)) {
+    for (const entry of indexOf(drawn).search(x - reach, y - reach, x + reach, y + reach)) {
       const mx = (chart.headX[entry]! + chart.footX[entry]!) / 2;
       const my = (chart.headY[entry]! + chart.footY[entry]!) / 2;
       const distance = Math.hypot(mx - x, my - y);

@@ -220,6 +220,14 @@ const nominalHeight = ({ ring }: RoundChart, i: number): number => {
   return s.kind === 'ch' ? 1 : STITCHES[s.kind].height;
 };
 
+/** How many times as long as it stands by itself an entry is drawn, at least once: what hangs over its head and foot grows with it. */
+export function stretchOf(chart: RoundChart, i: number, widthMm: number): number {
+  if (isChainRun(chart.ring.made[i]!)) return 1;
+  const { footX, footY, headX, headY } = chart;
+  const length = Math.hypot(headX[i]! - footX[i]!, headY[i]! - footY[i]!);
+  return Math.max(1, length / (nominalHeight(chart, i) * widthMm));
+}
+
 /** A stitch this much longer than it stands by itself has reached down for its place. */
 const REACHES = 1.3;
 
@@ -247,24 +255,28 @@ export function yarnFramesOf(
   };
 }
 
-/** Links of a chain run, on a curve from the neighbour before through the run's own position to the one after. */
+/**
+ * The curve that the links of a chain run lie on, in one coordinate: the control points of a quadratic Bézier curve from
+ * the neighbour before, through the run's own position, to the neighbour after.
+ */
+export function linkCurve(heads: ArrayLike<number>, i: number): readonly [number, number, number] {
+  const from = heads[(i - 1 + heads.length) % heads.length]!;
+  const to = heads[(i + 1) % heads.length]!;
+  return [from, 2 * heads[i]! - (from + to) / 2, to];
+}
+
 function linkFrames({ ring, headX, headY }: RoundChart, i: number, widthMm: number): readonly Frame[] {
-  const size = ring.made.length;
   const { chains } = ring.made[i]!;
-  const before = (i - 1 + size) % size;
-  const after = (i + 1) % size;
-  const curve = (from: number, middle: number, to: number) => {
-    const bend = 2 * middle - (from + to) / 2;
-    return (t: number): number => (1 - t) ** 2 * from + 2 * t * (1 - t) * bend + t * t * to;
-  };
-  const x = curve(headX[before]!, headX[i]!, headX[after]!);
-  const y = curve(headY[before]!, headY[i]!, headY[after]!);
+  const along = ([from, bend, to]: ReturnType<typeof linkCurve>, t: number): number =>
+    (1 - t) ** 2 * from + 2 * t * (1 - t) * bend + t * t * to;
+  const [xs, ys] = [linkCurve(headX, i), linkCurve(headY, i)];
   return Array.from({ length: chains }, (_, link) => {
     const t = (link + 1) / (chains + 1);
-    const dx = x(t + 0.05) - x(t - 0.05);
-    const dy = y(t + 0.05) - y(t - 0.05);
+    const [x, y] = [along(xs, t), along(ys, t)];
+    const dx = along(xs, t + 0.05) - along(xs, t - 0.05);
+    const dy = along(ys, t + 0.05) - along(ys, t - 0.05);
     const length = Math.hypot(dx, dy) || 1;
     // Outwards is to the right of the direction of work.
-    return frame(x(t), y(t), x(t) - dy / length, y(t) + dx / length, 1 / widthMm, widthMm);
+    return frame(x, y, x - dy / length, y + dx / length, 1 / widthMm, widthMm);
   });
 }

@@ -29,6 +29,32 @@ export function strandsOf(stitch: Stitch, seen: Seen = 'right'): Strands {
   return strands;
 }
 
+/** No symbol hangs over more, in stitch widths. */
+const SYMBOL_OVERHANG = 0.85;
+
+const overhangs = new Map<Stitch, number>();
+
+/** How far a stitch is drawn beyond the line from its foot to its head, at most, in stitch widths: a tassel hangs longest. */
+export function overhangOf(stitch: Stitch): number {
+  let overhang = overhangs.get(stitch);
+  if (overhang === undefined) {
+    const height = stitch.kind === 'ch' ? 0 : STITCHES[stitch.kind].height;
+    const all = (['right', 'wrong'] as const).flatMap((seen) => {
+      const { post, top: loops } = strandsOf(stitch, seen);
+      return [...post, ...loops]
+        .join(' ')
+        .match(/-?\d[\d.e-]*/g)!
+        .map(Number);
+    });
+    // A curve stays within its control points.
+    const far = all.map((at, k) => (k % 2 === 0 ? Math.abs(at) : Math.max(-at, at - height)));
+    const [x, y] = [0, 1].map((odd) => Math.max(...far.filter((_, k) => k % 2 === odd))) as [number, number];
+    overhang = Math.max(SYMBOL_OVERHANG, Math.hypot(x, y) + STRAND.edge);
+    overhangs.set(stitch, overhang);
+  }
+  return overhang;
+}
+
 /** Strands of a stitch that reaches down for its place, from there (y = 0) to where its own legs begin (y = 1). */
 export const REACHING: readonly string[] = ['M -0.06 0 L -0.06 1.02', 'M 0.06 0 L 0.06 1.02'];
 
