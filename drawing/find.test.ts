@@ -2,7 +2,6 @@ import { describe, expect, test } from '@jest/globals';
 import { chanceOf } from '../core/chance.ts';
 import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
-import { plan as planOf } from '../core/plan/planner.ts';
 import { demoPlans } from '../demo/read.ts';
 import { entriesIn, stitchAt, type Box } from './find.ts';
 import { framesOf, sceneOf, yarnFramesOf, type DrawnRound, type Frame } from './scene.ts';
