@@ -8,24 +8,35 @@ import type { Hem } from '../../core/document/hem.ts';
 import { whenWords } from '../look/when.ts';
 import { saveFile } from '../storage/exports.ts';
 
-export interface HemCardProps {
-  readonly hem: Hem;
+export interface HemCardProps extends Pick<Hem, 'id' | 'name' | 'changed'> {
   /** How far the work is; null when it has not been begun. */
   readonly place: string | null;
   /** Null until it is known. */
   readonly border: string | null;
   readonly drawing: ReactNode;
+  /** Null until it has been read. */
+  readonly hem: Hem | null;
   readonly onDuplicate: (hem: Hem) => void;
   readonly onDiscard: () => void;
 }
 
 /** What the shelf shows of a sound hem, and what can be done with it there. */
-export function HemCard({ hem, place, border, drawing, onDuplicate, onDiscard }: HemCardProps) {
+export function HemCard({
+  id,
+  name,
+  changed,
+  place,
+  border,
+  drawing,
+  hem,
+  onDuplicate,
+  onDiscard,
+}: HemCardProps) {
   return (
     <>
-      <Link to={`/hem/${hem.id}`} className="shelf-link">
+      <Link to={`/hem/${id}`} className="shelf-link">
         <div className="shelf-drawing">{drawing}</div>
-        <h2>{hem.name}</h2>
+        <h2>{name}</h2>
       </Link>
       {border !== null && (
         <>
@@ -38,28 +49,31 @@ export function HemCard({ hem, place, border, drawing, onDuplicate, onDiscard }:
             )}
             {border}
             <br />
-            changed {whenWords(hem.changed, new Date())}
+            changed {whenWords(changed, new Date())}
           </p>
           <div className="shelf-actions">
             <Button
               size="small"
               type="text"
               icon={<Copy />}
-              aria-label={`Copy ${hem.name}`}
-              onClick={() => onDuplicate(hem)}
+              aria-label={`Copy ${name}`}
+              disabled={!hem}
+              onClick={() => hem && onDuplicate(hem)}
             />
             <Button
               size="small"
               type="text"
               icon={<DownloadSimple />}
-              aria-label={`Download ${hem.name} as a file`}
-              onClick={() => saveFile(fileName(hem.name, '.hem.json'), writeHem(hem), 'application/json')}
+              aria-label={`Download ${name} as a file`}
+              disabled={!hem}
+              onClick={() => hem && saveFile(fileName(name, '.hem.json'), writeHem(hem), 'application/json')}
             />
             <Button
               size="small"
               type="text"
               icon={<Trash />}
-              aria-label={`Delete ${hem.name}`}
+              aria-label={`Delete ${name}`}
+              disabled={!hem}
               onClick={onDiscard}
             />
           </div>

@@ -22,10 +22,12 @@ interface PlannedHemProps {
   /** Of all that what is kept depends on. */
   readonly stamp: string;
   readonly onPlanned: (words: CardWords) => void;
+  /** Its picture has been painted, and all is kept. */
+  readonly onKept: () => void;
 }
 
 /** The drawing of a hem of which nothing is kept: it is planned and drawn, told of, and then kept. */
-export function PlannedHem({ hem, stamp, onPlanned }: PlannedHemProps) {
+export function PlannedHem({ hem, stamp, onPlanned, onKept }: PlannedHemProps) {
   const made = useMemo(() => plan(hem), [hem]);
   const words = useMemo(
     (): CardWords => ({
@@ -41,7 +43,7 @@ export function PlannedHem({ hem, stamp, onPlanned }: PlannedHemProps) {
       <PlanDrawing
         plan={made}
         bare
-        onPainted={(picture) => void keepCard(hem.id, stamp, { picture, ...words })}
+        onPainted={(picture) => void keepCard(hem.id, stamp, { picture, ...words }).then(onKept)}
       />
     </Guard>
   );

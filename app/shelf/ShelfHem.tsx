@@ -2,6 +2,8 @@ import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'rea
 import { ErrorBoundary } from 'react-error-boundary';
 import type { Hem } from '../../core/document/hem.ts';
 import { useLook } from '../look/Look.tsx';
+import type { GroundName } from '../look/tokens.ts';
+import type { Glanced } from '../storage/glance.ts';
 import { keptCard } from '../storage/pictures.ts';
 import { nameOf, type Found } from '../storage/records.ts';
 import { HemCard } from './HemCard.tsx';
@@ -32,20 +34,24 @@ export function useNear<E extends Element>(onNear: () => void): React.RefObject<
 }
 
 interface ShelfHemProps {
-  readonly found: Found;
+  /** Null until the shelf has been read. */
+  readonly found: Found | null;
+  /** What was shown of it last; null when that is not known. */
+  readonly glanced: Glanced | null;
   readonly onDuplicate: (hem: Hem) => void;
-  readonly onDiscard: () => void;
+  readonly onDiscard: (found: Found) => void;
   readonly onChange: () => void;
+  /** What is shown of it was made anew, and kept. */
+  readonly onKept: () => void;
 }
 
 /** One hem of the shelf, whatever state it is in: a card of its own, which hurts no other. */
 export function ShelfHem(props: ShelfHemProps) {
   const { found, onChange } = props;
-  const { outcome } = found;
-  if (!outcome.ok) {
+  if (found && !found.outcome.ok) {
     return (
       <li className="shelf-hem">
-        <Trouble found={found} problems={outcome.problems} onChange={onChange} />
+        <Trouble found={found} problems={found.outcome.problems} onChange={onChange} />
       </li>
     );
   }
@@ -53,66 +59,87 @@ export function ShelfHem(props: ShelfHemProps) {
     <ErrorBoundary
       resetKeys={[found]}
       fallback={
-        <li className="shelf-hem">
-          <Trouble found={found} problems={[]} onChange={onChange} />
-        </li>
+        <li className="shelf-hem">{found && <Trouble found={found} problems={[]} onChange={onChange} />}</li>
       }
     >
-      <SoundHem {...props} hem={outcome.value} />
+      <SoundHem {...props} />
     </ErrorBoundary>
   );
 }
 
+/** All that what is shown of a hem depends on. */
+export const cardStamp = ({ revision }: Pick<Found, 'revision'>, ground: GroundName): string =>
+  `${revision} ${ground}`;
+
 /** A hem that is sound, as it was kept; or else, when it is about to be seen, planned and drawn. */
-function SoundHem(props: ShelfHemProps & { readonly hem: Hem }) {
-  const { hem, found } = props;
+function SoundHem({ found, glanced, onDuplicate, onDiscard, onKept }: ShelfHemProps) {
+  const hem = found?.outcome.ok ? found.outcome.value : null;
   const { ground } = useLook();
   const [near, setNear] = useState(false);
   const item = useNear<HTMLLIElement>(() => inTurn(() => setNear(true)));
-  const stamp = `${found.revision} ${ground}`;
-  const kept = useKeptCard(hem.id, stamp);
+  const stamp = found && cardStamp(found, ground);
+  const kept = useKeptCard(found?.id ?? null, stamp);
   const [planned, setPlanned] = useState<CardWords | null>(null);
-  const words = kept ?? planned;
+  const words = kept ?? planned ?? glanced;
+  const name = hem?.name ?? glanced?.name ?? '';
+  const url = kept ? kept.url : glanced?.picture;
+  const picture = url ? <img className="plan bare" src={url} alt={pictureAlt(name)} /> : null;
   // One card from the first to the last: what is pressed on it while it fills is not lost.
   return (
     <li className="shelf-hem" ref={item}>
       <HemCard
-        {...props}
+        id={found?.id ?? glanced?.id ?? ''}
+        name={name}
+        changed={hem?.changed ?? glanced?.changed ?? ''}
         place={words?.place ?? null}
         border={words?.border ?? null}
         drawing={
-          kept ? (
-            <img className="plan bare" src={kept.url} alt={pictureAlt(hem)} />
-          ) : kept === null && near ? (
-            <Suspense fallback={null}>
-              <PlannedHem hem={hem} stamp={stamp} onPlanned={setPlanned} />
+          kept === null && near && hem && stamp !== null ? (
+            <Suspense fallback={picture}>
+              <PlannedHem hem={hem} stamp={stamp} onPlanned={setPlanned} onKept={onKept} />
             </Suspense>
-          ) : null
+          ) : (
+            picture
+          )
         }
+        hem={hem}
+        onDuplicate={onDuplicate}
+        onDiscard={() => found && onDiscard(found)}
       />
     </li>
   );
 }
 
-const pictureAlt = ({ name }: Hem): string => `${name}: the piece with its border, drawn to scale`;
+const pictureAlt = (name: string): string => `${name}: the piece with its border, drawn to scale`;
+
+async function decoded(url: string): Promise<void> {
+  const image = new Image();
+  image.src = url;
+  await image.decode().catch(() => undefined);
+}
+
+interface ShownCard extends CardWords {
+  readonly url: string;
+}
 
 /** What was kept of a hem; null when nothing is, undefined until that is known. */
-function useKeptCard(
-  hem: string,
-  stamp: string,
-): { readonly url: string; readonly place: string | null; readonly border: string } | null | undefined {
-  const [found, setFound] = useState<{
-    readonly stamp: string;
-    readonly card: { readonly url: string; readonly place: string | null; readonly border: string } | null;
-  } | null>(null);
+function useKeptCard(hem: string | null, stamp: string | null): ShownCard | null | undefined {
+  const [found, setFound] = useState<{ readonly stamp: string; readonly card: ShownCard | null } | null>(
+    null,
+  );
   useEffect(() => {
+    if (hem === null || stamp === null) return;
     let over = false;
     let url: string | null = null;
-    void keptCard(hem, stamp).then((card) => {
+    const read = async (): Promise<void> => {
+      const card = await keptCard(hem, stamp);
       if (over) return;
       url = card && URL.createObjectURL(card.picture);
-      setFound({ stamp, card: card && { url: url!, place: card.place, border: card.border } });
-    });
+      // Until it can be painted, what is shown stays.
+      if (url) await decoded(url);
+      if (!over) setFound({ stamp, card: card && { url: url!, place: card.place, border: card.border } });
+    };
+    void read();
     return () => {
       over = true;
       if (url) URL.revokeObjectURL(url);

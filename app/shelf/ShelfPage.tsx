@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from '../look/Button.tsx';
 import { Package, Plus, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
-import { lazy, Suspense, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import { listWords } from '../../core/words/lists.ts';
@@ -11,16 +11,18 @@ import { copyOf } from '../../core/edits/hem.ts';
 import { problemLine } from '../../core/problems.ts';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { Guard } from '../hem/Guard.tsx';
+import { useLook } from '../look/Look.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
-import { firstOfShelf, library, shelf } from '../storage/here.ts';
+import { glance, library, shelf } from '../storage/here.ts';
 import { photosOf, takePhotos } from '../storage/photos.ts';
+import { GLANCED } from '../storage/glance.ts';
 import type { Found } from '../storage/records.ts';
 import { SHELF, shelfChanged } from '../storage/shelfQuery.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { RefusedFile } from './opening.ts';
-import { ShelfHem, deletedWords, useNear } from './ShelfHem.tsx';
+import { ShelfHem, cardStamp, deletedWords, useNear } from './ShelfHem.tsx';
 import { whyWords, withWarning } from './telling.ts';
 import './shelf.css';
 
@@ -30,7 +32,9 @@ const Keeping = lazy(async () => ({ default: (await import('./Keeping.tsx')).Kee
 /** A long shelf is laid out as it is scrolled: so many hems at first, and so many with every step. */
 const LAID_FIRST = 16;
 const LAID_THEN = 100;
-const SHOWN_BEFORE_MS = 250;
+const GLANCED_FOR_MS = 150;
+/** Cards that are made anew follow each other. */
+const GLANCE_AFTER_MS = 1000;
 
 /** All hems, each drawn to scale with its border. */
 export function ShelfPage() {
@@ -44,7 +48,8 @@ export function ShelfPage() {
   const [laid, setLaid] = useState(LAID_FIRST);
   const [photosToo, setPhotosToo] = useState(true);
   const deleted = useRef<string[]>([]);
-  const first = useQuery({ queryKey: ['first of the shelf'], queryFn: firstOfShelf, staleTime: Infinity });
+  const { ground } = useLook();
+  const [glanced] = useState(() => new Map(glance.read().map((card) => [card.id, card])));
   const {
     data: all,
     dataUpdatedAt,
@@ -52,22 +57,22 @@ export function ShelfPage() {
     refetch,
   } = useQuery({
     ...SHELF,
-    // Those that stand first are shown before a long shelf takes up storage.
+    // What was shown last is seen before a long shelf takes up the page.
     queryFn: async () => {
-      if (first.data && !all) await new Promise((done) => setTimeout(done, SHOWN_BEFORE_MS));
+      if (glanced.size > 0 && !all) await new Promise((done) => setTimeout(done, GLANCED_FOR_MS));
       return shelf();
     },
-    enabled: first.isFetched,
   });
-  const hems = useMemo(() => {
-    // Those that were shown already and have not changed are not shown anew.
-    const shown = new Map(first.data?.map((f) => [`${f.id} ${f.revision}`, f]));
-    return all?.map((f) => shown.get(`${f.id} ${f.revision}`) ?? f) ?? first.data ?? undefined;
-  }, [all, first.data]);
-  const refresh = (): void => {
-    void shelfChanged(queries);
-    if (!all) void first.refetch();
-  };
+  const [kept, setKept] = useState(0);
+  useEffect(() => {
+    if (!all) return;
+    const wait = setTimeout(
+      () => void glance.keep(all, (found) => cardStamp(found, ground)).catch(() => undefined),
+      GLANCE_AFTER_MS,
+    );
+    return () => clearTimeout(wait);
+  }, [all, ground, kept]);
+  const refresh = (): void => void shelfChanged(queries);
   const changed = useEffectEvent(refresh);
   /** Does something with storage; a refusal is told, and the shelf shows what is there then. */
   const attempt = <T,>(work: () => Promise<T>): Promise<T | null> =>
@@ -252,7 +257,7 @@ export function ShelfPage() {
               </Button>
             </p>
           </div>
-        ) : !hems ? (
+        ) : !all && glanced.size === 0 ? (
           <p className="loading quiet">Loading …</p>
         ) : all?.length === 0 ? (
           <p className="empty quiet">
@@ -260,16 +265,18 @@ export function ShelfPage() {
           </p>
         ) : (
           <ul className="hems">
-            {hems.slice(0, laid).map((found) => (
+            {(all?.slice(0, laid) ?? [...glanced.values()]).map((shown, k) => (
               <ShelfHem
-                key={found.id}
-                found={found}
+                key={shown.id}
+                found={'outcome' in shown ? shown : null}
+                glanced={glanced.get(shown.id) ?? null}
                 onDuplicate={duplicate}
-                onDiscard={() => void discard(found)}
+                onDiscard={(found) => void discard(found)}
                 onChange={refresh}
+                onKept={() => k < GLANCED && setKept((count) => count + 1)}
               />
             ))}
-            {laid < hems.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_THEN)} />}
+            {all && laid < all.length && <MoreHems key={laid} onNear={() => setLaid(laid + LAID_THEN)} />}
           </ul>
         )}
       </main>

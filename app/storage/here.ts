@@ -4,6 +4,7 @@ import { readHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { cupboard } from './cupboard.ts';
 import { Drafts } from './drafts.ts';
+import { Glance } from './glance.ts';
 import type { Binned } from './bin.ts';
 import { Library } from './library.ts';
 import type { Found } from './records.ts';
@@ -34,6 +35,8 @@ export const library = new Library({
   now: () => new Date(),
   page: nanoid(8),
 });
+
+export const glance = new Glance(localStore);
 
 const LAID_OUT = 'demos laid out';
 let ready: Promise<boolean> | null = null;
@@ -67,11 +70,6 @@ export async function shelf(): Promise<readonly Found[]> {
   // Both read storage: together they are done sooner.
   const [hems, laidOut] = await Promise.all([library.list(), libraryReady()]);
   return laidOut ? library.list() : hems;
-}
-
-/** Those that stand first, while the others are read; null when they have to be read with them. */
-export async function firstOfShelf(): Promise<readonly Found[] | null> {
-  return library.first().catch(() => null);
 }
 
 let emptied: Promise<void> | null = null;

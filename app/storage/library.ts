@@ -54,9 +54,6 @@ export interface OpenedHem {
 }
 
 const NO_STEPS: UndoSteps = { past: [], future: [] };
-/** Hems that are shown while a long shelf is read, and where their names are kept. */
-const SHOWN_FIRST = 8;
-const FIRST = 'first of the shelf';
 /** Pages remembered in a record. */
 const MOST_WRITERS = 12;
 
@@ -112,40 +109,12 @@ export class Library {
       await this.takeDraft(id).catch(() => undefined);
     }
     const all = await this.parts.hems.all();
-    const shelf = all
+    return all
       .map(([id, value]) => readRecord(id, value))
       .sort(
         (a, b) =>
           Number(isBegun(b)) - Number(isBegun(a)) || order(changedOf(b), changedOf(a)) || order(a.id, b.id),
       );
-    await this.rememberFirst(shelf.map((f) => f.id));
-    return shelf;
-  }
-
-  /**
-   * Those that stood first when the shelf was read last, with what was done to them since; null when that is not known. A
-   * long shelf shows them while it reads the others.
-   */
-  async first(): Promise<readonly Found[] | null> {
-    // What was set aside has its place once it is written.
-    if (this.parts.drafts.ids().length > 0) return null;
-    const ids: unknown = await this.parts.settings.get(FIRST);
-    if (!Array.isArray(ids) || ids.length === 0) return null;
-    const values = await Promise.all(
-      ids.map(async (id) => [String(id), await this.parts.hems.get(String(id))] as const),
-    );
-    return values.flatMap(([id, value]) =>
-      value === null || value === undefined ? [] : [readRecord(id, value)],
-    );
-  }
-
-  /** Only a hint, and of no harm when it is lost or old. */
-  private async rememberFirst(ids: readonly string[]): Promise<void> {
-    await this.attempt(async () => {
-      const first = ids.slice(0, SHOWN_FIRST);
-      const before: unknown = await this.parts.settings.get(FIRST);
-      if (JSON.stringify(before) !== JSON.stringify(first)) await this.parts.settings.set(FIRST, first);
-    });
   }
 
   /** A hem with the last edit that was made to it; null when it is not here. */

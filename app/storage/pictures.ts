@@ -21,7 +21,8 @@ interface Kept extends Card {
   readonly stamp: string;
 }
 
-const stamped = (stamp: string): string => `${BUILT} ${stamp}`;
+/** A stamp as this build of the application has it. */
+export const stamped = (stamp: string): string => `${BUILT} ${stamp}`;
 
 /** @param stamp of all that it depends on: the same stamp has the same card */
 export async function keptCard(hem: string, stamp: string): Promise<Card | null> {

@@ -38,7 +38,7 @@ export function Versions({ id, onClose }: VersionsProps) {
       ) : (
         <ol className="versions">
           {versions?.map((v, i) => (
-            <li key={v.revision} className={v.revision === picked ? 'here' : undefined}>
+            <li key={v.revision}>
               <button
                 type="button"
                 aria-expanded={v.revision === picked}
