@@ -1,16 +1,22 @@
 /** @jest-environment jsdom */
-import { MessageChannel } from 'node:worker_threads';
-import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import { releaseProxy, type ProxyMarked, type Remote } from 'comlink';
+import { MessageChannel, MessagePort as Port } from 'node:worker_threads';
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { releaseProxy } from 'comlink';
 import { StandInWorker, endWorkers } from '../testing/worker.ts';
+import { demoPlans } from '../../demo/read.ts';
+import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
 import type { Place } from '../../drawing/tile.ts';
-import { Sheet, type SceneSeen, type SeenAt, type SheetPage } from './sheet.ts';
-import { SheetCanvas, type SceneAway } from './sheetPage.ts';
+import { Sheet, type SceneSeen, type SeenAt } from './sheet.ts';
+import { SheetCanvas, sceneAway } from './sheetPage.ts';
 
 const at = (x: number, width = 800): SeenAt => ({ view: { x, y: 0, scale: 4 }, width, height: 600 });
 const AFAR: readonly Place[] = [{ level: -4, column: 0, row: 0 }];
-const scene = (number: number): SceneSeen => ({ number, mirrored: false, afar: AFAR });
+const [, made] = demoPlans()[0]!;
+const choice: SceneChoice = { face: 'yarn', seen: 'right', round: null, ground: '#ffffff' };
+const scene = (number: number): SceneSeen => ({ number, hem: made.hem, choice, mirrored: false, afar: AFAR });
 const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 5));
+
+const post = Port.prototype.postMessage;
 
 afterEach(endWorkers);
 
@@ -39,26 +45,26 @@ describe('a sheet', () => {
       { canvas, clearRect: () => cleared++, drawImage: (image: unknown) => laid.push(image) },
       { get: (has, key) => has[key as keyof typeof has] ?? nothing },
     );
-    const page: SheetPage = {
-      tile: (number, place) =>
-        new Promise((resolve, reject) => {
-          const come = resolve as (image: unknown) => void;
-          asked.push({ scene: number, place, come, fail: () => reject(new Error('no canvas')) });
-        }),
-      cancel: (number, place) => told.push(['cancel', number, place]),
-      fault: (error) => told.push(String(error)),
-    };
-    const remote = Object.assign(page, { [releaseProxy]: () => told.push('released') });
+    const fault = (error: unknown): unknown => told.push(String(error));
     const sheet = new Sheet(
       Object.assign(canvas, { getContext: () => context }) as unknown as OffscreenCanvas,
-      remote as unknown as Remote<SheetPage & ProxyMarked>,
+      Object.assign(fault, { [releaseProxy]: () => told.push('released') }) as never,
+      ({ number }, place) => {
+        const cancel = (): unknown => told.push(['cancel', number, place]);
+        const done = new Promise<ImageBitmap>((resolve, reject) => {
+          const come = resolve as (image: unknown) => void;
+          asked.push({ scene: number, place, come, fail: () => reject(new Error('no canvas')) });
+        });
+        return { done, cancel };
+      },
     );
     return { sheet, canvas };
   }
 
   test('is laid once a frame, in the latest view and size', () => {
     const { sheet, canvas } = opened();
-    for (const x of [0, 10, 20]) sheet.show(scene(1), at(x, 700 + x));
+    sheet.show(scene(1), at(0, 700));
+    for (const x of [10, 20]) sheet.show(null, at(x, 700 + x));
     expect([frames.length, cleared]).toEqual([1, 0]);
     frame();
     expect([cleared, canvas.width, canvas.height]).toEqual([1, 720, 600]);
@@ -104,15 +110,16 @@ describe('a sheet', () => {
 });
 
 describe('the canvas of a page', () => {
-  let workers: StandInWorker[];
+  let sheets: StandInWorker[];
+  let painters: StandInWorker[];
   beforeEach(() => {
-    workers = [];
+    [sheets, painters] = [[], []];
     Object.assign(globalThis, {
       MessageChannel,
       Worker: class extends StandInWorker {
         constructor(url: URL) {
           super(url);
-          workers.push(this);
+          (url.pathname.endsWith('/sheet.worker.ts') ? sheets : painters).push(this);
         }
       },
       requestAnimationFrame: (frame: () => void) => setTimeout(frame, 1),
@@ -124,72 +131,61 @@ describe('the canvas of a page', () => {
   });
 
   // The next test has its own.
-  afterEach(() => workers.at(-1)!.fail());
+  afterEach(() => sheets.at(-1)!.fail());
 
-  /** A scene whose tiles come when they are told to. */
-  function away(number: number) {
-    const tiles: { cancelled: boolean; come: () => void }[] = [];
-    const made: SceneAway = {
-      ...scene(number),
-      tile: () => {
-        let come = (): void => undefined;
-        const done = new Promise<ImageBitmap>((resolve) => {
-          come = () => resolve(new MessageChannel().port1 as unknown as ImageBitmap);
-        });
-        const tile = { cancelled: false, come };
-        tiles.push(tile);
-        return { done, cancel: () => (tile.cancelled = true) };
-      },
-    };
-    return { made, tiles };
-  }
-
-  const until = async (done: () => boolean): Promise<void> => {
-    for (let k = 0; k < 400 && !done(); k++) await settled();
-    expect(done()).toBe(true);
-  };
-
-  test('has what is seen painted, all of it, and in the end nothing more', async () => {
-    const canvas = new SheetCanvas((error) => expect(error).toBeUndefined());
-    const first = away(1);
-    canvas.show(first.made, at(0));
-    await until(() => first.tiles.length > 0);
-    // Each that comes has another asked for.
-    for (let k = 0; k < 6; k++) {
-      const { length } = first.tiles;
-      first.tiles[k]!.come();
-      await until(() => first.tiles.length > length);
+  test('has what is seen painted: tiles come until all are there, and no fault', async () => {
+    const faults: unknown[] = [];
+    const canvas = new SheetCanvas((error) => faults.push(error));
+    const seen = sceneAway(made.hem, choice, sceneOf(made, choice));
+    const answered: unknown[] = [];
+    // The painters are started by the worker that lays.
+    canvas.show(seen, at(0));
+    await until(() => painters.length > 0);
+    for (const painter of painters) {
+      painter.addEventListener('message', () => answered.push('a tile'));
     }
+    await until(() => answered.length >= 6);
+    canvas.show(seen, at(60));
     canvas.end();
-    expect(first.tiles.filter((tile) => tile.cancelled).length).toBeGreaterThan(0);
+    expect(faults).toEqual([]);
   });
 
-  test('paints the scene before the last to its end, and forgets it then', async () => {
+  test('sends a scene once, however often its view changes', async () => {
     const canvas = new SheetCanvas((error) => expect(error).toBeUndefined());
-    const [first, second] = [away(11), away(12)];
-    canvas.show(first.made, at(0));
-    await until(() => first.tiles.length === 3);
-    canvas.show(second.made, at(0));
-    // What has been begun for a view is put there before anything newer is begun.
-    for (let k = 0; second.tiles.length === 0; k++) {
-      await until(() => first.tiles.length > k || second.tiles.length > 0);
-      first.tiles[k]?.come();
-      await settled();
-    }
-    expect(first.tiles.length).toBeGreaterThan(3);
+    await settled();
+    const sent: string[] = [];
+    const spy = jest.spyOn(Port.prototype, 'postMessage').mockImplementation(function (
+      this: unknown,
+      ...args: unknown[]
+    ) {
+      sent.push(JSON.stringify(args[0]));
+      post.apply(this as never, args as never);
+    } as typeof post);
+    const seen = sceneAway(made.hem, choice, sceneOf(made, choice));
+    for (const x of [0, 10, 20]) canvas.show(seen, at(x));
+    await settled();
+    spy.mockRestore();
+    const shows = sent.filter((text) => text.includes('"show"'));
+    expect(shows).toHaveLength(3);
+    expect(shows.filter((text) => text.includes(made.hem.name))).toHaveLength(1);
     canvas.end();
   });
 
   test('tells that its worker broke, and another has a fresh one', () => {
     const faults: string[] = [];
     const canvas = new SheetCanvas((error) => faults.push(String(error)));
-    expect(workers).toHaveLength(1);
-    workers[0]!.fail();
+    expect(sheets).toHaveLength(1);
+    sheets[0]!.fail();
     expect(faults).toEqual(['Error: the worker failed']);
     new SheetCanvas(() => undefined).end();
-    expect(workers).toHaveLength(2);
+    expect(sheets).toHaveLength(2);
     canvas.end();
-    workers[0]!.fail();
+    sheets[0]!.fail();
     expect(faults).toHaveLength(1);
   });
 });
+
+const until = async (done: () => boolean): Promise<void> => {
+  for (let k = 0; k < 400 && !done(); k++) await settled();
+  expect(done()).toBe(true);
+};

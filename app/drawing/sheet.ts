@@ -4,22 +4,20 @@
  * State: the tiles, and the scene and view that are to be seen. Invariant: a frame is laid at a time, always of the latest view.
  */
 import { proxy, releaseProxy, type ProxyMarked, type Remote } from 'comlink';
+import type { Hem } from '../../core/document/hem.ts';
 import type { View } from '../../drawing/paint.ts';
-import type { Place } from '../../drawing/tile.ts';
+import type { SceneChoice } from '../../drawing/scene.ts';
+import { Pool, size, type Job } from '../workers/pool.ts';
+import type { PAINTING } from './painting.ts';
 import { Tiles, type Painted } from './tiles.ts';
+import type { Place } from '../../drawing/tile.ts';
 
-/** What the page does for a sheet. */
-export interface SheetPage {
-  /** Has a tile of a scene painted, by the number that the page has given the scene. */
-  readonly tile: (scene: number, place: Place) => Promise<ImageBitmap>;
-  /** A tile is wanted no more. */
-  readonly cancel: (scene: number, place: Place) => void;
-  readonly fault: (error: unknown) => void;
-}
-
-/** A scene as far as its tiles need to know it. */
+/** A scene as far as it is laid and painted by: which hem, and what of it is drawn. */
 export interface SceneSeen extends Pick<Painted, 'mirrored' | 'afar'> {
+  /** Another for every scene of the page. */
   readonly number: number;
+  readonly hem: Hem;
+  readonly choice: SceneChoice;
 }
 
 /** How it is seen, on a canvas of so many device pixels. */
@@ -29,35 +27,40 @@ export interface SeenAt {
   readonly height: number;
 }
 
+let painters: Pool<typeof PAINTING> | undefined;
+
+/** Tiles are painted by workers of the worker that lays them, so that none of them waits for the page. */
+function paintAway({ number, hem, choice }: SceneSeen, place: Place): Job<ImageBitmap> {
+  painters ??= new Pool(
+    () => new Worker(new URL('./paint.worker.ts', import.meta.url), { type: 'module' }),
+    size(),
+  );
+  return painters.ask('paintTile', [number, hem, choice, place]);
+}
+
 export class Sheet {
   private readonly context: OffscreenCanvasRenderingContext2D;
   private readonly tiles: Tiles;
-  private number = 0;
   private painted: Painted | null = null;
-  private seen: SeenAt | null = null;
+  private at: SeenAt | null = null;
   private frame = 0;
 
   constructor(
     canvas: OffscreenCanvas,
-    private readonly page: Remote<SheetPage & ProxyMarked>,
+    private readonly fault: Remote<((error: unknown) => void) & ProxyMarked>,
+    private readonly paint: (scene: SceneSeen, place: Place) => Job<ImageBitmap> = paintAway,
   ) {
     this.context = canvas.getContext('2d')!;
-    this.tiles = new Tiles((error) => void page.fault(error));
+    this.tiles = new Tiles((error) => void fault(error));
     this.tiles.watch(() => this.layNext());
   }
 
-  show({ number, mirrored, afar }: SceneSeen, seen: SeenAt): void {
-    this.seen = seen;
-    if (number !== this.number) {
-      this.number = number;
-      this.painted = {
-        mirrored,
-        afar,
-        tile: (place) => ({
-          done: this.page.tile(number, place),
-          cancel: () => void this.page.cancel(number, place),
-        }),
-      };
+  /** @param scene null for the one that is shown */
+  show(scene: SceneSeen | null, at: SeenAt): void {
+    this.at = at;
+    if (scene) {
+      const { mirrored, afar } = scene;
+      this.painted = { mirrored, afar, tile: (place) => this.paint(scene, place) };
     }
     this.layNext();
   }
@@ -65,13 +68,13 @@ export class Sheet {
   end(): void {
     cancelAnimationFrame(this.frame);
     this.tiles.end();
-    this.page[releaseProxy]();
+    this.fault[releaseProxy]();
   }
 
   private layNext(): void {
     this.frame ||= requestAnimationFrame(() => {
       this.frame = 0;
-      const { view, width, height } = this.seen!;
+      const { view, width, height } = this.at!;
       const { canvas } = this.context;
       // Setting a size clears the canvas, even when it stays the same.
       if (canvas.width !== width) canvas.width = width;
@@ -82,6 +85,9 @@ export class Sheet {
 }
 
 export const SHEETS = {
-  open: (canvas: OffscreenCanvas, page: Remote<SheetPage & ProxyMarked>): Sheet & ProxyMarked =>
-    proxy(new Sheet(canvas, page)),
+  /** @param fault hears of what cannot be painted */
+  open: (
+    canvas: OffscreenCanvas,
+    fault: Remote<((error: unknown) => void) & ProxyMarked>,
+  ): Sheet & ProxyMarked => proxy(new Sheet(canvas, fault)),
 };

@@ -17,8 +17,10 @@ type Opened = Parameters<typeof SHEETS.open>;
 /** What is asked of the worker that a page has in this place. */
 const workOf = (url?: URL): object =>
   url?.pathname.endsWith('/sheet.worker.ts')
-    ? { open: (port: Opened[0], page: Opened[1]) => SHEETS.open(blankCanvas(port), page) }
-    : { ...WORK, paintTile: nothingPainted };
+    ? { open: (port: Opened[0], fault: Opened[1]) => SHEETS.open(blankCanvas(port), fault) }
+    : url?.pathname.endsWith('/paint.worker.ts')
+      ? { paintTile: nothingPainted }
+      : WORK;
 
 /** A canvas on which nothing is painted; what was handed over in its place is closed. */
 function blankCanvas(port: Opened[0]): Opened[0] {

@@ -4,9 +4,11 @@
  * waits; a worker that is at one is given up for a fresh one as soon as another question needs it, if it has been at it for
  * long.
  */
-import { wrap, type Remote } from 'comlink';
+import { wrap } from 'comlink';
 import type { Work } from './work.ts';
 
+/** What workers of a kind can be asked. */
+type Questions = Readonly<Record<string, (...args: never[]) => unknown>>;
 export type Name = keyof Work;
 export type Asked<N extends Name> = Parameters<Work[N]>;
 export type Answer<N extends Name> = Awaited<ReturnType<Work[N]>>;
@@ -24,7 +26,7 @@ const LEAST_WORKERS = 2;
 const MOST_WORKERS = 4;
 
 interface Question {
-  readonly name: Name;
+  readonly name: string;
   readonly args: readonly unknown[];
   readonly resolve: (value: unknown) => void;
   readonly reject: (error: unknown) => void;
@@ -33,13 +35,13 @@ interface Question {
 
 interface Hand {
   readonly worker: Worker;
-  readonly remote: Remote<Work>;
+  readonly remote: Readonly<Record<string, (...args: readonly unknown[]) => Promise<unknown>>>;
   /** What it answered last: it may remember what that needed. */
-  last: Name | null;
+  last: string | null;
   at: { readonly question: Question; readonly since: number } | null;
 }
 
-export class Pool {
+export class Pool<W extends Questions = Work> {
   private hands: readonly Hand[] = [];
   private waiting: readonly Question[] = [];
   private look: ReturnType<typeof setTimeout> | undefined;
@@ -50,9 +52,9 @@ export class Pool {
     private readonly now: () => number = () => performance.now(),
   ) {}
 
-  ask<N extends Name>(name: N, args: Asked<N>): Job<Answer<N>> {
+  ask<N extends keyof W & string>(name: N, args: Parameters<W[N]>): Job<Awaited<ReturnType<W[N]>>> {
     let question: Question | undefined;
-    const done = new Promise<Answer<N>>((resolve, reject) => {
+    const done = new Promise<Awaited<ReturnType<W[N]>>>((resolve, reject) => {
       question = { name, args, resolve: resolve as (value: unknown) => void, reject, wanted: true };
       this.waiting = [...this.waiting, question];
     });
@@ -85,7 +87,7 @@ export class Pool {
   }
 
   /** A worker for a question: one that knows of it, any that is free, a new one, or one in place of a stale one. */
-  private free(name: Name): Hand | null {
+  private free(name: string): Hand | null {
     const idle = this.hands.filter((h) => h.at === null);
     const known = idle.find((h) => h.last === name) ?? (this.hands.length < this.size ? undefined : idle[0]);
     if (known) return known;
@@ -97,7 +99,8 @@ export class Pool {
       this.give(stale);
     }
     const worker = this.start();
-    const hand: Hand = { worker, remote: wrap<Work>(worker), last: null, at: null };
+    const remote = wrap<Work>(worker) as unknown as Hand['remote'];
+    const hand: Hand = { worker, remote, last: null, at: null };
     // One that cannot start, or breaks, answers nothing.
     worker.onerror = () => {
       this.give(hand);
@@ -111,9 +114,8 @@ export class Pool {
   private async answer(hand: Hand, question: Question): Promise<void> {
     hand.at = { question, since: this.now() };
     hand.last = question.name;
-    const call = hand.remote[question.name] as unknown as (...args: readonly unknown[]) => Promise<unknown>;
     try {
-      const value = await call(...question.args);
+      const value = await hand.remote[question.name]!(...question.args);
       if (question.wanted) question.resolve(value);
     } catch (error) {
       if (question.wanted) question.reject(error);
@@ -130,9 +132,13 @@ export class Pool {
 
 let shared: Pool | undefined;
 
+/** As many workers of a kind as this device bears. */
+export const size = (): number =>
+  Math.min(MOST_WORKERS, Math.max(LEAST_WORKERS, (navigator.hardwareConcurrency || 2) - 1));
+
 /** The workers of this page, started when first asked. */
 export const workers = (): Pool =>
   (shared ??= new Pool(
     () => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' }),
-    Math.min(MOST_WORKERS, Math.max(LEAST_WORKERS, (navigator.hardwareConcurrency || 2) - 1)),
+    size(),
   ));

@@ -1,5 +1,4 @@
-/** What is worked away from the page: questions that take longer than a frame, and painting. */
-import { transfer } from 'comlink';
+/** What is worked away from the page: questions that take longer than a frame, and pictures. */
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import type { Fit } from '../../core/fit/fit.ts';
 import { fitHem } from '../../core/fit/open.ts';
@@ -19,15 +18,9 @@ import { prove, type Proposal } from '../../core/propose/prove.ts';
 import type { Found } from '../../core/propose/found.ts';
 import { searchSlice, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
-import { sceneOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { paintPicture } from '../../drawing/picture.ts';
-import { paintTile, type Place } from '../../drawing/tile.ts';
 
 const planner = createPlanner();
-const paintPlanner = createPlanner();
-
-/** The scene that a tile was last painted of, by the number that the page has given it. */
-let painted: { readonly number: number; readonly scene: Scene } | null = null;
 
 export const WORK = {
   fit: (hem: Hem): Fit => fitHem(hem),
@@ -66,11 +59,6 @@ export const WORK = {
     ),
   paintPicture: (hem: Hem, ground: string, pixels: number): Promise<Blob> =>
     paintPicture(createPlanner()(hem), ground, pixels).convertToBlob({ type: 'image/webp', quality: 0.86 }),
-  paintTile: (number: number, hem: Hem, choice: SceneChoice, place: Place): ImageBitmap => {
-    if (painted?.number !== number) painted = { number, scene: sceneOf(paintPlanner(hem), choice) };
-    const image = paintTile(painted.scene, place);
-    return transfer(image, [image]);
-  },
 };
 
 export type Work = typeof WORK;

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { PAINTING } from './painting.ts';
+
+expose(PAINTING);
