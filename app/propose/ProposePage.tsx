@@ -34,7 +34,7 @@ export function ProposePage() {
     <div className={styles.propose}>
       <h1>What could I do with this?</h1>
       <Sentence plan={plan} wish={wish} onWish={wishes} />
-      <Progress {...proposals} />
+      <Progress {...proposals} liked={taste.like !== null} />
       <Said keep={keep} onKeep={keeps} taste={taste} onTaste={tastes} />
       {failed && <p className="problem small">Some could not be tried. Your hem is safe.</p>}
       {!working && shown.length === 0 && (
@@ -79,7 +79,15 @@ export function ProposePage() {
 }
 
 /** How far the search is, and what it has come to. */
-function Progress({ searched, shown, done, stopped, working, stop }: Proposals) {
+function Progress({
+  searched,
+  shown,
+  done,
+  stopped,
+  working,
+  stop,
+  liked,
+}: Proposals & { readonly liked: boolean }) {
   const tried = `${plural(searched.tried, 'border')} tried`;
   return (
     <p className={styles.progress} role="status">
@@ -95,7 +103,10 @@ function Progress({ searched, shown, done, stopped, working, stop }: Proposals) 
         <span className="quiet">
           {tried}
           {stopped && ' before it was stopped'}: {searched.suit} suit as they are.
-          {shown.length > 0 && ' These are the nearest to the wish, and truly different.'}
+          {shown.length > 0 &&
+            (liked
+              ? ' These are the most like the one that you picked.'
+              : ' These are the nearest to the wish, and truly different.')}
         </span>
       )}
     </p>
