@@ -53,7 +53,12 @@ describe('the picture of a whole piece', () => {
     expect(Math.max(picture.width, picture.height)).toBe(480);
     expect(picture.width / picture.height).toBeCloseTo(widthMm / heightMm, 1);
     // A stitch of a blanket is too small at this size: it is painted larger, and made smaller.
-    const large = picture.from ?? picture;
+    const steps = [picture];
+    while (steps.at(-1)!.from) steps.push(steps.at(-1)!.from!);
+    const large = steps.at(-1)!;
+    // By halves, and once more between pixels: any other step would beat with the stitches.
+    const factors = steps.slice(1).map(({ width }, k) => width / steps[k]!.width);
+    expect(factors).toEqual(factors.map((_, k) => (k === 0 ? 1 : 2)));
     const pxPerStitch = (large.width / widthMm) * Math.min(...plan.rounds.map((r) => r.stitchWidthMm));
     expect(pxPerStitch).toBeGreaterThan(3.2);
     expect(large.width * large.height).toBeLessThanOrEqual(4096 ** 2);

@@ -18,19 +18,27 @@ export function paintPicture(plan: Plan, ground: string, pixels: number): Offscr
   const { widthMm, heightMm } = pictureSize(plan);
   const scale = pixels / Math.max(widthMm, heightMm);
   const stitchMm = Math.min(...plan.rounds.map((r) => r.stitchWidthMm));
-  const times = Math.max(1, Math.min(MOST_PX / pixels, STITCH_PX / (stitchMm * scale)));
+  // A power of two, so that it is made smaller by halves, each pixel of four.
+  const finer = Math.min(MOST_PX / pixels, STITCH_PX / (stitchMm * scale));
+  const halvings = Math.max(
+    0,
+    Math.min(Math.floor(Math.log2(MOST_PX / pixels)), Math.ceil(Math.log2(finer))),
+  );
   const canvasOf = (factor: number): OffscreenCanvas =>
     new OffscreenCanvas(
-      Math.max(1, Math.round(widthMm * scale * factor)),
-      Math.max(1, Math.round(heightMm * scale * factor)),
+      Math.max(1, Math.round(widthMm * scale) * factor),
+      Math.max(1, Math.round(heightMm * scale) * factor),
     );
-  const large = canvasOf(times);
+  let picture = canvasOf(2 ** halvings);
   const scene = sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground, pieceInFull: true });
-  paint(large.getContext('2d')!, scene, { x: 0, y: 0, scale: scale * times });
-  if (times === 1) return large;
-  const small = canvasOf(1);
-  const context = small.getContext('2d')!;
-  context.imageSmoothingQuality = 'high';
-  context.drawImage(large, 0, 0, small.width, small.height);
-  return small;
+  paint(picture.getContext('2d')!, scene, { x: 0, y: 0, scale: scale * 2 ** halvings });
+  if (halvings === 0) return picture;
+  for (let k = halvings - 1; k >= 0; k--) picture = laidOn(canvasOf(2 ** k), picture, 0);
+  // Stitches of two pixels would beat with the pixels, and stripe the piece: between pixels, each is the mean of four.
+  return laidOn(canvasOf(1), picture, 0.5);
+}
+
+function laidOn(canvas: OffscreenCanvas, picture: OffscreenCanvas, at: number): OffscreenCanvas {
+  canvas.getContext('2d')!.drawImage(picture, at, at, canvas.width, canvas.height);
+  return canvas;
 }
