@@ -36,7 +36,7 @@ export function useNear<E extends Element>(onNear: () => void): React.RefObject<
 interface ShelfHemProps {
   /** Null until the shelf has been read. */
   readonly found: Found | null;
-  /** What was shown of it last; null when that is not known. */
+  /** What was shown of it last; null when that is not known. There is one of the two. */
   readonly glanced: Glanced | null;
   readonly onDuplicate: (hem: Hem) => void;
   readonly onDiscard: (found: Found) => void;
@@ -81,16 +81,16 @@ function SoundHem({ found, glanced, onDuplicate, onDiscard, onKept }: ShelfHemPr
   const kept = useKeptCard(found?.id ?? null, stamp);
   const [planned, setPlanned] = useState<CardWords | null>(null);
   const words = kept ?? planned ?? glanced;
-  const name = hem?.name ?? glanced?.name ?? '';
+  const { id, name, changed } = hem ?? glanced!;
   const url = kept ? kept.url : glanced?.picture;
   const picture = url ? <img className="plan bare" src={url} alt={pictureAlt(name)} /> : null;
   // One card from the first to the last: what is pressed on it while it fills is not lost.
   return (
     <li className="shelf-hem" ref={item}>
       <HemCard
-        id={found?.id ?? glanced?.id ?? ''}
+        id={id}
         name={name}
-        changed={hem?.changed ?? glanced?.changed ?? ''}
+        changed={changed}
         place={words?.place ?? null}
         border={words?.border ?? null}
         drawing={
