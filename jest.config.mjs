@@ -6,7 +6,11 @@ export default {
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   setupFiles: ['<rootDir>/scripts/test-page.mjs'],
-  moduleNameMapper: { '\\.css$': '<rootDir>/app/testing/styles.ts' },
+  moduleNameMapper: {
+    '\\.css$': '<rootDir>/app/testing/styles.ts',
+    // The library as one file: its thousand modules would be read anew for every file of tests.
+    '^antd$': '<rootDir>/node_modules/antd/dist/antd.min.js',
+  },
   transform: {
     '\\.tsx?$': [
       '@swc/jest',

@@ -11,7 +11,7 @@ run('npm', ['run', '--silent', 'generate']);
 let failed = 0;
 let passed = 0;
 // Each of them keeps one core busy at most.
-await Promise.all(['lock', 'types', 'lint', 'unused'].map(step));
+await Promise.all(['lint', 'style', 'layers', 'types', 'unused', 'lock'].map(step));
 const reports = mkdtempSync(join(tmpdir(), 'zig-hem-'));
 tests(
   'unit',

@@ -1,5 +1,4 @@
 import { Button, Popover } from 'antd';
-import { CaretDown } from '@phosphor-icons/react';
 import { useCallback, useMemo } from 'react';
 import { changePiece } from '../../core/document/changePiece.ts';
 import type { Piece } from '../../core/piece/piece.ts';
@@ -12,6 +11,7 @@ import { plain } from '../../core/rounds/plain.ts';
 import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
 import { crossingName } from '../../core/words/baseRoundWords.ts';
 import { PictureChoice } from './PictureChoice.tsx';
+import { CaretDownIcon } from '../look/icons.ts';
 
 interface TreatmentsProps<Id extends string> {
   readonly plan: Plan;
@@ -160,7 +160,7 @@ export function ChosenFromDrawings({ label, name, children }: ChosenProps) {
       <Button
         className="chosen"
         aria-label={`${label}: ${name}`}
-        icon={<CaretDown size={13} />}
+        icon={<CaretDownIcon size={13} />}
         iconPlacement="end"
       >
         {name}

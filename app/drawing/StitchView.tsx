@@ -1,10 +1,10 @@
 import { Button, Dropdown, Segmented, Select } from 'antd';
-import { ArrowsInSimple, DownloadSimple, Minus, Plus } from '@phosphor-icons/react';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { inTerms } from '../../core/terms/words.ts';
 import { CLOSE_UP, closeUpPoint, partKey, partPoint, partsOf, type ViewPart } from '../../drawing/parts.ts';
 import { useLook } from '../look/Look.tsx';
+import { ArrowsInSimpleIcon, DownloadSimpleIcon, MinusIcon, PlusIcon } from '../look/icons.ts';
 import { GROUNDS } from '../look/tokens.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { saveBlob, saveFile } from '../storage/exports.ts';
@@ -136,27 +136,27 @@ export const StitchView = memo(function StitchView({
               onClick: ({ key }) => void save(key),
             }}
           >
-            <Button size="small" type="text" aria-label="Save this drawing" icon={<DownloadSimple />} />
+            <Button size="small" type="text" aria-label="Save this drawing" icon={<DownloadSimpleIcon />} />
           </Dropdown>
           <Button
             size="small"
             type="text"
             aria-label="Zoom in"
-            icon={<Plus />}
+            icon={<PlusIcon />}
             onClick={() => stage.current!.zoomBy(1.25)}
           />
           <Button
             size="small"
             type="text"
             aria-label="Zoom out"
-            icon={<Minus />}
+            icon={<MinusIcon />}
             onClick={() => stage.current!.zoomBy(0.8)}
           />
           <Button
             size="small"
             type="text"
             aria-label={inTerms('Center the part again', language)}
-            icon={<ArrowsInSimple />}
+            icon={<ArrowsInSimpleIcon />}
             onClick={() => stage.current!.home()}
           />
         </span>

@@ -1,6 +1,6 @@
 import { Button } from './Button.tsx';
-import { Moon, Sun } from '@phosphor-icons/react';
 import { useLook } from './Look.tsx';
+import { MoonIcon, SunIcon } from './icons.ts';
 
 /** Changes between daylight and evening light. */
 export function GroundButton() {
@@ -10,7 +10,7 @@ export function GroundButton() {
     <Button
       type="text"
       aria-label={day ? 'Switch to dark colors' : 'Switch to light colors'}
-      icon={day ? <Moon /> : <Sun />}
+      icon={day ? <MoonIcon /> : <SunIcon />}
       onClick={() => setGround(day ? 'evening' : 'day')}
     />
   );

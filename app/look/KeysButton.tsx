@@ -1,8 +1,8 @@
 import { Button } from './Button.tsx';
-import { Keyboard } from '@phosphor-icons/react';
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import { unlessTyping } from './typing.ts';
+import { KeyboardIcon } from './icons.ts';
 
 const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet.tsx')).KeysSheet }));
 
@@ -16,7 +16,7 @@ export function KeysButton() {
         type="text"
         aria-label="Show keyboard shortcuts"
         title="Keyboard shortcuts (?)"
-        icon={<Keyboard />}
+        icon={<KeyboardIcon />}
         onClick={() => setOpen(true)}
       />
       {open && (

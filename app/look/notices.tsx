@@ -1,4 +1,3 @@
-import { CheckCircle, Info, Warning, X, XCircle } from '@phosphor-icons/react';
 import {
   createContext,
   useContext,
@@ -9,6 +8,7 @@ import {
   type ReactNode,
 } from 'react';
 import './notices.css';
+import { CheckCircleIcon, InfoIcon, WarningIcon, XIcon, XCircleIcon } from './icons.ts';
 
 export interface Notice {
   /** A notice with the same key takes the place of one that is there. */
@@ -73,10 +73,10 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
 }
 
 const ICONS: Readonly<Record<Kind, ReactNode>> = {
-  info: <Info />,
-  success: <CheckCircle />,
-  warning: <Warning />,
-  error: <XCircle />,
+  info: <InfoIcon />,
+  success: <CheckCircleIcon />,
+  warning: <WarningIcon />,
+  error: <XCircleIcon />,
 };
 
 function NoticeCard({ notice, onClose }: { readonly notice: Shown; readonly onClose: () => void }) {
@@ -106,7 +106,7 @@ function NoticeCard({ notice, onClose }: { readonly notice: Shown; readonly onCl
         {actions && <div className="notice-actions">{actions}</div>}
       </div>
       <button type="button" className="notice-close" aria-label="Close" onClick={onClose}>
-        <X aria-hidden="true" />
+        <XIcon aria-hidden="true" />
       </button>
     </div>
   );

@@ -1,5 +1,4 @@
 import { Button, Dropdown, Input, Segmented } from 'antd';
-import { DownloadSimple, LinkSimple, Printer } from '@phosphor-icons/react';
 import { useEffect, useMemo, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
@@ -8,6 +7,7 @@ import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { copyLink } from '../look/copyLink.tsx';
+import { DownloadSimpleIcon, LinkSimpleIcon, PrinterIcon } from '../look/icons.ts';
 import { linkOf } from '../storage/link.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -220,14 +220,14 @@ function Tools() {
         ]}
         onChange={(v) => store.do(prefer('paper', v))}
       />
-      <Button icon={<LinkSimple />} onClick={() => void share()}>
+      <Button icon={<LinkSimpleIcon />} onClick={() => void share()}>
         Copy a link
       </Button>
-      <Button icon={<Printer />} onClick={() => window.print()}>
+      <Button icon={<PrinterIcon />} onClick={() => window.print()}>
         Print
       </Button>
       <Dropdown trigger={['click']} menu={{ items: SAVED, onClick: ({ key }) => void trySave(key) }}>
-        <Button type="primary" icon={<DownloadSimple />} loading={making}>
+        <Button type="primary" icon={<DownloadSimpleIcon />} loading={making}>
           Save
         </Button>
       </Dropdown>

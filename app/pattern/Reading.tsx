@@ -1,7 +1,7 @@
-import { CaretLeft, CaretRight } from '@phosphor-icons/react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { Section } from '../../core/words/pattern.ts';
 import { Button } from '../look/Button.tsx';
+import { CaretLeftIcon, CaretRightIcon } from '../look/icons.ts';
 import { readSetting, writeSetting } from '../storage/settings.ts';
 import { SectionWords } from './SectionWords.tsx';
 import styles from './reading.module.css';
@@ -42,7 +42,7 @@ export function Reading({ hem, sections, children }: ReadingProps) {
       <nav className={styles.steps} aria-label="Parts of the pattern">
         <Button
           aria-label="The part before"
-          icon={<CaretLeft />}
+          icon={<CaretLeftIcon />}
           disabled={at === 0}
           onClick={() => go(at - 1)}
         />
@@ -59,7 +59,7 @@ export function Reading({ hem, sections, children }: ReadingProps) {
         </label>
         <Button
           aria-label="The next part"
-          icon={<CaretRight />}
+          icon={<CaretRightIcon />}
           disabled={at === last}
           onClick={() => go(at + 1)}
         />

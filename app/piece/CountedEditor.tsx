@@ -1,6 +1,5 @@
 import { Field, type EditorProps } from '../controls/Field.tsx';
 import { Button } from 'antd';
-import { Plus, Trash } from '@phosphor-icons/react';
 import { readCounts } from '../../core/document/csv.ts';
 import type { CountedPiece } from '../../core/piece/counted/counted.schema.ts';
 import { sideName } from '../../core/piece/outline.ts';
@@ -8,6 +7,7 @@ import { usePlan } from '../hem/context.ts';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { TableButton } from './TableButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
+import { PlusIcon, TrashIcon } from '../look/icons.ts';
 
 type Side = CountedPiece['sides'][number];
 
@@ -77,7 +77,7 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
                   type="text"
                   size="small"
                   aria-label={`Remove side ${sideName(i)}`}
-                  icon={<Trash />}
+                  icon={<TrashIcon />}
                   disabled={disc}
                   onClick={() =>
                     put(
@@ -104,7 +104,7 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
         </Field>
       )}
       <div>
-        <Button size="small" icon={<Plus />} onClick={() => put('added a side', moreSides(piece.sides))}>
+        <Button size="small" icon={<PlusIcon />} onClick={() => put('added a side', moreSides(piece.sides))}>
           {disc ? 'Give it corners' : 'Another side'}
         </Button>
       </div>

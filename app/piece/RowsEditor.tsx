@@ -1,7 +1,6 @@
 import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
 import { Button, Select } from 'antd';
 import { useCallback } from 'react';
-import { ArrowDown, ArrowUp, Plus, Trash } from '@phosphor-icons/react';
 import type { FoundationChoice, RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
 import { lengthWords, plural } from '../../core/words/measures.ts';
@@ -10,6 +9,7 @@ import { usePlan } from '../hem/context.ts';
 import { SizeFields } from './SizeFields.tsx';
 import { PartColour } from './PartColour.tsx';
 import { NumberField } from '../look/NumberField.tsx';
+import { ArrowDownIcon, ArrowUpIcon, PlusIcon, TrashIcon } from '../look/icons.ts';
 
 export const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
 const FOUNDATIONS: readonly FoundationChoice[] = [
@@ -96,7 +96,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
                 type="text"
                 size="small"
                 aria-label="Move these rows up"
-                icon={<ArrowUp />}
+                icon={<ArrowUpIcon />}
                 disabled={i === piece.rows.length - 1}
                 onClick={() => swap(i, 1)}
               />
@@ -104,7 +104,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
                 type="text"
                 size="small"
                 aria-label="Move these rows down"
-                icon={<ArrowDown />}
+                icon={<ArrowDownIcon />}
                 disabled={i === 0}
                 onClick={() => swap(i, -1)}
               />
@@ -112,7 +112,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
                 type="text"
                 size="small"
                 aria-label="Remove these rows"
-                icon={<Trash />}
+                icon={<TrashIcon />}
                 disabled={piece.rows.length === 1}
                 onClick={() =>
                   setRows(
@@ -126,7 +126,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
       </ol>
       <Button
         size="small"
-        icon={<Plus />}
+        icon={<PlusIcon />}
         onClick={() => setRows('added rows', [...piece.rows, { stitch: 'dc', count: 4 }])}
       >
         Add rows at the top

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
-import { Table } from '@phosphor-icons/react';
 import { useRef, useState } from 'react';
 import { problemLine, type Outcome, type Problem } from '../../core/problems.ts';
+import { TableIcon } from '../look/icons.ts';
 
 export interface TableButtonProps<T> {
   readonly label: string;
@@ -30,7 +30,7 @@ export function TableButton<T>({ label, hint, read, onTable }: TableButtonProps<
         void take(e.dataTransfer.files[0]);
       }}
     >
-      <Button size="small" icon={<Table />} onClick={() => chooser.current?.click()}>
+      <Button size="small" icon={<TableIcon />} onClick={() => chooser.current?.click()}>
         {label}
       </Button>
       <input

@@ -1,4 +1,3 @@
-import { CheckCircle, Circle } from '@phosphor-icons/react';
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Plan } from '../../core/plan/types.ts';
@@ -22,6 +21,7 @@ import { GroundButton } from '../look/GroundButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
+import { CheckCircleIcon, CircleIcon } from '../look/icons.ts';
 import { WorkBench, type Sheet } from '../work/WorkPage.tsx';
 import { practiceStore, type PracticeStore } from './practiceStore.ts';
 import styles from './practice.module.css';
@@ -149,7 +149,11 @@ function AtTheTable({ opened, maker, onMaker }: AtTheTableProps) {
             const done = tasksDone(plan).has(task);
             return (
               <li key={task} aria-label={`${TASK_NAMES[task]}: ${done ? 'seen' : 'not yet'}`}>
-                {done ? <CheckCircle weight="fill" aria-hidden="true" /> : <Circle aria-hidden="true" />}{' '}
+                {done ? (
+                  <CheckCircleIcon weight="fill" aria-hidden="true" />
+                ) : (
+                  <CircleIcon aria-hidden="true" />
+                )}{' '}
                 {TASK_NAMES[task]}
               </li>
             );

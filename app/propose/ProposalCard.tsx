@@ -1,4 +1,3 @@
-import { LinkSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
@@ -17,6 +16,7 @@ import { copyLink } from '../look/copyLink.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
+import { LinkSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
 import { linkOf } from '../storage/link.ts';
 import styles from './propose.module.css';
@@ -94,7 +94,7 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
         </Button>
         <Button
           size="small"
-          icon={<LinkSimple />}
+          icon={<LinkSimpleIcon />}
           aria-label={`Copy a link to ${name}`}
           title="Copy a link to this border"
           onClick={() => {

@@ -1,5 +1,4 @@
 import { Checkbox } from 'antd';
-import { Minus, Plus } from '@phosphor-icons/react';
 import { useMemo, useState } from 'react';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
@@ -22,6 +21,7 @@ import type { Looked } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
+import { MinusIcon, PlusIcon } from '../look/icons.ts';
 import styles from './choices.module.css';
 import { OwnRound } from './OwnRound.tsx';
 
@@ -111,7 +111,7 @@ function OfEntry({ plan, entry, side, onPreview }: OfEntryProps) {
               type="text"
               size="small"
               aria-label={`One fewer of ${name}`}
-              icon={<Minus />}
+              icon={<MinusIcon />}
               disabled={entry.times <= 1}
               onClick={() => step(-1)}
             />
@@ -120,7 +120,7 @@ function OfEntry({ plan, entry, side, onPreview }: OfEntryProps) {
               type="text"
               size="small"
               aria-label={`One more of ${name}`}
-              icon={<Plus />}
+              icon={<PlusIcon />}
               disabled={entry.times >= 100}
               onClick={() => step(1)}
             />

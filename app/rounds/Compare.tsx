@@ -1,5 +1,4 @@
 import { Input } from 'antd';
-import { Copy, Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useMemo, useState, type ReactNode } from 'react';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
@@ -18,6 +17,7 @@ import { Guard } from '../hem/Guard.tsx';
 import { RestsOn } from '../controls/RestsOn.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
+import { CopyIcon, TrashIcon } from '../look/icons.ts';
 import { useWorked } from '../workers/useWorked.ts';
 import styles from './compare.module.css';
 
@@ -153,14 +153,14 @@ function Deeds({ border: { id, name } }: { readonly border: KeptBorder }) {
         size="small"
         type="text"
         aria-label={`Copy ${name}`}
-        icon={<Copy />}
+        icon={<CopyIcon />}
         onClick={() => store.do(edits.copyBorder(id, nanoid(6)))}
       />
       <Button
         size="small"
         type="text"
         aria-label={`Discard ${name}`}
-        icon={<Trash />}
+        icon={<TrashIcon />}
         onClick={() => store.do(edits.discardBorder(id, name))}
       />
     </span>

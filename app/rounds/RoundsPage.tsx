@@ -1,5 +1,4 @@
 import { Checkbox, Drawer } from 'antd';
-import { Columns, Plus } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -17,6 +16,7 @@ import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useAfterPaint } from '../look/afterPaint.ts';
+import { ColumnsIcon, PlusIcon } from '../look/icons.ts';
 import { Choices } from './Choices.tsx';
 import { Library } from './Library.tsx';
 import { Compare } from './Compare.tsx';
@@ -138,7 +138,7 @@ export function RoundsPage() {
       <section className={styles.stack}>
         <header>
           <h1>Rounds</h1>
-          <Button icon={<Plus />} onClick={() => setBrowsing(!browsing)} aria-expanded={browsing}>
+          <Button icon={<PlusIcon />} onClick={() => setBrowsing(!browsing)} aria-expanded={browsing}>
             Add a round
           </Button>
         </header>
@@ -148,7 +148,7 @@ export function RoundsPage() {
         <p>
           <Link to={`/hem/${plan.hem.id}/propose`}>What could I do with this?</Link>
         </p>
-        <Button type="text" icon={<Columns />} onClick={() => setComparing(true)}>
+        <Button type="text" icon={<ColumnsIcon />} onClick={() => setComparing(true)}>
           Compare borders ({plan.hem.kept.length + 1})
         </Button>
         <Guard what="The fit" resetKeys={[slow]}>

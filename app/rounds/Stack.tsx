@@ -13,7 +13,6 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { DotsSixVertical, Trash } from '@phosphor-icons/react';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { RoundEntry } from '../../core/document/hem.ts';
@@ -28,6 +27,7 @@ import { sceneOf, type Scene } from '../../drawing/scene.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useLook } from '../look/Look.tsx';
+import { DotsSixVerticalIcon, TrashIcon } from '../look/icons.ts';
 import { GROUNDS } from '../look/tokens.ts';
 import styles from './stack.module.css';
 
@@ -138,7 +138,7 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
         {...attributes}
         {...listeners}
       >
-        <DotsSixVertical />
+        <DotsSixVerticalIcon />
       </button>
       <LineButton
         plan={plan}
@@ -154,7 +154,7 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
         type="text"
         size="small"
         aria-label={`Take ${name} off`}
-        icon={<Trash />}
+        icon={<TrashIcon />}
         onClick={() => store.do(edits.removeRound(entry))}
       />
     </li>

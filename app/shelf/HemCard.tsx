@@ -1,5 +1,5 @@
 import { Button } from '../look/Button.tsx';
-import { Copy, DownloadSimple, Trash } from '@phosphor-icons/react';
+import { CopyIcon, DownloadSimpleIcon, TrashIcon } from '../look/icons.ts';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { writeHem } from '../../core/document/check.ts';
@@ -55,7 +55,7 @@ export function HemCard({
             <Button
               size="small"
               type="text"
-              icon={<Copy />}
+              icon={<CopyIcon />}
               aria-label={`Copy ${name}`}
               disabled={!hem}
               onClick={() => hem && onDuplicate(hem)}
@@ -63,7 +63,7 @@ export function HemCard({
             <Button
               size="small"
               type="text"
-              icon={<DownloadSimple />}
+              icon={<DownloadSimpleIcon />}
               aria-label={`Download ${name} as a file`}
               disabled={!hem}
               onClick={() => hem && saveFile(fileName(name, '.hem.json'), writeHem(hem), 'application/json')}
@@ -71,7 +71,7 @@ export function HemCard({
             <Button
               size="small"
               type="text"
-              icon={<Trash />}
+              icon={<TrashIcon />}
               aria-label={`Delete ${name}`}
               disabled={!hem}
               onClick={onDiscard}

@@ -1,6 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from '../look/Button.tsx';
-import { Package, Plus, UploadSimple } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -13,6 +12,7 @@ import { GroundButton } from '../look/GroundButton.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useLook } from '../look/Look.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
+import { PackageIcon, PlusIcon, UploadSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
 import { glance, library, shelf } from '../storage/here.ts';
@@ -190,13 +190,13 @@ export function ShelfPage() {
           </p>
         </div>
         <div className="shelf-tools">
-          <Button type="primary" icon={<Plus />} onClick={() => void navigate('/new')}>
+          <Button type="primary" icon={<PlusIcon />} onClick={() => void navigate('/new')}>
             New hem
           </Button>
-          <Button icon={<UploadSimple />} onClick={() => chooser.current?.click()}>
+          <Button icon={<UploadSimpleIcon />} onClick={() => chooser.current?.click()}>
             Open a file
           </Button>
-          <Button icon={<Package />} disabled={all?.length === 0} onClick={saveBackup}>
+          <Button icon={<PackageIcon />} disabled={all?.length === 0} onClick={saveBackup}>
             Download a backup
           </Button>
           <input

@@ -1,4 +1,3 @@
-import { ArrowUUpLeft, ArrowUUpRight, CaretDown, ClockCounterClockwise } from '@phosphor-icons/react';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -13,6 +12,12 @@ import { GroundButton } from '../look/GroundButton.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { useNarrow } from '../look/narrow.ts';
 import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
+import {
+  ArrowUUpLeftIcon,
+  ArrowUUpRightIcon,
+  CaretDownIcon,
+  ClockCounterClockwiseIcon,
+} from '../look/icons.ts';
 import { saveFile } from '../storage/exports.ts';
 import styles from './hemHead.module.css';
 
@@ -35,7 +40,7 @@ export function HemHead({ onVersions }: { readonly onVersions: () => void }) {
         type="text"
         aria-label="Earlier versions of this hem"
         title="Earlier versions"
-        icon={<ClockCounterClockwise />}
+        icon={<ClockCounterClockwiseIcon />}
         onClick={onVersions}
       />
       <KeysButton />
@@ -100,7 +105,7 @@ function UndoButtons() {
         type="text"
         aria-label={undoLabel ? `Undo: ${undoLabel}` : 'Undo'}
         title={undoLabel ? `Undo: ${undoLabel}` : 'Nothing to undo'}
-        icon={<ArrowUUpLeft />}
+        icon={<ArrowUUpLeftIcon />}
         disabled={!undoLabel}
         onClick={() => store.undo()}
       />
@@ -108,7 +113,7 @@ function UndoButtons() {
         type="text"
         aria-label={redoLabel ? `Redo: ${redoLabel}` : 'Redo'}
         title={redoLabel ? `Redo: ${redoLabel}` : 'Nothing to redo'}
-        icon={<ArrowUUpRight />}
+        icon={<ArrowUUpRightIcon />}
         disabled={!redoLabel}
         onClick={() => store.redo()}
       />
@@ -136,7 +141,7 @@ function InForce({ children }: { readonly children: React.ReactNode }) {
           <span className={styles.wide}> terms</span> · {length}
           <span className={styles.wide}> · {hand} hand</span>
         </span>
-        <CaretDown size={12} />
+        <CaretDownIcon size={12} />
       </button>
       <div id={PANEL} popover="auto" className={styles.panel}>
         <LanguageChoice value={language} onChange={(v) => store.do(prefer('language', v))} />

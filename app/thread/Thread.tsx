@@ -1,8 +1,8 @@
-import { Warning } from '@phosphor-icons/react';
 import { memo, useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { usePlan } from '../hem/context.ts';
 import { STOPS } from './stops.ts';
+import { WarningIcon } from '../look/icons.ts';
 
 /** The thread of stops: always in view, every stop saying its result. */
 export function Thread() {
@@ -52,7 +52,7 @@ const StopLink = memo(function StopLink({ path, name, says, sound, here }: StopL
       {here && <span className="knot" aria-hidden="true" />}
       <span className="stop-name">{name}</span>
       <span className="stop-says">
-        {!sound && <Warning weight="fill" aria-label="Look here:" />}
+        {!sound && <WarningIcon weight="fill" aria-label="Look here:" />}
         {says}
       </span>
     </NavLink>

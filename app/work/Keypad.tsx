@@ -1,5 +1,5 @@
-import { Backspace } from '@phosphor-icons/react';
 import styles from './work.module.css';
+import { BackspaceIcon } from '../look/icons.ts';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as const;
 
@@ -29,7 +29,7 @@ export function Keypad({
         disabled={value === ''}
         onClick={() => onChange(value.slice(0, -1))}
       >
-        <Backspace />
+        <BackspaceIcon />
       </button>
       {key('0')}
     </div>

@@ -1,4 +1,3 @@
-import { Camera } from '@phosphor-icons/react';
 import { useState } from 'react';
 import type { Verdict } from '../../core/flat/flat.ts';
 import { lengthSlip } from '../../core/evidence/slips.ts';
@@ -12,6 +11,7 @@ import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
 import { AskedAbout } from '../controls/AskedAbout.tsx';
 import { Button } from '../look/Button.tsx';
+import { CameraIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
 import { keepPhoto, NoPicture, scaledDown } from '../storage/photos.ts';
@@ -173,7 +173,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
       </label>
       {photo && <Photo photo={photo} />}
       <label className={styles.camera}>
-        <Camera aria-hidden="true" /> {photo ? 'Another photo in its place' : 'Add a photo'}
+        <CameraIcon aria-hidden="true" /> {photo ? 'Another photo in its place' : 'Add a photo'}
         <input
           type="file"
           accept="image/*"

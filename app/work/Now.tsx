@@ -1,4 +1,3 @@
-import { ArrowLeft, Check, SpeakerHigh, SpeakerSlash } from '@phosphor-icons/react';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Plan } from '../../core/plan/types.ts';
@@ -22,6 +21,7 @@ import { sideInHand, type Step, type Stride } from '../../core/work/steps.ts';
 import { RestsOn } from '../controls/RestsOn.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
+import { ArrowLeftIcon, CheckIcon, SpeakerHighIcon, SpeakerSlashIcon } from '../look/icons.ts';
 import { unlessTyping } from '../look/typing.ts';
 import { oneTouch } from './oneTouch.ts';
 import { Rest } from './Rest.tsx';
@@ -107,12 +107,12 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
       <div className={styles.advance}>
         <Button
           className={styles.back!}
-          icon={<ArrowLeft />}
+          icon={<ArrowLeftIcon />}
           aria-label="Take the last step back"
           disabled={!canGoBack}
           onClick={back}
         />
-        <Button type="primary" className={styles.done!} icon={<Check />} onClick={on}>
+        <Button type="primary" className={styles.done!} icon={<CheckIcon />} onClick={on}>
           {step.does === 'begin' ? 'Begun' : step.does === 'end' ? 'Joined, round done' : 'Done'}
         </Button>
       </div>
@@ -154,7 +154,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         {voiceHere() && (
           <Button
             aria-pressed={spoken}
-            icon={spoken ? <SpeakerHigh /> : <SpeakerSlash />}
+            icon={spoken ? <SpeakerHighIcon /> : <SpeakerSlashIcon />}
             onClick={() => setSpoken(!spoken)}
           >
             Say it

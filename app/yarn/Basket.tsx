@@ -1,5 +1,4 @@
 import { Button, Input } from 'antd';
-import { Plus, Storefront, Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
 import * as edits from '../../core/edits/yarn.ts';
@@ -12,6 +11,7 @@ import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Balls } from './Balls.tsx';
 import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
+import { PlusIcon, StorefrontIcon, TrashIcon } from '../look/icons.ts';
 
 const Shop = lazy(async () => ({ default: (await import('./Shop.tsx')).Shop }));
 
@@ -139,7 +139,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   <Button
                     size="small"
                     aria-label={`Take ${yarn.name} out of the basket`}
-                    icon={<Trash />}
+                    icon={<TrashIcon />}
                     disabled={stays !== null}
                     title={stays ? problemLine(stays) : undefined}
                     onClick={() => store.do(edits.removeYarn(yarn.id))}
@@ -155,7 +155,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
       <div className="basket-tools">
         <Button
           size="small"
-          icon={<Plus />}
+          icon={<PlusIcon />}
           onClick={() =>
             add({
               ...plan.hem.yarns[0]!,
@@ -171,7 +171,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
         </Button>
         <Button
           size="small"
-          icon={<Storefront />}
+          icon={<StorefrontIcon />}
           aria-expanded={shopping}
           onClick={() => setShopping(!shopping)}
         >

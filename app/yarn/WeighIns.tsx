@@ -1,5 +1,4 @@
 import { Button, Segmented, Select } from 'antd';
-import { Trash } from '@phosphor-icons/react';
 import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
@@ -12,6 +11,7 @@ import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
 import { AskedAbout } from '../controls/AskedAbout.tsx';
 import { NumberField } from '../look/NumberField.tsx';
+import { TrashIcon } from '../look/icons.ts';
 
 const Scale = lazy(async () => ({ default: (await import('../controls/Scale.tsx')).Scale }));
 
@@ -83,7 +83,7 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
               type="text"
               size="small"
               aria-label={`Take out ${say(w)}`}
-              icon={<Trash />}
+              icon={<TrashIcon />}
               onClick={() => store.do(removeWeighing(w.id))}
             />
           </li>
