@@ -3,9 +3,10 @@ import './look/base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './App.tsx';
+import { groundNow } from './look/ground.ts';
 import { applyGround } from './look/tokens.ts';
 
-applyGround('day');
+applyGround(groundNow());
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <App />

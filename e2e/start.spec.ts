@@ -40,3 +40,24 @@ test('a new hem that is thought better of leaves nothing on the shelf', async ({
   await page.getByRole('link', { name: 'Back to the shelf' }).click();
   await expect(page.locator('.shelf-hem')).toHaveCount(before);
 });
+
+test('by evening no page is light for a moment', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Switch to dark colors' }).click();
+  await page.addInitScript(() => {
+    const grounds: string[] = [];
+    Object.assign(window, { grounds });
+    const note = (): number => grounds.push(document.documentElement.style.colorScheme);
+    new MutationObserver(note).observe(document, {
+      attributes: true,
+      attributeFilter: ['style'],
+      subtree: true,
+    });
+  });
+  for (const path of ['/', '/hem/demo-clover/work']) {
+    await page.goto(path);
+    await expect(page.getByRole('button', { name: 'Switch to light colors' })).toBeVisible();
+    const shown = await page.evaluate(() => (window as unknown as { grounds: string[] }).grounds);
+    expect(new Set(shown)).toEqual(new Set(['dark']));
+  }
+});

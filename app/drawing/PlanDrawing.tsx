@@ -2,7 +2,7 @@ import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { isDisc, type Point } from '../../core/piece/outline.ts';
-import { useLook } from '../look/Look.tsx';
+import { useGround } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { BodyTexture } from './BodyTexture.tsx';
 import { usePicture } from './picture.ts';
@@ -61,7 +61,7 @@ function Drawing({
   onPainted,
   children,
 }: PlanDrawingProps) {
-  const { sheet } = GROUNDS[useLook().ground];
+  const { sheet } = GROUNDS[useGround()];
   const picture = usePicture(plan, sheet, bare ? SMALL_PIXELS : PIXELS, onPainted);
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;

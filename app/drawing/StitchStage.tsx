@@ -5,7 +5,7 @@ import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { entryOf, NOTHING } from '../../core/ring/ring.ts';
 import { entryWords } from '../../core/words/stitchWords.ts';
-import { useLook } from '../look/Look.tsx';
+import { useGround } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { boxOf, paint, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type Found } from '../../drawing/find.ts';
@@ -68,7 +68,7 @@ export function StitchStage({
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState(zoomIdentity);
   const [asked, setAsked] = useState<Found | null>(null);
-  const { sheet: paper, ink, thread } = GROUNDS[useLook().ground];
+  const { sheet: paper, ink, thread } = GROUNDS[useGround()];
   const turn = scene.mirrored ? -1 : 1;
   const away = useMemo(() => sceneAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
   if (fault !== null) throw fault;

@@ -3,7 +3,7 @@ import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { inTerms } from '../../core/terms/words.ts';
 import { CLOSE_UP, closeUpPoint, partKey, partPoint, partsOf, type ViewPart } from '../../drawing/parts.ts';
-import { useLook } from '../look/Look.tsx';
+import { useGround } from '../look/Look.tsx';
 import { ArrowsInSimpleIcon, DownloadSimpleIcon, MinusIcon, PlusIcon } from '../look/icons.ts';
 import { GROUNDS } from '../look/tokens.ts';
 import { fileName } from '../../core/document/fileName.ts';
@@ -45,7 +45,7 @@ export const StitchView = memo(function StitchView({
   const [face, setFace] = useState<Face>('yarn');
   const [seen, setSeen] = useState<Seen>('right');
   const { language } = plan.hem.preferences;
-  const { sheet } = GROUNDS[useLook().ground];
+  const { sheet } = GROUNDS[useGround()];
   const choice = useMemo(() => ({ face, seen, round, ground: sheet }), [face, seen, round, sheet]);
   const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
   const parts = useMemo(() => partsOf(plan), [plan]);

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef } from 'react';
 import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { useLook } from '../look/Look.tsx';
+import { useGround } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { paint, paintFeet, paintStarts } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
@@ -40,7 +40,7 @@ export function Swatch({
   starts = false,
 }: SwatchProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { sheet, thread, ink } = GROUNDS[useLook().ground];
+  const { sheet, thread, ink } = GROUNDS[useGround()];
   useEffect(() => {
     const element = canvas.current!;
     const watch = new IntersectionObserver(([entry]) => {

@@ -1,17 +1,17 @@
 import { Button } from './Button.tsx';
-import { useLook } from './Look.tsx';
+import { chooseGround } from './ground.ts';
+import { useGround } from './Look.tsx';
 import { MoonIcon, SunIcon } from './icons.ts';
 
 /** Changes between daylight and evening light. */
 export function GroundButton() {
-  const { ground, setGround } = useLook();
-  const day = ground === 'day';
+  const day = useGround() === 'day';
   return (
     <Button
       type="text"
       aria-label={day ? 'Switch to dark colors' : 'Switch to light colors'}
       icon={day ? <MoonIcon /> : <SunIcon />}
-      onClick={() => setGround(day ? 'evening' : 'day')}
+      onClick={() => chooseGround(day ? 'evening' : 'day')}
     />
   );
 }

@@ -1,13 +1,13 @@
 import { ConfigProvider, theme } from 'antd';
 import type { ReactNode } from 'react';
-import { useLook } from './Look.tsx';
+import { useGround } from './Look.tsx';
 import { GROUNDS } from './tokens.ts';
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 
 /** The component library in the look of the application; it is not fetched before a page needs it. */
 export function Themed({ children }: { readonly children: ReactNode }) {
-  const { ground } = useLook();
+  const ground = useGround();
   const g = GROUNDS[ground];
   return (
     <ConfigProvider

@@ -49,10 +49,11 @@ export type GroundName = 'day' | 'evening';
 
 export const GROUNDS: Readonly<Record<GroundName, Ground>> = { day: DAY, evening: EVENING };
 
-/** Sets the custom properties that the stylesheets use. */
+/** Sets the custom properties that the stylesheets use, and what the browser paints around the page. */
 export function applyGround(name: GroundName): void {
   const root = document.documentElement;
   for (const [key, value] of Object.entries(GROUNDS[name]))
     root.style.setProperty(`--${key}`, value as string);
   root.style.colorScheme = name === 'day' ? 'light' : 'dark';
+  document.querySelector('meta[name=theme-color]')?.setAttribute('content', GROUNDS[name].ground);
 }

@@ -26,7 +26,7 @@ import { paint } from '../../drawing/paint.ts';
 import { sceneOf, type Scene } from '../../drawing/scene.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
-import { useLook } from '../look/Look.tsx';
+import { useGround } from '../look/Look.tsx';
 import { DotsSixVerticalIcon, TrashIcon } from '../look/icons.ts';
 import { GROUNDS } from '../look/tokens.ts';
 import styles from './stack.module.css';
@@ -43,7 +43,7 @@ const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? 
 /** The rounds, the outermost on top, as they lie on the piece: a line each. */
 export function Stack({ plan, picked, onPick }: StackProps) {
   const store = useHemStore();
-  const { sheet } = GROUNDS[useLook().ground];
+  const { sheet } = GROUNDS[useGround()];
   const scene = useMemo(
     () => sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground: sheet }),
     [plan, sheet],

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import type { Hem } from '../../core/document/hem.ts';
-import { useLook } from '../look/Look.tsx';
+import { useGround } from '../look/Look.tsx';
 import type { GroundName } from '../look/tokens.ts';
 import type { Glanced } from '../storage/glance.ts';
 import { keptCard } from '../storage/pictures.ts';
@@ -74,7 +74,7 @@ export const cardStamp = ({ revision }: Pick<Found, 'revision'>, ground: GroundN
 /** A hem that is sound, as it was kept; or else, when it is about to be seen, planned and drawn. */
 function SoundHem({ found, glanced, onDuplicate, onDiscard, onKept }: ShelfHemProps) {
   const hem = found?.outcome.ok ? found.outcome.value : null;
-  const { ground } = useLook();
+  const ground = useGround();
   const [near, setNear] = useState(false);
   const item = useNear<HTMLLIElement>(() => inTurn(() => setNear(true)));
   const stamp = found && cardStamp(found, ground);

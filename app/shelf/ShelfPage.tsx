@@ -10,7 +10,7 @@ import { copyOf } from '../../core/edits/hem.ts';
 import { problemLine } from '../../core/problems.ts';
 import { GroundButton } from '../look/GroundButton.tsx';
 import { Guard } from '../hem/Guard.tsx';
-import { useLook } from '../look/Look.tsx';
+import { useGround } from '../look/Look.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { PackageIcon, PlusIcon, UploadSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
@@ -48,7 +48,7 @@ export function ShelfPage() {
   const [laid, setLaid] = useState(LAID_FIRST);
   const [photosToo, setPhotosToo] = useState(true);
   const deleted = useRef<string[]>([]);
-  const { ground } = useLook();
+  const ground = useGround();
   const [glanced] = useState(() => new Map(glance.read().map((card) => [card.id, card])));
   const {
     data: all,

@@ -7,20 +7,12 @@ import { Drafts } from './drafts.ts';
 import { Glance } from './glance.ts';
 import type { Binned } from './bin.ts';
 import { Library } from './library.ts';
+import { localStore } from './localStore.ts';
 import type { Found } from './records.ts';
 import { settings } from './settings.ts';
 import { photoStore } from './photos.ts';
 import { pictureStore } from './pictures.ts';
 import { tabsOfThisBrowser } from './tabs.ts';
-
-/** Local storage, which a browser may deny. */
-function localStore(): Storage | null {
-  try {
-    return window.localStorage;
-  } catch {
-    return null;
-  }
-}
 
 export const library = new Library({
   hems: cupboard('hems'),
