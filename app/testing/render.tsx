@@ -8,7 +8,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import type { Problem } from '../../core/problems.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
-import { HemStore } from '../hem/store.ts';
+import { HemStore, type HemStoreParts } from '../hem/store.ts';
 import { NoticesProvider } from '../look/notices.tsx';
 import { StandInWorker, endWorkers } from './worker.ts';
 
@@ -77,8 +77,12 @@ export interface OpenHem extends RenderResult {
   readonly refused: readonly Problem[];
 }
 
-/** A component that is given the plan as it changes. */
-export function renderHem(hem: Hem, part: (plan: Plan) => ReactNode): OpenHem {
+/** A component that is given the plan as it changes. @param storage what storage does otherwise than take all */
+export function renderHem(
+  hem: Hem,
+  part: (plan: Plan) => ReactNode,
+  storage: Partial<HemStoreParts> = {},
+): OpenHem {
   standIns();
   let edits = 0;
   const refused: Problem[] = [];
@@ -95,6 +99,7 @@ export function renderHem(hem: Hem, part: (plan: Plan) => ReactNode): OpenHem {
     writtenAnew: () => undefined,
     refused: (problems) => refused.push(...problems),
     now: () => new Date('2026-02-03T04:05:06Z'),
+    ...storage,
   });
   const Part = (): ReactNode => part(usePlan());
   const rendered = render(

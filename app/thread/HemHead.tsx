@@ -5,7 +5,7 @@ import { writeHem } from '../../core/document/check.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, rename } from '../../core/edits/hem.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
-import { useHem, useHemStore, useInTerms } from '../hem/context.ts';
+import { useHem, useHemStore, useLabelInTerms } from '../hem/context.ts';
 import type { SavingState } from '../hem/saving.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
@@ -94,11 +94,9 @@ function SavedWords() {
 
 function UndoButtons() {
   const store = useHemStore();
-  const inTerms = useInTerms();
-  // What is changed stands first; the names that follow are the maker’s own.
-  const told = (label: string | null): string | null => label && label.replace(/^\w+/, inTerms);
-  const undoLabel = told(useHem((state) => state.undoLabel));
-  const redoLabel = told(useHem((state) => state.redoLabel));
+  const told = useLabelInTerms();
+  const undoLabel = told(useHem((state) => state.undoLabel) ?? '');
+  const redoLabel = told(useHem((state) => state.redoLabel) ?? '');
   return (
     <>
       <Button

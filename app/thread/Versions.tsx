@@ -9,7 +9,7 @@ import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { whenWords } from '../look/when.ts';
 import { library } from '../storage/here.ts';
-import { useHem, useHemStore } from '../hem/context.ts';
+import { useHem, useHemStore, useLabelInTerms } from '../hem/context.ts';
 import './versions.css';
 
 export interface VersionsProps {
@@ -20,6 +20,7 @@ export interface VersionsProps {
 /** Earlier versions of the hem, to be looked at and taken up again; the present one stays among them. */
 export function Versions({ id, onClose }: VersionsProps) {
   const store = useHemStore();
+  const told = useLabelInTerms();
   const saved = useHem((state) => state.saved);
   const [picked, setPicked] = useState<number | null>(null);
   const { data: versions, error } = useQuery({
@@ -44,7 +45,7 @@ export function Versions({ id, onClose }: VersionsProps) {
                 aria-expanded={v.revision === picked}
                 onClick={() => setPicked(v.revision === picked ? null : v.revision)}
               >
-                <span>{v.label || 'changed'}</span>
+                <span>{told(v.label) || 'changed'}</span>
                 <span className="quiet small">{i === 0 ? 'now' : whenWords(v.at, new Date())}</span>
               </button>
               {v.revision === picked && (
