@@ -287,7 +287,7 @@ const OwnRate = memo(function OwnRate({ plan, side: at, group }: OfSideProps) {
   if (school !== 'own') return null;
   const { noun } = side.edge.numbering;
   return (
-    <p className="own-rate small">
+    <div className="own-rate small">
       Your own spacing{circle ? '' : ` on side ${side.name}`}:{' '}
       <NumberField
         aria-label={`Stitches, own spacing${circle ? '' : ` of side ${side.name}`}`}
@@ -307,6 +307,6 @@ const OwnRate = memo(function OwnRate({ plan, side: at, group }: OfSideProps) {
         onChange={(v) => v && onRate(own.stitches, v)}
       />{' '}
       {plurals(noun)}
-    </p>
+    </div>
   );
 });

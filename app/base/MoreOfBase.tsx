@@ -73,7 +73,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
               onChange={(endRows) => store.do(edits.chooseEndRows(endRows))}
             />
           </label>
-          <p>
+          <div>
             Your own table, stitches in a row end:
             {kinds.map((kind) => (
               <label key={kind} className="rate">
@@ -89,7 +89,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
                 />
               </label>
             ))}
-          </p>
+          </div>
         </>
       )}
       {groups && (

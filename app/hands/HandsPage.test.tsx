@@ -51,7 +51,9 @@ describe('my hands', () => {
     open();
     const pace = await part('Pace');
     expect(pace.textContent).toMatch(/From \d+ observations?\./);
-    const drawn = within(pace).getByRole('img', { name: /^all stitches/ }).getAttribute('aria-label')!;
+    const drawn = within(pace)
+      .getByRole('img', { name: /^all stitches/ })
+      .getAttribute('aria-label')!;
     expect(drawn).toMatch(/^all stitches: [\d.]+ times the rule of thumb, [\d.]+ to [\d.]+\. /);
     for (const [, value, low, high] of drawn.matchAll(/: (\d+\.\d+) times[^,]*, (\d+\.\d+) to (\d+\.\d+)/g)) {
       expect(Number(low)).toBeLessThanOrEqual(Number(value));

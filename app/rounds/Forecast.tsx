@@ -50,7 +50,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   return (
     <section className="forecast" aria-label="Size and forecast">
       <h2>Size</h2>
-      <p>
+      <div>
         With its border: <strong>{sizeWords(plan.finishedSize, length)}</strong>{' '}
         <span className="quiet">({sizeSuretyWords(estimates, length)})</span>
         {plan.hem.blocking !== 1 && <>, after blocking {sizeWords(plan.blockedSize, length)}</>}. The border
@@ -66,7 +66,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           onChange={(v) => v !== null && store.do(setBlocking(1 + v / 100))}
           onBlur={() => store.endJoin()}
         />
-      </p>
+      </div>
       <ToSize plan={plan} />
       {shows && (
         <p className="quiet small">
@@ -79,7 +79,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         {disc ? 'Which spacing stays flat?' : 'Which corner stays flat?'}{' '}
         {pending && <span className="quiet small">working …</span>}
       </h2>
-      <p className="small">
+      <div className="small">
         After{' '}
         <NumberField
           size="small"
@@ -98,7 +98,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           onChange={setStitch}
         />{' '}
         on this base:
-      </p>
+      </div>
       {itself && <p className="small">{itself}</p>}
       {!disc && (
         <ul className="corner-forecast">
@@ -150,7 +150,7 @@ function ToSize({ plan }: { readonly plan: Plan }) {
   const wide = (width / plan.hem.blocking - plan.bodySize.widthMm / 10) / 2;
   return (
     <div className="to-size">
-      <p>
+      <div>
         Make it{' '}
         <LengthInput
           label="Wanted width"
@@ -165,7 +165,7 @@ function ToSize({ plan }: { readonly plan: Plan }) {
           unit={length}
           onChange={(v) => setWanted({ ...wanted, height: v })}
         />
-      </p>
+      </div>
       {wide > 0 && (
         <p className="small">
           <Link to={`/hem/${plan.hem.id}/propose?across=${width}&down=${height}`}>

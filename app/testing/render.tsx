@@ -42,6 +42,11 @@ function standIns(): void {
     ResizeObserver: Watcher,
     IntersectionObserver: Watcher,
     Worker: StandInWorker,
+    // The simulated scale and shop do not answer here.
+    fetch: () => Promise.reject(new TypeError('there is no network')),
+    EventSource: class {
+      close = nothing;
+    },
     MessageChannel,
     Path2D: class {
       moveTo = nothing;

@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
-import { afterEach, describe, expect, test } from '@jest/globals';
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup } from '@testing-library/react';
+import type { ComponentType } from 'react';
 import { demoPlans } from '../../demo/read.ts';
 import { chanceOf } from '../../core/chance.ts';
 import { checkHem } from '../../core/document/check.ts';
@@ -13,21 +14,31 @@ import { BESIDE, STOPS } from './stops.ts';
 
 const HEMS = demoPlans().map(([, { hem }]) => hem);
 const PRESSES = 16;
+const PAGES: (readonly [string, ComponentType])[] = [];
+// One after the other: the test runner mixes up modules that are asked for at once.
+for (const { name, page } of [...STOPS, ...BESIDE]) PAGES.push([name, await page()]);
 
-afterEach(cleanup);
+/** React complains on the console; of sizes it cannot know better, for nothing has one in a simulated page. */
+const complaints = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+const complained = (): readonly string[] =>
+  complaints.mock.calls
+    .map((call) => call.map(String).join(' ').slice(0, 300))
+    .filter((words) => !/^`NaN` is an invalid value for the `%s` css style property. height/.test(words));
+afterEach(() => {
+  complaints.mockClear();
+  cleanup();
+});
 
 describe('whatever is pressed, chosen and typed on a page, one after the other', () => {
-  test.each(
-    [...STOPS, ...BESIDE].filter(({ path }) => path !== 'carry').map((stop) => [stop.name, stop] as const),
-  )(
+  test.each(PAGES)(
     '%s: the hem stays sound, nothing that is no word is said, and undo brings all back',
-    async (name, { page }) => {
-      const Page = await page();
-      for (const seed of seeds(2)) {
+    async (name, Page) => {
+      for (const seed of seeds(1)) {
         const chance = chanceOf(seed * 31 + name.length);
         const hem = chance.pick(HEMS);
+        const queries = new QueryClient();
         const { store, unmount } = renderHem(hem, () => (
-          <QueryClientProvider client={new QueryClient()}>
+          <QueryClientProvider client={queries}>
             <Page />
           </QueryClientProvider>
         ));
@@ -37,7 +48,8 @@ describe('whatever is pressed, chosen and typed on a page, one after the other',
             done.push(doSomething(chance) ?? 'nothing');
             await new Promise((resolve) => setTimeout(resolve));
           });
-          expect([done, nonsenseSaid()]).toEqual([done, []]);
+          const said = complained();
+          expect([done, said, nonsenseSaid()]).toEqual([done, [], []]);
           expect([done, checkHem(store.get().plan.hem).ok]).toEqual([done, true]);
         }
         for (let k = 0; k < 2 * PRESSES && store.get().undoLabel !== null; k++) act(() => store.undo());

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
-import { workedUpTo } from '../../core/work/progress.ts';
+import { placesToRipTo, workedUpTo } from '../../core/work/progress.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { workedRound } from '../../core/plan/types.ts';
 import { removeRound } from '../../core/edits/rounds.ts';
@@ -271,5 +271,24 @@ describe('work', () => {
     expect(screen.getByRole('button', { name: /^All of round 2/ }).textContent).toContain(
       'Down to the last good round.',
     );
+  });
+
+  test('ripped out to the last stitch, it can be begun anew, and nothing is there to be looked at', () => {
+    const { store } = renderWork();
+    act(() => void store.note(...workedUpTo(plan(hem), 1)));
+    press('Rip back');
+    press(/^All of the border/);
+    expect(now()).toContain('The base round begins');
+    for (const name of ['Look', 'Weigh', 'Count', 'Rip back'])
+      expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(true);
+    press('Begun');
+    expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
+    press('Look');
+    expect(screen.getByRole('group', { name: 'Look' })).toBeTruthy();
+    // On another page of this browser it is ripped out meanwhile.
+    const out = placesToRipTo(store.get().plan).at(-1)!.deed;
+    act(() => void store.note(out));
+    expect(screen.queryByRole('group', { name: 'Look' })).toBeNull();
+    expect(now()).toContain('The base round begins');
   });
 });

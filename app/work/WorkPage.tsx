@@ -54,7 +54,9 @@ interface WorkBenchProps {
 /** The place in hand, what to do there, and what can be said of it. */
 export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
   const [stride, setStride] = useStride();
-  const [sheet, setSheet] = useState<Sheet | null>(first);
+  const [opened, setSheet] = useState<Sheet | null>(first);
+  // What another page has ripped out can no longer be counted, weighed or looked at.
+  const sheet = opened === 'joined in' || isUnderWay(plan) ? opened : null;
   const [shown, setShown] = useState<Shown | null>(null);
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);

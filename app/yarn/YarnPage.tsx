@@ -42,7 +42,7 @@ export function YarnPage() {
         <Guard what="The chart of yarn" resetKeys={[plan]}>
           <RoundsChart plan={plan} />
         </Guard>
-        <p className="pace">
+        <div className="pace">
           {timeEstimateWords(minutes)} of work at{' '}
           <NumberField
             size="small"
@@ -54,7 +54,7 @@ export function YarnPage() {
             onBlur={() => store.endJoin()}
           />{' '}
           stitches a minute. Rest your hands and stretch in between.
-        </p>
+        </div>
         <LoggedPace plan={plan} />
         <HandsOfHem plan={plan} />
         <Guard what="What the leftovers allow" resetKeys={[plan]}>

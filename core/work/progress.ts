@@ -27,8 +27,8 @@ export function progressOf({ rounds }: Plan): Progress {
   };
 }
 
-/** Whether anything has been done. */
-export const isUnderWay = ({ hem }: Plan): boolean => hem.record.length > 0;
+/** Whether anything of the border is there: what was ripped out to the last stitch is not. */
+export const isUnderWay = ({ rounds }: Plan): boolean => rounds.some((round) => round.done !== null);
 
 /** The step in hand; null when the border is finished. */
 export function stepInHand(plan: Plan, stride: Stride): Step | null {

@@ -10,6 +10,7 @@ import { momentsOf } from '../words/momentWords.ts';
 import { ballsEnding } from './balls.ts';
 import {
   leftOf,
+  isUnderWay,
   placesToRipTo,
   progressOf,
   stepDone,
@@ -68,8 +69,15 @@ describe('a border that is worked', () => {
     // The further back, the more comes off.
     places.slice(1).forEach((p, i) => expect(p.price.stitches).toBeGreaterThan(places[i]!.price.stitches));
     for (const place of places) {
-      const then = progressOf(plan(after(at.hem, [place.deed])));
-      expect([then.round!.number, then.made]).toEqual([place.round, place.made]);
+      const then = plan(after(at.hem, [place.deed]));
+      const { round, made } = progressOf(then);
+      expect([round!.number, made]).toEqual([place.round, place.made]);
+      // Ripped out to the last stitch, it is as before it was begun; the record says what was done.
+      expect([isUnderWay(then), placeInWords(then)]).toEqual(
+        place.round === 0 && place.made === 0
+          ? [false, 'not begun']
+          : [true, expect.stringMatching(/round \d/)],
+      );
     }
   });
 
