@@ -8,6 +8,8 @@ import { chanceOf } from '../../core/chance.ts';
 import { checkHem } from '../../core/document/check.ts';
 import { changesBetween } from '../../core/document/parts.ts';
 import { seeds } from '../../core/testing/seeds.ts';
+import { PracticePage } from '../practice/PracticePage.tsx';
+import { StartPage } from '../start/StartPage.tsx';
 import { renderHem } from '../testing/render.tsx';
 import { doSomething, nonsenseSaid } from '../testing/user.ts';
 import { BESIDE, STOPS } from './stops.ts';
@@ -17,6 +19,8 @@ const PRESSES = 16;
 const PAGES: (readonly [string, ComponentType])[] = [];
 // One after the other: the test runner mixes up modules that are asked for at once.
 for (const { name, page } of [...STOPS, ...BESIDE]) PAGES.push([name, await page()]);
+// Pages that have no hem, or one of their own.
+PAGES.push(['New hem', StartPage], ['Practice', PracticePage]);
 
 /** React complains on the console; of sizes it cannot know better, for nothing has one in a simulated page. */
 const complaints = jest.spyOn(console, 'error').mockImplementation(() => undefined);
@@ -44,10 +48,14 @@ describe('whatever is pressed, chosen and typed on a page, one after the other',
         ));
         const done = [`seed ${seed}`, hem.name];
         for (let k = 0; k < PRESSES; k++) {
-          await act(async () => {
-            done.push(doSomething(chance) ?? 'nothing');
-            await new Promise((resolve) => setTimeout(resolve));
-          });
+          try {
+            await act(async () => {
+              done.push(doSomething(chance) ?? 'nothing');
+              await new Promise((resolve) => setTimeout(resolve));
+            });
+          } catch (error) {
+            throw new Error(`the page failed after ${done.join(' > ')}`, { cause: error });
+          }
           const said = complained();
           expect([done, said, nonsenseSaid()]).toEqual([done, [], []]);
           expect([done, checkHem(store.get().plan.hem).ok]).toEqual([done, true]);
