@@ -6,7 +6,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { chanceOf } from '../core/chance.ts';
 import { nonsenseIn } from '../core/testing/everything.ts';
 import { randomEdit } from '../core/testing/randomEdits.ts';
-import { seeds, withSeed } from '../core/testing/seeds.ts';
+import { patience, seeds, withSeed } from '../core/testing/seeds.ts';
 import { legendOf } from './legend.ts';
 import { partBox, partsOf } from './parts.ts';
 import { planSvg } from './planSvg.ts';
@@ -26,23 +26,27 @@ function drawn(plan: Plan, turned: boolean): readonly string[] {
   return [planSvg(plan), ...boxes.map((box) => svgOf(scene, box, plan.hem.name))];
 }
 
-test('whatever edits follow each other, what they leave can be drawn', () => {
-  for (const seed of seeds(8)) {
-    withSeed(seed, (said) => {
-      const chance = chanceOf(seed * 7919);
-      const planner = createPlanner();
-      let plan = planner(chance.pick(demoPlans())[1].hem);
-      for (let k = 0; k < 9; k++) {
-        const next = randomEdit(plan, chance, `e${k}`);
-        const outcome = next && performed(plan.hem, next);
-        if (!outcome?.ok) continue;
-        said.push(next!.label);
-        plan = planner(outcome.value);
-      }
-      for (const turned of [false, true]) {
-        for (const svg of drawn(plan, turned)) expect(/NaN|Infinity|undefined/.exec(svg)).toBeNull();
-      }
-      expect(nonsenseIn(legendOf(plan, 'uk'))).toEqual([]);
-    });
-  }
-}, 240_000);
+test(
+  'whatever edits follow each other, what they leave can be drawn',
+  () => {
+    for (const seed of seeds(8)) {
+      withSeed(seed, (said) => {
+        const chance = chanceOf(seed * 7919);
+        const planner = createPlanner();
+        let plan = planner(chance.pick(demoPlans())[1].hem);
+        for (let k = 0; k < 9; k++) {
+          const next = randomEdit(plan, chance, `e${k}`);
+          const outcome = next && performed(plan.hem, next);
+          if (!outcome?.ok) continue;
+          said.push(next!.label);
+          plan = planner(outcome.value);
+        }
+        for (const turned of [false, true]) {
+          for (const svg of drawn(plan, turned)) expect(/NaN|Infinity|undefined/.exec(svg)).toBeNull();
+        }
+        expect(nonsenseIn(legendOf(plan, 'uk'))).toEqual([]);
+      });
+    }
+  },
+  patience(240_000),
+);

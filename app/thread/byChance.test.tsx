@@ -7,7 +7,7 @@ import { demoPlans } from '../../demo/read.ts';
 import { chanceOf } from '../../core/chance.ts';
 import { checkHem } from '../../core/document/check.ts';
 import { changesBetween } from '../../core/document/parts.ts';
-import { seeds } from '../../core/testing/seeds.ts';
+import { patience, seeds } from '../../core/testing/seeds.ts';
 import { PracticePage } from '../practice/PracticePage.tsx';
 import { StartPage } from '../start/StartPage.tsx';
 import { renderHem } from '../testing/render.tsx';
@@ -68,6 +68,6 @@ describe('whatever is pressed, chosen and typed on a page, one after the other',
         unmount();
       }
     },
-    120_000,
+    patience(120_000),
   );
 });

@@ -4,7 +4,7 @@ import { plan } from '../plan/planner.ts';
 import { PROBLEM_CODES, problemLine } from '../problems.ts';
 import { chanceOf, type Chance } from '../chance.ts';
 import { everythingOf, nonsenseIn } from '../testing/everything.ts';
-import { seeds, withSeed } from '../testing/seeds.ts';
+import { patience, seeds, withSeed } from '../testing/seeds.ts';
 import { checkHem, readHem, writeHem } from './check.ts';
 import type { Hem } from './hem.ts';
 import { salvageHem } from './salvage.ts';
@@ -113,27 +113,31 @@ function mutated(value: unknown, chance: Chance, said: string[], at = ''): unkno
 }
 
 describe('a file that was changed by chance', () => {
-  test('is refused with places and remedies, or can be planned and told to its end', () => {
-    let accepted = 0;
-    for (const seed of seeds(500)) {
-      withSeed(seed, (said) => {
-        const chance = chanceOf(seed);
-        let file: unknown = JSON.parse(writeHem(chance.pick(HEMS)));
-        for (let k = chance.int(1, 2); k > 0; k--) file = mutated(file, chance, said);
-        const outcome = checkHem(file);
-        if (!outcome.ok) {
-          for (const p of outcome.problems) expect(problemLine(p)).not.toMatch(/undefined|NaN|\[object/);
-          const salvaged = salvageHem(file, 'salvaged', NOW);
-          if (salvaged) expect(nonsenseIn(everythingOf(plan(salvaged.hem), false))).toEqual([]);
-          return;
-        }
-        accepted++;
-        expect(nonsenseIn(everythingOf(plan(outcome.value), seed % 8 === 0))).toEqual([]);
-      });
-    }
-    // The changes are such that a fair share gets past the check.
-    expect(accepted).toBeGreaterThan(40);
-  }, 240_000);
+  test(
+    'is refused with places and remedies, or can be planned and told to its end',
+    () => {
+      let accepted = 0;
+      for (const seed of seeds(500)) {
+        withSeed(seed, (said) => {
+          const chance = chanceOf(seed);
+          let file: unknown = JSON.parse(writeHem(chance.pick(HEMS)));
+          for (let k = chance.int(1, 2); k > 0; k--) file = mutated(file, chance, said);
+          const outcome = checkHem(file);
+          if (!outcome.ok) {
+            for (const p of outcome.problems) expect(problemLine(p)).not.toMatch(/undefined|NaN|\[object/);
+            const salvaged = salvageHem(file, 'salvaged', NOW);
+            if (salvaged) expect(nonsenseIn(everythingOf(plan(salvaged.hem), false))).toEqual([]);
+            return;
+          }
+          accepted++;
+          expect(nonsenseIn(everythingOf(plan(outcome.value), seed % 8 === 0))).toEqual([]);
+        });
+      }
+      // The changes are such that a fair share gets past the check.
+      expect(accepted).toBeGreaterThan(40);
+    },
+    patience(240_000),
+  );
 
   test('text that was cut or garbled is answered without a parser’s words', () => {
     const text = writeHem(HEMS[0]!);

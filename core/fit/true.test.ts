@@ -12,7 +12,7 @@ import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import { chanceOf, type Chance } from '../chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
-import { seeds, withSeed } from '../testing/seeds.ts';
+import { patience, seeds, withSeed } from '../testing/seeds.ts';
 import { takeSolution } from './apply.ts';
 import { changesNothing } from './fit.ts';
 import { fitHem, worstOf } from './open.ts';
@@ -75,65 +75,73 @@ function someHem(chance: Chance, said: string[]): Hem {
 }
 
 describe('every fit that is offered', () => {
-  test('comes out even when it is taken and planned again, as flat as it says, the flattest first', () => {
-    let offered = 0;
-    for (const seed of seeds(120)) {
-      withSeed(seed, (said) => {
-        const chance = chanceOf(seed);
-        const hem = someHem(chance, said);
-        const made = plan(hem);
-        const fit = fitHem(hem);
-        const stack = made.rounds.slice(1).map((r) => r.written!);
-        for (const s of fit.solutions) {
-          offered++;
-          const outcome = performed(hem, takeSolution(stack, s));
-          if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
-          const taken = plan(outcome.value);
-          expect([s.changes, s.quiet, comesOutEven(taken)]).toEqual([s.changes, s.quiet, true]);
-          expect([s.changes, s.quiet, worstOf(taken)]).toEqual([s.changes, s.quiet, s.worst]);
-          expect(taken.sides.map((x) => x.count)).toEqual(s.counts);
-          // What says that nothing is changed changes nothing.
-          if (changesNothing(s))
-            expect(taken.rounds.map((r) => r.total)).toEqual(made.rounds.map((r) => r.total));
-        }
-        const flatness = fit.solutions.map((s) => ['flat', 'blocks out'].indexOf(s.worst!.verdict) >>> 0);
-        expect(flatness).toEqual([...flatness].sort((a, b) => a - b));
-        // What comes out even as it is has nothing in its way.
-        if (
-          comesOutEven(made) &&
-          made.rounds.length ===
-            hem.rounds.reduce(
-              (n, r) => n + r.times * FAMILIES.find((f) => f.id === r.family)!.roundsPerRepeat,
-              1,
-            )
-        )
-          expect([fit.standsInTheWay, fit.solutions.length > 0]).toEqual([null, true]);
-      });
-    }
-    expect(offered).toBeGreaterThan(100);
-  }, 240_000);
+  test(
+    'comes out even when it is taken and planned again, as flat as it says, the flattest first',
+    () => {
+      let offered = 0;
+      for (const seed of seeds(120)) {
+        withSeed(seed, (said) => {
+          const chance = chanceOf(seed);
+          const hem = someHem(chance, said);
+          const made = plan(hem);
+          const fit = fitHem(hem);
+          const stack = made.rounds.slice(1).map((r) => r.written!);
+          for (const s of fit.solutions) {
+            offered++;
+            const outcome = performed(hem, takeSolution(stack, s));
+            if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+            const taken = plan(outcome.value);
+            expect([s.changes, s.quiet, comesOutEven(taken)]).toEqual([s.changes, s.quiet, true]);
+            expect([s.changes, s.quiet, worstOf(taken)]).toEqual([s.changes, s.quiet, s.worst]);
+            expect(taken.sides.map((x) => x.count)).toEqual(s.counts);
+            // What says that nothing is changed changes nothing.
+            if (changesNothing(s))
+              expect(taken.rounds.map((r) => r.total)).toEqual(made.rounds.map((r) => r.total));
+          }
+          const flatness = fit.solutions.map((s) => ['flat', 'blocks out'].indexOf(s.worst!.verdict) >>> 0);
+          expect(flatness).toEqual([...flatness].sort((a, b) => a - b));
+          // What comes out even as it is has nothing in its way.
+          if (
+            comesOutEven(made) &&
+            made.rounds.length ===
+              hem.rounds.reduce(
+                (n, r) => n + r.times * FAMILIES.find((f) => f.id === r.family)!.roundsPerRepeat,
+                1,
+              )
+          )
+            expect([fit.standsInTheWay, fit.solutions.length > 0]).toEqual([null, true]);
+        });
+      }
+      expect(offered).toBeGreaterThan(100);
+    },
+    patience(240_000),
+  );
 
-  test('of the demos after edits by chance holds too', () => {
-    for (const seed of seeds(8)) {
-      withSeed(seed, (said) => {
-        const chance = chanceOf(seed * 31);
-        const planner = createPlanner();
-        let made = planner(chance.pick(demoPlans())[1].hem);
-        for (let k = 0; k < 6; k++) {
-          const next = randomEdit(made, chance, `e${k}`);
-          const outcome = next && performed(made.hem, next);
-          if (!outcome?.ok) continue;
-          said.push(next!.label);
-          made = planner(outcome.value);
-        }
-        const stack = made.rounds.slice(1).map((r) => r.written!);
-        for (const s of fitHem(made.hem).solutions) {
-          const outcome = performed(made.hem, takeSolution(stack, s));
-          expect(outcome.ok && comesOutEven(plan(outcome.value))).toBe(true);
-        }
-      });
-    }
-  }, 240_000);
+  test(
+    'of the demos after edits by chance holds too',
+    () => {
+      for (const seed of seeds(8)) {
+        withSeed(seed, (said) => {
+          const chance = chanceOf(seed * 31);
+          const planner = createPlanner();
+          let made = planner(chance.pick(demoPlans())[1].hem);
+          for (let k = 0; k < 6; k++) {
+            const next = randomEdit(made, chance, `e${k}`);
+            const outcome = next && performed(made.hem, next);
+            if (!outcome?.ok) continue;
+            said.push(next!.label);
+            made = planner(outcome.value);
+          }
+          const stack = made.rounds.slice(1).map((r) => r.written!);
+          for (const s of fitHem(made.hem).solutions) {
+            const outcome = performed(made.hem, takeSolution(stack, s));
+            expect(outcome.ok && comesOutEven(plan(outcome.value))).toBe(true);
+          }
+        });
+      }
+    },
+    patience(240_000),
+  );
 
   test('is quiet where nothing needs to be changed: what contains it is not shown', () => {
     for (const [, made] of demoPlans()) {

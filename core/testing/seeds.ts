@@ -1,10 +1,16 @@
 /** How much is tried by chance: a little in every run of the tests, much more when it is asked for. */
 
-/** Seeds from 1: `few`, or as many times more as ZIG_HEM_THOROUGH says. */
-export function seeds(few: number): readonly number[] {
-  const times = Number(globalThis.process?.env.ZIG_HEM_THOROUGH ?? 1);
-  return Array.from({ length: Math.round(few * (times > 0 ? times : 1)) }, (_, i) => i + 1);
+function times(): number {
+  const asked = Number(globalThis.process?.env.ZIG_HEM_THOROUGH ?? 1);
+  return asked > 0 ? asked : 1;
 }
+
+/** Seeds from 1: `few`, or as many times more as ZIG_HEM_THOROUGH says. */
+export const seeds = (few: number): readonly number[] =>
+  Array.from({ length: Math.round(few * times()) }, (_, i) => i + 1);
+
+/** How long they may take, ms: so many times more, too. */
+export const patience = (ms: number): number => ms * Math.max(1, times());
 
 /** Runs something for a seed; a failure says which, and what had been done. */
 export function withSeed(seed: number, work: (said: string[]) => void): void {
