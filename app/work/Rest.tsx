@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
 import { timeWords } from '../../core/words/measures.ts';
-import { progressOf } from '../../core/work/progress.ts';
+import { progressOf, stepInHand } from '../../core/work/progress.ts';
 import { isPaused, minutesWorked, sittingMinutes } from '../../core/work/session.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -18,7 +18,9 @@ const MINUTE_MS = 60_000;
 export function Rest({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { record } = plan.hem;
-  const { round } = progressOf(plan);
+  const { round, made } = progressOf(plan);
+  // Up to the next corner at one go is the most that is noted at once.
+  const atOneGo = round ? stepInHand(plan, 'side')!.to - made : 0;
   const [after, setAfter] = useState(USUAL);
   useEffect(() => {
     void readSetting(REST_AFTER).then((kept) => {
@@ -32,7 +34,7 @@ export function Rest({ plan }: { readonly plan: Plan }) {
   }, []);
   // What is noted now may be later than the last tick.
   const moment = record.reduce((last, { at }) => (at > last ? at : last), now);
-  const minutes = Math.floor(sittingMinutes(record, moment));
+  const minutes = Math.floor(sittingMinutes(record, moment, atOneGo));
   const all = minutesWorked(record);
   const paused = isPaused(record);
   return (

@@ -30,4 +30,30 @@ describe('a sitting', () => {
     // Ten minutes in the first sitting, 28 in the second; neither the long gap nor the pause counts.
     expect(minutesWorked(on)).toBe(38);
   });
+
+  test('goes on through a long side that is noted at once, as long as slow hands need for it', () => {
+    const round = { entry: null, index: 0 };
+    const made = (stitches: number, clock: string, before = NOTHING_DONE) =>
+      noted(before, { did: 'made', round, stitches }, 'here', at(clock));
+    // 27 minutes for 250 stitches are work, for 100 there was a pause in it.
+    const long = made(251, '09:28', made(1, '09:01'));
+    const short = made(101, '09:28', made(1, '09:01'));
+    expect([minutesWorked(long), minutesWorked(short)]).toEqual([27, 0]);
+    expect(sittingMinutes(long, at('09:30'))).toBe(29);
+    expect(sittingMinutes(short, at('09:30'))).toBe(2);
+    // Of another round it cannot be told; what was taken back took no time.
+    const other = noted(
+      made(300, '09:01'),
+      { did: 'made', round: { entry: 'a', index: 0 }, stitches: 250 },
+      'here',
+      at('09:28'),
+    );
+    expect(minutesWorked(other)).toBe(0);
+    expect(minutesWorked(made(1, '09:28', made(300, '09:01')))).toBe(0);
+    // While the side is worked nothing is noted: it is the sitting that goes on, until it would have been done long ago.
+    const begun = made(1, '09:01');
+    expect(sittingMinutes(begun, at('09:25'))).toBe(0);
+    expect(sittingMinutes(begun, at('09:25'), 250)).toBe(24);
+    expect(sittingMinutes(begun, at('09:35'), 250)).toBe(0);
+  });
 });

@@ -1,42 +1,61 @@
 /** Sittings, by the times at which things were noted: for the hands, and for whoever asks how long it took. */
 import type { WorkEvent } from '../document/hem.ts';
 import { standing, type WorkRecord } from '../document/record.ts';
+import { USUAL_PACE } from '../hands/hands.ts';
+import { sameRound } from '../record/record.ts';
 
-/** A pause longer than this ends a sitting, minutes. */
+/** A silence longer than this ends a sitting, minutes, unless the stitches that are noted after it take as long. */
 const PAUSE = 15;
+/** Stitches in a minute of the slowest hands that are reckoned with. */
+const SLOW_PACE = USUAL_PACE / 2;
 const MINUTE_MS = 60_000;
+
+/** How long nothing may be noted by somebody who makes so many stitches meanwhile, minutes. */
+const silence = (stitches: number): number => Math.max(PAUSE, stitches / SLOW_PACE);
+
+/** Stitches that were made between two entries, as far as they tell. */
+function madeBetween(before: WorkEvent, after: WorkEvent): number {
+  if (after.did !== 'made' || !('round' in before) || !sameRound(before.round, after.round)) return 0;
+  if ('stitches' in before) return Math.max(0, after.stitches - before.stitches);
+  return before.did === 'began' ? after.stitches : 0;
+}
 
 /** Whether the hook was put down, and has not been taken up since. */
 export const isPaused = (record: WorkRecord): boolean => inTime(record).at(-1)?.did === 'paused';
 
 /**
- * How long the sitting has lasted that goes on at a moment; 0 when nothing was done just before it, or the hook was put
- * down.
+ * How long the sitting has lasted that goes on at a moment, minutes; 0 when nothing was done just before it, or the hook
+ * was put down.
  *
  * @param now ISO 8601
+ * @param inHand stitches that may be made before anything is noted again
  */
-export function sittingMinutes(record: WorkRecord, now: string): number {
+export function sittingMinutes(record: WorkRecord, now: string, inHand = 0): number {
   const end = Date.parse(now);
   let from = end;
-  for (const { did, at } of inTime(record).reverse()) {
-    const time = Date.parse(at);
+  let after: WorkEvent | null = null;
+  for (const event of inTime(record).reverse()) {
+    const time = Date.parse(event.at);
     if (time > end) continue;
-    if (from - time > PAUSE * MINUTE_MS || did === 'paused') break;
+    const longest = silence(after ? madeBetween(event, after) : inHand);
+    if (from - time > longest * MINUTE_MS || event.did === 'paused') break;
     from = time;
+    after = event;
   }
   return (end - from) / MINUTE_MS;
 }
 
 /** Whether the hook was not in hand between two entries of a record. */
-export const isPause = (before: Pick<WorkEvent, 'did' | 'at'>, after: Pick<WorkEvent, 'at'>): boolean =>
-  before.did === 'paused' || Date.parse(after.at) - Date.parse(before.at) > PAUSE * MINUTE_MS;
+export const isPause = (before: WorkEvent, after: WorkEvent): boolean =>
+  before.did === 'paused' ||
+  Date.parse(after.at) - Date.parse(before.at) > silence(madeBetween(before, after)) * MINUTE_MS;
 
 /** How long the hook has been in hand for all that is noted, minutes: the times between, those of pauses left out. */
 export function minutesWorked(record: WorkRecord): number {
   const events = inTime(record);
-  return events.slice(1).reduce((sum, { at }, i) => {
+  return events.slice(1).reduce((sum, event, i) => {
     const before = events[i]!;
-    return isPause(before, { at }) ? sum : sum + (Date.parse(at) - Date.parse(before.at)) / MINUTE_MS;
+    return isPause(before, event) ? sum : sum + (Date.parse(event.at) - Date.parse(before.at)) / MINUTE_MS;
   }, 0);
 }
 
