@@ -1,5 +1,4 @@
 /** Renders a part of the application in a simulated page, with a hem open. */
-import { MessageChannel } from 'node:worker_threads';
 import { afterAll } from '@jest/globals';
 import { configure, render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
@@ -10,7 +9,7 @@ import type { Problem } from '../../core/problems.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
 import { HemStore, type HemStoreParts } from '../hem/store.ts';
 import { NoticesProvider } from '../look/notices.tsx';
-import { StandInWorker, endWorkers } from './worker.ts';
+import { StandInChannel, StandInWorker, endWorkers } from './worker.ts';
 
 afterAll(endWorkers);
 // Workers answer in their time, on a machine that may do other things too.
@@ -47,7 +46,7 @@ function standIns(): void {
     EventSource: class {
       close = nothing;
     },
-    MessageChannel,
+    MessageChannel: StandInChannel,
     Path2D: class {
       moveTo = nothing;
       lineTo = nothing;
@@ -68,7 +67,7 @@ function standIns(): void {
   Object.assign(HTMLCanvasElement.prototype, {
     getContext: () => context,
     // What can be handed over.
-    transferControlToOffscreen: () => new MessageChannel().port1,
+    transferControlToOffscreen: () => new StandInChannel().port1,
   });
   Object.assign(Element.prototype, { scrollIntoView: nothing });
   const { getComputedStyle } = window;
