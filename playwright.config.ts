@@ -8,7 +8,7 @@ export default defineConfig({
   workers: 2,
   timeout: 60_000,
   // A machine that does other things too may take its time.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://localhost:${port}`,
