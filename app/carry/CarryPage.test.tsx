@@ -1,6 +1,5 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { readHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
@@ -20,12 +19,7 @@ jest.unstable_mockModule('../storage/exports.ts', () => ({
 const { CarryPage } = await import('./CarryPage.tsx');
 
 const begun = demoPlans().find(([, { hem }]) => hem.record.length > 20)![1].hem;
-const open = (hem: Hem) =>
-  renderHem(hem, () => (
-    <QueryClientProvider client={new QueryClient()}>
-      <CarryPage />
-    </QueryClientProvider>
-  ));
+const open = (hem: Hem) => renderHem(hem, () => <CarryPage />);
 
 beforeEach(() => {
   taken = [];

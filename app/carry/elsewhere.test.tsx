@@ -3,7 +3,6 @@
  * @jest-environment-options {"url": "https://hems.example/hem/test/carry"}
  */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
@@ -17,12 +16,7 @@ jest.unstable_mockModule('../storage/here.ts', () => ({
 const { CarryPage } = await import('./CarryPage.tsx');
 
 const begun = demoPlans().find(([, { hem }]) => hem.record.length > 20)![1].hem;
-const open = (hem: Hem) =>
-  renderHem(hem, () => (
-    <QueryClientProvider client={new QueryClient()}>
-      <CarryPage />
-    </QueryClientProvider>
-  ));
+const open = (hem: Hem) => renderHem(hem, () => <CarryPage />);
 afterEach(cleanup);
 
 describe('at an address that other devices can open', () => {

@@ -1,6 +1,5 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
 import { NO_WISHES, type HandsWishes } from '../../core/hands/wishes.ts';
@@ -30,12 +29,7 @@ const worked: Hem = {
   record: demo.record.map((event) => ({ ...event, id: { ...event.id, device: 'mine' } })),
 };
 
-const open = () =>
-  renderHem(rowsHem(), () => (
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <HandsPage />
-    </QueryClientProvider>
-  ));
+const open = () => renderHem(rowsHem(), () => <HandsPage />);
 const wishes = (): HandsWishes => (kept.get('hands') as HandsWishes | undefined) ?? NO_WISHES;
 const part = async (name: string): Promise<HTMLElement> =>
   (await screen.findByRole('heading', { name })).closest('section')!;

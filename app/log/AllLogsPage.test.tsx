@@ -1,6 +1,5 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { parse } from 'papaparse';
 import type { Hem } from '../../core/document/hem.ts';
@@ -36,12 +35,7 @@ const other: Hem = {
     at: new Date(Date.parse(event.at) + 24 * 3_600_000).toISOString(),
   })),
 };
-const open = () =>
-  renderHem(rowsHem(), () => (
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <AllLogsPage />
-    </QueryClientProvider>
-  ));
+const open = () => renderHem(rowsHem(), () => <AllLogsPage />);
 
 beforeEach(() => {
   onShelf = [demo, other, rowsHem()];

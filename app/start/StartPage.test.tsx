@@ -1,6 +1,5 @@
 /** @jest-environment jsdom */
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, screen } from '@testing-library/react';
 import { PIECE_KINDS, CONSTRUCTIONS } from '../../core/piece/registry.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
@@ -8,11 +7,7 @@ import { renderHem } from '../testing/render.tsx';
 import { StartPage } from './StartPage.tsx';
 
 beforeEach(() => {
-  renderHem(rowsHem(), () => (
-    <QueryClientProvider client={new QueryClient()}>
-      <StartPage />
-    </QueryClientProvider>
-  ));
+  renderHem(rowsHem(), () => <StartPage />);
 });
 const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
 /** What is known of the hands comes first. */

@@ -1,5 +1,6 @@
 /** Renders a part of the application in a simulated page, with a hem open. */
 import { afterAll } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { configure, render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
@@ -105,13 +106,16 @@ export function renderHem(
     now: () => new Date('2026-02-03T04:05:06Z'),
     ...storage,
   });
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const Part = (): ReactNode => part(usePlan());
   const rendered = render(
     <MemoryRouter initialEntries={['/hem/test/base']}>
       <HemContext.Provider value={store}>
-        <NoticesProvider>
-          <Part />
-        </NoticesProvider>
+        <QueryClientProvider client={queries}>
+          <NoticesProvider>
+            <Part />
+          </NoticesProvider>
+        </QueryClientProvider>
       </HemContext.Provider>
     </MemoryRouter>,
   );

@@ -1,6 +1,5 @@
 /** @jest-environment jsdom */
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup } from '@testing-library/react';
 import type { ComponentType } from 'react';
 import { demoPlans } from '../../demo/read.ts';
@@ -40,12 +39,7 @@ describe('whatever is pressed, chosen and typed on a page, one after the other',
       for (const seed of seeds(1)) {
         const chance = chanceOf(seed * 31 + name.length);
         const hem = chance.pick(HEMS);
-        const queries = new QueryClient();
-        const { store, unmount } = renderHem(hem, () => (
-          <QueryClientProvider client={queries}>
-            <Page />
-          </QueryClientProvider>
-        ));
+        const { store, unmount } = renderHem(hem, () => <Page />);
         const done = [`seed ${seed}`, hem.name];
         for (let k = 0; k < PRESSES; k++) {
           try {

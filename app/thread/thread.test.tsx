@@ -1,6 +1,5 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { readHem } from '../../core/document/check.ts';
 import { setCount } from '../../core/edits/base.ts';
@@ -119,20 +118,11 @@ describe('earlier versions', () => {
     await library.add([hem], 'new');
     const opened = (await library.open(hem.id))!;
     let closed = 0;
-    const rendered = renderHem(
-      hem,
-      () => (
-        <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-          <Versions id={hem.id} onClose={() => closed++} />
-        </QueryClientProvider>
-      ),
-      {
-        page: library.page,
-        nextEdit: () => library.nextEdit(),
-        write: (writing) =>
-          library.write({ ...writing, base: Math.max(writing.base, opened.found.revision) }),
-      },
-    );
+    const rendered = renderHem(hem, () => <Versions id={hem.id} onClose={() => closed++} />, {
+      page: library.page,
+      nextEdit: () => library.nextEdit(),
+      write: (writing) => library.write({ ...writing, base: Math.max(writing.base, opened.found.revision) }),
+    });
     return { ...rendered, closed: () => closed };
   };
   const entries = (): readonly HTMLElement[] => screen.getAllByRole('listitem');

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
 import { timeWords } from '../../core/words/measures.ts';
-import { progressOf, stepInHand } from '../../core/work/progress.ts';
+import { isUnderWay, progressOf, stepInHand } from '../../core/work/progress.ts';
 import { isPaused, minutesWorked, sittingMinutes } from '../../core/work/session.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -50,7 +50,7 @@ export function Rest({ plan }: { readonly plan: Plan }) {
           {paused ? 'Paused. The next step goes on.' : `${minutes} min at this sitting.`}
           {all >= 1 && ` ${timeWords(all)} in all.`}
         </span>
-        {!paused && round && record.length > 0 && (
+        {!paused && round && isUnderWay(plan) && (
           <Button onClick={() => store.note({ did: 'paused', round: workedRound(round) })}>Pause</Button>
         )}
       </div>

@@ -281,6 +281,8 @@ describe('work', () => {
     expect(now()).toContain('The base round begins');
     for (const name of ['Look', 'Weigh', 'Count', 'Rip back'])
       expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(true);
+    expect(screen.getByRole('button', { name: 'Some of it is there already' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Pause' })).toBeNull();
     press('Begun');
     expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
     press('Look');
