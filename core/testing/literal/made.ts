@@ -23,6 +23,19 @@ export interface MadeRound {
 
 export type Marks = Map<string, readonly Made[]>;
 
+/** A round while it is worked. */
+export class RoundInHand {
+  /** In the order of work. */
+  readonly made: Made[] = [];
+  readonly marks: Marks = new Map();
+
+  add(stitch: Stitch, into: Place | number | null): Made {
+    const made: Made = { stitch, into: standsAlone(stitch) ? null : into };
+    this.made.push(made);
+    return made;
+  }
+}
+
 export interface Lying {
   readonly number: number;
   /** In the order of the right side. */

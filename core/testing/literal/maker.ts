@@ -101,7 +101,6 @@ class Maker {
       travel: backward ? -1 : 1,
       joinOfLast: this.lying.get(this.last)?.join ?? null,
       wentOver: number > 0 && onto !== this.last,
-      language: this.language,
     });
     const { made, marks } = work.do();
     const ring = backward ? [...made].reverse() : made;

@@ -1,0 +1,138 @@
+/** What a round is worked into: the ring below with its markers, in the order of work. */
+import { Unclear, type Noun } from './crochet.ts';
+import {
+  gapLies,
+  isChain,
+  isGap,
+  isOrnament,
+  isPair,
+  samePlace,
+  type GapBefore,
+  type Lying,
+  type Made,
+  type Marks,
+  type Place,
+} from './made.ts';
+
+export class Below {
+  /** In the order of work; below a base round there is nothing. */
+  readonly ring: readonly Made[];
+  readonly join: Made | null;
+  /** Whether it is the edge of the piece that is worked into. */
+  readonly isEdge: boolean;
+  private readonly marks: Marks;
+  private readonly index: ReadonlyMap<Made, number>;
+
+  constructor(
+    lying: Lying | null,
+    private readonly travel: 1 | -1,
+    /** Of the sides, as they lie on the piece. */
+    readonly names: readonly string[],
+    /** Of the corners, “D/A” first; a circle has none. */
+    readonly corners: readonly string[],
+  ) {
+    this.ring = lying ? this.inOrder(lying.ring) : [];
+    this.join = lying?.join ?? null;
+    this.isEdge = lying === null;
+    this.marks = lying?.marks ?? new Map();
+    this.index = new Map(this.ring.map((m, i) => [m, i]));
+  }
+
+  /** What lies in the order of the right side in the order of work, and the other way round. */
+  inOrder<T>(list: readonly T[]): readonly T[] {
+    return this.travel === 1 ? list : [...list].reverse();
+  }
+
+  /** What the markers of a corner stand in, in the order of work. */
+  marked(corner: string): readonly Made[] {
+    const marked = this.marks.get(corner);
+    if (!marked) throw new Unclear(`corner ${corner} has no marker`);
+    return this.inOrder(marked);
+  }
+
+  cornerAfter(side: string): string {
+    const i = this.names.indexOf(side);
+    return this.corners[this.travel === 1 ? (i + 1) % this.corners.length : i]!;
+  }
+
+  cornerBefore(side: string): string {
+    const i = this.names.indexOf(side);
+    return this.corners[this.travel === 1 ? i : (i + 1) % this.corners.length]!;
+  }
+
+  sideAfter(corner: string): string {
+    const [before, after] = corner.split('/') as [string, string];
+    return this.travel === 1 ? after : before;
+  }
+
+  /** The entries of a side below, in the order of work. */
+  entriesOf(side: string): readonly Made[] {
+    const from = this.marks.get(this.cornerBefore(side));
+    const to = this.marks.get(this.cornerAfter(side));
+    if (!from || !to) throw new Unclear(`side ${side} has no marker at its ends`);
+    const n = this.ring.length;
+    const last = Math.max(...offsets(this.index, from));
+    const begin = (last + 1) % n;
+    const found: Made[] = [];
+    for (let k = 0; k < n; k++) {
+      const m = this.ring[(begin + k) % n]!;
+      if (to.includes(m)) break;
+      found.push(m);
+    }
+    return found;
+  }
+
+  placesOn(side: string, what: Noun): readonly Place[] {
+    return this.placesIn(this.entriesOf(side), what);
+  }
+
+  /** Places of a kind in a stretch of the ring below. */
+  placesIn(entries: readonly Made[], what: Noun): readonly Place[] {
+    const all = this.ring;
+    const n = all.length;
+    return entries.flatMap((m): readonly Place[] => {
+      const i = this.index.get(m)!;
+      const at = (d: number): Made => all[(i + d + n) % n]!;
+      const found: Place[] = [];
+      // A gap or the middle of a pair lies before this entry; before the first of a side it belongs to the corner too.
+      if (what === 'gap' && gapLies(at(-2), at(-1), m, at(1))) found.push(this.gap(at(-1), m));
+      if (what === 'pair' && isPair(at(-2), at(-1), m, at(1))) found.push(this.gap(at(-1), m));
+      if (
+        isChain(m) ? what === 'ch-sp' || what === 'gap' : (what === 'st' || what === 'post') && !isOrnament(m)
+      )
+        found.push(m);
+      return found;
+    });
+  }
+
+  gap(before: Made, after: Made): GapBefore {
+    return { gapBefore: this.travel === 1 ? after : before };
+  }
+
+  /** Places of several kinds in the order of work. */
+  merged(entries: readonly Made[], kinds: ReadonlySet<Noun>): readonly Place[] {
+    return entries.flatMap((m) => {
+      const here: Place[] = [];
+      for (const kind of ['pair', 'gap', 'st', 'post', 'ch-sp'] as const) {
+        if (!kinds.has(kind)) continue;
+        for (const place of this.placesIn([m], kind))
+          if (!here.some((p) => samePlace(p, place))) here.push(place);
+      }
+      return here.sort((a, b) => Number(isGap(b)) - Number(isGap(a)));
+    });
+  }
+
+  /** How far an entry lies ahead of another, in the order of work. */
+  ahead(from: Made, to: Made): number {
+    const n = this.ring.length;
+    return (this.index.get(to)! - this.index.get(from)! + n) % n;
+  }
+}
+
+const offsets = (index: ReadonlyMap<Made, number>, of: readonly Made[]): readonly number[] => {
+  const at = of.map((m) => index.get(m)!);
+  // Two that lie on either side of where the list begins.
+  return Math.max(...at) - Math.min(...at) > index.size / 2
+    ? at.map((i) => (i < index.size / 2 ? i + index.size : i))
+    : at;
+};
