@@ -2,6 +2,7 @@
 import { afterAll } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { configure, render, type RenderResult } from '@testing-library/react';
+import { ConfigProvider } from 'antd';
 import type { ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import type { Hem } from '../../core/document/hem.ts';
@@ -112,9 +113,11 @@ export function renderHem(
     <MemoryRouter initialEntries={['/hem/test/base']}>
       <HemContext.Provider value={store}>
         <QueryClientProvider client={queries}>
-          <NoticesProvider>
-            <Part />
-          </NoticesProvider>
+          <ConfigProvider theme={{ zeroRuntime: true }}>
+            <NoticesProvider>
+              <Part />
+            </NoticesProvider>
+          </ConfigProvider>
         </QueryClientProvider>
       </HemContext.Provider>
     </MemoryRouter>,
