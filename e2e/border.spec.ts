@@ -1,9 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
 import { choose } from './inForce.ts';
-import { baseWords } from '../core/words/countWords.ts';
-
-import { demoPlans } from '../demo/read.ts';
-import { countsLine } from '../core/words/roundWords.ts';
 
 /** The four side counts of the last round, as the written pattern prints them. */
 async function writtenCounts(page: Page, heading: RegExp): Promise<readonly number[]> {
@@ -139,26 +135,6 @@ test('a hem that was deleted is put back', async ({ page }) => {
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(card).toHaveCount(1);
 });
-
-for (const [, made] of demoPlans()) {
-  const { hem } = made;
-  test(`${hem.name}: every stop opens, and its counts are those of the core`, async ({ page }) => {
-    const errors: string[] = [];
-    page.on('pageerror', (e) => errors.push(e.message));
-    await page.goto('/');
-    await page.getByRole('link', { name: hem.name }).first().click();
-    await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(baseWords(made));
-    for (const stop of ['Piece', 'Rounds', 'Yarn', 'Pattern']) {
-      await page.getByRole('link', { name: new RegExp(`^${stop}`) }).click();
-      await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
-    }
-    await expect(page.locator('.pattern-sheet')).toBeVisible();
-    const told = await page.getByText(/^Count\b/).allInnerTexts();
-    const lines = told.map((l) => l.replace(/^Count after round \d+/, 'Count'));
-    expect(lines).toEqual(made.rounds.map((round) => countsLine(made, round)));
-    expect(errors).toEqual([]);
-  });
-}
 
 test('another construction keeps the border, and undo brings the first one back', async ({ page }) => {
   await openDemo(page);
