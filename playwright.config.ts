@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumShell } from './scripts/chromium.mjs';
 
 const port = Number(process.env.TEST_PORT ?? 4189);
 
@@ -16,7 +17,7 @@ export default defineConfig({
     // Only where it is tested: else every page would fetch the whole application once more.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromiumShell(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

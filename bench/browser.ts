@@ -10,6 +10,7 @@ import type { Hem } from '../core/document/hem.ts';
 import { plan } from '../core/plan/planner.ts';
 import { entry, rowsHem } from '../core/testing/hems.ts';
 import { firstLoad } from '../e2e/firstLoad.ts';
+import { wholeChromium } from '../scripts/chromium.mjs';
 import { createApp } from '../server/app.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -18,7 +19,7 @@ const address = server.address();
 if (address === null || typeof address === 'string') throw new Error('no port');
 const home = `http://localhost:${address.port}`;
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: wholeChromium(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 

@@ -5,6 +5,7 @@
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { chromium, expect, type Page } from '@playwright/test';
+import { wholeChromium } from './chromium.mjs';
 import { createApp } from '../server/app.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -91,7 +92,7 @@ const JOURNEYS: readonly Journey[] = [
 ];
 
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: wholeChromium(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 const rows: string[] = [];

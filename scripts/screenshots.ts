@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import { writeHem } from '../core/document/check.ts';
 import { threeHems } from '../core/testing/makers.ts';
+import { wholeChromium } from './chromium.mjs';
 import { createApp } from '../server/app.ts';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
@@ -108,7 +109,7 @@ const SHOTS: readonly Shot[] = [
 ];
 
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: wholeChromium(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 for (const { name, path, before } of SHOTS) {
