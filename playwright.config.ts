@@ -7,8 +7,8 @@ export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
   // A machine that does other things too may take its time.
+  timeout: 120_000,
   expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   use: {

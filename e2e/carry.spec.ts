@@ -12,7 +12,6 @@ test('a hem goes to a phone by its codes, is worked on there, and comes back to 
   browser,
   baseURL,
 }) => {
-  test.setTimeout(90_000);
   const laptop = await (await browser.newContext({ baseURL: baseURL! })).newPage();
   await laptop.goto('/');
   await laptop.getByLabel('Choose hem files').setInputFiles({
