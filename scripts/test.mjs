@@ -57,6 +57,10 @@ async function tests(name, args, counts, environment = {}) {
 
 function ensureChromium() {
   if (existsSync(chromiumShell())) return;
+  if (process.env.CHROMIUM) {
+    console.error(`There is no Chromium at ${process.env.CHROMIUM}, where CHROMIUM says that it is.`);
+    process.exit(1);
+  }
   console.log('Installing Chromium from Debian’s packages …');
   const apt = (...args) =>
     spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;

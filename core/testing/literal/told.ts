@@ -40,7 +40,7 @@ export class Told {
     });
   }
 
-  plainAround(): boolean {
+  private plainAround(): boolean {
     return this.circle || this.find(/^All around, past the corners:/) !== null;
   }
 
