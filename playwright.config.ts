@@ -19,7 +19,7 @@ export default defineConfig({
     launchOptions: {
       executablePath: chromiumShell(),
       args: [
-        '--no-sandbox',
+        '--no-sandbox', ...(process.env.XF ? process.env.XF.split(';') : []),
         '--disable-gpu',
         '--disable-quic',
         '--no-first-run',

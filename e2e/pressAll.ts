@@ -1,0 +1,127 @@
+/** A user who presses everything that there is, and then what that brings. */
+import type { Page } from '@playwright/test';
+
+/** What leaves the hem, or asks the device for a file or for paper. */
+const ELSEWHERE =
+  /^(Print|Copy a link.*|Save|Save this drawing|.*CSV file|.*as a file|Download.*|Shelf|Stitches)\|/;
+/** What leads to another page of the hem comes last. */
+const LEADS_ON = /^(Try it on|Compare)\|/;
+
+interface Pressing {
+  /** What was pressed on this page before, each by its name and how many of that name come before it. */
+  readonly before: readonly string[];
+  /** Kinds of what a press brought, on any page, and that were pressed. */
+  readonly kinds: readonly string[];
+  /** Whether what is in the head of a hem, on every stop, is pressed, too. */
+  readonly head: boolean;
+}
+
+interface Pressed {
+  readonly pressed: readonly string[];
+  /** What an earlier press took away before it could be pressed. */
+  readonly missed: readonly string[];
+  readonly kinds: readonly string[];
+  /** What was pressed when a part of the page failed. */
+  readonly failed: string | null;
+}
+
+/**
+ * Presses all that can be pressed on the page, one after the other, and undoes it. What a press brings (a list, a drawer, a panel)
+ * is pressed next: of each kind one.
+ */
+export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
+  page.evaluate(
+    async ({ before, kinds, head, elsewhere, leadsOn }) => {
+      const pressed = new Set(before);
+      const pressedKinds = new Set(kinds);
+      // Another yarn, row, copy or side is one more of the same.
+      const kindOf = (key: string): string =>
+        key
+          .replace(/\|.*| \(copy\)|\b[A-Z]\b|[\d–]+/g, '')
+          .replace(/^(Take|Colou?r of|Copy|Discard) .*|^.*, [A-Z][a-z]+$/, '$1');
+
+      const now = (): ReadonlyMap<string, HTMLElement> => {
+        const called = new Map<string, number>();
+        const found = new Map<string, HTMLElement>();
+        for (const element of document.querySelectorAll<HTMLElement>(
+          ':is(button, summary, [role=button], [role=radio], [role=switch], [role=menuitem], input[type=checkbox], input[type=radio]):not(nav *)',
+        )) {
+          const inHead = element.closest('header') !== null;
+          const shown = element.closest<HTMLElement>('label') ?? element;
+          const said = (element.getAttribute('aria-label') ?? shown.textContent ?? '').trim();
+          // What is in the head is called by what it does, not by what it does it to.
+          const name = inHead ? said.replace(/:.*/, '') : said;
+          const count = (called.get(name) ?? 0) + 1;
+          called.set(name, count);
+          const key = `${name}|${count}`;
+          const can =
+            !element.matches(':disabled, [aria-disabled=true]') &&
+            shown.checkVisibility({ visibilityProperty: true });
+          if (can && (head || !inHead) && !elsewhere.test(key)) found.set(key, element);
+        }
+        return found;
+      };
+
+      const press = async (element: HTMLElement): Promise<void> => {
+        const how = { bubbles: true, cancelable: true, view: window };
+        element.dispatchEvent(new PointerEvent('pointerdown', how));
+        element.dispatchEvent(new MouseEvent('mousedown', how));
+        element.dispatchEvent(new PointerEvent('pointerup', how));
+        element.dispatchEvent(new MouseEvent('mouseup', how));
+        element.dispatchEvent(new MouseEvent('click', how));
+        await new Promise((resolve) => setTimeout(resolve, 30));
+      };
+
+      const undoAll = async (): Promise<void> => {
+        for (;;) {
+          const undo = document.querySelector<HTMLElement>(
+            'header button[aria-label^="Undo"]:not(:disabled)',
+          );
+          if (!undo) return;
+          await press(undo);
+        }
+      };
+
+      let failed: string | null = null;
+      const pressOne = async (key: string): Promise<boolean> => {
+        const element = failed === null ? now().get(key) : undefined;
+        if (!element) return false;
+        await press(element);
+        pressed.add(key);
+        if (document.querySelector('.fault')) failed = key;
+        return failed === null;
+      };
+
+      /** Presses what the last press brought. @returns how much there was */
+      const pressBrought = async (there: ReadonlySet<string>, way: readonly string[]): Promise<number> => {
+        const brought = [...now().keys()].filter((key) => {
+          const isNew = !there.has(key) && !pressedKinds.has(kindOf(key));
+          if (isNew) pressedKinds.add(kindOf(key));
+          return isNew;
+        });
+        for (const key of brought) {
+          // What closes when it has been pressed is opened again for the next.
+          if (!now().has(key)) for (const step of way) await pressOne(step);
+          if (await pressOne(key)) await pressBrought(new Set([...there, ...brought]), [...way, key]);
+        }
+        return brought.length;
+      };
+
+      const all = [...now().keys()];
+      const there = new Set(all);
+      for (const key of [
+        ...all.filter((key) => !leadsOn.test(key)),
+        ...all.filter((key) => leadsOn.test(key)),
+      ])
+        if (!pressed.has(key) && (await pressOne(key)) && (await pressBrought(there, [key])) > 0)
+          await undoAll();
+      await undoAll();
+      return {
+        pressed: [...pressed],
+        missed: all.filter((key) => !pressed.has(key)),
+        kinds: [...pressedKinds],
+        failed,
+      };
+    },
+    { ...pressing, elsewhere: ELSEWHERE, leadsOn: LEADS_ON },
+  );
