@@ -37,23 +37,29 @@ const MOST_ROUNDS = 40;
 export function roundsFromRest(plan: Plan, yarnId: string, restG: number): readonly RoundsLeft[] {
   const top = topOf(plan);
   const { yarn, quantity } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
+  const { spread } = quantity;
+  const planner = createPlanner();
   return FAMILIES.flatMap((family) => {
     if (groundNeeded(family, top.ring) !== null) return [];
-    const planner = createPlanner();
     const most = family.repeatable ? Math.ceil(MOST_ROUNDS / family.roundsPerRepeat) : 1;
-    const entry = { ...newEntry(family, 'more', yarnId), times: most };
-    const added = planner(withRounds(plan.hem, [...plan.hem.rounds, entry])).rounds.slice(plan.rounds.length);
-    const enough = (spread: number): number => {
-      let used = 0;
-      let rounds = 0;
-      for (const round of added) {
-        used += ((round.yarnM * 100) / yarn.metresPer100G) * (1 + spread);
-        if (used > restG) break;
-        rounds++;
-      }
-      return rounds - (rounds % family.roundsPerRepeat);
+    const added = (times: number): readonly RoundPlan[] => {
+      const entry = { ...newEntry(family, 'more', yarnId), times };
+      return planner(withRounds(plan.hem, [...plan.hem.rounds, entry])).rounds.slice(plan.rounds.length);
     };
-    const { spread } = quantity;
+    const used = (rounds: readonly RoundPlan[]): number =>
+      rounds.reduce((sum, round) => sum + (round.yarnM * 100) / yarn.metresPer100G, 0);
+    let times = 1;
+    let rounds = added(times);
+    // No more of them than the rest could be enough for.
+    while (times < most && used(rounds) * (1 - spread) <= restG) {
+      times = Math.min(2 * times, most);
+      rounds = added(times);
+    }
+    const enough = (spread: number): number => {
+      let count = rounds.length;
+      while (count > 0 && used(rounds.slice(0, count)) * (1 + spread) > restG) count--;
+      return count - (count % family.roundsPerRepeat);
+    };
     return [{ familyId: family.id, name: family.name, surely: enough(spread), perhaps: enough(-spread) }];
   });
 }
