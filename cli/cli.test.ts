@@ -13,7 +13,7 @@ const DEMO = 'demo/harbour-throw.hem.json';
 const harbour = demoPlans().find(([file]) => DEMO.endsWith(file))![1];
 
 /** The command in one file: a process that begins with it is there at once. */
-const COMMAND = 'node_modules/.cache/hem.test.mjs';
+const COMMAND = 'node_modules/.cache/hem.test.cjs';
 
 const started = (args: readonly string[], input: string) => {
   const { status, stdout, stderr } = spawnSync(process.execPath, args, {
@@ -29,9 +29,8 @@ beforeAll(() =>
   build({
     entryPoints: ['cli/hem.ts'],
     bundle: true,
-    packages: 'external',
     platform: 'node',
-    format: 'esm',
+    format: 'cjs',
     outfile: COMMAND,
   }),
 );

@@ -1,5 +1,5 @@
 /** A backup: all hems in one zip file, each as its hem file, and if they are wanted the photos of the work on them. */
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { LIMITS } from '../limits.ts';
 import { done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
 import { writeHem } from './check.ts';
@@ -28,14 +28,15 @@ export function writeFiles(
   now: Date,
   photos: readonly BundledPhoto[] = [],
 ): Uint8Array {
-  const files: Record<string, Uint8Array> = {};
+  const files: Zippable = {};
   for (const { name, text } of texts) {
     let free = name;
     for (let n = 2; free in files; n++) free = name.replace(/(\.hem)?\.json$/, `-${n}$&`);
     files[free] = strToU8(text);
   }
+  // Pictures are packed already.
   for (const { hem, name, bytes } of photos)
-    files[`${PHOTOS}${encodeURIComponent(hem)}/${encodeURIComponent(name)}.jpg`] = bytes;
+    files[`${PHOTOS}${encodeURIComponent(hem)}/${encodeURIComponent(name)}.jpg`] = [bytes, { level: 0 }];
   // A zip file cannot hold a date before 1980.
   const mtime = now.getFullYear() < 1980 ? new Date(1980, 0, 2) : now;
   return zipSync(files, { mtime, level: 6 });

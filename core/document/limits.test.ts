@@ -123,9 +123,9 @@ describe('files that are too much', () => {
     const zeros = new Uint8Array(LIMITS.hemBytes + 1);
     expect(codes(readBundle(zipSync({ 'a.hem.json': zeros })))).toEqual(['bundle-too-large']);
     const half = new Uint8Array(LIMITS.hemBytes / 2);
-    const many = Object.fromEntries(Array.from({ length: 80 }, (_, i) => [`${i}.json`, half]));
+    const many = Object.fromEntries(Array.from({ length: 65 }, (_, i) => [`${i}.json`, half]));
     const before = process.memoryUsage().arrayBuffers;
-    expect(codes(readBundle(zipSync(many)))).toEqual(['bundle-too-large']);
+    expect(codes(readBundle(zipSync(many, { level: 1 })))).toEqual(['bundle-too-large']);
     expect(process.memoryUsage().arrayBuffers - before).toBeLessThan(LIMITS.bundledBytes / 2);
   });
 
