@@ -1,8 +1,9 @@
 /** Every stop of every demo says what the core counts; every button of it is pressed, and nothing fails. */
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type BrowserContextOptions, type Page } from '@playwright/test';
 import { baseWords } from '../core/words/countWords.ts';
 import { countsLine } from '../core/words/roundWords.ts';
 import { demoPlans } from '../demo/read.ts';
+import { goTo } from './goTo.ts';
 import { pressAll } from './pressAll.ts';
 
 const STOPS = ['piece', 'base', 'rounds', 'yarn', 'pattern', 'work', 'log', 'carry', 'propose'] as const;
@@ -20,7 +21,7 @@ interface Kept {
 const test = base.extend<object, { kept: Kept }>({
   kept: [
     async ({ browser }, use, { project }) => {
-      const context = await browser.newContext(project.use);
+      const context = await browser.newContext(project.use as BrowserContextOptions);
       const page = await context.newPage();
       const faults: string[] = [];
       page.on('pageerror', (e) => faults.push(e.message));
@@ -32,19 +33,6 @@ const test = base.extend<object, { kept: Kept }>({
     { scope: 'worker' },
   ],
 });
-
-/** As back and forward lead there: the page is not loaded anew. */
-async function goTo(page: Page, path: string): Promise<void> {
-  if (new URL(page.url()).pathname === path) return;
-  await page.evaluate((path) => {
-    for (const heading of document.querySelectorAll<HTMLElement>('main :is(h1, h2, h3)'))
-      heading.dataset.left = '';
-    history.pushState(null, '', path);
-    dispatchEvent(new PopStateEvent('popstate'));
-  }, path);
-  await expect(page.locator('main [data-left]')).toHaveCount(0);
-  await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
-}
 
 for (const [, made] of demoPlans()) {
   const { hem } = made;
