@@ -19,7 +19,7 @@ export default defineConfig({
     launchOptions: {
       executablePath: chromiumShell(),
       args: [
-        '--no-sandbox', ...(process.env.XF ? process.env.XF.split(';') : []),
+        '--no-sandbox',
         '--disable-gpu',
         '--disable-quic',
         '--no-first-run',

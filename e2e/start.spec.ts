@@ -16,7 +16,7 @@ test('a new hem begins with a picture, three numbers and an edge, whatever was m
   await page.goto('/');
   for (const [kind, asked] of MADE)
     await test.step(kind, async () => {
-      await page.getByRole('button', { name: 'New hem' }).click();
+      await page.getByRole('button', { name: 'New hem', exact: true }).click();
       await expect(page.getByRole('heading', { name: 'What did you make?' })).toBeVisible();
       await page.getByRole('button', { name: kind, exact: true }).click();
       await expect(page.getByRole('spinbutton')).toHaveCount(3);
@@ -40,7 +40,7 @@ test('a new hem that is thought better of leaves nothing on the shelf', async ({
   await page.goto('/');
   await page.locator('.shelf-hem').first().waitFor();
   const before = await page.locator('.shelf-hem').count();
-  await page.getByRole('button', { name: 'New hem' }).click();
+  await page.getByRole('button', { name: 'New hem', exact: true }).click();
   await page.getByRole('button', { name: 'Rows', exact: true }).click();
   await page.getByRole('button', { name: 'Something else' }).click();
   await page.getByRole('link', { name: 'Back to the shelf' }).click();
