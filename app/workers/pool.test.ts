@@ -51,6 +51,13 @@ describe('a pool of workers', () => {
     expect(sent.map((s) => s())).toEqual([0, 1]);
   });
 
+  test('starts no other worker while one is free', async () => {
+    const { made, started } = pool(2);
+    await made.ask('fit', [hem]).done;
+    await made.ask('firstToShow', [hem]).done;
+    expect(started).toHaveLength(1);
+  });
+
   test('does not ask what is no longer wanted', async () => {
     const { made } = pool(1);
     const first = made.ask('compareBorders', [hem]);

@@ -86,11 +86,11 @@ export class Pool<W extends Questions = Work> {
     this.look = setTimeout(() => this.next(), PATIENCE_MS + 1);
   }
 
-  /** A worker for a question: one that knows of it, any that is free, a new one, or one in place of a stale one. */
+  /** A worker for a question: one that knows of it, any that is free, else a new one, or one in place of a stale one. */
   private free(name: string): Hand | null {
     const idle = this.hands.filter((h) => h.at === null);
-    const known = idle.find((h) => h.last === name) ?? (this.hands.length < this.size ? undefined : idle[0]);
-    if (known) return known;
+    const ready = idle.find((h) => h.last === name) ?? idle[0];
+    if (ready) return ready;
     if (this.hands.length >= this.size) {
       const stale = this.hands.find(
         ({ at }) => at !== null && !at.question.wanted && this.now() - at.since > PATIENCE_MS,
