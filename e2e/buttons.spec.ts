@@ -43,6 +43,7 @@ for (const [, made] of demoPlans()) {
     const { page, faults } = kept;
     const path = (stop: string): string => `/hem/${hem.id}/${stop}`;
     await page.getByRole('link', { name: hem.name }).first().click();
+    await expect(page).toHaveURL(/\/hem\/[^/]+\/\w+$/);
     await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(baseWords(made));
     await goTo(page, path('pattern'));
     const counts = page.locator('.pattern-sheet').getByText(/^Count\b/);

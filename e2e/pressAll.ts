@@ -21,7 +21,7 @@ interface Pressed {
   /** What an earlier press took away before it could be pressed. */
   readonly missed: readonly string[];
   readonly kinds: readonly string[];
-  /** What was pressed when a part of the page failed. */
+  /** What was pressed when a part of the page failed, or said what is no word. */
   readonly failed: string | null;
 }
 
@@ -38,7 +38,7 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
       const kindOf = (key: string): string =>
         key
           .replace(/\|.*| \(copy\)|\b[A-Z]\b|[\d–]+/g, '')
-          .replace(/^(Take|Colou?r of|Copy|Discard) .*|^.*, [A-Z][a-z]+$/, '$1');
+          .replace(/^(Take|Colou?r of|Copy|Discard|pale|light|full|dark) .*|^.*, [A-Z][a-z]+$/, '$1');
 
       const now = (): ReadonlyMap<string, HTMLElement> => {
         const called = new Map<string, number>();
@@ -88,7 +88,12 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
         if (!element) return false;
         await press(element);
         pressed.add(key);
+        // A part of the page has failed, or says what is no word and no number.
+        const odd = /.{0,40}(?:undefined|NaN|Infinity|\[object).{0,20}/.exec(
+          document.querySelector('main')?.textContent ?? '',
+        );
         if (document.querySelector('.fault')) failed = key;
+        else if (odd) failed = `${key}: “${odd[0]}”`;
         return failed === null;
       };
 
