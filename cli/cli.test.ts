@@ -4,7 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { build } from 'esbuild';
+import { logOf } from '../core/log/log.ts';
 import { plan } from '../core/plan/planner.ts';
+import { FAMILIES } from '../core/rounds/registry.ts';
+import { STRIDES } from '../core/work/steps.ts';
 import { demoPlans } from '../demo/read.ts';
 import type { proposed } from './propose.ts';
 import { EXPORTS, EXPORT_IDS, exported } from '../drawing/exports.ts';
@@ -141,6 +144,70 @@ describe('hem', () => {
       stderr: expect.stringContaining('counted/sides'),
     });
     expect(hem(['log', WORKED, '--csv']).stdout.split('\n')[0]).toBe('when,hem,round,kind,entry,struck');
+  });
+
+  test('rounds tells of every family what it needs and how it grows', () => {
+    const report = JSON.parse(hem(['rounds', '--json']).stdout) as readonly Record<string, unknown>[];
+    expect(report.map((family) => family.id)).toEqual(FAMILIES.map((family) => family.id));
+    const told = hem(['rounds']).stdout.trim().split('\n');
+    expect(told).toHaveLength(report.length);
+    report.forEach(({ id, words }, i) => {
+      expect(told[i]!.split(' ')[0]).toBe(id);
+      expect(told[i]!.endsWith(` ${String(words)}`)).toBe(true);
+    });
+    const [plain, blocks] = ['plain', 'loop-and-block'].map((id) => report.find((f) => f.id === id)!);
+    expect(plain).toMatchObject({ growsPerSide: 2, words: 'fits any count; each side gains 2 stitches' });
+    expect(blocks!.words).toBe('fits any count; each side gains 2 gaps between groups');
+  });
+
+  test('steps go through a round, the fewer the longer the stride', () => {
+    const steps = (stride: string): readonly string[] =>
+      hem(['steps', DEMO, '--round', '1', '--stride', stride]).stdout.trim().split('\n');
+    const told = STRIDES.map(steps);
+    const lengths = told.map((lines) => lines.length);
+    expect(lengths).toEqual([...lengths].sort((a, b) => b - a));
+    expect(new Set(lengths).size).toBe(STRIDES.length);
+    for (const lines of told) {
+      expect(lines.join('\n')).not.toMatch(/undefined|NaN/);
+      for (const side of ['Side A', 'Side B', 'Side C', 'Side D']) expect(lines.join('\n')).toContain(side);
+    }
+    expect(hem(['steps', DEMO, '--round', '99'])).toMatchObject({
+      status: 2,
+      stdout: '',
+      stderr: `There is no round “99”. Use a number from 0, the base round, to ${harbour.rounds.length - 1}.\n`,
+    });
+  });
+
+  test('recount says what may be wrong with a count, and what can be done', () => {
+    const count = harbour.rounds[1]!.sides[1]!.tally.stitches;
+    const recount = (...args: readonly string[]) =>
+      hem(['recount', DEMO, '--round', '1', '--side', 'b', '--found', ...args]);
+    const report = JSON.parse(recount(String(count - 1), '--json').stdout) as {
+      causes: readonly { effect: readonly number[]; stitchesBack: number; words: string }[];
+      repairs: readonly { kind: string; ripped: number; words: string }[];
+    };
+    expect(report).toMatchObject({ round: 1, side: 'B', expected: count, found: count - 1 });
+    expect(report.causes.length).toBeGreaterThan(0);
+    expect(report.repairs.length).toBeGreaterThan(0);
+    // Of the sides that were not counted, nothing is known.
+    for (const { effect } of report.causes) expect(effect[1]).toBe(-1);
+    const text = recount(String(count - 1)).stdout;
+    expect(text).toContain(`Side B: ${count - 1} found, ${count} expected.`);
+    for (const { words } of [...report.causes, ...report.repairs]) expect(text).toContain(`  ${words}\n`);
+    expect(recount(String(count)).stdout).toContain('Right.');
+    expect(recount('1.5')).toMatchObject({ status: 2, stderr: expect.stringContaining('“1.5” is no count') });
+    expect(hem(['recount', DEMO, '--round', '1', '--side', 'Z', '--found', '3'])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('Use one of: A, B, C, D.'),
+    });
+  });
+
+  test('the log is told entry by entry, with what was struck', () => {
+    const told = hem(['log', 'demo/clover-lap.hem.json']).stdout.trim().split('\n');
+    const clover = demoPlans().find(([file]) => file.startsWith('clover'))![1];
+    expect(told).toHaveLength(logOf(clover.hem).length);
+    for (const line of told) expect(line).toMatch(/^\d{4}-\d\d-\d\dT[\d:.]+Z {2}Clover lap blanket: \S/);
+    expect(hem(['log', DEMO])).toEqual({ status: 0, stdout: '', stderr: '' });
   });
 
   test('a bundle holds every hem, and is read like a file', () => {

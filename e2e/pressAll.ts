@@ -10,7 +10,7 @@ const LEADS_ON = /^(Try it on|Compare)\|/;
 interface Pressing {
   /** What was pressed on this page before, each by its name and how many of that name come before it. */
   readonly before: readonly string[];
-  /** Kinds of what a press brought, on any page, and that were pressed. */
+  /** Of what presses brought, on any page, which kinds have been pressed. */
   readonly kinds: readonly string[];
   /** Whether what is in the head of a hem, on every stop, is pressed, too. */
   readonly head: boolean;
@@ -97,19 +97,20 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
         return failed === null;
       };
 
-      /** Presses what the last press brought. @returns how much there was */
+      /** Presses what the last press brought, of each kind one. @returns how many there were */
       const pressBrought = async (there: ReadonlySet<string>, way: readonly string[]): Promise<number> => {
-        const brought = [...now().keys()].filter((key) => {
-          const isNew = !there.has(key) && !pressedKinds.has(kindOf(key));
-          if (isNew) pressedKinds.add(kindOf(key));
-          return isNew;
-        });
+        const brought = [...now().keys()].filter((key) => !there.has(key));
+        let count = 0;
         for (const key of brought) {
+          if (pressedKinds.has(kindOf(key))) continue;
           // What closes when it has been pressed is opened again for the next.
           if (!now().has(key)) for (const step of way) await pressOne(step);
-          if (await pressOne(key)) await pressBrought(new Set([...there, ...brought]), [...way, key]);
+          if (!(await pressOne(key))) continue;
+          pressedKinds.add(kindOf(key));
+          count++;
+          await pressBrought(new Set([...there, ...brought]), [...way, key]);
         }
-        return brought.length;
+        return count;
       };
 
       const all = [...now().keys()];

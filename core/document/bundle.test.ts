@@ -22,6 +22,11 @@ describe('photos in a backup', () => {
     back.forEach((p, i) => expect([...p.bytes]).toEqual([...photos[i]!.bytes]));
   });
 
+  test('are laid into it as they are, for pictures do not pack', () => {
+    const like = photo('test', 'a1', 4000);
+    expect(Buffer.from(writeFiles([hem], NOW, [like])).includes(Buffer.from(like.bytes))).toBe(true);
+  });
+
   test('are passed over where hems are read, and a backup without any has none', () => {
     const withPhotos = readBundle(writeFiles([hem], NOW, [photo('test', 'a1')]));
     expect(withPhotos).toEqual(readBundle(writeFiles([hem], NOW)));

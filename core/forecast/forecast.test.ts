@@ -15,6 +15,8 @@ import {
   takeEdge,
 } from './alternatives.ts';
 import { plain } from '../rounds/plain.ts';
+import { familyById } from '../rounds/registry.ts';
+import { newEntry } from '../stack/stack.ts';
 import { edgeOf, waysIn } from './nextRound.ts';
 import { takeSize, waysToSize } from './sizes.ts';
 import { ballEnds, basketReach, riskOf, supplyOf } from './supply.ts';
@@ -188,6 +190,39 @@ describe('how far the rest goes', () => {
     };
     expect(grams(plainRounds.surely)).toBeLessThanOrEqual(rest);
     expect(grams(plainRounds.surely + 1)).toBeGreaterThan(rest);
+  });
+
+  test('a rest of yarn is enough for as many rounds of any kind as are said, and for no more', () => {
+    let ended = 0;
+    for (const [, made] of demoPlans()) {
+      const { yarn } = made.yarns[0]!;
+      for (const rest of [0, 3, 25]) {
+        for (const { familyId, surely, perhaps } of roundsFromRest(made, yarn.id, rest)) {
+          const family = familyById(familyId)!;
+          const each = family.roundsPerRepeat;
+          expect([familyId, surely % each, perhaps % each, surely <= perhaps]).toEqual([
+            familyId,
+            0,
+            0,
+            true,
+          ]);
+          const grams = (rounds: number): number => {
+            const more = { ...newEntry(family, 'more', yarn.id), times: Math.ceil(rounds / each) };
+            const { rounds: all } = plan({ ...made.hem, rounds: [...made.hem.rounds, more] });
+            const added = all.slice(made.rounds.length, made.rounds.length + rounds);
+            return added.reduce((sum, r) => sum + (r.yarnM * 100) / yarn.metresPer100G, 0);
+          };
+          const { spread } = made.yarns[0]!.quantity;
+          if (perhaps > 0) expect(grams(perhaps) * (1 - spread)).toBeLessThanOrEqual(rest);
+          if (surely > 0) expect(grams(surely) * (1 + spread)).toBeLessThanOrEqual(rest);
+          // Forty rounds are enough to think of, and an edge ends the border.
+          if (perhaps >= 40 || (perhaps > 0 && !family.repeatable)) continue;
+          expect([familyId, grams(perhaps + each) * (1 - spread) > rest]).toEqual([familyId, true]);
+          ended++;
+        }
+      }
+    }
+    expect(ended).toBeGreaterThan(200);
   });
 
   test('another edge that is taken saves the balls that it was said to, and fits', () => {

@@ -50,9 +50,10 @@ export function plural(count: number, noun: string): string {
   return `${count} ${count === 1 ? noun : plurals(noun)}`;
 }
 
-/** @example plurals('between stitches') // 'between stitches' */
+/** @example plurals('gap between groups') // 'gaps between groups' */
 export function plurals(noun: string): string {
-  if (noun.startsWith('space between')) return noun.replace('space', 'spaces');
+  const [, head, of] = /^(\S+)( (?:between|of) .+)$/.exec(noun) ?? [];
+  if (head !== undefined) return plurals(head) + of!;
   // “cluster stitch” takes -es, “row ends” and “between stitches” are many already.
   if (/(stitches|ends|gaps|holes|chains)$/.test(noun)) return noun;
   if (/[^aeiou]y$/.test(noun)) return noun.replace(/y$/, 'ies');

@@ -5,7 +5,7 @@ import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { plan } from '../plan/planner.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import { firstChoice, groundNeeded } from '../rounds/facts.ts';
+import { factsOf, firstChoice, groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import {
@@ -19,6 +19,8 @@ import {
   yarnLengthWords,
 } from './measures.ts';
 import type { CornerId } from '../terms/corners.ts';
+import { PLACES } from '../terms/places.ts';
+import { growthWords, needsWords } from './families.ts';
 import { patternOf } from './pattern.ts';
 import { patternMarkdown, patternText } from './patternText.ts';
 
@@ -265,5 +267,31 @@ describe('measures', () => {
       '2 stitches',
       'chains',
     ]);
+  });
+});
+
+describe('what a round needs and how it grows', () => {
+  test.each(Object.values(PLACES).flatMap(({ short, long }) => [short, long]))(
+    'one %s, many %s',
+    (one, many) => {
+      expect([plurals(one), plural(1, one), plural(2, one)]).toEqual([many, `1 ${one}`, `2 ${many}`]);
+    },
+  );
+
+  test.each(FAMILIES.map((family) => [family.name, family] as const))('%s', (_, family) => {
+    const facts = factsOf(family);
+    const nouns = Object.values(PLACES).flatMap(({ long }) => [...long]);
+    const needed = /^repeats every \d+ (.+?)(?:, plus \d+)? (?:on each side|in the whole round)/;
+    const needs = needsWords(facts);
+    if (needs !== 'fits any count') expect(nouns).toContain(needed.exec(needs)?.[1]);
+    const grows = growthWords(facts, family.edge);
+    if (/^each side/.test(grows)) {
+      const [, count, noun] = /^each side (?:gains (\d+)|keeps its) (.+)$/.exec(grows)!;
+      const { long } = PLACES[facts.places ? facts.nextSitsOn! : 'stitch'];
+      expect(noun).toBe(count === '1' ? long[0] : long[1]);
+    } else
+      expect(grows).toMatch(
+        /^(an edging: nothing goes on top|counts stay the same|the count changes|the next round goes into the .+)$/,
+      );
   });
 });
