@@ -7,7 +7,7 @@ import { evidenceOf, handsFrom } from '../core/evidence/evidence.ts';
 import { COUNTED_PLACES, PARTS, knownFrom, type Hands, type HandsPart } from '../core/hands/hands.ts';
 import type { Learned } from '../core/hands/ratio.ts';
 import { ballEnds } from '../core/forecast/supply.ts';
-import type { Hem } from '../core/document/hem.ts';
+import { yarnOf, type Hem } from '../core/document/hem.ts';
 import { plan as planOf } from '../core/plan/planner.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../core/terms/stitches.ts';
@@ -108,7 +108,7 @@ export function forecastOf(plan: Plan) {
     name: plan.hem.name,
     ...estimatesOf(plan),
     ballEnds: ballEnds(plan).map(({ yarnId, ball, round, earliest, latest }) => ({
-      yarn: plan.hem.yarns.find((y) => y.id === yarnId)!.name,
+      yarn: yarnOf(plan.hem, yarnId).name,
       ball,
       round,
       earliest,

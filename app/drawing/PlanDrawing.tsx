@@ -11,6 +11,7 @@ import { samePart, spokenPart, type PlanPart, type PlanPartKind } from '../../dr
 import { planCorners, sideLabels } from '../../drawing/sideLabels.ts';
 import './plan.css';
 import { bandsOf } from '../../core/piece/piece.ts';
+import { yarnOf } from '../../core/document/hem.ts';
 
 /** A point of the piece with a number in a yarn’s colour, and what is said of it. */
 export interface Mark extends Point {
@@ -70,7 +71,7 @@ function Drawing({
   const top = plan.rounds[plan.rounds.length - 1]!.heightMm;
   const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
   const at = (height: number): readonly Point[] => planCorners(plan, height);
-  const colourOf = (id: string): string => plan.hem.yarns.find((y) => y.id === id)!.colour;
+  const colourOf = (id: string): string => yarnOf(plan.hem, id).colour;
   const shape = (height: number, fill: string, key: string): ReactNode =>
     isDisc(outline) ? (
       <circle key={key} r={at(height)[0]!.x * mirrored} fill={fill} />

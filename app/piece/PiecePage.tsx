@@ -1,3 +1,4 @@
+import { yarnOf } from '../../core/document/hem.ts';
 import { Select } from 'antd';
 import { useRef, useState, type ComponentType } from 'react';
 import { hasMovableCorners, type Piece } from '../../core/piece/piece.ts';
@@ -155,8 +156,8 @@ function GaugeFields() {
   const plan = usePlan();
   const inTerms = useInTerms();
   const store = useHemStore();
-  const { gauge, preferences, yarns, base, pieceColour } = plan.hem;
-  const weight = yarns.find((y) => y.id === base.yarn)!.weight;
+  const { gauge, preferences, base, pieceColour } = plan.hem;
+  const { weight, colour } = yarnOf(plan.hem, base.yarn);
   return (
     <section className="piece-gauge" onBlur={() => store.endJoin()}>
       <h2>The border’s {WORDS[preferences.language].gauge}</h2>
@@ -195,7 +196,7 @@ function GaugeFields() {
       </Field>
       <GaugeSwatch
         stitches={gauge.stitchesPer10Cm}
-        colour={yarns.find((y) => y.id === base.yarn)!.colour}
+        colour={colour}
         name={abbreviation('sc', preferences.language)}
       />
       <p className="quiet small">

@@ -15,7 +15,7 @@ import {
 } from '@dnd-kit/sortable';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
-import type { RoundEntry } from '../../core/document/hem.ts';
+import { yarnOf, type RoundEntry } from '../../core/document/hem.ts';
 import * as edits from '../../core/edits/rounds.ts';
 import type { Verdict } from '../../core/flat/flat.ts';
 import type { Plan, RoundPlan } from '../../core/plan/types.ts';
@@ -207,7 +207,7 @@ function missWords({ sides }: RoundPlan): string {
 
 /** A yarn as a dot of its colour. */
 function YarnDot({ plan, yarn }: { readonly plan: Plan; readonly yarn: string }) {
-  const { colour, name } = plan.hem.yarns.find((y) => y.id === yarn)!;
+  const { colour, name } = yarnOf(plan.hem, yarn);
   return <span className="swatch" style={{ background: colour }} title={name} />;
 }
 

@@ -4,6 +4,7 @@ import { ballEnds } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { ballEndWords } from '../../core/words/supplyWords.ts';
 import { PlanDrawing, type Mark } from '../drawing/PlanDrawing.tsx';
+import { yarnOf } from '../../core/document/hem.ts';
 
 /** The piece with the places where balls end. */
 export function BallsOnPiece({ plan }: { readonly plan: Plan }) {
@@ -11,7 +12,7 @@ export function BallsOnPiece({ plan }: { readonly plan: Plan }) {
     () =>
       ballEnds(plan).map((end): Mark => {
         const { headX, headY } = chartOf(plan)[end.round]!;
-        const { colour } = plan.hem.yarns.find((y) => y.id === end.yarnId)!;
+        const { colour } = yarnOf(plan.hem, end.yarnId);
         const words = ballEndWords(plan, end);
         return { x: headX[end.entry]!, y: headY[end.entry]!, label: `${end.ball}`, colour, words };
       }),

@@ -11,10 +11,11 @@ import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
+import { yarnPlanOf } from '../../core/plan/yarns.ts';
 
 /** The inverse questions: how many rounds of each kind the rest allows, and what another edge would save. */
 export function HowFar({ plan }: { readonly plan: Plan }) {
-  const used = plan.yarns.find((y) => y.yarn.id === plan.rounds[plan.rounds.length - 1]!.yarnId)!;
+  const used = yarnPlanOf(plan, plan.rounds[plan.rounds.length - 1]!.yarnId);
   const [yarnId, setYarnId] = useState(used.yarn.id);
   const chosen = plan.yarns.find((y) => y.yarn.id === yarnId) ?? used;
   const left = Math.max(0, Math.round((chosen.yarn.haveG ?? 2 * chosen.yarn.ballG) - chosen.quantity.grams));

@@ -13,10 +13,11 @@ import {
 } from '../hands/hands.ts';
 import type { Known } from '../hands/hands.schema.ts';
 import { RANGE, learnOn, overRounds, type Learned } from '../hands/ratio.ts';
-import type { Hem } from '../document/hem.ts';
+import { yarnOf, type Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { timeSeen } from './evidence.ts';
+import { yarnPlanOf } from '../plan/yarns.ts';
 
 /** A number that is foretold; from `low` to `high` it comes out some nine times in ten. */
 export interface Estimate {
@@ -84,7 +85,7 @@ const COUNTED_GAUGE = Math.hypot(0.02, PRIORS.width.drift);
 
 /** A strain is as sure as the width of a stitch is, by the gauge that was counted or by what is known of the hands. */
 function strainOf({ hem }: Plan, round: RoundPlan, strain: number): Estimate {
-  const usual = usualGauge(hem.yarns.find((y) => y.id === hem.base.yarn)!.weight, hem.hands);
+  const usual = usualGauge(yarnOf(hem, hem.base.yarn).weight, hem.hands);
   const counted = usual.stitchesPer10Cm !== hem.gauge.stitchesPer10Cm || usual.hookMm !== hem.gauge.hookMm;
   const known = knownFor('width', hem.hands?.width ?? null, round.stitch, `${round.hookMm}`);
   const off = counted ? Math.exp(RANGE * COUNTED_GAUGE) : Math.sqrt(known.high / known.low);
@@ -113,7 +114,7 @@ export function estimatesOf(plan: Plan): Estimates {
       ),
     );
   const rounds = plan.rounds.map((r): RoundEstimate => {
-    const { yarn, calibration } = plan.yarns.find((y) => y.yarn.id === r.yarnId)!;
+    const { yarn, calibration } = yarnPlanOf(plan, r.yarnId);
     return {
       round: r.number,
       name: r.name,

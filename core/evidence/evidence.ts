@@ -1,5 +1,5 @@
 /** What the record of a hem tells of the hands that worked it, beside rules of thumb: what all hems of a maker teach comes from it. */
-import type { Hem, WorkEvent } from '../document/hem.ts';
+import { yarnOf, type Hem, type WorkEvent } from '../document/hem.ts';
 import { standing } from '../document/record.ts';
 import { naturalLengthMm } from '../flat/flat.ts';
 import { usualGauge } from '../hands/gauge.ts';
@@ -82,7 +82,7 @@ function placeOf({ number, ring }: RoundPlan): CountedPlace {
 /** How wide stitches are beside the gauge of the yarn weight: a gauge of one’s own, and sides that were measured. */
 function widthSeen(hem: Hem, { rounds }: Plan, looks: ReturnType<typeof looksOf>): readonly Seen[] {
   const ruleMm = (round: Pick<RoundPlan, 'yarnId' | 'hookMm'>): number => {
-    const weight = yarnWeight(hem.yarns.find((y) => y.id === round.yarnId)!.weight);
+    const weight = yarnWeight(yarnOf(hem, round.yarnId).weight);
     return (100 / weight.stitchesPer10Cm) * Math.sqrt(round.hookMm / weight.hookMm[0]);
   };
   const base = rounds[0]!;
@@ -90,7 +90,7 @@ function widthSeen(hem: Hem, { rounds }: Plan, looks: ReturnType<typeof looksOf>
   const gaugeMm = 100 / stitchesPer10Cm;
   const usualMm = ruleMm({ yarnId: base.yarnId, hookMm });
   // A gauge that nobody has touched tells nothing.
-  const usual = usualGauge(hem.yarns.find((y) => y.id === base.yarnId)!.weight, hem.hands);
+  const usual = usualGauge(yarnOf(hem, base.yarnId).weight, hem.hands);
   const gauge: readonly Seen[] =
     usual.stitchesPer10Cm === stitchesPer10Cm && usual.hookMm === hookMm
       ? []

@@ -5,6 +5,7 @@ import { workedRound } from '../plan/types.ts';
 import { after, varied, workedInto } from '../testing/worked.ts';
 import { slipWords } from '../words/slipWords.ts';
 import { countSlip, lengthSlip, usedSlip, weightSlip } from './slips.ts';
+import { yarnOf } from '../document/hem.ts';
 
 const OFF = [0.85, 0.95, 1, 1.08, 1.2] as const;
 
@@ -12,7 +13,7 @@ describe('a number that is typed', () => {
   test('is not asked about when it is about right, and is with its point in the wrong place', () => {
     for (const [, made] of demoPlans()) {
       for (const round of made.rounds) {
-        const yarn = made.hem.yarns.find((y) => y.id === round.yarnId)!;
+        const yarn = yarnOf(made.hem, round.yarnId);
         const grams = (round.yarnM * 100) / yarn.metresPer100G;
         for (const off of OFF) {
           expect(usedSlip(made, yarn.id, round.yarnM, grams * off)).toBeNull();

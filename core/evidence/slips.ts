@@ -1,11 +1,11 @@
 /** Numbers that look like a slip when they are typed: so far from what is expected that another place of the point fits better. */
-import type { RoundPlan, Plan } from '../plan/types.ts';
+import { workedRound, type RoundPlan, type Plan } from '../plan/types.ts';
 import { PRIORS, type HandsPart } from '../hands/hands.ts';
 import type { Known } from '../hands/hands.schema.ts';
 import { looksLikeASlip } from '../hands/ratio.ts';
 import { lastWeighed } from '../record/weighings.ts';
 import { metresBetween } from '../plan/observed.ts';
-import { workedRound } from '../plan/types.ts';
+import { yarnPlanOf } from '../plan/yarns.ts';
 
 /** A number that is asked about. */
 export interface Slip {
@@ -56,7 +56,7 @@ export function weightSlip(
   same: boolean,
   grams: number,
 ): Slip | null {
-  const { yarn, calibration } = plan.yarns.find((y) => y.yarn.id === round.yarnId)!;
+  const { yarn, calibration } = yarnPlanOf(plan, round.yarnId);
   const before = same ? lastWeighed(plan.hem.record, yarn.id) : null;
   const known = about(calibration);
   // A ball that is begun may hold anything up to what is on its label, and a little more.
@@ -75,7 +75,7 @@ export function weightSlip(
 
 /** What is weighed of a swatch or a whole round, beside its estimate. */
 export const usedSlip = (plan: Plan, yarnId: string, metres: number, grams: number): Slip | null => {
-  const { yarn, calibration } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
+  const { yarn, calibration } = yarnPlanOf(plan, yarnId);
   const expected = (metres * 100) / yarn.metresPer100G;
   return slipIn(grams, expected, 'yarn', about(calibration), SCALE_G / Math.max(0.1, expected));
 };

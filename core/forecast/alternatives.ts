@@ -9,12 +9,13 @@ import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
+import { yarnPlanOf } from '../plan/yarns.ts';
 
 const withRounds = (hem: Hem, rounds: readonly RoundEntry[]): Hem => ({ ...hem, rounds });
 
 /** Grams that a plan takes of a yarn, on the high side of its estimate. */
 export function gramsAtMost(plan: Plan, yarnId: string): number {
-  const { quantity } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
+  const { quantity } = yarnPlanOf(plan, yarnId);
   return quantity.grams * (1 + quantity.spread);
 }
 
@@ -36,7 +37,7 @@ const MOST_ROUNDS = 40;
  */
 export function roundsFromRest(plan: Plan, yarnId: string, restG: number): readonly RoundsLeft[] {
   const top = topOf(plan);
-  const { yarn, quantity } = plan.yarns.find((y) => y.yarn.id === yarnId)!;
+  const { yarn, quantity } = yarnPlanOf(plan, yarnId);
   const { spread } = quantity;
   const planner = createPlanner();
   return FAMILIES.flatMap((family) => {

@@ -1,6 +1,6 @@
 /** The rounds of a plan: each worked onto the ring below it, measured and judged. */
 import { baseCornerGroup } from '../base/baseRound.ts';
-import type { Hem } from '../document/hem.ts';
+import { yarnOf, type Hem } from '../document/hem.ts';
 import {
   entryWidths,
   feetOnBody,
@@ -55,15 +55,14 @@ export function planRounds(
 ): { readonly made: readonly MadeRound[]; readonly stopped: Problem | null } {
   const { hands } = hem;
   const baseWidthMm = widthWithHook(hem, hem.base.hookMm);
-  const yarnOf = (id: string): Yarn => hem.yarns.find((y) => y.id === id)!;
   const { yarn: baseYarn, hookMm } = hem.base;
   const baseHookMm = hookMm ?? hem.gauge.hookMm;
   const rounds = [
     stages.run(
       'round 0',
-      [body, baseWorked, baseWidthMm, baseHookMm, ...factsOf(yarnOf(baseYarn)), hands],
+      [body, baseWorked, baseWidthMm, baseHookMm, ...factsOf(yarnOf(hem, baseYarn)), hands],
       () =>
-        makeRound(body, baseWidthMm, yarnOf(baseYarn), hands, {
+        makeRound(body, baseWidthMm, yarnOf(hem, baseYarn), hands, {
           written: null,
           number: 0,
           name: 'Base round',
@@ -118,7 +117,7 @@ export function planRounds(
     const yarnId = entry.yarns[index % entry.yarns.length]!;
     const hookMm = entry.hookMm ?? hem.gauge.hookMm;
     const found = done[k + 1]?.counts;
-    const inputs = [body, below, written, widthMm, hookMm, ...factsOf(yarnOf(yarnId)), found, hands];
+    const inputs = [body, below, written, widthMm, hookMm, ...factsOf(yarnOf(hem, yarnId)), found, hands];
     const round = stages.run(`round ${k + 1}`, inputs, () => {
       const circumstances = circumstancesOf(written, body.outline, below.plannedHeightMm / widthMm);
       const worked = stages.run(
@@ -136,7 +135,7 @@ export function planRounds(
         () => workRound(below.ring, recipe, { ...circumstances, ...(found && { found }) }),
       );
       if (worked.ring.made.length === 0) return null;
-      return makeRound(body, widthMm, yarnOf(yarnId), hands, {
+      return makeRound(body, widthMm, yarnOf(hem, yarnId), hands, {
         written,
         number: k + 1,
         name: written.name,

@@ -5,7 +5,7 @@ import { PRIORS, driftOf, learnedSince } from '../hands/hands.ts';
 import { overRounds, spreadAbout, type Learned } from '../hands/ratio.ts';
 import { TAIL_M, quantity, type Yarn } from '../yarn/yarn.ts';
 import { yarnSeen } from './observed.ts';
-import type { PathRound, RoundPlan, YarnPlan } from './types.ts';
+import type { PathRound, Plan, RoundPlan, YarnPlan } from './types.ts';
 
 /**
  * What the weighings of a yarn teach about it, on top of what is known of the hands.
@@ -21,6 +21,17 @@ export function calibrationOf(
 ): Learned {
   const seen = yarnSeen(hem, worked, yarn, rounds, widthMm);
   return learnedSince('yarn', hem.hands?.yarn ?? null, `${yarn.weight}`, seen);
+}
+
+/**
+ * What is planned of a yarn, by its id.
+ *
+ * @throws RangeError when the hem has no yarn of that id
+ */
+export function yarnPlanOf({ yarns }: Pick<Plan, 'yarns'>, id: string): YarnPlan {
+  const planned = yarns.find((y) => y.yarn.id === id);
+  if (!planned) throw new RangeError(`the basket has no yarn “${id}”`);
+  return planned;
 }
 
 /** Yarn of each colour: its rounds, and two tails for every stretch worked without a break. */

@@ -4,7 +4,7 @@
  * table follows from the record.
  */
 import { chanceOf, normal } from '../chance.ts';
-import type { WorkedRound } from '../document/hem.ts';
+import { yarnOf, type WorkedRound } from '../document/hem.ts';
 import { inOrder, standing } from '../document/record.ts';
 import { workedRound, isRound, type Plan } from '../plan/types.ts';
 import { stretchOf, progressOf } from '../work/progress.ts';
@@ -140,7 +140,7 @@ const isStraight = (made: readonly { readonly kind: string; readonly form: strin
 function ballOf(plan: Plan, { seed }: Maker): number {
   const chance = chanceOf(seed * 31 + 5);
   const tension = Math.exp(normal(chance, TENSION));
-  const yarn = plan.hem.yarns.find((y) => y.id === plan.rounds[0]!.yarnId)!;
+  const yarn = yarnOf(plan.hem, plan.rounds[0]!.yarnId);
   const metres = plan.rounds.reduce((sum, r) => {
     const share = r.done ? (r.done.finished ? 1 : r.done.stitches / Math.max(1, r.ring.made.length)) : 0;
     return sum + r.pathM * share;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
-import type { Hem, WorkedRound } from '../document/hem.ts';
+import { yarnOf, type Hem, type WorkedRound } from '../document/hem.ts';
 import { performed } from '../edits/edit.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { workedRound, type Plan } from '../plan/types.ts';
@@ -22,7 +22,7 @@ function began(made: Plan, number: number): Deed {
   const { written } = made.rounds[number]!;
   const round = workedRound(made.rounds[number]!);
   const { hem: design, sides } = { ...made, sides: made.rounds[number]!.sides };
-  const yarn = design.yarns.find((y) => y.id === made.rounds[number]!.yarnId)!;
+  const yarn = yarnOf(design, made.rounds[number]!.yarnId);
   const counts = sides.map((s) => s.tally.stitches);
   return written
     ? { did: 'began', round, entry: written.entry, ground: null, yarn, counts }

@@ -10,6 +10,7 @@ import { workedUpTo } from '../work/progress.ts';
 import { stepsOf } from '../work/steps.ts';
 import type { Deed } from '../document/record.ts';
 import { lastWeighed, weighedStretches } from './weighings.ts';
+import { yarnOf } from '../document/hem.ts';
 
 const hem = rowsHem({
   counts: [61, 73, 61, 73],
@@ -135,7 +136,7 @@ describe('a ball on the scale', () => {
     const round = at.rounds[1]!;
     const named = workedRound(round);
     const weighedAt = round.done!.stitches;
-    const { metresPer100G } = at.hem.yarns.find((y) => y.id === round.yarnId)!;
+    const { metresPer100G } = yarnOf(at.hem, round.yarnId);
     const whole = (round.yarnM * 100) / metresPer100G;
     const then = plan(after(at.hem, [weighed(0.5 * whole, { round: named, stitches: weighedAt })]));
     expect(ballNow(at)).toBeNull();

@@ -14,6 +14,9 @@ const folders = (path: string): readonly string[] =>
 const files = (path: string): readonly string[] =>
   readdirSync(new URL(path, root), { withFileTypes: true }).flatMap((e) => (e.isFile() ? [e.name] : []));
 
+/** Where the project’s own code stands. */
+const SOURCES = ['core', 'drawing', 'app', 'server', 'cli', 'demo', 'bench', 'e2e'] as const;
+
 const page = read('docs/architecture.md');
 /** The folders that the page lists within one of its first level, in its order. */
 function listed(top: string): readonly string[] {
@@ -49,6 +52,22 @@ describe('the folders of the page on architecture', () => {
     expect([...listed(top)].sort()).toEqual([...folders(top)].sort());
     expect(listed(top).filter((f) => f !== 'testing' && f !== 'public')).toEqual(ruled(top));
   });
+});
+
+test('every file that the pages of the project name is there', () => {
+  const there = SOURCES.flatMap((top) =>
+    readdirSync(new URL(top, root), { recursive: true, encoding: 'utf8' }).map((path) => `${top}/${path}`),
+  );
+  const pages = [
+    'README.md',
+    ...files('docs').map((f) => `docs/${f}`),
+    ...files('docs/decisions').map((f) => `docs/decisions/${f}`),
+  ];
+  const named = pages.flatMap((at) =>
+    [...read(at).matchAll(/`([\w-][\w./-]*\.(?:tsx?|peggy))`/g)].map((m) => [at, m[1]!] as const),
+  );
+  expect(named.length).toBeGreaterThan(40);
+  expect(named.filter(([, file]) => !there.some((t) => t === file || t.endsWith(`/${file}`)))).toEqual([]);
 });
 
 describe('to add', () => {

@@ -5,6 +5,7 @@ import { progressOf } from '../work/progress.ts';
 import { capital } from '../terms/words.ts';
 import { plural, rangeWords, yarnLengthWords } from './measures.ts';
 import { placeWordsAt } from './progressWords.ts';
+import { yarnPlanOf } from '../plan/yarns.ts';
 
 /** What to do when a ball may not last the round in hand; nothing when it does. */
 export function insteadWords(plan: Plan, grams: number): readonly string[] {
@@ -16,7 +17,7 @@ export function insteadWords(plan: Plan, grams: number): readonly string[] {
     round: reach.earliest.round,
     made: Math.floor((made + reach.earliest.made) / 2),
   };
-  const { yarn, toBuy } = plan.yarns.find((y) => y.yarn.id === round!.yarnId)!;
+  const { yarn, toBuy } = yarnPlanOf(plan, round!.yarnId);
   return [
     corner
       ? `Join the next ball at ${placeWordsAt(plan, corner)}, where a join hides best, and keep the rest for sewing in or a small round.`

@@ -5,10 +5,9 @@ import { listWords } from './lists.ts';
 import { placementWords } from './run.ts';
 import type { Edge, SpotKind } from '../piece/edge.ts';
 import type { Plan, SidePlan } from '../plan/types.ts';
-import type { Along, Procedure } from '../procedure/procedure.ts';
+import { wholeSides, type Along, type Procedure } from '../procedure/acts.ts';
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
-import { wholeSides } from './acts.ts';
 
 /** What is worked along each side, sides that are worked alike told together. */
 export function baseSideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {

@@ -3,11 +3,10 @@ import { listWords, ordinal } from './lists.ts';
 import { printCorner, printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
 import { inOrder, type InOrder } from '../procedure/order.ts';
-import type { CornerPlace, Procedure, Worked } from '../procedure/procedure.ts';
+import { actsOf, type CornerPlace, type Procedure, type Worked, type ActOf } from '../procedure/acts.ts';
 import { NOTHING } from '../ring/ring.ts';
 import { countsAsStitch, isChainRun, isOrnament } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
-import { actsOf, type ActOf } from './acts.ts';
 import { cornerName } from './placeWords.ts';
 
 /** What goes into each corner, corners that take the same told together. */

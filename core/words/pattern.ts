@@ -7,7 +7,7 @@ import { abbreviation, type Language } from '../terms/stitches.ts';
 import { hookLabel } from '../terms/yarnWeights.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { WORDS, capital } from '../terms/words.ts';
-import { yarnName } from './acts.ts';
+import { yarnOf } from '../document/hem.ts';
 import { cornerLines } from './cornerWords.ts';
 import { endLines, startLines } from './startWords.ts';
 import { baseSideLines } from './baseRoundWords.ts';
@@ -206,7 +206,7 @@ function baseSection(plan: Plan, language: Language): Section {
   const procedure = proceduresOf(plan)[0]!;
   const { round } = procedure;
   return section(
-    `Base round (${yarnName(plan, round.yarnId)})`,
+    `Base round (${yarnOf(plan.hem, round.yarnId).name})`,
     [
       ...(round.hookMm === plan.hem.gauge.hookMm
         ? []
@@ -227,7 +227,7 @@ function roundsSection(plan: Plan, { rounds, starts, lines, ends }: FoldedRounds
   const several = rounds.length > 1;
   const numbers = several ? `Rounds ${first.number}–${last.number}` : `Round ${first.number}`;
   return section(
-    `${numbers}: ${first.name.toLowerCase()} (${yarnName(plan, first.yarnId)})`,
+    `${numbers}: ${first.name.toLowerCase()} (${yarnOf(plan.hem, first.yarnId).name})`,
     [
       ...partLines(starts).map(plain),
       ...lines,

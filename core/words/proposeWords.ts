@@ -1,5 +1,5 @@
 /** Borders that are proposed, in words. */
-import { OWN, type Hem } from '../document/hem.ts';
+import { OWN, yarnOf, type Hem } from '../document/hem.ts';
 import { verdict } from '../flat/flat.ts';
 import type { Plan } from '../plan/types.ts';
 import { firstOf, idUnder, partOf, type Layer, type Part } from '../propose/grammar.ts';
@@ -55,9 +55,9 @@ export function shapeWords(
 }
 
 /** The name of a yarn, without what all of the basket have before a comma: of “Tarn worsted, Slate” it is “Slate”. */
-function yarnName({ yarns }: Hem, id: string): string {
-  const [before, after] = namesOf(yarns.find((y) => y.id === id)!.name);
-  return after !== undefined && yarns.every((y) => namesOf(y.name)[0] === before)
+function shortName(hem: Hem, id: string): string {
+  const [before, after] = namesOf(yarnOf(hem, id).name);
+  return after !== undefined && hem.yarns.every((y) => namesOf(y.name)[0] === before)
     ? after
     : [before, after].filter(Boolean).join(', ');
 }
@@ -76,7 +76,7 @@ export function dressingWords(
   if (hem.yarns.length < 2) return '';
   const named = (part: Part): string => {
     const entry = rounds.find((r) => partOf(r) === part) ?? rounds.at(-1)!;
-    return listWords([...new Set(entry.yarns)].map((y) => yarnName(hem, y)));
+    return listWords([...new Set(entry.yarns)].map((y) => shortName(hem, y)));
   };
   const body = (['ground', 'middle', 'edge'] as const).find((part) =>
     rounds.some((r) => partOf(r) === part),

@@ -2,7 +2,8 @@
 import { isDisc } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
-import { proceduresOf, type Procedure } from '../procedure/procedure.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import type { Procedure } from '../procedure/acts.ts';
 import { isOneInEach, patternOf as patternSteps, placeKindsUsed, plainStitchOf } from '../ring/recipe.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { cornerLines } from './cornerWords.ts';

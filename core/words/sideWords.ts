@@ -3,11 +3,10 @@ import { isDisc } from '../piece/outline.ts';
 import { listWords, numbersWords } from './lists.ts';
 import { printStitch, printSteps } from '../notation/print.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import type { Along, Procedure } from '../procedure/procedure.ts';
+import { wholeSides, type Along, type Procedure } from '../procedure/acts.ts';
 import { patternOf, type Step } from '../ring/recipe.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital } from '../terms/words.ts';
-import { wholeSides } from './acts.ts';
 import { plural } from './measures.ts';
 import { placeNoun } from './placeWords.ts';
 

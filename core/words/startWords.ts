@@ -3,14 +3,14 @@ import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
 import { inOrder, sidesInOrder, type InOrder } from '../procedure/order.ts';
-import type { Procedure, Worked } from '../procedure/procedure.ts';
+import { actOf, actsOf, type Procedure, type Worked, type ActOf } from '../procedure/acts.ts';
 import type { First } from '../procedure/start.ts';
 import { NOTHING, isGap } from '../ring/ring.ts';
 import { countsAsStitch, isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital } from '../terms/words.ts';
 import { hookLabel } from '../terms/yarnWeights.ts';
-import { actOf, actsOf, yarnName, type ActOf } from './acts.ts';
+import { yarnOf } from '../document/hem.ts';
 import { plural } from './measures.ts';
 import { cornerName, markedWords, placeWords } from './placeWords.ts';
 
@@ -21,7 +21,7 @@ export function startLines(plan: Plan, procedure: Procedure, language: Language)
   const lines: string[] = [];
   for (const act of procedure.acts) {
     if (act.do === 'fasten off')
-      lines.push(`Fasten off ${yarnName(plan, act.yarn)}, leaving ${TAIL[language]}.`);
+      lines.push(`Fasten off ${yarnOf(plan.hem, act.yarn).name}, leaving ${TAIL[language]}.`);
     else if (act.do === 'take hook')
       lines.push(`Change ${act.back ? 'back ' : ''}to hook ${hookLabel(act.mm, language)}.`);
     else if (act.do === 'turn') lines.push(turnWords(plan, procedure, act.facing));
@@ -71,7 +71,7 @@ function reverseWords(plan: Plan, procedure: Procedure): string {
 function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, language: Language): string {
   const order = inOrder(procedure.round);
   const where = placeWords(plan, act.place, order.travel);
-  const yarn = yarnName(plan, act.yarn);
+  const yarn = yarnOf(plan.hem, act.yarn).name;
   const stitch = printStitch(act.stitch, language);
   const slips = WORDS[language].slipStitch;
   const there = ((): string => {

@@ -3,6 +3,7 @@ import { basketReach, type BallEnd } from '../forecast/supply.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { listWords } from './lists.ts';
+import { yarnOf } from '../document/hem.ts';
 
 const roundWords = (number: number): string => (number === 0 ? 'the base round' : `round ${number}`);
 
@@ -17,14 +18,14 @@ export function basketWords(plan: Plan): string | null {
     ...(doubtful !== null && doubtful !== out ? [`doubtful in ${roundWords(doubtful)}`] : []),
     ...(out === null ? [] : [`not enough for ${roundWords(out)}`]),
   ];
-  const names = reach.unsaid.map((id) => plan.hem.yarns.find((y) => y.id === id)!.name);
+  const names = reach.unsaid.map((id) => yarnOf(plan.hem, id).name);
   const rest = names.length === 0 ? '' : ` Say how much ${listWords(names)} is here to have it counted too.`;
   return `With what is here: ${parts.join(', ')}.${rest}`;
 }
 
 /** Where a ball ends: “Ball 2 of Oat cream ends on side C of round 3 (rounds 3 to 4).” */
 export function ballEndWords(plan: Plan, { yarnId, ball, round, side, earliest, latest }: BallEnd): string {
-  const { name } = plan.hem.yarns.find((y) => y.id === yarnId)!;
+  const { name } = yarnOf(plan.hem, yarnId);
   const where = isDisc(plan.body.outline) ? 'in' : `on side ${plan.sides[side]!.name} of`;
   const range =
     earliest === latest ? '' : ` (somewhere from ${roundWords(earliest)} to ${roundWords(latest)})`;

@@ -1,4 +1,5 @@
 /** How far the work on a border is: the round in hand, the place in it, and what is left. */
+import { yarnOf } from '../document/hem.ts';
 import type { Deed } from '../document/record.ts';
 import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
 import { stepAt, stepsOf, type Step, type Stride } from './steps.ts';
@@ -89,8 +90,8 @@ export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left;
 function began(plan: Plan, number: number): Deed {
   const made = plan.rounds[number]!;
   const round = workedRound(made);
-  const { piece, base, yarns } = plan.hem;
-  const yarn = yarns.find((y) => y.id === made.yarnId)!;
+  const { piece, base } = plan.hem;
+  const yarn = yarnOf(plan.hem, made.yarnId);
   const counts = made.sides.map((s) => s.tally.stitches);
   const entry = made.written?.entry ?? null;
   return { did: 'began', round, entry, ground: entry ? null : { piece, base }, yarn, counts };

@@ -7,7 +7,8 @@ import { inOrder } from '../procedure/order.ts';
 import { NOTHING } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
 import { sideOfEntries, stitchesBefore } from './sides.ts';
-import { proceduresOf, type Act, type Procedure } from '../procedure/procedure.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import type { Act, Procedure } from '../procedure/acts.ts';
 
 /** How much is done at one go. */
 export type Stride = 'repeat' | 'side' | 'corner';
