@@ -1,14 +1,14 @@
 // npm test: installs what is missing, type-checks, lints, runs unit and browser tests, and says how many passed.
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { once } from 'node:events';
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromiumShell } from './chromium.mjs';
 import { installPackages, run } from './install.mjs';
 
+const chromium = fetchChromium();
 installPackages();
-ensureChromium();
 run('npm', ['run', '--silent', 'generate']);
 let failed = 0;
 let passed = 0;
@@ -22,6 +22,7 @@ await tests(
   (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
 );
 await linted;
+if (!(await chromium)) process.exit(1);
 run('npm', ['run', '--silent', 'build']);
 await tests(
   'browser',
@@ -55,20 +56,26 @@ async function tests(name, args, counts, environment = {}) {
   failed += bad === 0 && code !== 0 ? 1 : bad;
 }
 
-function ensureChromium() {
-  if (existsSync(chromiumShell())) return;
+/** The browser of the tests, fetched where there is none, while all else goes on. @returns whether it is there */
+async function fetchChromium() {
+  if (existsSync(chromiumShell())) return true;
   if (process.env.CHROMIUM) {
     console.error(`There is no Chromium at ${process.env.CHROMIUM}, where CHROMIUM says that it is.`);
     process.exit(1);
   }
   console.log('Installing Chromium from Debian’s packages …');
-  const apt = (...args) =>
-    spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'] }).status === 0;
-  const install = (name) => apt('install', '-y', '--no-install-recommends', name);
-  if (apt('update') && (install('chromium-headless-shell') || install('chromium'))) return;
+  const install = 'apt-get install -y --no-install-recommends';
+  // One command, which needs no answer while packages are installed.
+  const [code] = await once(
+    spawn('sh', ['-c', `apt-get update && { ${install} chromium-headless-shell || ${install} chromium; }`], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+    }),
+    'close',
+  );
+  if (code === 0) return true;
   console.error(
     'There is no Chromium here and it could not be installed from Debian’s packages. Where there are none, install Chromium\n' +
       'or Chrome in the usual way of your system, and name it: CHROMIUM=/path/to/chromium npm test',
   );
-  process.exit(1);
+  return false;
 }
