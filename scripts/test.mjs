@@ -71,7 +71,7 @@ async function fetchChromium() {
       stdio: ['ignore', 'ignore', 'inherit'],
     }),
     'close',
-  );
+  ).catch(() => [1]);
   if (code === 0) return true;
   console.error(
     'There is no Chromium here and it could not be installed from Debian’s packages. Where there are none, install Chromium\n' +
