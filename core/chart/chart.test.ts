@@ -42,6 +42,7 @@ describe('stitches sit where they are worked', () => {
       const chart = charts[round.number]!;
       const below = charts[round.onto]!;
       const size = below.ring.made.length;
+      const astray: unknown[] = [];
       round.ring.into.forEach((place, i) => {
         if (place === NOTHING) return;
         const { form, legs } = round.ring.made[i]!;
@@ -49,15 +50,18 @@ describe('stitches sit where they are worked', () => {
           const next = (entryOf(place) + legs - 1) % size;
           const between = (below.headX[entryOf(place)]! + below.headX[next]!) / 2;
           const isCentre = round.ring.centres.some((c) => c.start === i && c.length > 0);
-          if (!isCentre) expect(chart.footX[i]).toBeCloseTo(between, 3);
+          if (!isCentre && Math.abs(chart.footX[i]! - between) > 0.0005)
+            astray.push([i, chart.footX[i], between]);
           return;
         }
         const k = entryOf(place);
         const before = (k - 1 + size) % size;
         const x = isGap(place) ? (below.headX[k]! + below.headX[before]!) / 2 : below.headX[k]!;
         const y = isGap(place) ? (below.headY[k]! + below.headY[before]!) / 2 : below.headY[k]!;
-        expect([chart.footX[i], chart.footY[i]]).toEqual([Math.fround(x), Math.fround(y)]);
+        if (chart.footX[i] !== Math.fround(x) || chart.footY[i] !== Math.fround(y))
+          astray.push([i, chart.footX[i], chart.footY[i], x, y]);
       });
+      expect([round.name, astray]).toEqual([round.name, []]);
     });
   });
 
@@ -98,6 +102,7 @@ describe('stitches sit where they are worked', () => {
       if (round.free) return;
       const chart = chartOf(made)[k]!;
       const points = corners(outline, round.heightMm);
+      const offs: number[] = [];
       for (let side = 0; side < sideCount(round.ring); side++) {
         const span = sideSpan(round.ring, side);
         for (let n = 0; n < span.length; n++) {
@@ -107,9 +112,10 @@ describe('stitches sit where they are worked', () => {
           const off = isDisc(outline)
             ? Math.hypot(p.x, p.y) - points[0]!.x
             : fromSegment(p, points[side]!, points[(side + 1) % points.length]!);
-          expect(Math.abs(off)).toBeLessThan(0.01);
+          offs.push(Math.abs(off));
         }
       }
+      expect(Math.max(0, ...offs)).toBeLessThan(0.01);
     });
   });
 

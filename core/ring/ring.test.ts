@@ -103,7 +103,7 @@ describe('every worked ring', () => {
           const below = made.rounds[k - 1]!.ring;
           const used = usedPlaces(ring);
           if (round.even) expect(used + skipped(round)).toBe(placesBelow(below));
-          for (const place of ring.into) expect(place).toBeLessThan(below.made.length);
+          expect(Math.max(...ring.into)).toBeLessThan(below.made.length);
         }
       }),
       { seed: 23, numRuns: 60 },

@@ -74,7 +74,14 @@ function isOverSeam({ body }: Plan, order: InOrder, w: number): boolean {
   return false;
 }
 
+const ODD = /undefined|NaN|null|\[object/;
+
+/** One expectation for all: there are tens of thousands of steps. */
 function checkSteps(of: Plan): void {
+  const odd: unknown[] = [];
+  const check = (is: boolean, ...told: unknown[]): void => {
+    if (!is) odd.push(told);
+  };
   for (const { round, start } of proceduresOf(of)) {
     const order = inOrder(round);
     for (const stride of STRIDES) {
@@ -83,21 +90,20 @@ function checkSteps(of: Plan): void {
       expect(steps[steps.length - 1]!.does).toBe('end');
       // Every entry once, in the order of work.
       expect(steps[0]!.from).toBe(0);
-      steps.slice(1).forEach((step, i) => expect(step.from).toBe(steps[i]!.to));
+      steps.slice(1).forEach((step, i) => check(step.from === steps[i]!.to, step, steps[i]));
       expect(steps[steps.length - 1]!.to).toBe(order.size);
       for (const step of steps) {
         const { where, now, turn } = stepWords(of, round.number, step, of.hem.preferences.language);
-        expect(where).not.toMatch(/undefined|NaN|null/);
-        for (const text of now) expect(text).not.toMatch(/undefined|NaN|null|\[object/);
-        if (step.turn) expect(turn).toContain(String(step.turn.all));
+        for (const text of [where, ...now]) check(!ODD.test(text), text);
+        if (step.turn) check(!!turn?.includes(String(step.turn.all)), turn, step.turn);
         if (step.does !== 'make' || step.where.on === 'corner') continue;
         // A corner that is made at the same go is told by itself.
-        expect(now).toHaveLength(step.then ? 2 : 1);
+        check(now.length === (step.then ? 2 : 1), now);
         const end = step.then?.from ?? step.to;
-        if (step.then) expect([step.then.to, step.then.where.on]).toEqual([step.to, 'corner']);
+        if (step.then) check(step.then.to === step.to && step.then.where.on === 'corner', step);
         const text = now[0]!.replace(/\.( The .*)?$/, '');
         const told = sum(parts(text.charAt(0).toLowerCase() + text.slice(1)).map(followed));
-        expect([text, told.made]).toEqual([text, end - step.from]);
+        check(told.made === end - step.from, text, told, step);
         if (round.onto < 0) {
           // On the edge places are numbered as they come: what is told leads from the last to the last.
           const at = (m: number): number => {
@@ -108,11 +114,12 @@ function checkSteps(of: Plan): void {
           };
           const spots = of.body.edges.reduce((n, e) => n + e.spots.length + 1, 0);
           const far = (((at(end) - at(step.from)) % spots) + spots) % spots;
-          if (step.from > 0 && start) expect([text, told.places]).toEqual([text, far]);
+          if (step.from > 0 && start) check(told.places === far, text, told, far);
         }
       }
     }
   }
+  expect(odd).toEqual([]);
 }
 
 describe('the steps of a round', () => {
