@@ -1,5 +1,6 @@
 /** A user who presses everything that there is, and then what that brings. */
 import type { Page } from '@playwright/test';
+import { ODD_WORDS } from '../core/testing/oddWords.ts';
 
 /** What leaves the hem, or asks the device for a file or for paper. */
 const ELSEWHERE =
@@ -21,8 +22,8 @@ interface Pressed {
   /** What an earlier press took away before it could be pressed. */
   readonly missed: readonly string[];
   readonly kinds: readonly string[];
-  /** What was pressed when a part of the page failed, or said what is no word. */
-  readonly failed: string | null;
+  /** What was pressed when a part of the page failed, which ends it, or said what it should not. */
+  readonly failed: readonly string[];
 }
 
 /**
@@ -31,7 +32,7 @@ interface Pressed {
  */
 export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
   page.evaluate(
-    async ({ before, kinds, head, elsewhere, leadsOn }) => {
+    async ({ before, kinds, head, elsewhere, leadsOn, odd }) => {
       const pressed = new Set(before);
       const pressedKinds = new Set(kinds);
       // Another yarn, row, copy or side is one more of the same.
@@ -72,6 +73,25 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
         await new Promise((resolve) => setTimeout(resolve, 30));
       };
 
+      /** What the page says that it should not, with the words round it. */
+      const saidOddly = (): string | null => {
+        const main = document.querySelector('main');
+        if (!main) return null;
+        const said: string[] = [];
+        const texts = document.createTreeWalker(main, NodeFilter.SHOW_TEXT);
+        while (texts.nextNode()) {
+          const { nodeValue, parentElement } = texts.currentNode;
+          // What has a name is called by that.
+          if (!parentElement?.hasAttribute('aria-label')) said.push(nodeValue ?? '');
+        }
+        for (const element of main.querySelectorAll('[aria-label], [title], [placeholder]'))
+          for (const name of ['aria-label', 'title', 'placeholder'])
+            said.push(element.getAttribute(name) ?? '');
+        const inForce = document.querySelector('[aria-label^="Terms, unit and hand"]')?.ariaLabel ?? '';
+        const words = inForce.includes('UK terms') ? odd.uk : odd.us;
+        return new RegExp(`.{0,40}(?:${words}).{0,20}`, 'i').exec(said.join(' · '))?.[0] ?? null;
+      };
+
       const undoAll = async (): Promise<void> => {
         for (;;) {
           const undo = document.querySelector<HTMLElement>(
@@ -82,19 +102,21 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
         }
       };
 
-      let failed: string | null = null;
+      const failed = new Set<string>();
+      let over = false;
+      const saidBefore = new Set<string>();
       const pressOne = async (key: string): Promise<boolean> => {
-        const element = failed === null ? now().get(key) : undefined;
-        if (!element) return false;
+        const element = now().get(key);
+        if (!element || over) return false;
         await press(element);
         pressed.add(key);
-        // A part of the page has failed, or says what is no word and no number.
-        const odd = /.{0,40}(?:undefined|NaN|Infinity|\[object).{0,20}/.exec(
-          document.querySelector('main')?.textContent ?? '',
-        );
-        if (document.querySelector('.fault')) failed = key;
-        else if (odd) failed = `${key}: “${odd[0]}”`;
-        return failed === null;
+        const strange = saidOddly();
+        over = document.querySelector('.fault') !== null;
+        if (over) failed.add(key);
+        // Once for each: what is there after one press is there after the next.
+        if (strange && !saidBefore.has(strange)) failed.add(`${key}: “${strange}”`);
+        if (strange) saidBefore.add(strange);
+        return !over;
       };
 
       /** Presses what the last press brought, of each kind one. @returns how many there were */
@@ -126,8 +148,8 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
         pressed: [...pressed],
         missed: all.filter((key) => !pressed.has(key)),
         kinds: [...pressedKinds],
-        failed,
+        failed: [...failed],
       };
     },
-    { ...pressing, elsewhere: ELSEWHERE, leadsOn: LEADS_ON },
+    { ...pressing, elsewhere: ELSEWHERE, leadsOn: LEADS_ON, odd: ODD_WORDS },
   );

@@ -8,7 +8,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
 import { percentWords } from '../../core/words/measures.ts';
 import { NumberField } from '../look/NumberField.tsx';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, useInTerms } from '../hem/context.ts';
 
 /** What is rarely changed about a base round: its hook, a table for row ends, end rows, chains between groups. */
 export const MoreOfBase = memo(function MoreOfBase({ plan }: { readonly plan: Plan }) {
@@ -22,6 +22,7 @@ export const MoreOfBase = memo(function MoreOfBase({ plan }: { readonly plan: Pl
 });
 
 function MoreFields({ plan }: { readonly plan: Plan }) {
+  const inTerms = useInTerms();
   const store = useHemStore();
   const { base, gauge, preferences } = plan.hem;
   const kinds = [
@@ -38,7 +39,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
         <NumberField
           size="small"
           optional
-          aria-label="Hook of the base round in millimeters"
+          aria-label={inTerms('Hook of the base round in millimeters')}
           min={0.5}
           max={40}
           step={0.25}

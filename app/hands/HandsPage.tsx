@@ -6,6 +6,7 @@ import { PARTS, USUAL_PACE, type Hands, type HandsPart } from '../../core/hands/
 import { OWN_RATIO, type HandsUse, type HandsWishes } from '../../core/hands/wishes.ts';
 import type { Learned } from '../../core/hands/ratio.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
+import { inTerms } from '../../core/terms/words.ts';
 import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
 import { basisWords, countedWords, handsWords } from '../../core/words/handsWords.ts';
 import { dateWords } from '../look/when.ts';
@@ -144,7 +145,7 @@ function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps
     <section>
       <h2>{NAMES[of]}</h2>
       <p>
-        {handsWords(of, all)} <span className="quiet">{basisWords(all)}</span>
+        {inTerms(handsWords(of, all), language)} <span className="quiet">{basisWords(all)}</span>
       </p>
       <Ranges
         lines={[

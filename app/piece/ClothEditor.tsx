@@ -1,12 +1,13 @@
 import { holesOnSide } from '../../core/piece/cloth/cloth.ts';
 import type { ClothPiece } from '../../core/piece/cloth/cloth.schema.ts';
-import { usePlan } from '../hem/context.ts';
+import { useInTerms, usePlan } from '../hem/context.ts';
 import { Field, type EditorProps } from '../controls/Field.tsx';
 import { SizeFields } from './SizeFields.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 
 /** Cloth with a row of holes. */
 export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
+  const inTerms = useInTerms();
   const inches = usePlan().hem.preferences.length === 'in';
   const factor = inches ? 25.4 : 1;
   return (
@@ -14,7 +15,7 @@ export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
       <SizeFields piece={piece} onChange={onChange} />
       <Field label="From hole to hole">
         <NumberField
-          aria-label={`From hole to hole in ${inches ? 'inches' : 'millimeters'}`}
+          aria-label={inTerms(`From hole to hole in ${inches ? 'inches' : 'millimeters'}`)}
           min={1 / factor}
           max={100 / factor}
           step={inches ? 0.05 : 0.5}

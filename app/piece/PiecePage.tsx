@@ -175,7 +175,7 @@ function GaugeFields() {
       </Field>
       <Field label="Hook">
         <NumberField
-          aria-label="Hook in millimeters"
+          aria-label={inTerms('Hook in millimeters')}
           min={0.5}
           max={40}
           step={0.25}

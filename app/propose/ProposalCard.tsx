@@ -14,7 +14,7 @@ import { capital } from '../../core/terms/words.ts';
 import { dressingWords, reasonsOf, shapeWords } from '../../core/words/proposeWords.ts';
 import { copyLink } from '../look/copyLink.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { LinkSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
@@ -152,6 +152,7 @@ function Keep({
   several,
   onKeep,
 }: Pick<ProposalCardProps, 'proposal' | 'onKeep'> & { readonly several: boolean }) {
+  const inTerms = useInTerms();
   const { ground, middle, edge } = proposal.shape;
   const keep = (what: string): void => {
     if (what === 'edge') onKeep({ edge });
@@ -163,7 +164,7 @@ function Keep({
       <option value="">Keep …</option>
       {edge && <option value="edge">its edge</option>}
       {(ground !== null || middle !== null) && <option value="rounds">the rounds under its edge</option>}
-      {several && <option value="yarns">its colors</option>}
+      {several && <option value="yarns">{inTerms('its colors')}</option>}
     </select>
   );
 }

@@ -9,7 +9,7 @@ import { plural } from '../../core/words/measures.ts';
 import { obstacleWords } from '../../core/words/proposeWords.ts';
 import { RestsOn } from '../controls/RestsOn.tsx';
 import { Guard } from '../hem/Guard.tsx';
-import { usePlan } from '../hem/context.ts';
+import { useInTerms, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { ProposalCard } from './ProposalCard.tsx';
 import { Sentence } from './Sentence.tsx';
@@ -122,11 +122,12 @@ interface SaidProps {
 
 /** What was said of borders that were seen, each to be taken back. */
 function Said({ keep, onKeep, taste, onTaste }: SaidProps) {
+  const inTerms = useInTerms();
   const { unlike } = taste;
   const said: readonly (readonly [boolean, string, () => void])[] = [
     [keep.edge !== null, 'Any edge again', () => onKeep({ edge: null })],
     [keep.under !== null, 'Any rounds again', () => onKeep({ under: null })],
-    [keep.yarns !== null, 'Any colors again', () => onKeep({ yarns: null })],
+    [keep.yarns !== null, inTerms('Any colors again'), () => onKeep({ yarns: null })],
     [taste.like !== null, 'Not only like that one', () => onTaste({ like: null })],
     [unlike.length > 0, `Bring back what I did not want (${unlike.length})`, () => onTaste({ unlike: [] })],
   ];

@@ -18,7 +18,7 @@ import { BegunNote } from '../controls/BegunNote.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { StartChoice } from '../controls/StartFields.tsx';
 import type { Looked } from '../drawing/Swatch.tsx';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { MinusIcon, PlusIcon } from '../look/icons.ts';
@@ -208,6 +208,7 @@ interface MoreProps {
 
 /** What is rarely chosen: the hook, the start, and whether the fit may take another corner. */
 function More({ plan, entry, name, onChoose }: MoreProps) {
+  const inTerms = useInTerms();
   const family = familyById(entry.family);
   const { newYarn: _, ...usual } = plan.hem.base.start;
   return (
@@ -217,7 +218,7 @@ function More({ plan, entry, name, onChoose }: MoreProps) {
         <NumberField
           size="small"
           optional
-          aria-label="Hook of this round in millimeters"
+          aria-label={inTerms('Hook of this round in millimeters')}
           min={0.5}
           max={40}
           step={0.25}

@@ -10,6 +10,7 @@ import { estimatesOf } from '../../core/evidence/estimates.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { sizeSuretyWords } from '../../core/words/estimateWords.ts';
 import { CORNERS } from '../../core/terms/corners.ts';
+import { inTerms } from '../../core/terms/words.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { bodyLiesWords, flatnessWords } from '../../core/words/flatWords.ts';
 import { lengthWords, plural, sizeWords } from '../../core/words/measures.ts';
@@ -121,7 +122,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       <ul className="corner-forecast">
         {schools?.map((c) => (
           <li key={c.school}>
-            {SCHOOL_NAMES[c.school]}
+            {inTerms(SCHOOL_NAMES[c.school], language)}
             <span className={Math.abs(c.strain) > plan.flatLimits.blocks ? 'odd' : 'quiet'}>
               {flatnessWords(verdict(c.strain, plan.flatLimits))}
             </span>

@@ -1,3 +1,4 @@
+import { useInTerms } from '../hem/context.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { Segmented, Switch } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
@@ -183,6 +184,7 @@ interface FamilyCardProps {
 }
 
 function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardProps) {
+  const inTerms = useInTerms();
   const facts = useMemo(() => factsOf(family), [family]);
   const circle = isDisc(plan.body.outline);
   return (
@@ -206,7 +208,7 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
         )}
         <span className="quiet small family-about">{family.about}</span>
         <span className="quiet small family-about">
-          {capital(needsWords(facts, circle))}; {growthWords(facts, family.edge, circle)}.
+          {inTerms(capital(needsWords(facts, circle)))}; {growthWords(facts, family.edge, circle)}.
           {tried && <> About {tried.yarn.toFixed(1)} times the yarn of the base round.</>}
         </span>
         {family.caution && <span className="caution small">{family.caution}</span>}

@@ -13,7 +13,7 @@ import {
   type StitchKind,
 } from '../../core/terms/stitches.ts';
 import { PLACES as PLACES_OF } from '../../core/terms/places.ts';
-import { capital } from '../../core/terms/words.ts';
+import { capital, inTerms } from '../../core/terms/words.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
 import { stitchWords } from '../../core/words/stitchWords.ts';
 import { printRound } from '../../core/notation/print.ts';
@@ -152,9 +152,7 @@ function Places({ preferences }: PartProps) {
   return (
     <section id="places">
       <h2>Where the hook goes</h2>
-      <p className="quiet">
-        The dots mark what the round in full {language === 'us' ? 'color' : 'colour'} goes into.
-      </p>
+      <p className="quiet">{inTerms('The dots mark what the round in full color goes into.', language)}</p>
       <ul className="places">
         {PLACES.map((topic, i) => (
           <Place key={i} topic={topic} preferences={preferences} />
@@ -306,8 +304,8 @@ function FamilyEntry({ family, preferences }: PartProps & { readonly family: Fam
         <h3>{family.name}</h3>
         <p>{family.about}</p>
         <p className="quiet small">
-          {capital(needsWords(facts))}; {growthWords(facts, family.edge)}. Goes into{' '}
-          {PLACES_OF[facts.sitsOn].long[1]}. {EDGES[family.edge]}.{' '}
+          {inTerms(capital(needsWords(facts)), preferences.language)}; {growthWords(facts, family.edge)}. Goes
+          into {PLACES_OF[facts.sitsOn].long[1]}. {EDGES[family.edge]}.{' '}
           <span className="estimate">{yarnOfBase(perRound)}.</span>
         </p>
         {written.map((text, k) => (

@@ -3,6 +3,7 @@ import type { Preferences } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import { abbreviation, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
+import { inTerms } from '../../core/terms/words.ts';
 import { crossingName } from '../../core/words/baseRoundWords.ts';
 import { blocks, cloth, clusters, motifs, partOf, roundOf, rows, sample } from './samples.ts';
 import type { Landmark } from '../../core/chart/landmarks.ts';
@@ -99,7 +100,7 @@ export const PLACES: readonly PlaceTopic[] = [
     ...EDGE,
     part: 'join',
     name: (l) => `A motif seam: ${crossingName(id, 'sc', l)}`,
-    words: () => AT_JOIN[id],
+    words: (l) => inTerms(AT_JOIN[id], l),
     sample: (p) => sample(p, motifs, { base: { crossing: id } }),
   })),
   {

@@ -1,6 +1,8 @@
 /** For tests: a user who presses, chooses and types by chance, in a simulated page. */
 import { fireEvent } from '@testing-library/react';
 import type { Chance } from '../../core/chance.ts';
+import type { Language } from '../../core/terms/stitches.ts';
+import { oddWordsIn } from '../../core/testing/oddWords.ts';
 
 /** What leaves the page, or asks the device for a file or for paper. */
 const ELSEWHERE = /^(Print|Copy a link|Save|Download|Share)|CSV|file/i;
@@ -83,13 +85,18 @@ export function doSomething(chance: Chance): string | null {
   return `${name}: ${doing.doIt(element, chance)}`;
 }
 
-/** Where the page says something that is no word and no number. */
-export function nonsenseSaid(): readonly string[] {
-  const said = [
-    document.body.textContent,
-    ...[...document.body.querySelectorAll('[aria-label], [title], [aria-valuetext]')].flatMap((element) =>
-      ['aria-label', 'title', 'aria-valuetext'].map((name) => element.getAttribute(name) ?? ''),
-    ),
-  ];
-  return said.flatMap((text) => /.{0,40}(?:undefined|NaN|Infinity|\[object).{0,20}/.exec(text)?.[0] ?? []);
+const SAYING = ['aria-label', 'title', 'aria-valuetext', 'placeholder'] as const;
+
+/** Where the page says something that is no word and no number, or a word of other terms than those of a language. */
+export function oddlySaid(language: Language | null): readonly string[] {
+  const said: string[] = [];
+  const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  while (texts.nextNode()) {
+    const { nodeValue, parentElement } = texts.currentNode;
+    // What has a name is called by that.
+    if (!parentElement?.hasAttribute('aria-label')) said.push(nodeValue ?? '');
+  }
+  for (const element of document.body.querySelectorAll(SAYING.map((name) => `[${name}]`).join(',')))
+    for (const name of SAYING) said.push(element.getAttribute(name) ?? '');
+  return said.flatMap((text) => oddWordsIn(text, language));
 }

@@ -2,13 +2,14 @@ import { useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
 import { plural } from '../../core/words/measures.ts';
 import { closedOf, endsOf, looksAt } from '../../core/work/looks.ts';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
 import styles from './work.module.css';
 
 /** The ends by number, the pins counted out and back: then the border is done. */
 export function Closing({ plan }: { readonly plan: Plan }) {
+  const inTerms = useInTerms();
   const store = useHemStore();
   const all = endsOf(plan);
   const closed = closedOf(plan);
@@ -75,7 +76,7 @@ export function Closing({ plan }: { readonly plan: Plan }) {
           The border is done
         </Button>
         {woven < all ? (
-          <span className="quiet small">Weave in every end first.</span>
+          <span className="quiet small">{inTerms('Weave in every end first.')}</span>
         ) : (
           !looked && (
             <span className="quiet small">

@@ -1,3 +1,4 @@
+import { useHem, useInTerms } from '../hem/context.ts';
 import { useQuery } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
 import { nanoid } from 'nanoid';
@@ -26,6 +27,8 @@ async function searchShop(text: string, weight: number | null): Promise<readonly
 
 /** The stand-in for a yarn shop: search it, and take a colour into the basket. */
 export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
+  const inTerms = useInTerms();
+  const language = useHem((state) => state.plan.hem.preferences.language);
   const [text, setText] = useState('');
   const [weight, setWeight] = useState<number | null>(null);
   const q = useDeferredValue(text);
@@ -41,7 +44,7 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
         <Input
           size="small"
           aria-label="Search the shop"
-          placeholder="name, fibre or colour"
+          placeholder={inTerms('name, fiber or color')}
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
@@ -52,7 +55,7 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
           popupMatchSelectWidth={false}
           options={[
             { value: null, label: 'any weight' },
-            ...YARN_WEIGHTS.map((w) => ({ value: w.number, label: `${w.number} · ${w.name.us}` })),
+            ...YARN_WEIGHTS.map((w) => ({ value: w.number, label: `${w.number} · ${w.name[language]}` })),
           ]}
           onChange={setWeight}
         />

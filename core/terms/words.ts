@@ -42,10 +42,12 @@ const IN_UK: readonly (readonly [RegExp, string])[] = [
   [/\bcolor/gi, 'colour'],
   [/\bcenter/gi, 'centre'],
   [/\bgray/gi, 'grey'],
-  [/\bmeters\b/gi, 'metres'],
+  [/meters\b/gi, 'metres'],
+  [/\bfiber/gi, 'fibre'],
   [/\bgauge\b/gi, WORDS.uk.gauge],
   [/\bweave in\b/gi, WORDS.uk.weaveIn],
   [/\bskip\b/gi, WORDS.uk.skip],
+  [/\bskipped\b/gi, 'missed'],
 ];
 
 /**

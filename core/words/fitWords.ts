@@ -3,6 +3,7 @@ import { changesNothing, type FitSolution, type WayOut } from '../fit/fit.ts';
 import type { Plan } from '../plan/types.ts';
 import { familyById } from '../rounds/registry.ts';
 import { cornerTreatment } from '../terms/corners.ts';
+import { WORDS } from '../terms/words.ts';
 import { listWords } from './lists.ts';
 import { plural } from './measures.ts';
 
@@ -15,6 +16,7 @@ export function solutionWords(plan: Plan, solution: FitSolution): string {
   if (changesNothing(solution)) return 'Change nothing';
   const names = plan.sides.map((s) => s.name);
   const { changes, quiet } = solution;
+  const { skip } = WORDS[plan.hem.preferences.language];
   const keepsBase = changes.every((c) => c === 0);
   const inRounds = plan.rounds.slice(1).flatMap(({ number, written }) => {
     const inRound = quiet.map((q) => q[number - 1]!);
@@ -22,7 +24,7 @@ export function solutionWords(plan: Plan, solution: FitSolution): string {
     const skips = written!.recipe.side.some(
       (i) => i.do === 'skip' || (i.do === 'repeat' && i.body.some((s) => s.do === 'skip')),
     );
-    return [`Round ${number}: ${skips ? 'skip ' : ''}${changeWords(inRound, names)}`];
+    return [`Round ${number}: ${skips ? `${skip} ` : ''}${changeWords(inRound, names)}`];
   });
   const base = keepsBase
     ? inRounds.length > 0

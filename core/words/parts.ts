@@ -1,4 +1,5 @@
 /** A part of a hem, as it is told to the maker. */
+import { inTerms } from '../terms/words.ts';
 import { OWN, type Hem } from '../document/hem.ts';
 import { sideName } from '../piece/outline.ts';
 import { familyById } from '../rounds/registry.ts';
@@ -35,7 +36,7 @@ const NAMES: Readonly<Record<string, string>> = {
 /** A part in words, by its place as core/document/parts.ts names it: “your notes” for `notes`. */
 export function partWords(hem: Hem, part: string): string {
   const known = NAMES[part];
-  if (known) return known;
+  if (known) return inTerms(known, hem.preferences.language);
   const [list, id] = part.split('/') as [string, string | undefined];
   if (id === undefined) {
     const side = /^base\.sides\.(\d+)$/.exec(part);

@@ -8,6 +8,7 @@ import { proceduresOf } from '../procedure/procedure.ts';
 import { factsOf, firstChoice, groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
+import { oddWordsIn } from '../testing/oddWords.ts';
 import {
   lengthWords,
   percentWords,
@@ -41,6 +42,14 @@ describe('every family in the written pattern', () => {
     '%s shows its caution at the round',
     (id, caution) => {
       expect(textOf(hemWith(id))).toContain(`Caution: ${caution}`);
+    },
+  );
+
+  test.each(FAMILIES.map((f) => f.id))(
+    '%s is told in the terms that are asked for, and in no others',
+    (id) => {
+      for (const language of ['us', 'uk'] as const)
+        expect(oddWordsIn(textOf(hemWith(id), language), language)).toEqual([]);
     },
   );
 });
