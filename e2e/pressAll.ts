@@ -75,18 +75,21 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
 
       /** What the page says that it should not, with the words round it. */
       const saidOddly = (): string | null => {
-        const main = document.querySelector('main');
-        if (!main) return null;
         const said: string[] = [];
-        const texts = document.createTreeWalker(main, NodeFilter.SHOW_TEXT);
+        // What was opened once and is closed stays as it was until it is opened again.
+        const isClosed = (element: Element): boolean =>
+          element.closest('#root') === null && !element.checkVisibility();
+        const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
         while (texts.nextNode()) {
           const { nodeValue, parentElement } = texts.currentNode;
           // What has a name is called by that.
-          if (!parentElement?.hasAttribute('aria-label')) said.push(nodeValue ?? '');
+          if (parentElement && !parentElement.hasAttribute('aria-label') && !isClosed(parentElement))
+            said.push(nodeValue ?? '');
         }
-        for (const element of main.querySelectorAll('[aria-label], [title], [placeholder]'))
-          for (const name of ['aria-label', 'title', 'placeholder'])
-            said.push(element.getAttribute(name) ?? '');
+        for (const element of document.querySelectorAll('[aria-label], [title], [placeholder]'))
+          if (!isClosed(element))
+            for (const name of ['aria-label', 'title', 'placeholder'])
+              said.push(element.getAttribute(name) ?? '');
         const inForce = document.querySelector('[aria-label^="Terms, unit and hand"]')?.ariaLabel ?? '';
         const words = inForce.includes('UK terms') ? odd.uk : odd.us;
         return new RegExp(`.{0,40}(?:${words}).{0,20}`, 'i').exec(said.join(' · '))?.[0] ?? null;

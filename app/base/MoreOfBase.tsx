@@ -1,3 +1,4 @@
+import { HookField } from '../controls/HookField.tsx';
 import { Select } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import type { RowRates } from '../../core/base/baseRound.ts';
@@ -8,7 +9,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
 import { percentWords } from '../../core/words/measures.ts';
 import { NumberField } from '../look/NumberField.tsx';
-import { useHemStore, useInTerms } from '../hem/context.ts';
+import { useHemStore } from '../hem/context.ts';
 
 /** What is rarely changed about a base round: its hook, a table for row ends, end rows, chains between groups. */
 export const MoreOfBase = memo(function MoreOfBase({ plan }: { readonly plan: Plan }) {
@@ -22,7 +23,6 @@ export const MoreOfBase = memo(function MoreOfBase({ plan }: { readonly plan: Pl
 });
 
 function MoreFields({ plan }: { readonly plan: Plan }) {
-  const inTerms = useInTerms();
   const store = useHemStore();
   const { base, gauge, preferences } = plan.hem;
   const kinds = [
@@ -36,16 +36,10 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
     <>
       <label>
         Hook, if another than {gauge.hookMm} mm{' '}
-        <NumberField
-          size="small"
-          optional
-          aria-label={inTerms('Hook of the base round in millimeters')}
-          min={0.5}
-          max={40}
-          step={0.25}
-          suffix="mm"
-          placeholder={`${gauge.hookMm}`}
-          value={base.hookMm}
+        <HookField
+          label="Hook of the base round"
+          hookMm={base.hookMm}
+          usualMm={gauge.hookMm}
           onChange={(hookMm) => store.do(edits.chooseBaseHook(hookMm))}
         />
       </label>

@@ -1,3 +1,4 @@
+import { HookField } from '../controls/HookField.tsx';
 import { yarnOf } from '../../core/document/hem.ts';
 import { Select } from 'antd';
 import { useRef, useState, type ComponentType } from 'react';
@@ -174,14 +175,10 @@ function GaugeFields() {
         />
       </Field>
       <Field label="Hook">
-        <NumberField
-          aria-label={inTerms('Hook in millimeters')}
-          min={0.5}
-          max={40}
-          step={0.25}
-          suffix="mm"
-          value={gauge.hookMm}
-          onChange={(v) => v && store.do(edits.setGauge({ hookMm: v }))}
+        <HookField
+          label="Hook"
+          hookMm={gauge.hookMm}
+          onChange={(v) => v !== null && store.do(edits.setGauge({ hookMm: v }))}
         />
       </Field>
       <Field label={`${stitchName('sc', preferences.language)} in 10 cm (4 in)`}>

@@ -1,3 +1,4 @@
+import { HookField } from '../controls/HookField.tsx';
 import { Checkbox } from 'antd';
 import { useMemo, useState } from 'react';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
@@ -18,9 +19,8 @@ import { BegunNote } from '../controls/BegunNote.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { StartChoice } from '../controls/StartFields.tsx';
 import type { Looked } from '../drawing/Swatch.tsx';
-import { useHemStore, useInTerms } from '../hem/context.ts';
+import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
-import { NumberField } from '../look/NumberField.tsx';
 import { MinusIcon, PlusIcon } from '../look/icons.ts';
 import styles from './choices.module.css';
 import { OwnRound } from './OwnRound.tsx';
@@ -208,23 +208,16 @@ interface MoreProps {
 
 /** What is rarely chosen: the hook, the start, and whether the fit may take another corner. */
 function More({ plan, entry, name, onChoose }: MoreProps) {
-  const inTerms = useInTerms();
   const family = familyById(entry.family);
   const { newYarn: _, ...usual } = plan.hem.base.start;
   return (
     <div className={styles.more}>
       <label>
         Hook of {name.toLowerCase()}{' '}
-        <NumberField
-          size="small"
-          optional
-          aria-label={inTerms('Hook of this round in millimeters')}
-          min={0.5}
-          max={40}
-          step={0.25}
-          suffix="mm"
-          placeholder={`${plan.hem.gauge.hookMm}`}
-          value={entry.hookMm}
+        <HookField
+          label="Hook of this round"
+          hookMm={entry.hookMm}
+          usualMm={plan.hem.gauge.hookMm}
           onChange={(hookMm) => onChoose('hook', { hookMm })}
         />
       </label>

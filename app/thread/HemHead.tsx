@@ -5,7 +5,7 @@ import { writeHem } from '../../core/document/check.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, rename } from '../../core/edits/hem.ts';
 import type { LengthUnit } from '../../core/words/measures.ts';
-import { useHem, useHemStore, useLabelInTerms } from '../hem/context.ts';
+import { useHem, useHemStore, useInTerms, useLabelInTerms } from '../hem/context.ts';
 import type { SavingState } from '../hem/saving.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
@@ -34,6 +34,7 @@ const SAVED_WORDS: Readonly<Record<SavingState, string>> = {
 export function HemHead({ onVersions }: { readonly onVersions: () => void }) {
   const id = useHem((state) => state.plan.hem.id);
   const narrow = useNarrow();
+  const inTerms = useInTerms();
   const tools = (
     <>
       <Button
@@ -44,7 +45,7 @@ export function HemHead({ onVersions }: { readonly onVersions: () => void }) {
         onClick={onVersions}
       />
       <KeysButton />
-      <GroundButton />
+      <GroundButton told={inTerms} />
       <StitchesLink />
     </>
   );

@@ -65,6 +65,27 @@ describe('stitches sit where they are worked', () => {
     });
   });
 
+  test('two that are worked together where the ring begins stand between its last top and its first', () => {
+    const written = {
+      text: 'side: *sc2tog, ch 1*\ncorner: (sc, ch 2, sc) in corner',
+      language: 'us',
+    } as const;
+    let over = 0;
+    for (let count = 40; count < 46; count++) {
+      const sides = small.base.sides.map((s) => ({ ...s, count }));
+      const rounds = [entry(), entry({ id: 'r2', family: 'own', written })];
+      const made = plan({ ...small, base: { ...small.base, sides }, rounds });
+      const [, below, above] = chartOf(made);
+      expect([...above!.headX, ...above!.headY].filter(Number.isNaN)).toEqual([]);
+      const size = below!.ring.made.length;
+      const i = above!.ring.into.indexOf(size - 1);
+      if (above!.ring.made[i]?.form !== 'together') continue;
+      over++;
+      expect(above!.footX[i]).toBeCloseTo((below!.headX[size - 1]! + below!.headX[0]!) / 2, 3);
+    }
+    expect(over).toBeGreaterThan(0);
+  });
+
   test.each(plans)('%s: tops follow each other along a side, in the order of work', (_, made) => {
     const { outline } = made.body;
     made.rounds.forEach((round, k) => {

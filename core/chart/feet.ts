@@ -10,7 +10,8 @@ export type Feet = (place: number, k?: number, n?: number) => Point;
 export function ringFeet(below: RoundChart): Feet {
   const size = below.ring.made.length;
   return (place) => {
-    const i = entryOf(place);
+    // What follows the last entry is the first: there a stitch may have its other leg.
+    const i = entryOf(place) % size;
     const here = { x: below.headX[i]!, y: below.headY[i]! };
     if (!isGap(place)) return here;
     const before = (i - 1 + size) % size;

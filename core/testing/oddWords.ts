@@ -5,7 +5,7 @@ const NO_WORDS = 'undefined|NaN|Infinity|\\[object';
 const OF_UK =
   'colour|\\bcentres?\\b|\\bgrey\\b|metres|fibre|\\b(?:tension|miss|sew in|anticlockwise|htr|ss)\\b';
 const OF_US =
-  'color|\\bcenters?\\b|\\bgray\\b|meters|fiber|\\b(?:gauge|weave in|skip|sk|counterclockwise|sc|hdc|hhdc|esc|sl st)\\b';
+  'color|\\bcenters?\\b|\\bgray\\b|meters|fiber|\\b(?:gauge|weave in|skip|sk|counterclockwise|sc|hdc|hhdc|sl st)\\b';
 
 export const ODD_WORDS: Readonly<Record<Language | 'any', string>> = {
   any: NO_WORDS,
