@@ -76,9 +76,10 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
       /** What the page says that it should not, with the words round it. */
       const saidOddly = (): string | null => {
         const said: string[] = [];
-        // What was opened once and is closed stays as it was until it is opened again.
+        // What is closed, or closing, stays as it was until it is opened again.
         const isClosed = (element: Element): boolean =>
-          element.closest('#root') === null && !element.checkVisibility();
+          element.closest('#root') === null &&
+          (!element.checkVisibility() || element.closest('[class*="-leave"]') !== null);
         const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
         while (texts.nextNode()) {
           const { nodeValue, parentElement } = texts.currentNode;

@@ -10,6 +10,8 @@ const tried = [
   'core/document',
   'core/work',
   'core/fit/true',
+  'core/forecast/troubles',
+  'core/procedure/literal',
   'drawing/total',
   'app/storage',
   'app/thread',

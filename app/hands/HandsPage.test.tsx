@@ -3,9 +3,8 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
 import { NO_WISHES, type HandsWishes } from '../../core/hands/wishes.ts';
-import { rowsHem } from '../../core/testing/hems.ts';
 import { demoPlans } from '../../demo/read.ts';
-import { renderHem } from '../testing/render.tsx';
+import { renderAlone } from '../testing/render.tsx';
 
 let onShelf: readonly Hem[] | Error;
 const kept = new Map<string, unknown>();
@@ -29,7 +28,7 @@ const worked: Hem = {
   record: demo.record.map((event) => ({ ...event, id: { ...event.id, device: 'mine' } })),
 };
 
-const open = () => renderHem(rowsHem(), () => <HandsPage />);
+const open = () => renderAlone(<HandsPage />);
 const wishes = (): HandsWishes => (kept.get('hands') as HandsWishes | undefined) ?? NO_WISHES;
 const part = async (name: string): Promise<HTMLElement> =>
   (await screen.findByRole('heading', { name })).closest('section')!;

@@ -6,7 +6,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { logOf } from '../../core/log/log.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { demoPlans } from '../../demo/read.ts';
-import { renderHem } from '../testing/render.tsx';
+import { renderAlone } from '../testing/render.tsx';
 
 let onShelf: readonly Hem[] | Error;
 let saved: (readonly [name: string, text: string])[] = [];
@@ -35,7 +35,7 @@ const other: Hem = {
     at: new Date(Date.parse(event.at) + 24 * 3_600_000).toISOString(),
   })),
 };
-const open = () => renderHem(rowsHem(), () => <AllLogsPage />);
+const open = () => renderAlone(<AllLogsPage />);
 
 beforeEach(() => {
   onShelf = [demo, other, rowsHem()];

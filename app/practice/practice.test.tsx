@@ -1,12 +1,11 @@
 /** @jest-environment jsdom */
 import { expect, test } from '@jest/globals';
 import { fireEvent, screen, within } from '@testing-library/react';
-import { rowsHem } from '../../core/testing/hems.ts';
-import { renderHem } from '../testing/render.tsx';
+import { renderAlone } from '../testing/render.tsx';
 import { PracticePage } from './PracticePage.tsx';
 
 test('a practice asks for what is to be done next, and opens it', async () => {
-  renderHem(rowsHem(), () => <PracticePage />);
+  renderAlone(<PracticePage />);
   const panel = screen.getByRole('region', { name: 'Practice' });
   expect(within(panel).getByRole('status').textContent).toBe('Let the maker work on.');
   fireEvent.click(within(panel).getByRole('button', { name: 'To the end of the round' }));

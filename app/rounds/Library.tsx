@@ -1,4 +1,3 @@
-import { useInTerms } from '../hem/context.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { Segmented, Switch } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
@@ -6,7 +5,7 @@ import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import { comesOutEven, topOf, type Plan } from '../../core/plan/types.ts';
-import { capital } from '../../core/terms/words.ts';
+import { capital, inTerms } from '../../core/terms/words.ts';
 import { Button } from '../look/Button.tsx';
 import { pointing } from '../look/pointing.ts';
 import { edgeOf, waysIn, withTrial, type Tried } from '../../core/forecast/nextRound.ts';
@@ -184,7 +183,6 @@ interface FamilyCardProps {
 }
 
 function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardProps) {
-  const inTerms = useInTerms();
   const facts = useMemo(() => factsOf(family), [family]);
   const circle = isDisc(plan.body.outline);
   return (
@@ -208,7 +206,8 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
         )}
         <span className="quiet small family-about">{family.about}</span>
         <span className="quiet small family-about">
-          {inTerms(capital(needsWords(facts, circle)))}; {growthWords(facts, family.edge, circle)}.
+          {inTerms(capital(needsWords(facts, circle)), plan.hem.preferences.language)};{' '}
+          {growthWords(facts, family.edge, circle)}.
           {tried && <> About {tried.yarn.toFixed(1)} times the yarn of the base round.</>}
         </span>
         {family.caution && <span className="caution small">{family.caution}</span>}

@@ -2,12 +2,11 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { fireEvent, screen } from '@testing-library/react';
 import { PIECE_KINDS, CONSTRUCTIONS } from '../../core/piece/registry.ts';
-import { rowsHem } from '../../core/testing/hems.ts';
-import { renderHem } from '../testing/render.tsx';
+import { renderAlone } from '../testing/render.tsx';
 import { StartPage } from './StartPage.tsx';
 
 beforeEach(() => {
-  renderHem(rowsHem(), () => <StartPage />);
+  renderAlone(<StartPage />);
 });
 const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
 /** What is known of the hands comes first. */

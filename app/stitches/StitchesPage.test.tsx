@@ -3,13 +3,12 @@ import { describe, expect, test } from '@jest/globals';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { FAMILIES } from '../../core/rounds/registry.ts';
 import { STITCHES } from '../../core/terms/stitches.ts';
-import { rowsHem } from '../../core/testing/hems.ts';
-import { renderHem } from '../testing/render.tsx';
+import { renderAlone } from '../testing/render.tsx';
 import { comesOutEven } from '../../core/plan/types.ts';
 import { sampleOf } from './samples.ts';
 import { StitchesPage } from './StitchesPage.tsx';
 
-const renderPage = () => renderHem(rowsHem(), () => <StitchesPage />);
+const renderPage = () => renderAlone(<StitchesPage />);
 
 describe('the reference', () => {
   test('has every stitch in the language that is chosen, with its name in the other', () => {

@@ -107,20 +107,30 @@ export function renderHem(
     now: () => new Date('2026-02-03T04:05:06Z'),
     ...storage,
   });
-  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const Part = (): ReactNode => part(usePlan());
-  const rendered = render(
-    <MemoryRouter initialEntries={['/hem/test/base']}>
-      <HemContext.Provider value={store}>
-        <QueryClientProvider client={queries}>
-          <ConfigProvider theme={{ zeroRuntime: true }}>
-            <NoticesProvider>
-              <Part />
-            </NoticesProvider>
-          </ConfigProvider>
-        </QueryClientProvider>
-      </HemContext.Provider>
-    </MemoryRouter>,
+  const rendered = renderAround(
+    <HemContext.Provider value={store}>
+      <Part />
+    </HemContext.Provider>,
   );
   return { ...rendered, store, refused };
+}
+
+/** A page that stands where no hem is open. */
+export function renderAlone(page: ReactNode): RenderResult {
+  standIns();
+  return renderAround(page);
+}
+
+function renderAround(part: ReactNode): RenderResult {
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <MemoryRouter initialEntries={['/hem/test/base']}>
+      <QueryClientProvider client={queries}>
+        <ConfigProvider theme={{ zeroRuntime: true }}>
+          <NoticesProvider>{part}</NoticesProvider>
+        </ConfigProvider>
+      </QueryClientProvider>
+    </MemoryRouter>,
+  );
 }
