@@ -10,7 +10,7 @@ export interface Picture {
 }
 
 /** An edit is followed by others, and a page by what is asked of it: only after so long a rest is it painted, ms. */
-const PAUSE_MS = 1200;
+const PAUSE_MS = 2000;
 
 /**
  * The piece as it is, painted away from the page. Until it is there, the last one; null before the first, and where it

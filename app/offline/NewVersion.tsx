@@ -2,8 +2,11 @@ import { Button } from '../look/Button.tsx';
 import { useEffect } from 'react';
 import { useNotices } from '../look/notices.tsx';
 import { Workbox } from 'workbox-window';
+import { atRest } from './atRest.ts';
 
 const BEFORE = 'zig-hem-version-before';
+/** The whole application is fetched and stored when nobody has asked anything of it for so long, ms. */
+const REST_MS = 4000;
 
 /**
  * Lets everything but the stand-ins work without the server after one visit, and offers a new version when there is
@@ -39,7 +42,7 @@ export function NewVersion() {
       if (asked) window.location.reload();
     });
     // Where it is refused (an address that is not safe, private browsing) all works as long as the server is there.
-    void worker.register().catch(() => undefined);
+    return atRest(REST_MS, () => void worker.register().catch(() => undefined));
   }, [notices]);
   return null;
 }

@@ -1,0 +1,31 @@
+/** What somebody does who is busy with a page. */
+const DOINGS = ['pointerdown', 'keydown', 'wheel'] as const;
+
+/**
+ * Does something once nobody has pressed, typed or turned the wheel for so long, or the page is out of sight: what keeps the
+ * machine busy for seconds then disturbs nobody.
+ *
+ * @returns what calls it off
+ */
+export function atRest(restMs: number, work: () => void): () => void {
+  const off = (): void => {
+    clearTimeout(wait);
+    for (const doing of DOINGS) window.removeEventListener(doing, again, true);
+    document.removeEventListener('visibilitychange', seen);
+  };
+  const start = (): void => {
+    off();
+    work();
+  };
+  const again = (): void => {
+    clearTimeout(wait);
+    wait = setTimeout(start, restMs);
+  };
+  const seen = (): void => {
+    if (document.hidden) start();
+  };
+  let wait = setTimeout(start, restMs);
+  for (const doing of DOINGS) window.addEventListener(doing, again, { capture: true, passive: true });
+  document.addEventListener('visibilitychange', seen);
+  return off;
+}
