@@ -28,7 +28,17 @@ async function addRound(page: Page, name: string): Promise<void> {
 }
 
 const SHOTS: readonly Shot[] = [
-  { name: 'shelf', path: '/' },
+  {
+    name: 'shelf',
+    path: '/',
+    before: async (page) => {
+      await page.goto(home);
+      // The two rows that are seen have been painted.
+      await page.waitForFunction(
+        () => document.querySelectorAll('.shelf-drawing :is(image, img)').length >= 8,
+      );
+    },
+  },
   {
     name: 'piece',
     path: '/hem/demo-stepped/piece',
