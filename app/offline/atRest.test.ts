@@ -39,6 +39,18 @@ describe('at rest', () => {
     expect(work).toHaveBeenCalledTimes(1);
   });
 
+  test('it does not work when the page is left for another one, which hides it too', () => {
+    const work = jest.fn();
+    atRest(1000, work);
+    fireEvent(window, new Event('pagehide'));
+    Object.defineProperty(document, 'hidden', { configurable: true, value: true });
+    fireEvent(document, new Event('visibilitychange'));
+    expect(work).not.toHaveBeenCalled();
+    // Whoever comes back to it finds it as it was.
+    jest.advanceTimersByTime(1000);
+    expect(work).toHaveBeenCalledTimes(1);
+  });
+
   test('it can be called off', () => {
     const work = jest.fn();
     atRest(1000, work)();

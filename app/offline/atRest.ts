@@ -3,7 +3,8 @@ const DOINGS = ['pointerdown', 'keydown', 'wheel'] as const;
 
 /**
  * Does something once nobody has pressed, typed or turned the wheel for so long, or the page is out of sight: what keeps the
- * machine busy for seconds then disturbs nobody.
+ * machine busy for seconds then disturbs nobody. A page that is left for another one is hidden too, but then the other has
+ * just been asked for.
  *
  * @returns what calls it off
  */
@@ -11,7 +12,8 @@ export function atRest(restMs: number, work: () => void): () => void {
   const off = (): void => {
     clearTimeout(wait);
     for (const doing of DOINGS) window.removeEventListener(doing, again, true);
-    document.removeEventListener('visibilitychange', seen);
+    left();
+    window.removeEventListener('pagehide', left);
   };
   const start = (): void => {
     off();
@@ -24,8 +26,10 @@ export function atRest(restMs: number, work: () => void): () => void {
   const seen = (): void => {
     if (document.hidden) start();
   };
+  const left = (): void => document.removeEventListener('visibilitychange', seen);
   let wait = setTimeout(start, restMs);
   for (const doing of DOINGS) window.addEventListener(doing, again, { capture: true, passive: true });
   document.addEventListener('visibilitychange', seen);
+  window.addEventListener('pagehide', left);
   return off;
 }
