@@ -57,8 +57,8 @@ function standIns(): void {
     },
   });
   Object.assign(window, {
-    matchMedia: () => ({
-      matches: false,
+    matchMedia: (query: string) => ({
+      matches: window.innerWidth <= Number(/max-width: (\d+)px/.exec(query)?.[1] ?? 0),
       addEventListener: nothing,
       removeEventListener: nothing,
       addListener: nothing,

@@ -2,61 +2,75 @@ import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { ballEnds } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { plural, rangeWords, yarnLengthWords, timeWords } from '../../core/words/measures.ts';
+import { plural, timeWords, yarnLengthWords, yarnRangeWords } from '../../core/words/measures.ts';
+import { useNarrow } from '../look/narrow.ts';
 
-const ROW = 30;
-const LEFT = 150;
-const WIDTH = 660;
+/** Names stand before their bars and amounts behind them; on a phone both stand above. `from` and `to` bound the bars. */
+const WIDE = { width: 660, row: 30, from: 150, to: 530, bar: 5, words: 19 };
+const NARROW = { width: 350, row: 44, from: 0, to: 349, bar: 19, words: 13 };
 
 /** Metres of every round as a bar in its colour, with the range of the estimate and the balls that end in it. */
 export function RoundsChart({ plan }: { readonly plan: Plan }) {
+  const narrow = useNarrow();
+  const { width, row, from, to, bar, words } = narrow ? NARROW : WIDE;
   const unit = plan.hem.preferences.length;
   const yarns = new Map(plan.yarns.map((y) => [y.yarn.id, y]));
   const ends = ballEnds(plan);
   const most = max(plan.rounds, (r) => r.yarnM * (1 + yarns.get(r.yarnId)!.quantity.spread)) ?? 1;
-  const x = scaleLinear()
-    .domain([0, most])
-    .range([LEFT, WIDTH - 130]);
+  const x = scaleLinear().domain([0, most]).range([from, to]);
+  const rows = [...plan.rounds].reverse().map((round) => {
+    const { yarn, quantity } = yarns.get(round.yarnId)!;
+    const balls = ends.filter((e) => e.round === round.number).map((e) => e.ball);
+    return {
+      round,
+      colour: yarn.colour,
+      name: round.number === 0 ? round.name : `${round.number} ${round.name}`,
+      length: yarnLengthWords(round.yarnM, unit),
+      range: yarnRangeWords(round.yarnM, quantity.spread, unit),
+      low: x(round.yarnM * (1 - quantity.spread)),
+      high: x(round.yarnM * (1 + quantity.spread)),
+      ends: balls.length > 0 ? `ball ${balls.join(', ')} ends` : null,
+    };
+  });
+  const said = rows.map((r) => [`${r.name}: ${r.range}`, r.ends].filter(Boolean).join(', '));
   return (
     <svg
       className="yarn-chart"
-      viewBox={`0 0 ${WIDTH} ${plan.rounds.length * ROW + 8}`}
+      viewBox={`0 0 ${width} ${plan.rounds.length * row + 8}`}
       role="img"
-      aria-label="Yarn for each round"
+      aria-label={`Yarn for each round: ${said.join('. ')}`}
     >
-      {[...plan.rounds].reverse().map((r, row) => {
-        const { spread } = yarns.get(r.yarnId)!.quantity;
-        const low = x(r.yarnM * (1 - spread));
-        const high = x(r.yarnM * (1 + spread));
-        const here = ends.filter((e) => e.round === r.number);
-        return (
-          <g key={r.number} transform={`translate(0 ${row * ROW})`}>
-            <title>{`${plural(r.total, 'stitch')}, ${rangeWords(r.yarnM, spread)} m, about ${timeWords(r.minutes)}`}</title>
-            <text x={0} y={19}>
-              {r.number === 0 ? '' : `${r.number} `}
-              {r.name}
-            </text>
-            <rect
-              className="bar"
-              x={LEFT}
-              width={Math.max(0, x(r.yarnM) - LEFT)}
-              y={5}
-              height={19}
-              rx={3}
-              fill={yarns.get(r.yarnId)!.yarn.colour}
-            />
-            <path className="range" d={`M${low},14.500H${high}m0,-5v10M${low},9.500v10`} />
-            <text className="amount" x={high + 8} y={19}>
-              {yarnLengthWords(r.yarnM, unit)}
-              {here.length > 0 && (
-                <tspan className="ball-end" dx={8}>
-                  ball {here.map((e) => e.ball).join(', ')} ends
-                </tspan>
-              )}
-            </text>
-          </g>
-        );
-      })}
+      {rows.map((r, place) => (
+        <g key={r.round.number} transform={`translate(0 ${place * row})`}>
+          <title>{`${plural(r.round.total, 'stitch')}, ${r.range}, about ${timeWords(r.round.minutes)}`}</title>
+          <text x={0} y={words}>
+            {r.name}
+          </text>
+          <rect
+            className="bar"
+            x={from}
+            width={Math.max(0, x(r.round.yarnM) - from)}
+            y={bar}
+            height={19}
+            rx={3}
+            fill={r.colour}
+          />
+          <path className="range" d={`M${r.low},${bar + 9.5}H${r.high}m0,-5v10M${r.low},${bar + 4.5}v10`} />
+          <text
+            className="amount"
+            x={narrow ? width : r.high + 8}
+            y={words}
+            textAnchor={narrow ? 'end' : 'start'}
+          >
+            {r.length}
+            {r.ends && (
+              <tspan className="ball-end" dx={8}>
+                {r.ends}
+              </tspan>
+            )}
+          </text>
+        </g>
+      ))}
     </svg>
   );
 }

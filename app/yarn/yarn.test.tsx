@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
-import { describe, expect, test } from '@jest/globals';
+import { afterEach, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
+import type { Hem } from '../../core/document/hem.ts';
 import { rangeWords } from '../../core/words/measures.ts';
 import { comesOutEven } from '../../core/plan/types.ts';
 import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
@@ -100,13 +101,40 @@ describe('weigh-ins', () => {
   });
 });
 
-test('the chart has a row for every round with its range, the outermost on top', () => {
-  const { container, store } = renderHem(hem, (plan) => <RoundsChart plan={plan} />);
-  const titles = [...container.querySelectorAll('svg > g > title')].map((t) => t.textContent);
-  const rounds = [...store.get().plan.rounds].reverse();
-  expect(titles).toHaveLength(rounds.length);
-  rounds.forEach((r, i) => {
-    expect(titles[i]).toContain(`${r.total} stitches, ${rangeWords(r.yarnM, 0.2)} m`);
+describe('the chart of rounds', () => {
+  const { innerWidth } = window;
+  afterEach(() => {
+    window.innerWidth = innerWidth;
+  });
+
+  const chart = (of: Hem) => renderHem(of, (plan) => <RoundsChart plan={plan} />);
+
+  test('has a row for every round with its range, the outermost on top', () => {
+    const { container, store } = chart(hem);
+    const titles = [...container.querySelectorAll('svg > g > title')].map((t) => t.textContent);
+    const rounds = [...store.get().plan.rounds].reverse();
+    expect(titles).toHaveLength(rounds.length);
+    rounds.forEach((r, i) => {
+      expect(titles[i]).toContain(`${r.total} stitches, ${rangeWords(r.yarnM, 0.2)} m`);
+    });
+    const label = screen.getByRole('img', { name: /^Yarn for each round: / }).getAttribute('aria-label');
+    rounds.forEach((r) => expect(label).toContain(`${r.name}: ${rangeWords(r.yarnM, 0.2)} m`));
+  });
+
+  test('where lengths are in inches, yarn is in yards', () => {
+    const { container } = chart({ ...hem, preferences: { ...hem.preferences, length: 'in' } });
+    expect(container.textContent).toMatch(/\d+–\d+ yd/);
+    expect(container.textContent).not.toMatch(/\d m\b/);
+  });
+
+  test('on a phone names and amounts stand above the bars, which take the whole width', () => {
+    window.innerWidth = 390;
+    const { container } = chart(hem);
+    const bars = [...container.querySelectorAll('rect.bar')];
+    expect(bars.map((b) => b.getAttribute('x'))).toEqual(bars.map(() => '0'));
+    for (const words of container.querySelectorAll('g > text')) {
+      expect(Number(words.getAttribute('y'))).toBeLessThan(Number(bars[0]!.getAttribute('y')));
+    }
   });
 });
 

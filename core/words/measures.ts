@@ -28,9 +28,12 @@ export function sizeWords(
   return `${lengthNumber(size.widthMm, unit)} × ${lengthNumber(size.heightMm, unit)} ${unit}`;
 }
 
+/** A yard, m. */
+const M_OF_YARD = 0.9144;
+
 /** Yarn length: metres, or yards where lengths are in inches. */
 export function yarnLengthWords(metres: number, unit: LengthUnit): string {
-  return unit === 'cm' ? `${Math.round(metres)} m` : `${Math.round(metres / 0.9144)} yd`;
+  return unit === 'cm' ? `${Math.round(metres)} m` : `${Math.round(metres / M_OF_YARD)} yd`;
 }
 
 /** A signed percentage to one decimal. @example percentWords(-0.0132) // '−1.3 %' */
@@ -43,6 +46,11 @@ export function percentWords(fraction: number): string {
 /** Whole numbers that a range spans when an estimate may be off by a fraction either way. */
 export function rangeWords(value: number, spread: number): string {
   return `${Math.round(value * (1 - spread))}–${Math.round(value * (1 + spread))}`;
+}
+
+/** The range of a length of yarn. @example yarnRangeWords(20, 0.1, 'cm') // '18–22 m' */
+export function yarnRangeWords(metres: number, spread: number, unit: LengthUnit): string {
+  return unit === 'cm' ? `${rangeWords(metres, spread)} m` : `${rangeWords(metres / M_OF_YARD, spread)} yd`;
 }
 
 /** @example plural(2, 'stitch') // '2 stitches' */
