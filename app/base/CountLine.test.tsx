@@ -69,6 +69,23 @@ describe('the count line', () => {
     expect(schools).toEqual(flags.map((f) => f.id));
   });
 
+  test('no number of the axis is half hidden by the tag with the count', () => {
+    const { store, container } = renderLine();
+    const { count } = store.get().plan.sides[0]!;
+    const x = (g: Element): number => Number(/translate\((\S+) /.exec(g.getAttribute('transform')!)![1]);
+    let hidden = 0;
+    for (let by = -6; by <= 6; by++) {
+      act(() => void store.do(setCount('A', [0], count + by)));
+      const at = x(screen.getByRole('slider'));
+      for (const tick of container.querySelectorAll('.tick')) {
+        const far = Math.abs(x(tick) - at) > 36;
+        expect(tick.querySelector('text') !== null).toBe(far);
+        if (!far) hidden++;
+      }
+    }
+    expect(hidden).toBeGreaterThan(0);
+  });
+
   test('a count that is not even says so, one that is says that too', () => {
     const { store, container } = renderLine();
     const handle = () => screen.getByRole('slider').getAttribute('aria-valuetext');

@@ -25,6 +25,8 @@ export interface CountLineProps {
 const HEIGHT = 132;
 const AXIS = 74;
 const EDGE = 26;
+/** Half of the tag with the chosen count, and half of a number of the axis beside it, px. */
+const TAG_REACH = 36;
 
 /**
  * The count line of a side: possible counts, with the schools as flags, the flat zone as a band, the counts
@@ -119,7 +121,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
         {ticks.map((t) => (
           <g key={t} transform={`translate(${x(t - corners)} ${axis})`} className="tick">
             <line y1={-4} y2={4} />
-            <text y={34}>{t}</text>
+            {Math.abs(x(t - corners) - clampX(s.count)) > TAG_REACH && <text y={34}>{t}</text>}
           </g>
         ))}
         {crowded ? (
