@@ -1,5 +1,6 @@
-import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { useState, type ReactNode } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import type { Hem } from '../../core/document/hem.ts';
 import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
 import { NO_TASTE, type Taste } from '../../core/propose/pick.ts';
 import { endsInEdge } from '../../core/propose/candidates.ts';
@@ -41,11 +42,11 @@ export function ProposePage() {
         <Nothing
           obstacles={searched.obstacles}
           reason={
-            endsInEdge(plan.hem, wish)
-              ? 'What stays ends in an edge, and nothing goes on top of an edge.'
-              : wanted !== null && wanted <= 0
-                ? 'The piece is as large as that without a border.'
-                : null
+            endsInEdge(plan.hem, wish) ? (
+              <OnEdge hem={plan.hem} wish={wish} onWish={wishes} />
+            ) : wanted !== null && wanted <= 0 ? (
+              'The piece is as large as that without a border.'
+            ) : null
           }
           kept={Object.values(keep).some((part) => part !== null) || taste.unlike.length > 0}
           onGiveUp={(obstacle) => wishes(withoutWish(obstacle))}
@@ -165,10 +166,34 @@ function withoutWish(obstacle: Obstacle): Partial<Wish> {
   }
 }
 
+interface OnEdgeProps {
+  readonly hem: Hem;
+  readonly wish: Wish;
+  readonly onWish: (part: Partial<Wish>) => void;
+}
+
+/** What stays ends in an edge: one that is worked is ripped back first, another is not kept. */
+function OnEdge({ hem, wish, onWish }: OnEdgeProps) {
+  return (
+    <>
+      What stays ends in an edge, and nothing goes on top of an edge.{' '}
+      {endsInEdge(hem, { ...wish, onRounds: false }) ? (
+        <>
+          To have another border, <Link to={`/hem/${hem.id}/work`}>rip it back</Link>.
+        </>
+      ) : (
+        <Button size="small" onClick={() => onWish({ onRounds: false })}>
+          Leave it out
+        </Button>
+      )}
+    </>
+  );
+}
+
 interface NothingProps {
   readonly obstacles: Readonly<Partial<Record<Obstacle, number>>>;
   /** Why nothing can, whatever is left out of the wish; null where that is not known. */
-  readonly reason: string | null;
+  readonly reason: ReactNode;
   /** Something of what was seen was to stay, or was not wanted. */
   readonly kept: boolean;
   readonly onGiveUp: (obstacle: Obstacle) => void;

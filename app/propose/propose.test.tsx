@@ -9,7 +9,10 @@ import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
 import { searchSlice, slicesOf } from '../../core/propose/search.ts';
 import { NO_WISH, type Wish } from '../../core/propose/wish.ts';
+import { newOwnEntry } from '../../core/stack/stack.ts';
 import { entry, flatBlanket } from '../../core/testing/hems.ts';
+import { workedUpTo } from '../../core/work/progress.ts';
+import { recipeOf } from '../../core/notation/parse.ts';
 import { renderHem } from '../testing/render.tsx';
 import { ProposalCard } from './ProposalCard.tsx';
 import { ProposePage } from './ProposePage.tsx';
@@ -214,5 +217,35 @@ describe('the page', () => {
     await waitFor(() => expect(screen.getAllByRole('article').length).toBeGreaterThan(0), {
       timeout: 60_000,
     });
+  }, 90_000);
+
+  const nothing = () => screen.findByRole('heading', { name: 'Nothing suits' }, { timeout: 60_000 });
+
+  test('on an edge that is worked nothing goes: it is to be ripped back', async () => {
+    const edged = flatBlanket([entry({ id: 'edge', family: 'shell', stitch: 'hdc' })]);
+    const { store } = renderHem(edged, () => <ProposePage />);
+    act(() => void store.note(...workedUpTo(store.get().plan, 1)));
+    await nothing();
+    expect(screen.getByRole('link', { name: 'rip it back' }).getAttribute('href')).toBe(
+      `/hem/${edged.id}/work`,
+    );
+  }, 90_000);
+
+  test('an edge under a round of one’s own can be left out', async () => {
+    const edged = flatBlanket([
+      entry({ id: 'edge', family: 'shell', stitch: 'hdc' }),
+      newOwnEntry(
+        'over',
+        'y1',
+        'us',
+        recipeOf('side: *sl st in next st*\ncorner: sl st in corner\nsurface: yes'),
+      ),
+    ]);
+    renderHem(edged, () => <ProposePage />);
+    fireEvent.change(screen.getByLabelText('What stays'), { target: { value: 'rounds' } });
+    await nothing();
+    fireEvent.click(screen.getByRole('button', { name: 'Leave it out' }));
+    expect(screen.getByLabelText<HTMLSelectElement>('What stays').value).toBe('');
+    expect(screen.queryByText(/^What stays ends in an edge/)).toBeNull();
   }, 90_000);
 });
