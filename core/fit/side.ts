@@ -11,6 +11,7 @@
  */
 import { trialBase } from '../base/baseRound.ts';
 import type { Edge } from '../piece/edge.ts';
+import { plainChange } from '../ring/along.ts';
 import { withStitches } from '../ring/found.ts';
 import { comesOutEven, needsOf, type Needs } from '../ring/recipe.ts';
 import { placesOnSide, tallySide, type Ring } from '../ring/ring.ts';
@@ -146,13 +147,13 @@ export function searchSide(
     const free = k + 1 >= stack.worked && stack.quietChanges !== false;
     const fixed = free ? null : (fixedChanges[k] ?? 0);
     const cheapest = new Cheapest(stack);
-    const { gain } = levels[k]!;
+    const { gain, taken } = levels[k]!;
     let reach = k;
     if (gain !== null) {
       // By far the most rounds are these: what follows is looked up by its count.
       const next = known[k + 1];
       for (const change of fixed === null ? PLAIN_CHANGES : [fixed]) {
-        const stitches = state.stitches + gain + change;
+        const stitches = state.stitches + gain + plainChange(change, state.stitches - taken);
         const cost = VISIBILITY.plain(change, isLast(k, stack));
         const then =
           next?.get(stitches) ?? from(k + 1, next ? new PlainState(levels[k + 1]!, stitches) : null);

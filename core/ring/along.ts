@@ -58,9 +58,10 @@ export interface Layout {
 }
 
 /** A plain side: one stitch in each place, with some stitches more or fewer than places where they are asked for. */
-export function workPlain(maker: Maker, places: readonly number[], stitch: Stitch, change: number): SideFit {
-  if (change === 0) maker.addEach(stitch, places);
-  else workChanged(maker, places, stitch, change);
+export function workPlain(maker: Maker, places: readonly number[], stitch: Stitch, wanted: number): SideFit {
+  const change = plainChange(wanted, places.length);
+  if (change < 0) workFewer(maker, places, stitch, -change);
+  else workMore(maker, places, stitch, change);
   return {
     places: places.length,
     repeats: places.length,
@@ -72,15 +73,25 @@ export function workPlain(maker: Maker, places: readonly number[], stitch: Stitc
   };
 }
 
-function workChanged(maker: Maker, places: readonly number[], stitch: Stitch, change: number): void {
-  const total = Math.max(1, places.length + change);
-  const counts = spread(total, new Array<number>(places.length).fill(1));
+/** A quiet change as far as the places of a plain side allow it: no more than two are taken together. */
+export const plainChange = (wanted: number, places: number): number =>
+  Math.max(wanted, -Math.floor(places / 2));
+
+function workMore(maker: Maker, places: readonly number[], stitch: Stitch, more: number): void {
+  if (more === 0 || places.length === 0) return maker.addEach(stitch, places);
+  const counts = spread(places.length + more, new Array<number>(places.length).fill(1));
+  counts.forEach((count, i) => {
+    for (let k = 0; k < count; k++) maker.add(stitch, places[i]!);
+  });
+}
+
+function workFewer(maker: Maker, places: readonly number[], stitch: Stitch, fewer: number): void {
   const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
-  for (let i = 0; i < places.length; i++) {
-    // A place that gets none is taken together with the next, or at the end with the one before.
-    if (counts[i] === 0 && i + 1 < places.length) maker.add(two, places[i++]!);
-    else if (counts[i] === 0) maker.made[maker.made.length - 1] = two;
-    else for (let k = 0; k < counts[i]!; k++) maker.add(stitch, places[i]!);
+  const legs = spread(places.length, new Array<number>(places.length - fewer).fill(1));
+  let at = 0;
+  for (const taken of legs) {
+    maker.add(taken === 2 ? two : stitch, places[at]!);
+    at += taken;
   }
 }
 

@@ -7,10 +7,11 @@ import {
   patternOf,
   placeKindsUsed,
   waysOf,
+  type CornerRecipe,
   type Recipe,
 } from './recipe.ts';
 import { placesInSpan, placesOnSide, sideCount, type Ring } from './ring.ts';
-import { placesTakenBeside } from './turning.ts';
+import { placesBetween } from './turning.ts';
 import type { Circumstances } from './work.ts';
 
 /**
@@ -26,12 +27,14 @@ export function wouldComeOutEven(below: Ring, recipe: Recipe, { corners }: Circu
   const pattern = patternOf(own);
   const kinds = placeKindsUsed(own);
   const sides = sideCount(below);
-  const taken = (corner: number): number => placesTakenBeside(corners?.[corner % sides] ?? recipe.corner);
+  const cornerAt = (corner: number): CornerRecipe => corners?.[corner % sides] ?? recipe.corner;
   for (let side = 0; side < sides; side++) {
-    const offered = placesOnSide(below, side, kinds).length;
-    if (offered === 0) return false;
+    const places =
+      below.centres.length === 0
+        ? placesOnSide(below, side, kinds).length
+        : placesBetween(below, side, kinds, [cornerAt(side), cornerAt(side + 1)]).length;
+    if (places === 0) return false;
     if (isPlain(pattern)) continue;
-    const places = offered - (below.centres.length === 0 ? 0 : taken(side) + taken(side + 1));
     const suits = (p: typeof pattern): boolean => comesOutEven(places, needsOfPattern(p, 'side'));
     if (!suits(pattern) && !(other && suits(patternOf(other)))) return false;
   }

@@ -12,14 +12,16 @@ export function mirrored(ring: Ring, below?: Ring): Ring {
   const size = ring.made.length;
   const into = ring.into.slice().reverse();
   const made = [...ring.made].reverse();
-  if (below) {
-    for (let i = 0; i < size; i++)
-      into[i] = firstPlace(below, mirroredPlace(into[i]!, below), placesTaken(made[i]!));
-  }
   const centres = ring.centres.map(({ start, length }): Centre => ({
     start: size === 0 ? 0 : (((size - start - length) % size) + size) % size,
     length,
   }));
+  if (below) {
+    // A decrease over a corner sits in the corner, whichever way it is worked.
+    const over = new Set(centres.map((c) => (c.length === 1 ? c.start : NOTHING)));
+    for (let i = 0; i < size; i++)
+      into[i] = firstPlace(below, mirroredPlace(into[i]!, below), over.has(i) ? 1 : placesTaken(made[i]!));
+  }
   return { made, into, centres: mirroredCorners(centres) };
 }
 

@@ -2,8 +2,9 @@
  * What a corner needs by the angle at which the outline turns. A side gains h·tan(φ/2) at each of its ends in
  * a round of height h; an inner corner (φ below 0) loses as much.
  */
-import { stitchOf, type Stitch } from './stitch.ts';
 import type { CornerRecipe } from './recipe.ts';
+import { entryOf, isGap, placesInSpan, sideSpan, type PlaceKind, type Ring } from './ring.ts';
+import { countsAsStitch, stitchOf, type Stitch } from './stitch.ts';
 
 /**
  * Stitches to gain on either side of a corner in one round. What was rounded away is carried over: after n
@@ -35,8 +36,35 @@ export function cornerForTurn(stitch: Stitch, turn: number, height: number, befo
   return { before: [], group, after: [] };
 }
 
-/** How many places on either side of a corner its decrease takes up. */
-export function placesTakenBeside(corner: CornerRecipe): number {
+/** How many stitches on either side of a corner its decrease takes up. */
+function stitchesTakenBeside(corner: CornerRecipe): number {
   const only = corner.group[0];
   return corner.group.length === 1 && only?.form === 'together' ? (only.legs - 1) / 2 : 0;
+}
+
+/**
+ * The places of a side that the decreases over its two corners leave, in working order. A decrease takes its stitches and what lies
+ * between them and the corner; the gap beside the last of them is left.
+ *
+ * @param kinds of places that the round works into along the side
+ */
+export function placesBetween(
+  ring: Ring,
+  side: number,
+  kinds: ReadonlySet<PlaceKind>,
+  [before, after]: readonly [CornerRecipe, CornerRecipe],
+): readonly number[] {
+  const { start, length } = sideSpan(ring, side);
+  const all = placesInSpan(ring, { start, length }, kinds);
+  let [first, last] = [stitchesTakenBeside(before), stitchesTakenBeside(after)];
+  if (first + last === 0) return all;
+  const size = ring.made.length;
+  const isStitch = (k: number): boolean => countsAsStitch(ring.made[(start + k) % size]!);
+  let [from, to] = [0, length];
+  for (; first > 0 && from < to; from++) if (isStitch(from)) first--;
+  for (; last > 0 && from < to; to--) if (isStitch(to - 1)) last--;
+  return all.filter((place) => {
+    const k = (entryOf(place) - start + size) % size;
+    return k >= from && (isGap(place) ? k <= to && from < to : k < to);
+  });
 }

@@ -13,17 +13,8 @@ import {
   type CornerRecipe,
   type Recipe,
 } from './recipe.ts';
-import {
-  NOTHING,
-  entryOf,
-  placesInSpan,
-  placesOnSide,
-  sideCount,
-  type Centre,
-  type Ring,
-  type Span,
-} from './ring.ts';
-import { placesTakenBeside } from './turning.ts';
+import { NOTHING, entryOf, placesInSpan, sideCount, type Centre, type Ring, type Span } from './ring.ts';
+import { placesBetween } from './turning.ts';
 
 export interface WorkedRound {
   readonly ring: Ring;
@@ -96,9 +87,7 @@ function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstan
       centres.push(workCorner(maker, below, below.centres[side]!, corner, plain));
       layout.corners.push({ start, length: maker.made.length - start });
     }
-    const all = placesOnSide(below, side, kinds);
-    const [first, last] = [placesTakenBeside(corner), placesTakenBeside(next)];
-    const places = first + last === 0 ? all : all.slice(first, all.length - last);
+    const places = placesBetween(below, side, kinds, [corner, next]);
     const change = changes?.[side] ?? 0;
     const start = maker.made.length;
     if (isPlain(own)) {

@@ -158,7 +158,7 @@ describe('what differs from side to side', () => {
     const changed = entry({ changes: { '0': [1, 0, -1, 0] } });
     const text = textOf(rowsHem({ rounds: [changed] }));
     expect(text).toContain('Side A: 2 sc in st 76, counted from the corner.');
-    expect(text).toContain('Side C: sc2tog over sts 77 and 78, counted from the corner.');
+    expect(text).toContain('Side C: sc2tog over sts 76 and 77, counted from the corner.');
     const skips = entry({
       family: 'cluster',
       stitch: 'dc',

@@ -6,6 +6,7 @@ import {
   isGap,
   isOrnament,
   isPair,
+  isStitch,
   samePlace,
   type GapBefore,
   type Lying,
@@ -80,6 +81,26 @@ export class Below {
       found.push(m);
     }
     return found;
+  }
+
+  /**
+   * What a decrease over a corner takes of a side: so many stitches beside the corner, and all between them and its middle.
+   *
+   * @param outwards the entries of the side, from that corner on
+   */
+  takenBeside(corner: string, count: number, outwards: readonly Made[]): ReadonlySet<Made> {
+    if (count === 0) return new Set();
+    const middle = this.marked(corner);
+    const last = outwards.filter(isStitch)[count - 1];
+    return new Set([...middle, ...outwards.slice(0, last ? outwards.indexOf(last) + 1 : undefined)]);
+  }
+
+  /** Whether a place is among what was taken: a gap is when the stitches on both sides of it are. */
+  isTaken(place: Place, taken: ReadonlySet<Made>): boolean {
+    if (!isGap(place)) return taken.has(place);
+    const n = this.ring.length;
+    const other = this.ring[(this.index.get(place.gapBefore)! - this.travel + n) % n]!;
+    return taken.has(place.gapBefore) && taken.has(other);
   }
 
   placesOn(side: string, what: Noun): readonly Place[] {

@@ -196,13 +196,15 @@ export class Work {
     const way = this.reader.way(this.told.ofSide(side));
     const told = this.told.otherwise(side);
     const kinds = kindsOf(way);
-    const taken = [
-      this.told.takenBeside(this.below.cornerBefore(side)),
-      this.told.takenBeside(this.below.cornerAfter(side)),
-    ] as const;
-    const all = this.below.merged(this.below.entriesOf(side), kinds);
-    const places = all.slice(taken[0], all.length - taken[1]);
-    this.along(way, places, told, taken[0], start, which);
+    const entries = this.below.entriesOf(side);
+    const taken = (corner: string, outwards: readonly Made[]): ReadonlySet<Made> =>
+      this.below.takenBeside(corner, this.told.takenBeside(corner), outwards);
+    const before = taken(this.below.cornerBefore(side), entries);
+    const after = taken(this.below.cornerAfter(side), [...entries].reverse());
+    const all = this.below.merged(entries, kinds);
+    const places = all.filter((p) => !this.below.isTaken(p, before) && !this.below.isTaken(p, after));
+    const first = all.filter((p) => this.below.isTaken(p, before)).length;
+    this.along(way, places, told, first, start, which);
   }
 
   /**
