@@ -67,7 +67,7 @@ describe('work', () => {
     // Those after which all fits come first, the cheapest of them at the top.
     expect(ways.map((w) => w.textContent.split('.')[0])).toEqual([
       expect.stringMatching(/^Go on, and fit what comes to what is there: Keep the base round/),
-      'Go on, and make up for it in round 1, with a st more or fewer on the sides that are off',
+      'Go on, and make up for it in round 1: 1 stitch more on side B',
       'Rip back to the corner',
       'Rip back to the beginning of the round',
       'Go on with what is there',

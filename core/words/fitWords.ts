@@ -85,7 +85,7 @@ export function wayOutWords(plan: Plan, way: WayOut): string {
 }
 
 /** A change of counts: “1 stitch more on sides A and C”. */
-function changeWords(changes: readonly number[], names: readonly string[]): string {
+export function changeWords(changes: readonly number[], names: readonly string[]): string {
   const bySize = new Map<number, string[]>();
   changes.forEach((change, i) => {
     if (change !== 0) bySize.set(change, [...(bySize.get(change) ?? []), names[i]!]);

@@ -4,7 +4,8 @@ import { oppositeSides } from '../piece/symmetry.ts';
 import { differences, type Cause, type Found, type Slip } from '../work/recount.ts';
 import { apart, type Repair } from '../work/repairs.ts';
 import type { Left, RipPlace } from '../work/progress.ts';
-import { solutionWords } from './fitWords.ts';
+import { quietChange } from '../stack/stack.ts';
+import { changeWords, solutionWords } from './fitWords.ts';
 import { listWords } from './lists.ts';
 import { plural, timeWords, yarnLengthWords } from './measures.ts';
 import { cornerName, sideWords } from './placeWords.ts';
@@ -46,7 +47,7 @@ export function repairWords(plan: Plan, repair: Repair): string {
     case 'fudge':
       return fudgeWords(plan, repair.fudge!, repair.round!);
     case 'quiet':
-      return `Go on, and make up for it in round ${repair.round}, with a st more or fewer on the sides that are off`;
+      return `Go on, and make up for it in round ${repair.round}: ${quietWords(plan, repair)}`;
     case 'refit': {
       const { solution, plan: then } = repair.refit!;
       return `Go on, and fit what comes to what is there: ${solutionWords(then, solution)}`;
@@ -54,6 +55,16 @@ export function repairWords(plan: Plan, repair: Repair): string {
     case 'leave':
       return 'Go on with what is there';
   }
+}
+
+/** What a round that is to come does otherwise than was planned. */
+function quietWords(plan: Plan, { round, then }: Repair): string {
+  const [was, is] = [plan.rounds[round!]!.written!, then.rounds[round!]!.written!];
+  const changes = plan.sides.map((_, side) => quietChange(is, side) - quietChange(was, side));
+  return changeWords(
+    changes,
+    plan.sides.map((s) => s.name),
+  );
 }
 
 /** What is done in the last place before a corner. */

@@ -185,6 +185,21 @@ describe('a count that is not right', () => {
     );
   });
 
+  test('is made like the side that faces it where the design itself does not fit', () => {
+    const lopsided = rowsHem({
+      counts: [26, 25, 25, 25],
+      rounds: [entry({ id: 'a' }), entry({ id: 'b', family: 'v-stitch' })],
+    });
+    const at = workedInto(lopsided, 0, 1);
+    expect(at.rounds.map((r) => r.even)).toEqual([true, true, false]);
+    const found = at.rounds[0]!.sides.map((s, i) => s.tally.stitches + (i === 0 ? 1 : 0));
+    const [first] = repairsOf(at, 0, found, progressOf(at).made, []);
+    expect(first).toMatchObject({ kind: 'quiet', uneven: [] });
+    expect(repairWords(at, first!)).toContain('2 stitches fewer on side A');
+    const [a, , c] = first!.then.rounds[1]!.sides;
+    expect(a!.tally.stitches).toBe(c!.tally.stitches);
+  });
+
   test('is gone on from in the cheapest way that there is, on small borders', () => {
     const families = ['plain', 'shell', 'v-stitch', 'scallop', 'cluster', 'reverse-edge'] as const;
     let compared = 0;

@@ -5,7 +5,7 @@
  * The price is what a maker would mind, in minutes: those of what is ripped and made again, and for what is seen of it
  * {@link MINUTES_SEEN} for every unit of fit/cost.ts. Cheapest of all is, of those after which every round fits, the one
  * with the lowest price: changes that are not ripped are those of the fit, which is proved best, or one that brings back the
- * counts of the design in a single round.
+ * counts of the design, or makes sides that face each other alike, in a single round.
  */
 import { VISIBILITY } from '../fit/cost.ts';
 import type { Hem } from '../document/hem.ts';
@@ -326,25 +326,43 @@ function refits(planner: Planner, plan: Plan, counted: readonly Deed[]): readonl
   return best ? [best.way] : [];
 }
 
-/** A stitch more or fewer on the sides that are off, in the next plain round that has not been begun. */
+/**
+ * Stitches more or fewer on the sides that are off, in the next plain round that has not been begun: as many as bring back the design;
+ * where not every round fits then, as many as bring them to the sides that face them, if every round does.
+ */
 function quietWays(planner: Planner, plan: Plan, number: number, counted: readonly Deed[]): readonly Way[] {
   const left = repaired(plan.hem, { deeds: counted, edit: null });
   if (!left) return [];
   const then = planner(left);
+  const changedTo = (next: RoundPlan, counts: readonly number[]): readonly { way: Way; then: Plan }[] => {
+    const now = countsOf(then.rounds[next.number]!);
+    const change = madeUp(
+      next.written!,
+      now.map((n, side) => n - counts[side]!),
+    );
+    const hem = repaired(plan.hem, { deeds: counted, edit: change });
+    const made = hem && planner(hem);
+    // Not every round takes a stitch more or fewer.
+    if (!made || countsOf(made.rounds[next.number]!).some((n, side) => n !== counts[side])) return [];
+    return [
+      { way: { ...NO_WAY, kind: 'quiet', deeds: counted, edit: change, round: next.number }, then: made },
+    ];
+  };
   for (const next of plan.rounds) {
     if (next.number <= number || next.done !== null || !isPlain(plan, next.number)) continue;
     const planned = countsOf(next);
     const now = then.rounds[next.number];
     if (!now || !next.written) break;
     // What is off in the round that was counted may have grown or shrunk by then.
-    const wrong = countsOf(now).map((n, side) => n - planned[side]!);
-    if (wrong.every((d) => d === 0)) break;
-    const change = madeUp(next.written, wrong);
-    const hem = repaired(plan.hem, { deeds: counted, edit: change });
-    // Not every round takes a stitch more or fewer.
-    const after = hem && planner(hem).rounds[next.number];
-    if (!after || countsOf(after).some((n, side) => n !== planned[side])) continue;
-    return [{ ...NO_WAY, kind: 'quiet', deeds: counted, edit: change, round: next.number }];
+    const off = countsOf(now).map((n, side) => n !== planned[side]);
+    if (!off.includes(true)) break;
+    const [back] = changedTo(next, planned);
+    if (!back) continue;
+    if (comesOutEven(back.then)) return [back.way];
+    const facing = new Map(oppositeSides(plan.body).flatMap(([a, b]) => [[a, b] as const, [b, a] as const]));
+    const alike = planned.map((n, side) => (off[side] ? (planned[facing.get(side) ?? side] ?? n) : n));
+    const even = changedTo(next, alike).filter((changed) => comesOutEven(changed.then));
+    return [back, ...even].map(({ way }) => way);
   }
   return [];
 }
