@@ -23,6 +23,9 @@ const TALLER: Partial<Record<StitchKind, StitchKind>> = {
 };
 
 const plain = (kind: StitchKind): Stitch => stitchOf({ kind });
+/** From one corner space to the other across a seam, in spots of the edge. */
+export const ACROSS_SEAM = 2;
+
 const two = (kind: StitchKind): Stitch => stitchOf({ kind, form: 'together', legs: 2 });
 
 /** The stitch that reaches into a dip: the next taller one. */

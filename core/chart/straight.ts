@@ -2,6 +2,7 @@
  * Rounds whose tops lie on the outline grown to their height: spread between the corners by their widths, and settled back over their
  * feet.
  */
+import { ACROSS_SEAM } from '../base/crossings.ts';
 import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { NOTHING, isGap, sideCount, sideSpan, type Ring, type Span } from '../ring/ring.ts';
@@ -155,9 +156,6 @@ function setFeet(chart: RoundChart, feet: Feet): void {
     first = end;
   }
 }
-
-/** From one corner space to the other across a seam, in spots of the edge. */
-const ACROSS_SEAM = 2;
 
 /** Stitches worked together have a leg in each of their places, and their foot in the middle of them. */
 function standAstride({ ring, footX, footY }: RoundChart, feet: Feet, onEdge: boolean): void {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { plan } from '../plan/planner.ts';
 import { chanceOf } from '../chance.ts';
+import { seeds } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { after, workedInto } from '../testing/worked.ts';
 import type { Hem } from './hem.ts';
@@ -41,7 +42,7 @@ describe('two copies that meet', () => {
   test('have all that was done on either, whoever meets whom and however often', () => {
     const begun = workedInto(hem, 1, 0.3).hem;
     const { round } = begun.record.at(-1)!;
-    for (let seed = 1; seed <= 60; seed++) {
+    for (const seed of seeds(60)) {
       const chance = chanceOf(seed);
       let copies = ['laptop', 'phone', 'tablet'].map((device) => ({ device, hem: begun }));
       for (let k = 0; k < 12; k++) {

@@ -94,12 +94,16 @@ export function placeOf(
 
 const KINDS: readonly PlaceKind[] = ['stitch', 'space', 'gap', 'pair'];
 
-const inTravel = (places: readonly number[], travel: 1 | -1): readonly number[] =>
+/** Places of the order of the ring in the order of work. */
+export const inTravel = (places: readonly number[], travel: 1 | -1): readonly number[] =>
   travel === 1 ? places : [...places].reverse();
 
-function spotOf(plan: Plan, place: number): Place {
+type PlaceOnEdge = Extract<Place, { readonly on: 'edge' | 'edge corner' }>;
+
+/** The spot or the corner of the edge that a place of the base round is. */
+export function spotOf({ body }: Plan, place: number): PlaceOnEdge {
   let first = 0;
-  for (const [side, edge] of plan.body.edges.entries()) {
+  for (const [side, edge] of body.edges.entries()) {
     if (place === first) return { on: 'edge corner', corner: side };
     if (place <= first + edge.spots.length) return { on: 'edge', side, spot: place - first - 1 };
     first += edge.spots.length + 1;

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { workedRound } from '../plan/types.ts';
 import { chanceOf } from '../chance.ts';
+import { seeds } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { after, workedInto } from '../testing/worked.ts';
 import { insteadWords, reachWords } from '../words/ballWords.ts';
@@ -87,7 +88,7 @@ describe('a ball on the scale', () => {
   });
 
   test('ends where its metres do, and sooner or later by as much as the estimate may be off', () => {
-    for (let seed = 1; seed <= 40; seed++) {
+    for (const seed of seeds(40)) {
       const chance = chanceOf(seed);
       const at = workedInto(hem, chance.int(0, 3), chance.int(5, 95) / 100);
       const grams = chance.int(1, 40);

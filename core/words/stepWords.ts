@@ -1,16 +1,19 @@
 /** What to do now, in words that are followed with the hook in hand. */
+import { ACROSS_SEAM } from '../base/crossings.ts';
 import { spotNoun } from '../base/schools.ts';
 import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
 import { inOrder, type InOrder } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import type { Procedure } from '../procedure/acts.ts';
-import { placeKindsUsed, waysOf } from '../ring/recipe.ts';
+import { actsOf, type Act, type Procedure } from '../procedure/acts.ts';
+import { inTravel, spotOf } from '../procedure/place.ts';
+import { placeKindsUsed, waysOf, type CornerRecipe } from '../ring/recipe.ts';
 import { NOTHING, entryOf, isGap, placesInSpan, type PlaceKind } from '../ring/ring.ts';
 import { isChainRun, placesTaken, type Stitch } from '../ring/stitch.ts';
+import { placesBetween } from '../ring/turning.ts';
 import type { Language } from '../terms/stitches.ts';
-import { WORDS, capital } from '../terms/words.ts';
+import { WORDS, capital, inTerms } from '../terms/words.ts';
 import type { Step } from '../work/steps.ts';
 import { cornerActWords } from './cornerWords.ts';
 import { ordinal } from './lists.ts';
@@ -91,8 +94,8 @@ interface Run {
   readonly stitches: readonly Stitch[];
   /** What the place is called. */
   readonly noun: string;
-  /** It goes into the place that the last stitches went into. */
-  readonly same: boolean;
+  /** It goes into the next place, the one that the last stitches went into, or back into one that was passed over. */
+  readonly which: 'next' | 'same' | 'skipped';
   times: number;
 }
 
@@ -104,7 +107,7 @@ function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: La
   const places = new Places(plan, procedure, language);
   const runs: Run[] = [];
   let loose: Stitch[] = [];
-  let last = step.from === 0 ? null : usedBefore(order, first + step.from, places);
+  let last = step.from === 0 ? null : usedBefore(order, first + step.from, step.act, places);
   for (let made = step.from; made < step.to;) {
     const place = order.into(first + made);
     const stitches: Stitch[] = [order.stitch(first + made)];
@@ -117,10 +120,10 @@ function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: La
       stitches.push(order.stitch(first + made + stitches.length));
     }
     made += stitches.length;
-    const used = places.usedBy(place, stitches[0]!);
-    const same = place !== NOTHING && place === last?.place;
-    const skipped =
-      same || !used || last?.number === undefined ? 0 : between(last.number, used.from, places.size);
+    const used = places.usedBy(first + made - stitches.length);
+    const over = !used || last?.number === undefined ? 0 : placesOver(last.number, used.from, places.size);
+    const which = place !== NOTHING && place === last?.place ? 'same' : over < 0 ? 'skipped' : 'next';
+    const skipped = which === 'next' ? over : 0;
     const noun = places.nounOf(place);
     if (noun === null) {
       loose.push(...stitches);
@@ -128,14 +131,39 @@ function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: La
     }
     const skippedNoun =
       skipped > 0 && round.onto < 0 ? skippedWords(plan, last!.number!, skipped, language) : null;
-    const run: Run = { before: loose, skipped, skippedNoun, stitches, noun, same, times: 1 };
+    const run: Run = { before: loose, skipped, skippedNoun, stitches, noun, which, times: 1 };
     loose = [];
     const previous = runs[runs.length - 1];
     if (previous && canJoin(previous, run)) previous.times++;
     else runs.push(run);
-    last = used ? { place: used.last, number: used.to } : { place, number: last?.number };
+    last = {
+      place: used?.last ?? place,
+      number: used && which !== 'skipped' ? used.to : last?.number,
+    };
   }
-  return [...runs.map((run) => runWords(run, language)), ...looseWords(loose, language)].join(', ');
+  const words = runs.map((run) => runWords(run, language));
+  return [...withoutRepeats(words), ...looseWords(loose, language)].join(', ');
+}
+
+/** Longest stretch that is told once with its repeats. */
+const MOST_REPEATED = 8;
+
+/** What comes several times in a row, once: “[a, b] 3 times”. */
+function withoutRepeats(words: readonly string[]): readonly string[] {
+  const told: string[] = [];
+  for (let i = 0; i < words.length;) {
+    let [length, times] = [1, 1];
+    for (let n = 2; n <= MOST_REPEATED; n++) {
+      let k = i + n;
+      while (k < words.length && words[k] === words[k - n]) k++;
+      const found = Math.floor((k - i) / n);
+      if (found > 1 && found * n > length * times) [length, times] = [n, found];
+    }
+    const once = words.slice(i, i + length);
+    told.push(...(times === 1 ? once : [`[${once.join(', ')}] ${times} times`]));
+    i += length * times;
+  }
+  return told;
 }
 
 const looseWords = (loose: readonly Stitch[], language: Language): readonly string[] =>
@@ -153,21 +181,31 @@ interface Used {
   readonly number: number | undefined;
 }
 
-/** Places passed over from one number to another, round the ring; none where a decrease has taken the first already. */
-function between(from: number, to: number, size: number): number {
+/** Places passed over from one number to another, round the ring; below 0 where it goes back. */
+function placesOver(from: number, to: number, size: number): number {
   const over = (((to - from - 1) % size) + size) % size;
-  return over > size / 2 ? 0 : over;
+  return over > size / 2 ? over - size : over;
 }
 
-function usedBefore(order: InOrder, at: number, places: Places): Used | null {
+/** What was used last before an entry of an act; a side begins beside its corner, whatever was used before that. */
+function usedBefore(order: InOrder, at: number, act: Act | null, places: Places): Used | null {
+  const side = act?.do === 'side' && act.part !== 'from the start' ? act : null;
+  const begins = side && places.beginOf(side.side);
+  const earliest = side && begins !== undefined ? side.worked.start : at - order.size + 1;
   let place: number | null = null;
-  for (let w = at - 1; w > at - order.size; w--) {
+  let number: number | undefined;
+  for (let w = at - 1; w >= earliest; w--) {
     const here = order.into(w);
     if (here === NOTHING) continue;
-    const used = places.usedBy(here, order.stitch(w));
+    const used = places.usedBy(w);
     place ??= used?.last ?? here;
-    if (used) return { place, number: used.to };
+    if (!used) continue;
+    // What went back lies behind what was used before it.
+    if (number !== undefined && placesOver(number, used.to, places.size) < 0) break;
+    number = used.to;
   }
+  if (number !== undefined) return { place: place!, number };
+  if (side && begins !== undefined) return { place: place ?? NOTHING, number: begins! - 1 };
   return place === null ? null : { place, number: undefined };
 }
 
@@ -175,7 +213,9 @@ function usedBefore(order: InOrder, at: number, places: Places): Used | null {
 class Places {
   private readonly all: readonly number[];
   private readonly numbers: ReadonlyMap<number, number>;
-  private readonly travel: 1 | -1;
+  /** For each side the number of its first place; none where a round is not worked side by side. */
+  private readonly begins: ReadonlyMap<number, number>;
+  private readonly order: InOrder;
 
   constructor(
     private readonly plan: Plan,
@@ -183,18 +223,39 @@ class Places {
     private readonly language: Language,
   ) {
     const { round } = procedure;
-    this.travel = inOrder(round).travel;
+    this.order = inOrder(round);
     const below = plan.rounds[round.onto]?.ring;
-    if (below && round.written) {
+    const begins = new Map<number, number>();
+    const { travel } = this.order;
+    if (below && round.written && !isDisc(plan.body.outline) && round.written.recipe.scope === 'side') {
+      const kinds = placeKindsUsed(waysOf(round.written.recipe, true).own);
+      const recipes = new Map(actsOf(procedure, 'corner').map((act) => [act.corner, act.recipe]));
+      const recipeAt = (corner: number): CornerRecipe =>
+        recipes.get(corner % plan.sides.length) ?? round.written!.recipe.corner;
+      const all: number[] = [];
+      for (const side of inTravel(
+        plan.sides.map((_, i) => i),
+        travel,
+      )) {
+        begins.set(side, all.length);
+        const corners = [recipeAt(side), recipeAt(side + 1)] as const;
+        all.push(...inTravel(placesBetween(below, side, kinds, corners), travel));
+      }
+      this.all = all;
+    } else if (below && round.written) {
       const kinds = placeKindsUsed(waysOf(round.written.recipe, !isDisc(plan.body.outline)).own);
-      const all = placesInSpan(below, { start: 0, length: below.made.length }, kinds);
-      this.all = this.travel === 1 ? all : [...all].reverse();
+      this.all = inTravel(placesInSpan(below, { start: 0, length: below.made.length }, kinds), travel);
     } else {
       // Spots of the edge are numbered as they come, corners among them.
       const spots = plan.body.edges.reduce((sum, e) => sum + e.spots.length + 1, 0);
-      this.all = Array.from({ length: spots + 1 }, (_, i) => i);
+      this.all = Array.from({ length: spots }, (_, i) => i);
     }
+    this.begins = begins;
     this.numbers = new Map(this.all.map((place, i) => [place, i]));
+  }
+
+  beginOf(side: number): number | undefined {
+    return this.begins.get(side);
   }
 
   get size(): number {
@@ -216,24 +277,24 @@ class Places {
   }
 
   /**
-   * The numbers of the places that a stitch takes up, and the last of them: one, or for stitches worked together as many
-   * as it has legs. On the edge those are of one kind: over a seam, the spaces on either side.
+   * The numbers of the places that an entry takes up, and the last of them: one, or for stitches worked together as many
+   * as it has legs. On the edge those are of one kind: over a seam, the spaces on either side; over a corner, the corner.
+   *
+   * @param w the entry, in the order of work
    */
-  usedBy(
-    place: number,
-    stitch: Stitch,
-  ): { readonly from: number; readonly to: number; readonly last: number } | null {
+  usedBy(w: number): { readonly from: number; readonly to: number; readonly last: number } | null {
+    const place = this.order.into(w);
     const number = this.numbers.get(place);
     if (number === undefined) return null;
-    const more = placesTaken(stitch) - 1;
-    // Worked against the order of the ring, a place is known by the last of those that are taken together.
-    if (this.travel === -1) return { from: number - more, to: number, last: place };
-    let to = number;
-    for (let k = 0; k < more; k++) {
-      do to++;
-      while (this.procedure.round.onto < 0 && to < this.size - 1 && this.nounOf(to) !== this.nounOf(place));
+    const more = placesTaken(this.order.stitch(w)) - 1;
+    if (this.procedure.round.onto < 0) {
+      // Over a seam, whose spot lies between the two spaces.
+      const to = more > 0 && spotOf(this.plan, number).on === 'edge' ? number + ACROSS_SEAM : number;
+      return { from: number, to, last: to };
     }
-    return { from: number, to, last: this.all[to % this.size]! };
+    // Worked against the order of the ring, a place is known by the last of those that are taken together.
+    if (this.order.travel === -1) return { from: number - more, to: number, last: place };
+    return { from: number, to: number + more, last: this.all[(number + more) % this.size]! };
   }
 }
 
@@ -243,8 +304,8 @@ const alike = (a: readonly Stitch[], b: readonly Stitch[]): boolean =>
 const canJoin = (a: Run, b: Run): boolean =>
   a.skipped === b.skipped &&
   a.skippedNoun === b.skippedNoun &&
-  !a.same &&
-  !b.same &&
+  a.which === 'next' &&
+  b.which === 'next' &&
   a.noun === b.noun &&
   alike(a.before, b.before) &&
   alike(a.stitches, b.stitches);
@@ -254,13 +315,17 @@ const seam = (noun: string, taken: number): string =>
   noun === 'corner space' ? 'the one beyond the seam' : taken === 2 ? 'the next' : `the next ${taken - 1}`;
 
 function runWords(run: Run, language: Language): string {
-  const { before, skipped, skippedNoun, stitches, noun, same, times } = run;
+  const { before, skipped, skippedNoun, stitches, noun, which, times } = run;
   const { skip } = WORDS[language];
   const group = `${stitches.length === 1 ? '1 ' : ''}${printGroup(stitches, language)}`;
   const into = stitches[0]!.post === 'none' ? 'in' : 'around';
   const taken = Math.max(...stitches.map(placesTaken));
   const plain = before.length === 0 && skipped === 0 && taken === 1;
-  if (same) {
+  if (which === 'skipped') {
+    const there = `${into} the ${inTerms('skipped', language)} ${noun}`;
+    return [...looseWords(before, language), `${group} ${there}`].join(', ');
+  }
+  if (which === 'same') {
     const there = taken > 1 ? `over the same ${noun} and ${seam(noun, taken)}` : `${into} the same ${noun}`;
     return [...looseWords(before, language), `${group} ${there}`].join(', ');
   }
@@ -273,14 +338,10 @@ function runWords(run: Run, language: Language): string {
   return times > 1 ? `[${parts}] ${times} times` : parts;
 }
 
-/** What a place of the edge is called: places are numbered along the sides, each after its corner. */
-function edgeNoun({ body }: Plan, place: number, language: Language): string {
-  let first = 1;
-  for (const [side, { spots }] of body.edges.entries()) {
-    const spot = spots[place - first];
-    if (place < first) return body.cornerPlaces[side]!;
-    if (spot) return spotNoun(spot, language);
-    first += spots.length + 1;
-  }
-  return body.cornerPlaces[0]!;
+/** What a place of the edge is called. */
+function edgeNoun(plan: Plan, place: number, language: Language): string {
+  const at = spotOf(plan, place);
+  return at.on === 'edge corner'
+    ? plan.body.cornerPlaces[at.corner]!
+    : spotNoun(plan.body.edges[at.side]!.spots[at.spot]!, language);
 }

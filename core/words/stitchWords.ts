@@ -4,6 +4,7 @@ import { ordinal } from './lists.ts';
 import { spotNumber } from './run.ts';
 import { LOOPS } from '../terms/places.ts';
 import { spotNoun } from '../base/schools.ts';
+import { spotOf } from '../procedure/place.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { countsAsStitch, isChainRun, type Stitch } from '../ring/stitch.ts';
@@ -101,15 +102,9 @@ function intoWords(plan: Plan, { ring, onto }: RoundPlan, entry: number, languag
 
 /** A spot of the body by the number that the maker counts it by. */
 function edgeWords(plan: Plan, place: number, language: Language): string {
-  let first = 0;
-  for (const [side, edge] of plan.body.edges.entries()) {
-    if (place === first) return `in ${plan.body.cornerPlaces[side] ?? 'the edge'}`;
-    const spot = edge.spots[place - first - 1];
-    if (spot) {
-      const number = spotNumber(edge, place - first - 1);
-      return `in ${spotNoun(spot, language)} ${number} of ${plan.sides[side]!.name}`;
-    }
-    first += edge.spots.length + 1;
-  }
-  return '';
+  const at = spotOf(plan, place);
+  if (at.on === 'edge corner') return `in ${plan.body.cornerPlaces[at.corner] ?? 'the edge'}`;
+  const edge = plan.body.edges[at.side]!;
+  const number = spotNumber(edge, at.spot);
+  return `in ${spotNoun(edge.spots[at.spot]!, language)} ${number} of ${plan.sides[at.side]!.name}`;
 }
