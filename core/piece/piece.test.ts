@@ -50,7 +50,7 @@ describe('joined motifs', () => {
     const made = plan({ ...hem, base: { ...hem.base, sides } });
     expect(made.sides[0]!.count).toBe(152);
     expect(patternText(patternOf(made, 'us'))).toContain(
-      'at seams 1, 2, 4 and 5 1 sc in each of its two corner spaces; at seam 3 nothing: skip it',
+      'at seams 1, 2, 4 and 5: 1 sc in each of its two corner spaces; at seam 3: nothing, skip it',
     );
   });
 

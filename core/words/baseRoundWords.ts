@@ -64,10 +64,10 @@ function seamsWords(crossings: readonly CrossingId[], stitch: StitchKind, langua
   if (groups.size === 0) return '';
   if (groups.size === 1) {
     const where = crossings.length === 1 ? 'the seam' : `each of the ${crossings.length} seams`;
-    return `; at ${where} ${[...groups][0]![0]}`;
+    return `; at ${where}: ${[...groups][0]![0]}`;
   }
   return [...groups]
-    .map(([words, seams]) => `; at seam${seams.length > 1 ? 's' : ''} ${listWords(seams)} ${words}`)
+    .map(([words, seams]) => `; at seam${seams.length > 1 ? 's' : ''} ${listWords(seams)}: ${words}`)
     .join('');
 }
 
@@ -86,7 +86,7 @@ function crossingWords(crossing: CrossingId, stitch: StitchKind, language: Langu
     case 'seam':
       return `1 ${own} through the seam`;
     case 'skip':
-      return `nothing: ${WORDS[language].skip} it`;
+      return `nothing, ${WORDS[language].skip} it`;
   }
 }
 

@@ -188,7 +188,7 @@ describe('what differs from side to side', () => {
     ['together', 'sc2tog over its two corner spaces'],
     ['three', '1 sc in its first corner space, sc2tog over both, 1 sc in its second'],
     ['tall', '1 hdc into the dip of the seam'],
-    ['skip', 'nothing: skip it'],
+    ['skip', 'nothing, skip it'],
   ])('joins crossed %s', (crossing, words) => {
     const hem = rowsHem();
     const grid = changePiece(hem, {
@@ -198,7 +198,7 @@ describe('what differs from side to side', () => {
       motifCm: 14,
     });
     const text = textOf({ ...hem, ...grid, base: { ...grid.base, crossing } });
-    expect(text).toContain(`at each of the 3 seams ${words}`);
+    expect(text).toContain(`at each of the 3 seams: ${words}`);
   });
 
   test('inner corners are told apart from outer ones', () => {

@@ -113,9 +113,7 @@ function spotCalled(edge: Edge, noun: string, number: number, motif: number | nu
 function crossSeams(text: string, edge: Edge, made: (readonly Stitch[])[], reader: Reader): void {
   const told = new Map<number, string>();
   for (const part of text.split('; at ').slice(1)) {
-    const m = /^(?:the seam|each of the \d+ seams|seams? ([\d, and]+?)) (\d .+|nothing.+|\w+2tog .+)$/.exec(
-      part,
-    );
+    const m = /^(?:the seam|each of the \d+ seams|seams? ([\d, and]+)): (.+)$/.exec(part);
     if (!m) throw new Unclear(`what is done “at ${part}”?`);
     const seams = m[1] === undefined ? edge.joins.map((_, i) => i + 1) : numbers(m[1]);
     for (const seam of seams) told.set(seam - 1, m[2]!);
