@@ -12,6 +12,9 @@ import { centreOf } from '../ring/corner.ts';
 import { workRound } from '../ring/work.ts';
 import { stitchCalled, type Language } from '../terms/stitches.ts';
 import { withEveryFamily } from '../testing/bodies.ts';
+import { anyHem } from '../testing/anyHem.ts';
+import { chanceOf } from '../chance.ts';
+import { seeds, withSeed } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { patternOf } from './pattern.ts';
 import { patternText } from './patternText.ts';
@@ -158,6 +161,18 @@ describe('what is printed is read back, and worked from the words alone gives th
   )('%s on %s', (_, __, made) => expectReadBack(made));
 
   test.each(demoPlans())('%s', (_, made) => expectReadBack(made));
+
+  test('what is printed of any hem can be read', () => {
+    for (const seed of seeds(120)) {
+      withSeed(seed, () => {
+        const made = plan(anyHem(chanceOf(seed)));
+        for (const language of ['us', 'uk'] as const) {
+          const outcome = readPattern(patternText(patternOf(made, language)), language);
+          expect(outcome.ok ? [] : outcome.problems).toEqual([]);
+        }
+      });
+    }
+  });
 
   test('quiet changes, alternating corners, lopsided sides', () => {
     expectReadBack(plan(rowsHem({ rounds: [entry({ corner: 'fours', times: 5 })] })));
