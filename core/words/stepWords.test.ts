@@ -1,12 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
-import type { Plan } from '../plan/types.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { inOrder, type InOrder } from '../procedure/order.ts';
 import { actsOf, type Procedure } from '../procedure/acts.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { placeKindsUsed, waysOf } from '../ring/recipe.ts';
-import { NOTHING } from '../ring/ring.ts';
+import { inTravel } from '../procedure/place.ts';
+import { NOTHING, placesInSpan, type Ring } from '../ring/ring.ts';
 import { placesTaken } from '../ring/stitch.ts';
 import { placesBetween } from '../ring/turning.ts';
 import { FAMILIES } from '../rounds/registry.ts';
@@ -81,22 +82,23 @@ function isOverSeam({ body }: Plan, order: InOrder, w: number): boolean {
 
 /**
  * How many places the stretch of a side from one entry up to another leads on: from the last place before it, or from the corner.
- * Null where that cannot be said: within what the round begins with, and where a place of another kind lies between.
+ * Null where that cannot be said: for what the round begins with, and where a place of another kind lies between.
  */
 function placesAlong(of: Plan, procedure: Procedure): (from: number, to: number) => number | null {
   const { round, acts } = procedure;
   const { written } = round;
   const below = of.rounds[round.onto]?.ring;
-  if (!below || !written || below.centres.length === 0 || written.recipe.scope === 'ring') return () => null;
+  if (!below || !written) return () => null;
   const order = inOrder(round);
+  if (below.centres.length === 0 || written.recipe.scope === 'ring') return placesRound(below, round, order);
   const recipes = new Map(actsOf(procedure, 'corner').map((a) => [a.corner, a.recipe]));
   const kinds = placeKindsUsed(waysOf(written.recipe, true).own);
   return (from, to) => {
     const act = acts.find(
       (a) =>
         a.do === 'side' &&
-        a.part === 'whole' &&
-        a.worked.start <= from &&
+        // What a round begins with has nothing before it.
+        (a.part === 'from the start' ? a.worked.start < from : a.worked.start <= from) &&
         to <= a.worked.start + a.worked.length,
     );
     if (act?.do !== 'side') return null;
@@ -118,6 +120,29 @@ function placesAlong(of: Plan, procedure: Procedure): (from: number, to: number)
     };
     const far = behind(to) - behind(from);
     return Number.isNaN(far) ? null : far;
+  };
+}
+
+/** The same for a pattern that goes all around. */
+function placesRound(
+  below: Ring,
+  { written }: RoundPlan,
+  order: InOrder,
+): (from: number, to: number) => number | null {
+  const kinds = placeKindsUsed(waysOf(written!.recipe, below.centres.length > 0).own);
+  const all = inTravel(placesInSpan(below, { start: 0, length: below.made.length }, kinds), order.travel);
+  /** The last place that is used before an entry. */
+  const last = (upTo: number): number => {
+    for (let w = upTo - 1; w > upTo - order.size; w--) {
+      const at = all.indexOf(order.into(w));
+      if (at >= 0) return at + (order.travel === 1 ? placesTaken(order.stitch(w)) - 1 : 0);
+      if (order.into(w) !== NOTHING) return NaN;
+    }
+    return NaN;
+  };
+  return (from, to) => {
+    const far = (last(to) - last(from) + all.length) % all.length;
+    return from === to || Number.isNaN(far) ? null : far;
   };
 }
 
@@ -166,7 +191,7 @@ function checkSteps(of: Plan): void {
           if (step.from > 0 && start) check(told.places === far, text, told, far);
         } else if (!step.then) {
           const far = farAlong((start?.at ?? 0) + step.from, (start?.at ?? 0) + step.to);
-          if (far !== null) check(told.places === far, text, told, far);
+          if (step.from > 0 && far !== null) check(told.places === far, round.number, text, told, far);
         }
       }
     }
