@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { plan } from '../plan/planner.ts';
+import { performed } from '../edits/edit.ts';
+import { createPlanner, plan } from '../plan/planner.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { inOrder, type InOrder } from '../procedure/order.ts';
 import { actsOf, type Procedure } from '../procedure/acts.ts';
@@ -12,7 +13,8 @@ import { placesTaken } from '../ring/stitch.ts';
 import { placesBetween } from '../ring/turning.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { firstChoice } from '../rounds/facts.ts';
-import { anyHem } from '../testing/anyHem.ts';
+import { PIECES, anyHem, on } from '../testing/anyHem.ts';
+import { randomEdit } from '../testing/randomEdits.ts';
 import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
@@ -216,6 +218,24 @@ describe('the steps of a round', () => {
 
   test('of hems by chance, too', () => {
     for (const seed of seeds(60)) withSeed(seed, () => checkSteps(plan(anyHem(chanceOf(seed)))));
+  });
+
+  test('of what edits by chance have made of one, too', () => {
+    for (const seed of seeds(20)) {
+      withSeed(seed, (said) => {
+        const chance = chanceOf(seed);
+        const planner = createPlanner();
+        let hem = on(chance.pick(PIECES)[1]);
+        for (let k = 0; k < 12; k++) {
+          const next = randomEdit(planner(hem), chance, `e${k}`);
+          const outcome = next && performed(hem, next);
+          if (!outcome?.ok || planner(outcome.value).rounds.some((r) => r.total > 4000)) continue;
+          hem = outcome.value;
+          said.push(next!.label);
+        }
+        checkSteps(plan(hem));
+      });
+    }
   });
 
   test('say what to do, in words', () => {

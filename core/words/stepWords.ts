@@ -1,25 +1,21 @@
 /** What to do now, in words that are followed with the hook in hand. */
-import { ACROSS_SEAM } from '../base/crossings.ts';
-import { spotNoun } from '../base/schools.ts';
 import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
 import { inOrder, type InOrder } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import { actsOf, type Act, type Procedure } from '../procedure/acts.ts';
-import { inTravel, spotOf } from '../procedure/place.ts';
-import { placeKindsUsed, waysOf, type CornerRecipe } from '../ring/recipe.ts';
-import { NOTHING, entryOf, isGap, placesInSpan, type PlaceKind } from '../ring/ring.ts';
-import { isChainRun, placesTaken, type Stitch } from '../ring/stitch.ts';
-import { placesBetween } from '../ring/turning.ts';
+import type { Act, Procedure } from '../procedure/acts.ts';
+import { NOTHING } from '../ring/ring.ts';
+import { placesTaken, type Stitch } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital, inTerms } from '../terms/words.ts';
 import type { Step } from '../work/steps.ts';
 import { cornerActWords } from './cornerWords.ts';
 import { ordinal } from './lists.ts';
 import { plural } from './measures.ts';
-import { cornerName, placeNoun, sideLabel } from './placeWords.ts';
+import { cornerName, sideLabel } from './placeWords.ts';
 import { endLines, isThere, startLines } from './startWords.ts';
+import { Places, edgeNoun } from './stepPlaces.ts';
 
 export interface StepWords {
   /** Where it is done: “Side B”, “Corner C”, “Round 3 begins”. */
@@ -121,7 +117,7 @@ function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: La
     }
     made += stitches.length;
     const used = places.usedBy(first + made - stitches.length);
-    const over = !used || last?.number === undefined ? 0 : placesOver(last.number, used.from, places.size);
+    const over = !used || last?.number === undefined ? 0 : places.over(last.number, used.from);
     const which = place !== NOTHING && place === last?.place ? 'same' : over < 0 ? 'skipped' : 'next';
     const skipped = which === 'next' ? over : 0;
     const noun = places.nounOf(place);
@@ -181,12 +177,6 @@ interface Used {
   readonly number: number | undefined;
 }
 
-/** Places passed over from one number to another, round the ring; below 0 where it goes back. */
-function placesOver(from: number, to: number, size: number): number {
-  const over = (((to - from - 1) % size) + size) % size;
-  return over > size / 2 ? over - size : over;
-}
-
 /** What was used last before an entry of an act; a side begins beside its corner, whatever was used before that. */
 function usedBefore(order: InOrder, at: number, act: Act | null, places: Places): Used | null {
   const side = act?.do === 'side' && act.part !== 'from the start' ? act : null;
@@ -201,101 +191,13 @@ function usedBefore(order: InOrder, at: number, act: Act | null, places: Places)
     place ??= used?.last ?? here;
     if (!used) continue;
     // What went back lies behind what was used before it.
-    if (number !== undefined && placesOver(number, used.to, places.size) < 0) break;
+    if (number !== undefined && places.over(number, used.to) < 0) break;
     number = used.to;
+    if (!places.goBack) break;
   }
   if (number !== undefined) return { place: place!, number };
   if (side && begins !== undefined) return { place: place ?? NOTHING, number: begins! - 1 };
   return place === null ? null : { place, number: undefined };
-}
-
-/** The places that a round may be worked into, in the order of work. */
-class Places {
-  private readonly all: readonly number[];
-  private readonly numbers: ReadonlyMap<number, number>;
-  /** For each side the number of its first place; none where a round is not worked side by side. */
-  private readonly begins: ReadonlyMap<number, number>;
-  private readonly order: InOrder;
-
-  constructor(
-    private readonly plan: Plan,
-    private readonly procedure: Procedure,
-    private readonly language: Language,
-  ) {
-    const { round } = procedure;
-    this.order = inOrder(round);
-    const below = plan.rounds[round.onto]?.ring;
-    const begins = new Map<number, number>();
-    const { travel } = this.order;
-    if (below && round.written && !isDisc(plan.body.outline) && round.written.recipe.scope === 'side') {
-      const kinds = placeKindsUsed(waysOf(round.written.recipe, true).own);
-      const recipes = new Map(actsOf(procedure, 'corner').map((act) => [act.corner, act.recipe]));
-      const recipeAt = (corner: number): CornerRecipe =>
-        recipes.get(corner % plan.sides.length) ?? round.written!.recipe.corner;
-      const all: number[] = [];
-      for (const side of inTravel(
-        plan.sides.map((_, i) => i),
-        travel,
-      )) {
-        begins.set(side, all.length);
-        const corners = [recipeAt(side), recipeAt(side + 1)] as const;
-        all.push(...inTravel(placesBetween(below, side, kinds, corners), travel));
-      }
-      this.all = all;
-    } else if (below && round.written) {
-      const kinds = placeKindsUsed(waysOf(round.written.recipe, !isDisc(plan.body.outline)).own);
-      this.all = inTravel(placesInSpan(below, { start: 0, length: below.made.length }, kinds), travel);
-    } else {
-      // Spots of the edge are numbered as they come, corners among them.
-      const spots = plan.body.edges.reduce((sum, e) => sum + e.spots.length + 1, 0);
-      this.all = Array.from({ length: spots }, (_, i) => i);
-    }
-    this.begins = begins;
-    this.numbers = new Map(this.all.map((place, i) => [place, i]));
-  }
-
-  beginOf(side: number): number | undefined {
-    return this.begins.get(side);
-  }
-
-  get size(): number {
-    return this.all.length;
-  }
-
-  /** What a place is called; null for what goes into none. */
-  nounOf(place: number): string | null {
-    if (place === NOTHING) return null;
-    const { round } = this.procedure;
-    if (round.onto < 0) return edgeNoun(this.plan, place, this.language);
-    const { ring } = this.plan.rounds[round.onto]!;
-    const kind: PlaceKind = isGap(place)
-      ? 'gap'
-      : isChainRun(ring.made[entryOf(place)]!)
-        ? 'space'
-        : 'stitch';
-    return placeNoun(kind, 1);
-  }
-
-  /**
-   * The numbers of the places that an entry takes up, and the last of them: one, or for stitches worked together as many
-   * as it has legs. On the edge those are of one kind: over a seam, the spaces on either side; over a corner, the corner.
-   *
-   * @param w the entry, in the order of work
-   */
-  usedBy(w: number): { readonly from: number; readonly to: number; readonly last: number } | null {
-    const place = this.order.into(w);
-    const number = this.numbers.get(place);
-    if (number === undefined) return null;
-    const more = placesTaken(this.order.stitch(w)) - 1;
-    if (this.procedure.round.onto < 0) {
-      // Over a seam, whose spot lies between the two spaces.
-      const to = more > 0 && spotOf(this.plan, number).on === 'edge' ? number + ACROSS_SEAM : number;
-      return { from: number, to, last: to };
-    }
-    // Worked against the order of the ring, a place is known by the last of those that are taken together.
-    if (this.order.travel === -1) return { from: number - more, to: number, last: place };
-    return { from: number, to: number + more, last: this.all[(number + more) % this.size]! };
-  }
 }
 
 const alike = (a: readonly Stitch[], b: readonly Stitch[]): boolean =>
@@ -336,12 +238,4 @@ function runWords(run: Run, language: Language): string {
     taken > 1 ? `${group} over the next ${plural(taken, noun)}` : `${group} ${into} the next ${noun}`,
   ].join(', ');
   return times > 1 ? `[${parts}] ${times} times` : parts;
-}
-
-/** What a place of the edge is called. */
-function edgeNoun(plan: Plan, place: number, language: Language): string {
-  const at = spotOf(plan, place);
-  return at.on === 'edge corner'
-    ? plan.body.cornerPlaces[at.corner]!
-    : spotNoun(plan.body.edges[at.side]!.spots[at.spot]!, language);
 }
