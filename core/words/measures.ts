@@ -31,9 +31,11 @@ export function sizeWords(
 /** A yard, m. */
 const M_OF_YARD = 0.9144;
 
-/** Yarn length: metres, or yards where lengths are in inches. */
+/** Yarn length: metres, or yards where lengths are in inches; below one, tenths. @example yarnLengthWords(0.34, 'cm') // '0.3 m' */
 export function yarnLengthWords(metres: number, unit: LengthUnit): string {
-  return unit === 'cm' ? `${Math.round(metres)} m` : `${Math.round(metres / M_OF_YARD)} yd`;
+  const length = unit === 'cm' ? metres : metres / M_OF_YARD;
+  const told = length === 0 || length >= 1 ? Math.round(length) : Math.max(1, Math.round(length * 10)) / 10;
+  return `${told} ${unit === 'cm' ? 'm' : 'yd'}`;
 }
 
 /** A signed percentage to one decimal. @example percentWords(-0.0132) // '−1.3 %' */

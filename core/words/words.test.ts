@@ -268,6 +268,13 @@ describe('measures', () => {
     expect(lengthWords(1524, 'in')).toBe('60 in');
     expect(sizeWords({ widthMm: 1180, heightMm: 1520 }, 'cm')).toBe('118 × 152 cm');
     expect(yarnLengthWords(91.44, 'in')).toBe('100 yd');
+    expect([0, 0.01, 0.34, 0.97, 1.4].map((m) => yarnLengthWords(m, 'cm'))).toEqual([
+      '0 m',
+      '0.1 m',
+      '0.3 m',
+      '1 m',
+      '1 m',
+    ]);
     expect([smallLengthWords(7.37, 'cm'), smallLengthWords(7.37, 'in')]).toEqual(['7.4 mm', '0.29 in']);
     expect([0.0132, -0.0004, -0.05].map(percentWords)).toEqual(['+1.3 %', '0.0 %', '−5.0 %']);
     expect(rangeWords(100, 0.2)).toBe('80–120');
