@@ -1,5 +1,5 @@
 import { memo, type KeyboardEvent, type ReactNode } from 'react';
-import { landmarksOf } from '../../core/chart/landmarks.ts';
+import { joinsOf } from '../../core/chart/landmarks.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { isDisc, type Point } from '../../core/piece/outline.ts';
 import { useGround } from '../look/Look.tsx';
@@ -149,20 +149,17 @@ function Drawing({
             ),
         )}
       {parts.includes('join') &&
-        landmarksOf(plan, 0).map(
-          (l) =>
-            l.kind === 'join' && (
-              <g key={`${l.side} ${l.join}`} {...pickable({ kind: 'join', side: l.side, join: l.join })}>
-                <circle
-                  className="reach"
-                  cx={l.x * mirrored}
-                  cy={l.y}
-                  r={largest * 0.02}
-                  strokeWidth={largest * 0.008}
-                />
-              </g>
-            ),
-        )}
+        joinsOf(plan.body).map(({ side, join, x, y }) => (
+          <g key={`${side} ${join}`} {...pickable({ kind: 'join', side, join })}>
+            <circle
+              className="reach"
+              cx={x * mirrored}
+              cy={y}
+              r={largest * 0.02}
+              strokeWidth={largest * 0.008}
+            />
+          </g>
+        ))}
       {marks.map(({ x, y, label, colour, words }) => (
         <g key={words} className="mark" transform={`translate(${x * mirrored} ${y})`}>
           <title>{words}</title>

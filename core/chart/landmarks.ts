@@ -1,4 +1,5 @@
 /** Parts of a border that one would look at: its corners, the middles of its sides, its joins. */
+import type { Body } from '../piece/edge.ts';
 import type { Point } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { sideSpan } from '../ring/ring.ts';
@@ -13,6 +14,18 @@ export interface Landmark extends Point {
   readonly join: number;
 }
 
+/** Where motifs are joined along the edge of a piece, mm: side by side in working order. No stitch needs to be drawn for it. */
+export function joinsOf(body: Body): readonly Landmark[] {
+  const feet = edgeFeet(body);
+  let first = 1;
+  return body.edges.flatMap(({ spots, joins }, side): readonly Landmark[] => {
+    const before = first;
+    first += spots.length + 1;
+    // A join is a corner space, a seam and a corner space: the seam is its middle.
+    return joins.map((spot, join) => ({ kind: 'join', side, join, ...feet(before + spot + 1) }));
+  });
+}
+
 /**
  * The landmarks of one round, mm on the piece: side by side its corner, its middle and its joins in working
  * order. A disc has no corner. A side without a stitch has no middle.
@@ -20,22 +33,17 @@ export interface Landmark extends Point {
  * @param round number of the worked round, the base round 0
  */
 export function landmarksOf(plan: Plan, round: number): readonly Landmark[] {
-  const chart = chartOf(plan)[round]!;
-  const { ring, headX, headY } = chart;
+  const { ring, headX, headY } = chartOf(plan)[round]!;
   const at = (entry: number): Point => ({ x: headX[entry]!, y: headY[entry]! });
-  const feet = edgeFeet(plan.body);
-  let spotsBefore = 0;
-  return plan.sides.flatMap(({ edge }, side): readonly Landmark[] => {
+  const joins = joinsOf(plan.body);
+  return plan.sides.flatMap((_, side): readonly Landmark[] => {
     const centre = ring.centres[side];
     const span = sideSpan(ring, side);
     const middle = (span.start + Math.floor(span.length / 2)) % ring.made.length;
-    const first = spotsBefore + 1;
-    spotsBefore += edge.spots.length + 1;
     return [
       ...(centre ? [{ kind: 'corner' as const, side, join: 0, ...at(centre.start) }] : []),
       ...(span.length > 0 ? [{ kind: 'side' as const, side, join: 0, ...at(middle) }] : []),
-      // A join is a corner space, a seam and a corner space: the seam is its middle.
-      ...edge.joins.map((spot, join) => ({ kind: 'join' as const, side, join, ...feet(first + spot + 1) })),
+      ...joins.filter((j) => j.side === side),
     ];
   });
 }
