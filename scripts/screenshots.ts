@@ -28,17 +28,7 @@ async function addRound(page: Page, name: string): Promise<void> {
 }
 
 const SHOTS: readonly Shot[] = [
-  {
-    name: 'shelf',
-    path: '/',
-    before: async (page) => {
-      await page.goto(home);
-      // The two rows that are seen have been painted.
-      await page.waitForFunction(
-        () => document.querySelectorAll('.shelf-drawing :is(image, img)').length >= 8,
-      );
-    },
-  },
+  { name: 'shelf', path: '/' },
   {
     name: 'piece',
     path: '/hem/demo-stepped/piece',
@@ -130,8 +120,13 @@ for (const { name, path, before } of SHOTS) {
   await page.waitForTimeout(900);
   // What is worked in the background has been worked.
   while (await page.getByText('working …').count()) await page.waitForTimeout(200);
-  // Pictures of whole pieces are painted once the page rests.
-  await page.waitForTimeout(3500);
+  // Whole pieces that are seen are painted once the page rests.
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('svg.plan')].every(
+      (drawing) => drawing.querySelector('image') ?? drawing.getBoundingClientRect().top > innerHeight,
+    ),
+  );
+  await page.waitForTimeout(2500);
   await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
   console.log(`docs/screenshots/${name}.png`);
   await page.close();
