@@ -3,7 +3,7 @@ import { CROSSING_IDS } from '../base/crossings.ts';
 import { schoolsFor } from '../base/schools.ts';
 import type { StartOfRound } from '../base/start.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
-import type { Edit } from '../edits/edit.ts';
+import { performed, type Edit } from '../edits/edit.ts';
 import * as base from '../edits/base.ts';
 import { constructionOf } from '../edits/constructions.ts';
 import * as hems from '../edits/hem.ts';
@@ -20,6 +20,8 @@ import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Chance } from '../chance.ts';
+import { createPlanner } from '../plan/planner.ts';
+import { PIECES, on } from './anyHem.ts';
 import { anyHands } from './makers.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 
@@ -338,3 +340,20 @@ const startByChance = (chance: Chance, sides: number): StartOfRound => ({
   join: chance.pick(['centred', 'climbing'] as const),
   first: chance.pick(['usual', 'chain', 'counted chain', 'standing'] as const),
 });
+
+/** More stitches in a round make tests slow, and say no more. */
+const MOST_STITCHES = 4000;
+
+/** A hem of any piece, once edits by chance have been done to it. @param said hears what was done */
+export function anyEdited(chance: Chance, said?: (label: string) => void): Hem {
+  const planner = createPlanner();
+  let hem = on(chance.pick(PIECES)[1]);
+  for (let k = 0; k < 12; k++) {
+    const next = randomEdit(planner(hem), chance, `e${k}`);
+    const outcome = next && performed(hem, next);
+    if (!outcome?.ok || planner(outcome.value).rounds.some((r) => r.total > MOST_STITCHES)) continue;
+    hem = outcome.value;
+    said?.(next!.label);
+  }
+  return hem;
+}
