@@ -1,13 +1,15 @@
 /**
  * The saving of an open hem: soon after an edit, at the latest two seconds into continuous editing, one writing at a
- * time. What cannot be written is said, set aside at once and tried again until it is.
+ * time. Before the database is asked, what an edit changed is set aside, so that a page that ends loses nothing. What
+ * cannot be written is said and tried again until it is.
  */
-import { changesBetween, type PartChange } from '../../core/document/parts.ts';
+import { changesBetween, touchedParts, type PartChange } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { notedSince } from '../../core/document/record.ts';
 import { StorageHangs, isFull } from '../storage/cupboard.ts';
 import type { Draft } from '../storage/drafts.ts';
 import type { Writing, Written } from '../storage/library.ts';
-import type { UndoSteps } from '../storage/records.ts';
+import type { Step, UndoSteps } from '../storage/records.ts';
 
 /** `binned`: another page has deleted the hem. */
 export type SavingState = 'saved' | 'saving' | 'failed' | 'full' | 'hangs' | 'binned';
@@ -21,7 +23,7 @@ export interface SavingParts {
   readonly read: () => Promise<{ readonly hem: Hem; readonly revision: number } | null>;
   readonly keepAgain: (hem: Hem) => Promise<void>;
   /** Keeps an edit that may not get saved any more, at once; false when there is no room. */
-  readonly setAside: (draft: Draft) => boolean;
+  readonly setAside: (draft: Omit<Draft, 'over'>) => boolean;
   readonly dropAside: (edit: number) => void;
   /** Parts that another page had changed too, and have become as here. */
   readonly conflicting: (parts: readonly string[], hem: Hem) => void;
@@ -43,6 +45,9 @@ export class Saving {
   private hem: Hem;
   private label = '';
   private steps: UndoSteps = { past: [], future: [] };
+  /** Every part that was touched since `common`, as it became: those that are being written, and those after them. */
+  private sent: readonly PartChange[] = [];
+  private touched: readonly PartChange[] = [];
   /** Edits are counted: the last one made, and the last one known to be written. */
   private edits = 0;
   private written = 0;
@@ -56,6 +61,8 @@ export class Saving {
     private common: Hem,
     private revision: number,
     private readonly parts: SavingParts,
+    /** The steps of undo that were written last. */
+    private keptSteps: UndoSteps = { past: [], future: [] },
   ) {
     this.hem = common;
   }
@@ -65,6 +72,7 @@ export class Saving {
   }
 
   edited(hem: Hem, label: string, steps: UndoSteps): void {
+    this.touched = touchedParts(this.touched, changesBetween(this.hem, hem));
     this.hem = hem;
     this.label = label;
     this.steps = { past: [...steps.past], future: [...steps.future] };
@@ -75,26 +83,30 @@ export class Saving {
     if (this.state === 'saving') {
       const left = this.since + SAVE_AT_LATEST_MS - performance.now();
       this.schedule(Math.max(0, Math.min(SAVE_AFTER_MS, left)));
-    } else this.putAside();
+    }
+    this.putAside(this.state === 'saving' ? 'line' : 'whole');
   }
 
   leave(): void {
-    if (this.unsaved) this.putAside();
+    if (this.unsaved) this.putAside('whole');
     void this.flush();
   }
 
-  private putAside(): boolean {
+  /** A line holds what was edited since the last writing, and is small; the whole hem needs nothing that is stored. */
+  private putAside(what: 'line' | 'whole'): void {
     const { hem, common, revision, edits, steps, label } = this;
-    const changes = changesBetween(common, hem);
-    return this.parts.setAside({
+    const kept = what === 'whole' ? NONE_KEPT : stepsKept(this.keptSteps.past, steps.past);
+    this.parts.setAside({
       id: hem.id,
       page: this.parts.page,
       edit: edits,
       base: revision,
-      hem,
-      changes,
-      steps,
+      changes: touchedParts(this.sent, this.touched),
+      noted: notedSince(common.record, hem.record),
+      kept,
+      steps: { past: steps.past.slice(kept.to - kept.from), future: steps.future },
       label,
+      hem: what === 'whole' ? hem : null,
     });
   }
 
@@ -119,10 +131,20 @@ export class Saving {
   }
 
   private async writeNow(): Promise<void> {
-    const { hem, edits, label, steps, common, revision } = this;
+    const { hem, edits, label, steps, common, revision, touched } = this;
     this.since = null;
+    this.sent = touched;
+    this.touched = [];
     try {
-      const written = await this.parts.write({ hem, common, base: revision, label, edit: edits, steps });
+      const written = await this.parts.write({
+        hem,
+        common,
+        changes: touched,
+        base: revision,
+        label,
+        edit: edits,
+        steps,
+      });
       this.failures = 0;
       if (written.kind === 'in the bin') {
         this.become('binned');
@@ -132,12 +154,17 @@ export class Saving {
       this.written = edits;
       this.revision = written.revision;
       this.common = written.hem;
+      this.keptSteps = steps;
+      this.sent = [];
       if (written.hem !== hem) this.hem = this.parts.took(written.hem, changesBetween(hem, this.hem));
       if (written.conflicts.length > 0) this.parts.conflicting(written.conflicts, written.hem);
       if (written.anew) this.parts.writtenAnew();
+      if (this.unsaved) this.putAside('line');
       this.become(this.unsaved ? 'saving' : 'saved');
     } catch (error) {
-      this.putAside();
+      this.touched = touchedParts(touched, this.touched);
+      this.sent = [];
+      this.putAside('whole');
       this.become(error instanceof StorageHangs ? 'hangs' : isFull(error) ? 'full' : 'failed');
       this.schedule(RETRY_MS[Math.min(this.failures++, RETRY_MS.length - 1)]!);
     }
@@ -171,6 +198,7 @@ export class Saving {
     this.revision = stored.revision;
     this.common = stored.hem;
     this.written = this.edits;
+    this.touched = [];
     this.become('saved');
   }
 
@@ -178,4 +206,14 @@ export class Saving {
     this.state = state;
     this.parts.changed?.();
   }
+}
+
+const NONE_KEPT = { from: 0, to: 0 } as const;
+
+/** The stretch of the steps that are stored with which those of now begin. */
+function stepsKept(stored: readonly Step[], now: readonly Step[]): Draft['kept'] {
+  const from = now[0] ? stored.indexOf(now[0]) : -1;
+  if (from < 0) return NONE_KEPT;
+  const other = now.findIndex((step, i) => step !== stored[from + i]);
+  return { from, to: other < 0 ? from + now.length : from + other };
 }

@@ -2,10 +2,13 @@ import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import type { Problem } from '../../core/problems.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { setCount } from '../../core/edits/base.ts';
+import { plan } from '../../core/plan/planner.ts';
 import { edit } from '../../core/edits/edit.ts';
 import { rename, setPace, takeUpVersion, writeNotes } from '../../core/edits/hem.ts';
 import { addRounds, chooseRound } from '../../core/edits/rounds.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { chanceOf } from '../../core/chance.ts';
+import { seeds } from '../../core/testing/seeds.ts';
 import { testBrowser } from '../testing/storage.ts';
 import type { Library } from '../storage/library.ts';
 import { HemStore } from './store.ts';
@@ -26,18 +29,19 @@ async function browserWithHem() {
     if (!opened.found.outcome.ok) throw new Error('damaged');
     const refused: Problem[] = [];
     const conflicts: string[] = [];
+    let ended = false;
     const store: HemStore = new HemStore(
       opened.found.outcome.value,
       {
         page: library.page,
         nextEdit: () => library.nextEdit(),
-        write: (writing) => library.write(writing),
+        write: (writing) => (ended ? new Promise(() => undefined) : library.write(writing)),
         read: async () => {
           const found = await library.peek(start.id);
           return found?.outcome.ok ? { hem: found.outcome.value, revision: found.revision } : null;
         },
         keepAgain: (hem) => library.add([hem], 'again'),
-        setAside: (draft) => library.drafts.put(draft),
+        setAside: (draft) => library.setAside(draft),
         dropAside: (number) => library.drafts.drop(start.id, library.page, number),
         conflicting: (parts) => conflicts.push(...parts),
         writtenAnew: () => conflicts.push('anew'),
@@ -46,11 +50,14 @@ async function browserWithHem() {
       },
       opened.found.revision,
       opened.steps,
+      opened.stored,
     );
-    library.tabs.hear(() => void store.heard());
+    library.tabs.hear(() => void (ended || store.heard()));
+    /** The page is closed: nothing that it would still do comes about. */
+    const end = (): void => void (ended = true);
     const count = (): number => store.get().plan.sides[0]!.count;
     const set = (value: number): boolean => store.do(setCount('A', [0], value));
-    return { store, library, refused, conflicts, count, set };
+    return { store, library, refused, conflicts, count, set, end };
   };
   const stored = async (): Promise<Hem> => {
     const { outcome } = (await shelf.peek(start.id))!;
@@ -190,9 +197,9 @@ describe('saving', () => {
       await pass(1000);
       expect(store.get().saved).toBe(said);
       expect(store.unsaved).toBe(true);
-      expect(library.drafts.get(start.id)!.hem.base.sides[0]!.count).toBe(170);
+      expect(library.drafts.of(start.id)[0]!.hem!.base.sides[0]!.count).toBe(170);
       set(171);
-      expect(library.drafts.get(start.id)!.hem.base.sides[0]!.count).toBe(171);
+      expect(library.drafts.of(start.id)[0]!.hem!.base.sides[0]!.count).toBe(171);
       browser.hems.fault = 'none';
       const again = await open();
       expect(again.count()).toBe(171);
@@ -205,12 +212,71 @@ describe('saving', () => {
     }
   });
 
+  test('what was seen last comes back, whatever was written, in whatever moment the page ends', async () => {
+    for (const seed of seeds(60)) {
+      const chance = chanceOf(seed);
+      const { browser, open, pass, stored } = await browserWithHem();
+      let page = await open();
+      const seen: number[] = [page.count()];
+      for (let reload = 0; reload < 3; reload++) {
+        for (let k = chance.int(1, 8); k > 0; k--) {
+          browser.hems.fault = chance.pick(['full', 'full', 'hangs', 'none'] as const);
+          browser.history.fault = chance.pick(['full', 'none'] as const);
+          // Back and forth, so that what was written in between is often neither the first nor the last.
+          page.set(chance.pick([149, 150, 151]));
+          if (chance.maybe(0.3)) page.store.undo();
+          seen.push(page.count());
+          await pass(chance.int(0, 700));
+        }
+        if (chance.maybe(0.5)) page.store.leave();
+        page.end();
+        page = await open(browser.openPage());
+        expect([seed, seen, page.count()]).toEqual([seed, seen, seen.at(-1)]);
+      }
+      browser.hems.fault = 'none';
+      await pass(40_000);
+      expect([seed, page.store.get().saved]).toEqual([seed, 'saved']);
+      expect([seed, plan(await stored()).sides[0]!.count]).toEqual([seed, page.count()]);
+    }
+  });
+
+  test('an undo after the page was opened anew takes one edit back, not those before', async () => {
+    const { open, pass } = await browserWithHem();
+    const first = await open();
+    first.set(151);
+    await pass(2000);
+    const second = await open();
+    second.set(152);
+    second.store.undo();
+    expect(second.count()).toBe(151);
+    second.store.undo();
+    expect(second.count()).toBe(150);
+  });
+
+  test('a line that is set aside with each edit stays small, and brings the undo back', async () => {
+    const { browser, open, pass } = await browserWithHem();
+    const page = await open();
+    for (let k = 0; k < 120; k++) {
+      page.set(100 + k);
+      page.store.endJoin();
+    }
+    await pass(2000);
+    browser.hems.fault = 'full';
+    page.set(300);
+    page.store.endJoin();
+    expect(JSON.stringify(page.library.drafts.of(start.id)).length).toBeLessThan(2500);
+    const next = await open(browser.openPage());
+    expect(next.count()).toBe(300);
+    for (let k = 0; k < 99; k++) next.store.undo();
+    expect(next.count()).toBe(121);
+  });
+
   test('a page that is left before it could write loses nothing', async () => {
     const { open, pass } = await browserWithHem();
     const { store, set, library } = await open();
     set(140);
     store.leave();
-    expect(library.drafts.get(start.id)).toMatchObject({ edit: 1, base: 1 });
+    expect(library.drafts.of(start.id)[0]).toMatchObject({ edit: 1, base: 1 });
     await pass(2000);
     expect(library.drafts.ids()).toEqual([]);
   });

@@ -48,16 +48,25 @@ export class HemStore {
     private readonly parts: HemStoreParts,
     revision = 0,
     steps: UndoSteps = { past: [], future: [] },
+    /** What is stored, where the hem holds edits that could not be written yet. */
+    stored: Hem | null = null,
   ) {
     this.hem = hem;
-    this.past = [...steps.past];
+    // What was done before the page was opened is a step of its own.
+    this.past = steps.past.map((step, i, all) => (i === all.length - 1 ? { ...step, joinKey: null } : step));
     this.future = [...steps.future];
-    this.saving = new Saving(hem, revision, {
+    const savingParts = {
       ...parts,
-      took: (common, changes) => this.take(common, changes),
+      took: (common: Hem, changes: readonly PartChange[]) => this.take(common, changes),
       changed: () => this.announce(),
-    });
+    };
+    this.saving = new Saving(stored ?? hem, revision, savingParts, steps);
+    if (stored) this.saving.edited(hem, this.past.at(-1)?.label ?? 'an edit', this.steps);
     this.state = this.next(this.planner(hem));
+  }
+
+  private get steps(): UndoSteps {
+    return { past: this.past, future: this.future };
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -179,7 +188,7 @@ export class HemStore {
     if (beyond && beyondLimits(this.state.plan).length === 0) return this.refuse([beyond]);
     move();
     this.hem = changed;
-    this.saving.edited(changed, label, { past: this.past, future: this.future });
+    this.saving.edited(changed, label, this.steps);
     this.state = this.next(plan);
     this.call();
     return true;

@@ -68,8 +68,10 @@ export function ShelfHem(props: ShelfHemProps) {
 }
 
 /** All that what is shown of a hem depends on. */
-export const cardStamp = ({ revision }: Pick<Found, 'revision'>, ground: GroundName): string =>
-  `${revision} ${ground}`;
+export const cardStamp = (
+  { revision, aside }: Pick<Found, 'revision' | 'aside'>,
+  ground: GroundName,
+): string => [revision, aside, ground].filter((part) => part !== null).join(' ');
 
 /** A hem that is sound, as it was kept; or else, when it is about to be seen, planned and drawn. */
 function SoundHem({ found, glanced, onDuplicate, onDiscard, onKept }: ShelfHemProps) {

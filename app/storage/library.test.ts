@@ -150,8 +150,11 @@ describe('an edit that was set aside', () => {
     base,
     hem: changed,
     changes: [{ part: 'pace', before: 18, after: changed.pace }],
+    noted: [],
+    kept: { from: 0, to: 0 },
     steps: { past: [{ label: 'pace', changes: [], joinKey: null }], future: [] },
     label: 'pace',
+    over: {},
   });
 
   test('is there when the shelf is shown and when the hem is opened, with its undo', async () => {
@@ -171,15 +174,50 @@ describe('an edit that was set aside', () => {
     expect(await library.version(hem.id, versions[1]!.revision)).toMatchObject({ value: { pace: hem.pace } });
   });
 
-  test('is kept until it is written', async () => {
+  test('is kept until it is written, and seen all the same', async () => {
     const { browser, library } = await shelfWithOne();
     library.drafts.put(draft(after(hem, setPace(60)), 1));
     browser.hems.fault = 'full';
-    await library.list();
-    expect((await library.open(hem.id))!.found.revision).toBe(1);
+    expect((await library.list())[0]!.outcome).toMatchObject({ value: { pace: 60 } });
+    const opened = (await library.open(hem.id))!;
+    expect(opened).toMatchObject({ found: { revision: 1, outcome: { value: { pace: 60 } } }, stored: hem });
+    expect(opened.steps.past).toHaveLength(1);
     expect(library.drafts.ids()).toEqual([hem.id]);
     browser.hems.fault = 'none';
     expect((await library.open(hem.id))!.found.outcome).toMatchObject({ value: { pace: 60 } });
+  });
+
+  test('of each page is its own, and a line needs no whole hem', async () => {
+    const { library } = await shelfWithOne();
+    const line = { ...draft(after(hem, setPace(60)), 1), hem: null };
+    library.drafts.put(line);
+    const notes = { part: 'notes', before: '', after: 'from the other' };
+    library.drafts.put({ ...line, page: 'other page', changes: [notes] });
+    expect((await library.open(hem.id))!.found.outcome).toMatchObject({
+      value: { pace: 60, notes: 'from the other' },
+    });
+    expect(library.drafts.ids()).toEqual([]);
+  });
+
+  test('that another page has taken over and gone on from does not come back', async () => {
+    for (const written of [true, false]) {
+      const { browser, library } = await shelfWithOne();
+      library.drafts.put(draft(after(hem, setPace(60)), 1));
+      browser.hems.fault = 'full';
+      const opened = (await library.open(hem.id))!;
+      const changed = after(hem, setPace(61));
+      const changes = [{ part: 'pace', before: 18, after: 61 }];
+      library.setAside({ ...draft(changed, 1, 1), page: library.page, changes });
+      if (written) {
+        browser.hems.fault = 'none';
+        await write(library, changed, opened.stored!, 1);
+      }
+      const next = browser.openPage();
+      expect((await next.open(hem.id))!.found.outcome).toMatchObject({ value: { pace: 61 } });
+      browser.hems.fault = 'none';
+      expect((await next.open(hem.id))!.found.outcome).toMatchObject({ value: { pace: 61 } });
+      expect(next.drafts.ids()).toEqual([]);
+    }
   });
 
   test('goes on top of what another page wrote since, whatever the clocks say', async () => {

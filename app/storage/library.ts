@@ -2,13 +2,13 @@
  * All hems of this browser. What is written is written under a lock of its hem and with the next revision; what another
  * page wrote in between is united with it part by part (docs/decisions/0008). Nothing here shows anything.
  */
-import { settled, united, withChanges } from '../../core/document/parts.ts';
+import { united, type PartChange } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { withRecordOf } from '../../core/document/record.ts';
 import type { Outcome } from '../../core/problems.ts';
 import { Bin, type Binned } from './bin.ts';
 import type { Cupboard } from './cupboard.ts';
-import type { Drafts } from './drafts.ts';
+import type { Draft, Drafts } from './drafts.ts';
 import { History, type Version } from './history.ts';
 import {
   changedOf,
@@ -19,6 +19,7 @@ import {
   type KeptHem,
   type UndoSteps,
 } from './records.ts';
+import { isWritten, resumed, stepsOfDraft, withAside } from './resumed.ts';
 import type { Tabs } from './tabs.ts';
 
 /** A hem to be written, with where it comes from. */
@@ -27,6 +28,8 @@ export interface Writing {
   /** The hem and its revision as last read or written by the page that writes. */
   readonly common: Hem;
   readonly base: number;
+  /** Every part that was touched since, as it became. */
+  readonly changes: readonly PartChange[];
   readonly label: string;
   /** The page’s last edit, counted. */
   readonly edit: number;
@@ -51,6 +54,8 @@ export interface OpenedHem {
   readonly found: Found;
   /** Steps of undo that still apply. */
   readonly steps: UndoSteps;
+  /** What is stored, where that is not `found` because an edit that was set aside cannot be written now. */
+  readonly stored: Hem | null;
 }
 
 const NO_STEPS: UndoSteps = { past: [], future: [] };
@@ -79,6 +84,10 @@ export class Library {
   readonly history: History;
   private readonly bin: Bin;
   private edits = 0;
+  /** The last writing of each hem that was tried here: one that was given up may have come about all the same. */
+  private readonly tried = new Map<string, { readonly revision: number; readonly edit: number }>();
+  /** Edits that other pages had set aside and that are in a hem as it was opened here, by hem. */
+  private readonly over = new Map<string, Draft['over']>();
 
   constructor(private readonly parts: LibraryParts) {
     this.history = new History(parts.history, parts.now);
@@ -98,19 +107,22 @@ export class Library {
     return this.parts.drafts;
   }
 
+  /** Sets an edit of a hem that is open here aside. @returns whether there was room for it */
+  setAside(draft: Omit<Draft, 'over'>): boolean {
+    return this.parts.drafts.put({ ...draft, over: this.over.get(draft.id) ?? {} });
+  }
+
   get tabs(): Tabs {
     return this.parts.tabs;
   }
 
   /** All hems, those that are worked on before the others, last changed first; damaged ones too. Edits that were set aside are written before. */
   async list(): Promise<readonly Found[]> {
-    for (const id of this.parts.drafts.ids()) {
-      // One that cannot be written now stays aside.
-      await this.takeDraft(id).catch(() => undefined);
-    }
+    const aside = this.parts.drafts.ids();
+    for (const id of aside) await this.takeDrafts(id);
     const all = await this.parts.hems.all();
     return all
-      .map(([id, value]) => readRecord(id, value))
+      .map(([id, value]) => (aside.includes(id) ? this.asSeen(readRecord(id, value)) : readRecord(id, value)))
       .sort(
         (a, b) =>
           Number(isBegun(b)) - Number(isBegun(a)) || order(changedOf(b), changedOf(a)) || order(a.id, b.id),
@@ -119,11 +131,25 @@ export class Library {
 
   /** A hem with the last edit that was made to it; null when it is not here. */
   async open(id: string): Promise<OpenedHem | null> {
-    const fromDraft = await this.takeDraft(id).catch(() => null);
+    await this.takeDrafts(id);
     const value = await this.parts.hems.get(id);
     if (value === null || value === undefined) return null;
-    const found = readRecord(id, value);
-    return { found, steps: fromDraft ?? (await this.stepsOf(id, found.revision)) };
+    const stored = readRecord(id, value);
+    const found = this.asSeen(stored);
+    const steps = await this.stepsOf(id, stored.revision);
+    const aside = this.parts.drafts.of(id).filter((draft) => !isWritten(stored, draft));
+    const last = aside.at(-1);
+    if (!last || found === stored || !stored.outcome.ok) return { found, steps, stored: null };
+    this.over.set(id, asideOf(aside));
+    return { found, steps: stepsOfDraft(last, steps), stored: stored.outcome.value };
+  }
+
+  /** What is stored of a hem, with the edits that are set aside and could not be written: what its maker saw last. */
+  private asSeen(found: Found): Found {
+    return this.parts.drafts.of(found.id).reduce((seen, draft) => {
+      const hem = isWritten(found, draft) ? null : resumed(seen, draft);
+      return hem ? withAside(seen, hem, draft) : seen;
+    }, found);
   }
 
   /** A hem as it is stored; null when it is not here. */
@@ -145,13 +171,15 @@ export class Library {
         return this.put(writing, writing.hem, [], { revision: writing.base, writers: {} }, true);
       }
       const found = readRecord(id, value);
-      if (found.revision === writing.base) return this.put(writing, writing.hem, [], found, false);
+      const tried = this.tried.get(id);
+      const own = tried?.revision === found.revision && tried.edit === found.writers[this.parts.page];
+      if (found.revision === writing.base || own) return this.put(writing, writing.hem, [], found, false);
       if (!found.outcome.ok) {
         // What another page left cannot be read: it is kept as it is, and this page’s hem goes on.
         await this.history.add(id, found.revision, 'what another page left', found.raw, true);
         return this.put(writing, writing.hem, ['everything'], found, false);
       }
-      const { hem, conflicts } = united(writing.common, writing.hem, found.outcome.value);
+      const { hem, conflicts } = united(writing.common, writing.hem, found.outcome.value, writing.changes);
       if (conflicts.length > 0)
         await this.keepVersion(id, found, 'before another page changed the same', true);
       return this.put(writing, hem, conflicts, found, false);
@@ -170,6 +198,7 @@ export class Library {
     const { id } = writing.hem;
     const revision = before.revision + 1;
     await this.attempt(() => this.keepFirst(writing.common, before.revision));
+    this.tried.set(id, { revision, edit: writing.edit });
     await this.parts.hems.set(id, this.recordOf(hem, writing, revision, before.writers));
     // What follows is of use, but the hem is safe without it.
     await this.attempt(() => this.history.add(id, revision, writing.label, hem));
@@ -204,7 +233,8 @@ export class Library {
     const others = Object.entries(writers).filter(([page]) => page !== this.parts.page);
     const latest = Math.max(edit, writers[this.parts.page] ?? 0);
     const known = [...others.slice(1 - MOST_WRITERS), [this.parts.page, latest] as const];
-    return { kept: 1, revision, hem, label, writers: Object.fromEntries(known) };
+    const taken = this.over.get(hem.id) ?? {};
+    return { kept: 1, revision, hem, label, writers: { ...Object.fromEntries(known), ...taken } };
   }
 
   /** Puts hems on the shelf that are not there yet. */
@@ -306,48 +336,44 @@ export class Library {
     return this.history.read(id, revision);
   }
 
-  /** Writes an edit that was set aside, and gives it up then. @returns its steps of undo; null when there is none */
-  private async takeDraft(id: string): Promise<UndoSteps | null> {
-    const draft = this.parts.drafts.get(id);
-    if (!draft) {
-      this.parts.drafts.remove(id);
-      return null;
-    }
-    const steps = await this.parts.tabs.alone(id, async () => {
-      const value = await this.parts.hems.get(id);
-      if (value === null || value === undefined) {
-        // Deleted since: what was set aside is kept with what was deleted.
-        const record = this.recordOf(draft.hem, draft, draft.base + 1, {});
-        if (await this.bin.get(id)) await this.bin.put(id, record);
-        else await this.parts.hems.set(id, { ...record, hem: { ...draft.hem, id } });
-        return draft.steps;
+  /** Writes edits that were set aside, and gives them up then. Those that cannot be written now stay aside. */
+  private async takeDrafts(id: string): Promise<void> {
+    this.parts.drafts.clear(id);
+    for (const draft of this.parts.drafts.of(id)) {
+      try {
+        await this.parts.tabs.alone(id, () => this.takeDraft(draft));
+        this.parts.drafts.drop(id, draft.page, draft.edit);
+        this.tell('hem', id);
+      } catch {
+        // It stays, and is seen all the same.
       }
-      const found = readRecord(id, value);
-      if ((found.writers[draft.page] ?? 0) >= draft.edit) return null;
-      const kept = readRecord(id, draft.hem);
-      // It stays aside, for a version of the application that can read it.
-      if (!kept.outcome.ok) throw new Error('what was set aside cannot be read');
-      const theirs = found.outcome.ok ? found.outcome.value : kept.outcome.value;
-      const nothingNew = kept.outcome.value.record.length <= theirs.record.length;
-      const onTop = found.revision === draft.base || (draft.changes.length === 0 && nothingNew);
-      const design = onTop
-        ? kept.outcome.value
-        : settled(withChanges(theirs, draft.changes), [kept.outcome.value]);
-      const hem = design && withRecordOf(withRecordOf(design, theirs), kept.outcome.value);
-      if (found.revision !== draft.base)
-        await this.keepVersion(id, found, 'before an edit that was set aside', true);
-      await this.attempt(() => this.keepFirst(theirs, found.revision));
-      const revision = found.revision + 1;
-      const writer = { label: draft.label, edit: draft.edit };
-      const record = this.recordOf(hem ?? kept.outcome.value, writer, revision, found.writers);
-      await this.parts.hems.set(id, { ...record, writers: { ...record.writers, [draft.page]: draft.edit } });
-      await this.attempt(() => this.history.add(id, revision, draft.label, record.hem));
-      await this.attempt(() => this.parts.undo.set(id, { revision, ...draft.steps }));
-      return draft.steps;
-    });
-    this.parts.drafts.drop(id, draft.page, draft.edit);
-    this.tell('hem', id);
-    return steps;
+    }
+  }
+
+  private async takeDraft(draft: Draft): Promise<void> {
+    const { id } = draft;
+    const value = await this.parts.hems.get(id);
+    const found = value === null || value === undefined ? null : readRecord(id, value);
+    if (found && isWritten(found, draft)) return;
+    const binned = found ? null : await this.bin.get(id);
+    const before = found ?? (binned ? readRecord(id, binned.kept) : null);
+    const hem = resumed(before, draft);
+    if (!hem) throw new Error('what was set aside cannot be read');
+    const revision = (found?.revision ?? draft.base) + 1;
+    // Edits are counted by each page: those of the draft say nothing of the edits of this one.
+    const writer = { label: draft.label, edit: 0 };
+    const made = this.recordOf(hem, writer, revision, found?.writers ?? {});
+    const record = { ...made, writers: { ...made.writers, ...asideOf([draft]) } };
+    // Deleted since: what was set aside is kept with what was deleted.
+    if (binned) return this.bin.put(id, record);
+    const steps = stepsOfDraft(draft, await this.stepsOf(id, draft.base));
+    if (found && found.revision !== draft.base)
+      await this.keepVersion(id, found, 'before an edit that was set aside', true);
+    const outcome = found?.outcome;
+    if (found && outcome?.ok) await this.attempt(() => this.keepFirst(outcome.value, found.revision));
+    await this.parts.hems.set(id, record);
+    await this.attempt(() => this.history.add(id, revision, draft.label, hem));
+    await this.attempt(() => this.parts.undo.set(id, { revision, ...steps }));
   }
 
   private async stepsOf(id: string, revision: number): Promise<UndoSteps> {
@@ -374,5 +400,9 @@ export class Library {
     this.parts.tabs.tell({ kind, id, page: this.parts.page });
   }
 }
+
+/** The last edits that drafts hold, by page. */
+const asideOf = (drafts: readonly Draft[]): Draft['over'] =>
+  Object.assign({}, ...drafts.map(({ page, edit, over }) => ({ ...over, [page]: edit }))) as Draft['over'];
 
 const order = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

@@ -27,6 +27,8 @@ export interface Found {
   readonly outcome: Outcome<Hem>;
   /** What is kept in the hem’s place, whatever it is. */
   readonly raw: unknown;
+  /** The last edit beyond the revision that is set aside and cannot be written now; null when all is written. */
+  readonly aside: string | null;
 }
 
 const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
@@ -49,6 +51,7 @@ export function readRecord(id: string, value: unknown): Found {
       return (read ??= readKept(id, raw));
     },
     raw,
+    aside: null,
   };
 }
 

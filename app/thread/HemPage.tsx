@@ -102,7 +102,7 @@ function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryCl
           return { hem: found.outcome.value, revision: found.revision };
         },
         keepAgain: (kept) => library.add([kept], 'kept again'),
-        setAside: (draft) => library.drafts.put(draft),
+        setAside: (draft) => library.setAside(draft),
         dropAside: (edit) => library.drafts.drop(id, library.page, edit),
         conflicting: (parts, kept) =>
           notices.info({
@@ -130,6 +130,7 @@ function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryCl
       },
       opened.found.revision,
       opened.steps,
+      opened.stored,
     );
   } catch {
     return null;

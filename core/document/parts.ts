@@ -78,8 +78,11 @@ export function changesBetween(before: Hem, after: Hem): readonly PartChange[] {
 export const inverted = (changes: readonly PartChange[]): readonly PartChange[] =>
   changes.map(({ part, before, after }) => ({ part, before: after, after: before }));
 
-/** One change for each part that several changes, one after the other, come to. */
-export function joinedChanges(
+/**
+ * One change for each part that several changes, one after the other, touch. A part that is again as it was is among
+ * them, because a copy may have been kept in between.
+ */
+export function touchedParts(
   first: readonly PartChange[],
   then: readonly PartChange[],
 ): readonly PartChange[] {
@@ -88,8 +91,14 @@ export function joinedChanges(
     const before = joined.get(change.part);
     joined.set(change.part, before ? { ...before, after: change.after } : change);
   }
-  return [...joined.values()].filter((c) => !same(c.before, c.after));
+  return [...joined.values()];
 }
+
+/** One change for each part that several changes, one after the other, leave different. */
+export const joinedChanges = (
+  first: readonly PartChange[],
+  then: readonly PartChange[],
+): readonly PartChange[] => touchedParts(first, then).filter((c) => !same(c.before, c.after));
 
 /** A hem with changes made to it, whatever else has changed in it since. It may have to be {@link settled}. */
 export function withChanges(hem: Hem, changes: readonly PartChange[]): Hem {
@@ -168,14 +177,20 @@ export interface United {
 /**
  * Unites two hems that both come from a third. Changes of different parts both live; of a part that both changed, that
  * of `mine` does. What was done to either was done.
+ *
+ * @param my the parts of `mine` that were touched since, those that are again as they were too
  */
-export function united(common: Hem, mine: Hem, theirs: Hem): United {
-  const { hem, conflicts } = unitedDesigns(common, mine, theirs);
+export function united(
+  common: Hem,
+  mine: Hem,
+  theirs: Hem,
+  my: readonly PartChange[] = changesBetween(common, mine),
+): United {
+  const { hem, conflicts } = unitedDesigns(common, mine, theirs, my);
   return { hem: withRecordOf(withRecordOf(hem, mine), theirs), conflicts };
 }
 
-function unitedDesigns(common: Hem, mine: Hem, theirs: Hem): United {
-  const my = changesBetween(common, mine);
+function unitedDesigns(common: Hem, mine: Hem, theirs: Hem, my: readonly PartChange[]): United {
   const their = new Map(changesBetween(common, theirs).map((c) => [c.part, c]));
   if (their.size === 0) return { hem: mine, conflicts: [] };
   const conflicts = my.flatMap(({ part, after }) => {

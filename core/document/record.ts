@@ -79,6 +79,13 @@ export function unitedRecords(a: WorkRecord, b: WorkRecord): WorkRecord {
   return [...events.values()].sort(inOrder);
 }
 
+/** The events of a record that another, from which it has grown, does not have. */
+export function notedSince(before: WorkRecord, now: WorkRecord): WorkRecord {
+  if (before === now) return [];
+  const known = new Set(before.map(keyOf));
+  return now.filter((event) => !known.has(keyOf(event)));
+}
+
 /** A hem with all that was done to another copy of it, too. */
 export function withRecordOf(hem: Hem, other: Hem): Hem {
   const record = unitedRecords(hem.record, other.record);
