@@ -302,15 +302,27 @@ program
 
 program
   .command('bundle')
-  .description('a backup: all hems of some files in one zip file')
+  .description(
+    'a backup: all hems of some files in one zip file, or in several where one could not be opened again',
+  )
   .argument('[files...]', FILES)
   .requiredOption('-o, --output <file>', 'the zip file to write; “-” for standard output')
   .action((files: readonly string[], { output }: { output: string }) => {
     const hems = openHems(files).map((o) => o.hem);
-    const bytes = writeBundle(hems, new Date());
-    if (output === '-') process.stdout.write(bytes);
-    else writeFileSync(output, bytes);
+    const parts = writeBundle(hems, new Date());
+    if (output !== '-')
+      parts.forEach((bytes, i) => writeFileSync(i === 0 ? output : numbered(output, i + 1), bytes));
+    else if (parts.length === 1) process.stdout.write(parts[0]!);
+    else {
+      console.error(
+        `The backup takes ${parts.length} files. Name one with --output; the others are named after it.`,
+      );
+      process.exit(EXIT.unsound);
+    }
   });
+
+/** “all.zip” as “all-2.zip”. */
+const numbered = (file: string, number: number): string => file.replace(/(\.\w+)?$/, `-${number}$1`);
 
 program
   .command('rounds')

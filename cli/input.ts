@@ -48,7 +48,7 @@ function filesIn(file: string, complain: (file: string, words: string) => void):
   // A zip file begins with the letters PK.
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return [{ name, text: new TextDecoder().decode(bytes) }];
   const outcome = readBundle(bytes);
-  if (outcome.ok) return outcome.value;
+  if (outcome.ok) return outcome.value.files;
   for (const p of outcome.problems) complain(name, problemLine(p));
   return [];
 }

@@ -35,11 +35,11 @@ export const LIMITS = {
   /** Letters of a pattern that is pasted or read. */
   patternLetters: 200_000,
 
-  /** Bytes of a file that is opened, before and after it is unpacked. */
+  /** Bytes of a file that is written or opened, before and after it is unpacked. */
   fileBytes: 32_000_000,
-  /** Bytes of one hem as a file. */
+  /** Bytes that an edit may bring a hem to. Two copies put together come to twice as much, which is still a file. */
   hemBytes: 4_000_000,
-  /** Files in a backup, and the bytes that all of them come to. */
+  /** Files in one file of a backup, and the bytes that all of them come to. */
   bundledFiles: 5000,
   bundledBytes: 128_000_000,
   /** Letters of a link. */

@@ -129,6 +129,10 @@ const SENTENCES = {
     what: `no more than ${v.most} things that were done can be noted of one hem`,
     remedy: 'Download the hem file, and go on with a copy of the hem.',
   }),
+  'hem-too-large': (v: { most: number }) => ({
+    what: `this hem would be larger than ${v.most} MB, and its file could not be opened again`,
+    remedy: 'Remove saved borders or long notes first. What is there stays as it is.',
+  }),
   'link-too-long': () => ({
     what: 'the link holds more than a hem can have',
     remedy: 'Ask for the hem file instead.',

@@ -96,7 +96,7 @@ test('a backup of all hems comes back whole, and doubles nothing', async ({ page
   ]);
   const bytes = readFileSync(await download.path());
   const outcome = readBundle(bytes);
-  expect(outcome.ok && outcome.value.length).toBe(demoPlans().length);
+  expect(outcome.ok && outcome.value.files.length).toBe(demoPlans().length);
   const open = (): Promise<void> =>
     page
       .locator('input[type=file]')
@@ -127,12 +127,54 @@ test('a backup of all hems comes back whole, and doubles nothing', async ({ page
   await expect(page.getByRole('dialog').getByText('before it was replaced')).toBeVisible();
 });
 
+test('a backup with more photos than one file holds comes in several, and all of it comes back', async ({
+  page,
+  browser,
+}) => {
+  test.slow();
+  await page.goto('/');
+  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await page.evaluate(async () => {
+    const open = indexedDB.open('zig-hem');
+    await new Promise((resolve) => (open.onsuccess = resolve));
+    const photos = open.result.transaction('photos', 'readwrite');
+    for (let k = 0; k < 90; k++) {
+      const bytes = new Uint8Array(400_000);
+      for (let at = 0; at < bytes.length; at += 50_000)
+        crypto.getRandomValues(bytes.subarray(at, at + 50_000));
+      photos.objectStore('photos').put(new Blob([bytes], { type: 'image/jpeg' }), `demo-harbour-throw/p${k}`);
+    }
+    await new Promise((resolve) => (photos.oncomplete = resolve));
+    open.result.close();
+  });
+  await page.reload();
+  const downloads: Download[] = [];
+  page.on('download', (download) => downloads.push(download));
+  await page.getByRole('button', { name: 'Download a backup' }).click();
+  await expect(page.getByText('This backup is 2 files')).toBeVisible();
+  await expect.poll(() => downloads.length).toBe(2);
+  const paths = await Promise.all(downloads.map((download) => download.path()));
+  const names = downloads.map((download) => download.suggestedFilename());
+  expect(names.map((name) => name.slice(-11)).sort()).toEqual(['-1-of-2.zip', '-2-of-2.zip']);
+
+  const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  await other.goto(new URL('/', page.url()).href);
+  await expect(other.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await other.locator('input[type=file]').setInputFiles(paths);
+  await expect(other.getByRole('alert', { name: 'What was opened' })).toContainText(
+    'the same as on your shelf',
+  );
+  await other.reload();
+  await expect(other.getByText('the 90 photos of your work')).toBeVisible();
+  await other.context().close();
+});
+
 test('a long shelf is laid out as it is scrolled', async ({ page }) => {
   const [, { hem }] = demoPlans()[0]!;
   const many = Array.from({ length: 90 }, (_, i) => ({ ...hem, id: `many-${i}`, name: `Throw ${i}` }));
   await page.goto('/');
   await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
-  const buffer = Buffer.from(writeBundle(many, new Date()));
+  const buffer = Buffer.from(writeBundle(many, new Date())[0]!);
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'many.zip', mimeType: 'application/zip', buffer });

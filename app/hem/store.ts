@@ -8,6 +8,7 @@ import {
   type PartChange,
 } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { hemBytes } from '../../core/document/size.ts';
 import { noted, withRecordOf, type Deed } from '../../core/document/record.ts';
 import { checkHem } from '../../core/document/check.ts';
 import { LIMITS } from '../../core/limits.ts';
@@ -186,6 +187,9 @@ export class HemStore {
     }
     const beyond = beyondLimits(plan).find((p) => !beyondLimits(this.state.plan).includes(p));
     if (beyond && beyondLimits(this.state.plan).length === 0) return this.refuse([beyond]);
+    const bytes = hemBytes(changed);
+    if (bytes > LIMITS.hemBytes && bytes > hemBytes(this.hem))
+      return this.refuse([problem('hem-too-large', inAll('this hem'), { most: LIMITS.hemBytes / 1e6 })]);
     move();
     this.hem = changed;
     this.saving.edited(changed, label, this.steps);

@@ -14,16 +14,15 @@ import { useGround } from '../look/Look.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { PackageIcon, PlusIcon, UploadSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
-import { saveBlob } from '../storage/exports.ts';
 import { glance, library, shelf } from '../storage/here.ts';
-import { photosOf, takePhotos } from '../storage/photos.ts';
 import { GLANCED } from '../storage/glance.ts';
 import type { Found } from '../storage/records.ts';
 import { SHELF, shelfChanged } from '../storage/shelfQuery.ts';
-import type { Differing, Incoming } from './incoming.ts';
-import type { RefusedFile } from './opening.ts';
+import type { RefusedFile } from '../../core/document/opened.ts';
 import { ShelfHem, cardStamp, deletedWords, useNear } from './ShelfHem.tsx';
 import { whyWords, withWarning } from './telling.ts';
+import { useBackup } from './useBackup.ts';
+import { useIncoming, type Progress } from './useIncoming.ts';
 import './shelf.css';
 
 const IncomingHems = lazy(async () => ({ default: (await import('./Incoming.tsx')).IncomingHems }));
@@ -42,11 +41,8 @@ export function ShelfPage() {
   const navigate = useNavigate();
   const notices = useNotices();
   const chooser = useRef<HTMLInputElement>(null);
-  const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
-  const [incoming, setIncoming] = useState<readonly Incoming[]>([]);
   const [over, setOver] = useState(false);
   const [laid, setLaid] = useState(LAID_FIRST);
-  const [photosToo, setPhotosToo] = useState(true);
   const deleted = useRef<string[]>([]);
   const ground = useGround();
   const [glanced] = useState(() => new Map(glance.read().map((card) => [card.id, card])));
@@ -123,48 +119,8 @@ export function ShelfPage() {
       ),
     });
   };
-  const open = async (files: readonly File[]): Promise<void> => {
-    if (files.length === 0) return;
-    // What reads files is fetched with the first of them, to keep the first page small.
-    const found = await attempt(async () => {
-      const [{ readFiles }, { standings }, { takeWishes }] = await Promise.all([
-        import('./opening.ts'),
-        import('./incoming.ts'),
-        import('../storage/wishes.ts'),
-      ]);
-      const opened = await readFiles(files, new Date());
-      if (opened.photos.length > 0) await takePhotos(opened.photos);
-      if (opened.wishes) await takeWishes(opened.wishes);
-      return { ...opened, incoming: await standings(opened.hems, await library.list(), library) };
-    });
-    if (!found) return;
-    setRefused(found.refused);
-    // What is new and came alone needs no question.
-    const plain = found.incoming.length === 1 && found.incoming[0]!.standing === 'new';
-    if (plain) await take(found.incoming, 'leave');
-    else setIncoming(found.incoming);
-  };
-  const take = async (from: readonly Incoming[], differing: Differing | null): Promise<void> => {
-    setIncoming([]);
-    if (differing === null) return;
-    const { chosen } = await import('./incoming.ts');
-    const taken = chosen(from, differing, new Date().toISOString());
-    if (taken.length > 0) await attempt(() => library.add(taken, 'opened from a file'));
-  };
-  const saveBackup = (): void =>
-    void attempt(async () => {
-      const [{ backupOf, noteBackup }, { wishesHere }] = await Promise.all([
-        import('../storage/backup.ts'),
-        import('../storage/wishes.ts'),
-      ]);
-      const now = new Date();
-      // Read anew: another tab may have changed the shelf since it was shown.
-      const all = await library.list();
-      const photos = photosToo ? await photosOf(new Set(all.map((f) => f.id))) : [];
-      const bytes = new Uint8Array(await backupOf(all, now, await wishesHere(), photos));
-      saveBlob(`hems-${now.toISOString().slice(0, 10)}.zip`, new Blob([bytes], { type: 'application/zip' }));
-      await noteBackup(all, now);
-    });
+  const files = useIncoming(attempt, notices);
+  const backup = useBackup(attempt, notices);
 
   return (
     <div
@@ -179,7 +135,7 @@ export function ShelfPage() {
       onDrop={(e) => {
         e.preventDefault();
         setOver(false);
-        void open([...e.dataTransfer.files]);
+        void files.open([...e.dataTransfer.files]);
       }}
     >
       <header className="shelf-head">
@@ -196,7 +152,7 @@ export function ShelfPage() {
           <Button icon={<UploadSimpleIcon />} onClick={() => chooser.current?.click()}>
             Open a file
           </Button>
-          <Button icon={<PackageIcon />} disabled={all?.length === 0} onClick={saveBackup}>
+          <Button icon={<PackageIcon />} disabled={all?.length === 0} onClick={backup.save}>
             Download a backup
           </Button>
           <input
@@ -207,7 +163,7 @@ export function ShelfPage() {
             hidden
             aria-label="Choose hem files, backups or tables"
             onChange={(e) => {
-              void open([...(e.target.files ?? [])]);
+              void files.open([...(e.target.files ?? [])]);
               e.target.value = '';
             }}
           />
@@ -225,26 +181,21 @@ export function ShelfPage() {
         </div>
       </header>
       <main>
-        {refused.map((file) => (
+        {files.progress && <UnderWay progress={files.progress} onCancel={files.cancel} />}
+        {files.refused.map((file) => (
           <Refused
             key={file.name}
             file={file}
-            onClose={() => setRefused(refused.filter((f) => f !== file))}
-            onOpen={(hem) => void attempt(() => library.add([hem], 'the readable part of a file'))}
+            onClose={() => files.close(file)}
+            onOpen={files.openReadable}
           />
         ))}
-        {incoming.length > 0 && (
+        {files.incoming.length > 0 && (
           <Suspense fallback={null}>
             <IncomingHems
-              incoming={incoming}
-              onChoice={(differing) => void take(incoming, differing)}
-              onHems={(taken) => {
-                setIncoming([]);
-                void attempt(async () => {
-                  await library.add(taken, 'came from another device');
-                  await library.keepCarried(taken[taken.length - 1]!);
-                });
-              }}
+              incoming={files.incoming}
+              onChoice={(differing) => void files.choose(differing)}
+              onHems={files.take}
             />
           </Suspense>
         )}
@@ -286,15 +237,36 @@ export function ShelfPage() {
             <Keeping
               shelf={all}
               read={dataUpdatedAt}
-              photosToo={photosToo}
-              onPhotosToo={setPhotosToo}
-              onBackup={saveBackup}
+              photosToo={backup.photosToo}
+              onPhotosToo={backup.setPhotosToo}
+              onBackup={backup.save}
               onChange={refresh}
             />
           </Suspense>
         </Guard>
       )}
     </div>
+  );
+}
+
+/** How far something is that takes its time, and a way to end it. */
+function UnderWay({
+  progress: { words, done, of },
+  onCancel,
+}: {
+  readonly progress: Progress;
+  readonly onCancel: () => void;
+}) {
+  return (
+    <section className="under-way" role="status">
+      <p>
+        {words}: {done} of {of}
+      </p>
+      <progress aria-label={words} max={of} value={done} />
+      <Button size="small" onClick={onCancel}>
+        Cancel
+      </Button>
+    </section>
   );
 }
 

@@ -1,3 +1,4 @@
+import { changesBetween } from '../../core/document/parts.ts';
 import { describe, expect, test } from '@jest/globals';
 import { after } from '../../core/testing/worked.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
@@ -19,7 +20,15 @@ describe('a hem that comes in', () => {
     await library.add([hem], 'new');
     const notes = { ...hem, notes: 'first', changed: '2026-02-02T00:00:00.000Z' };
     const steps = { past: [], future: [] };
-    await library.write({ hem: notes, common: hem, base: 1, label: 'notes', edit: 1, steps });
+    await library.write({
+      hem: notes,
+      common: hem,
+      changes: changesBetween(hem, notes),
+      base: 1,
+      label: 'notes',
+      edit: 1,
+      steps,
+    });
     return { library, here: await library.list(), notes };
   }
 
@@ -62,7 +71,15 @@ test('a hem that was worked on elsewhere is put together with mine, and what doe
   await library.keepCarried(hem);
   const steps = { past: [], future: [] };
   const mine = { ...hem, notes: 'here', changed: '2026-02-02T00:00:00.000Z' };
-  await library.write({ hem: mine, common: hem, base: 1, label: 'notes', edit: 1, steps });
+  await library.write({
+    hem: mine,
+    common: hem,
+    changes: changesBetween(hem, mine),
+    base: 1,
+    label: 'notes',
+    edit: 1,
+    steps,
+  });
   const theirs = after({ ...hem, notes: 'there', changed: NOW }, [
     { did: 'paused', round: { entry: null, index: 0 } },
   ]);

@@ -1,12 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { HANDS_FILE, writeBundle, writeFiles } from '../../core/document/bundle.ts';
+import { writeBundle, writeFiles } from '../../core/document/bundle.ts';
 import { writeHem } from '../../core/document/check.ts';
-import { writeWishes } from '../../core/hands/wishes.ts';
+import { HANDS_FILE, writeWishes } from '../../core/hands/wishes.ts';
 import { plan } from '../../core/plan/planner.ts';
-import { readFiles } from './opening.ts';
+import { openBundle } from '../../core/document/opened.ts';
+import { readFiles as readAll, type OpenBackup } from './opening.ts';
 
 const NOW = new Date('2026-02-03T04:05:06Z');
+/** What a worker does, on the page. */
+const openBackup: OpenBackup = (name, bytes, told) =>
+  Promise.resolve(openBundle(name, bytes, { newId: () => 'fresh', now: NOW }, told));
+const readFiles = (files: readonly File[], now: Date) => readAll(files, now, openBackup);
 const hems = demoPlans().map(([, p]) => p.hem);
 const file = (name: string, content: string | Uint8Array): File =>
   new File([typeof content === 'string' ? content : new Uint8Array(content)], name);
@@ -14,7 +19,7 @@ const file = (name: string, content: string | Uint8Array): File =>
 describe('files that come in', () => {
   test('projects and bundles side by side, each hem once', async () => {
     const { hems: found, refused } = await readFiles(
-      [file('one.hem.json', writeHem(hems[0]!)), file('all.zip', writeBundle(hems, NOW))],
+      [file('one.hem.json', writeHem(hems[0]!)), file('all.zip', writeBundle(hems, NOW)[0]!)],
       NOW,
     );
     expect(refused).toEqual([]);
@@ -24,7 +29,7 @@ describe('files that come in', () => {
   test('a backup brings what its maker wants of their hands; a damaged wish keeps no hem out', async () => {
     const wishes = { since: null, off: ['yarn'] as const, own: { time: 0.5 } };
     const texts = [{ name: 'one.hem.json', text: writeHem(hems[0]!) }];
-    const zip = (text: string) => file('b.zip', writeFiles([...texts, { name: HANDS_FILE, text }], NOW));
+    const zip = (text: string) => file('b.zip', writeFiles([...texts, { name: HANDS_FILE, text }], NOW)[0]!);
     expect(await readFiles([zip(writeWishes(wishes))], NOW)).toMatchObject({
       hems: [hems[0]],
       refused: [],

@@ -1,91 +1,57 @@
 /** Files that come in: hem files, backups, and tables of side counts or motifs. */
 import { nanoid } from 'nanoid';
-import {
-  HANDS_FILE,
-  readBundle,
-  readHandsFile,
-  readPhotos,
-  type BundledPhoto,
-} from '../../core/document/bundle.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
-import { checkHem, jsonOf, readHem } from '../../core/document/check.ts';
+import { checkHem } from '../../core/document/check.ts';
 import { isCountsTable, readCounts, readGrid } from '../../core/document/csv.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { newHem } from '../../core/document/newHem.ts';
-import { salvageHem, type Salvaged } from '../../core/document/salvage.ts';
-import { readWishes, type HandsWishes } from '../../core/hands/wishes.ts';
+import { NOTHING, openHemFile, refusedFile, together, type OpenedFiles } from '../../core/document/opened.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { beyondPlanning, outlineProblems, type Piece } from '../../core/piece/piece.ts';
 import { failed, problem, type Outcome, type Problem, inAll } from '../../core/problems.ts';
 import { kindOf } from './kinds.ts';
 
-export interface RefusedFile {
-  readonly name: string;
-  readonly problems: readonly Problem[];
-  /** What is sound of it, when the user wants that much; null when nothing is. */
-  readonly salvaged: Salvaged | null;
-}
-
-export interface Opened {
-  readonly hems: readonly Hem[];
-  readonly refused: readonly RefusedFile[];
-  /** Photos of the work that came with them. */
-  readonly photos: readonly BundledPhoto[];
-  /** What a backup says that its maker wants of what was learned of their hands; null where none does. */
-  readonly wishes: HandsWishes | null;
-}
-
-interface NamedText {
-  readonly name: string;
-  readonly text: string;
-}
+/** Reads a file of a backup, away from the page. @param told hears how many hems of how many have been read */
+export type OpenBackup = (
+  name: string,
+  bytes: Uint8Array,
+  told: (done: number, of: number) => void,
+) => Promise<OpenedFiles>;
 
 const HEAD_BYTES = 512;
 
 /** Reads files by what they hold. The files themselves are never written to, and one that fails hurts no other. */
-export async function readFiles(files: readonly File[], now: Date): Promise<Opened> {
-  const hems: Hem[] = [];
-  const refused: RefusedFile[] = [];
-  const photos: BundledPhoto[] = [];
-  let wishes: HandsWishes | null = null;
-  const refuse = (name: string, problems: readonly Problem[], salvaged: Salvaged | null = null): void =>
-    void refused.push({ name, problems, salvaged });
-  const readProject = ({ name, text }: NamedText): void => {
-    const outcome = readHem(text);
-    if (outcome.ok) hems.push(outcome.value);
-    else refuse(name, outcome.problems, salvageHem(jsonOf(text), nanoid(10), now));
-  };
-  const read = async (file: File): Promise<void> => {
-    if (file.size === 0) return refuse(file.name, [problem('file-empty', inAll('the file'))]);
-    if (file.size > LIMITS.fileBytes) return refuse(file.name, [tooLarge(file.size, LIMITS.fileBytes)]);
-    const told = kindOf(file.name, new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
-    if (told.problem) return refuse(file.name, [told.problem]);
-    if (told.kind === 'zip') {
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const bundle = readBundle(bytes);
-      photos.push(...readPhotos(bytes));
-      const wanted = readHandsFile(bytes);
-      const outcome = wanted === null ? null : readWishes(wanted);
-      if (outcome?.ok) wishes = outcome.value;
-      else if (outcome) refuse(HANDS_FILE, outcome.problems);
-      return bundle.ok ? bundle.value.forEach(readProject) : refuse(file.name, bundle.problems);
-    }
-    if (file.size > LIMITS.hemBytes) return refuse(file.name, [tooLarge(file.size, LIMITS.hemBytes)]);
+export async function readFiles(
+  files: readonly File[],
+  now: Date,
+  openBackup: OpenBackup,
+  told: (done: number, of: number) => void = () => undefined,
+): Promise<OpenedFiles> {
+  const reading = { newId: () => nanoid(10), now };
+  const read = async (file: File): Promise<OpenedFiles> => {
+    if (file.size === 0) return refusedFile(file.name, [problem('file-empty', inAll('the file'))]);
+    if (file.size > LIMITS.fileBytes) return refusedFile(file.name, [tooLarge(file.size, LIMITS.fileBytes)]);
+    const { kind, problem: other } = kindOf(
+      file.name,
+      new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()),
+    );
+    if (other) return refusedFile(file.name, [other]);
+    if (kind === 'zip') return openBackup(file.name, new Uint8Array(await file.arrayBuffer()), told);
     const text = await file.text();
-    if (told.kind === 'hem') return readProject({ name: file.name, text });
+    if (kind === 'hem') return openHemFile({ name: file.name, text }, reading);
     const outcome = hemOfTable(text, file.name, now);
-    if (outcome.ok) hems.push(outcome.value);
-    else refuse(file.name, outcome.problems);
+    return outcome.ok ? { ...NOTHING, hems: [outcome.value] } : refusedFile(file.name, outcome.problems);
   };
+  const opened: OpenedFiles[] = [];
   for (const file of files) {
     try {
-      await read(file);
+      opened.push(await read(file));
     } catch {
       // A folder, or a file that has been moved away since it was chosen.
-      refuse(file.name, [problem('file-unreadable', inAll('the file'))]);
+      opened.push(refusedFile(file.name, [problem('file-unreadable', inAll('the file'))]));
     }
   }
-  return { hems, refused, photos, wishes };
+  return together(opened);
 }
 
 const tooLarge = (bytes: number, most: number): Problem =>

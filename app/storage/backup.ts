@@ -2,7 +2,7 @@
 import type { BundledFile, BundledPhoto } from '../../core/document/bundle.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { writeHem } from '../../core/document/check.ts';
-import { writeWishes, type HandsWishes } from '../../core/hands/wishes.ts';
+import { HANDS_FILE, writeWishes, type HandsWishes } from '../../core/hands/wishes.ts';
 import { nameOf, type Found } from './records.ts';
 import { settings } from './settings.ts';
 
@@ -30,15 +30,27 @@ function filesOf(shelf: readonly Found[]): readonly BundledFile[] {
   }));
 }
 
-/** The bytes of a backup of the whole shelf. What packs it is fetched with the first, to keep the shelf small. */
+/** Packs files away from the page. */
+export type Pack = (
+  texts: readonly BundledFile[],
+  now: Date,
+  photos: readonly BundledPhoto[],
+) => Promise<readonly Uint8Array[]>;
+
+/** A backup of the whole shelf: as few files as can be opened again, each with its name. */
 export async function backupOf(
   shelf: readonly Found[],
   now: Date,
   wishes: HandsWishes,
-  photos: readonly BundledPhoto[] = [],
-): Promise<Uint8Array> {
-  const { HANDS_FILE, writeFiles } = await import('../../core/document/bundle.ts');
-  return writeFiles([...filesOf(shelf), { name: HANDS_FILE, text: writeWishes(wishes) }], now, photos);
+  photos: readonly BundledPhoto[],
+  pack: Pack,
+): Promise<readonly { readonly name: string; readonly bytes: Uint8Array }[]> {
+  const hands = { name: HANDS_FILE, text: writeWishes(wishes) };
+  const parts = await pack([hands, ...filesOf(shelf)], now, photos);
+  const day = now.toISOString().slice(0, 10);
+  const name = (i: number): string =>
+    parts.length === 1 ? `hems-${day}.zip` : `hems-${day}-${i + 1}-of-${parts.length}.zip`;
+  return parts.map((bytes, i) => ({ name: name(i), bytes }));
 }
 
 /** Notes that a backup of these hems was made. */

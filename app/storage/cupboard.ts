@@ -7,6 +7,12 @@ export interface Cupboard {
   readonly set: (key: string, value: unknown) => Promise<void>;
   readonly remove: (key: string) => Promise<void>;
   readonly keys: () => Promise<readonly string[]>;
+  /**
+   * Keeps many values at once, all of them or none, where nothing stands yet.
+   *
+   * @returns keys at which something stands already; it stays as it was
+   */
+  readonly addAll: (entries: readonly (readonly [string, unknown])[]) => Promise<readonly string[]>;
   /** Every value with its key. */
   readonly all: () => Promise<readonly (readonly [string, unknown])[]>;
 }
@@ -59,6 +65,47 @@ async function allOf(
   return found;
 }
 
+/** Keeps many values where nothing stands: in one writing where that can be, else one after the other. */
+async function addedAll(
+  store: LocalForage,
+  storeName: string,
+  entries: readonly (readonly [string, unknown])[],
+): Promise<readonly string[]> {
+  await store.ready();
+  const taken: string[] = [];
+  if (store.driver() !== localforage.INDEXEDDB) {
+    for (const [key, value] of entries) {
+      if ((await store.keys()).includes(key)) taken.push(key);
+      else await store.setItem(key, value);
+    }
+    return taken;
+  }
+  const opened = await answerTo(indexedDB.open(DATABASE));
+  try {
+    const transaction = opened.transaction(storeName, 'readwrite');
+    const kept = transaction.objectStore(storeName);
+    const done = new Promise<void>((resolve, reject) => {
+      transaction.oncomplete = () => resolve();
+      transaction.onabort = () => reject(transaction.error ?? new Error('storage refused'));
+    });
+    const keys = new Set((await answerTo(kept.getAllKeys())).map(String));
+    try {
+      for (const [key, value] of entries) {
+        if (keys.has(key)) taken.push(key);
+        else kept.put(value, key);
+      }
+    } catch (error) {
+      transaction.abort();
+      await done.catch(() => undefined);
+      throw error;
+    }
+    await done;
+    return taken;
+  } finally {
+    opened.close();
+  }
+}
+
 const answerTo = <T>(request: IDBRequest<T>): Promise<T> =>
   new Promise((resolve, reject) => {
     request.onsuccess = () => resolve(request.result);
@@ -77,6 +124,7 @@ export function cupboard(storeName: string): Cupboard {
     },
     remove: (key) => within(store.removeItem(key)),
     keys: () => within(store.keys()),
+    addAll: (entries) => within(addedAll(store, storeName, entries), 4 * PATIENCE_MS),
     // A shelf of hundreds may take its time.
     all: () => within(allOf(store, storeName), 4 * PATIENCE_MS),
   };

@@ -3,6 +3,7 @@ import { performed, type Edit } from '../../core/edits/edit.ts';
 import { setCount } from '../../core/edits/base.ts';
 import { prefer, setPace, writeNotes } from '../../core/edits/hem.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { changesBetween } from '../../core/document/parts.ts';
 import { chanceOf } from '../../core/chance.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { seeds, withSeed } from '../../core/testing/seeds.ts';
@@ -22,7 +23,15 @@ const after = (start: Hem, ...edits: readonly Edit[]): Hem =>
 
 /** A page’s writing of a hem that it came to from what it had read. */
 const write = (library: Library, changed: Hem, common: Hem, base: number, label = 'an edit') =>
-  library.write({ hem: changed, common, base, label, edit: library.nextEdit(), steps: NO_STEPS });
+  library.write({
+    hem: changed,
+    common,
+    changes: changesBetween(common, changed),
+    base,
+    label,
+    edit: library.nextEdit(),
+    steps: NO_STEPS,
+  });
 
 async function shelfWithOne() {
   const browser = testBrowser();
@@ -142,6 +151,49 @@ describe('a hem that was deleted', () => {
   });
 });
 
+describe('many hems at once', () => {
+  const many = Array.from({ length: 120 }, (_, i) => ({ ...hem, id: `many-${i}`, name: `Throw ${i}` }));
+
+  test('are told as they come, and what stands there already stays as an earlier version', async () => {
+    const { library } = await shelfWithOne();
+    const told: number[] = [];
+    const here = { ...hem, notes: 'from the file' };
+    const twice = { ...many[3]!, notes: 'the second' };
+    expect(await library.add([...many, here, twice], 'opened', { told: (n) => told.push(n) })).toBe(122);
+    expect(told).toEqual([50, 100, 122]);
+    expect(await library.list()).toHaveLength(121);
+    expect((await library.peek(hem.id))!).toMatchObject({ revision: 2, outcome: { value: here } });
+    expect((await library.versions(hem.id)).map((v) => v.label)).toEqual(['before it was replaced']);
+    expect((await library.peek('many-3'))!.outcome).toMatchObject({ value: { notes: 'the second' } });
+  });
+
+  test('can be ended between two of them, and those before stay', async () => {
+    const { library } = await shelfWithOne();
+    const stop = new AbortController();
+    const told = (): void => stop.abort();
+    expect(await library.add(many, 'opened', { told, signal: stop.signal })).toBe(50);
+    expect(await library.list()).toHaveLength(51);
+  });
+
+  test('a refusal in the middle leaves those before it, whole', async () => {
+    const { browser, library } = await shelfWithOne();
+    const told = (): void => void (browser.hems.fault = 'full');
+    await expect(library.add(many, 'opened', { told })).rejects.toThrow();
+    expect(await library.list()).toHaveLength(51);
+  });
+});
+
+test('photos whose hems have not come yet are kept for them, but not for ever', async () => {
+  const { browser, library } = await shelfWithOne();
+  browser.photos.values.set('test/a', 1).set('coming/b', 1).set('gone/c', 1);
+  await library.awaitHems(['coming']);
+  await library.emptyBin();
+  expect([...browser.photos.values.keys()]).toEqual(['test/a', 'coming/b']);
+  browser.clock.now += 61 * 86_400_000;
+  await library.emptyBin();
+  expect([...browser.photos.values.keys()]).toEqual(['test/a']);
+});
+
 describe('an edit that was set aside', () => {
   const draft = (changed: Hem, base: number, edit = 3) => ({
     id: hem.id,
@@ -232,7 +284,15 @@ describe('an edit that was set aside', () => {
   test('that had been written all the same is not done twice', async () => {
     const { library } = await shelfWithOne();
     const written = after(hem, setPace(60));
-    await library.write({ hem: written, common: hem, base: 1, label: 'x', edit: 9, steps: NO_STEPS });
+    await library.write({
+      hem: written,
+      common: hem,
+      changes: changesBetween(hem, written),
+      base: 1,
+      label: 'x',
+      edit: 9,
+      steps: NO_STEPS,
+    });
     await write(library, after(written, setPace(61)), written, 2);
     library.drafts.put({ ...draft(written, 1, 9), page: library.page });
     expect((await library.open(hem.id))!.found.outcome).toMatchObject({ value: { pace: 61 } });

@@ -59,6 +59,10 @@ export interface OpenedHem {
 }
 
 const NO_STEPS: UndoSteps = { past: [], future: [] };
+const AWAITED = 'hems whose photos are here';
+const AWAITED_DAYS = 60;
+/** Hems that are put on the shelf in one writing. */
+const ADDED_AT_ONCE = 50;
 /** Pages remembered in a record. */
 const MOST_WRITERS = 12;
 
@@ -237,24 +241,49 @@ export class Library {
     return { kept: 1, revision, hem, label, writers: { ...Object.fromEntries(known), ...taken } };
   }
 
-  /** Puts hems on the shelf that are not there yet. */
-  async add(hems: readonly Hem[], label: string): Promise<void> {
-    for (const hem of hems) {
-      await this.parts.tabs.alone(hem.id, async () => {
-        const value = await this.parts.hems.get(hem.id);
-        const found = value === null || value === undefined ? null : readRecord(hem.id, value);
-        const revision = (found?.revision ?? 0) + 1;
-        // What stands there stays in the history, whatever it is.
-        if (found) await this.keepVersion(hem.id, found, 'before it was replaced', true);
-        // What was done was done, whatever replaces it.
-        const whole = found?.outcome.ok ? withRecordOf(hem, found.outcome.value) : hem;
-        await this.parts.hems.set(hem.id, this.recordOf(whole, { label, edit: 0 }, revision, {}));
-        if (found) await this.attempt(() => this.parts.undo.remove(hem.id));
-        this.parts.drafts.remove(hem.id);
-      });
-      this.tell('hem', hem.id);
+  /**
+   * Puts hems on the shelf, in order. What stands there stays as an earlier version.
+   *
+   * @param under hears how many have been put there, and may end it between two of them
+   * @returns how many were put there
+   */
+  async add(
+    hems: readonly Hem[],
+    label: string,
+    under: { readonly told?: (done: number) => void; readonly signal?: AbortSignal } = {},
+  ): Promise<number> {
+    let added = 0;
+    for (let from = 0; from < hems.length && !under.signal?.aborted; from += ADDED_AT_ONCE) {
+      const some = hems.slice(from, from + ADDED_AT_ONCE);
+      const ids = hems.map(({ id }) => id);
+      // One that comes twice replaces the first: that is done one after the other.
+      const once = some.filter(({ id }) => ids.indexOf(id) === ids.lastIndexOf(id));
+      const record = (hem: Hem) => [hem.id, this.recordOf(hem, { label, edit: 0 }, 1, {})] as const;
+      const taken = new Set(once.length > 1 ? await this.parts.hems.addAll(once.map(record)) : ids);
+      for (const hem of some)
+        if (taken.has(hem.id) || !once.includes(hem)) await this.replace(hem, label);
+        else this.parts.drafts.remove(hem.id);
+      added += some.length;
+      under.told?.(added);
     }
     this.tell('shelf');
+    return added;
+  }
+
+  private async replace(hem: Hem, label: string): Promise<void> {
+    await this.parts.tabs.alone(hem.id, async () => {
+      const value = await this.parts.hems.get(hem.id);
+      const found = value === null || value === undefined ? null : readRecord(hem.id, value);
+      const revision = (found?.revision ?? 0) + 1;
+      // What stands there stays in the history, whatever it is.
+      if (found) await this.keepVersion(hem.id, found, 'before it was replaced', true);
+      // What was done was done, whatever replaces it.
+      const whole = found?.outcome.ok ? withRecordOf(hem, found.outcome.value) : hem;
+      await this.parts.hems.set(hem.id, this.recordOf(whole, { label, edit: 0 }, revision, {}));
+      if (found) await this.attempt(() => this.parts.undo.remove(hem.id));
+      this.parts.drafts.remove(hem.id);
+    });
+    this.tell('hem', hem.id);
   }
 
   /** Keeps in mind how a hem was when it was taken to another device, or came from one. */
@@ -322,8 +351,29 @@ export class Library {
     const [ofWork, ofHems] = [await photos.keys(), await pictures.keys()];
     if (ofWork.length + ofHems.length === 0) return;
     const kept = new Set([...(await this.parts.hems.keys()), ...(await this.bin.ids())]);
+    for (const id of await this.awaited(kept)) kept.add(id);
     for (const key of ofWork) if (!kept.has(hemOfPhoto(key))) await photos.remove(key);
     for (const key of ofHems) if (!kept.has(key)) await pictures.remove(key);
+  }
+
+  /** Keeps in mind that photos have come of hems that are not here: their backup may be in several files. */
+  async awaitHems(ids: readonly string[]): Promise<void> {
+    const before = (await this.parts.settings.get(AWAITED)) as Readonly<Record<string, unknown>> | null;
+    const since = this.parts.now().toISOString();
+    const all = { ...before, ...Object.fromEntries(ids.map((id) => [id, since])) };
+    await this.parts.settings.set(AWAITED, all);
+  }
+
+  /** Ids of hems of which photos have come before them. One that has come, or has not come for long, is awaited no more. */
+  private async awaited(here: ReadonlySet<string>): Promise<readonly string[]> {
+    const before = (await this.parts.settings.get(AWAITED)) as Readonly<Record<string, unknown>> | null;
+    if (!before) return [];
+    const now = this.parts.now().getTime();
+    const still = Object.entries(before).filter(
+      ([id, since]) => !here.has(id) && Math.abs(now - Date.parse(String(since))) < AWAITED_DAYS * 86_400_000,
+    );
+    await this.attempt(() => this.parts.settings.set(AWAITED, Object.fromEntries(still)));
+    return still.map(([id]) => id);
   }
 
   /** Earlier versions of a hem, newest first. */

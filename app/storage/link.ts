@@ -1,7 +1,8 @@
 /** A small hem as a link: compressed in the part after “#”, which a browser sends to nobody. */
-import { Inflate, deflateSync, strFromU8, strToU8 } from 'fflate';
+import { deflateSync, strFromU8, strToU8 } from 'fflate';
 import { checkHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { inflated } from '../../core/document/zip.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { failed, problem, type Outcome, inAll } from '../../core/problems.ts';
 
@@ -30,38 +31,12 @@ export function hemOfLink(fragment: string): Outcome<Hem> {
   let value: unknown;
   try {
     const letters = fragment.replace(/^#/, '').replaceAll('-', '+').replaceAll('_', '/');
-    const text = inflated(Uint8Array.from(atob(letters), (c) => c.charCodeAt(0)));
-    if (text === null) return failed(problem('link-too-long', inAll('the link')));
-    value = JSON.parse(text);
+    const packed = Uint8Array.from(atob(letters), (c) => c.charCodeAt(0));
+    const bytes = inflated(packed, LIMITS.fileBytes);
+    if (bytes === null) return failed(problem('link-too-long', inAll('the link')));
+    value = JSON.parse(strFromU8(bytes));
   } catch {
     return failed(problem('link-broken', inAll('the link')));
   }
   return checkHem(value);
-}
-
-/** A slice of compressed bytes small enough that what it unpacks to, at most a thousandfold, is no burden. */
-const SLICE = 1024;
-
-/** The text of deflated bytes; null when it is larger than a hem can be. Throws for bytes that are damaged. */
-function inflated(bytes: Uint8Array): string | null {
-  const parts: Uint8Array[] = [];
-  let size = 0;
-  let whole = false;
-  const inflate = new Inflate((part, last) => {
-    parts.push(part);
-    size += part.length;
-    whole = last;
-  });
-  for (let at = 0; at < bytes.length; at += SLICE) {
-    inflate.push(bytes.subarray(at, at + SLICE), at + SLICE >= bytes.length);
-    if (size > LIMITS.hemBytes) return null;
-  }
-  if (!whole) throw new Error('the bytes are cut off');
-  const all = new Uint8Array(size);
-  let at = 0;
-  for (const part of parts) {
-    all.set(part, at);
-    at += part.length;
-  }
-  return strFromU8(all);
 }

@@ -34,6 +34,13 @@ export function testCupboard(): TestCupboard {
       values.delete(key);
     },
     keys: () => Promise.resolve([...values.keys()]),
+    addAll: async (entries) => {
+      await Promise.resolve();
+      trouble(cupboard);
+      const taken = entries.filter(([key]) => values.has(key)).map(([key]) => key);
+      for (const [key, value] of entries) if (!taken.includes(key)) values.set(key, copy(value));
+      return taken;
+    },
     all: () => Promise.resolve([...values].map(([key, value]) => [key, copy(value)] as const)),
   };
   return cupboard;

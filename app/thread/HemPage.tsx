@@ -101,7 +101,7 @@ function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryCl
           if (!found.outcome.ok) throw new Error('what is stored cannot be read');
           return { hem: found.outcome.value, revision: found.revision };
         },
-        keepAgain: (kept) => library.add([kept], 'kept again'),
+        keepAgain: async (kept) => void (await library.add([kept], 'kept again')),
         setAside: (draft) => library.setAside(draft),
         dropAside: (edit) => library.drafts.drop(id, library.page, edit),
         conflicting: (parts, kept) =>

@@ -1,4 +1,8 @@
 /** What is worked away from the page: questions that take longer than a frame, and pictures. */
+import { transfer } from 'comlink';
+import { nanoid } from 'nanoid';
+import { writeFiles, type BundledFile, type BundledPhoto } from '../../core/document/bundle.ts';
+import { openBundle, type OpenedFiles } from '../../core/document/opened.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import type { Fit } from '../../core/fit/fit.ts';
 import { fitHem } from '../../core/fit/open.ts';
@@ -21,6 +25,8 @@ import type { Wish } from '../../core/propose/wish.ts';
 import { paintPicture } from '../../drawing/picture.ts';
 
 const planner = createPlanner();
+/** Hems of a backup after which the page hears how many have been read. */
+const TOLD_EVERY = 20;
 
 export const WORK = {
   fit: (hem: Hem): Fit => fitHem(hem),
@@ -57,6 +63,31 @@ export const WORK = {
         evidenceOf(hem, ({ id, at }) => id.device !== DEMO_DEVICE && (since === null || at >= since)),
       ),
     ),
+  openBackup: (
+    name: string,
+    bytes: Uint8Array,
+    now: Date,
+    told: (done: number, of: number) => void,
+  ): OpenedFiles => {
+    const opened = openBundle(name, bytes, { newId: () => nanoid(10), now }, (done, of) => {
+      if (done % TOLD_EVERY === 0) told(done, of);
+    });
+    return transfer(
+      opened,
+      opened.photos.map((p) => p.bytes.buffer as ArrayBuffer).filter((b, i, all) => all.indexOf(b) === i),
+    );
+  },
+  packBackup: (
+    texts: readonly BundledFile[],
+    now: Date,
+    photos: readonly BundledPhoto[],
+  ): readonly Uint8Array[] => {
+    const parts = writeFiles(texts, now, photos);
+    return transfer(
+      parts,
+      parts.map((part) => part.buffer as ArrayBuffer),
+    );
+  },
   paintPicture: (hem: Hem, ground: string, pixels: number): Promise<Blob> =>
     paintPicture(createPlanner()(hem), ground, pixels).convertToBlob({ type: 'image/webp', quality: 0.86 }),
 };

@@ -1,18 +1,16 @@
-/** A backup: all hems in one zip file, each as its hem file, and if they are wanted the photos of the work on them. */
-import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
+/**
+ * A backup: all hems in zip files, each as its hem file, with what its maker wants of their hands, and if they are
+ * wanted the photos of the work. One file where all find room in it, else several, each of which opens by itself: what is
+ * written stays within the limits of what is read.
+ */
+import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
+import { HANDS_FILE } from '../hands/wishes.ts';
 import { LIMITS } from '../limits.ts';
 import { done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
 import { writeHem } from './check.ts';
 import { fileName } from './fileName.ts';
 import type { Hem } from './hem.ts';
-
-/** The bytes of a backup. Names that two hems share are told apart by number. @param now the files’ date */
-export function writeBundle(hems: readonly Hem[], now: Date): Uint8Array {
-  return writeFiles(
-    hems.map((hem) => ({ name: fileName(hem.name, '.hem.json'), text: writeHem(hem) })),
-    now,
-  );
-}
+import { unpacked, zipEntries, type ZipEntry } from './zip.ts';
 
 /** A photo of the work on a hem, as JPEG. */
 export interface BundledPhoto {
@@ -22,87 +20,146 @@ export interface BundledPhoto {
   readonly bytes: Uint8Array;
 }
 
-/** The bytes of a zip file with texts in it, as {@link writeBundle} for what is no sound hem, and photos. */
-export function writeFiles(
-  texts: readonly BundledFile[],
-  now: Date,
-  photos: readonly BundledPhoto[] = [],
-): Uint8Array {
-  const files: Zippable = {};
-  for (const { name, text } of texts) {
-    let free = name;
-    for (let n = 2; free in files; n++) free = name.replace(/(\.hem)?\.json$/, `-${n}$&`);
-    files[free] = strToU8(text);
-  }
-  // Pictures are packed already.
-  for (const { hem, name, bytes } of photos)
-    files[`${PHOTOS}${encodeURIComponent(hem)}/${encodeURIComponent(name)}.jpg`] = [bytes, { level: 0 }];
-  // A zip file cannot hold a date before 1980.
-  const mtime = now.getFullYear() < 1980 ? new Date(1980, 0, 2) : now;
-  return zipSync(files, { mtime, level: 6 });
-}
-
 export interface BundledFile {
   readonly name: string;
   readonly text: string;
 }
 
-/** The hem files in a backup, not yet checked. Other files in it are passed over. Nothing beyond the limits is unpacked. */
-export function readBundle(bytes: Uint8Array): Outcome<readonly BundledFile[]> {
+/** What a backup holds, not yet checked. */
+export interface Bundle {
+  readonly files: readonly BundledFile[];
+  readonly photos: readonly BundledPhoto[];
+  /** What {@link HANDS_FILE} says; null where there is none, or none that can be read. */
+  readonly hands: unknown;
+}
+
+/** How much one file of a backup may hold: files, bytes unpacked, bytes packed. */
+export type BundleLimits = Readonly<Record<'bundledFiles' | 'bundledBytes' | 'fileBytes', number>>;
+
+const PHOTOS = 'photos/';
+
+/** The zip files of a backup. @param now the files’ date */
+export const writeBundle = (hems: readonly Hem[], now: Date): readonly Uint8Array[] =>
+  writeFiles(
+    hems.map((hem) => ({ name: fileName(hem.name, '.hem.json'), text: writeHem(hem) })),
+    now,
+  );
+
+/** A file on its way into a zip file. */
+interface Packed {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+  /** Pictures are packed already. */
+  readonly level: 0 | 6;
+}
+
+/**
+ * The zip files of a backup, with texts in them, as {@link writeBundle} for what is no sound hem, and photos. Names that
+ * two texts share are told apart by number.
+ */
+export function writeFiles(
+  texts: readonly BundledFile[],
+  now: Date,
+  photos: readonly BundledPhoto[] = [],
+  limits: BundleLimits = LIMITS,
+): readonly Uint8Array[] {
+  const names = new Set<string>();
+  const files: Packed[] = texts.map(({ name, text }) => {
+    let free = name;
+    for (let n = 2; names.has(free); n++) free = name.replace(/(\.hem)?\.json$/, `-${n}$&`);
+    names.add(free);
+    return { name: free, bytes: strToU8(text), level: 6 };
+  });
+  for (const { hem, name, bytes } of photos) {
+    const path = `${PHOTOS}${encodeURIComponent(hem)}/${encodeURIComponent(name)}.jpg`;
+    files.push({ name: path, bytes, level: 0 });
+  }
+  // A zip file cannot hold a date before 1980.
+  const mtime = now.getFullYear() < 1980 ? new Date(1980, 0, 2) : now;
+  return sharedOut(files, limits).flatMap((share) => zipped(share, mtime, limits));
+}
+
+/** Files in order, as many together as one zip file may hold by their number and bytes. */
+function sharedOut(files: readonly Packed[], limits: BundleLimits): readonly (readonly Packed[])[] {
+  const shares: Packed[][] = [[]];
+  let unpackedBytes = 0;
+  let stored = 0;
+  for (const file of files) {
+    const size = file.bytes.length;
+    const kept = file.level === 0 ? size + ENTRY_BYTES + 2 * file.name.length : 0;
+    const here = shares.at(-1)!;
+    const full =
+      here.length >= limits.bundledFiles ||
+      unpackedBytes + size > limits.bundledBytes ||
+      stored + kept > limits.fileBytes * (1 - SHARE_FOR_TEXTS);
+    if (full && here.length > 0) {
+      shares.push([]);
+      [unpackedBytes, stored] = [0, 0];
+    }
+    shares.at(-1)!.push(file);
+    unpackedBytes += size;
+    stored += kept;
+  }
+  return shares;
+}
+
+/** Bytes of a zip file for each file in it beside what it holds, and at its end; its name stands twice. */
+const ENTRY_BYTES = 110;
+const SHARE_FOR_TEXTS = 1 / 32;
+
+/** The zip file of a share; two, where it packs to more than can be opened. */
+function zipped(share: readonly Packed[], mtime: Date, limits: BundleLimits): readonly Uint8Array[] {
+  const files: Zippable = {};
+  for (const { name, bytes, level } of share) files[name] = [bytes, { level }];
+  const zip = zipSync(files, { mtime });
+  if (zip.length <= limits.fileBytes || share.length < 2) return [zip];
+  const half = Math.ceil(share.length / 2);
+  return [share.slice(0, half), share.slice(half)].flatMap((part) => zipped(part, mtime, limits));
+}
+
+/**
+ * What is in a zip file of a backup. Other files in it are passed over, and so are photos beyond the limits. Nothing
+ * beyond the limits is unpacked, and nothing beyond what the file itself says of it.
+ */
+export function readBundle(bytes: Uint8Array, limits: BundleLimits = LIMITS): Outcome<Bundle> {
   try {
-    // First only the list: what is beyond the limits further on is found before anything is unpacked.
-    const sizes: number[] = [];
-    unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (isHemFile(name)) sizes.push(originalSize);
-        return false;
-      },
-    });
-    const beyond = beyondLimits(sizes);
+    const entries = zipEntries(bytes);
+    const hems = entries.filter(({ name }) => isHemFile(name));
+    const beyond = beyondLimits(
+      hems.map(({ size }) => size),
+      limits,
+    );
     if (beyond) return failed(beyond);
-    const files = unzipSync(bytes, { filter: ({ name }) => isHemFile(name) });
-    const found = Object.entries(files).map(([name, content]) => ({ name, text: strFromU8(content) }));
-    return found.length === 0 ? failed(problem('bundle-empty', inAll('the backup'))) : done(found);
+    const files = hems.map((entry) => ({ name: entry.name, text: strFromU8(unpacked(entry)) }));
+    const photos = photosIn(entries, limits);
+    const hands = handsIn(entries);
+    if (files.length + photos.length === 0) return failed(problem('bundle-empty', inAll('the backup')));
+    return done({ files, photos, hands });
   } catch {
     return failed(problem('bundle-unreadable', inAll('the backup')));
   }
 }
 
-const PHOTOS = 'photos/';
-
-/** The photos in a backup; none of a file that cannot be read, or where they are beyond the limits. */
-export function readPhotos(bytes: Uint8Array): readonly BundledPhoto[] {
-  const parts = (name: string): readonly string[] =>
-    /^photos\/([^/]+)\/([^/]+)\.jpg$/.exec(name)?.slice(1) ?? [];
-  try {
-    let whole = 0;
-    const files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (parts(name).length === 0) return false;
-        whole += originalSize;
-        return whole <= LIMITS.bundledBytes;
-      },
-    });
-    return Object.entries(files).map(([name, content]) => {
-      const [hem, photo] = parts(name).map(decodeURIComponent);
-      return { hem: hem!, name: photo!, bytes: content };
-    });
-  } catch {
-    return [];
-  }
+function photosIn(entries: readonly ZipEntry[], limits: BundleLimits): readonly BundledPhoto[] {
+  let whole = 0;
+  return entries.flatMap((entry) => {
+    const [hem, name] = /^photos\/([^/]+)\/([^/]+)\.jpg$/.exec(entry.name)?.slice(1) ?? [];
+    if (hem === undefined || name === undefined || whole + entry.size > limits.bundledBytes) return [];
+    whole += entry.size;
+    try {
+      return [{ hem: decodeURIComponent(hem), name: decodeURIComponent(name), bytes: unpacked(entry) }];
+    } catch {
+      // A damaged photo keeps no hem out.
+      return [];
+    }
+  });
 }
 
-/** The file of a backup that says what its maker wants of what was learned of their hands. */
-export const HANDS_FILE = 'my-hands.json';
-
-/** What {@link HANDS_FILE} of a backup says; null where there is none, or none that can be read. */
-export function readHandsFile(bytes: Uint8Array): unknown {
+function handsIn(entries: readonly ZipEntry[]): unknown {
+  const entry = entries.find(({ name, size }) => name === HANDS_FILE && size <= LIMITS.hemBytes);
+  if (!entry) return null;
   try {
-    const files = unzipSync(bytes, {
-      filter: ({ name, originalSize }) => name === HANDS_FILE && originalSize <= LIMITS.hemBytes,
-    });
-    const file = files[HANDS_FILE];
-    return file ? (JSON.parse(strFromU8(file)) as unknown) : null;
+    return JSON.parse(strFromU8(unpacked(entry))) as unknown;
   } catch {
     return null;
   }
@@ -110,12 +167,12 @@ export function readHandsFile(bytes: Uint8Array): unknown {
 
 const isHemFile = (name: string): boolean => /\.json$/i.test(name) && name !== HANDS_FILE;
 
-function beyondLimits(sizes: readonly number[]): Problem | null {
-  if (sizes.length > LIMITS.bundledFiles) return tooLarge(LIMITS.bundledFiles, 'files');
-  if (sizes.reduce((sum, size) => sum + size, 0) > LIMITS.bundledBytes)
-    return tooLarge(LIMITS.bundledBytes / 1e6, 'MB');
-  return sizes.some((size) => size > LIMITS.hemBytes)
-    ? tooLarge(LIMITS.hemBytes / 1e6, 'MB in one file')
+function beyondLimits(sizes: readonly number[], limits: BundleLimits): Problem | null {
+  if (sizes.length > limits.bundledFiles) return tooLarge(limits.bundledFiles, 'files');
+  if (sizes.reduce((sum, size) => sum + size, 0) > limits.bundledBytes)
+    return tooLarge(limits.bundledBytes / 1e6, 'MB');
+  return sizes.some((size) => size > limits.fileBytes)
+    ? tooLarge(limits.fileBytes / 1e6, 'MB in one file')
     : null;
 }
 

@@ -54,8 +54,11 @@ function soundLines(text: string): number {
   return line;
 }
 
-/** The text of a project file: indented, so that two versions can be compared line by line. */
-export const writeHem = (hem: Hem): string => `${JSON.stringify(hem, null, 2)}\n`;
+/** The text of a hem file: indented, so that two versions can be compared line by line, unless it would be too long so. */
+export function writeHem(hem: Hem): string {
+  const text = `${JSON.stringify(hem, null, 2)}\n`;
+  return text.length <= LIMITS.hemBytes ? text : JSON.stringify(hem);
+}
 
 /** Checks a value that claims to be a project; one of an older version is brought up to the one in force. */
 export function checkHem(value: unknown): Outcome<Hem> {

@@ -180,10 +180,10 @@ describe('a damaged file', () => {
 describe('a bundle', () => {
   test('gives back every hem, those of one name apart', () => {
     const hems = [...demoPlans().map(([, p]) => p.hem), { ...demoPlans()[0]![1].hem, id: 'again' }];
-    const outcome = readBundle(writeBundle(hems, NOW));
+    const outcome = readBundle(writeBundle(hems, NOW)[0]!);
     if (!outcome.ok) throw new Error('unreadable');
-    expect(new Set(outcome.value.map((f) => f.name)).size).toBe(hems.length);
-    const read = outcome.value.map(({ text }) => readHem(text));
+    expect(new Set(outcome.value.files.map((f) => f.name)).size).toBe(hems.length);
+    const read = outcome.value.files.map(({ text }) => readHem(text));
     expect(read.map((r) => r.ok && r.value)).toEqual(hems);
   });
 
@@ -191,7 +191,7 @@ describe('a bundle', () => {
     expect(readBundle(new Uint8Array([1, 2, 3]))).toMatchObject({
       problems: [{ code: 'bundle-unreadable' }],
     });
-    expect(readBundle(writeBundle([], NOW))).toMatchObject({ problems: [{ code: 'bundle-empty' }] });
+    expect(readBundle(writeBundle([], NOW)[0]!)).toMatchObject({ problems: [{ code: 'bundle-empty' }] });
   });
 
   test('file names are plain', () => {

@@ -15,6 +15,9 @@ export interface HandsWishes {
   readonly own: Readonly<Partial<Record<HandsPart, number>>>;
 }
 
+/** The file of a backup that says them. */
+export const HANDS_FILE = 'my-hands.json';
+
 export const NO_WISHES: HandsWishes = { since: null, off: [], own: {} };
 
 /** Least and most of a ratio of one’s own. */
