@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { Type } from '@sinclair/typebox';
 import { Value } from '@sinclair/typebox/value';
 import { estimatesOf, inHandsOf, paceKnown, type Estimate } from '../core/evidence/estimates.ts';
-import { evidenceOf, handsFrom } from '../core/evidence/evidence.ts';
+import { evidenceOfEach, handsFrom } from '../core/evidence/evidence.ts';
 import { COUNTED_PLACES, PARTS, knownFrom, type Hands, type HandsPart } from '../core/hands/hands.ts';
 import type { Learned } from '../core/hands/ratio.ts';
 import { ballEnds } from '../core/forecast/supply.ts';
@@ -65,7 +65,7 @@ export function openHands(file: string): Hands {
   }
 }
 
-export const handsOf = (hems: readonly Hem[]): Hands => handsFrom(hems.map((hem) => evidenceOf(hem)));
+export const handsOf = (hems: readonly Hem[]): Hands => handsFrom(evidenceOfEach(hems));
 
 const NAMES: Readonly<Record<HandsPart, string>> = {
   time: 'Time',

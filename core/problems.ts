@@ -225,6 +225,10 @@ const SENTENCES = {
     what: `${v.round} finds too few stitches to be worked even once, so it and what follows it are not worked`,
     remedy: 'Remove it, or choose one whose repeat is shorter.',
   }),
+  'round-unknown': () => ({
+    what: 'this version of Zig Hem does not know this round, and shows it as plain stitches with its counts',
+    remedy: 'Nothing is lost: update Zig Hem to see the round as it is.',
+  }),
   'choice-not-here': (v: { family: string; what: string; choice: string; known: string }) => ({
     what: `${v.family} has no ${v.what} “${v.choice}”`,
     remedy: `Use one of: ${v.known}.`,

@@ -12,7 +12,7 @@ import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
 import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
 import { waysToSize, type SizeWay } from '../../core/forecast/sizes.ts';
 import { DEMO_DEVICE } from '../../core/document/record.ts';
-import { evidenceOf, handsFrom } from '../../core/evidence/evidence.ts';
+import { evidenceOfEach, handsFrom } from '../../core/evidence/evidence.ts';
 import type { Hands } from '../../core/hands/hands.ts';
 import { leaveOff, type LeaveOffGoal, type LeftOff } from '../../core/work/leaveOff.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
@@ -58,10 +58,8 @@ export const WORK = {
   leaveOff: (hem: Hem, goal: LeaveOffGoal): readonly LeftOff[] => leaveOff(planner(hem), goal),
   hands: (hems: readonly Hem[], since: string | null): Hands =>
     handsFrom(
-      hems.map((hem) =>
-        // What demo hems come with was made by nobody.
-        evidenceOf(hem, ({ id, at }) => id.device !== DEMO_DEVICE && (since === null || at >= since)),
-      ),
+      // What demo hems come with was made by nobody.
+      evidenceOfEach(hems, ({ id, at }) => id.device !== DEMO_DEVICE && (since === null || at >= since)),
     ),
   openBackup: (
     name: string,

@@ -9,7 +9,7 @@ import { at, done, failed, inAll, problem, type Outcome, type Problem } from '..
 import type { Family } from '../rounds/family.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { FORMAT, VERSION } from './format.ts';
-import { OWN, type Hem, type RoundEntry } from './hem.ts';
+import { OWN, type Hem, type RoundEntry, type WorkEvent } from './hem.ts';
 import { migrate } from './migrations.ts';
 import { validate } from './validate.generated.js';
 
@@ -110,7 +110,31 @@ function soundness(hem: Hem): readonly Problem[] {
   };
   border(hem.base, hem.rounds, '');
   hem.kept.forEach((kept, i) => border(kept.base, kept.rounds, `kept.${i}.`));
+  hem.record.forEach((event, i) => found.push(...eventProblems(event, hem.gauge, `record.${i}.`)));
   return [...found, ...unsound];
+}
+
+/** Events that were found sound: a record only grows, and is checked at every deed. */
+const sound = new WeakSet<WorkEvent>();
+
+/**
+ * What is wrong with something that was done. A round or a yarn that this version does not know is no fault: it was
+ * worked, and keeps its place and its counts.
+ */
+function eventProblems(event: WorkEvent, gauge: Hem['gauge'], place: string): readonly Problem[] {
+  if (sound.has(event)) return [];
+  const found: Problem[] = [];
+  if (!isDate(event.at))
+    found.push(problem('date-unsound', at(`${place}at`), { date: event.at.slice(0, 40) }));
+  if (event.did === 'began' && event.ground) {
+    const { piece, base } = event.ground;
+    const beyond = beyondPlanning(piece, at(`${place}ground.piece`));
+    found.push(...beyond);
+    if (beyond.length === 0)
+      found.push(...baseProblems(base, bodyOf(piece).edges, 100 / gauge.stitchesPer10Cm, `${place}ground.`));
+  }
+  if (found.length === 0) sound.add(event);
+  return found;
 }
 
 /** An instant as ISO 8601 writes it, that is one. */

@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
+import { evidenceOf, evidenceOfEach } from '../evidence/evidence.ts';
 import { plan } from '../plan/planner.ts';
+import { stepsOf } from '../work/steps.ts';
 import { PROBLEM_CODES, problemLine } from '../problems.ts';
 import { chanceOf, type Chance } from '../chance.ts';
 import { everythingOf, nonsenseIn } from '../testing/everything.ts';
@@ -156,6 +158,72 @@ describe('a file that was changed by chance', () => {
         }
       });
     }
+  });
+});
+
+describe('a record that was changed by chance', () => {
+  const worked = HEMS.filter((hem) => hem.record.some((e) => e.did === 'began' && e.entry !== null));
+
+  test(
+    'is refused with places, or can be planned, worked on and told to its end',
+    () => {
+      let accepted = 0;
+      for (const seed of seeds(120)) {
+        withSeed(seed, (said) => {
+          const chance = chanceOf(seed);
+          const file = JSON.parse(writeHem(chance.pick(worked))) as { record: unknown[] };
+          const began = file.record.flatMap((e, i) => ((e as { did: string }).did === 'began' ? [i] : []));
+          for (let k = chance.int(1, 2); k > 0; k--) {
+            const i = chance.maybe(0.7) ? chance.pick(began) : chance.int(0, file.record.length - 1);
+            file.record[i] = mutated(file.record[i], chance, said, `record.${i}`);
+          }
+          const outcome = checkHem(file);
+          const salvaged = outcome.ok ? null : salvageHem(file, 'salvaged', NOW);
+          if (outcome.ok) accepted++;
+          for (const hem of [outcome.ok ? outcome.value : null, salvaged?.hem ?? null])
+            if (hem) {
+              const made = plan(hem);
+              expect(nonsenseIn(everythingOf(made, false))).toEqual([]);
+              for (const round of made.rounds) stepsOf(made, round.number, 'repeat');
+              evidenceOf(hem);
+            }
+        });
+      }
+      expect(accepted).toBeGreaterThan(10);
+    },
+    patience(240_000),
+  );
+
+  test('rounds that this version does not know keep their place and their counts, and are shown as such', () => {
+    const [hem] = worked;
+    const known = plan(hem!);
+    const changed = {
+      ...hem!,
+      record: hem!.record.map((e) =>
+        e.did === 'began' && e.entry
+          ? { ...e, entry: { ...e.entry, family: 'knotwork', yarns: ['gone'] } }
+          : e,
+      ),
+    };
+    const outcome = checkHem(changed);
+    if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+    const made = plan(outcome.value);
+    const begun = made.rounds.filter((r) => r.done !== null);
+    expect(begun.length).toBeGreaterThan(1);
+    begun.forEach((round, k) => {
+      const { counts } = round.done!;
+      expect(round.sides.map((s) => s.tally.stitches)).toEqual(counts);
+      expect(round.yarnId).toBe(known.rounds[k]!.yarnId);
+      if (k > 0) expect(round.name).toBe('Unknown round');
+    });
+    expect(made.problems.filter((p) => p.code === 'round-unknown')).toHaveLength(begun.length - 1);
+    expect(() => evidenceOf(outcome.value)).not.toThrow();
+  });
+
+  test('of which one cannot be planned tells nothing of the hands, and keeps no other from telling', () => {
+    const [hem] = worked;
+    const broken = { ...hem!, piece: null as never };
+    expect(evidenceOfEach([broken, hem!])).toEqual([evidenceOf(hem!)]);
   });
 });
 

@@ -71,6 +71,16 @@ export function evidenceOf(hem: Hem, isTheirs: IsTheirs = () => true): Evidence 
   };
 }
 
+/** What the records of several hems tell, each read by itself: one that cannot be planned tells nothing, and hurts no other. */
+export const evidenceOfEach = (hems: readonly Hem[], isTheirs?: IsTheirs): readonly Evidence[] =>
+  hems.flatMap((hem) => {
+    try {
+      return [evidenceOf(hem, isTheirs)];
+    } catch {
+      return [];
+    }
+  });
+
 function placeOf({ number, ring }: RoundPlan): CountedPlace {
   if (number === 0) return 'base round';
   const { made } = ring;

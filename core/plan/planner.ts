@@ -14,7 +14,7 @@ import { bodyOf, outlineProblems } from '../piece/piece.ts';
 import { sameRound, workedRounds, type FrozenRound } from '../record/record.ts';
 import { weighingEvents } from '../record/weighings.ts';
 import { asFound } from '../ring/found.ts';
-import { writtenRounds, type Stack, type WrittenRound } from '../stack/stack.ts';
+import { begunRound, writtenRounds, type Stack, type WrittenRound } from '../stack/stack.ts';
 import { Stages } from '../stages.ts';
 import { problemsOf } from './problems.ts';
 import { heightSeen, laySeen, looksOf } from './observed.ts';
@@ -212,18 +212,22 @@ function asBegun(stages: Stages, hem: Hem, done: readonly FrozenRound[]): Hem {
     return gone.size === 0 ? hem.yarns : [...hem.yarns, ...gone.values()];
   });
   const { piece } = ground;
+  // It is worked in the yarn that it was begun with, whatever the base round of then names.
+  const base = stages.run('ground', [ground.base, done[0]!.yarn.id], () =>
+    ground.base.yarn === done[0]!.yarn.id ? ground.base : { ...ground.base, yarn: done[0]!.yarn.id },
+  );
   // Borders that were put aside are for the piece as it is designed; what is begun stays on the piece that is there.
   const kept = stages.run('kept', [hem.kept, hem.piece, piece], () =>
     JSON.stringify(piece) === JSON.stringify(hem.piece) ? hem.kept : changePiece(hem, piece).kept,
   );
-  return { ...hem, ...ground, kept, yarns };
+  return { ...hem, piece, base, kept, yarns };
 }
 
 /** The rounds that have been begun as they were then, and what the design has beyond them. */
 function stackOn(done: readonly FrozenRound[], hem: Hem): Stack {
   const { rounds, problems } = writtenRounds(hem.rounds);
   const begun = done.flatMap(({ round, begun: { entry } }) =>
-    entry ? (writtenRounds([entry]).rounds[round.index] ?? []) : [],
+    entry ? [begunRound(entry, round.index)] : [],
   );
   const isBegun = ({ entry, index }: WrittenRound): boolean =>
     done.some(({ round }) => sameRound(round, { entry: entry.id, index }));

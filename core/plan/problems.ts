@@ -59,6 +59,7 @@ function roundProblems(
   const { written } = round;
   if (!written) return [];
   const where = inRound(round.number);
+  if (written.unknown) return [problem('round-unknown', where, {})];
   // Stitches into the lobes of an edge are pulled long, whatever their number.
   const below = rounds[round.onto]!.written;
   const onEdge: readonly Problem[] =

@@ -114,7 +114,7 @@ export function planRounds(
       });
       return { made: rounds, stopped };
     }
-    const yarnId = entry.yarns[index % entry.yarns.length]!;
+    const yarnId = done[k + 1]?.yarn.id ?? entry.yarns[index % entry.yarns.length]!;
     const hookMm = entry.hookMm ?? hem.gauge.hookMm;
     const found = done[k + 1]?.counts;
     const inputs = [body, below, written, widthMm, hookMm, ...factsOf(yarnOf(hem, yarnId)), found, hands];

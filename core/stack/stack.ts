@@ -2,7 +2,7 @@
 import { OWN, type RoundEntry } from '../document/hem.ts';
 import { parseRound, recipeOf } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
-import type { Language } from '../terms/stitches.ts';
+import { STITCHES, type Language } from '../terms/stitches.ts';
 import { isDisc, type Outline } from '../piece/outline.ts';
 import { type Outcome, type Problem } from '../problems.ts';
 import { isPlain, patternOf, plainStitchOf, type CornerRecipe, type Recipe } from '../ring/recipe.ts';
@@ -29,6 +29,8 @@ export interface WrittenRound {
   readonly facing: 'right' | 'wrong';
   /** Worked against the order of the ring: turned, or, of the two, with reverse stitches. */
   readonly backwards: boolean;
+  /** It was begun as something that this version does not know, and is shown as a plain round. */
+  readonly unknown?: boolean;
 }
 
 export interface Stack {
@@ -67,6 +69,33 @@ function roundsOf(entry: RoundEntry): Stack {
   );
   return { rounds, problems: [] };
 }
+
+/**
+ * A round as it was begun. What this version cannot work – a family that it does not know, a text that it cannot read –
+ * stands there as a plain round, which takes on the counts that it was to have or that were found.
+ */
+export function begunRound(entry: RoundEntry, index: number): WrittenRound {
+  let round: WrittenRound | undefined;
+  try {
+    round = writtenRounds([entry]).rounds[index];
+  } catch {
+    // What was chosen of its family is not known here.
+  }
+  return round ?? unknownRound(entry, index);
+}
+
+function unknownRound(entry: RoundEntry, index: number): WrittenRound {
+  const before = unknown.get(entry)?.get(index);
+  if (before) return before;
+  const recipe = recipeOf(
+    `side: *${STITCHES[entry.stitch].us.abbreviation} in next st*\ncorner: 3 sc in corner`,
+  );
+  const round = { ...written(entry, index, 'Unknown round', null, recipe, 'straight'), unknown: true };
+  unknown.set(entry, new Map([...(unknown.get(entry) ?? []), [index, round]]));
+  return round;
+}
+
+const unknown = new WeakMap<RoundEntry, ReadonlyMap<number, WrittenRound>>();
 
 function written(
   entry: RoundEntry,
