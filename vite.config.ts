@@ -2,6 +2,7 @@ import react from '@vitejs/plugin-react';
 import { copyFileSync, readFileSync } from 'node:fs';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { withShippedLicences } from './scripts/licences.mjs';
 
 /** What a static host needs beside the pages: the page for every address, and the schema of hem files. */
 const forStaticHosts: Plugin = {
@@ -18,6 +19,22 @@ const forStaticHosts: Plugin = {
     copyFileSync('dist/index.html', 'dist/404.html');
   },
 };
+
+/** The licences of what the bundler does not see stand beside those that it lists. */
+const allLicences: Plugin = {
+  name: 'all-licences',
+  enforce: 'post',
+  generateBundle: {
+    order: 'post',
+    handler(_, bundle) {
+      const list = bundle[LICENCES];
+      if (list?.type !== 'asset') throw new Error('the bundler lists no licences');
+      list.source = withShippedLicences(String(list.source));
+    },
+  },
+};
+
+const LICENCES = 'third-party.md';
 
 export default defineConfig({
   root: 'app',
@@ -63,6 +80,7 @@ export default defineConfig({
       },
     }),
     forStaticHosts,
+    allLicences,
   ],
   build: {
     // What lays out PDF pages is large, and fetched only when one is asked for.
@@ -70,7 +88,7 @@ export default defineConfig({
     outDir: '../dist',
     emptyOutDir: true,
     target: 'es2022',
-    license: { fileName: 'third-party.md' },
+    license: { fileName: LICENCES },
   },
   server: { port: 5173 },
 });

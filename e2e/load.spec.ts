@@ -12,3 +12,15 @@ test('the shelf shows, and is drawn, after no more script than a slow line can c
   expect(scripts).toBeGreaterThan(scriptsUntilShelf);
   expect(scripts).toBeLessThan(MOST_WITH_DRAWINGS);
 });
+
+test('the list of licences holds what is shipped ready-made, too', async ({ request }) => {
+  const list = await (await request.get('/third-party.md')).text();
+  for (const name of ['pdfmake', 'fontkit', 'brotli', 'pako', 'pdfkit', 'workbox-window'])
+    expect(list).toContain(`\n## ${name} - `);
+  const worker = await (await request.get('/sw.js')).text();
+  const workbox = /workbox-[\da-f]+/.exec(worker)![0];
+  const code = await (await request.get(`/${workbox}.js`)).text();
+  const parts = [...code.matchAll(/workbox:([a-z-]+):/g)].map((found) => found[1]);
+  expect(parts.length).toBeGreaterThan(2);
+  for (const part of parts) expect(list).toContain(`\n## workbox-${part} - `);
+});

@@ -48,6 +48,14 @@ test('it listens on this machine alone, and on its network when it is told to', 
   expect(wide.words).toContain('Without https');
 }, 60_000);
 
+test('an empty address or port is none: it listens on this machine alone, where it usually does', async () => {
+  const { words, code } = await started({ HOST: '', PORT: ' ', TLS_CERT: '' });
+  // The usual port may be taken on the machine that runs this; then that is said.
+  expect(words.trim()).toMatch(
+    code === null ? /^Zig Hem is open at http:\/\/localhost:4180$/ : /^Port 4180 cannot be used/,
+  );
+}, 60_000);
+
 test('with a certificate it speaks https', async () => {
   const pem = await generate([{ name: 'commonName', value: 'localhost' }], { keySize: 2048 });
   const folder = mkdtempSync(join(tmpdir(), 'zig-hem-tls-'));

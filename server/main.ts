@@ -9,7 +9,10 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
 import { addressesOf, isLoopback, namesOf } from './guard.ts';
 
-const { HOST = '127.0.0.1', PORT = '4180', TLS_CERT, TLS_KEY, NAMES = '' } = process.env;
+/** What is set to nothing is not set: an empty address would be every one, an empty port any. */
+const given = (name: string): string | undefined => process.env[name]?.trim() || undefined;
+const [HOST, PORT] = [given('HOST') ?? '127.0.0.1', given('PORT') ?? '4180'];
+const [TLS_CERT, TLS_KEY, NAMES] = [given('TLS_CERT'), given('TLS_KEY'), given('NAMES') ?? ''];
 
 function stop(words: string): never {
   console.error(words);

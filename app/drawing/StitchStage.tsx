@@ -64,24 +64,31 @@ export function StitchStage({
   const sheet = useRef<SheetCanvas>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const behaviour = useRef<ZoomBehavior<HTMLCanvasElement, unknown> | null>(null);
-  const [fault, setFault] = useState<unknown>(null);
+  const [faults, setFaults] = useState<readonly unknown[]>([]);
+  const tries = faults.length;
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState(zoomIdentity);
   const [asked, setAsked] = useState<Found | null>(null);
   const { sheet: paper, ink, thread } = GROUNDS[useGround()];
   const turn = scene.mirrored ? -1 : 1;
   const away = useMemo(() => sceneAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
-  if (fault !== null) throw fault;
+  // The first may be that what paints could not be fetched: it is tried once more.
+  if (tries > 1) throw faults[1];
 
   useEffect(() => {
-    const begun = new SheetCanvas(setFault);
+    let over = false;
+    const begun = new SheetCanvas((fault) => {
+      if (!over) setFaults((all) => [...all, fault]);
+      over = true;
+    });
     sheet.current = begun;
     under.current!.append(begun.element);
     return () => {
+      over = true;
       begun.element.remove();
       begun.end();
     };
-  }, []);
+  }, [tries]);
 
   useEffect(() => {
     const element = canvas.current!;
@@ -115,7 +122,7 @@ export function StitchStage({
     if (element.width !== width) element.width = width;
     if (element.height !== height) element.height = height;
     sheet.current!.show(away, { view: { ...view, scale: view.scale * ratio }, width, height });
-  }, [away, size, view]);
+  }, [away, size, view, tries]);
 
   useEffect(() => {
     // Without anything to ring there is nothing to paint again as the drawing moves.

@@ -1,5 +1,5 @@
 /** Files that come in: read, compared with the shelf, asked about, and put there. */
-import { proxy, transfer } from 'comlink';
+import { proxy } from 'comlink';
 import { useRef, useState } from 'react';
 import type { Hem } from '../../core/document/hem.ts';
 import type { RefusedFile } from '../../core/document/opened.ts';
@@ -37,8 +37,7 @@ const MANY = 20;
 
 const openBackup: OpenBackup = async (name, bytes, told) => {
   const { workers } = await import('../workers/pool.ts');
-  const handed = transfer(bytes, [bytes.buffer as ArrayBuffer]);
-  return workers().ask('openBackup', [name, handed, new Date(), proxy(told)]).done;
+  return workers().ask('openBackup', [name, bytes, new Date(), proxy(told)]).done;
 };
 
 /** @param attempt does something with storage, and tells of a refusal */

@@ -84,10 +84,25 @@ describe('a pool of workers', () => {
     const { made, started } = pool(1);
     const odd = { ...hem, piece: null } as unknown as typeof hem;
     await expect(made.ask('fit', [odd]).done).rejects.toThrow();
+    expect(await made.ask('compareBorders', [hem]).done).toHaveLength(1);
     const lost = made.ask('fit', [hem]);
     started[0]!.onerror!();
     await expect(lost.done).rejects.toThrow('the worker failed');
     expect(await made.ask('compareBorders', [hem]).done).toHaveLength(1);
     expect(started).toHaveLength(2);
+  });
+
+  test('a worker that breaks before it has answered anything is tried once more, and no oftener', async () => {
+    const { made, started } = pool(1);
+    const asked = made.ask('compareBorders', [hem]);
+    started[0]!.onerror!();
+    expect(started).toHaveLength(2);
+    expect(await asked.done).toHaveLength(1);
+    const other = pool(1);
+    const lost = other.made.ask('compareBorders', [hem]);
+    other.started[0]!.onerror!();
+    other.started[1]!.onerror!();
+    await expect(lost.done).rejects.toThrow('the worker failed');
+    expect(other.started).toHaveLength(2);
   });
 });

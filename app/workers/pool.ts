@@ -31,6 +31,8 @@ interface Question {
   readonly resolve: (value: unknown) => void;
   readonly reject: (error: unknown) => void;
   wanted: boolean;
+  /** A worker broke over it before it had answered anything: it may not have been fetched, and another is tried. */
+  triedAgain: boolean;
 }
 
 interface Hand {
@@ -38,6 +40,7 @@ interface Hand {
   readonly remote: Readonly<Record<string, (...args: readonly unknown[]) => Promise<unknown>>>;
   /** What it answered last: it may remember what that needed. */
   last: string | null;
+  answered: boolean;
   at: { readonly question: Question; readonly since: number } | null;
 }
 
@@ -55,7 +58,14 @@ export class Pool<W extends Questions = Work> {
   ask<N extends keyof W & string>(name: N, args: Parameters<W[N]>): Job<Awaited<ReturnType<W[N]>>> {
     let question: Question | undefined;
     const done = new Promise<Awaited<ReturnType<W[N]>>>((resolve, reject) => {
-      question = { name, args, resolve: resolve as (value: unknown) => void, reject, wanted: true };
+      question = {
+        name,
+        args,
+        resolve: resolve as (value: unknown) => void,
+        reject,
+        wanted: true,
+        triedAgain: false,
+      };
       this.waiting = [...this.waiting, question];
     });
     this.next();
@@ -100,11 +110,15 @@ export class Pool<W extends Questions = Work> {
     }
     const worker = this.start();
     const remote = wrap<Work>(worker) as unknown as Hand['remote'];
-    const hand: Hand = { worker, remote, last: null, at: null };
+    const hand: Hand = { worker, remote, last: null, answered: false, at: null };
     // One that cannot start, or breaks, answers nothing.
     worker.onerror = () => {
       this.give(hand);
-      hand.at?.question.reject(new Error('the worker failed'));
+      const question = hand.at?.question;
+      if (question && !hand.answered && !question.triedAgain) {
+        question.triedAgain = true;
+        this.waiting = [question, ...this.waiting];
+      } else question?.reject(new Error('the worker failed'));
       this.next();
     };
     this.hands = [...this.hands, hand];
@@ -116,6 +130,7 @@ export class Pool<W extends Questions = Work> {
     hand.last = question.name;
     try {
       const value = await hand.remote[question.name]!(...question.args);
+      hand.answered = true;
       if (question.wanted) question.resolve(value);
     } catch (error) {
       if (question.wanted) question.reject(error);
