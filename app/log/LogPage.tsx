@@ -1,3 +1,4 @@
+import { noteWithdrawing } from '../hem/note.ts';
 import dayjs from 'dayjs';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
@@ -36,7 +37,7 @@ export function LogPage() {
     );
   }
   const strike = ({ event }: LogEntry, counts: boolean, grams: number | null = null): void =>
-    void store.note({ did: 'struck', round: event.round, entry: event.id, counts, grams });
+    void noteWithdrawing(store, { did: 'struck', round: event.round, entry: event.id, counts, grams });
   const minutes = days.reduce((sum, d) => sum + d.minutes, 0);
   return (
     <div className={styles.log}>

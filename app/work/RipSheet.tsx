@@ -2,6 +2,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { lastGoodRound } from '../../core/work/looks.ts';
 import { placesToRipTo } from '../../core/work/progress.ts';
 import { goodWords, priceWords, ripPlaceWords } from '../../core/words/recountWords.ts';
+import { noteWithdrawing } from '../hem/note.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import styles from './work.module.css';
@@ -14,7 +15,8 @@ export function RipSheet({ plan, onClose }: { readonly plan: Plan; readonly onCl
     <div className={styles.sheet} role="group" aria-label="Rip back">
       <h2>Rip back</h2>
       <p className="quiet small">
-        What comes off is noted as ripped. Your counts of it are given up; those of the rounds below stay.
+        What comes off is noted as ripped. Counts of sides that stay whole are kept; what was changed for the
+        others goes with them.
       </p>
       <p className="small">{goodWords(good)}</p>
       <ol className={styles.repairs}>
@@ -24,8 +26,7 @@ export function RipSheet({ plan, onClose }: { readonly plan: Plan; readonly onCl
               type="button"
               className={styles.repair}
               onClick={() => {
-                store.note(place.deed);
-                onClose();
+                if (noteWithdrawing(store, place.deed)) onClose();
               }}
             >
               <span>{ripPlaceWords(plan, place)}.</span>

@@ -49,10 +49,22 @@ const STEPS: readonly ((file: Value) => Value)[] = [
   (file) => file,
   // Version 9: what is known of the hands.
   (file) => ({ hands: null, ...file }),
+  // Version 10: what stays found when it is ripped back, what a repair answers and changed, how far finishing is.
+  (file) => ({
+    ...file,
+    record: Array.isArray(file.record) ? file.record.map((event: unknown) => repairOf10(event)) : file.record,
+  }),
 ];
 
 const lookOf6 = (event: unknown): unknown =>
   isRecord(event) && event.did === 'looked' ? { sidesCm: [], depthCm: null, photo: null, ...event } : event;
+
+const repairOf10 = (event: unknown): unknown =>
+  isRecord(event) && event.did === 'ripped'
+    ? { found: [], ...event }
+    : isRecord(event) && event.did === 'repaired'
+      ? { off: [], adjusted: [], ...event }
+      : event;
 
 function bordersOf4({ base, rounds }: Value): Value {
   return {

@@ -69,6 +69,18 @@ const ripped = record({
   ...head,
   ...of,
   stitches: said('left of the round; with 0 the round is gone, and all after it are gone in any case', count),
+  found: said(
+    'what had been found on each side that is still whole; null where it came off, or was not counted',
+    list(orNull(count), LIMITS.sides),
+  ),
+});
+
+/** A quiet change that was made for a count in a round that had not been begun. */
+const adjusted = record({
+  round: workedRound,
+  side: whole(0, LIMITS.sides - 1),
+  from: said('stitches more or fewer on that side before, and since', whole(-20, 20)),
+  to: whole(-20, 20),
 });
 
 /** A count that was not right, and how it was gone on with; ripping back is told by itself. */
@@ -77,6 +89,11 @@ const repaired = record({
   ...head,
   ...of,
   by: oneOf('quiet', 'fudge', 'refit', 'leave'),
+  off: said(
+    'stitches too many on each side, or too few when below 0, that it answers',
+    list(whole(-LIMITS.stitchesInRound, LIMITS.stitchesInRound), LIMITS.sides),
+  ),
+  adjusted: said('what was changed for it in later rounds', list(adjusted, LIMITS.rounds * 4)),
 });
 /** The hook was put down. */
 const paused = record({ did: Type.Literal('paused'), ...head, ...of });
@@ -107,7 +124,16 @@ const looked = record({
   photo: said('name under which the browser, or the backup, keeps a photo of it', orNull(text(64))),
   note: said('what the maker has to say', text(2000, 0)),
 });
-/** Ends woven in, blocked, pins counted back: the border is done. */
+/** How far finishing is: ends that are woven in, pins that were put into it, and those counted back. */
+const tidied = record({
+  did: Type.Literal('tidied'),
+  ...head,
+  ...of,
+  ends: said('ends that are woven in by now', whole(0, 10_000)),
+  pinsIn: said('pins that were put into it; null where nothing was said', orNull(whole(0, 10_000))),
+  pinsBack: said('of these, pins that were counted back into their box', whole(0, 10_000)),
+});
+/** The border is done. */
 const closed = record({
   did: Type.Literal('closed'),
   ...head,
@@ -140,6 +166,7 @@ export const workEvent = byDid(
   paused,
   weighed,
   looked,
+  tidied,
   closed,
   struck,
 );

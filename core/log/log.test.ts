@@ -124,7 +124,7 @@ describe('the log', () => {
     const later = done([
       ...begun.map((d, i) => [d, time(i)] as const),
       [{ ...begin, round: first, entry: hem.rounds[0]!, ground: null } as Deed, time(5)],
-      [{ did: 'ripped', round: first, stitches: 0 }, time(6)],
+      [{ did: 'ripped', round: first, stitches: 0, found: [] }, time(6)],
     ]);
     expect(logOf(later).map(entryWords).slice(-2)).toEqual([
       'Round 1 begun in Plain yarn',
@@ -154,7 +154,7 @@ describe('days', () => {
       [begin, time(0)],
       [made(100), time(5)],
       [made(30, first), time(9)],
-      [{ did: 'ripped', round: base, stitches: 40 }, time(0, 4)],
+      [{ did: 'ripped', round: base, stitches: 40, found: [] }, time(0, 4)],
     ]);
     expect(daysOf([ripped.record], dayOf)).toEqual([
       { day: '2026-02-03', minutes: 9, stitches: 130 },

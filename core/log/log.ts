@@ -37,6 +37,7 @@ const KINDS: Readonly<Record<WorkEvent['did'], LogKind>> = {
   paused: 'stitches',
   weighed: 'weighing',
   looked: 'looks',
+  tidied: 'rounds',
   closed: 'rounds',
   struck: 'repairs',
 };

@@ -74,12 +74,12 @@ describe('a record', () => {
   test('ripping back takes off what lies above, and what was found', () => {
     const record = workedUpTo(hem, 2, { 1: [153, null, 153, null] });
     expect(workedRounds(record)[1]!.counts).toEqual([153, 173, 153, 173]);
-    const back = noted(record, { did: 'ripped', round: A0, stitches: 30 }, 'laptop', WHEN);
+    const back = noted(record, { did: 'ripped', round: A0, stitches: 30, found: [] }, 'laptop', WHEN);
     expect(workedRounds(back)).toMatchObject([
       { round: BASE, finished: true },
       { round: A0, finished: false, stitches: 30, found: [], counts: [155, 173, 155, 173] },
     ]);
-    const off = noted(back, { did: 'ripped', round: A0, stitches: 0 }, 'laptop', WHEN);
+    const off = noted(back, { did: 'ripped', round: A0, stitches: 0, found: [] }, 'laptop', WHEN);
     expect(workedRounds(off)).toHaveLength(1);
     expect(workedRounds(record)).toHaveLength(3);
   });
@@ -90,7 +90,7 @@ describe('a record', () => {
       { did: 'made', round: A0, stitches: 5 },
       { did: 'finished', round: A0 },
       began(made, 1),
-      { did: 'ripped', round: A0, stitches: 1 },
+      { did: 'ripped', round: A0, stitches: 1, found: [] },
     ];
     expect(workedRounds(writtenDown(odd))).toEqual([]);
     const twice = writtenDown([began(made, 0), { did: 'made', round: BASE, stitches: 9 }, began(made, 0)]);
@@ -109,7 +109,7 @@ describe('a record', () => {
         { did: 'finished', round: BASE },
         began(made, 1),
         { did: 'made', round: A0, stitches: 7 },
-        { did: 'ripped', round: A0, stitches: 3 },
+        { did: 'ripped', round: A0, stitches: 3, found: [] },
       ];
       const on = (record: WorkRecord, which: readonly number[], device: string): WorkRecord =>
         which.reduce((r, w) => noted(r, deeds[w]!, device, WHEN), record);
@@ -131,7 +131,7 @@ describe('a record', () => {
           { did: 'counted', round, counts: [chance.int(1, 90), null] },
           { did: 'finished', round },
           { did: 'paused', round },
-          { did: 'ripped', round, stitches: chance.pick([0, 7]) },
+          { did: 'ripped', round, stitches: chance.pick([0, 7]), found: [chance.int(1, 90)] },
         ]);
         const before = workedRounds(record);
         record = noted(record, deed, chance.pick(['laptop', 'phone']), WHEN);

@@ -82,7 +82,13 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
     case 'made':
       return round.finished ? rounds : becomes({ stitches: event.stitches });
     case 'counted':
-      return becomes(foundIn(round.planned, event.counts));
+      // A side that was not counted now stays as it was found before.
+      return becomes(
+        foundIn(
+          round.planned,
+          round.planned.map((_, side) => event.counts[side] ?? round.found[side] ?? null),
+        ),
+      );
     case 'finished':
       return becomes({ finished: true });
     // What was seen, and why something was done, changes nothing that is there.
@@ -90,6 +96,7 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
     case 'weighed':
     case 'paused':
     case 'repaired':
+    case 'tidied':
     case 'closed':
     case 'struck':
       return rounds;
@@ -100,7 +107,7 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
       if (event.stitches === 0) return left;
       return [
         ...left,
-        { ...round, stitches: event.stitches, finished: false, ...foundIn(round.planned, []) },
+        { ...round, stitches: event.stitches, finished: false, ...foundIn(round.planned, event.found) },
       ];
     }
   }

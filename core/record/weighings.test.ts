@@ -43,7 +43,9 @@ describe('a ball on the scale', () => {
     expect(deeds(weighed(35.5, late, 'new'))).toEqual([]);
     expect(deeds(weighed(50, late))).toEqual([]);
     expect(deeds({ ...weighed(35.5, late), yarn: 'y2' } as Deed)).toEqual([]);
-    expect(deeds({ did: 'ripped', round: round('a'), stitches: 3 }, weighed(35.5, late))).toEqual([]);
+    expect(deeds({ did: 'ripped', round: round('a'), stitches: 3, found: [] }, weighed(35.5, late))).toEqual(
+      [],
+    );
   });
 
   test('is forgotten when something was ripped since', () => {
@@ -51,7 +53,7 @@ describe('a ball on the scale', () => {
     expect(lastWeighed(once.record, 'y1')).toMatchObject({ grams: 48 });
     expect(lastWeighed(once.record, 'y2')).toBeNull();
     expect(
-      lastWeighed(after(once, [{ did: 'ripped', round: round(null), stitches: 3 }]).record, 'y1'),
+      lastWeighed(after(once, [{ did: 'ripped', round: round(null), stitches: 3, found: [] }]).record, 'y1'),
     ).toBeNull();
   });
 

@@ -64,7 +64,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 9,
+    version: 10,
     hands: null,
     id: 'test',
     name: 'Test blanket',

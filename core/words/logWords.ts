@@ -64,6 +64,8 @@ const TELLING: Telling = {
     ];
     return `${name} looked at: ${told.length > 0 ? told.join('; ') : 'nothing noted'}`;
   },
+  tidied: ({ ends, pinsIn, pinsBack }) =>
+    `Finishing: ${plural(ends, 'end')} woven in${pinsIn === null ? '' : `, ${pinsBack} of ${plural(pinsIn, 'pin')} counted back`}`,
   closed: ({ ends, pins }) =>
     `Border done: ${plural(ends, 'end')} woven in${pins === null ? '' : `, ${plural(pins, 'pin')} counted back`}`,
   struck: () => 'An entry struck',

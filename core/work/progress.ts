@@ -2,6 +2,7 @@
 import { yarnOf } from '../document/hem.ts';
 import type { Deed } from '../document/record.ts';
 import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { wholeSides } from './sides.ts';
 import { stepAt, stepsOf, type Step, type Stride } from './steps.ts';
 
 export interface Progress {
@@ -115,7 +116,7 @@ export function stepTakenBack(plan: Plan, stride: Stride): readonly Deed[] {
     const named = workedRound(round);
     return before && (before.to > 0 || made > 0)
       ? [{ did: 'made', round: named, stitches: before.to }]
-      : [{ did: 'ripped', round: named, stitches: 0 }];
+      : [{ did: 'ripped', round: named, stitches: 0, found: [] }];
   }
   const last = plan.rounds[round ? round.number - 1 : plan.rounds.length - 1];
   return last ? [{ did: 'reopened', round: workedRound(last) }] : [];
@@ -137,12 +138,20 @@ export function workedUpTo(plan: Plan, number: number): readonly Deed[] {
 /** What comes off when it is ripped: of its yarn, what can be used again. */
 export const comesFree = (price: Left): Left => ({ ...price, metres: price.metres * (1 - RIP_LOSS) });
 
-/** Back to a place of a round: what was made after it, and all rounds after it, is ripped out. */
-export const rippedTo = (round: RoundPlan, made: number): Deed => ({
-  did: 'ripped',
-  round: workedRound(round),
-  stitches: made,
-});
+/**
+ * Back to a place of a round: what was made after it, and all rounds after it, is ripped out. What was found on a side
+ * stays found as long as none of its stitches comes off.
+ */
+export function rippedTo(plan: Plan, round: RoundPlan, made: number): Deed {
+  const whole = wholeSides(plan, round.number, made);
+  const found = round.done?.found ?? [];
+  return {
+    did: 'ripped',
+    round: workedRound(round),
+    stitches: made,
+    found: whole.map((stays, side) => (stays && made > 0 ? (found[side] ?? null) : null)),
+  };
+}
 
 /**
  * Yarn of what is ripped that is not used again, as a fraction: ends that are cut off, and what has felted or kinked. A
@@ -172,7 +181,7 @@ export function placesToRipTo(plan: Plan): readonly RipPlace[] {
   for (const { to, where } of [...corners].reverse()) {
     const corner = where.on === 'corner' ? where.corner : null;
     const price = comesFree(stretchOf(last, to, reached));
-    places.push({ round: last.number, made: to, corner, price, deed: rippedTo(last, to) });
+    places.push({ round: last.number, made: to, corner, price, deed: rippedTo(plan, last, to) });
   }
   let price = NOTHING;
   for (const round of plan.rounds.slice(0, last.number + 1).reverse()) {
@@ -182,7 +191,7 @@ export function placesToRipTo(plan: Plan): readonly RipPlace[] {
       made: 0,
       corner: null,
       price: comesFree(price),
-      deed: rippedTo(round, 0),
+      deed: rippedTo(plan, round, 0),
     });
   }
   return places;

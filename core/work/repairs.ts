@@ -10,7 +10,8 @@
 import { VISIBILITY } from '../fit/cost.ts';
 import type { Hem } from '../document/hem.ts';
 import { noted, type Deed } from '../document/record.ts';
-import { edit, performed, type Edit } from '../edits/edit.ts';
+import { adjustmentsBy, makeUpFor, withdrawn } from '../edits/adjustments.ts';
+import { performed, type Edit } from '../edits/edit.ts';
 import { isPlain, proceduresOf } from '../procedure/procedure.ts';
 import { inOrder } from '../procedure/order.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
@@ -21,7 +22,7 @@ import { fitHem } from '../fit/open.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { sideSpan } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
-import { quietChange, type WrittenRound } from '../stack/stack.ts';
+import { quietChange } from '../stack/stack.ts';
 import { differences, type Cause, type Found } from './recount.ts';
 import { cornerBefore, stepsOf } from './steps.ts';
 import { comesFree, rippedTo, stretchOf, type Left } from './progress.ts';
@@ -102,15 +103,20 @@ export function repairsOf(
   if (wrong.every((d) => d === 0)) return [];
   const planner = createPlanner();
   const counted = countedDeeds(round, found, made);
-  const by = (how: 'quiet' | 'fudge' | 'refit' | 'leave'): Deed => ({
+  const by = (how: 'quiet' | 'fudge' | 'refit' | 'leave', change: Edit | null = null): Deed => ({
     did: 'repaired',
     round: workedRound(round),
     by: how,
+    off: wrong,
+    adjusted: change ? adjustmentsBy(plan.hem, change) : [],
   });
   const ways: readonly Way[] = [
     ...fudges(plan, round, found, made).map((w) => ({ ...w, deeds: [...w.deeds, by('fudge')] })),
-    ...quietWays(planner, plan, number, counted).map((w) => ({ ...w, deeds: [...w.deeds, by('quiet')] })),
-    ...refits(planner, plan, counted).map((w) => ({ ...w, deeds: [...w.deeds, by('refit')] })),
+    ...quietWays(planner, plan, number, counted).map((w) => ({
+      ...w,
+      deeds: [...w.deeds, by('quiet', w.edit)],
+    })),
+    ...refits(planner, plan, counted).map((w) => ({ ...w, deeds: [...w.deeds, by('refit', w.edit)] })),
     { ...NO_WAY, kind: 'leave', deeds: [...counted, by('leave')] },
     ...ripping(plan, round, made, causes),
   ];
@@ -264,7 +270,7 @@ function fudges(plan: Plan, round: RoundPlan, found: Found, made: number): reado
       ...NO_WAY,
       kind: 'fudge',
       deeds: [
-        ...(back < made ? [rippedTo(round, back)] : []),
+        ...(back < made ? [rippedTo(plan, round, back)] : []),
         { did: 'made', round: named, stitches: end },
         { did: 'counted', round: named, counts },
       ],
@@ -290,13 +296,18 @@ function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Ca
   const begun = stepsOf(plan, round.number, 'side')[0]!.to;
   const places = [...new Set([at <= begun ? 0 : at, 0])].filter((p) => p < made);
   return places.map((place) => ({
-    ...NO_WAY,
-    kind: 'rip',
-    deeds: [rippedTo(round, place)],
+    ...rip(plan, round, place),
     price: comesFree(stretchOf(round, place, made)),
     made: place,
     round: round.number,
   }));
+}
+
+/** What was changed for counts that come off is taken back with them. */
+function rip(plan: Plan, round: RoundPlan, place: number): Way {
+  const deed = rippedTo(plan, round, place);
+  const record = noted(plan.hem.record, deed, 'trial', plan.hem.changed);
+  return { ...NO_WAY, kind: 'rip', deeds: [deed], edit: withdrawn(plan.hem, record) };
 }
 
 /** What is not yet worked, fitted to what is there. */
@@ -336,9 +347,11 @@ function quietWays(planner: Planner, plan: Plan, number: number, counted: readon
   const then = planner(left);
   const changedTo = (next: RoundPlan, counts: readonly number[]): readonly { way: Way; then: Plan }[] => {
     const now = countsOf(then.rounds[next.number]!);
-    const change = madeUp(
-      next.written!,
-      now.map((n, side) => n - counts[side]!),
+    const { entry, index } = next.written!;
+    const change = makeUpFor(
+      entry.id,
+      index,
+      now.map((n, side) => counts[side]! - n),
     );
     const hem = repaired(plan.hem, { deeds: counted, edit: change });
     const made = hem && planner(hem);
@@ -368,14 +381,3 @@ function quietWays(planner: Planner, plan: Plan, number: number, counted: readon
 }
 
 const countsOf = ({ sides }: RoundPlan): readonly number[] => sides.map((s) => s.tally.stitches);
-
-/** As many stitches more or fewer in a worked round of an entry as are wrong on each side. */
-const madeUp = ({ entry, index }: WrittenRound, wrong: readonly number[]): Edit =>
-  edit('makes up for a count', (hem) => ({
-    rounds: hem.rounds.map((r) => {
-      if (r.id !== entry.id) return r;
-      const { [String(index)]: before, ...rest } = r.changes;
-      const after = wrong.map((d, side) => (before?.[side] ?? 0) - d);
-      return { ...r, changes: after.some((c) => c !== 0) ? { ...rest, [String(index)]: after } : rest };
-    }),
-  }));
