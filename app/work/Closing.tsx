@@ -1,90 +1,100 @@
 import { useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { closingWords, pinsWords } from '../../core/words/progressWords.ts';
 import { plural } from '../../core/words/measures.ts';
-import { closedOf, endsOf, looksAt } from '../../core/work/looks.ts';
-import { useHemStore, useInTerms } from '../hem/context.ts';
+import { closedOf, finishingOf, type Finishing } from '../../core/work/looks.ts';
+import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
 import styles from './work.module.css';
 
-/** The ends by number, the pins counted out and back: then the border is done. */
+/** The ends by number, the pins put in and counted back, each noted as it is said; one press ends the border. */
 export function Closing({ plan }: { readonly plan: Plan }) {
-  const inTerms = useInTerms();
   const store = useHemStore();
-  const all = endsOf(plan);
   const closed = closedOf(plan);
-  const looked = looksAt(plan, plan.rounds.at(-1)!).length > 0;
-  const [woven, setWoven] = useState(0);
-  const [out, setOut] = useState('');
-  const [back, setBack] = useState('');
-  if (closed) {
-    return (
-      <p className={styles.moment}>
-        Done {whenWords(closed.at, new Date())}: {plural(closed.ends, 'end')} woven in
-        {closed.pins === null ? '' : `, ${plural(closed.pins, 'pin')} back in the box`}.
-      </p>
-    );
-  }
-  const pins = out.trim() === '' ? null : Number(out);
-  const missing = pins === null ? 0 : pins - Number(back || 0);
+  const now = finishingOf(plan);
+  const { ends, woven, pinsIn, pinsBack } = now;
+  const round = workedRound(plan.rounds.at(-1)!);
+  const note = (change: Partial<Finishing>): void => {
+    const { woven: by, pinsIn: put, pinsBack: back } = { ...now, ...change };
+    store.note({ did: 'tidied', round, ends: by, pinsIn: put, pinsBack: back });
+  };
+  const caution = pinsWords((pinsIn ?? 0) - pinsBack);
   return (
     <>
+      {closed && <p className={styles.moment}>{closingWords(now, whenWords(closed.at, new Date()))}</p>}
       <p className={styles.tools}>
         <span>
-          {woven} of {plural(all, 'end')} woven in
+          {woven} of {plural(ends, 'end')} woven in
         </span>
-        <Button disabled={woven === 0} onClick={() => setWoven(woven - 1)}>
+        <Button disabled={woven === 0} onClick={() => note({ woven: woven - 1 })}>
           One fewer
         </Button>
-        <Button disabled={woven >= all} onClick={() => setWoven(woven + 1)}>
+        <Button disabled={woven >= ends} onClick={() => note({ woven: woven + 1 })}>
           One more
         </Button>
+        {woven < ends && <Button onClick={() => note({ woven: ends })}>All</Button>}
       </p>
       <div className={styles.counts}>
-        {(
-          [
-            ['Pins put in', out, setOut],
-            ['Pins taken back', back, setBack],
-          ] as const
-        ).map(([what, value, set]) => (
-          <label key={what}>
-            {what}
-            <input
-              inputMode="numeric"
-              maxLength={4}
-              value={value}
-              onChange={(e) => set(e.target.value.replace(/\D/g, ''))}
-            />
-          </label>
-        ))}
+        <PinCount
+          what="Pins put in"
+          value={pinsIn}
+          onCount={(n) => note({ pinsIn: n, ...(n === null && { pinsBack: 0 }) })}
+        />
+        {pinsIn !== null && (
+          <PinCount what="Pins taken back" value={pinsBack} onCount={(n) => note({ pinsBack: n ?? 0 })} />
+        )}
       </div>
-      {missing < 0 && <p className={styles.moment}>More came back than went in: count them again.</p>}
-      {missing > 0 && (
-        <p className={styles.caution}>
-          {plural(missing, 'pin')} still in the blanket, or under it: find {missing === 1 ? 'it' : 'them'}{' '}
-          before anyone lies on it.
+      {(pinsIn ?? 0) < pinsBack && (
+        <p className={styles.moment}>More came back than went in: count them again.</p>
+      )}
+      {caution && <p className={styles.caution}>{caution}</p>}
+      {!closed && (
+        <p className={styles.tools}>
+          <Button
+            type="primary"
+            onClick={() =>
+              store.note({ did: 'closed', round, ends: woven, pins: pinsIn === null ? null : pinsBack })
+            }
+          >
+            The border is done
+          </Button>
+          {woven < ends && <span className="quiet small">You can note the other ends afterwards.</span>}
         </p>
       )}
-      <p className={styles.tools}>
-        <Button
-          type="primary"
-          disabled={woven < all || missing !== 0 || !looked}
-          onClick={() =>
-            store.note({ did: 'closed', round: workedRound(plan.rounds.at(-1)!), ends: woven, pins })
-          }
-        >
-          The border is done
-        </Button>
-        {woven < all ? (
-          <span className="quiet small">{inTerms('Weave in every end first.')}</span>
-        ) : (
-          !looked && (
-            <span className="quiet small">
-              Measure it and look at it first: how it lies belongs to its record.
-            </span>
-          )
-        )}
-      </p>
     </>
+  );
+}
+
+/** A number of pins, noted when the field is left. */
+function PinCount({
+  what,
+  value,
+  onCount,
+}: {
+  readonly what: string;
+  readonly value: number | null;
+  readonly onCount: (count: number | null) => void;
+}) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? (value === null ? '' : String(value));
+  const take = (): void => {
+    if (typed === null) return;
+    const count = typed === '' ? null : Number(typed);
+    if (count !== value) onCount(count);
+    setTyped(null);
+  };
+  return (
+    <label>
+      {what}
+      <input
+        inputMode="numeric"
+        maxLength={4}
+        value={shown}
+        onChange={(e) => setTyped(e.target.value.replace(/\D/g, ''))}
+        onBlur={take}
+        onKeyDown={(e) => e.key === 'Enter' && take()}
+      />
+    </label>
   );
 }

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
+import { placeInWords } from '../../core/words/progressWords.ts';
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { placesToRipTo, workedUpTo } from '../../core/work/progress.ts';
 import { plan } from '../../core/plan/planner.ts';
-import { workedRound } from '../../core/plan/types.ts';
 import { removeRound } from '../../core/edits/rounds.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
@@ -144,37 +144,32 @@ describe('work', () => {
     expect(screen.getByText(/B ripples; 118.5 × 126 cm; a softer yarn/)).toBeTruthy();
   });
 
-  test('is closed when all ends are in and no pin is missing', () => {
+  test('is closed by one press; what was said of ends and pins stays, and missing pins are told until they are back', () => {
     const { store } = renderWork();
     act(() => void store.note(...workedUpTo(plan(hem), 3)));
-    const close = (): HTMLButtonElement => screen.getByRole('button', { name: 'The border is done' });
-    expect(close().disabled).toBe(true);
+    const type = (what: string, text: string): void => {
+      const field = screen.getByLabelText(what);
+      fireEvent.change(field, { target: { value: text } });
+      fireEvent.blur(field);
+    };
     press('One more');
-    press('One more');
-    fireEvent.change(screen.getByLabelText('Pins put in'), { target: { value: '40' } });
-    fireEvent.change(screen.getByLabelText('Pins taken back'), { target: { value: '39' } });
+    type('Pins put in', '40');
+    type('Pins taken back', '39');
     expect(screen.getByText(/1 pin still in the blanket/)).toBeTruthy();
-    expect(close().disabled).toBe(true);
-    fireEvent.change(screen.getByLabelText('Pins taken back'), { target: { value: '40' } });
-    expect(screen.getByText(/^Measure it and look at it first/)).toBeTruthy();
-    expect(close().disabled).toBe(true);
-    const last = workedRound(store.get().plan.rounds.at(-1)!);
-    act(
-      () =>
-        void store.note({
-          did: 'looked',
-          round: last,
-          lies: ['flat', 'flat', 'flat', 'flat'],
-          sizeCm: [118, 126],
-          sidesCm: [],
-          depthCm: null,
-          note: '',
-          photo: null,
-        }),
-    );
-    fireEvent.click(close());
-    expect(now()).toMatch(/2 ends woven in, 40 pins back in the box/);
-    expect(store.get().plan.hem.record.at(-1)).toMatchObject({ did: 'closed', ends: 2, pins: 40 });
+    // Neither a look nor a count sets it back.
+    press('Look');
+    press('Close');
+    expect(now()).toMatch(/1 of 2 ends woven in/);
+    expect(screen.getByLabelText<HTMLInputElement>('Pins taken back').value).toBe('39');
+    press('The border is done');
+    expect(store.get().plan.hem.record.at(-1)).toMatchObject({ did: 'closed', ends: 1, pins: 39 });
+    expect(now()).toMatch(/1 of 2 ends woven in, 39 of 40 pins back in the box/);
+    expect(placeInWords(store.get().plan)).toBe('done; 1 pin not counted back');
+    type('Pins taken back', '40');
+    press('One more');
+    expect(now()).toMatch(/2 of 2 ends woven in, 40 of 40 pins back in the box/);
+    expect(screen.queryByText(/still in the blanket/)).toBeNull();
+    expect(placeInWords(store.get().plan)).toBe('done');
   });
 
   test('types a count with large keys', () => {

@@ -1,14 +1,32 @@
 /** How far the work is, in a few words. */
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
-import { closedOf } from '../work/looks.ts';
+import { closedOf, pinsStillIn, type Finishing } from '../work/looks.ts';
 import { isUnderWay, progressOf, stepInHand } from '../work/progress.ts';
 import type { PlaceInBorder } from '../work/balls.ts';
 import { stepAt, stepsOf, type Step } from '../work/steps.ts';
+import { plural } from './measures.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 
-/** The place in hand, such as “round 2, side C”. */
+/** The place in hand, such as “round 2, side C”, and pins that are still in the piece. */
 export function placeInWords(plan: Plan): string {
+  const pins = pinsStillIn(plan.hem.record);
+  return pins > 0 ? `${workInWords(plan)}; ${plural(pins, 'pin')} not counted back` : workInWords(plan);
+}
+
+/** How finishing stands once the border is done. @param when such as “today” */
+export function closingWords({ ends, woven, pinsIn, pinsBack }: Finishing, when: string): string {
+  const pins = pinsIn === null ? '' : `, ${pinsBack} of ${plural(pinsIn, 'pin')} back in the box`;
+  return `Done ${when}: ${woven} of ${plural(ends, 'end')} woven in${pins}.`;
+}
+
+/** A caution for pins that are missing; null when none is. */
+export const pinsWords = (missing: number): string | null =>
+  missing > 0
+    ? `${plural(missing, 'pin')} still in the blanket, or under it: find ${missing === 1 ? 'it' : 'them'} before anyone lies on it.`
+    : null;
+
+function workInWords(plan: Plan): string {
   if (!isUnderWay(plan)) return 'not begun';
   const { round, begun } = progressOf(plan);
   if (!round) return closedOf(plan) ? 'done' : 'all worked';

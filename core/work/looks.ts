@@ -1,6 +1,6 @@
 /** What was seen of a border as it was worked, and whether it has been closed. */
 import type { WorkEvent } from '../document/hem.ts';
-import { inOrder, standing } from '../document/record.ts';
+import { inOrder, standing, type WorkRecord } from '../document/record.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { sameRound } from '../record/record.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
@@ -41,8 +41,41 @@ export function closedOf(plan: Plan): Closed | null {
   if (progressOf(plan).round !== null) return null;
   const last = [...standing(plan.hem.record)]
     .sort(inOrder)
-    .findLast((e) => !['looked', 'counted', 'weighed', 'paused'].includes(e.did));
+    .findLast((e) => !['looked', 'counted', 'weighed', 'paused', 'tidied'].includes(e.did));
   return last?.did === 'closed' ? last : null;
+}
+
+/** How far finishing is. */
+export interface Finishing {
+  /** Ends that there are to weave in, and those that are. */
+  readonly ends: number;
+  readonly woven: number;
+  /** Pins that were put in, null where nothing was said, and of these those counted back. */
+  readonly pinsIn: number | null;
+  readonly pinsBack: number;
+}
+
+/**
+ * What was noted last of finishing, whether the border has been closed since or not. Ends are counted anew after
+ * something was ripped; pins stay in until they are counted back.
+ */
+export function finishingOf(plan: Plan): Finishing {
+  const events = [...standing(plan.hem.record)].sort(inOrder);
+  const pins = events.findLast((e) => e.did === 'tidied');
+  const last = events
+    .slice(events.findLastIndex((e) => e.did === 'ripped' || e.did === 'reopened') + 1)
+    .findLast((e) => e.did === 'tidied' || e.did === 'closed');
+  const ends = endsOf(plan);
+  const woven = last?.did === 'tidied' || last?.did === 'closed' ? Math.min(ends, last.ends) : 0;
+  if (pins?.did === 'tidied') return { ends, woven, pinsIn: pins.pinsIn, pinsBack: pins.pinsBack };
+  const counted = last?.did === 'closed' ? last.pins : null;
+  return { ends, woven, pinsIn: counted, pinsBack: counted ?? 0 };
+}
+
+/** Pins that were put into a piece and not counted back, by its record alone. */
+export function pinsStillIn(record: WorkRecord): number {
+  const last = [...standing(record)].sort(inOrder).findLast((e) => e.did === 'tidied');
+  return last?.did === 'tidied' ? Math.max(0, (last.pinsIn ?? 0) - last.pinsBack) : 0;
 }
 
 /** Ends that there are to weave in: two for each stretch that was worked without a break. */
