@@ -209,6 +209,10 @@ const SENTENCES = {
     what: `this cannot be worked out (${v.detail})`,
     remedy: 'Nothing was changed. Try it another way, and tell the makers of Zig Hem how it came about.',
   }),
+  'begun-stays': () => ({
+    what: 'the base round has been begun, so it and the piece stay as they were then',
+    remedy: 'Rip it back on the Work page to change them, or make a copy of the hem from its beginning.',
+  }),
   'part-gone': (v: { what: string }) => ({
     what: `${v.what} is no longer there`,
     remedy: 'Look at the hem as it is now, and do it again where it applies.',

@@ -13,11 +13,19 @@ export function BegunNote({ plan, rounds }: BegunNoteProps) {
   const begun = rounds.filter((number) => plan.rounds[number]?.done);
   const [first] = begun;
   if (first === undefined) return null;
-  const name = first === 0 ? 'The base round' : `Round ${first}`;
+  const ripBack = <Link to={`/hem/${plan.hem.id}/work`}>rip it back</Link>;
+  if (first === 0) {
+    return (
+      <p className="begun-note small">
+        The base round has been begun: it and the piece stay as they were then. To change them, {ripBack}.
+      </p>
+    );
+  }
   return (
     <p className="begun-note small">
-      {name} {begun.length > 1 ? 'and what follows have been begun: they stay' : 'has been begun: it stays'}{' '}
-      so, whatever is changed here. To work it anew, <Link to={`/hem/${plan.hem.id}/work`}>rip it back</Link>.
+      Round {first}{' '}
+      {begun.length > 1 ? 'and what follows have been begun: they stay' : 'has been begun: it stays'} so,
+      whatever is changed here. To work it anew, {ripBack}.
     </p>
   );
 }

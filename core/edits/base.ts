@@ -8,7 +8,7 @@ import type { CornerId } from '../terms/corners.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import { bodyOf } from '../piece/piece.ts';
 import { inAll, problem } from '../problems.ts';
-import { edit, type Edit } from './edit.ts';
+import { beforeWork, type Edit } from './edit.ts';
 
 const onBase =
   (part: Partial<BaseRound>) =>
@@ -26,7 +26,7 @@ const onSides =
  * @param name of the side that was set
  */
 export const setCount = (name: string, sides: readonly number[], count: number): Edit =>
-  edit(
+  beforeWork(
     `${name} to ${count}`,
     onSides(sides, (choice) => {
       const placed = Object.values(choice.spots).reduce((sum, n) => sum + n, 0);
@@ -48,7 +48,7 @@ export const placeByEye = (
   stitches: number | null,
   was: number,
 ): Edit =>
-  edit(`${name} by eye`, (hem) => {
+  beforeWork(`${name} by eye`, (hem) => {
     if (isAtJoin(bodyOf(hem.piece).edges[side]!, spot)) {
       return problem('part-gone', inAll('the base round'), { what: 'a spot outside the seams' });
     }
@@ -62,21 +62,21 @@ export const placeByEye = (
 
 /** Gives all spots of a side back to the spacing. */
 export const clearByEye = (name: string, side: number): Edit =>
-  edit(
+  beforeWork(
     `${name} without what was placed by eye`,
     onSides([side], (choice) => ({ ...choice, spots: {} })),
   );
 
 /** A spacing for some sides, which gives up counts by hand there. */
 export const chooseSchool = (name: string, sides: readonly number[], school: SchoolId): Edit =>
-  edit(
+  beforeWork(
     `changed spacing of ${name}`,
     onSides(sides, (choice) => ({ ...choice, school, count: null })),
   );
 
 /** The maker's own rate for some sides. */
 export const setOwnRate = (name: string, sides: readonly number[], own: SideChoice['own']): Edit =>
-  edit(
+  beforeWork(
     `${name} at ${own.stitches} in ${own.spots}`,
     onSides(sides, (choice) => ({ ...choice, school: 'own', own, count: null })),
     `own ${sides.join()}`,
@@ -84,39 +84,40 @@ export const setOwnRate = (name: string, sides: readonly number[], own: SideChoi
 
 /** How one join of some sides is crossed. */
 export const crossJoin = (name: string, sides: readonly number[], join: number, crossing: CrossingId): Edit =>
-  edit(
+  beforeWork(
     `seam ${join + 1} of ${name}`,
     onSides(sides, (choice) => ({ ...choice, crossings: { ...choice.crossings, [String(join)]: crossing } })),
   );
 
 /** How joins are crossed where nothing else is said of one. */
-export const crossJoins = (crossing: CrossingId): Edit => edit('crossing of seams', onBase({ crossing }));
+export const crossJoins = (crossing: CrossingId): Edit =>
+  beforeWork('crossing of seams', onBase({ crossing }));
 
 export const chooseBaseStitch = (stitch: StitchKind): Edit =>
-  edit('stitch of the base round', onBase({ stitch }));
+  beforeWork('stitch of the base round', onBase({ stitch }));
 
-export const chooseBaseCorner = (corner: CornerId): Edit => edit('base corners', onBase({ corner }));
+export const chooseBaseCorner = (corner: CornerId): Edit => beforeWork('base corners', onBase({ corner }));
 
 export const chooseBaseHook = (hookMm: number | null): Edit =>
-  edit('hook of the base round', onBase({ hookMm }), 'hook of the base round');
+  beforeWork('hook of the base round', onBase({ hookMm }), 'hook of the base round');
 
 /** Whether the corner's stitches come on top of those of its end row. */
 export const chooseEndRows = (endRows: BaseRound['endRows']): Edit =>
-  edit('corners of the rows', onBase({ endRows }));
+  beforeWork('corners of the rows', onBase({ endRows }));
 
 /** One entry of the maker's own table. */
 export const setRowRate = (kind: keyof RowRates, rate: number): Edit =>
-  edit(
+  beforeWork(
     'your table of row ends',
     (hem) => onBase({ rates: { ...hem.base.rates, [kind]: rate } })(hem),
     `rate ${kind}`,
   );
 
 export const setClusterChains = (clusterChains: number): Edit =>
-  edit('chains between groups', onBase({ clusterChains }), 'chains between groups');
+  beforeWork('chains between groups', onBase({ clusterChains }), 'chains between groups');
 
-export const chooseBaseYarn = (yarn: string): Edit => edit('yarn of the base round', onBase({ yarn }));
+export const chooseBaseYarn = (yarn: string): Edit => beforeWork('yarn of the base round', onBase({ yarn }));
 
 /** Where rounds start and join. */
 export const setStart = (part: Partial<Start>): Edit =>
-  edit('start of the rounds', (hem) => onBase({ start: { ...hem.base.start, ...part } })(hem));
+  beforeWork('start of the rounds', (hem) => onBase({ start: { ...hem.base.start, ...part } })(hem));

@@ -14,10 +14,12 @@ import { chanceOf } from '../chance.ts';
 import { everythingOf, nonsenseIn } from '../testing/everything.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
+import { after as afterDeeds } from '../testing/worked.ts';
+import { workedUpTo } from '../work/progress.ts';
 import { patience, seeds, withSeed } from '../testing/seeds.ts';
 import { bodyLiesWords } from '../words/flatWords.ts';
 import { readingsWords, unequalWords } from '../words/readingWords.ts';
-import * as base from './base.ts';
+import * as bases from './base.ts';
 import { constructionOf } from './constructions.ts';
 import { edit, performed, type Edit } from './edit.ts';
 import * as pieces from './piece.ts';
@@ -159,7 +161,7 @@ describe('the invariants of a hem', () => {
         }),
       ),
     ).toEqual(['grid-empty']);
-    expect(problemsOf(base.setCount('A', [0], 70_000))).not.toEqual([]);
+    expect(problemsOf(bases.setCount('A', [0], 70_000))).not.toEqual([]);
   });
 
   test('an edit of what is gone says so and changes nothing', () => {
@@ -173,7 +175,7 @@ describe('the invariants of a hem', () => {
     const named = after(edit('name', () => ({ name: 'Other' })));
     expect(changesBetween(hem, named).map((c) => c.part)).toEqual(['name']);
     expect(named.rounds).toBe(hem.rounds);
-    expect(after(base.setCount('A', [0], 151)).base.sides[1]).toBe(hem.base.sides[1]);
+    expect(after(bases.setCount('A', [0], 151)).base.sides[1]).toBe(hem.base.sides[1]);
   });
 
   test('blocks bring the round that fills their loops, and other constructions let it go again', () => {
@@ -201,8 +203,26 @@ describe('the invariants of a hem', () => {
     }
   });
 
+  test('the piece and the base round stay once they have been begun, and that is said; the gauge is still measured', () => {
+    const hem = rowsHem();
+    const begun = afterDeeds(hem, workedUpTo(plan(hem), 0));
+    const piece = { ...hem.piece };
+    for (const change of [
+      pieces.describePiece('height', piece),
+      pieces.measureSide('A', 0, 99),
+      bases.setCount('A', [0], 140),
+      bases.chooseBaseCorner('chain-1'),
+    ]) {
+      expect(performed(hem, change).ok).toBe(true);
+      expect(performed(begun, change)).toMatchObject({ ok: false, problems: [{ code: 'begun-stays' }] });
+    }
+    const gauged = performed(begun, pieces.setGauge({ stitchesPer10Cm: 12 }));
+    expect(gauged).toMatchObject({ ok: true, value: { gauge: { stitchesPer10Cm: 12 }, piece: begun.piece } });
+  });
+
   test('every construction starts from the size at hand, and lies within the limits', () => {
-    for (const start of STARTS) {
+    for (const demo of STARTS) {
+      const start = { ...demo, record: [] };
       for (const kind of ['rows', 'motif', 'blocks', 'grid', 'cloth', 'counted'] as const) {
         const other = after(pieces.chooseConstruction(kind, constructionOf(kind, start)), start);
         const { widthMm } = plan(other).bodySize;
@@ -224,17 +244,17 @@ describe('the base round by eye', () => {
 
   test('a count that was asked follows what is placed; what is placed goes where there are too few for it', () => {
     const was = plan(hem).sides[0]!.placement[4]!;
-    const placed = after(base.placeByEye('A', 0, 4, was + 2, was));
+    const placed = after(bases.placeByEye('A', 0, 4, was + 2, was));
     expect(placed.base.sides[0]).toMatchObject({ count: 142, spots: { '4': was + 2 } });
     expect(plan(placed).sides[0]!.count).toBe(142);
-    expect(after(base.setCount('A', [0], 150), placed).base.sides[0]!.spots).toEqual({ '4': was + 2 });
-    expect(after(base.setCount('A', [0], 2), placed).base.sides[0]!.spots).toEqual({});
-    expect(after(base.clearByEye('A', 0), placed).base.sides[0]!.spots).toEqual({});
-    expect(after(base.placeByEye('A', 0, 4, null, was + 2), placed).base.sides[0]!.spots).toEqual({});
+    expect(after(bases.setCount('A', [0], 150), placed).base.sides[0]!.spots).toEqual({ '4': was + 2 });
+    expect(after(bases.setCount('A', [0], 2), placed).base.sides[0]!.spots).toEqual({});
+    expect(after(bases.clearByEye('A', 0), placed).base.sides[0]!.spots).toEqual({});
+    expect(after(bases.placeByEye('A', 0, 4, null, was + 2), placed).base.sides[0]!.spots).toEqual({});
   });
 
   test('what was placed is kept while the edge has as many spots, and goes with them', () => {
-    const placed = after(base.placeByEye('B', 1, 3, 0, 2));
+    const placed = after(bases.placeByEye('B', 1, 3, 0, 2));
     const { piece } = placed;
     if (piece.kind !== 'rows') throw new Error('a piece in rows was wanted');
     expect(

@@ -7,14 +7,15 @@ import { beyondPlanning, bodyOf, partAfter, withSideLength, type Piece } from '.
 import { factsOf, firstChoice } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
+import { workedRounds } from '../record/record.ts';
 import { yarnWeight, type YarnWeightNumber } from '../terms/yarnWeights.ts';
-import { edit, gone, type Edit } from './edit.ts';
+import { beforeWork, edit, gone, type Edit } from './edit.ts';
 import { withSizeFollowing } from './sizes.ts';
 import { inAll } from '../problems.ts';
 
 /** Another description of the piece; what is said of its sides follows. */
 export const describePiece = (label: string, piece: Piece): Edit =>
-  edit(
+  beforeWork(
     label,
     (hem) => {
       const stitchCm = 10 / hem.gauge.stitchesPer10Cm;
@@ -42,7 +43,7 @@ const FILLS = 'fills-the-loops';
  * spaces already; with the loops that round goes again.
  */
 export const chooseConstruction = (name: string, piece: Piece): Edit =>
-  edit(name, (hem) => {
+  beforeWork(name, (hem) => {
     const beyond = beyondPlanning(piece, inAll('the piece'))[0];
     if (beyond) return beyond;
     const described = changePiece(hem, piece);
@@ -87,7 +88,7 @@ function fillsLoops(yarn: string): RoundEntry {
 
 /** One side as long as the tape says, in cm. */
 export const measureSide = (name: string, side: number, lengthCm: number): Edit =>
-  edit(
+  beforeWork(
     `length of ${name}`,
     (hem) => changePiece(hem, withSideLength(hem.piece, side, lengthCm)),
     `length of side ${side}`,
@@ -124,7 +125,7 @@ export const readAgain = (name: string, side: number, lengthCm: number | null): 
 
 /** A side as long as the middle of its two readings says. */
 export const takeMiddle = (name: string, side: number): Edit =>
-  edit(`middle of two readings of ${name}`, (hem) => {
+  beforeWork(`middle of two readings of ${name}`, (hem) => {
     const second = hem.secondReadings[String(side)];
     const edge = bodyOf(hem.piece).edges[side];
     if (second === undefined || !edge) return gone('the second reading');
@@ -163,7 +164,9 @@ export const setGauge = (part: Partial<Gauge>): Edit => {
       const gauge = { ...hem.gauge, ...part };
       const stitchCm = { before: 10 / hem.gauge.stitchesPer10Cm, after: 10 / gauge.stitchesPer10Cm };
       const piece = withSizeFollowing(hem.piece, hem.piece, stitchCm);
-      return piece === hem.piece ? { gauge } : { gauge, ...changePiece(hem, piece) };
+      // A piece whose border has been begun stays as it is.
+      const begun = workedRounds(hem.record).length > 0;
+      return piece === hem.piece || begun ? { gauge } : { gauge, ...changePiece(hem, piece) };
     },
     what,
   );

@@ -2,6 +2,9 @@
 import { yarnOf } from '../document/hem.ts';
 import type { Deed } from '../document/record.ts';
 import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { inOrder } from '../procedure/order.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import { countsAsStitch } from '../ring/stitch.ts';
 import { wholeSides } from './sides.ts';
 import { stepAt, stepsOf, type Step, type Stride } from './steps.ts';
 
@@ -37,7 +40,20 @@ export function stepInHand(plan: Plan, stride: Stride): Step | null {
   const { round, begun, made } = progressOf(plan);
   if (!round) return null;
   const steps = stepsOf(plan, round.number, stride);
-  return begun ? stepAt(steps, made) : steps[0]!;
+  return begun ? restOfStep(plan, round, stepAt(steps, made), made) : steps[0]!;
+}
+
+/** What is left of a step from a place on: another stride may have been chosen within it, or a count have moved the place. */
+function restOfStep(plan: Plan, round: RoundPlan, step: Step, made: number): Step {
+  if (step.does !== 'make' || made <= step.from) return step;
+  if (step.then && made >= step.then.from) return { ...step.then, from: made };
+  const { turn } = step;
+  if (turn?.of !== 'stitches') return { ...step, from: made };
+  const order = inOrder(round);
+  const first = proceduresOf(plan)[round.number]!.start?.at ?? 0;
+  let done = 0;
+  for (let k = step.from; k < made; k++) if (countsAsStitch(order.stitch(first + k))) done++;
+  return { ...step, from: made, turn: { ...turn, first: Math.min(turn.last, turn.first + done) } };
 }
 
 /** What is left of the round and of the border from a place on: stitches, minutes, metres. */

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import type { Deed } from '../document/record.ts';
+import { NOTHING_DONE, type Deed } from '../document/record.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { workedRound } from '../plan/types.ts';
 import { after, varied as hem, workedInto } from '../testing/worked.ts';
 import { goodWords, ripPlaceWords } from '../words/recountWords.ts';
 import { placeInWords } from '../words/progressWords.ts';
+import { stepWords } from '../words/stepWords.ts';
 import { momentsOf } from '../words/momentWords.ts';
 import { ballsEnding } from './balls.ts';
 import {
@@ -158,4 +159,42 @@ describe('what was seen', () => {
     const back = plan(after(closed.hem, [placesToRipTo(closed)[0]!.deed]));
     expect(closedOf(back)).toBeNull();
   });
+});
+
+test('another stride goes on from where the work is, also within a side or at its corner', () => {
+  for (const [, { hem }] of demoPlans()) {
+    const design = { ...hem, record: NOTHING_DONE };
+    const rounds = plan(design).rounds.length;
+    for (let number = 0; number < rounds; number++) {
+      const { length } = plan(design).rounds[number]!.ring.made;
+      for (const share of [0.13, 0.38, 0.77]) {
+        const at = workedInto(design, number, share);
+        const { made } = progressOf(at);
+        if (made === 0 || made >= length) continue;
+        for (const stride of STRIDES) {
+          const step = stepInHand(at, stride)!;
+          expect([hem.name, number, stride, step.from]).toEqual([hem.name, number, stride, made]);
+          const words = stepWords(at, number, step, 'us');
+          expect(words.now.join(' ')).not.toMatch(/undefined|NaN/);
+          if (step.turn) expect(step.turn.first).toBeLessThanOrEqual(step.turn.last);
+        }
+      }
+    }
+    // Side by side up to the corner, then a side with its corner: only the corner is left of it.
+    let now = design;
+    for (let k = 0; k < 40; k++) {
+      const at = plan(now);
+      const next = stepInHand(at, 'side')!;
+      if (progressOf(at).begun && next.where.on === 'corner' && next.does === 'make') {
+        const both = stepInHand(at, 'corner')!;
+        expect([hem.name, both.from, both.to, both.where]).toEqual([
+          hem.name,
+          next.from,
+          next.to,
+          next.where,
+        ]);
+      }
+      now = after(now, stepDone(at, next));
+    }
+  }
 });
