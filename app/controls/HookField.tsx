@@ -22,6 +22,7 @@ export function HookField({ label, hookMm, usualMm, onChange }: HookFieldProps) 
       min={0.5}
       max={40}
       step={0.25}
+      unit="mm"
       suffix="mm"
       placeholder={usualMm?.toString()}
       value={hookMm}

@@ -20,6 +20,7 @@ export function LengthInput({ label, cm, unit, onChange, onEmpty }: LengthInputP
       min={0.5}
       max={2000 / factor}
       step={0.5}
+      unit={unit}
       suffix={unit}
       askFrom={5}
       optional={onEmpty !== undefined}

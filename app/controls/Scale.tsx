@@ -51,6 +51,7 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
           aria-label="On the pan"
           min={0}
           max={5000}
+          unit="g"
           suffix="g on the pan"
           value={load}
           onChange={(v) => v !== null && setLoad(v)}

@@ -118,6 +118,7 @@ function Correct({ entry, onStrike }: CorrectProps) {
           aria-label="What the scale should have said, in grams"
           min={0}
           max={100_000}
+          unit="g"
           suffix="g"
           value={grams}
           onChange={(v) => v !== null && setGrams(v)}

@@ -1,14 +1,16 @@
 import { InputNumber, type InputNumberProps } from 'antd';
 import { useState } from 'react';
-import { numberTyped } from '../../core/words/typed.ts';
+import { numbersTyped, type TypedUnit } from '../../core/words/typed.ts';
 import './numberField.css';
 
 export interface NumberFieldProps extends Omit<
   InputNumberProps<number>,
-  'parser' | 'onChange' | 'min' | 'max'
+  'parser' | 'onChange' | 'onStep' | 'onInput' | 'onPressEnter' | 'min' | 'max'
 > {
   readonly min: number;
   readonly max: number;
+  /** Unit of the value: another that is typed behind a number is turned into it. Null for a bare number. */
+  readonly unit?: TypedUnit | null;
   /** May be emptied; then `onChange` hears null. Else an emptied field keeps its value. */
   readonly optional?: boolean;
   /** Asks about a value that is so many times what it was, or so small a part of it. */
@@ -16,77 +18,117 @@ export interface NumberFieldProps extends Omit<
   readonly onChange?: (value: number | null) => void;
 }
 
+/** What is said beside the field: why something was not taken, or two numbers that it may be. */
+type Said =
+  | { readonly kind: 'refused'; readonly words: string }
+  | { readonly kind: 'which'; readonly text: string; readonly values: readonly number[] }
+  | { readonly kind: 'far'; readonly before: number };
+
 /**
- * A number as people type it: with a comma or a fraction too. Nothing that is typed is changed silently: what is no
- * number or out of range is said, and the value stays; what is far from what it was is asked about.
+ * A number as people type it: with a comma, a fraction or another unit too. It is taken when the field is left, on Enter or
+ * step by step, never half typed. What is not understood, or out of range, is said, and the value stays; what may be two
+ * numbers, or is far from what it was, is asked about.
  */
 export function NumberField(props: NumberFieldProps) {
-  const { optional = false, askFrom, onChange, onBlur, onFocus, value, min, max, ...rest } = props;
-  // What stands in the field is laid anew when it is not taken over.
+  const { optional = false, unit = null, askFrom, onChange, onBlur, value, min, max, step, ...rest } = props;
+  // What stands in the field is laid anew when it is left, in the unit in force.
   const [laid, setLaid] = useState(0);
-  const [said, setSaid] = useState<string | null>(null);
-  const [before, setBefore] = useState<number | null>(null);
-  const [asked, setAsked] = useState<number | null>(null);
-  const leave = (typed: string): void => {
-    const number = numberTyped(typed);
-    if (typed.trim() === '') {
+  /** What has been typed and is not taken yet. */
+  const [typed, setTyped] = useState<string | null>(null);
+  const [touched, setTouched] = useState(false);
+  const [said, setSaid] = useState<Said | null>(null);
+  const whole = rest.precision === 0;
+  const possible = (n: number): boolean => n >= min && n <= max && (!whole || Number.isInteger(n));
+  const set = (number: number): void => {
+    setSaid(null);
+    onChange?.(number);
+    const before = typeof value === 'number' ? value : null;
+    const factor = before && number ? Math.max(number / before, before / number) : 1;
+    if (before !== null && askFrom !== undefined && factor >= askFrom) setSaid({ kind: 'far', before });
+  };
+  const refuse = (words: string): void => setSaid({ kind: 'refused', words });
+  const take = (): void => {
+    if (typed === null) return;
+    setTyped(null);
+    const text = typed.trim();
+    if (text === '') {
       if (optional) onChange?.(null);
-      setLaid(laid + 1);
       return;
     }
-    if (Number.isNaN(number)) setSaid(`“${typed.slice(0, 20)}” is no number. Write 90.5, 90,5 or 35 1/2.`);
-    else if (number < min || number > max)
-      setSaid(`${number} is not possible: from ${min} to ${roundMost(max)}.`);
-    else {
-      const factor = before && number ? Math.max(number / before, before / number) : 1;
-      if (askFrom !== undefined && factor >= askFrom) setAsked(before);
-      return;
-    }
-    setLaid(laid + 1);
+    const readings = numbersTyped(text, unit);
+    const inRange = readings.filter(possible);
+    if (readings.length === 0) refuse(`“${text.slice(0, 20)}” was not understood. Write ${exampleOf(unit)}.`);
+    else if (inRange.length === 2) setSaid({ kind: 'which', text, values: inRange });
+    else if (inRange.length === 1) set(inRange[0]!);
+    else
+      refuse(
+        `${readings.map(shown).join(' or ')} is not possible: ${whole ? 'a whole number ' : ''}from ${shown(min)} to ${shown(roundMost(max))}.`,
+      );
   };
   return (
     <span className="number-field">
       <InputNumber<number>
         key={laid}
         {...rest}
+        {...(step !== undefined && { step })}
         value={value ?? null}
         min={min}
         max={max}
         changeOnBlur={false}
-        status={said ? 'error' : ''}
-        parser={(text) => numberTyped(text ?? '')}
-        onChange={(v) => {
+        status={said?.kind === 'refused' ? 'error' : ''}
+        parser={(text) => numbersTyped(text ?? '', unit)[0] ?? NaN}
+        onInput={(text) => {
+          setTyped(text);
+          setTouched(true);
           setSaid(null);
-          setAsked(null);
-          if (typeof v === 'number' ? v >= min && v <= max : v === null && optional) onChange?.(v);
         }}
-        onFocus={(e) => {
-          setBefore(typeof value === 'number' ? value : null);
-          onFocus?.(e);
+        onStep={(next, { offset, type }) => {
+          // From what has just been typed, where that is a number.
+          const [from, ...others] = typed === null ? [] : numbersTyped(typed, unit).filter(possible);
+          const by = type === 'up' ? Number(offset) : -Number(offset);
+          const known = from !== undefined && others.length === 0;
+          setTyped(null);
+          set(known ? Math.min(max, Math.max(min, Number((from + by).toFixed(6)))) : next);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') take();
         }}
         onBlur={(e) => {
-          leave(e.target.value);
+          take();
+          if (touched) setLaid(laid + 1);
+          setTouched(false);
           onBlur?.(e);
         }}
       />
-      {said && (
+      {said?.kind === 'refused' && (
         <span className="number-said problem small" role="alert">
-          {said}
+          {said.words}
         </span>
       )}
-      {asked !== null && (
+      {said?.kind === 'which' && (
         <span className="number-said problem small" role="alert">
-          It was {asked}. Is it right now?{' '}
+          “{said.text}”: which is it?{' '}
+          {said.values.map((n) => (
+            <button key={n} type="button" onClick={() => set(n)}>
+              {shown(n)}
+              {unit ? ` ${unit}` : ''}
+            </button>
+          ))}
+        </span>
+      )}
+      {said?.kind === 'far' && (
+        <span className="number-said problem small" role="alert">
+          It was {said.before}. Is it right now?{' '}
           <button
             type="button"
             onClick={() => {
-              onChange?.(asked);
-              setAsked(null);
+              onChange?.(said.before);
+              setSaid(null);
             }}
           >
-            Put {asked} back
+            Put {said.before} back
           </button>{' '}
-          <button type="button" onClick={() => setAsked(null)}>
+          <button type="button" onClick={() => setSaid(null)}>
             It is right
           </button>
         </span>
@@ -95,4 +137,15 @@ export function NumberField(props: NumberFieldProps) {
   );
 }
 
+const shown = (n: number): string => `${Number(n.toFixed(3))}`;
+
 const roundMost = (most: number): number => Math.floor(most * 10) / 10;
+
+/** How it may be written in each unit. */
+function exampleOf(unit: TypedUnit | null): string {
+  if (unit === null) return '90.5, 90,5 or 35 1/2';
+  if (unit === 'in' || unit === 'ft' || unit === 'yd') return '35 1/2, 3 ft 4 or 90 cm';
+  return unit === 'g' || unit === 'kg' || unit === 'oz' || unit === 'lb'
+    ? '41.5, 41,5 or 1 1/2 oz'
+    : '90.5, 90,5 or 35 1/2 in';
+}

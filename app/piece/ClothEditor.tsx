@@ -19,6 +19,7 @@ export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
           min={1 / factor}
           max={100 / factor}
           step={inches ? 0.05 : 0.5}
+          unit={inches ? 'in' : 'mm'}
           suffix={inches ? 'in' : 'mm'}
           value={Number((piece.pitchMm / factor).toFixed(2))}
           onChange={(v) =>

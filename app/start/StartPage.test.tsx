@@ -18,7 +18,7 @@ const fields = (): readonly string[] =>
   screen.getAllByRole('spinbutton').map((f) => f.getAttribute('aria-label')!);
 
 describe('a new hem', () => {
-  test('is told by a picture and three numbers, whatever was made', async () => {
+  test('is told by a picture and a few numbers, whatever was made', async () => {
     expect(screen.getByRole('heading', { name: 'What did you make?' })).toBeTruthy();
     for (const kind of PIECE_KINDS) {
       await made(CONSTRUCTIONS[kind].name);
@@ -32,8 +32,26 @@ describe('a new hem', () => {
     expect(screen.getByText(/^90 × 91 cm\. Worsted yarn/)).toBeTruthy();
     const width = screen.getByRole('spinbutton', { name: 'Width' });
     fireEvent.change(width, { target: { value: '60' } });
+    fireEvent.blur(width);
     // Its rows are as high as they are wide: a third less is a third less high.
     expect(screen.getByText(/^60 × 6\d(\.5)? cm\./)).toBeTruthy();
+  });
+
+  test('keeps what was typed while something else is looked at', async () => {
+    await made('Rows');
+    const typed = { Width: '110', Height: '140', Rows: '120' };
+    for (const [name, value] of Object.entries(typed)) {
+      const field = screen.getByRole('spinbutton', { name });
+      fireEvent.change(field, { target: { value } });
+      fireEvent.blur(field);
+    }
+    press('Something else');
+    await made('One big motif');
+    press('Something else');
+    await made('Rows');
+    for (const [name, value] of Object.entries(typed))
+      expect(screen.getByRole<HTMLInputElement>('spinbutton', { name }).value).toBe(value);
+    expect(screen.getByText(/^110 × 140 cm\./)).toBeTruthy();
   });
 
   test('is shown the edges on what was made, without rounds of one’s own', async () => {

@@ -52,7 +52,7 @@ function fitted(hem: Hem): Hem {
   return outcome.ok ? outcome.value : hem;
 }
 
-/** A new hem: what was made, at most three numbers, and which edge. Nothing is stored before it is begun. */
+/** A new hem: what was made, at most four numbers, and which edge. Nothing is stored before it is begun. */
 export function StartPage() {
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -61,6 +61,10 @@ export function StartPage() {
   // Worked out while the person looks at the pictures.
   const [known] = useState(() => handsToBegin());
   const [hem, setHem] = useState<Hem | null>(null);
+  /** What has been said of other constructions, for whoever comes back to one. */
+  const [before, setBefore] = useState<Readonly<Partial<Record<PieceKind, Hem>>>>({});
+  /** What has been typed of each. */
+  const [said, setSaid] = useState<Readonly<Partial<Record<PieceKind, ReadonlySet<string>>>>>({});
   const [choosing, setChoosing] = useState(false);
   const made = useMemo(() => (hem ? plan(hem) : null), [hem]);
   const begin = async (ready: Hem, first?: 'propose'): Promise<void> => {
@@ -85,7 +89,11 @@ export function StartPage() {
           <Link to="/">Back to the shelf</Link>
         </p>
         {!hem || !made ? (
-          <Kinds onChoose={(kind) => void known.then((k) => setHem(hemOf(kind, id, new Date(), k)))} />
+          <Kinds
+            onChoose={(kind) =>
+              void known.then((k) => setHem(before[kind] ?? hemOf(kind, id, new Date(), k)))
+            }
+          />
         ) : choosing ? (
           <>
             <h1>Which edge?</h1>
@@ -102,8 +110,16 @@ export function StartPage() {
         ) : (
           <Measures
             plan={made}
-            onHem={setHem}
-            onBack={() => setHem(null)}
+            said={said[hem.piece.kind] ?? NOTHING_SAID}
+            onHem={(changed, what) => {
+              const { kind } = changed.piece;
+              setSaid({ ...said, [kind]: new Set([...(said[kind] ?? []), what]) });
+              setHem(changed);
+            }}
+            onBack={() => {
+              setBefore({ ...before, [hem.piece.kind]: hem });
+              setHem(null);
+            }}
             onEdge={() => setChoosing(true)}
             onBegin={() => void begin(hem)}
           />
@@ -145,6 +161,8 @@ const SAMPLE_DATE = new Date('2026-01-01T00:00:00Z');
 /** How many times smaller a sample is than a hem to begin with, so that its stitches are seen. */
 const SMALLER = 3;
 
+const NOTHING_SAID: ReadonlySet<string> = new Set();
+
 /** A smaller piece of the same kind. */
 function sampleOf(hem: Hem): Hem {
   let { piece } = hem;
@@ -154,6 +172,7 @@ function sampleOf(hem: Hem): Hem {
     piece = told(
       piece,
       Math.max(least, unit === 'cm' ? of(piece) / SMALLER : Math.round(of(piece) / SMALLER)),
+      NOTHING_SAID,
     );
   }
   const outcome = performed(hem, describePiece('smaller', piece));
@@ -163,13 +182,16 @@ function sampleOf(hem: Hem): Hem {
 /** The few numbers that are asked, beside the piece as they make it. */
 function Measures({
   plan: made,
+  said,
   onHem,
   onBack,
   onEdge,
   onBegin,
 }: {
   readonly plan: Plan;
-  readonly onHem: (hem: Hem) => void;
+  /** What has been typed already. */
+  readonly said: ReadonlySet<string>;
+  readonly onHem: (hem: Hem, what: string) => void;
   readonly onBack: () => void;
   readonly onEdge: () => void;
   readonly onBegin: () => void;
@@ -182,7 +204,7 @@ function Measures({
       <section>
         <h1>{CONSTRUCTIONS[piece.kind].name}: how big is it?</h1>
         <div className={styles.fields}>
-          {askedOf(piece).map(({ what, unit, least, most, of, told }) => (
+          {askedOf(piece).map(({ what, unit, least, most, of, told, suffix }) => (
             <label key={what}>
               {what}
               <NumberField
@@ -192,12 +214,13 @@ function Measures({
                 value={of(piece)}
                 step={unit === 'cm' ? 0.5 : 1}
                 {...(unit !== 'cm' && unit !== 'mm' && { precision: 0 })}
-                suffix={unit}
+                unit={unit === 'cm' || unit === 'mm' || unit === 'in' ? unit : null}
+                suffix={suffix?.(piece, hem.preferences.language) ?? unit}
                 onChange={(value) => {
                   if (value === null) return;
-                  const outcome = performed(hem, describePiece(what, told(piece, value)));
+                  const outcome = performed(hem, describePiece(what, told(piece, value, said)));
                   setRefused(outcome.ok ? [] : outcome.problems);
-                  if (outcome.ok) onHem(outcome.value);
+                  if (outcome.ok) onHem(outcome.value, what);
                 }}
               />
             </label>

@@ -3,6 +3,7 @@ import type { Verdict } from '../../core/flat/flat.ts';
 import { lengthSlip } from '../../core/evidence/slips.ts';
 import { extent, lengthAt } from '../../core/piece/outline.ts';
 import { workedRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
+import { lookAnswer } from '../../core/words/lookWords.ts';
 import { lengthWords, sizeWords } from '../../core/words/measures.ts';
 import { sideLabel, sideWords } from '../../core/words/placeWords.ts';
 import { numberTyped } from '../../core/words/typed.ts';
@@ -49,7 +50,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
   const before = looksAt(plan, round);
   const { length: unit } = plan.hem.preferences;
   const cm = (what: string): number | null => {
-    const value = numberTyped(typed[what] ?? '');
+    const value = numberTyped(typed[what] ?? '', unit);
     return value > 0 && value <= 10_000 ? (unit === 'cm' ? value : value * 2.54) : null;
   };
   const along = round.sides.map((_, i) => `Along ${sideWords(plan, i)}`);
@@ -140,6 +141,16 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
           </label>
         ))}
       </div>
+      {lies.map((l, side) => {
+        const answer = l && lookAnswer(plan, round, side, l);
+        return (
+          answer && (
+            <p key={side} className={styles.moment}>
+              {answer}
+            </p>
+          )
+        );
+      })}
       <div className={styles.counts}>{[ACROSS, DOWN, DEPTH].map(measure)}</div>
       <p className="quiet small">
         By the tape, from edge to edge. The whole border: {sizeWords(plan.finishedSize, unit)},{' '}

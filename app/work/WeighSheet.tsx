@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { workedRound, type Plan } from '../../core/plan/types.ts';
 import { weightSlip } from '../../core/evidence/slips.ts';
-import { lastWeighed } from '../../core/record/weighings.ts';
+import { everWeighed, lastWeighed } from '../../core/record/weighings.ts';
 import { insteadWords, reachWords } from '../../core/words/ballWords.ts';
 import { yarnRestsOn } from '../../core/words/estimateWords.ts';
 import { numberTyped } from '../../core/words/typed.ts';
@@ -27,12 +27,14 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
   const [typed, setTyped] = useState('');
   const [scaleOpen, setScaleOpen] = useState(false);
   const before = used ? lastWeighed(plan.hem.record, used.yarn.id) : null;
-  const [same, setSame] = useState(before !== null);
+  // What was ripped hangs on the ball again: it is the same ball, and may be heavier.
+  const earlier = used ? everWeighed(plan.hem.record, used.yarn.id) : null;
+  const [same, setSame] = useState(true);
   if (!round || !used) return null;
   const { yarn } = used;
-  const value = numberTyped(typed);
+  const value = numberTyped(typed, 'g');
   const grams = value > 0 && value <= MOST_G ? value : null;
-  const slip = grams !== null ? weightSlip(plan, round, made, same, grams) : null;
+  const slip = grams !== null ? weightSlip(plan, round, made, same && before !== null, grams) : null;
   const heavier = same && before !== null && grams !== null && grams > before.grams;
   const note = (): void => {
     if (grams === null || heavier) return;
@@ -41,7 +43,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
       round: workedRound(round),
       stitches: made,
       yarn: yarn.id,
-      ball: same ? 'same' : 'new',
+      ball: same && earlier !== null ? 'same' : 'new',
       grams,
     });
     onClose();
@@ -62,10 +64,11 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
       {typed.trim() !== '' && grams === null && (
         <p className={styles.moment}>Type the weight in grams, such as 41.5.</p>
       )}
-      {before && (
+      {earlier && (
         <>
           <p className="small">
-            It weighed {before.grams} g ({whenWords(before.at, new Date())}).
+            It weighed {earlier.grams} g ({whenWords(earlier.at, new Date())}
+            {before ? '' : ', before you ripped back'}).
           </p>
           <label className={styles.check}>
             <input type="checkbox" checked={same} onChange={(e) => setSame(e.target.checked)} /> It is still

@@ -65,6 +65,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                   aria-label={`Grams of ${yarn.name} in the basket`}
                   min={0}
                   max={100000}
+                  unit="g"
                   suffix="g here"
                   value={yarn.haveG}
                   onChange={(haveG) => edit(yarn.id, 'what is there', { haveG })}
@@ -98,6 +99,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                     aria-label="Grams in a ball"
                     min={1}
                     max={5000}
+                    unit="g"
                     suffix="g a ball"
                     value={yarn.ballG}
                     onChange={(ballG) => ballG && edit(yarn.id, 'ball', { ballG })}
@@ -107,6 +109,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                     aria-label={inTerms('Meters in 100 g')}
                     min={5}
                     max={5000}
+                    unit="m"
                     suffix="m in 100 g"
                     value={yarn.metresPer100G}
                     onChange={(metresPer100G) => metresPer100G && edit(yarn.id, 'meters', { metresPer100G })}
@@ -117,6 +120,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                     min={0.1}
                     max={40}
                     step={0.1}
+                    unit="mm"
                     suffix="mm thick"
                     value={yarn.diameterMm}
                     onChange={(diameterMm) => diameterMm && edit(yarn.id, 'thickness', { diameterMm })}

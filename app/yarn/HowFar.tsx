@@ -42,6 +42,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
           aria-label="Grams left over"
           min={0}
           max={100000}
+          unit="g"
           suffix="g"
           value={rest}
           onChange={(v) => setTyped(v)}

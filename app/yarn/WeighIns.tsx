@@ -143,11 +143,11 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
           min={0}
           max={100000}
           step={0.1}
+          unit="g"
           suffix="g"
           placeholder="weight"
           value={grams}
           onChange={setGrams}
-          onPressEnter={add}
         />
         <Button size="small" type="primary" disabled={grams === null || grams <= 0} onClick={add}>
           Note it

@@ -203,6 +203,15 @@ describe('the invariants of a hem', () => {
     }
   });
 
+  test('a size that was said stays when the outline is another, and follows when what it is made of is', () => {
+    const grid = after(pieces.chooseConstruction('grid', constructionOf('grid', rowsHem())), rowsHem());
+    if (grid.piece.kind !== 'grid') throw new Error('no grid');
+    const piece = { ...grid.piece, motifCm: 15 };
+    const wider = { ...piece, cells: piece.cells.map((row) => `${row}#`) };
+    const sized = { ...grid, piece };
+    expect(after(pieces.describePiece('wider', wider), sized).piece).toMatchObject({ motifCm: 15 });
+  });
+
   test('the piece and the base round stay once they have been begun, and that is said; the gauge is still measured', () => {
     const hem = rowsHem();
     const begun = afterDeeds(hem, workedUpTo(plan(hem), 0));

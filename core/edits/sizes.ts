@@ -15,6 +15,8 @@ export const withSizeFollowing = (
   stitchCm: { readonly before: number; readonly after: number },
 ): Piece =>
   sizedAfter(before, after, (was, counted, is, counts) => {
+    // What it follows has not changed: a size near it stays as it was said.
+    if (counts === counted && stitchCm.after === stitchCm.before) return is;
     const measured = Math.abs(was - counted * stitchCm.before) > TOLERANCE * stitchCm.before || is !== was;
     return measured ? is : Math.min(2000, Math.max(0.1, Math.round(counts * stitchCm.after * 10) / 10));
   });

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { plan } from '../plan/planner.ts';
+import { workedRound } from '../plan/types.ts';
 import { after, varied, workedInto } from '../testing/worked.ts';
 import { layAgrees, layWords } from '../words/foundWords.ts';
 import { foundOf } from './found.ts';
@@ -47,10 +48,32 @@ describe('what was found', () => {
     ]);
   });
 
+  test('stands beside what was planned before it was seen: what is seen to ripple was not planned so for that', () => {
+    const before = workedInto(varied, 1, 1);
+    const round = workedRound(before.rounds[1]!);
+    const look = {
+      did: 'looked',
+      round,
+      lies: ['ripples', 'ripples', 'ripples', 'ripples'],
+      sizeCm: [null, null],
+      sidesCm: [],
+      depthCm: null,
+      photo: null,
+      note: '',
+    } as const;
+    const seen = plan(after(before.hem, [look, look, look]));
+    expect(foundOf(seen).lay.map((l) => l.planned)).toEqual(
+      [0, 1, 2].flatMap(() => before.rounds[1]!.sides.map((s) => s.verdict)),
+    );
+  });
+
   test('of a side that lay otherwise says how it was planned', () => {
-    const lay = { round: 1, side: 1, planned: 'flat', found: 'ripples' } as const;
+    const lay = { round: 1, side: 1, planned: 'flat', strain: 0.01, found: 'ripples' } as const;
     expect(layAgrees(lay)).toBe(false);
-    expect(layAgrees({ ...lay, planned: 'blocks out' })).toBe(true);
+    expect(layAgrees({ ...lay, planned: 'blocks out', strain: 0.03 })).toBe(true);
+    // What blocks out may be seen, but not the other way; what ripples does not pull in.
+    expect(layAgrees({ ...lay, planned: 'blocks out', strain: -0.03 })).toBe(false);
+    expect(layAgrees({ ...lay, planned: 'cups', strain: -0.08 })).toBe(false);
     expect(layWords(lay, 'B')).toBe('B rippled (planned: lies flat)');
   });
 });

@@ -1,6 +1,6 @@
 /** What was planned beside what was found: counts, yarn, height, size, and how each side lay. */
-import type { Verdict } from '../flat/flat.ts';
-import type { Lay } from '../hands/flatness.ts';
+import { FLAT_LIMITS, verdict, type Verdict } from '../flat/flat.ts';
+import { limitsFor, type Lay } from '../hands/flatness.ts';
 import { standing } from '../document/record.ts';
 import { extent } from '../piece/outline.ts';
 import { looksOf, metresBetween } from '../plan/observed.ts';
@@ -22,6 +22,8 @@ export interface FoundLay {
   readonly round: number;
   readonly side: number;
   readonly planned: Verdict;
+  /** Signed, as it was planned. */
+  readonly strain: number;
   readonly found: Lay['lies'];
 }
 
@@ -40,6 +42,9 @@ export interface AllFound {
 /** All that was found, in the order in which it was noted; what was planned is what the plan said before any of it. */
 export function foundOf(plan: Plan): AllFound {
   const { rounds } = plan;
+  // What this hem taught of what lies flat came after it was planned.
+  const known = plan.hem.hands?.flat;
+  const limits = known ? limitsFor(known) : FLAT_LIMITS;
   const looks = looksOf(standing(plan.hem.record)).flatMap((look) => {
     const round = rounds.find((r) => isRound(r, look.round));
     return round ? [{ look, round }] : [];
@@ -73,8 +78,9 @@ export function foundOf(plan: Plan): AllFound {
     }),
     lay: looks.flatMap(({ look: { lies }, round }) =>
       lies.flatMap((found, side) => {
-        const planned = round.sides[side]?.verdict;
-        return found && planned ? [{ round: round.number, side, planned, found }] : [];
+        const strain = round.sides[side]?.strain;
+        if (!found || strain === undefined) return [];
+        return [{ round: round.number, side, planned: verdict(strain, limits), strain, found }];
       }),
     ),
   };

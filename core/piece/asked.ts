@@ -1,13 +1,17 @@
-/** The few things that a new piece is told by: at most three numbers, all else on what is usual. */
+/** The few things that a new piece is told by: at most four numbers, all else on what is usual. */
+import type { Language } from '../terms/stitches.ts';
 
 export interface Asked<P> {
   readonly what: string;
   /** What the number is of, behind it. */
   readonly unit: string;
+  /** What stands behind it, where that is more than its unit. */
+  readonly suffix?: (piece: P, language: Language) => string;
   readonly least: number;
   readonly most: number;
   readonly of: (piece: P) => number;
-  readonly told: (piece: P, value: number) => P;
+  /** @param said what has been told before */
+  readonly told: (piece: P, value: number, said: ReadonlySet<string>) => P;
 }
 
 /** Half centimetres are as near as a tape. */

@@ -48,6 +48,11 @@ export function weighedStretches(record: WorkRecord): readonly WeighedStretch[] 
   return found;
 }
 
+/** The last weighing of a yarn, whatever was ripped since; null when there is none. */
+export const everWeighed = (record: WorkRecord, yarn: string): Weighed | null =>
+  [...standing(record)].sort(inOrder).findLast((e): e is Weighed => e.did === 'weighed' && e.yarn === yarn) ??
+  null;
+
 /** The last weighing of a yarn; null when there is none, or something was ripped since. */
 export function lastWeighed(record: WorkRecord, yarn: string): Weighed | null {
   const last = [...standing(record)]

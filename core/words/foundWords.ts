@@ -10,9 +10,10 @@ export const roundWords = (round: number): string => (round === 0 ? 'Base round'
 
 const LAY = { flat: 'lay flat', ripples: 'rippled', cups: 'pulled in' } as const;
 
-/** Whether a side lay as it was planned; what blocks out may be seen or not. */
-export function layAgrees({ planned, found }: FoundLay): boolean {
-  return planned === 'blocks out' || (planned === 'flat') === (found === 'flat');
+/** Whether a side lay as it was planned; what blocks out may be seen or not, but not the other way. */
+export function layAgrees({ planned, strain, found }: FoundLay): boolean {
+  if (planned === 'blocks out') return found === 'flat' || (found === 'ripples') === strain > 0;
+  return planned === found;
 }
 
 /** How a side lay beside its plan, such as “A rippled (planned: lies flat)”. */

@@ -1,6 +1,7 @@
 /** The log in words, and as a table. */
 import { csvText } from '../document/csv.ts';
 import { sideName } from '../piece/outline.ts';
+import { inOrder, standing } from '../document/record.ts';
 import { kindOf, logOf, type LogEntry, type LogKind } from '../log/log.ts';
 import type { Hem, WorkEvent } from '../document/hem.ts';
 import { lengthWords, plural } from './measures.ts';
@@ -46,10 +47,14 @@ const TELLING: Telling = {
     stitches === 0 ? `${name} ripped out` : `${name} ripped back to stitch ${stitches}`,
   repaired: ({ by }, name) => `${name}: ${REPAIRED[by]}`,
   paused: () => 'Paused',
-  weighed: ({ yarn: id, grams, ball }, _, { hem, correctedG }) => {
+  weighed: (event, _, { hem, correctedG }) => {
+    const { yarn: id, grams, ball } = event;
     const yarn = hem.yarns.find((y) => y.id === id)?.name ?? 'A yarn no longer here';
     const weight = correctedG === null ? `${grams} g` : `${correctedG} g (noted as ${grams} g)`;
-    return `${yarn} weighed: ${weight} left of ${ball === 'same' ? 'the ball' : 'another ball'}`;
+    const first = !standing(hem.record).some(
+      (e) => e.did === 'weighed' && e.yarn === id && inOrder(e, event) < 0,
+    );
+    return `${yarn} weighed: ${weight} left of ${first || ball === 'same' ? 'the ball' : 'another ball'}`;
   },
   looked: (event, name, { hem }) => {
     const unit = hem.preferences.length;

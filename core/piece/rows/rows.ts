@@ -1,5 +1,5 @@
 /** A rectangle worked in rows: stitch tops, two sides of row ends, and the underside of the foundation. */
-import { STITCHES, type StitchKind } from '../../terms/stitches.ts';
+import { STITCHES, abbreviation, type StitchKind } from '../../terms/stitches.ts';
 import { rectangle } from '../outline.ts';
 import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type RowBand } from '../construction.ts';
@@ -83,11 +83,35 @@ function bandsOf(piece: RowsPiece, { edges }: Body): readonly RowBand[] {
   });
 }
 
-/** As high as its rows are by themselves, until somebody measures it. */
-function asHighAsItsRows(piece: RowsPiece): RowsPiece {
+/** How high its rows are by themselves, cm. */
+function computedHeightCm(piece: RowsPiece): number {
   const widths = piece.rows.reduce((sum, run) => sum + run.count * STITCHES[run.stitch].height, 0);
-  return { ...piece, heightCm: Math.min(2000, halfCm((widths * piece.widthCm) / piece.stitches)) };
+  return Math.min(2000, halfCm((widths * piece.widthCm) / piece.stitches));
 }
+
+/** Row stitches that a height may tell of. */
+const TOLD_BY_HEIGHT: readonly StitchKind[] = ['sc', 'hdc', 'dc', 'tr'];
+
+/**
+ * A new piece of one run of rows, as far as it has been said. Without a height it is as high as its rows are by themselves;
+ * without a number of rows it has as many as its height takes; with both its stitch is the one whose rows come nearest.
+ */
+function asSaid(piece: RowsPiece, said: ReadonlySet<string>): RowsPiece {
+  const { stitch, count } = {
+    stitch: piece.rows[0]!.stitch,
+    count: piece.rows.reduce((sum, r) => sum + r.count, 0),
+  };
+  if (!said.has(HEIGHT)) return { ...piece, heightCm: computedHeightCm(piece) };
+  const widths = (piece.heightCm * piece.stitches) / piece.widthCm;
+  if (!said.has(ROWS))
+    return { ...piece, rows: [{ stitch, count: wholeBetween(1, widths / STITCHES[stitch].height, 5000) }] };
+  const off = (s: StitchKind): number => Math.abs(Math.log(widths / count / STITCHES[s].height));
+  const nearest = TOLD_BY_HEIGHT.reduce((best, s) => (off(s) < off(best) ? s : best));
+  return { ...piece, rows: [{ stitch: nearest, count }] };
+}
+
+const ROWS = 'Rows';
+const HEIGHT = 'Height';
 
 export const rows: Construction<RowsPiece> = {
   name: 'Rows',
@@ -116,15 +140,17 @@ export const rows: Construction<RowsPiece> = {
       least: 6,
       most: 5000,
       of: (piece) => piece.stitches,
-      told: (piece, stitches) => asHighAsItsRows({ ...piece, stitches }),
+      told: (piece, stitches, said) => asSaid({ ...piece, stitches }, said),
     },
     {
-      what: 'Rows',
+      what: ROWS,
       unit: 'rows',
       least: 1,
       most: 5000,
       of: (piece) => piece.rows.reduce((sum, run) => sum + run.count, 0),
-      told: (piece, count) => asHighAsItsRows({ ...piece, rows: [{ ...piece.rows[0]!, count }] }),
+      suffix: ({ rows: [run] }, language) => `rows of ${abbreviation(run!.stitch, language)}`,
+      told: (piece, count, said) =>
+        asSaid({ ...piece, rows: [{ ...piece.rows[0]!, count }] }, new Set([...said, ROWS])),
     },
     {
       what: 'Width',
@@ -132,7 +158,15 @@ export const rows: Construction<RowsPiece> = {
       least: 3,
       most: 1000,
       of: (piece) => piece.widthCm,
-      told: (piece, widthCm) => asHighAsItsRows({ ...piece, widthCm }),
+      told: (piece, widthCm, said) => asSaid({ ...piece, widthCm }, said),
+    },
+    {
+      what: HEIGHT,
+      unit: 'cm',
+      least: 3,
+      most: 1000,
+      of: (piece) => piece.heightCm,
+      told: (piece, heightCm, said) => asSaid({ ...piece, heightCm }, new Set([...said, HEIGHT])),
     },
   ],
   withSideLength: rectangleWithSide,
