@@ -210,6 +210,17 @@ describe('hem', () => {
     expect(hem(['log', DEMO])).toEqual({ status: 0, stdout: '', stderr: '' });
   });
 
+  test('a round that cannot be read or made is a line of the check, and its exit code', () => {
+    const written = { text: 'side: *sc in nowhere*\ncorner: walk round', language: 'us' };
+    const file = JSON.parse(readFileSync(DEMO, 'utf8')) as { rounds: readonly object[] };
+    const own = { ...file.rounds[0], id: 'own', family: 'own', written, times: 1 };
+    const input = JSON.stringify({ ...file, rounds: [...file.rounds, own] });
+    const checked = hem(['check'], input);
+    expect(checked.status).toBe(1);
+    expect(checked.stderr).toMatch(/“nowhere”|was not understood/);
+    expect(hem(['plan'], input).stdout).toContain('Some rounds cannot be worked and are left out.');
+  });
+
   test('a bundle holds every hem, and is read like a file', () => {
     const folder = mkdtempSync(join(tmpdir(), 'hem-'));
     const zip = join(folder, 'all.zip');

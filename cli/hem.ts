@@ -11,7 +11,7 @@ import { writeBundle } from '../core/document/bundle.ts';
 import type { Hem, Preferences } from '../core/document/hem.ts';
 import { plan } from '../core/plan/planner.ts';
 import { logOf } from '../core/log/log.ts';
-import { comesOutEven, type Plan } from '../core/plan/types.ts';
+import { isWholeAndEven, type Plan } from '../core/plan/types.ts';
 import { entryWords, logCsv } from '../core/words/logWords.ts';
 import { problemLine } from '../core/problems.ts';
 import { LOOKS, SKILLS } from '../core/propose/wish.ts';
@@ -74,9 +74,10 @@ function preferring(hem: Hem, { terms: language, hand: side, units: length }: Pr
 function plansOf(files: readonly string[], options: PreferenceOptions = {}): readonly Plan[] {
   return openHems(files).map(({ file, hem }) => {
     const made = plan(preferring(hem, options));
-    if (!comesOutEven(made)) {
+    if (!isWholeAndEven(made)) {
       process.exitCode = EXIT.notEven;
-      for (const p of made.problems) if (p.where.in === 'round') console.error(`${file}: ${problemLine(p)}`);
+      for (const p of made.problems)
+        if (p.where.in === 'round' || p.where.in === 'own round') console.error(`${file}: ${problemLine(p)}`);
     }
     return made;
   });

@@ -1,7 +1,7 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
 import { placementWords } from '../core/words/run.ts';
 import { fitHem } from '../core/fit/open.ts';
-import { comesOutEven, type Plan } from '../core/plan/types.ts';
+import { comesOutEven, isWholeAndEven, leftOut, type Plan } from '../core/plan/types.ts';
 import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../core/words/families.ts';
@@ -68,7 +68,7 @@ export function planReport(plan: Plan) {
       ends,
     })),
     fit: {
-      comesOutEven: comesOutEven(plan),
+      comesOutEven: isWholeAndEven(plan),
       standsInTheWay:
         fit.standsInTheWay === null ? null : (plan.rounds[fit.standsInTheWay + 1]?.name ?? null),
       freedBy: fit.freedBy ? wayOutWords(plan, fit.freedBy) : null,
@@ -88,6 +88,7 @@ export function planReport(plan: Plan) {
 /** What `hem plan` prints: sides, rounds, size and yarn in a few lines, and how it can be made to come out even. */
 export function planSummary(plan: Plan): string {
   const { preferences } = plan.hem;
+  const out = leftOut(plan).length > 0;
   const even = comesOutEven(plan);
   const fit = even ? null : fitHem(plan.hem);
   const lines = [
@@ -103,7 +104,12 @@ export function planSummary(plan: Plan): string {
         ({ yarn, quantity }) =>
           `${yarn.name}: about ${yarnLengthWords(quantity.metres, preferences.length)}, ${rangeWords(quantity.grams, quantity.spread)} g, ${plural(quantity.balls, 'ball')}`,
       ),
-    even ? 'Every round fits.' : 'Some rounds do not fit. Any one of these makes them fit:',
+    ...(out ? ['Some rounds cannot be worked and are left out.'] : []),
+    even
+      ? out
+        ? 'All others fit.'
+        : 'Every round fits.'
+      : 'Some rounds do not fit. Any one of these makes them fit:',
     ...(fit?.solutions.slice(0, 5).map((s) => `  ${solutionWords(plan, s)}`) ?? []),
   ];
   return `${lines.join('\n')}\n`;

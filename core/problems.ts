@@ -225,8 +225,14 @@ const SENTENCES = {
     what: `${v.round} would have more than ${v.most} stitches ${v.of}, so it and what follows it are not worked`,
     remedy: 'Remove it, work it fewer times, or choose one that grows less.',
   }),
-  'round-makes-nothing': (v: { round: string }) => ({
-    what: `${v.round} finds too few stitches to be worked even once, so it and what follows it are not worked`,
+  'change-not-taken': (v: { round: string; side: string; change: number }) => ({
+    what: `${v.round} cannot be worked with ${Math.abs(v.change)} ${v.change > 0 ? 'more' : 'fewer'} ${
+      v.side === 'all the way around' ? v.side : `on side ${v.side}`
+    }`,
+    remedy: 'Take that small adjustment away, or make it in a plain round.',
+  }),
+  'round-makes-nothing': (v: { round: string; places: string }) => ({
+    what: `${v.round} finds too few ${v.places} to be worked even once, so it and what follows it are not worked`,
     remedy: 'Remove it, or choose one whose repeat is shorter.',
   }),
   'round-unknown': () => ({

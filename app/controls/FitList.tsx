@@ -154,7 +154,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
 });
 
 const sideOf = (trouble: Trouble): number =>
-  'side' in trouble ? trouble.side : trouble.kind === 'does not fit' ? trouble.sides[0]! : 0;
+  'side' in trouble ? trouble.side : trouble.kind === 'does not fit' ? trouble.sides[0]!.side : 0;
 
 const inBase = (s: FitSolution): boolean => s.changes.some((c) => c !== 0);
 const hasCorners = (s: FitSolution): boolean => Object.keys(s.corners ?? {}).length > 0;

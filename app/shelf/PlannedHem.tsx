@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useMemo } from 'react';
 import type { Hem } from '../../core/document/hem.ts';
 import { plan } from '../../core/plan/planner.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import { leftOut, type Plan } from '../../core/plan/types.ts';
 import { capital } from '../../core/terms/words.ts';
 import { plural, sizeWords } from '../../core/words/measures.ts';
 import { placeInWords } from '../../core/words/progressWords.ts';
@@ -49,8 +49,10 @@ export function PlannedHem({ hem, stamp, onPlanned, onKept }: PlannedHemProps) {
   );
 }
 
-function borderWords({ hem, finishedSize, rounds }: Plan): string {
+function borderWords(made: Plan): string {
+  const { hem, finishedSize, rounds } = made;
   const odd = rounds.filter((r) => !r.even).length;
-  const fits = odd > 0 ? `${odd} do not fit` : 'all fit';
+  const out = leftOut(made).length > 0;
+  const fits = out ? 'others cannot be worked' : odd > 0 ? `${odd} do not fit` : 'all fit';
   return `${sizeWords(finishedSize, hem.preferences.length)} with border. Base round + ${plural(rounds.length - 1, 'round')}, ${fits}.`;
 }

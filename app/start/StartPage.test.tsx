@@ -50,7 +50,7 @@ describe('a new hem', () => {
     press('Something else');
     await made('Rows');
     for (const [name, value] of Object.entries(typed))
-      expect(screen.getByRole<HTMLInputElement>('spinbutton', { name }).value).toBe(value);
+      expect(Number(screen.getByRole<HTMLInputElement>('spinbutton', { name }).value)).toBe(Number(value));
     expect(screen.getByText(/^110 × 140 cm\./)).toBeTruthy();
   });
 

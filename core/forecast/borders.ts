@@ -1,4 +1,5 @@
 /** The border in hand and those that were put aside, side by side. */
+import { isWholeAndEven } from '../plan/types.ts';
 import type { Hem } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
@@ -40,7 +41,7 @@ export function compareBorders(hem: Hem): readonly Compared[] {
       toBuy: yarns.reduce((sum, y) => sum + (y.toBuy ?? y.quantity.balls), 0),
       minutes,
       worst: rounds.map(worstStrain).reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0),
-      even: rounds.every((r) => r.even),
+      even: isWholeAndEven(plan),
     };
   });
 }

@@ -1,7 +1,8 @@
 /** What is wrong with a border, the worst first: the one list from which every page says it. */
 import type { Verdict } from '../flat/flat.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
-import { isEven, type Plan, type YarnPlan } from '../plan/types.ts';
+import { isEven, leftOut, type Plan, type YarnPlan } from '../plan/types.ts';
+import type { SideFit } from '../ring/along.ts';
 import { ballEnds, supplyOf, type BallEnd } from './supply.ts';
 
 export type Trouble =
@@ -10,9 +11,8 @@ export type Trouble =
   | {
       readonly kind: 'does not fit';
       readonly round: number;
-      readonly sides: readonly number[];
-      /** Places left over on the first of them; 0 where it finds nothing to work into. */
-      readonly over: number;
+      /** Sides on which it does not, each with how it comes out there. */
+      readonly sides: readonly { readonly side: number; readonly fit: SideFit }[];
     }
   /** A round in the lobes of an edge, which pulls them out of shape. */
   | { readonly kind: 'on an edge'; readonly round: number; readonly edge: number }
@@ -34,8 +34,6 @@ export type Trouble =
       readonly counts: readonly [number, number];
     };
 
-const LEFT_OUT: ReadonlySet<string> = new Set(['round-too-large', 'round-makes-nothing']);
-
 const known = new WeakMap<Plan, readonly Trouble[]>();
 
 /** What is wrong with a border, the worst first; nothing when all fits, lies flat and lasts. */
@@ -44,9 +42,7 @@ export function troublesOf(plan: Plan): readonly Trouble[] {
   if (!found) {
     const flat = flatness(plan);
     found = [
-      ...(plan.problems.some((p) => LEFT_OUT.has(p.code) || p.code.startsWith('written-'))
-        ? [{ kind: 'left out' } as const]
-        : []),
+      ...(leftOut(plan).length > 0 ? [{ kind: 'left out' } as const] : []),
       ...uneven(plan),
       ...onEdges(plan),
       ...flat.filter((t) => t.verdict !== 'blocks out'),
@@ -63,8 +59,8 @@ export function troublesOf(plan: Plan): readonly Trouble[] {
 function uneven({ rounds }: Plan): readonly Trouble[] {
   return rounds.flatMap(({ number, even, sides }) => {
     if (even) return [];
-    const off = sides.flatMap(({ fit }, side) => (fit && !isEven(fit) ? [side] : []));
-    return [{ kind: 'does not fit', round: number, sides: off, over: sides[off[0]!]!.fit!.over } as const];
+    const off = sides.flatMap(({ fit }, side) => (fit && !isEven(fit) ? [{ side, fit }] : []));
+    return [{ kind: 'does not fit', round: number, sides: off } as const];
   });
 }
 

@@ -74,6 +74,8 @@ function roundProblems(
       const places = PLACES[written.sitsOn].long[1];
       return [problem('nothing-to-work-into', where, { round: round.name, side, places })];
     }
+    if (fit.refused !== 0)
+      return [problem('change-not-taken', where, { round: round.name, side, change: fit.refused })];
     if (isEven(fit)) return [];
     const { places: count, over, short } = fit;
     const places = PLACES[written.sitsOn].long[1];

@@ -22,6 +22,7 @@ import type { SideFit } from '../ring/along.ts';
 import { mostMade } from '../ring/most.ts';
 import { workRound, type WorkedRound as WorkedRing } from '../ring/work.ts';
 import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
+import { PLACES } from '../terms/places.ts';
 import type { Stages } from '../stages.ts';
 import { yarnInRingM, type Yarn } from '../yarn/yarn.ts';
 import { isEven, type MadeRound, type PathRound, type RoundPlan, type RoundSide } from './types.ts';
@@ -85,10 +86,11 @@ export function planRounds(
   let size = rounds[0]!.total;
   const stop = (k: number, values: { readonly most: number; readonly of: string } | null) =>
     stages.run('stopped', [k, stack[k], values?.most, values?.of], () => {
-      const round = stack[k]!.name;
+      const { name: round, sitsOn } = stack[k]!;
+      const places = PLACES[sitsOn].long[1];
       return values
         ? problem('round-too-large', inRound(k + 1), { round, ...values })
-        : problem('round-makes-nothing', inRound(k + 1), { round });
+        : problem('round-makes-nothing', inRound(k + 1), { round, places });
     });
   for (const [k, written] of stack.entries()) {
     const below = rounds[onto]!;

@@ -151,11 +151,21 @@ export interface Plan {
 export const topOf = ({ rounds }: Pick<Plan, 'rounds'>): RoundPlan =>
   rounds.findLast((r) => !r.written?.recipe.surface)!;
 
-/** Whether a side came out even. */
-export const isEven = (fit: SideFit): boolean => fit.over === 0 && fit.short === 0 && !fit.stuck;
+/** Whether a side came out even, with what was asked for on it. */
+export const isEven = (fit: SideFit): boolean =>
+  fit.over === 0 && fit.short === 0 && fit.refused === 0 && !fit.stuck;
 
-/** Whether every round of a plan comes out even. */
+/** Whether every round of a plan that is worked comes out even. */
 export const comesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.even);
+
+/** Faults of rounds that are in the stack and are not worked: they cannot be read, or not be made. */
+export const leftOut = ({ problems }: Plan): readonly Problem[] =>
+  problems.filter(
+    (p) => p.where.in === 'own round' || p.code === 'round-too-large' || p.code === 'round-makes-nothing',
+  );
+
+/** Whether every round of the stack is worked and comes out even. */
+export const isWholeAndEven = (p: Plan): boolean => comesOutEven(p) && leftOut(p).length === 0;
 
 /** Whether a round is the one that a weighing names. */
 export const isRound = ({ written }: Pick<RoundPlan, 'written'>, { entry, index }: WorkedRound): boolean =>

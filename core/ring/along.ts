@@ -34,6 +34,8 @@ export interface SideFit {
   readonly lopsided: boolean;
   /** Quiet change worked on this side, see {@link Circumstances}. */
   readonly change: number;
+  /** What was asked of a quiet change beyond it, and cannot be worked here. */
+  readonly refused: number;
   /** The ring below offers no place of the kind that the round needs, or meets them in another order. */
   readonly stuck: boolean;
 }
@@ -69,6 +71,7 @@ export function workPlain(maker: Maker, places: readonly number[], stitch: Stitc
     short: 0,
     lopsided: false,
     change,
+    refused: wanted - change,
     stuck: places.length === 0,
   };
 }
@@ -95,6 +98,7 @@ function workFewer(maker: Maker, places: readonly number[], stitch: Stitch, fewe
   }
 }
 
+/** A side with a pattern that repeats, with places more or fewer passed over where that is asked for. */
 export function workAlong(
   maker: Maker,
   below: Ring,
@@ -102,8 +106,24 @@ export function workAlong(
   own: Pattern,
   other: Pattern | undefined,
   wanted: number,
-): { readonly fit: SideFit; readonly marks: Pick<SideLayout, 'repeats' | 'tail'> } {
-  const change = changeIn(own, wanted);
+): Along {
+  const along = workChanged(maker, below, places, own, other, changeIn(own, wanted));
+  return { ...along, fit: { ...along.fit, refused: wanted - along.fit.change } };
+}
+
+interface Along {
+  readonly fit: SideFit;
+  readonly marks: Pick<SideLayout, 'repeats' | 'tail'>;
+}
+
+function workChanged(
+  maker: Maker,
+  below: Ring,
+  places: readonly number[],
+  own: Pattern,
+  other: Pattern | undefined,
+  change: number,
+): Along {
   const count = places.length - change;
   const ownNeeds = needsOfPattern(own, 'side');
   const otherNeeds = other && needsOfPattern(other, 'side');
@@ -116,10 +136,8 @@ export function workAlong(
   const over = tooFew ? 0 : placesOver(count, needs);
   const repeats = perRepeat === 0 || tooFew ? 0 : (count - needs.least - over) / perRepeat;
 
-  // Where there is but one skip, it alone is longer or shorter, by one.
-  if (Math.abs(change) > 1 && skipsMade(pattern, repeats) < 2) {
-    return workAlong(maker, below, places, own, other, Math.sign(change));
-  }
+  const possible = changePossible(pattern, repeats, change);
+  if (possible !== change) return workChanged(maker, below, places, own, other, possible);
   const walk = new Walk(maker, below, places, skipChanges(pattern, repeats, change));
   const begins: number[] = [];
   if (!tooFew) {
@@ -134,9 +152,26 @@ export function workAlong(
   if (!tooFew) walk.do(pattern.tail);
   const short = tooFew ? needs.least - count : over === 0 ? 0 : needs.modulus - over;
   const stuck = walk.stuck || (places.length === 0 && needs.least + perRepeat > 0);
-  const fit = { places: places.length, repeats, over, short, lopsided, change, stuck };
+  const fit = { places: places.length, repeats, over, short, lopsided, change, refused: 0, stuck };
   return { fit, marks: { repeats: begins, tail } };
 }
+
+/**
+ * A quiet change as far as the skips of a side allow it: where there is but one, it alone is longer or shorter, by one; no
+ * skip is shorter than nothing.
+ */
+function changePossible(pattern: Pattern, repeats: number, change: number): number {
+  if (change === 0) return 0;
+  const { head, body, tail } = pattern;
+  const [first] = [...head, ...(repeats > 0 ? body : []), ...tail].filter(isSkip);
+  const last = [...head, ...(repeats > 0 ? body : []), ...tail].filter(isSkip).at(-1);
+  if (!first || !last) return 0;
+  const one = skipsMade(pattern, repeats) < 2;
+  if (change > 0) return one ? 1 : change;
+  return Math.max(change, one ? -Math.min(1, first.count) : -Math.min(1, first.count) - last.count);
+}
+
+const isSkip = (step: Step): step is Extract<Step, { do: 'skip' }> => step.do === 'skip';
 
 /** At which skips, counted from 0, a quiet change is made: the first, then the last. */
 function skipChanges(pattern: Pattern, repeats: number, change: number): ReadonlyMap<number, number> {

@@ -46,7 +46,9 @@ export interface Circumstances {
 export function workRound(below: Ring, recipe: Recipe, circumstances: Circumstances = {}): WorkedRound {
   if (circumstances.backwards) return workBackwards(below, recipe, circumstances);
   const worked =
-    recipe.scope === 'side' ? workSides(below, recipe, circumstances) : workWholeRing(below, recipe);
+    recipe.scope === 'side'
+      ? workSides(below, recipe, circumstances)
+      : workWholeRing(below, recipe, circumstances.changes ?? []);
   return circumstances.found ? asFound(worked, circumstances.found) : worked;
 }
 
@@ -109,7 +111,7 @@ function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstan
  * pattern passes over, as one of chains, leaves a corner without a centre of its own between what comes before and
  * after it.
  */
-function workWholeRing(below: Ring, recipe: Recipe): WorkedRound {
+function workWholeRing(below: Ring, recipe: Recipe, changes: readonly number[]): WorkedRound {
   const kinds = placeKindsUsed(recipe.side);
   const size = below.made.length;
   const start = below.centres[0]?.start ?? 0;
@@ -159,7 +161,8 @@ function workWholeRing(below: Ring, recipe: Recipe): WorkedRound {
   const nothing: Span = { start: 0, length: 0 };
   return {
     ring: maker.ring(centres.map((c) => c ?? ends)),
-    sides: [fit],
+    // A side of a pattern that runs past the corners takes no change of its own.
+    sides: [{ ...fit, refused: changes.find((change) => change !== 0) ?? 0 }],
     layout: {
       corners: below.centres.map(() => nothing),
       sides: [{ start: 0, length, repeats, tail: length }],

@@ -3,7 +3,8 @@ import type { Trouble } from '../forecast/troubles.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { listWords } from './lists.ts';
-import { plural } from './measures.ts';
+import { PLACES } from '../terms/places.ts';
+import type { SideFit } from '../ring/along.ts';
 import { sideWords } from './placeWords.ts';
 import { capital } from '../terms/words.ts';
 
@@ -16,18 +17,33 @@ function sidesWords(plan: Plan, sides: readonly number[]): string {
   return `${sides.length === 1 ? 'side' : 'sides'} ${listWords(sides.map((s) => plan.sides[s]!.name))}`;
 }
 
+/** How a side comes out that does not fit, such as “2 stitches left over”. */
+function unfitWords(
+  { over, short, refused, stuck }: SideFit,
+  [one, more]: readonly [string, string],
+): string {
+  const counted = (n: number): string => `${n} ${n === 1 ? one : more}`;
+  if (refused !== 0) return `no way to work ${Math.abs(refused)} ${refused > 0 ? 'more' : 'fewer'}`;
+  if (stuck) return 'nothing to work into';
+  return over > 0 ? `${counted(over)} left over` : `${counted(short)} too few`;
+}
+
 /** A sentence or two. */
 export function troubleWords(plan: Plan, trouble: Trouble): string {
   switch (trouble.kind) {
     case 'left out':
       return 'Some rounds cannot be worked and are left out. The pages of the piece and the rounds say why.';
     case 'does not fit': {
-      const { round, sides, over } = trouble;
-      const name = plan.rounds[round]!.name.toLowerCase();
-      const on = sidesWords(plan, sides);
-      return over > 0
-        ? `Round ${round} (${name}) does not fit: ${plural(over, 'stitch')} left over on ${on}.`
-        : `Round ${round} (${name}) finds nothing to work into on ${on}.`;
+      const { round, sides } = trouble;
+      const { name, written } = plan.rounds[round]!;
+      // Sides of which the same is to be said are said together.
+      const said = new Map<string, number[]>();
+      for (const { side, fit } of sides) {
+        const words = unfitWords(fit, PLACES[written!.sitsOn].long);
+        said.set(words, [...(said.get(words) ?? []), side]);
+      }
+      const told = [...said].map(([words, on]) => `${words} on ${sidesWords(plan, on)}`);
+      return `Round ${round} (${name.toLowerCase()}) does not fit: ${listWords(told)}.`;
     }
     case 'on an edge': {
       const [round, edge] = [trouble.round, trouble.edge].map((k) => plan.rounds[k]!.name.toLowerCase());
