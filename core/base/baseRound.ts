@@ -107,6 +107,7 @@ export function workBase(
   const made: Stitch[] = [];
   const into: number[] = [];
   const centres: Centre[] = [];
+  const seams: { readonly start: number; length: number }[] = [];
   const layout: { corners: Span[]; sides: SideLayout[] } = { corners: [], sides: [] };
   const add = (s: Stitch, spot: number): void => {
     made.push(s);
@@ -126,24 +127,33 @@ export function workBase(
     }
     spot++;
     const start = made.length;
-    const crossing = new Map<number, readonly Stitch[]>();
+    const grouped = choice.school === 'clusters';
+    const crossing = new Map<number, { readonly stitches: readonly Stitch[]; readonly ends: boolean }>();
     edge.joins.forEach((first, join) => {
       const across = CROSSINGS[crossingOf(base, choice, join)].stitches(base.stitch);
-      across.forEach((stitches, k) => crossing.set(first + k, stitches));
+      const last = across.findLastIndex((stitches) => stitches.length > 0);
+      // Among groups what crosses a seam stands together as one of them: no chains within it.
+      across.forEach((stitches, k) => crossing.set(first + k, { stitches, ends: !grouped || k === last }));
     });
     if (chains > 0) add(chainRun(chains), NOTHING);
     for (let i = 0; i < edge.spots.length; i++, spot++) {
       const across = crossing.get(i);
+      if (grouped && across && counts[i]! > 0) {
+        const before = seams.at(-1);
+        if (before && before.start + before.length === made.length) before.length += counts[i]!;
+        else seams.push({ start: made.length, length: counts[i]! });
+      }
       for (let k = 0; k < counts[i]!; k++) {
-        add(across?.[k] ?? stitch, spot);
-        const last = choice.school === 'loops' || k === counts[i]! - 1;
+        add(across?.stitches[k] ?? stitch, spot);
+        const last = choice.school === 'loops' || (k === counts[i]! - 1 && across?.ends !== false);
         if (chains > 0 && last) add(chainRun(chains), NOTHING);
       }
     }
     const length = made.length - start;
     layout.sides.push({ start, length, repeats: [], tail: made.length });
   }
-  return { ring: { made, into: new Int32Array(into), centres }, layout };
+  const ring = { made, into: new Int32Array(into), centres, ...(seams.length > 0 && { seams }) };
+  return { ring, layout };
 }
 
 /** Chains before, between and after what is worked along a side; 0 for none. */

@@ -101,7 +101,11 @@ function changed(ring: Ring, changes: readonly Change[]): Ring {
   });
   const now = positions(ring.made.length, changes);
   const centres = ring.centres.map((c) => ({ ...c, start: now(c.start) }));
-  return { made, into: new Int32Array(into), centres };
+  const seams = ring.seams?.map(({ start, length }) => ({
+    start: now(start),
+    length: now(start + length) - now(start),
+  }));
+  return { made, into: new Int32Array(into), centres, ...(seams && { seams }) };
 }
 
 /** Where an entry stands after changes; `size` stands for the end. */

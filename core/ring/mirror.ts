@@ -1,5 +1,5 @@
 /** A ring as it is met by work that runs the other way round: the same entries in reverse. */
-import { NOTHING, entryOf, gapBefore, isGap, type Centre, type Ring } from './ring.ts';
+import { NOTHING, entryOf, gapBefore, isGap, type Centre, type Ring, type Span } from './ring.ts';
 import { countsAsStitch, placesTaken } from './stitch.ts';
 
 /**
@@ -12,17 +12,19 @@ export function mirrored(ring: Ring, below?: Ring): Ring {
   const size = ring.made.length;
   const into = ring.into.slice().reverse();
   const made = [...ring.made].reverse();
-  const centres = ring.centres.map(({ start, length }): Centre => ({
+  const span = ({ start, length }: Span): Span => ({
     start: size === 0 ? 0 : (((size - start - length) % size) + size) % size,
     length,
-  }));
+  });
+  const centres: readonly Centre[] = ring.centres.map(span);
   if (below) {
     // A decrease over a corner sits in the corner, whichever way it is worked.
     const over = new Set(centres.map((c) => (c.length === 1 ? c.start : NOTHING)));
     for (let i = 0; i < size; i++)
       into[i] = firstPlace(below, mirroredPlace(into[i]!, below), over.has(i) ? 1 : placesTaken(made[i]!));
   }
-  return { made, into, centres: mirroredCorners(centres) };
+  const seams = ring.seams && { seams: ring.seams.map(span) };
+  return { made, into, centres: mirroredCorners(centres), ...seams };
 }
 
 /** What belongs to the corners of a ring, in the order in which its mirror image meets them. */

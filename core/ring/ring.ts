@@ -25,6 +25,8 @@ export interface Ring {
   readonly into: Int32Array;
   /** One centre for each corner; centre i stands before side i. Empty for a disc. */
   readonly centres: readonly Centre[];
+  /** Where groups cross seams between motifs: stitches that stand together as a group, though in several places. */
+  readonly seams?: readonly Span[];
 }
 
 /**
@@ -139,12 +141,40 @@ export const tallyCentre = (ring: Ring, corner: number): Tally => tally(ring, ri
 /** Whether a gap lies between entry `i` and the one before it: both belong to groups, and to two different ones. */
 function isGapBefore(ring: Ring, i: number): boolean {
   const size = ring.made.length;
+  if (ring.seams) {
+    const [here, before] = [groupOf(ring, i), groupOf(ring, (i - 1 + size) % size)];
+    return here !== NOTHING && before !== NOTHING && here !== before;
+  }
   const before = (i - 1 + size) % size;
   const here = ring.into[i]!;
   const there = ring.into[before]!;
   if (here === NOTHING || there === NOTHING || here === there) return false;
   return ring.into[(i + 1) % size] === here && ring.into[(before - 1 + size) % size] === there;
 }
+
+const groups = new WeakMap<Ring, Int32Array>();
+
+/** The group that an entry belongs to, by the place that it shares; each crossing of a seam is one; else {@link NOTHING}. */
+function groupOf(ring: Ring, i: number): number {
+  let known = groups.get(ring);
+  if (!known) {
+    const { into, seams = [] } = ring;
+    const size = into.length;
+    known = into.map((place, k) =>
+      place !== NOTHING && (into[(k + 1) % size] === place || into[(k - 1 + size) % size] === place)
+        ? place
+        : NOTHING,
+    );
+    seams.forEach(({ start, length }, seam) => {
+      for (let k = 0; k < length; k++) known![(start + k) % size] = CROSSINGS + seam;
+    });
+    groups.set(ring, known);
+  }
+  return known[i]!;
+}
+
+/** Above any place of an edge. */
+const CROSSINGS = 1_000_000_000;
 
 /** In {@link Ring.into}: sits in nothing. */
 export const NOTHING = -1;
