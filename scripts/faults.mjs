@@ -7,6 +7,8 @@ run('npm', ['run', '--silent', 'build']);
 const env = { ...process.env, ZIG_HEM_THOROUGH: process.env.ZIG_HEM_THOROUGH ?? '60' };
 const tried = [
   'core/edits',
+  'core/notation',
+
   'core/document',
   'core/work',
   'core/fit/true',
@@ -16,6 +18,7 @@ const tried = [
   'core/words/readPattern',
   'core/words/stepWords',
   'drawing/total',
+  'app/hem',
   'app/storage',
   'app/thread',
 ];

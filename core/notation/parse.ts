@@ -184,9 +184,10 @@ function stepProblems(steps: readonly RawInstruction[], at: Where): readonly Pro
     if (!uses) problems.push(problem('written-repeat-uses-nothing', at));
   }
   problems.push(...tooMuch(steps, at));
-  const works = steps.some(
-    (s) => s.do === 'work' || (s.do === 'repeat' && s.body.some((i) => i.do === 'work')),
-  );
+  // A picot or a ball alone holds on to nothing.
+  const isWorked = (s: Step): boolean =>
+    s.do === 'work' && s.what.some(({ form }) => form !== 'picot' && form !== 'dot');
+  const works = steps.some((s) => (s.do === 'repeat' ? s.body.some(isWorked) : isWorked(s)));
   if (!works) problems.push(problem('written-no-stitch', at));
   return problems;
 }

@@ -1,4 +1,5 @@
 /** Recipe → written crochet, in either language. What it prints, the parser reads back as the same recipe. */
+import { LIMITS } from '../limits.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
 import { LOOPS, PLACES } from '../terms/places.ts';
@@ -46,12 +47,14 @@ function printSkip({ count, of }: Skip, language: Language): string {
 function printWork(work: Work, language: Language): string {
   const { what, into, at, times } = work;
   const only = what[0]!;
-  if (what.length === 1 && only.form === 'together' && at === 'next' && times === 1) {
+  const isShort = only.form === 'together' && into === 'stitch' && only.post === 'none';
+  if (what.length === 1 && isShort && at === 'next' && times === 1) {
     return printStitch(only, language);
   }
   const group = printGroup(what, language);
   const which = at === 'skipped' && language === 'uk' ? 'missed' : at;
-  if (into === 'post') return `${group} around ${which} post`;
+  if (into === 'post')
+    return times > 1 ? `${group} around each of next ${times} posts` : `${group} around ${which} post`;
   const place = PLACES[into].short;
   if (times > 1) return `${group} in each of next ${times} ${place[1]}`;
   return `${group} in ${which} ${place[0]}`;
@@ -61,7 +64,9 @@ function printWork(work: Work, language: Language): string {
 export function printCorner(corner: CornerRecipe, language: Language, place = 'corner'): string {
   if (corner.skipped) return 'skip';
   if (corner.group.length === 0) return 'walk round';
-  if (corner.group.every(isChainRun)) return `${printStitch(corner.group[0]!, language)} over ${place}`;
+  const alone = corner.group.length === 1 && corner.before.length + corner.after.length === 0;
+  if (alone && isChainRun(corner.group[0]!))
+    return `${printStitch(corner.group[0]!, language)} over ${place}`;
   const parts = [
     ...corner.before.map((s) => printStitch(s, language)),
     `${printGroup(corner.group, language)} in ${place}`,
@@ -75,7 +80,9 @@ export function printGroup(group: readonly Stitch[], language: Language): string
   const runs: { stitch: Stitch; count: number }[] = [];
   for (const stitch of group) {
     const last = runs[runs.length - 1];
-    if (last && last.stitch === stitch && !isChainRun(stitch)) last.count++;
+    // Not more at once than can be read.
+    const room = last && last.count < LIMITS.writtenCount;
+    if (last && room && last.stitch === stitch && !isChainRun(stitch)) last.count++;
     else runs.push({ stitch, count: 1 });
   }
   const words = runs.map(({ stitch, count }) =>
@@ -93,12 +100,13 @@ export function printStitch(s: Stitch, language: Language): string {
       return s.chains === 3 ? 'picot' : `picot of ${s.chains}`;
     case 'dot':
     case 'tassel':
+      return s.form;
     case 'cord':
     case 'puff':
     case 'popcorn':
-      return s.form;
+      return `${s.form}${loop}`;
     case 'bobble':
-      return `${s.legs}-${word} bobble`;
+      return `${s.legs}-${word} bobble${loop}`;
     case 'together':
       return `${postWord(s)}${word}${s.legs}tog${loop}`;
     case 'reverse':

@@ -84,7 +84,9 @@ function cornerWords({ recipe, into, corner }: ActOf<'corner'>, plan: Plan, lang
     return `${printStitch(only, language)} over the corner st and the ${beside === 1 ? 'one' : `${beside} sts`} on each side of it`;
   }
   if (recipe.skipped) return 'nothing';
-  const words = printCorner(recipe, language, cornerPlaceWords(into)).replace('in between', 'between');
+  const words = printCorner(recipe, language, cornerPlaceWords(into))
+    .replace('in between', 'between')
+    .replace('over between', 'over');
   return words === 'walk round' ? `${walkWords(into)}` : words;
 }
 

@@ -136,6 +136,7 @@ function cornerText(words: string): { readonly corner: string; readonly pair: st
       /\b(?:in|over) the corner (?:ch-\d+ sp|st|picot)(?: and its neighbours| and the (?:one|\d+ sts) on each side of it)?/i,
       (found) => (/^over/i.test(found) && !/neighbours|each side/i.test(found) ? 'over corner' : 'in corner'),
     )
+    .replace(/\bover the two corner sts/i, 'over corner')
     .replace(/\b(?:between|in the first of) the two corner sts/i, 'in corner')
     .replace(/^nothing$/i, 'skip');
   return { corner, pair: null };
