@@ -4,6 +4,7 @@ import { schoolsFor } from '../base/schools.ts';
 import type { StartOfRound } from '../base/start.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import { performed, type Edit } from '../edits/edit.ts';
+import * as adjustments from '../edits/adjustments.ts';
 import * as base from '../edits/base.ts';
 import { constructionOf } from '../edits/constructions.ts';
 import * as hems from '../edits/hem.ts';
@@ -239,6 +240,13 @@ const MAKERS: readonly Maker[] = [
     onRounds((entry, chance, { hem }) => rounds.moveRound(entry.id, chance.pick(hem.rounds).id)),
   ),
   ...Array.from({ length: 2 }, () => onRounds((entry) => rounds.removeRound(entry))),
+  onRounds((entry, chance, { sides }) =>
+    adjustments.makeUpFor(
+      entry.id,
+      chance.int(0, entry.times - 1),
+      sides.map(() => chance.pick([0, 0, 1, -1, 3, -3])),
+    ),
+  ),
   onRounds((entry, chance) => rounds.leaveOffRounds([{ entry, fewer: chance.int(1, entry.times) }])),
   ...Array.from({ length: 3 }, () =>
     onRounds((entry, chance, { hem }) => {
