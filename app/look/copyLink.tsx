@@ -1,4 +1,24 @@
+import { useEffect, useRef } from 'react';
 import type { Notices } from './notices.tsx';
+
+/** A link on one line, selected, so that one key copies it. */
+function LinkToCopy({ link }: { readonly link: string }) {
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    field.current?.focus();
+    field.current?.select();
+  }, [link]);
+  return (
+    <input
+      ref={field}
+      className="shared-link"
+      aria-label="The link"
+      readOnly
+      value={link}
+      onFocus={(e) => e.target.select()}
+    />
+  );
+}
 
 /** Copies a link; where the browser gives no leave to write to the clipboard, it is shown to be copied by hand. */
 export async function copyLink(notices: Notices, link: string, description: string): Promise<void> {
@@ -7,8 +27,9 @@ export async function copyLink(notices: Notices, link: string, description: stri
     notices.success({ title: 'The link is copied', description });
   } catch {
     notices.info({
+      key: 'copy this link',
       title: 'Copy this link',
-      description: <code className="shared-link">{link}</code>,
+      description: <LinkToCopy link={link} />,
       duration: 0,
     });
   }

@@ -60,6 +60,18 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
       destroy: (key) => setShown((all) => all.filter((n) => n.key !== key)),
     };
   }, []);
+  const last = shown.at(-1)?.key;
+  useEffect(() => {
+    if (last === undefined) return;
+    const close = (event: KeyboardEvent): void => {
+      // What lies over the page has the key first.
+      if (event.key !== 'Escape' || event.defaultPrevented || document.querySelector('[role="dialog"]'))
+        return;
+      notices.destroy(last);
+    };
+    window.addEventListener('keydown', close);
+    return () => window.removeEventListener('keydown', close);
+  }, [notices, last]);
   return (
     <NoticesContext value={notices}>
       {children}

@@ -8,3 +8,17 @@ export const unlessTyping =
       (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
     if (!typing) work(event);
   };
+
+/** What a key of its own belongs to when it has the focus. */
+const HOLDS =
+  'a, button, summary, input, select, textarea, canvas, [role="slider"], [contenteditable="true"]';
+
+/** A key’s work that is left out while something that answers to keys has the focus. @param but within it all the same */
+export const unlessHeld =
+  (work: (event: KeyboardEvent) => void, but?: string) =>
+  (event: KeyboardEvent): void => {
+    const { target } = event;
+    const held = target instanceof Element && target.closest(HOLDS) !== null;
+    const free = but !== undefined && target instanceof Element && target.closest(but) !== null;
+    if (!held || free) work(event);
+  };

@@ -22,11 +22,14 @@ import { RestsOn } from '../controls/RestsOn.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { ArrowLeftIcon, CheckIcon, SpeakerHighIcon, SpeakerSlashIcon } from '../look/icons.ts';
-import { unlessTyping } from '../look/typing.ts';
+import { unlessHeld } from '../look/typing.ts';
 import { oneTouch } from './oneTouch.ts';
 import { Rest } from './Rest.tsx';
 import { hush, say, voiceHere } from './voice.ts';
 import styles from './work.module.css';
+
+/** The buttons that go on and back: the arrows do the same there. */
+const STEPPING = '[data-stepping]';
 
 interface NowProps {
   readonly plan: Plan;
@@ -69,18 +72,13 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
   useEffect(
     () =>
       tinykeys(window, {
-        Space: unlessTyping((event) => {
-          // A button that has the focus does its own work.
-          if (event.target instanceof HTMLButtonElement) return;
+        // A button or a summary that has the focus does its own work.
+        Space: unlessHeld((event) => {
           event.preventDefault();
           forward(event);
         }),
-        ArrowRight: unlessTyping((event) => {
-          if (!(event.target instanceof HTMLCanvasElement)) forward(event);
-        }),
-        ArrowLeft: unlessTyping((event) => {
-          if (!(event.target instanceof HTMLCanvasElement)) backward(event);
-        }),
+        ArrowRight: unlessHeld(forward, STEPPING),
+        ArrowLeft: unlessHeld(backward, STEPPING),
       }),
     [],
   );
@@ -104,7 +102,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
           </p>
         ))}
       </div>
-      <div className={styles.advance}>
+      <div className={styles.advance} data-stepping>
         <Button
           className={styles.back!}
           icon={<ArrowLeftIcon />}

@@ -144,6 +144,20 @@ describe('work', () => {
     expect(screen.getByText(/B ripples; 118.5 × 126 cm; a softer yarn/)).toBeTruthy();
   });
 
+  test('a key belongs to what has the focus', () => {
+    const { store } = renderWork();
+    press('Begun');
+    const made = (): number => store.get().plan.rounds[0]!.done!.stitches;
+    const before = made();
+    fireEvent.keyDown(screen.getByText('What these numbers rest on'), { key: ' ', code: 'Space' });
+    for (const name of ['Count', 'Weigh', 'Log of this hem'])
+      fireEvent.keyDown(screen.getByText(name), { key: 'ArrowRight', code: 'ArrowRight' });
+    expect(made()).toBe(before);
+    // On the buttons that go on and back the arrows do so.
+    fireEvent.keyDown(screen.getByRole('button', { name: 'Done' }), { key: 'ArrowRight', code: 'ArrowRight' });
+    expect(made()).toBeGreaterThan(before);
+  });
+
   test('is closed by one press; what was said of ends and pins stays, and missing pins are told until they are back', () => {
     const { store } = renderWork();
     act(() => void store.note(...workedUpTo(plan(hem), 3)));
