@@ -46,10 +46,10 @@ describe('hem', () => {
     expect(Object.keys(report)).toEqual(['name', 'sides', 'rounds', 'finished', 'yarns', 'fit']);
     expect(report).toMatchObject({
       sides: [
-        { name: 'A', lengthCm: 118, baseCount: 158 },
-        { name: 'B', lengthCm: 152, baseCount: 210 },
-        { name: 'C', lengthCm: 118, baseCount: 158 },
-        { name: 'D', lengthCm: 152, baseCount: 210 },
+        { name: 'A', lengthCm: 118, baseCount: 160 },
+        { name: 'B', lengthCm: 152, baseCount: 212 },
+        { name: 'C', lengthCm: 118, baseCount: 160 },
+        { name: 'D', lengthCm: 152, baseCount: 212 },
       ],
       finished: { widthCm: 124.2, heightCm: 158.2 },
     });

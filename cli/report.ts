@@ -27,12 +27,13 @@ export function planReport(plan: Plan) {
     sides: plan.sides.map((side, i) => ({
       name: side.name,
       lengthCm: to(1, plan.body.outline.sides[i]!.lengthMm / 10),
-      baseCount: side.count,
-      flatCount: to(1, side.flatCount),
+      // Between the middles of its corners, as every count of a side is told.
+      baseCount: side.count + side.corners,
+      flatCount: to(1, side.flatCount + side.corners),
       schools: side.schools.map(({ id, label, count, strain }) => ({
         id,
         label,
-        count,
+        count: count + side.corners,
         strainPercent: to(2, strain * 100),
       })),
       placement: side.placement,

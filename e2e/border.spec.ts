@@ -187,6 +187,7 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect.poll(sure).toBeLessThan(before);
   await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').fill('8');
+  await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').press('Enter');
   await expect(
     page.getByText(/^With what is here: safe to the end of round 2, not enough for round 3/),
   ).toBeVisible();
@@ -216,6 +217,7 @@ test('yarn is taken from the simulated shop, and a weight from the simulated sca
   const scale = page.getByRole('group', { name: 'Kitchen scale' });
   await expect(scale.getByText('Simulated scale')).toBeVisible();
   await scale.getByLabel('On the pan').fill('37');
+  await scale.getByLabel('On the pan').press('Tab');
   await scale.getByRole('button', { name: 'Put it on' }).click();
   await expect(scale.getByText('steady')).toBeVisible({ timeout: 20_000 });
   await scale.getByRole('button', { name: 'Take this reading' }).click();

@@ -157,6 +157,7 @@ test('two tabs show the same, keep what either did, and a deleted hem stays dele
   await expect(one.getByRole('heading', { name: 'Base round' })).toBeVisible();
   await two.goto(`${THROW}/yarn`);
   await two.getByLabel('Stitches in a minute').fill('31');
+  await two.getByLabel('Stitches in a minute').press('Enter');
   await choose(one, 'UK terms');
   await expect.poll(() => inForce(two)).toContain('UK terms');
   await one.getByRole('link', { name: /^Yarn/ }).click();

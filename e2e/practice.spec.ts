@@ -18,6 +18,7 @@ test('a simulated maker works a whole border, its mistakes are found and repaire
   await page.goto('/practice');
   await panel(page).getByText('The maker', { exact: true }).click();
   await page.getByLabel('Number of the mistakes').fill('5');
+  await page.getByLabel('Number of the mistakes').press('Tab');
   await page.getByLabel('Number of the mistakes').press('Enter');
   const began = Date.now();
   const seen: string[] = [];

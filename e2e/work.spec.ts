@@ -89,6 +89,7 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
     await page.getByRole('button', { name: 'Weigh' }).tap();
     await page.getByRole('button', { name: 'Kitchen scale' }).tap();
     await page.getByLabel('On the pan').fill(grams);
+    await page.getByLabel('On the pan').press('Tab');
     await page.getByRole('button', { name: 'Put it on' }).tap();
     await page.getByRole('button', { name: 'Take this reading' }).tap();
     await expect(page.getByRole('textbox', { name: /^Left of the ball/ })).not.toHaveValue('');
@@ -186,6 +187,7 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   await page.getByRole('checkbox', { name: 'New hems begin with it' }).first().uncheck();
   // What is known better stands in the place of what was learned.
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).fill('12');
+  await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).press('Tab');
   await expect(page.getByText(/Yarn, beside the rule of thumb: about 12 % more/)).toBeVisible();
   await expect(page.getByText('Your own word.')).toBeVisible();
   await page.getByRole('button', { name: 'Start afresh from now' }).click();

@@ -138,7 +138,7 @@ function CountLines({ plan, side, groups, preview, onPick }: CountLinesProps) {
     <>
       {lines.map((group) => {
         const i = group[0]!;
-        const { name } = plan.sides[i]!;
+        const { name, corners } = plan.sides[i]!;
         const pickHere = (): void => {
           if (i !== side) onPick({ kind: 'side', side: i });
         };
@@ -160,7 +160,7 @@ function CountLines({ plan, side, groups, preview, onPick }: CountLinesProps) {
               even={even?.[i] ?? NONE}
               preview={preview?.base.sides[i]?.count ?? null}
               onCount={(count, done) => {
-                store.do(edits.setCount(name, group, count));
+                store.do(edits.setCount(name, group, count + corners, corners));
                 if (done) store.endJoin();
               }}
               onSchool={(school) => store.do(edits.chooseSchool(name, group, school))}

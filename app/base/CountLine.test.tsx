@@ -75,7 +75,7 @@ describe('the count line', () => {
     const x = (g: Element): number => Number(/translate\((\S+) /.exec(g.getAttribute('transform')!)![1]);
     let hidden = 0;
     for (let by = -6; by <= 6; by++) {
-      act(() => void store.do(setCount('A', [0], count + by)));
+      act(() => void store.do(setCount('A', [0], count + by, 0)));
       const at = x(screen.getByRole('slider'));
       for (const tick of container.querySelectorAll('.tick')) {
         const far = Math.abs(x(tick) - at) > 36;
@@ -92,7 +92,7 @@ describe('the count line', () => {
     expect(handle()).not.toContain('every round fits');
     const even = evenCounts(store.get().plan, 0)[0]!;
     expect(container.querySelectorAll('.even-mark').length).toBeGreaterThan(3);
-    act(() => void store.do(setCount('A', [0], even)));
+    act(() => void store.do(setCount('A', [0], even, 0)));
     return screen.findByText(/Every round fits/i).then(() => {
       expect(handle()).toContain('every round fits');
     });

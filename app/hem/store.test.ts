@@ -56,7 +56,7 @@ async function browserWithHem() {
     /** The page is closed: nothing that it would still do comes about. */
     const end = (): void => void (ended = true);
     const count = (): number => store.get().plan.sides[0]!.count;
-    const set = (value: number): boolean => store.do(setCount('A', [0], value));
+    const set = (value: number): boolean => store.do(setCount('A', [0], value, 0));
     return { store, library, refused, conflicts, count, set, end };
   };
   const stored = async (): Promise<Hem> => {

@@ -1,5 +1,5 @@
 import { InputNumber, type InputNumberProps } from 'antd';
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { numbersTyped, type TypedUnit } from '../../core/words/typed.ts';
 import './numberField.css';
 
@@ -65,6 +65,22 @@ export function NumberField(props: NumberFieldProps) {
         `${readings.map(shown).join(' or ')} is not possible: ${whole ? 'a whole number ' : ''}from ${shown(min)} to ${shown(roundMost(max))}.`,
       );
   };
+  const takeNow = useEffectEvent(take);
+  const pending = typed !== null;
+  useEffect(() => {
+    if (!pending) return;
+    // A page that is left, or put away for good, takes what stands in its fields along.
+    const leave = (): void => takeNow();
+    const hide = (): void => {
+      if (document.hidden) takeNow();
+    };
+    window.addEventListener('pagehide', leave);
+    document.addEventListener('visibilitychange', hide);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      document.removeEventListener('visibilitychange', hide);
+    };
+  }, [pending]);
   return (
     <span className="number-field">
       <InputNumber<number>

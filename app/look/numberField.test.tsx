@@ -127,6 +127,13 @@ describe('a number field', () => {
     expect(screen.getByRole<HTMLInputElement>('spinbutton').value).toBe('91.44');
   });
 
+  test('is taken when the page is left', () => {
+    render(<Field start={80} />);
+    fireEvent.change(screen.getByRole('spinbutton'), { target: { value: '90,5' } });
+    fireEvent(window, new Event('pagehide'));
+    expect(screen.getByRole('status').textContent).toBe('90.5');
+  });
+
   test('that may be empty can be emptied', () => {
     render(<Field start={80} optional />);
     expect(typed('')).toBe('null');

@@ -35,14 +35,22 @@ const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
 
 const STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
 
+/** The stitch of most plain rounds of a border, where it is one that is compared. */
+function usualStitch({ rounds }: Plan): StitchKind {
+  const used = rounds.slice(1).map((r) => r.stitch);
+  const most = STITCHES.map((s) => used.filter((u) => u === s).length);
+  return STITCHES[most.indexOf(Math.max(...most))]!;
+}
+
 /** How big it ends up, how long it stays flat, and which corner suits the piece. */
 export function Forecast({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { length, language } = plan.hem.preferences;
   const disc = isDisc(plan.body.outline);
   const itself = bodyLiesWords(plan.hem);
-  const [stitch, setStitch] = useState<StitchKind>('hdc');
-  const [count, setCount] = useState(10);
+  // To begin with, as many rounds as the border has, so that what is said of it is among them.
+  const [stitch, setStitch] = useState<StitchKind>(() => usualStitch(plan));
+  const [count, setCount] = useState(() => Math.min(60, Math.max(2, plan.rounds.length - 1)));
   const { value: shows } = useWorked('firstToShow', plan.hem);
   const { value: corners, pending } = useWorked('compareCorners', plan.hem, stitch, count);
   const { value: schools } = useWorked('compareSchools', plan.hem, stitch, count);
@@ -77,11 +85,11 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         </p>
       )}
       <h2>
-        {disc ? 'Which spacing stays flat?' : 'Which corner stays flat?'}{' '}
+        {disc ? 'Which spacing would stay flat?' : 'Which corner would stay flat?'}{' '}
         {pending && <span className="quiet small">working …</span>}
       </h2>
       <div className="small">
-        After{' '}
+        In place of your rounds, after{' '}
         <NumberField
           size="small"
           aria-label="After how many rounds"
@@ -116,7 +124,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       {!disc && (
         <>
           <p className="quiet small">After {plural(count, 'round')}, on the side where it shows most.</p>
-          <h2>Which spacing stays flat?</h2>
+          <h2>Which spacing would stay flat?</h2>
         </>
       )}
       <ul className="corner-forecast">

@@ -375,7 +375,7 @@ test('two pages that edit at random end with the same hem, and lose nothing unsa
       const page = chance.pick(pages);
       const side = chance.int(0, 3);
       const edit = chance.pick([
-        setCount('x', [side], 100 + k),
+        setCount('x', [side], 100 + k, 0),
         setPace(20 + k),
         writeNotes(`note ${k}`),
         prefer('hand', chance.pick(['left', 'right'] as const)),

@@ -131,7 +131,7 @@ describe('earlier versions', () => {
     const { store, closed } = await open();
     const [side] = store.get().plan.sides;
     await act(async () => {
-      store.do(setCount('A', [0], side!.count + 4));
+      store.do(setCount('A', [0], side!.count + 4, 0));
       await store.flush();
     });
     await waitFor(() => expect(entries().length).toBe(2));

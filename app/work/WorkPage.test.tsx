@@ -154,7 +154,10 @@ describe('work', () => {
       fireEvent.keyDown(screen.getByText(name), { key: 'ArrowRight', code: 'ArrowRight' });
     expect(made()).toBe(before);
     // On the buttons that go on and back the arrows do so.
-    fireEvent.keyDown(screen.getByRole('button', { name: 'Done' }), { key: 'ArrowRight', code: 'ArrowRight' });
+    fireEvent.keyDown(screen.getByRole('button', { name: 'Done' }), {
+      key: 'ArrowRight',
+      code: 'ArrowRight',
+    });
     expect(made()).toBeGreaterThan(before);
   });
 

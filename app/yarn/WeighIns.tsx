@@ -149,7 +149,8 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
           value={grams}
           onChange={setGrams}
         />
-        <Button size="small" type="primary" disabled={grams === null || grams <= 0} onClick={add}>
+        {/* Never disabled: what has been typed is taken as the field is left, which may be by this press. */}
+        <Button size="small" type="primary" onClick={add}>
           Note it
         </Button>
         <Button size="small" aria-expanded={scaleOpen} onClick={() => setScaleOpen(!scaleOpen)}>

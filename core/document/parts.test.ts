@@ -60,12 +60,12 @@ describe('changes', () => {
   });
 
   test('of a drag join into one for each part', () => {
-    const one = after(hem, base.setCount('A', [0, 2], 151));
-    const two = after(one, base.setCount('A', [0, 2], 152));
+    const one = after(hem, base.setCount('A', [0, 2], 151, 0));
+    const two = after(one, base.setCount('A', [0, 2], 152, 0));
     const joined = joinedChanges(changesBetween(hem, one), changesBetween(one, two));
     expect(joined.map((c) => c.part)).toEqual(['base.sides.0', 'base.sides.2']);
     expect(withChanges(hem, joined)).toEqual(two);
-    const back = after(two, base.setCount('A', [0, 2], 150), base.chooseSchool('A', [0, 2], 'each'));
+    const back = after(two, base.setCount('A', [0, 2], 150, 0), base.chooseSchool('A', [0, 2], 'each'));
     expect(joinedChanges(joined, changesBetween(two, back))).toEqual([]);
   });
 });
@@ -80,7 +80,7 @@ describe('two copies of a hem united', () => {
         rounds.chooseRound(hem.rounds[0]!, 'x', { stitch: 'dc' }),
         rounds.chooseRound(hem.rounds[1]!, 'x', { stitch: 'sc' }),
       ],
-      [base.setCount('A', [0], 150), base.setCount('B', [1], 170)],
+      [base.setCount('A', [0], 150, 0), base.setCount('B', [1], 170, 0)],
       [hems.prefer('language', 'uk'), hems.prefer('hand', 'left')],
       [yarns.describeYarn('y1', 'x', { price: 4 }), yarns.describeYarn('y2', 'x', { haveG: 50 })],
       [hems.writeNotes('mine'), pieces.setGauge({ hookMm: 4 })],
@@ -127,9 +127,9 @@ describe('two copies of a hem united', () => {
       edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
       motifCm: 10,
     });
-    const { hem: one } = both([grid], [base.setCount('A', [0], 140)]);
+    const { hem: one } = both([grid], [base.setCount('A', [0], 140, 0)]);
     expect(one.base.sides).toHaveLength(6);
-    const { hem: other } = both([base.setCount('A', [0], 140)], [grid]);
+    const { hem: other } = both([base.setCount('A', [0], 140, 0)], [grid]);
     expect(checkHem(other).ok).toBe(true);
     expect(other.base.sides).toHaveLength(6);
   });

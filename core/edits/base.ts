@@ -21,14 +21,17 @@ const onSides =
   });
 
 /**
- * Stitches along the edge of some sides. What was placed by eye stays, as long as there are stitches enough for it.
+ * So many stitches on some sides. What was placed by eye stays, as long as there are stitches enough for it.
  *
  * @param name of the side that was set
+ * @param shown stitches between the middles of its corners, as every count is shown
+ * @param corners what the corners add to those along the edge
  */
-export const setCount = (name: string, sides: readonly number[], count: number): Edit =>
+export const setCount = (name: string, sides: readonly number[], shown: number, corners: number): Edit =>
   beforeWork(
-    `${name} to ${count}`,
+    `${name} to ${shown}`,
     onSides(sides, (choice) => {
+      const count = shown - corners;
       const placed = Object.values(choice.spots).reduce((sum, n) => sum + n, 0);
       return { ...choice, count, spots: placed < count ? choice.spots : {} };
     }),

@@ -161,7 +161,7 @@ describe('the invariants of a hem', () => {
         }),
       ),
     ).toEqual(['grid-empty']);
-    expect(problemsOf(bases.setCount('A', [0], 70_000))).not.toEqual([]);
+    expect(problemsOf(bases.setCount('A', [0], 70_000, 0))).not.toEqual([]);
   });
 
   test('an edit of what is gone says so and changes nothing', () => {
@@ -175,7 +175,7 @@ describe('the invariants of a hem', () => {
     const named = after(edit('name', () => ({ name: 'Other' })));
     expect(changesBetween(hem, named).map((c) => c.part)).toEqual(['name']);
     expect(named.rounds).toBe(hem.rounds);
-    expect(after(bases.setCount('A', [0], 151)).base.sides[1]).toBe(hem.base.sides[1]);
+    expect(after(bases.setCount('A', [0], 151, 0)).base.sides[1]).toBe(hem.base.sides[1]);
   });
 
   test('blocks bring the round that fills their loops, and other constructions let it go again', () => {
@@ -219,7 +219,7 @@ describe('the invariants of a hem', () => {
     for (const change of [
       pieces.describePiece('height', piece),
       pieces.measureSide('A', 0, 99),
-      bases.setCount('A', [0], 140),
+      bases.setCount('A', [0], 140, 0),
       bases.chooseBaseCorner('chain-1'),
     ]) {
       expect(performed(hem, change).ok).toBe(true);
@@ -256,8 +256,8 @@ describe('the base round by eye', () => {
     const placed = after(bases.placeByEye('A', 0, 4, was + 2, was));
     expect(placed.base.sides[0]).toMatchObject({ count: 142, spots: { '4': was + 2 } });
     expect(plan(placed).sides[0]!.count).toBe(142);
-    expect(after(bases.setCount('A', [0], 150), placed).base.sides[0]!.spots).toEqual({ '4': was + 2 });
-    expect(after(bases.setCount('A', [0], 2), placed).base.sides[0]!.spots).toEqual({});
+    expect(after(bases.setCount('A', [0], 150, 0), placed).base.sides[0]!.spots).toEqual({ '4': was + 2 });
+    expect(after(bases.setCount('A', [0], 2, 0), placed).base.sides[0]!.spots).toEqual({});
     expect(after(bases.clearByEye('A', 0), placed).base.sides[0]!.spots).toEqual({});
     expect(after(bases.placeByEye('A', 0, 4, null, was + 2), placed).base.sides[0]!.spots).toEqual({});
   });

@@ -15,8 +15,8 @@ export function madeAlike(plan: Plan, [a, b]: readonly [number, number]): Edit |
     [a, b],
     [b, a],
   ].flatMap(([of, like]) => {
-    const { name } = plan.sides[of!]!;
-    const made = setCount(`side ${name}`, [of!], countOf(plan, like!) - plan.sides[of!]!.corners);
+    const { name, corners } = plan.sides[of!]!;
+    const made = setCount(`side ${name}`, [of!], countOf(plan, like!), corners);
     const outcome = performed(plan.hem, made);
     if (!outcome.ok) return [];
     const then = planOf(outcome.value);

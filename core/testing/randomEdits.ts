@@ -180,7 +180,7 @@ const MAKERS: readonly Maker[] = [
   (plan, chance) => {
     const sides = someSides(plan, chance);
     const count = plan.sides[sides[0]!]!.count + chance.int(-12, 12);
-    return count < 1 ? null : base.setCount('A', sides, count);
+    return count < 1 ? null : base.setCount('A', sides, count, 0);
   },
   (plan, chance) => {
     const sides = someSides(plan, chance);
