@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Download, type Page } from '@playwright/test';
 import { choose, inForce } from './inForce.ts';
+import { storeOpened } from './stored.ts';
 import { readBundle, writeBundle } from '../core/document/bundle.ts';
 import { readHem } from '../core/document/check.ts';
 import { VERSION } from '../core/document/format.ts';
@@ -134,6 +135,7 @@ test('a backup with more photos than one file holds comes in several, and all of
   test.slow();
   await page.goto('/');
   await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await storeOpened(page, 'photos');
   await page.evaluate(async () => {
     const open = indexedDB.open('zig-hem');
     await new Promise((resolve) => (open.onsuccess = resolve));
@@ -164,8 +166,12 @@ test('a backup with more photos than one file holds comes in several, and all of
   await expect(other.getByRole('alert', { name: 'What was opened' })).toContainText(
     'the same as on your shelf',
   );
-  await other.reload();
-  await expect(other.getByText('the 90 photos of your work')).toBeVisible();
+  await expect
+    .poll(async () => {
+      await other.reload();
+      return other.getByText('the 90 photos of your work').count();
+    })
+    .toBe(1);
   await other.context().close();
 });
 

@@ -1,12 +1,14 @@
 /** Files that come in: read, compared with the shelf, asked about, and put there. */
 import { proxy } from 'comlink';
 import { useRef, useState } from 'react';
+import type { BundledPhoto } from '../../core/document/bundle.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import type { RefusedFile } from '../../core/document/opened.ts';
 import { plural } from '../../core/words/measures.ts';
 import type { Notices } from '../look/notices.tsx';
 import { library } from '../storage/here.ts';
 import { takePhotos } from '../storage/photos.ts';
+import type { Found } from '../storage/records.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { OpenBackup } from './opening.ts';
 
@@ -75,24 +77,30 @@ export function useIncoming(
       if (signal.aborted) return null;
       if (opened.wishes) await takeWishes(opened.wishes);
       const here = await library.list();
-      if (opened.photos.length > 0) {
-        const ids = new Set([...here.map((f) => f.id), ...opened.hems.map((h) => h.id)]);
-        await library.awaitHems([...new Set(opened.photos.map((p) => p.hem))].filter((id) => !ids.has(id)));
-        await takePhotos(opened.photos);
-        if (opened.hems.length === 0)
-          notices.info({
-            title: `${plural(opened.photos.length, 'photo')} of your work came in`,
-            description: 'Open the other files of the backup too: the hems are in the first.',
-          });
-      }
-      return { ...opened, incoming: await standings(opened.hems, here, library) };
+      return { ...opened, here, incoming: await standings(opened.hems, here, library) };
     }).finally(over);
     if (!found || signal.aborted) return;
     setRefused(found.refused);
+    // Photos that find no room keep no hem out.
+    if (found.photos.length > 0) void attempt(() => keepPhotos(found.photos, found.hems, found.here));
     // One new hem needs no question.
     const plain = found.incoming.length === 1 && found.incoming[0]!.standing === 'new';
     if (plain) await put(found.incoming, 'leave');
     else setIncoming(found.incoming);
+  };
+  const keepPhotos = async (
+    photos: readonly BundledPhoto[],
+    hems: readonly Hem[],
+    here: readonly Found[],
+  ): Promise<void> => {
+    const ids = new Set([...here, ...hems].map(({ id }) => id));
+    await library.awaitHems([...new Set(photos.map((p) => p.hem))].filter((id) => !ids.has(id)));
+    await takePhotos(photos);
+    if (hems.length === 0)
+      notices.info({
+        title: `${plural(photos.length, 'photo')} of your work came in`,
+        description: 'Open the other files of the backup too: the hems are in the first.',
+      });
   };
   const put = async (from: readonly Incoming[], differing: Differing | null): Promise<void> => {
     setIncoming([]);
