@@ -95,7 +95,8 @@ export function useIncoming(
   ): Promise<void> => {
     const ids = new Set([...here, ...hems].map(({ id }) => id));
     await library.awaitHems([...new Set(photos.map((p) => p.hem))].filter((id) => !ids.has(id)));
-    await takePhotos(photos);
+    const { signal, tell } = under('Keeping photos');
+    await takePhotos(photos, (done) => tell(done, photos.length), signal).finally(over);
     if (hems.length === 0)
       notices.info({
         title: `${plural(photos.length, 'photo')} of your work came in`,

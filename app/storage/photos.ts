@@ -62,9 +62,14 @@ export async function photosOf(hems: ReadonlySet<string>): Promise<readonly Bund
   return found;
 }
 
-/** Keeps photos that come out of a backup; those that are here already stay. */
-export async function takePhotos(photos: readonly BundledPhoto[]): Promise<void> {
-  for (let from = 0; from < photos.length; from += TAKEN_AT_ONCE)
+/** Keeps photos that come out of a backup; those that are here already stay. @param signal ends it between two of them */
+export async function takePhotos(
+  photos: readonly BundledPhoto[],
+  told: (done: number) => void = () => undefined,
+  signal?: AbortSignal,
+): Promise<void> {
+  for (let from = 0; from < photos.length && !signal?.aborted; from += TAKEN_AT_ONCE) {
+    told(from);
     await photoStore.addAll(
       photos
         .slice(from, from + TAKEN_AT_ONCE)
@@ -73,6 +78,7 @@ export async function takePhotos(photos: readonly BundledPhoto[]): Promise<void>
           new Blob([new Uint8Array(bytes)], { type: 'image/jpeg' }),
         ]),
     );
+  }
 }
 
 const TAKEN_AT_ONCE = 10;
