@@ -1,4 +1,5 @@
-// npm run faults: what the tests try by chance, many times as much. ZIG_HEM_THOROUGH says how many times (usually 60).
+// npm run faults: what the tests try by chance, many times as much. ZIG_HEM_THOROUGH says how many times (usually 60),
+// ZIG_HEM_AFTER after which seed to begin, for seeds that nothing was made with.
 import { spawnSync } from 'node:child_process';
 import { installPackages, run } from './install.mjs';
 
@@ -8,7 +9,6 @@ const env = { ...process.env, ZIG_HEM_THOROUGH: process.env.ZIG_HEM_THOROUGH ?? 
 const tried = [
   'core/edits',
   'core/notation',
-
   'core/document',
   'core/work',
   'core/fit/true',

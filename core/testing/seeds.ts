@@ -5,9 +5,15 @@ function times(): number {
   return asked > 0 ? asked : 1;
 }
 
-/** Seeds from 1: `few`, or as many times more as ZIG_HEM_THOROUGH says. */
+/** What seeds follow: ZIG_HEM_AFTER, for seeds that nothing was made with; 0 in every usual run. */
+function after(): number {
+  const asked = Number(globalThis.process?.env.ZIG_HEM_AFTER ?? 0);
+  return Number.isSafeInteger(asked) && asked > 0 ? asked : 0;
+}
+
+/** Seeds from 1 on: `few`, or as many times more as ZIG_HEM_THOROUGH says. */
 export const seeds = (few: number): readonly number[] =>
-  Array.from({ length: Math.round(few * times()) }, (_, i) => i + 1);
+  Array.from({ length: Math.round(few * times()) }, (_, i) => after() + i + 1);
 
 /** How long they may take, ms: so many times more, too. */
 export const patience = (ms: number): number => ms * Math.max(1, times());
