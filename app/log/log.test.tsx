@@ -37,6 +37,7 @@ test('a count is struck and counts again; a weight is put right', () => {
   fireEvent.click(screen.getAllByRole('button', { name: /^Correct: .* weighed/ })[0]!);
   const field = screen.getByRole('spinbutton', { name: /What the scale should have said/ });
   fireEvent.change(field, { target: { value: '33' } });
+  fireEvent.blur(field);
   fireEvent.click(screen.getByRole('button', { name: 'Note it' }));
   expect(store.get().plan.hem.record).toHaveLength(before + 1);
   expect(screen.getByText(/33 g \(noted as \d+(\.\d+)? g\)/)).toBeTruthy();

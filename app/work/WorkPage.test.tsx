@@ -144,7 +144,7 @@ describe('work', () => {
     expect(screen.getByText(/B ripples; 118.5 × 126 cm; a softer yarn/)).toBeTruthy();
   });
 
-  test('a key belongs to what has the focus', () => {
+  test('a key belongs to what has the focus', async () => {
     const { store } = renderWork();
     press('Begun');
     const made = (): number => store.get().plan.rounds[0]!.done!.stitches;
@@ -154,6 +154,7 @@ describe('work', () => {
       fireEvent.keyDown(screen.getByText(name), { key: 'ArrowRight', code: 'ArrowRight' });
     expect(made()).toBe(before);
     // On the buttons that go on and back the arrows do so.
+    await later();
     fireEvent.keyDown(screen.getByRole('button', { name: 'Done' }), {
       key: 'ArrowRight',
       code: 'ArrowRight',

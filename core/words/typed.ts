@@ -5,9 +5,8 @@
 import { convert } from 'convert';
 
 const LENGTHS = ['mm', 'cm', 'm', 'in', 'ft', 'yd'] as const;
-const WEIGHTS = ['g', 'kg', 'oz', 'lb'] as const;
 type LengthIn = (typeof LENGTHS)[number];
-type WeightIn = (typeof WEIGHTS)[number];
+type WeightIn = 'g' | 'kg' | 'oz' | 'lb';
 /** Units that are understood. */
 export type TypedUnit = LengthIn | WeightIn;
 
