@@ -7,6 +7,7 @@ import { edit } from '../../core/edits/edit.ts';
 import { rename, setPace, takeUpVersion, writeNotes } from '../../core/edits/hem.ts';
 import { addRounds, chooseRound } from '../../core/edits/rounds.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { workedUpTo } from '../../core/work/progress.ts';
 import { chanceOf } from '../../core/chance.ts';
 import { seeds } from '../../core/testing/seeds.ts';
 import { testBrowser } from '../testing/storage.ts';
@@ -167,6 +168,18 @@ describe('the open hem', () => {
     const third = await open();
     third.store.redo();
     expect(third.count()).toBe(140);
+  });
+
+  test('an undo of the base round is passed over once that has been begun, and says why', async () => {
+    const { store, refused, count, set } = await (await browserWithHem()).open();
+    store.do(rename('Renamed'));
+    set(140);
+    store.note(...workedUpTo(store.get().plan, 0));
+    store.undo();
+    expect(refused.map((p) => p.code)).toEqual(['begun-stays']);
+    expect(count()).toBe(140);
+    store.undo();
+    expect(store.get().plan.hem.name).toBe(start.name);
   });
 
   test('an earlier version is taken up, and the present one is one step of undo away', async () => {

@@ -16,6 +16,7 @@ import { performed, type Edit } from '../../core/edits/edit.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { inAll, problem, type Problem } from '../../core/problems.ts';
+import { workedRounds } from '../../core/record/record.ts';
 import { Saving, type SavingParts, type SavingState } from './saving.ts';
 import type { Step, UndoSteps } from '../storage/records.ts';
 
@@ -134,6 +135,12 @@ export class HemStore {
   }
 
   private step(label: string, changes: readonly PartChange[], move: () => void): void {
+    if (workedRounds(this.hem.record).length > 0 && changes.every(({ part }) => isBegunOn(part))) {
+      // Taking it back would change nothing that is seen: what was done before it can still be reached.
+      move();
+      this.refuse([problem('begun-stays', { in: 'edit', label }, {})]);
+      return this.announce();
+    }
     const hem = settled(withChanges(this.hem, changes), [this.hem]);
     if (hem) this.put(hem, label, move);
     else {
@@ -231,6 +238,9 @@ export class HemStore {
     };
   }
 }
+
+/** Parts that stay as they are once the base round has been begun. */
+const isBegunOn = (part: string): boolean => part === 'piece' || part.startsWith('base.');
 
 const beyondLimits = (plan: Plan): readonly Problem[] =>
   plan.problems.filter((p) => p.code === 'round-too-large');
