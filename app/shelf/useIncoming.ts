@@ -1,5 +1,4 @@
 /** Files that come in: read, compared with the shelf, asked about, and put there. */
-import { proxy } from 'comlink';
 import { useRef, useState } from 'react';
 import type { BundledPhoto } from '../../core/document/bundle.ts';
 import type { Hem } from '../../core/document/hem.ts';
@@ -38,7 +37,7 @@ export interface IncomingFiles {
 const MANY = 20;
 
 const openBackup: OpenBackup = async (name, bytes, told) => {
-  const { workers } = await import('../workers/pool.ts');
+  const [{ workers }, { proxy }] = await Promise.all([import('../workers/pool.ts'), import('comlink')]);
   return workers().ask('openBackup', [name, bytes, new Date(), proxy(told)]).done;
 };
 
