@@ -75,7 +75,7 @@ module.exports = {
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^core/|^node_modules/(papaparse|fflate|@sinclair/typebox|ajv|culori|@types/(papaparse|culori))/',
+          '^core/|^node_modules/(papaparse|fflate|convert|@sinclair/typebox|ajv|culori|@types/(papaparse|culori))/',
       },
     },
     {
