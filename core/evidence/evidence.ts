@@ -90,9 +90,13 @@ function placeOf({ number, ring }: RoundPlan): CountedPlace {
 }
 
 /** How wide stitches are beside the gauge of the yarn weight: a gauge of one’s own, and sides that were measured. */
-function widthSeen(hem: Hem, { rounds }: Plan, looks: ReturnType<typeof looksOf>): readonly Seen[] {
+function widthSeen(
+  hem: Hem,
+  { hem: begun, rounds }: Plan,
+  looks: ReturnType<typeof looksOf>,
+): readonly Seen[] {
   const ruleMm = (round: Pick<RoundPlan, 'yarnId' | 'hookMm'>): number => {
-    const weight = yarnWeight(yarnOf(hem, round.yarnId).weight);
+    const weight = yarnWeight(yarnOf(begun, round.yarnId).weight);
     return (100 / weight.stitchesPer10Cm) * Math.sqrt(round.hookMm / weight.hookMm[0]);
   };
   const base = rounds[0]!;
@@ -100,7 +104,7 @@ function widthSeen(hem: Hem, { rounds }: Plan, looks: ReturnType<typeof looksOf>
   const gaugeMm = 100 / stitchesPer10Cm;
   const usualMm = ruleMm({ yarnId: base.yarnId, hookMm });
   // A gauge that nobody has touched tells nothing.
-  const usual = usualGauge(yarnOf(hem, base.yarnId).weight, hem.hands);
+  const usual = usualGauge(yarnOf(begun, base.yarnId).weight, hem.hands);
   const gauge: readonly Seen[] =
     usual.stitchesPer10Cm === stitchesPer10Cm && usual.hookMm === hookMm
       ? []

@@ -117,10 +117,11 @@ function skipWords(
   const change = (which: string, usual: number, by: number): void => {
     if (by === 0) return;
     const now = usual + by;
+    // Where more than one is passed over else, it is said how many are not.
     told.push(
-      now <= 0
+      now <= 0 && usual === 1
         ? `do not ${skip} at the ${which} ${skip}`
-        : `at the ${which} ${skip}, ${skip} ${now} ${placeNoun(noun, now)} instead of ${usual}`,
+        : `at the ${which} ${skip}, ${skip} ${Math.max(0, now)} ${placeNoun(noun, Math.max(0, now))} instead of ${usual}`,
     );
   };
   // All the way around, what a repeat begins with before its first stitches comes at the end of the round.
