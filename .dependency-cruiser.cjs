@@ -124,6 +124,10 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.base.json' },
-    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.js', '.json', '.css'] },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.js', '.json', '.css'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      exportsFields: ['exports'],
+    },
   },
 };
