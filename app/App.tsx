@@ -6,7 +6,7 @@ import {
   type NonIndexRouteObject,
   type RouteObject,
 } from 'react-router';
-import { Look } from './look/Look.tsx';
+import { ThemeAndNotices } from './look/Look.tsx';
 import { Mishap, NotFound } from './look/NotFound.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
@@ -64,10 +64,10 @@ const queries = new QueryClient({
 export function App() {
   return (
     <QueryClientProvider client={queries}>
-      <Look>
+      <ThemeAndNotices>
         <NewVersion />
         <RouterProvider router={router} />
-      </Look>
+      </ThemeAndNotices>
     </QueryClientProvider>
   );
 }

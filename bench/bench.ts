@@ -3,7 +3,7 @@ import highsLoader from 'highs';
 import type { Hem } from '../core/document/hem.ts';
 import { integerProgram } from './integerProgram.ts';
 import { demoPlans } from '../demo/read.ts';
-import { NOTHING_FOUND, searchSlice, slicesOf, together } from '../core/propose/search.ts';
+import { NOTHING_FOUND, searchSlice, slicesOf, joinSearches } from '../core/propose/search.ts';
 import { NO_WISH } from '../core/propose/wish.ts';
 import { solveFit } from '../core/fit/fit.ts';
 import { fitTask } from '../core/fit/task.ts';
@@ -96,7 +96,7 @@ parts()[0]!();
 const begun = performance.now();
 const searched = parts()
   .map((part) => part())
-  .reduce(together, NOTHING_FOUND);
+  .reduce(joinSearches, NOTHING_FOUND);
 const taken = performance.now() - begun;
 line('borders proposed for a throw, the whole search in one worker', taken, '10,000 ms');
 console.log(

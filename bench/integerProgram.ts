@@ -3,7 +3,7 @@
  * with a general solver. Variables: x a choice of base count, u and d quiet changes up and down, r repeats,
  * e stitches by which facing sides differ, b whether they do.
  */
-import { isPlain, needsOf, needsOfPattern, patternOf } from '../core/ring/recipe.ts';
+import { isPlainPattern, needsOf, needsOfPattern, sidePattern } from '../core/ring/recipe.ts';
 import { tallySide, type Ring } from '../core/ring/ring.ts';
 import { workRound } from '../core/ring/work.ts';
 import { trialBase } from '../core/base/baseRound.ts';
@@ -37,8 +37,8 @@ export function integerProgram(task: FitTask): string {
     let terms = counts.map((c) => `${c} x${s}_${c}`);
     let constant = tallySide(trial(stack, side, 30), 0).stitches - 30;
     stack.rounds.forEach(({ recipe }, k) => {
-      const pattern = patternOf(recipe.side);
-      const plain = isPlain(pattern);
+      const pattern = sidePattern(recipe.side);
+      const plain = isPlainPattern(pattern);
       const most = plain ? 1 : 2;
       const price = VISIBILITY[plain ? 'plain' : 'skip'](1, k === stack.rounds.length - 1);
       objective.push(`${price} u${s}_${k}`, `${price} d${s}_${k}`);
@@ -100,7 +100,7 @@ function yieldOf(
 ): { readonly made: { readonly fixed: number; readonly perRepeat: number }; readonly used: number } {
   const side = sides[s]!;
   const { recipe } = stack.rounds[k]!;
-  const pattern = patternOf(recipe.side);
+  const pattern = sidePattern(recipe.side);
   const { modulus, least } = needsOfPattern(pattern, 'side');
   const corner = trial(stack, side, 0);
   const given = tallySide(corner, 0).stitches;
@@ -109,7 +109,7 @@ function yieldOf(
     return tallySide(workRound(ring, recipe).ring, 0).stitches;
   }) as [number, number];
   const perRepeat = two - one;
-  const fixed = isPlain(pattern) ? one - (least + 6 * modulus) : one - 6 * perRepeat;
+  const fixed = isPlainPattern(pattern) ? one - (least + 6 * modulus) : one - 6 * perRepeat;
   return { made: { fixed, perRepeat }, used: modulus };
 }
 

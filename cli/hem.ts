@@ -4,7 +4,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Command, Option } from 'commander';
 import { sceneOf, type Face } from '../drawing/scene.ts';
-import { partBox, partsOf } from '../drawing/parts.ts';
+import { partBox, partsOfDrawing } from '../drawing/parts.ts';
 import { EXPORTS, EXPORT_IDS, exported, type ExportId } from '../drawing/exports.ts';
 import { svgOf } from '../drawing/svg.ts';
 import { writeBundle } from '../core/document/bundle.ts';
@@ -12,9 +12,9 @@ import type { Hem, Preferences } from '../core/document/hem.ts';
 import { plan } from '../core/plan/planner.ts';
 import { logOf } from '../core/log/log.ts';
 import { isWholeAndEven, type Plan } from '../core/plan/types.ts';
-import { entryWords, logCsv } from '../core/words/logWords.ts';
+import { logEntryWords, logCsv } from '../core/words/logWords.ts';
 import { problemLine } from '../core/problems.ts';
-import { LOOKS, SKILLS } from '../core/propose/wish.ts';
+import { LOOKS, WISH_SKILLS } from '../core/propose/wish.ts';
 import { proposed, proposedText, wishOf, type ProposeOptions } from './propose.ts';
 import { forecastOf, forecastText, inHands, handsOf, handsText, openHands } from './hands.ts';
 import { EXIT, openHems } from './input.ts';
@@ -135,7 +135,7 @@ program
       options: PreferenceOptions & { face: Face; part?: string; wrongSide?: boolean },
     ) => {
       const made = onePlan(file, options);
-      const parts = [...partsOf(made).values()];
+      const parts = [...partsOfDrawing(made).values()];
       const wanted = options.part?.toLowerCase();
       const chosen = wanted === undefined ? parts[0] : parts.find((p) => p.label.toLowerCase() === wanted);
       if (!chosen) {
@@ -225,7 +225,7 @@ program
     else
       for (const entry of hems.flatMap(logOf))
         console.log(
-          `${entry.event.at}  ${entry.hem.name}: ${entryWords(entry)}${entry.struck ? ' (struck)' : ''}`,
+          `${entry.event.at}  ${entry.hem.name}: ${logEntryWords(entry)}${entry.struck ? ' (struck)' : ''}`,
         );
   });
 
@@ -263,7 +263,7 @@ program
   .option('--width <cm>', 'how wide, cm', Number)
   .option('--size <cm>', 'or how large the whole is to be, such as 120x150')
   .addOption(new Option('--edge <look>', 'what it is to look like').choices([...LOOKS, 'lobed']))
-  .addOption(new Option('--skill <skill>', 'the most that it may ask').choices(SKILLS))
+  .addOption(new Option('--skill <skill>', 'the most that it may ask').choices(WISH_SKILLS))
   .option('--no-loose-parts', 'no loose parts or loops')
   .option('--basket', 'from what is in the basket')
   .option('--use-up', 'so that as little as may be is left in the basket')

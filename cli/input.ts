@@ -8,7 +8,7 @@ import { problemLine } from '../core/problems.ts';
 /** Exit codes of every command. */
 export const EXIT = { done: 0, notEven: 1, unsound: 2 } as const;
 
-export interface OpenedHem {
+export interface HemFile {
   /** Where it came from, for messages. */
   readonly file: string;
   readonly hem: Hem;
@@ -18,8 +18,8 @@ export interface OpenedHem {
  * The hems of some files; “-”, or no file at all, is standard input. Every fault of every file is printed before
  * the process ends with {@link EXIT}`.unsound`.
  */
-export function openHems(files: readonly string[]): readonly OpenedHem[] {
-  const opened: OpenedHem[] = [];
+export function openHems(files: readonly string[]): readonly HemFile[] {
+  const opened: HemFile[] = [];
   let faults = 0;
   const complain = (file: string, words: string): void => {
     faults++;

@@ -2,8 +2,8 @@
 import type { Plan } from '../core/plan/types.ts';
 import { basesOf, picked } from '../core/propose/pick.ts';
 import { prove, type Proposal } from '../core/propose/prove.ts';
-import { NOTHING_FOUND, searchSlice, slicesOf, together, type Searched } from '../core/propose/search.ts';
-import { NO_WISH, type Look, type Skill, type Wish } from '../core/propose/wish.ts';
+import { NOTHING_FOUND, searchSlice, slicesOf, joinSearches, type Searched } from '../core/propose/search.ts';
+import { NO_WISH, type EdgeLook, type WishSkill, type Wish } from '../core/propose/wish.ts';
 import { plural } from '../core/words/measures.ts';
 import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../core/words/proposeWords.ts';
 import { EXIT } from './input.ts';
@@ -11,8 +11,8 @@ import { EXIT } from './input.ts';
 export interface ProposeOptions {
   readonly width?: number;
   readonly size?: string;
-  readonly edge?: Look | 'lobed';
-  readonly skill?: Skill;
+  readonly edge?: EdgeLook | 'lobed';
+  readonly skill?: WishSkill;
   readonly looseParts: boolean;
   readonly basket?: boolean;
   readonly useUp?: boolean;
@@ -59,7 +59,7 @@ export interface Proposed extends Omit<Searched, 'found'> {
 /** The whole search, and the handful that is picked of it and proved. */
 export function proposed({ hem }: Plan, wish: Wish): Proposed {
   const slices = Array.from({ length: slicesOf(hem) }, (_, slice) => searchSlice(hem, wish, slice));
-  const { found, ...counts } = slices.reduce(together, NOTHING_FOUND);
+  const { found, ...counts } = slices.reduce(joinSearches, NOTHING_FOUND);
   const proven = new Map<string, Proposal | null>();
   for (;;) {
     const { shown, open } = picked(found, proven, SHOWN);

@@ -1,7 +1,7 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
 import { placementWords } from '../core/words/run.ts';
 import { fitHem } from '../core/fit/open.ts';
-import { comesOutEven, isWholeAndEven, leftOut, type Plan } from '../core/plan/types.ts';
+import { planComesOutEven, isWholeAndEven, leftOut, type Plan } from '../core/plan/types.ts';
 import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../core/words/families.ts';
@@ -90,7 +90,7 @@ export function planReport(plan: Plan) {
 export function planSummary(plan: Plan): string {
   const { preferences } = plan.hem;
   const out = leftOut(plan).length > 0;
-  const even = comesOutEven(plan);
+  const even = planComesOutEven(plan);
   const fit = even ? null : fitHem(plan.hem);
   const lines = [
     plan.hem.name,

@@ -4,7 +4,7 @@
  */
 
 /** Where a problem is. */
-export type Where =
+export type ProblemPlace =
   /** At a path in the hem file, as in “rounds.2.start.side”. */
   | { readonly in: 'file'; readonly path: string }
   /** In a text or a table that was given, counted from 1; columns of a table have names. */
@@ -12,7 +12,7 @@ export type Where =
   /** In worked round `number`, counted from 1 after the base round. */
   | { readonly in: 'round'; readonly number: number }
   /** In the text of an own round. */
-  | { readonly in: 'own round'; readonly text: Where }
+  | { readonly in: 'own round'; readonly text: ProblemPlace }
   /** What was asked for, in the words of its button. */
   | { readonly in: 'edit'; readonly label: string }
   | { readonly in: Whole };
@@ -37,12 +37,12 @@ type Whole =
   | 'the basket';
 
 /** A place in the hem file, by the names and numbers that lead to it. */
-export const at = (path: string): Where => ({ in: 'file', path });
+export const at = (path: string): ProblemPlace => ({ in: 'file', path });
 /** A line of a text or table, and a column of it; both from 1. */
-export const inLine = (line: number, column?: number | string): Where =>
+export const inLine = (line: number, column?: number | string): ProblemPlace =>
   column === undefined ? { in: 'text', line } : { in: 'text', line, column };
-export const inRound = (number: number): Where => ({ in: 'round', number });
-export const inAll = (whole: Whole): Where => ({ in: whole });
+export const inRound = (number: number): ProblemPlace => ({ in: 'round', number });
+export const inAll = (whole: Whole): ProblemPlace => ({ in: whole });
 
 export type ProblemCode = keyof typeof SENTENCES;
 
@@ -51,7 +51,7 @@ type Values<C extends ProblemCode> =
   Parameters<(typeof SENTENCES)[C]> extends [infer V] ? Readonly<V> : object;
 
 export type Problem = {
-  [C in ProblemCode]: { readonly code: C; readonly where: Where; readonly values: Values<C> };
+  [C in ProblemCode]: { readonly code: C; readonly where: ProblemPlace; readonly values: Values<C> };
 }[ProblemCode];
 
 interface Sentence {
@@ -368,7 +368,7 @@ export const PROBLEM_CODES = Object.keys(SENTENCES) as readonly ProblemCode[];
 /** A problem; a code whose sentence needs nothing is given no values. */
 export function problem<C extends ProblemCode>(
   code: C,
-  where: Where,
+  where: ProblemPlace,
   ...[values]: object extends Values<C> ? [Values<C>?] : [Values<C>]
 ): Problem {
   return { code, where, values: values ?? {} } as Problem;
@@ -377,7 +377,7 @@ export function problem<C extends ProblemCode>(
 const sentence = (p: Problem): Sentence => (SENTENCES[p.code] as (v: object) => Sentence)(p.values);
 
 /** Where a problem is, in words. */
-export function whereWords(where: Where): string {
+export function whereWords(where: ProblemPlace): string {
   switch (where.in) {
     case 'file':
       return where.path;

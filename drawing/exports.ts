@@ -2,7 +2,7 @@
 import { fileName } from '../core/document/fileName.ts';
 import { writeHem } from '../core/document/check.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { patternOf } from '../core/words/pattern.ts';
+import { writtenPattern } from '../core/words/pattern.ts';
 import { patternMarkdown, patternText } from '../core/words/patternText.ts';
 import { countsCsv, yarnCsv } from '../core/words/tables.ts';
 import { drawingsOf } from './patternDrawings.ts';
@@ -32,12 +32,12 @@ export const EXPORTS = {
   text: {
     label: 'Text',
     type: 'text/plain',
-    files: one('.txt', (plan) => patternText(patternOf(plan))),
+    files: one('.txt', (plan) => patternText(writtenPattern(plan))),
   },
   markdown: {
     label: 'Markdown',
     type: 'text/markdown',
-    files: one('.md', (plan) => patternMarkdown(patternOf(plan))),
+    files: one('.md', (plan) => patternMarkdown(writtenPattern(plan))),
   },
   plan: {
     label: 'Picture of the whole',

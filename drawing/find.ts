@@ -2,7 +2,7 @@
 import Flatbush from 'flatbush';
 import type { RoundChart } from '../core/chart/roundChart.ts';
 import { isChainRun } from '../core/ring/stitch.ts';
-import { linkCurve, stretchOf, type DrawnRound } from './scene.ts';
+import { linkCurve, drawnStretch, type DrawnRound } from './scene.ts';
 import { overhangOf } from './yarnFace.ts';
 
 const known = new WeakMap<RoundChart, Flatbush>();
@@ -22,7 +22,7 @@ function indexOf({ chart, widthMm }: DrawnRound): Flatbush {
             [footX[i]!, headX[i]!],
             [footY[i]!, headY[i]!],
           ];
-      const over = overhangOf(made) * stretchOf(chart, i, widthMm) * widthMm;
+      const over = overhangOf(made) * drawnStretch(chart, i, widthMm) * widthMm;
       index.add(
         Math.min(...xs) - over,
         Math.min(...ys) - over,
@@ -74,14 +74,14 @@ export function boundsIn(rounds: readonly DrawnRound[], box: Box): Box {
   };
 }
 
-export interface Found {
+export interface StitchFound {
   readonly round: number;
   readonly entry: number;
 }
 
 /** The stitch whose middle lies nearest to a point of the piece, mm, within one and a half of its widths. */
-export function stitchAt(rounds: readonly DrawnRound[], x: number, y: number): Found | null {
-  let found: Found | null = null;
+export function stitchAt(rounds: readonly DrawnRound[], x: number, y: number): StitchFound | null {
+  let found: StitchFound | null = null;
   let nearest = Infinity;
   rounds.forEach((drawn, round) => {
     const { chart, widthMm } = drawn;

@@ -8,7 +8,7 @@ import type { MakingStep } from '../core/words/making.ts';
 import { strandsOf } from './yarnFace.ts';
 
 /** Something drawn: path data, in its own frame moved by (x, y). Later ones lie on top. */
-export interface Layer {
+export interface DrawnPath {
   readonly d: string;
   readonly x: number;
   readonly y: number;
@@ -38,7 +38,7 @@ export function drawingHeight(stitch: Stitch): number {
 }
 
 /** The finished stitch on the row that it was worked into; a picot or dot stands on a stitch. */
-export function finishedDrawing(stitch: Stitch): readonly Layer[] {
+export function finishedDrawing(stitch: Stitch): readonly DrawnPath[] {
   const { post, top } = strandsOf(stitch);
   const stands = stitch.form === 'picot' || stitch.form === 'dot';
   const y = stands ? BELOW_HEIGHT : 0;
@@ -50,14 +50,18 @@ export function finishedDrawing(stitch: Stitch): readonly Layer[] {
 }
 
 /** The drawing after step `index` of the steps of a stitch. */
-export function makingDrawing(stitch: Stitch, steps: readonly MakingStep[], index: number): readonly Layer[] {
+export function makingDrawing(
+  stitch: Stitch,
+  steps: readonly MakingStep[],
+  index: number,
+): readonly DrawnPath[] {
   const { height } = STITCHES[stitch.kind];
   const state = stateAfter(stitch, steps.slice(0, index + 1), height);
   const finished = index === steps.length - 1;
   const inserted =
     steps[index]!.movement.do === 'insert' ? (steps[index]!.movement as { leg: number }).leg : null;
   const shaft = shaftOf(height, inserted, stitch);
-  const layers: Layer[] = [...fabric()];
+  const layers: DrawnPath[] = [...fabric()];
   if (!isChainRun(stitch)) layers.push(...finishedStitch(stitch.form === 'plain' ? stitch : BELOW, 1));
   if (finished && !isChainRun(stitch)) layers.push(...finishedStitch(stitch, 0));
   if (isChainRun(stitch)) layers.push(...chainBefore(finished ? 4 : 3));
@@ -82,7 +86,7 @@ export function makingDrawing(stitch: Stitch, steps: readonly MakingStep[], inde
 }
 
 /** The row that is worked into. */
-function fabric(): readonly Layer[] {
+function fabric(): readonly DrawnPath[] {
   const of = 'fabric' as const;
   const { post, top } = strandsOf(BELOW);
   return [
@@ -91,14 +95,14 @@ function fabric(): readonly Layer[] {
   ];
 }
 
-function finishedStitch(stitch: Stitch, x: number): readonly Layer[] {
+function finishedStitch(stitch: Stitch, x: number): readonly DrawnPath[] {
   const { post, top } = strandsOf(stitch);
   const shift = stitch.form === 'together' ? -(stitch.legs - 1) / 2 : 0;
   return [...post, ...top].map((d) => ({ d, x: x + shift, y: 0, of: 'yarn' as const }));
 }
 
 /** Chains that hang from the stitch before, a link for each. */
-function chainBefore(count: number): readonly Layer[] {
+function chainBefore(count: number): readonly DrawnPath[] {
   return Array.from({ length: count }, (_, i) =>
     strandsOf(stitchOf({ kind: 'ch', chains: 1 })).top.map((d) => ({
       d,
@@ -112,7 +116,7 @@ function chainBefore(count: number): readonly Layer[] {
 interface State {
   readonly loops: readonly Loop[];
   /** Parts of the post that stand already. */
-  readonly built: readonly (readonly Layer[])[];
+  readonly built: readonly (readonly DrawnPath[])[];
 }
 
 /** What lies on the hook and what stands after some steps. */
@@ -124,7 +128,7 @@ function stateAfter(stitch: Stitch, steps: readonly MakingStep[], height: number
         : [1, STITCHES[stitch.form === 'plain' ? stitch.kind : 'sc'].height],
     },
   ];
-  const built: Layer[][] = [];
+  const built: DrawnPath[][] = [];
   let foot = 0;
   for (const step of steps) {
     const more = step.loops - loops.length;
@@ -149,7 +153,7 @@ function stateAfter(stitch: Stitch, steps: readonly MakingStep[], height: number
 const partHeight = (stitch: Stitch, step: MakingStep, height: number): number =>
   stitch.form === 'plain' ? height * step.built * 0.9 : height * 0.62;
 
-const legsTo = (x: number, y: number): Layer[] =>
+const legsTo = (x: number, y: number): DrawnPath[] =>
   [-1, 1].map((side) => ({
     d: `M ${0.05 * side} -0.1 C ${0.08 * side} ${y * 0.4}, ${0.15 * side} ${y * 0.6}, ${0.13 * side} ${y}`,
     x,
@@ -187,11 +191,11 @@ const hangingStrand = ([x0, y0]: readonly [number, number], [x1, y1]: readonly [
   `M ${x0} ${y0} C ${x0} ${y0 + (y1 - y0) * 0.5}, ${x1} ${y0 + (y1 - y0) * 0.6}, ${x1} ${y1}`;
 
 /** What lies over the hook where it goes in: loops of the top, or a post. */
-function overTheHook({ loop, post }: Stitch, x: number): readonly Layer[] {
+function overTheHook({ loop, post }: Stitch, x: number): readonly DrawnPath[] {
   const of = 'fabric' as const;
   const { post: legs, top } = strandsOf(BELOW);
   const [near, far] = top as readonly [string, string];
-  const at = (strands: readonly string[], where: number): readonly Layer[] =>
+  const at = (strands: readonly string[], where: number): readonly DrawnPath[] =>
     strands.map((d) => ({ d, x: where, y: -BELOW_HEIGHT, of }));
   if (post === 'front') return [...at(legs, x)];
   if (post === 'back') return [...at(legs, x - 1), ...at(legs, x + 1)];

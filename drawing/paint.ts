@@ -1,6 +1,6 @@
 /** Paints a scene onto a canvas, in more or less detail as the scale allows. */
 import type { Point } from '../core/piece/outline.ts';
-import { NOTHING } from '../core/ring/ring.ts';
+import { IN_NOTHING } from '../core/ring/ring.ts';
 import { tonesOf, type Tones } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
 import {
@@ -251,7 +251,7 @@ export function paintFeet(
   context.strokeStyle = ink;
   context.lineWidth = 0.05 * widthMm;
   for (const i of entriesIn(scene.rounds[round]!, boxOf(view, width, height))) {
-    if (chart.ring.into[i] === NOTHING) continue;
+    if (chart.ring.into[i] === IN_NOTHING) continue;
     context.beginPath();
     context.arc(chart.footX[i]!, chart.footY[i]!, 0.17 * widthMm, 0, 2 * Math.PI);
     context.fill();

@@ -55,7 +55,7 @@ export interface NamedPart {
 }
 
 /** The parts of a border that can be looked at, by their keys. */
-export function partsOf(plan: Plan): ReadonlyMap<string, NamedPart> {
+export function partsOfDrawing(plan: Plan): ReadonlyMap<string, NamedPart> {
   const order = { corner: 0, side: 1, join: 2 };
   const marks = [...landmarksOf(plan, 0)].sort((a, b) => order[a.kind] - order[b.kind]);
   return new Map<string, NamedPart>([

@@ -3,7 +3,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { boundsIn } from './find.ts';
 import { legendOf, type LegendEntry } from './legend.ts';
 import { motifGridSvg } from './motifGrid.ts';
-import { partBox, partsOf, type ViewPart } from './parts.ts';
+import { partBox, partsOfDrawing, type ViewPart } from './parts.ts';
 import { planSvg } from './planSvg.ts';
 import { sceneOf } from './scene.ts';
 import { svgOf } from './svg.ts';
@@ -36,7 +36,7 @@ const GRID = 'Motifs, and the numbers of their seams';
 
 function draw(plan: Plan, font: string | undefined): Drawings {
   const scene = sceneOf(plan, { face: 'symbols', seen: 'right', round: null, ground: '#ffffff' });
-  const named = [...partsOf(plan).values()];
+  const named = [...partsOfDrawing(plan).values()];
   const wanted: readonly ViewPart['kind'][] = ['corner', 'side', 'join'];
   const charts = wanted.flatMap((kind) => {
     const found = named.find(({ part }) => part.kind === kind);

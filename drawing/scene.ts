@@ -6,14 +6,14 @@ import type { FabricShape } from '../core/piece/construction.ts';
 import type { FabricRow } from '../core/piece/fabric.ts';
 import type { Point } from '../core/piece/outline.ts';
 import { fabricOf, partAt, stitchesOf, type Piece } from '../core/piece/piece.ts';
-import { NOTHING } from '../core/ring/ring.ts';
+import { IN_NOTHING } from '../core/ring/ring.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { inOrder } from '../core/procedure/order.ts';
+import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
 import { isChainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
 import { STITCHES } from '../core/terms/stitches.ts';
 import { faded } from './colours.ts';
-import type { Seen } from './yarnFace.ts';
+import type { FabricSide } from './yarnFace.ts';
 
 export type Face = 'yarn' | 'symbols';
 
@@ -28,7 +28,7 @@ export interface DrawnRound {
   /** The entries that have been made, by 1, and the colour of the others; null where all are drawn alike. */
   readonly worked: { readonly made: Uint8Array; readonly restColour: string } | null;
   /** The side of its stitches that the viewer sees. */
-  readonly seen: Seen;
+  readonly seen: FabricSide;
   /** It lies on the face of the round below and encloses nothing of its own. */
   readonly surface: boolean;
 }
@@ -53,7 +53,7 @@ export interface Scene {
 
 export interface SceneChoice {
   readonly face: Face;
-  readonly seen: Seen;
+  readonly seen: FabricSide;
   /** Only this round in full colour; null for all. */
   readonly round: number | null;
   /** How far the work is: what has been made of a round stands out, rounds after it are not drawn; null draws the design. */
@@ -91,7 +91,7 @@ function fabricOn(
       const { stitch, headX, headY, footX, footY } = row;
       const made = new Array<Stitch>(headX.length).fill(stitchOf({ kind: stitch }));
       chart = {
-        ring: { made, into: new Int32Array(made.length).fill(NOTHING), centres: [] },
+        ring: { made, into: new Int32Array(made.length).fill(IN_NOTHING), centres: [] },
         headX,
         headY,
         footX,
@@ -106,7 +106,7 @@ function fabricOn(
 /** Which entries of a round the first so many, in the order of work, are. */
 function madeOf(plan: Plan, round: number, count: number): Uint8Array {
   const { start } = proceduresOf(plan)[round]!;
-  const order = inOrder(plan.rounds[round]!);
+  const order = orderOfWork(plan.rounds[round]!);
   const made = new Uint8Array(order.size);
   for (let k = 0; k < Math.min(count, order.size); k++) made[order.entry((start?.at ?? 0) + k)] = 1;
   return made;
@@ -221,7 +221,7 @@ const nominalHeight = ({ ring }: RoundChart, i: number): number => {
 };
 
 /** How many times as long as it stands by itself an entry is drawn, at least once: what hangs over its head and foot grows with it. */
-export function stretchOf(chart: RoundChart, i: number, widthMm: number): number {
+export function drawnStretch(chart: RoundChart, i: number, widthMm: number): number {
   if (isChainRun(chart.ring.made[i]!)) return 1;
   const { footX, footY, headX, headY } = chart;
   const length = Math.hypot(headX[i]! - footX[i]!, headY[i]! - footY[i]!);

@@ -2,7 +2,7 @@
 import { chartOf } from '../core/chart/chart.ts';
 import type { Point } from '../core/piece/outline.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { inOrder } from '../core/procedure/order.ts';
+import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
 
 /** The middle of the first stitch of every round, mm on the piece, from the innermost outwards. */
@@ -12,7 +12,7 @@ export function startPoints(plan: Plan): readonly Point[] {
     const start = acts.find((act) => act.do === 'start');
     if (!start) return [];
     const { headX, headY, footX, footY } = charts[round.number]!;
-    const first = inOrder(round).entry(start.worked.start);
+    const first = orderOfWork(round).entry(start.worked.start);
     return [{ x: (headX[first]! + footX[first]!) / 2, y: (headY[first]! + footY[first]!) / 2 }];
   });
 }

@@ -6,7 +6,7 @@ import type { Scene } from './scene.ts';
 export const EDGE = 256;
 
 /** Which piece: the scale is 2^(level / 2) device pixels to the millimetre; column and row 0 begin at the origin. */
-export interface Place {
+export interface TilePlace {
   readonly level: number;
   readonly column: number;
   readonly row: number;
@@ -18,22 +18,22 @@ export const scaleOf = (level: number): number => 2 ** (level / 2);
 export const levelFor = (scale: number): number => Math.ceil(2 * Math.log2(scale) - 1e-6);
 
 /** The places of a level that a canvas of `width` by `height` shows, those nearest to its middle first. */
-export function placesIn(view: View, width: number, height: number, level: number): readonly Place[] {
+export function placesIn(view: View, width: number, height: number, level: number): readonly TilePlace[] {
   const size = EDGE / scaleOf(level);
   const { minX, maxX, minY, maxY } = boxOf(view, width, height);
-  const places: Place[] = [];
+  const places: TilePlace[] = [];
   for (let column = Math.floor(minX / size); column <= Math.floor(maxX / size); column++) {
     for (let row = Math.floor(minY / size); row <= Math.floor(maxY / size); row++) {
       places.push({ level, column, row });
     }
   }
-  const far = ({ column, row }: Place): number =>
+  const far = ({ column, row }: TilePlace): number =>
     Math.hypot((column + 0.5) * size - view.x, (row + 0.5) * size - view.y);
   return places.sort((a, b) => far(a) - far(b));
 }
 
 /** The four tiles round the origin that hold the whole piece. */
-export function wholePiece({ rounds }: Scene): readonly Place[] {
+export function wholePiece({ rounds }: Scene): readonly TilePlace[] {
   const { headX, headY } = rounds[rounds.length - 1]!.chart;
   let reach = 1;
   for (let i = 0; i < headX.length; i++) reach = Math.max(reach, Math.abs(headX[i]!), Math.abs(headY[i]!));
@@ -42,7 +42,7 @@ export function wholePiece({ rounds }: Scene): readonly Place[] {
 }
 
 /** A tile of a scene, not mirrored. */
-export function paintTile(scene: Scene, { level, column, row }: Place): ImageBitmap {
+export function paintTile(scene: Scene, { level, column, row }: TilePlace): ImageBitmap {
   const canvas = new OffscreenCanvas(EDGE, EDGE);
   const scale = scaleOf(level);
   const middle = { x: ((column + 0.5) * EDGE) / scale, y: ((row + 0.5) * EDGE) / scale, scale };

@@ -8,7 +8,7 @@ import { nonsenseIn } from '../core/testing/everything.ts';
 import { randomEdit } from '../core/testing/randomEdits.ts';
 import { patience, seeds, withSeed } from '../core/testing/seeds.ts';
 import { legendOf } from './legend.ts';
-import { partBox, partsOf } from './parts.ts';
+import { partBox, partsOfDrawing } from './parts.ts';
 import { planSvg } from './planSvg.ts';
 import { sceneOf } from './scene.ts';
 import { svgOf } from './svg.ts';
@@ -21,7 +21,7 @@ function drawn(plan: Plan, turned: boolean): readonly string[] {
     round: null,
     ground: '#ffffff',
   });
-  const named = [...partsOf(plan).values()];
+  const named = [...partsOfDrawing(plan).values()];
   const boxes = [named[0]!, named[named.length - 1]!].map(({ part }) => partBox(plan, part));
   return [planSvg(plan), ...boxes.map((box) => svgOf(scene, box, plan.hem.name))];
 }

@@ -4,7 +4,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { countsAsStitch } from '../core/ring/stitch.ts';
 import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
-import { patternOf } from '../core/words/pattern.ts';
+import { writtenPattern } from '../core/words/pattern.ts';
 import { sideOfEntries } from '../core/work/sides.ts';
 import { STRIDES, stepsOf } from '../core/work/steps.ts';
 import { demoPlans } from '../demo/read.ts';
@@ -27,7 +27,7 @@ function drawnAsMade(plan: Plan, round: number, made: number): Uint8Array {
 }
 
 function checkAgreement(plan: Plan): void {
-  const printed = patternOf(plan)
+  const printed = writtenPattern(plan)
     .sections.flatMap((s) => s.lines)
     .filter((l) => l.kind === 'counts')
     .map((l) => l.text)

@@ -12,15 +12,15 @@ export interface Strands {
 }
 
 /** The side of a stitch that is seen. */
-export type Seen = 'right' | 'wrong';
+export type FabricSide = 'right' | 'wrong';
 
 /** Thickness of a strand, of it with its dark edge, and of its light, in stitch widths. */
 export const STRAND = { body: 0.24, edge: 0.31, light: 0.067 } as const;
 
-const known: Readonly<Record<Seen, Map<Stitch, Strands>>> = { right: new Map(), wrong: new Map() };
+const known: Readonly<Record<FabricSide, Map<Stitch, Strands>>> = { right: new Map(), wrong: new Map() };
 
 /** The strands of a stitch whose head lies at (0, its height). A chain run is one chain, drawn for each link. */
-export function strandsOf(stitch: Stitch, seen: Seen = 'right'): Strands {
+export function strandsOf(stitch: Stitch, seen: FabricSide = 'right'): Strands {
   let strands = known[seen].get(stitch);
   if (!strands) {
     strands = make(stitch, seen);
@@ -100,7 +100,7 @@ const HOOKED_FOOT = 'M -0.3 -0.55 C -0.42 -0.2, 0.42 -0.2, 0.3 -0.55';
  * a ridge. A post stitch either hooks round in front, or goes behind, so that the top below lies before it. Seen
  * from the other side, front and back change places.
  */
-function make(stitch: Stitch, seen: Seen): Strands {
+function make(stitch: Stitch, seen: FabricSide): Strands {
   if (stitch.kind === 'ch') return ornament(stitch);
   const { post, top: loops } = plainStrands(stitch);
   const turned = seen === 'wrong';

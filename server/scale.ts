@@ -4,7 +4,7 @@
  */
 import { Router, json } from 'express';
 
-export interface Reading {
+export interface ScaleReading {
   readonly simulated: true;
   readonly grams: number;
 }
@@ -28,7 +28,7 @@ export class SimulatedScale {
   }
 
   /** The next reading: the pan settles towards its load, drifts a little and trembles. */
-  read(): Reading {
+  read(): ScaleReading {
     this.shown += (this.onPan - this.shown) * 0.35;
     this.drift += (this.chance() - 0.5) * 0.01;
     const noise = (this.chance() - 0.5) * 0.12;

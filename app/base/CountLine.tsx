@@ -4,11 +4,11 @@ import { select } from 'd3-selection';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { isEven, type Plan, type RoundPlan, type SchoolPlan, type SidePlan } from '../../core/plan/types.ts';
 import { verdict } from '../../core/flat/flat.ts';
-import { basisWords, sourceWords } from '../../core/words/countWords.ts';
+import { countBasisWords, sourceWords } from '../../core/words/countWords.ts';
 import { flatnessWords } from '../../core/words/flatWords.ts';
 import { plural } from '../../core/words/measures.ts';
 import './countLine.css';
-import { LEVEL, LEVELS, levelsOf, placeFlags } from './flags.ts';
+import { LEVEL, LEVELS, flagLevels, placeFlags } from './flags.ts';
 
 export interface CountLineProps {
   readonly plan: Plan;
@@ -89,7 +89,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
   const comesOut = plan.rounds.every((r) => fitsHere(r, side));
   const flags = placeFlags(s.schools, x, width);
   // As many lines of flags as there must be: the axis makes room.
-  const lower = Math.max(0, levelsOf(flags) - LEVELS) * LEVEL;
+  const lower = Math.max(0, flagLevels(flags) - LEVELS) * LEVEL;
   const axis = AXIS + lower;
   // What is shown is counted between the corners; what is set is counted along the edge.
   const { corners } = s;
@@ -143,7 +143,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
             transform={`translate(${px} 0)`}
             role="button"
             tabIndex={0}
-            aria-label={`${school.label}: ${school.count + corners} stitches (${basisWords(school, s, plan)}), ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}
+            aria-label={`${school.label}: ${school.count + corners} stitches (${countBasisWords(school, s, plan)}), ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}
             onClick={() => onSchool(school.id)}
             onKeyDown={(e) => {
               if (e.key === 'Enter' || e.key === ' ') {
@@ -152,7 +152,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
               }
             }}
           >
-            <title>{`${school.count + corners} = ${basisWords(school, s, plan)}: ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}</title>
+            <title>{`${school.count + corners} = ${countBasisWords(school, s, plan)}: ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}</title>
             <line className="pole" y1={10 + level * LEVEL} y2={axis} />
             <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * LEVEL}>
               {school.label} <tspan className="flag-count">{school.count + corners}</tspan>

@@ -4,7 +4,7 @@ import { plan } from '../../core/plan/planner.ts';
 import type { SchoolPlan } from '../../core/plan/types.ts';
 import { anyHem } from '../../core/testing/anyHem.ts';
 import { chanceOf } from '../../core/chance.ts';
-import { levelsOf, placeFlags, spanOf } from './flags.ts';
+import { flagLevels, placeFlags, spanOf } from './flags.ts';
 
 const WIDTHS = [250, 280, 340, 420, 560, 720, 1100];
 
@@ -30,7 +30,7 @@ function check(schools: readonly SchoolPlan[], width: number): number {
     if (a.px - (to - from) >= 0) expect(to).toBeLessThanOrEqual(width + 0.001);
     expect(from).toBeGreaterThanOrEqual(0);
   });
-  return levelsOf(flags);
+  return flagLevels(flags);
 }
 
 describe('the flags of a count line', () => {
@@ -50,8 +50,8 @@ describe('the flags of a count line', () => {
   test('that are far apart stand on one line', () => {
     const [school] = demoPlans()[0]![1].sides[0]!.schools;
     const apart = [10, 400, 800].map((count) => ({ ...school!, count }));
-    expect(levelsOf(placeFlags(apart, (n) => n, 1000))).toBe(1);
+    expect(flagLevels(placeFlags(apart, (n) => n, 1000))).toBe(1);
     const together = [10, 11, 12, 13, 14].map((count) => ({ ...school!, count }));
-    expect(levelsOf(placeFlags(together, (n) => n, 1000))).toBe(5);
+    expect(flagLevels(placeFlags(together, (n) => n, 1000))).toBe(5);
   });
 });

@@ -20,7 +20,7 @@ const roomOf = ({ label }: Pick<SchoolPlan, 'label'>): number => 34 + label.leng
 export const spanOf = ({ school, px, left }: PlacedFlag): readonly [from: number, to: number] =>
   left ? [px - roomOf(school), px] : [px, px + roomOf(school)];
 
-export const levelsOf = (flags: readonly PlacedFlag[]): number =>
+export const flagLevels = (flags: readonly PlacedFlag[]): number =>
   flags.reduce((most, f) => Math.max(most, f.level + 1), 0);
 
 /** Flags from left to right, each on the first level on which it does not cover another. @param x place of a count, pixels */

@@ -1,9 +1,9 @@
-import type { Slip } from '../../core/evidence/slips.ts';
+import type { DoubtedNumber } from '../../core/evidence/slips.ts';
 import { slipWords } from '../../core/words/slipWords.ts';
 import { Button } from '../look/Button.tsx';
 
 interface AskedAboutProps {
-  readonly slip: Slip;
+  readonly slip: DoubtedNumber;
   /** A number as it is typed, with its unit. */
   readonly say: (value: number) => string;
   readonly onInstead: (value: number) => void;

@@ -4,7 +4,7 @@ import { act, fireEvent, screen } from '@testing-library/react';
 import { constructionOf } from '../../core/edits/constructions.ts';
 import { chooseConstruction } from '../../core/edits/piece.ts';
 import { removeRound } from '../../core/edits/rounds.ts';
-import { comesOutEven } from '../../core/plan/types.ts';
+import { planComesOutEven } from '../../core/plan/types.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { FitList } from './FitList.tsx';
@@ -28,9 +28,9 @@ describe('the fit on the page', () => {
   test('tells the ways, and taking one makes every round fit', async () => {
     const { store } = renderFit();
     await screen.findAllByText(/Then every round fits/);
-    expect(comesOutEven(store.get().plan)).toBe(false);
+    expect(planComesOutEven(store.get().plan)).toBe(false);
     fireEvent.click(solutions()[0]!);
-    expect(comesOutEven(store.get().plan)).toBe(true);
+    expect(planComesOutEven(store.get().plan)).toBe(true);
     await screen.findByText('Every round fits and lies flat.');
   });
 

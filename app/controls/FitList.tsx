@@ -3,9 +3,9 @@ import { performed, type Edit } from '../../core/edits/edit.ts';
 import { takeSolution } from '../../core/fit/apply.ts';
 import { changesNothing, type Fit, type FitSolution, type WayOut } from '../../core/fit/fit.ts';
 import { madeAlike } from '../../core/forecast/alike.ts';
-import { troublesOf, type Trouble } from '../../core/forecast/troubles.ts';
+import { troublesOf, type BorderTrouble } from '../../core/forecast/troubles.ts';
 import { isDisc } from '../../core/piece/outline.ts';
-import { comesOutEven, type Plan } from '../../core/plan/types.ts';
+import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { resultWords, solutionWords, wayOutWords } from '../../core/words/fitWords.ts';
 import { bodyLiesWords } from '../../core/words/flatWords.ts';
@@ -153,7 +153,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
   );
 });
 
-const sideOf = (trouble: Trouble): number =>
+const sideOf = (trouble: BorderTrouble): number =>
   'side' in trouble ? trouble.side : trouble.kind === 'does not fit' ? trouble.sides[0]!.side : 0;
 
 const inBase = (s: FitSolution): boolean => s.changes.some((c) => c !== 0);
@@ -169,15 +169,16 @@ const FLATNESS = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 } as const;
 
 /** Whether a solution is better than what is there: all fits where it did not, or the border lies flatter. */
 function helps(plan: Plan, { worst }: FitSolution): boolean {
-  if (!comesOutEven(plan)) return true;
+  if (!planComesOutEven(plan)) return true;
   const now = Math.max(...plan.rounds.flatMap((r) => r.sides.map((s) => FLATNESS[s.verdict])));
   return FLATNESS[worst?.verdict ?? 'flat'] < now;
 }
 
-const isMild = (trouble: Trouble): boolean => trouble.kind === 'not flat' && trouble.verdict === 'blocks out';
+const isMild = (trouble: BorderTrouble): boolean =>
+  trouble.kind === 'not flat' && trouble.verdict === 'blocks out';
 
 /** What helps when no change of counts does. */
-function remedyWords({ verdict, strain }: Extract<Trouble, { kind: 'not flat' }>): string {
+function remedyWords({ verdict, strain }: Extract<BorderTrouble, { kind: 'not flat' }>): string {
   if (verdict === 'blocks out')
     return `To be safe, use a hook half a size ${strain > 0 ? 'smaller' : 'larger'} there.`;
   return verdict === 'ripples'

@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import { setPace } from '../../core/edits/hem.ts';
 import { paceKnown, paceOf } from '../../core/evidence/estimates.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { basisWords, handsWords } from '../../core/words/handsWords.ts';
+import { learnedBasisWords, handsWords } from '../../core/words/handsWords.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 
@@ -14,7 +14,7 @@ export const LoggedPace = memo(function LoggedPace({ plan }: { readonly plan: Pl
   if (time.basis === 'rule of thumb' || pace === plan.hem.pace) return null;
   return (
     <p className="small">
-      Your log says: {handsWords('time', time)} <span className="quiet">{basisWords(time)}</span>{' '}
+      Your log says: {handsWords('time', time)} <span className="quiet">{learnedBasisWords(time)}</span>{' '}
       <Button size="small" onClick={() => store.do(setPace(pace))}>
         {`Reckon with ${pace} a minute`}
       </Button>

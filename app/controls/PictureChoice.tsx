@@ -1,11 +1,11 @@
 import { pointing } from '../look/pointing.ts';
-import { Swatch, type Looked } from '../drawing/Swatch.tsx';
+import { Swatch, type SwatchView } from '../drawing/Swatch.tsx';
 import './treatment.css';
 
 export interface Picture {
   readonly name: string;
   /** Asked for when it comes into view; the same function shows the same. Null where there is nothing to see. */
-  readonly look: (() => Looked) | null;
+  readonly look: (() => SwatchView) | null;
   readonly chosen: boolean;
   readonly onChoose: () => void;
   /** It is pointed at, or no longer. */

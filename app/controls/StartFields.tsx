@@ -1,19 +1,19 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
 import { memo, useMemo } from 'react';
-import type { Start, StartOfRound } from '../../core/base/start.ts';
+import type { RoundStarts, StartOfRound } from '../../core/base/start.ts';
 import { setStart } from '../../core/edits/base.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { newEntry } from '../../core/stack/stack.ts';
 import { startPoints } from '../../drawing/starts.ts';
-import type { Looked } from '../drawing/Swatch.tsx';
+import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { PictureChoice } from './PictureChoice.tsx';
 import { ChosenFromDrawings } from './Treatment.tsx';
 
-type Where = Pick<Start, 'at' | 'join'>;
+type Where = Pick<RoundStarts, 'at' | 'join'>;
 
 /** Where rounds can begin, and how their joins go on from there. */
 const PLACES: readonly (Where & { readonly name: string })[] = [
@@ -35,7 +35,7 @@ const planner = createPlanner();
 const ROUNDS = 3;
 
 /** The hem with rounds that begin somewhere, as far as it takes to see where. */
-function startingAt({ hem }: Plan, start: StartOfRound): Looked {
+function startingAt({ hem }: Plan, start: StartOfRound): SwatchView {
   const yarn = hem.base.yarn;
   const made = planner({
     ...hem,
@@ -47,7 +47,7 @@ function startingAt({ hem }: Plan, start: StartOfRound): Looked {
   return { plan: made, at: at ?? { x: 0, y: 0 } };
 }
 
-const FIRST: readonly { readonly value: Start['first']; readonly label: string }[] = [
+const FIRST: readonly { readonly value: RoundStarts['first']; readonly label: string }[] = [
   { value: 'usual', label: 'first stitch: as is usual for it' },
   { value: 'chain', label: 'first stitch: after a chain that does not count' },
   { value: 'counted chain', label: 'first stitch: a chain that counts, where it may' },
@@ -69,7 +69,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
     () =>
       PLACES.map(
         ({ at, join }) =>
-          (): Looked =>
+          (): SwatchView =>
             startingAt(plan, { ...value, at, join }),
       ),
     [plan, value],
@@ -126,7 +126,7 @@ const same = (a: Plan, b: Plan): boolean => a.hem.base.start === b.hem.base.star
 function Fields({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { start } = plan.hem.base;
-  const set = (part: Partial<Start>): void => void store.do(setStart(part));
+  const set = (part: Partial<RoundStarts>): void => void store.do(setStart(part));
   return (
     <div className="start-fields">
       {!isDisc(plan.body.outline) && <span>Start each round</span>}

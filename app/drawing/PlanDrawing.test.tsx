@@ -6,7 +6,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { PlanDrawing } from './PlanDrawing.tsx';
-import { partBox, partName, partsOf, type PlanPart } from '../../drawing/parts.ts';
+import { partBox, partName, partsOfDrawing, type PlanPart } from '../../drawing/parts.ts';
 import { bandsOf } from '../../core/piece/piece.ts';
 
 const banded = rowsHem({
@@ -123,7 +123,7 @@ describe('parts', () => {
   test('a close-up has its part in the middle, the whole piece all of it', () => {
     const { store } = renderPlan(grid);
     const { plan } = store.get();
-    const parts = [...partsOf(plan).values()];
+    const parts = [...partsOfDrawing(plan).values()];
     expect(new Set(parts.map((p) => p.label)).size).toBe(parts.length);
     const { minX, maxX, minY, maxY } = partBox(plan, { kind: 'whole' });
     expect(maxX - minX).toBeGreaterThan(plan.finishedSize.widthMm);

@@ -3,12 +3,12 @@ import { zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3-zoom';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { entryOf, NOTHING } from '../../core/ring/ring.ts';
+import { entryOf, IN_NOTHING } from '../../core/ring/ring.ts';
 import { entryWords } from '../../core/words/stitchWords.ts';
 import { useGround } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { boxOf, paint, type View } from '../../drawing/paint.ts';
-import { stitchAt, type Box, type Found } from '../../drawing/find.ts';
+import { stitchAt, type Box, type StitchFound } from '../../drawing/find.ts';
 import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { SheetCanvas, sceneAway } from './sheetPage.ts';
 import './stitchStage.css';
@@ -36,7 +36,7 @@ interface StageProps {
   readonly across: number;
   readonly down: number;
   /** The stitch that is ringed while none is asked about. */
-  readonly marked?: Found | null;
+  readonly marked?: StitchFound | null;
   /** Where the stitch that is asked about first lies, mm, and in which round. */
   readonly first: Point;
   readonly focusRound: number;
@@ -68,7 +68,7 @@ export function StitchStage({
   const tries = faults.length;
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState(zoomIdentity);
-  const [asked, setAsked] = useState<Found | null>(null);
+  const [asked, setAsked] = useState<StitchFound | null>(null);
   const { sheet: paper, ink, thread } = GROUNDS[useGround()];
   const turn = scene.mirrored ? -1 : 1;
   const away = useMemo(() => sceneAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
@@ -167,7 +167,7 @@ export function StitchStage({
   }));
 
   /** Asks about a stitch, and brings it into view when it is out of it. */
-  const ask = (found: Found): void => {
+  const ask = (found: StitchFound): void => {
     setAsked(found);
     const { chart } = scene.rounds[found.round]!;
     const { minX, maxX, minY, maxY } = boxOf(view, size.width, size.height);
@@ -194,13 +194,13 @@ export function StitchStage({
     if (key === 'ArrowDown') {
       const place = ring.into[asked.entry]!;
       const { onto } = plan.rounds[asked.round]!;
-      if (onto >= 0 && place !== NOTHING) ask({ round: onto, entry: entryOf(place) });
+      if (onto >= 0 && place !== IN_NOTHING) ask({ round: onto, entry: entryOf(place) });
     } else if (key === 'ArrowUp') {
       const above = plan.rounds.find((r) => r.onto === asked.round && r.ring.into.includes(asked.entry));
       if (above) ask({ round: above.number, entry: above.ring.into.indexOf(asked.entry) });
     } else ask({ ...asked, entry: (asked.entry + onwards + length) % length });
   };
-  const stitchUnder = ({ nativeEvent: { offsetX, offsetY } }: React.MouseEvent): Found | null =>
+  const stitchUnder = ({ nativeEvent: { offsetX, offsetY } }: React.MouseEvent): StitchFound | null =>
     stitchAt(
       scene.rounds,
       view.x + ((offsetX - size.width / 2) / view.scale) * turn,
@@ -255,7 +255,7 @@ export function StitchStage({
 }
 
 /** The stitch of a round whose top lies nearest to a point. */
-function nearestTo({ rounds }: Scene, { x, y }: Point, round: number): Found {
+function nearestTo({ rounds }: Scene, { x, y }: Point, round: number): StitchFound {
   const { headX, headY } = rounds[round]!.chart;
   const far = (i: number): number => Math.hypot(headX[i]! - x, headY[i]! - y);
   let entry = 0;
@@ -267,7 +267,7 @@ function nearestTo({ rounds }: Scene, { x, y }: Point, round: number): Found {
 function ringRound(
   context: CanvasRenderingContext2D,
   scene: Scene,
-  { round, entry }: Found,
+  { round, entry }: StitchFound,
   view: View,
   ink: string,
   thread: string,
@@ -297,7 +297,7 @@ function ringRound(
     context.arc(...at(mx, my), reach * view.scale, 0, 2 * Math.PI);
     context.stroke();
   }
-  if (chart.ring.into[entry] === NOTHING) return;
+  if (chart.ring.into[entry] === IN_NOTHING) return;
   context.fillStyle = thread;
   context.strokeStyle = ink;
   context.lineWidth = 1.5;

@@ -2,7 +2,14 @@ import { Button, Dropdown, Segmented, Select } from 'antd';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { inTerms } from '../../core/terms/words.ts';
-import { CLOSE_UP, closeUpPoint, partKey, partPoint, partsOf, type ViewPart } from '../../drawing/parts.ts';
+import {
+  CLOSE_UP,
+  closeUpPoint,
+  partKey,
+  partPoint,
+  partsOfDrawing,
+  type ViewPart,
+} from '../../drawing/parts.ts';
 import { useGround } from '../look/Look.tsx';
 import { ArrowsInSimpleIcon, DownloadSimpleIcon, MinusIcon, PlusIcon } from '../look/icons.ts';
 import { GROUNDS } from '../look/tokens.ts';
@@ -10,7 +17,7 @@ import { fileName } from '../../core/document/fileName.ts';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { sceneOf, type Face } from '../../drawing/scene.ts';
 import { svgOf } from '../../drawing/svg.ts';
-import type { Seen } from '../../drawing/yarnFace.ts';
+import type { FabricSide } from '../../drawing/yarnFace.ts';
 import { StitchStage, type StageHandle } from './StitchStage.tsx';
 import './stitchView.css';
 
@@ -43,12 +50,12 @@ export const StitchView = memo(function StitchView({
 }: StitchViewProps) {
   const stage = useRef<StageHandle>(null);
   const [face, setFace] = useState<Face>('yarn');
-  const [seen, setSeen] = useState<Seen>('right');
+  const [seen, setSeen] = useState<FabricSide>('right');
   const { language } = plan.hem.preferences;
   const { sheet } = GROUNDS[useGround()];
   const choice = useMemo(() => ({ face, seen, round, ground: sheet }), [face, seen, round, sheet]);
   const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
-  const parts = useMemo(() => partsOf(plan), [plan]);
+  const parts = useMemo(() => partsOfDrawing(plan), [plan]);
   const asked = partKey(part);
   const key = parts.has(asked) ? asked : [...parts.keys()][0]!;
   const { label: name } = parts.get(key)!;

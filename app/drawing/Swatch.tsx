@@ -8,14 +8,14 @@ import { sceneOf } from '../../drawing/scene.ts';
 import { startPoints } from '../../drawing/starts.ts';
 
 /** What a swatch shows: a plan, and the point of the piece in its middle, mm. */
-export interface Looked {
+export interface SwatchView {
   readonly plan: Plan;
   readonly at: Point;
 }
 
 export interface SwatchProps {
   /** Asked for when the swatch comes into view; the same function shows the same. */
-  readonly look: () => Looked;
+  readonly look: () => SwatchView;
   /** Stitch widths from left to right. */
   readonly across: number;
   /** Size on the page, pixels. */
@@ -64,7 +64,7 @@ export function Swatch({
 }
 
 /** A swatch of a plan that is at hand. */
-export function PlanSwatch({ plan, at, ...rest }: Looked & Omit<SwatchProps, 'look'>) {
+export function PlanSwatch({ plan, at, ...rest }: SwatchView & Omit<SwatchProps, 'look'>) {
   const { x, y } = at;
   const look = useCallback(() => ({ plan, at: { x, y } }), [plan, x, y]);
   return <Swatch look={look} {...rest} />;

@@ -3,7 +3,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { pictureSize } from '../../drawing/pictureSize.ts';
 
 /** The picture of a plan, and the size of what it shows, mm. */
-export interface Picture {
+export interface PlanPicture {
   readonly url: string;
   readonly widthMm: number;
   readonly heightMm: number;
@@ -23,8 +23,8 @@ export function usePicture(
   ground: string,
   pixels: number,
   onPainted?: (picture: Blob) => void,
-): Picture | null {
-  const [picture, setPicture] = useState<Picture | null>(null);
+): PlanPicture | null {
+  const [picture, setPicture] = useState<PlanPicture | null>(null);
   const painted = useEffectEvent((blob: Blob) => onPainted?.(blob));
   useEffect(() => {
     let over = false;

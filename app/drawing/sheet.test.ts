@@ -5,12 +5,12 @@ import { releaseProxy } from 'comlink';
 import { StandInWorker, endWorkers } from '../testing/worker.ts';
 import { demoPlans } from '../../demo/read.ts';
 import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
-import type { Place } from '../../drawing/tile.ts';
-import { Sheet, type SceneSeen, type SeenAt } from './sheet.ts';
+import type { TilePlace } from '../../drawing/tile.ts';
+import { TileSheet, type SceneSeen, type SeenAt } from './sheet.ts';
 import { SheetCanvas, sceneAway } from './sheetPage.ts';
 
 const at = (x: number, width = 800): SeenAt => ({ view: { x, y: 0, scale: 4 }, width, height: 600 });
-const AFAR: readonly Place[] = [{ level: -4, column: 0, row: 0 }];
+const AFAR: readonly TilePlace[] = [{ level: -4, column: 0, row: 0 }];
 const [, made] = demoPlans()[0]!;
 const choice: SceneChoice = { face: 'yarn', seen: 'right', round: null, ground: '#ffffff' };
 const scene = (number: number): SceneSeen => ({ number, hem: made.hem, choice, mirrored: false, afar: AFAR });
@@ -24,7 +24,7 @@ describe('a sheet', () => {
   let frames: (() => void)[];
   let cleared: number;
   let laid: unknown[];
-  let asked: { scene: number; place: Place; come: (image: unknown) => void; fail: () => void }[];
+  let asked: { scene: number; place: TilePlace; come: (image: unknown) => void; fail: () => void }[];
   let told: unknown[];
 
   beforeEach(() => {
@@ -46,7 +46,7 @@ describe('a sheet', () => {
       { get: (has, key) => has[key as keyof typeof has] ?? nothing },
     );
     const fault = (error: unknown): unknown => told.push(String(error));
-    const sheet = new Sheet(
+    const sheet = new TileSheet(
       Object.assign(canvas, { getContext: () => context }) as unknown as OffscreenCanvas,
       Object.assign(fault, { [releaseProxy]: () => told.push('released') }) as never,
       ({ number }, place) => {

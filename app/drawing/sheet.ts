@@ -10,7 +10,7 @@ import type { SceneChoice } from '../../drawing/scene.ts';
 import { Pool, size, type Job } from '../workers/pool.ts';
 import type { PAINTING } from './painting.ts';
 import { Tiles, type Painted } from './tiles.ts';
-import type { Place } from '../../drawing/tile.ts';
+import type { TilePlace } from '../../drawing/tile.ts';
 
 /** A scene as far as it is laid and painted by: which hem, and what of it is drawn. */
 export interface SceneSeen extends Pick<Painted, 'mirrored' | 'afar'> {
@@ -30,7 +30,7 @@ export interface SeenAt {
 let painters: Pool<typeof PAINTING> | undefined;
 
 /** Tiles are painted by workers of the worker that lays them, so that none of them waits for the page. */
-function paintAway({ number, hem, choice }: SceneSeen, place: Place): Job<ImageBitmap> {
+function paintAway({ number, hem, choice }: SceneSeen, place: TilePlace): Job<ImageBitmap> {
   painters ??= new Pool(
     () => new Worker(new URL('./paint.worker.ts', import.meta.url), { type: 'module' }),
     size(),
@@ -38,7 +38,7 @@ function paintAway({ number, hem, choice }: SceneSeen, place: Place): Job<ImageB
   return painters.ask('paintTile', [number, hem, choice, place]);
 }
 
-export class Sheet {
+export class TileSheet {
   private readonly context: OffscreenCanvasRenderingContext2D;
   private readonly tiles: Tiles;
   private painted: Painted | null = null;
@@ -48,7 +48,7 @@ export class Sheet {
   constructor(
     canvas: OffscreenCanvas,
     private readonly fault: Remote<((error: unknown) => void) & ProxyMarked>,
-    private readonly paint: (scene: SceneSeen, place: Place) => Job<ImageBitmap> = paintAway,
+    private readonly paint: (scene: SceneSeen, place: TilePlace) => Job<ImageBitmap> = paintAway,
   ) {
     this.context = canvas.getContext('2d')!;
     this.tiles = new Tiles((error) => void fault(error));
@@ -89,5 +89,5 @@ export const SHEETS = {
   open: (
     canvas: OffscreenCanvas,
     fault: Remote<((error: unknown) => void) & ProxyMarked>,
-  ): Sheet & ProxyMarked => proxy(new Sheet(canvas, fault)),
+  ): TileSheet & ProxyMarked => proxy(new TileSheet(canvas, fault)),
 };

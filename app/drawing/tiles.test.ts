@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import type { View } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
-import { EDGE, wholePiece, type Place } from '../../drawing/tile.ts';
+import { EDGE, wholePiece, type TilePlace } from '../../drawing/tile.ts';
 import { Tiles, type Painted } from './tiles.ts';
 
 /** A page that notes which images lie on it. */
@@ -26,7 +26,7 @@ class Image {
   closed = false;
   constructor(
     readonly of: Painted,
-    readonly place: Place,
+    readonly place: TilePlace,
   ) {}
   close(): void {
     this.closed = true;

@@ -9,7 +9,7 @@
  * shows. Invariant: never more than `AT_ONCE` tiles are asked for. Cost of a frame: the tiles in view.
  */
 import type { Context, View } from '../../drawing/paint.ts';
-import { EDGE, levelFor, placesIn, scaleOf, type Place } from '../../drawing/tile.ts';
+import { EDGE, levelFor, placesIn, scaleOf, type TilePlace } from '../../drawing/tile.ts';
 import type { Job } from '../workers/pool.ts';
 
 /** Scales further apart than this, in half octaves, are of no use for each other. */
@@ -25,15 +25,15 @@ const BLURRED = 'blurred tile';
 export interface Painted {
   readonly mirrored: boolean;
   /** The tiles that show all of it, small. */
-  readonly afar: readonly Place[];
-  readonly tile: (place: Place) => Job<ImageBitmap>;
+  readonly afar: readonly TilePlace[];
+  readonly tile: (place: TilePlace) => Job<ImageBitmap>;
 }
 
-interface Tile extends Place {
+interface Tile extends TilePlace {
   readonly image: ImageBitmap;
 }
 
-const keyOf = ({ level, column, row }: Place): string => `${level} ${column} ${row}`;
+const keyOf = ({ level, column, row }: TilePlace): string => `${level} ${column} ${row}`;
 
 export class Tiles {
   private onTile: () => void = () => undefined;
@@ -41,7 +41,7 @@ export class Tiles {
   private readonly kept = new Map<string, Tile>();
   private readonly asked = new Map<string, Job<ImageBitmap>>();
   /** What is asked for next. */
-  private wantedPlaces: readonly Place[] = [];
+  private wantedPlaces: readonly TilePlace[] = [];
   /** Since when the places in view that are missing have been, in the time of `now`. */
   private missing = new Map<string, number>();
   /** The view that was drawn last, and whether the page shows all of the scene in it. */
@@ -126,7 +126,7 @@ export class Tiles {
   }
 
   /** Asks for the first of the places that are neither there nor asked for yet, and for more of them as they come. */
-  private ask(places: readonly Place[]): void {
+  private ask(places: readonly TilePlace[]): void {
     this.wantedPlaces = places;
     for (const place of places) {
       const key = keyOf(place);
@@ -152,7 +152,7 @@ export class Tiles {
     }
   }
 
-  private noteMissing(places: readonly Place[]): void {
+  private noteMissing(places: readonly TilePlace[]): void {
     const end = this.now();
     const still = new Map(places.map((p) => [keyOf(p), this.missing.get(keyOf(p)) ?? end]));
     for (const [key, start] of this.missing) {
@@ -167,7 +167,7 @@ export class Tiles {
     { mirrored, afar: small }: Painted,
     view: View,
     level: number,
-    missing: readonly Place[],
+    missing: readonly TilePlace[],
   ): void {
     const { width, height } = context.canvas;
     const nearest = [...new Set([...this.kept.values()].map((tile) => tile.level))]
@@ -201,7 +201,7 @@ export class Tiles {
 }
 
 /** Where a tile comes to lie, in whole pixels, so that no seam shows between neighbours; right of a mirrored one is left. */
-function boundsOf(place: Place, view: View, mirrored: boolean, width: number, height: number) {
+function boundsOf(place: TilePlace, view: View, mirrored: boolean, width: number, height: number) {
   const factor = view.scale / scaleOf(place.level);
   const turn = mirrored ? -1 : 1;
   const x = width / 2 + (place.column * EDGE * factor - view.x * view.scale) * turn;

@@ -8,7 +8,7 @@ import type { Learned } from '../../core/hands/ratio.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
 import { inTerms } from '../../core/terms/words.ts';
 import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
-import { basisWords, countedWords, handsWords } from '../../core/words/handsWords.ts';
+import { learnedBasisWords, countedWords, handsWords } from '../../core/words/handsWords.ts';
 import { dateWords } from '../look/when.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';
@@ -70,7 +70,7 @@ export function HandsPage() {
               <h2>{NAMES.flat}</h2>
               <p>
                 {handsWords('flat', data.hands.flat)}{' '}
-                <span className="quiet">{basisWords(data.hands.flat)}</span>
+                <span className="quiet">{learnedBasisWords(data.hands.flat)}</span>
               </p>
               <Use of="flat" wishes={wishes} onWish={wish} />
             </section>
@@ -145,7 +145,7 @@ function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps
     <section>
       <h2>{NAMES[of]}</h2>
       <p>
-        {inTerms(handsWords(of, all), language)} <span className="quiet">{basisWords(all)}</span>
+        {inTerms(handsWords(of, all), language)} <span className="quiet">{learnedBasisWords(all)}</span>
       </p>
       <Ranges
         lines={[

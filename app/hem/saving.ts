@@ -9,7 +9,7 @@ import { notedSince } from '../../core/document/record.ts';
 import { StorageHangs, isFull } from '../storage/cupboard.ts';
 import type { Draft } from '../storage/drafts.ts';
 import type { Writing, Written } from '../storage/library.ts';
-import type { Step, UndoSteps } from '../storage/records.ts';
+import type { UndoStep, UndoSteps } from '../storage/records.ts';
 
 /** `binned`: another page has deleted the hem. */
 export type SavingState = 'saved' | 'saving' | 'failed' | 'full' | 'hangs' | 'binned';
@@ -211,7 +211,7 @@ export class Saving {
 const NONE_KEPT = { from: 0, to: 0 } as const;
 
 /** The stretch of the steps that are stored with which those of now begin. */
-function stepsKept(stored: readonly Step[], now: readonly Step[]): Draft['kept'] {
+function stepsKept(stored: readonly UndoStep[], now: readonly UndoStep[]): Draft['kept'] {
   const from = now[0] ? stored.indexOf(now[0]) : -1;
   if (from < 0) return NONE_KEPT;
   const other = now.findIndex((step, i) => step !== stored[from + i]);

@@ -3,7 +3,7 @@ import {
   changesBetween,
   inverted,
   joinedChanges,
-  settled,
+  settleReferences,
   withChanges,
   type PartChange,
 } from '../../core/document/parts.ts';
@@ -18,7 +18,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { inAll, problem, type Problem } from '../../core/problems.ts';
 import { workedRounds } from '../../core/record/record.ts';
 import { Saving, type SavingParts, type SavingState } from './saving.ts';
-import type { Step, UndoSteps } from '../storage/records.ts';
+import type { UndoStep, UndoSteps } from '../storage/records.ts';
 
 export interface HemState {
   readonly plan: Plan;
@@ -39,8 +39,8 @@ const MOST_STEPS = 100;
 export class HemStore {
   private hem: Hem;
   private readonly planner = createPlanner();
-  private past: Step[];
-  private future: Step[];
+  private past: UndoStep[];
+  private future: UndoStep[];
   private readonly listeners = new Set<() => void>();
   private readonly saving: Saving;
   private state: HemState;
@@ -141,7 +141,7 @@ export class HemStore {
       this.refuse([problem('begun-stays', { in: 'edit', label }, {})]);
       return this.announce();
     }
-    const hem = settled(withChanges(this.hem, changes), [this.hem]);
+    const hem = settleReferences(withChanges(this.hem, changes), [this.hem]);
     if (hem) this.put(hem, label, move);
     else {
       // What it would bring back no longer goes with the rest: it is given up, so that what lies before it can be reached.
@@ -208,7 +208,9 @@ export class HemStore {
   /** Takes over what was written: the hem that other pages share, with what was edited here since. */
   private take(common: Hem, changes: readonly PartChange[]): Hem {
     const hem =
-      changes.length === 0 ? common : (settled(withChanges(common, changes), [this.hem]) ?? this.hem);
+      changes.length === 0
+        ? common
+        : (settleReferences(withChanges(common, changes), [this.hem]) ?? this.hem);
     const whole = withRecordOf(hem, this.hem);
     try {
       this.state = this.next(this.planner(whole));

@@ -1,7 +1,7 @@
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
-import { foundOf, type Found } from '../../core/log/found.ts';
+import { foundOf, type LogFound } from '../../core/log/found.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { layAgrees, layWords, roundWords } from '../../core/words/foundWords.ts';
 import { lengthWords, smallLengthWords } from '../../core/words/measures.ts';
@@ -69,8 +69,8 @@ const LINE = 38;
 
 interface BarsProps {
   readonly title: string;
-  readonly found: readonly Found[];
-  readonly name: (found: Found) => string;
+  readonly found: readonly LogFound[];
+  readonly name: (found: LogFound) => string;
   readonly words: (value: number) => string;
 }
 
@@ -80,7 +80,7 @@ function Bars({ title, found, name, words }: BarsProps) {
   if (found.length === 0) return null;
   const most = max(found, (f) => Math.max(f.planned, f.found)) ?? 1;
   const x = scaleLinear([0, most], [0, width - 1]);
-  const said = (f: Found): string => `${words(f.found)}, planned ${words(f.planned)}`;
+  const said = (f: LogFound): string => `${words(f.found)}, planned ${words(f.planned)}`;
   return (
     <figure className={styles.found}>
       <figcaption>{title}</figcaption>

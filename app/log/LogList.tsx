@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { keyOf } from '../../core/document/record.ts';
-import { LOG_KINDS, kindOf, stretchesOf, type LogEntry, type LogKind } from '../../core/log/log.ts';
-import { KIND_NAMES, entryWords } from '../../core/words/logWords.ts';
+import { LOG_KINDS, logKind, stretchesOf, type LogEntry, type LogKind } from '../../core/log/log.ts';
+import { KIND_NAMES, logEntryWords } from '../../core/words/logWords.ts';
 import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { clockWords, dayOf, dayWords } from './days.ts';
@@ -26,11 +26,11 @@ export function LogList({ entries, onStrike, named = false }: LogListProps) {
   const [hem, setHem] = useState('');
   const hems = useMemo(() => new Map(entries.map((e) => [e.hem.id, e.hem.name])), [entries]);
   const [shown, setShown] = useState(SHOWN);
-  const kinds = useMemo(() => LOG_KINDS.filter((k) => entries.some((e) => kindOf(e) === k)), [entries]);
+  const kinds = useMemo(() => LOG_KINDS.filter((k) => entries.some((e) => logKind(e) === k)), [entries]);
   const lines = useMemo(
     () =>
       stretchesOf(
-        entries.filter((e) => (only === null || kindOf(e) === only) && (!hems.has(hem) || e.hem.id === hem)),
+        entries.filter((e) => (only === null || logKind(e) === only) && (!hems.has(hem) || e.hem.id === hem)),
       ).toReversed(),
     [entries, only, hem, hems],
   );
@@ -87,7 +87,7 @@ export function LogList({ entries, onStrike, named = false }: LogListProps) {
                       {'. '}
                     </>
                   )}
-                  <span className={styles.words}>{entryWords(last)}</span>
+                  <span className={styles.words}>{logEntryWords(last)}</span>
                 </span>
                 {onStrike && last.canBeStruck && <Correct entry={last} onStrike={onStrike} />}
               </li>
@@ -109,7 +109,7 @@ interface CorrectProps {
 function Correct({ entry, onStrike }: CorrectProps) {
   const [grams, setGrams] = useState<number | null>(null);
   const { event, struck, correctedG } = entry;
-  const words = entryWords(entry);
+  const words = logEntryWords(entry);
   if (grams !== null && event.did === 'weighed') {
     return (
       <span className={styles.correct}>

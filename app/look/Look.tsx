@@ -6,7 +6,7 @@ import { applyGround, type GroundName } from './tokens.ts';
 export const useGround = (): GroundName => useSyncExternalStore(whenGroundChanges, groundNow);
 
 /** Ground and notices: all that the first page needs of the look. */
-export function Look({ children }: { readonly children: ReactNode }) {
+export function ThemeAndNotices({ children }: { readonly children: ReactNode }) {
   const ground = useGround();
   useEffect(() => void takeEarlierGround(), []);
   useEffect(() => applyGround(ground), [ground]);

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 
 jest.unstable_mockModule('../storage/settings.ts', () => ({ readSetting: () => Promise.resolve(earlier) }));
-const { Look } = await import('./Look.tsx');
+const { ThemeAndNotices } = await import('./Look.tsx');
 const { GroundButton } = await import('./GroundButton.tsx');
 
 const KEY = 'zig-hem ground';
@@ -20,9 +20,9 @@ let close: () => void;
 function openPage(): void {
   document.documentElement.style.colorScheme = '';
   close = render(
-    <Look>
+    <ThemeAndNotices>
       <GroundButton />
-    </Look>,
+    </ThemeAndNotices>,
   ).unmount;
 }
 const isDark = (): boolean => document.documentElement.style.colorScheme === 'dark';

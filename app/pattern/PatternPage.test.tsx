@@ -1,13 +1,13 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { patternOf } from '../../core/words/pattern.ts';
+import { writtenPattern } from '../../core/words/pattern.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { NoticesProvider } from '../look/notices.tsx';
 import { renderHem } from '../testing/render.tsx';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { PatternPage } from './PatternPage.tsx';
-import { Reading } from './Reading.tsx';
+import { ReadAloud } from './Reading.tsx';
 import { prefer } from '../../core/edits/hem.ts';
 
 const hem = rowsHem({
@@ -26,7 +26,7 @@ describe('the page of the pattern', () => {
     const lines = (): readonly string[] =>
       [...container.querySelectorAll('.pattern-sheet section p')].map((p) => p.textContent);
     const told = (): readonly string[] =>
-      patternOf(store.get().plan).sections.flatMap((s) => s.lines.map((l) => l.text));
+      writtenPattern(store.get().plan).sections.flatMap((s) => s.lines.map((l) => l.text));
     expect(lines()).toEqual(told());
     act(() => void store.do(prefer('language', 'uk')));
     expect(lines()).toEqual(told());
@@ -72,9 +72,9 @@ describe('read part by part', () => {
   }));
   const renderReading = (id: string) =>
     renderHem(rowsHem(), () => (
-      <Reading hem={id} sections={sections}>
+      <ReadAloud hem={id} sections={sections}>
         <p>The charts</p>
-      </Reading>
+      </ReadAloud>
     ));
   const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
 

@@ -2,7 +2,7 @@ import { Button, Dropdown, Input, Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
-import { patternOf } from '../../core/words/pattern.ts';
+import { writtenPattern } from '../../core/words/pattern.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';
@@ -18,7 +18,7 @@ import { EXPORTS, EXPORT_IDS, type Export, type ExportId } from '../../drawing/e
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { useNarrow } from '../look/narrow.ts';
 import { coverOf, svgPicture } from './picture.ts';
-import { Reading } from './Reading.tsx';
+import { ReadAloud } from './Reading.tsx';
 import { SectionWords } from './SectionWords.tsx';
 import './pattern.css';
 
@@ -27,7 +27,7 @@ export function PatternPage() {
   const plan = usePlan();
   const store = useHemStore();
   const { preferences, notes } = plan.hem;
-  const pattern = useMemo(() => patternOf(plan), [plan]);
+  const pattern = useMemo(() => writtenPattern(plan), [plan]);
   const [terms, ...sections] = pattern.sections;
   const narrow = useNarrow();
   const [asSheet, setAsSheet] = useState(false);
@@ -50,9 +50,9 @@ export function PatternPage() {
         </p>
       )}
       {narrow && !asSheet && (
-        <Reading hem={plan.hem.id} sections={pattern.sections}>
+        <ReadAloud hem={plan.hem.id} sections={pattern.sections}>
           {charts}
-        </Reading>
+        </ReadAloud>
       )}
       <article hidden={narrow && !asSheet} className={`pattern-sheet ${preferences.paper}`}>
         <h1>{pattern.title}</h1>
@@ -173,7 +173,7 @@ function Tools() {
       const cover = planSvg(plan, FONT, await coverOf(plan.hem));
       const drawings = { ...drawingsOf(plan, FONT), plan: cover };
       const code = await codeOf(plan.hem, window.location);
-      const pdf = await patternPdf(patternOf(plan), drawings, paper, code);
+      const pdf = await patternPdf(writtenPattern(plan), drawings, paper, code);
       return saveBlob(fileName(name, '.pdf'), pdf);
     }
     const [id, picture] = key.split('.') as [ExportId, string?];

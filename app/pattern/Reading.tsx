@@ -14,7 +14,7 @@ interface ReadingProps {
 }
 
 /** The pattern to be read with the work in the lap: large, one section at a time; where one was is kept. */
-export function Reading({ hem, sections, children }: ReadingProps) {
+export function ReadAloud({ hem, sections, children }: ReadingProps) {
   const key = `reading ${hem}`;
   const [asked, setAsked] = useState(0);
   const top = useRef<HTMLDivElement>(null);

@@ -3,7 +3,7 @@ import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfa
 import pdfMake from 'pdfmake/build/pdfmake';
 import regular from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
 import bold from '@fontsource/commissioner/files/commissioner-latin-700-normal.woff?url';
-import type { Pattern, PatternLine, Section } from '../../core/words/pattern.ts';
+import type { WrittenPattern, PatternLine, Section } from '../../core/words/pattern.ts';
 import type { Drawings } from '../../drawing/patternDrawings.ts';
 
 export type Paper = 'a4' | 'letter';
@@ -45,7 +45,7 @@ function section({ heading, lines }: Section): Content {
 
 /** What the PDF holds, as data for the layout. */
 function pdfDefinition(
-  pattern: Pattern,
+  pattern: WrittenPattern,
   drawings: Drawings,
   paper: Paper,
   code: string | null,
@@ -120,7 +120,7 @@ function pdfDefinition(
 
 /** Makes the PDF. @param code that brings the hem back from paper, as SVG; null for none */
 export async function patternPdf(
-  pattern: Pattern,
+  pattern: WrittenPattern,
   drawings: Drawings,
   paper: Paper,
   code: string | null,

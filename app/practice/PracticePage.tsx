@@ -2,15 +2,15 @@ import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Plan } from '../../core/plan/types.ts';
 import {
-  SKILLS,
+  MAKER_SKILLS,
   TASKS,
   minutesFor,
   promptOf,
   tableOf,
   tasksDone,
-  type Maker,
+  type SimulatedMaker,
   type Prompt,
-  type Skill,
+  type MakerSkill,
 } from '../../core/practice/maker.ts';
 import { problemLine } from '../../core/problems.ts';
 import { SKILL_NAMES, TASK_NAMES, promptWords, tableWords } from '../../core/words/practiceWords.ts';
@@ -22,7 +22,7 @@ import { useNotices } from '../look/notices.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
 import { CheckCircleIcon, CircleIcon } from '../look/icons.ts';
-import { WorkBench, type Sheet } from '../work/WorkPage.tsx';
+import { WorkBench, type WorkSheet } from '../work/WorkPage.tsx';
 import { practiceStore, type PracticeStore } from './practiceStore.ts';
 import styles from './practice.module.css';
 
@@ -33,7 +33,7 @@ const anySeed = (): number => 1 + Math.floor(Math.random() * SEEDS);
 /** A simulated maker works a small mat in quick time and makes mistakes; the person finds them and puts them right. */
 export function PracticePage() {
   const notices = useNotices();
-  const [maker, setMaker] = useState<Maker>(() => ({ skill: 'learner', seed: anySeed() }));
+  const [maker, setMaker] = useState<SimulatedMaker>(() => ({ skill: 'learner', seed: anySeed() }));
   const open = (): PracticeStore =>
     practiceStore(new Date(), (problems) =>
       notices.warning({
@@ -44,7 +44,7 @@ export function PracticePage() {
       }),
     );
   const [opened, setOpened] = useState(open);
-  const begin = (next: Maker): void => {
+  const begin = (next: SimulatedMaker): void => {
     setMaker(next);
     setOpened(open());
   };
@@ -66,12 +66,12 @@ export function PracticePage() {
 
 interface AtTheTableProps {
   readonly opened: PracticeStore;
-  readonly maker: Maker;
-  readonly onMaker: (maker: Maker) => void;
+  readonly maker: SimulatedMaker;
+  readonly onMaker: (maker: SimulatedMaker) => void;
 }
 
 /** What is opened for what is asked. */
-const SHEETS: Readonly<Partial<Record<Prompt, Sheet>>> = {
+const SHEETS: Readonly<Partial<Record<Prompt, WorkSheet>>> = {
   weigh: 'weigh',
   count: 'count',
   stuck: 'count',
@@ -90,12 +90,12 @@ const STEP_MS = 350;
 function AtTheTable({ opened, maker, onMaker }: AtTheTableProps) {
   const plan = usePlan();
   const [until, setUntil] = useState<'corner' | 'round' | null>(null);
-  const [asked, setAsked] = useState<{ readonly sheet: Sheet | null; readonly times: number }>({
+  const [asked, setAsked] = useState<{ readonly sheet: WorkSheet | null; readonly times: number }>({
     sheet: null,
     times: 0,
   });
   const bench = useRef<HTMLElement>(null);
-  const ask = (sheet: Sheet): void => {
+  const ask = (sheet: WorkSheet): void => {
     setAsked({ sheet, times: asked.times + 1 });
     bench.current?.scrollIntoView?.({ block: 'start', behavior: 'smooth' });
   };
@@ -166,9 +166,9 @@ function AtTheTable({ opened, maker, onMaker }: AtTheTableProps) {
               Works{' '}
               <select
                 value={maker.skill}
-                onChange={(e) => onMaker({ ...maker, skill: e.target.value as Skill })}
+                onChange={(e) => onMaker({ ...maker, skill: e.target.value as MakerSkill })}
               >
-                {SKILLS.map((skill) => (
+                {MAKER_SKILLS.map((skill) => (
                   <option key={skill} value={skill}>
                     {skill === 'learner' ? `as ${SKILL_NAMES[skill]}` : SKILL_NAMES[skill]}
                   </option>
@@ -203,7 +203,7 @@ function OnTheTable({
   open,
 }: {
   readonly plan: Plan;
-  readonly maker: Maker;
+  readonly maker: SimulatedMaker;
   readonly open: boolean;
 }) {
   const lines = tableWords(plan, tableOf(plan, maker));

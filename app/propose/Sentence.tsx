@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
-import { LOOKS, SKILLS, type Look, type Skill, type Wish } from '../../core/propose/wish.ts';
+import { LOOKS, WISH_SKILLS, type EdgeLook, type WishSkill, type Wish } from '../../core/propose/wish.ts';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import styles from './propose.module.css';
@@ -24,7 +24,7 @@ export function Sentence({ plan, wish, onWish }: SentenceProps) {
       <Word
         label="Look"
         value={wish.look ?? ''}
-        onChange={(look) => onWish({ look: (look || null) as Look | null })}
+        onChange={(look) => onWish({ look: (look || null) as EdgeLook | null })}
       >
         <option value="">of any look</option>
         {LOOKS.map((look) => (
@@ -52,10 +52,10 @@ export function Sentence({ plan, wish, onWish }: SentenceProps) {
       <Word
         label="How much it asks of its maker"
         value={wish.skill ?? ''}
-        onChange={(skill) => onWish({ skill: (skill || null) as Skill | null })}
+        onChange={(skill) => onWish({ skill: (skill || null) as WishSkill | null })}
       >
         <option value="">easy or not</option>
-        {SKILLS.map((skill) => (
+        {WISH_SKILLS.map((skill) => (
           <option key={skill} value={skill}>
             {skill === 'easy' ? 'easy' : `up to ${skill}`}
           </option>

@@ -6,8 +6,8 @@ import type { Hem } from '../../core/document/hem.ts';
 import type { Keep } from '../../core/propose/grammar.ts';
 import { basesOf } from '../../core/propose/pick.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
-import type { Found } from '../../core/propose/found.ts';
-import { NOTHING_FOUND, slicesOf, together, type Searched } from '../../core/propose/search.ts';
+import type { BorderFound } from '../../core/propose/found.ts';
+import { NOTHING_FOUND, slicesOf, joinSearches, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import type { Job, Pool } from '../workers/pool.ts';
 
@@ -70,7 +70,7 @@ export class Searching {
   }
 
   /** Proves what has not been asked about before. */
-  prove(open: readonly Found[]): void {
+  prove(open: readonly BorderFound[]): void {
     for (const found of open) {
       const key = found.key;
       if (this.proving.has(key)) continue;
@@ -96,7 +96,7 @@ export class Searching {
     this.ask(
       this.pool.ask('propose', [this.hem, this.wish, this.next++, this.keep]),
       (part) => {
-        this.change({ searched: together(this.state.searched, part) });
+        this.change({ searched: joinSearches(this.state.searched, part) });
         done();
       },
       () => {

@@ -18,7 +18,7 @@ import { plural } from '../../core/words/measures.ts';
 import { BegunNote } from '../controls/BegunNote.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { StartChoice } from '../controls/StartFields.tsx';
-import type { Looked } from '../drawing/Swatch.tsx';
+import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { MinusIcon, PlusIcon } from '../look/icons.ts';
@@ -163,7 +163,7 @@ function OptionPictures({ plan, entry, options, side, onPreview, onChoose }: Opt
   const { language } = plan.hem.preferences;
   const kind = options[0]!.kind;
   const looks = useMemo(
-    () => options.map((option) => (): Looked => lookAt(plan, entry, option, side)),
+    () => options.map((option) => (): SwatchView => lookAt(plan, entry, option, side)),
     [plan, entry, options, side],
   );
   const point = (option: Option, here: boolean): void => {
@@ -187,7 +187,7 @@ function OptionPictures({ plan, entry, options, side, onPreview, onChoose }: Opt
 }
 
 /** The entry’s outermost round with an option: at the corner in the drawing, or halfway along its side. */
-function lookAt(plan: Plan, entry: RoundEntry, option: Option, side: number): Looked {
+function lookAt(plan: Plan, entry: RoundEntry, option: Option, side: number): SwatchView {
   const made = planner(withOption(plan.hem, entry, option));
   const last = made.rounds[made.rounds.length - 1]!;
   const landmarks = landmarksOf(made, last.number);

@@ -6,14 +6,14 @@ import { FAMILIES } from '../../core/rounds/registry.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
-import { Library } from './Library.tsx';
+import { FamilyLibrary } from './Library.tsx';
 
 function renderLibrary(rounds: readonly RoundEntry[] = [entry()]) {
   const added: string[] = [];
   const pasted: (readonly RoundEntry[])[] = [];
   let own = 0;
   renderHem(rowsHem({ counts: [151, 169, 151, 169], rounds }), (plan) => (
-    <Library
+    <FamilyLibrary
       plan={plan}
       onAdd={(family, where) => added.push(`${family.id} ${where}`)}
       onOwn={() => own++}

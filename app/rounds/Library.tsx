@@ -4,12 +4,12 @@ import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
-import { comesOutEven, topOf, type Plan } from '../../core/plan/types.ts';
+import { planComesOutEven, topOf, type Plan } from '../../core/plan/types.ts';
 import { capital, inTerms } from '../../core/terms/words.ts';
 import { Button } from '../look/Button.tsx';
 import { pointing } from '../look/pointing.ts';
 import { edgeOf, waysIn, withTrial, type Tried } from '../../core/forecast/nextRound.ts';
-import type { Where } from '../../core/edits/rounds.ts';
+import type { StackPosition } from '../../core/edits/rounds.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
@@ -24,7 +24,7 @@ export interface LibraryProps {
   readonly plan: Plan;
   /** The side whose corner is drawn. */
   readonly side?: number;
-  readonly onAdd: (family: Family, where: Where) => void;
+  readonly onAdd: (family: Family, where: StackPosition) => void;
   /** The hem with a family that is pointed at; null when none is. */
   readonly onPreview?: (hem: Hem | null) => void;
   /** Without it, rounds of one's own are not offered. */
@@ -41,7 +41,7 @@ const AIRY = 0.15;
 const THIRSTY = 1.6;
 
 /** Every family as a swatch: on this piece's corner, in its colours. */
-export function Library({ plan, side = 0, onAdd, onPreview, onOwn, onPaste }: LibraryProps) {
+export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste }: LibraryProps) {
   const [pasting, setPasting] = useState(false);
   const [edge, setEdge] = useState<Edge>('all');
   const [density, setDensity] = useState<Density>('all');
@@ -226,7 +226,7 @@ function CornerSwatch({
   readonly plan: Plan;
   readonly side: number;
   readonly family: Family;
-  readonly where?: Where;
+  readonly where?: StackPosition;
 }) {
   const look = useCallback(() => {
     const made = planner(withTrial(plan, family, where) ?? plan.hem);
@@ -239,7 +239,7 @@ function CornerSwatch({
   return <Swatch look={look} across={15} width={200} height={104} />;
 }
 
-const WHERE: Readonly<Record<Where, (edge: string) => string>> = {
+const WHERE: Readonly<Record<StackPosition, (edge: string) => string>> = {
   under: (edge) => `Under ${edge}`,
   instead: (edge) => `In the place of ${edge}`,
   'on top': (edge) => `On top of ${edge}`,
@@ -262,7 +262,7 @@ function WhereTo({
   readonly plan: Plan;
   readonly side: number;
   readonly family: Family;
-  readonly onChoose: (where: Where) => void;
+  readonly onChoose: (where: StackPosition) => void;
   readonly onBack: () => void;
 }) {
   const ways = waysIn(plan, family);
@@ -301,11 +301,11 @@ function FitsThere({
 }: {
   readonly plan: Plan;
   readonly family: Family;
-  readonly where: Where;
+  readonly where: StackPosition;
 }) {
   const fits = useMemo(() => {
     const hem = withTrial(plan, family, where);
-    return hem !== null && comesOutEven(planner(hem));
+    return hem !== null && planComesOutEven(planner(hem));
   }, [plan, family, where]);
   return (
     <span className={fits ? 'fits' : 'odd'}>{fits ? 'Fits as it is' : 'Needs a small change to fit'}</span>

@@ -4,7 +4,7 @@ import { useCallback, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
-import { addRounds, type Where } from '../../core/edits/rounds.ts';
+import { addRounds, type StackPosition } from '../../core/edits/rounds.ts';
 import { edgeOf, entriesFor, waysIn } from '../../core/forecast/nextRound.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { familyById } from '../../core/rounds/registry.ts';
@@ -18,11 +18,11 @@ import { Button } from '../look/Button.tsx';
 import { useAfterPaint } from '../look/afterPaint.ts';
 import { ColumnsIcon, PlusIcon } from '../look/icons.ts';
 import { Choices } from './Choices.tsx';
-import { Library } from './Library.tsx';
+import { FamilyLibrary } from './Library.tsx';
 import { Compare } from './Compare.tsx';
 import { Forecast } from './Forecast.tsx';
 import { FitList } from '../controls/FitList.tsx';
-import { Stack } from './Stack.tsx';
+import { StackList } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 import './rounds.css';
 import styles from './roundsPage.module.css';
@@ -69,7 +69,7 @@ export function RoundsPage() {
     },
     [pickRound],
   );
-  const push = (label: string, entries: readonly RoundEntry[], where: Where): void => {
+  const push = (label: string, entries: readonly RoundEntry[], where: StackPosition): void => {
     setPreview(null);
     store.do(addRounds(label, entries, where, edgeOf(plan)?.id ?? null));
     setAsked(entries[entries.length - 1]!.id);
@@ -110,7 +110,7 @@ export function RoundsPage() {
                 Add none
               </Button>
             </div>
-            <Library
+            <FamilyLibrary
               plan={plan}
               side={side}
               onPreview={setPreview}
@@ -143,7 +143,7 @@ export function RoundsPage() {
           </Button>
         </header>
         <Guard what="The rounds" resetKeys={[slow]}>
-          <Stack plan={slow} picked={picked?.id ?? null} onPick={pick} />
+          <StackList plan={slow} picked={picked?.id ?? null} onPick={pick} />
         </Guard>
         <p>
           <Link to={`/hem/${plan.hem.id}/propose`}>What could I do with this?</Link>

@@ -41,7 +41,7 @@ export interface StackProps {
 const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? 'Own round';
 
 /** The rounds, the outermost on top, as they lie on the piece: a line each. */
-export function Stack({ plan, picked, onPick }: StackProps) {
+export function StackList({ plan, picked, onPick }: StackProps) {
   const store = useHemStore();
   const { sheet } = GROUNDS[useGround()];
   const scene = useMemo(

@@ -11,7 +11,7 @@ import { OwnRound } from './OwnRound.tsx';
 import { PasteRounds } from './PasteRounds.tsx';
 import { Choices } from './Choices.tsx';
 import { Compare } from './Compare.tsx';
-import { Stack } from './Stack.tsx';
+import { StackList } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 
 describe('pasted rounds', () => {
@@ -108,7 +108,7 @@ describe('the stack', () => {
   const lines = (): readonly string[] =>
     screen.getAllByRole('button', { name: /round|edge/i, pressed: false }).map((b) => b.textContent);
   const renderStack = (hem = two, onPick: (entry: string | null) => void = () => undefined) =>
-    renderHem(hem, (plan) => <Stack plan={plan} picked="none" onPick={onPick} />);
+    renderHem(hem, (plan) => <StackList plan={plan} picked="none" onPick={onPick} />);
 
   test('has a line for every entry, the outermost on top: its counts, what does not fit, how flat it lies', () => {
     const { store } = renderStack();

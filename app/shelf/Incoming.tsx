@@ -3,7 +3,7 @@ import { Button } from '../look/Button.tsx';
 import { listWords } from '../../core/words/lists.ts';
 import { plural } from '../../core/words/measures.ts';
 import { TwoCopies } from './Meeting.tsx';
-import { type Differing, type Incoming, type Standing } from './incoming.ts';
+import { type Differing, type Incoming, type ShelfStanding } from './incoming.ts';
 
 export interface IncomingHemsProps {
   readonly incoming: readonly Incoming[];
@@ -13,7 +13,7 @@ export interface IncomingHemsProps {
   readonly onHems: (hems: readonly Hem[]) => void;
 }
 
-const STANDING_WORDS: Readonly<Record<Standing, string>> = {
+const STANDING_WORDS: Readonly<Record<ShelfStanding, string>> = {
   new: 'new',
   same: 'the same as on your shelf',
   older: 'older than on your shelf',
@@ -22,7 +22,8 @@ const STANDING_WORDS: Readonly<Record<Standing, string>> = {
 
 /** What has been opened, and how it stands to the shelf: asked before anything is put there. */
 export function IncomingHems({ incoming, onChoice, onHems }: IncomingHemsProps) {
-  const of = (standing: Standing): readonly Incoming[] => incoming.filter((i) => i.standing === standing);
+  const of = (standing: ShelfStanding): readonly Incoming[] =>
+    incoming.filter((i) => i.standing === standing);
   const counts = (['new', 'same', 'newer', 'older'] as const).filter((s) => of(s).length > 0);
   const differing = [...of('newer'), ...of('older')];
   const fresh = of('new').length;

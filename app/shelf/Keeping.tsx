@@ -8,12 +8,12 @@ import { whenWords } from '../look/when.ts';
 import * as backup from '../storage/backup.ts';
 import { bin, library } from '../storage/here.ts';
 import { photoStore } from '../storage/photos.ts';
-import type { Found } from '../storage/records.ts';
+import type { RecordFound } from '../storage/records.ts';
 import { askToKeep, bytesWords, roomHere } from '../storage/room.ts';
 import { withWarning } from './telling.ts';
 
 export interface KeepingProps {
-  readonly shelf: readonly Found[];
+  readonly shelf: readonly RecordFound[];
   /** When it was read: another time is another shelf. */
   readonly read: number;
   /** Whether a backup holds the photos of the work. */

@@ -5,11 +5,11 @@ import { useGround } from '../look/Look.tsx';
 import type { GroundName } from '../look/tokens.ts';
 import type { Glanced } from '../storage/glance.ts';
 import { keptCard } from '../storage/pictures.ts';
-import { nameOf, type Found } from '../storage/records.ts';
+import { nameOf, type RecordFound } from '../storage/records.ts';
 import { HemCard } from './HemCard.tsx';
 import type { CardWords } from './PlannedHem.tsx';
 import { inTurn } from './inTurn.ts';
-import { Trouble } from './Trouble.tsx';
+import { TroubleCard } from './Trouble.tsx';
 
 // What plans is fetched when something has to be planned: a shelf that is kept does without.
 const PlannedHem = lazy(async () => ({ default: (await import('./PlannedHem.tsx')).PlannedHem }));
@@ -35,11 +35,11 @@ export function useNear<E extends Element>(onNear: () => void): React.RefObject<
 
 interface ShelfHemProps {
   /** Null until the shelf has been read. */
-  readonly found: Found | null;
+  readonly found: RecordFound | null;
   /** What was shown of it last; null when that is not known. There is one of the two. */
   readonly glanced: Glanced | null;
   readonly onDuplicate: (hem: Hem) => void;
-  readonly onDiscard: (found: Found) => void;
+  readonly onDiscard: (found: RecordFound) => void;
   readonly onChange: () => void;
   /** What is shown of it was made anew, and kept. */
   readonly onKept: () => void;
@@ -51,7 +51,7 @@ export function ShelfHem(props: ShelfHemProps) {
   if (found && !found.outcome.ok) {
     return (
       <li className="shelf-hem">
-        <Trouble found={found} problems={found.outcome.problems} onChange={onChange} />
+        <TroubleCard found={found} problems={found.outcome.problems} onChange={onChange} />
       </li>
     );
   }
@@ -59,7 +59,9 @@ export function ShelfHem(props: ShelfHemProps) {
     <ErrorBoundary
       resetKeys={[found]}
       fallback={
-        <li className="shelf-hem">{found && <Trouble found={found} problems={[]} onChange={onChange} />}</li>
+        <li className="shelf-hem">
+          {found && <TroubleCard found={found} problems={[]} onChange={onChange} />}
+        </li>
       }
     >
       <SoundHem {...props} />
@@ -69,7 +71,7 @@ export function ShelfHem(props: ShelfHemProps) {
 
 /** All that what is shown of a hem depends on. */
 export const cardStamp = (
-  { revision, aside }: Pick<Found, 'revision' | 'aside'>,
+  { revision, aside }: Pick<RecordFound, 'revision' | 'aside'>,
   ground: GroundName,
 ): string => [revision, aside, ground].filter((part) => part !== null).join(' ');
 
@@ -151,4 +153,4 @@ function useKeptCard(hem: string | null, stamp: string | null): ShownCard | null
 }
 
 /** What is told of a hem that was deleted. */
-export const deletedWords = (found: Found): string => `Deleted: ${nameOf(found)}`;
+export const deletedWords = (found: RecordFound): string => `Deleted: ${nameOf(found)}`;

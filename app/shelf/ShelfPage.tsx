@@ -16,13 +16,13 @@ import { PackageIcon, PlusIcon, UploadSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
 import { glance, library, shelf } from '../storage/here.ts';
 import { GLANCED } from '../storage/glance.ts';
-import type { Found } from '../storage/records.ts';
+import type { RecordFound } from '../storage/records.ts';
 import { SHELF, shelfChanged } from '../storage/shelfQuery.ts';
 import type { RefusedFile } from '../../core/document/opened.ts';
 import { ShelfHem, cardStamp, deletedWords, useNear } from './ShelfHem.tsx';
 import { whyWords, withWarning } from './telling.ts';
 import { useBackup } from './useBackup.ts';
-import { useIncoming, type Progress } from './useIncoming.ts';
+import { useIncoming, type TaskProgress } from './useIncoming.ts';
 import './shelf.css';
 
 const IncomingHems = lazy(async () => ({ default: (await import('./Incoming.tsx')).IncomingHems }));
@@ -97,7 +97,7 @@ export function ShelfPage() {
     const copy = copyOf(hem, nanoid(10), `${hem.name} (copy)`, new Date().toISOString());
     void attempt(() => library.add([copy], 'a copy'));
   };
-  const discard = async (found: Found): Promise<void> => {
+  const discard = async (found: RecordFound): Promise<void> => {
     const gone = await attempt(() => library.remove(found.id).then(() => true));
     if (!gone) return;
     deleted.current.push(found.id);
@@ -254,7 +254,7 @@ function UnderWay({
   progress: { words, done, of },
   onCancel,
 }: {
-  readonly progress: Progress;
+  readonly progress: TaskProgress;
   readonly onCancel: () => void;
 }) {
   return (

@@ -8,11 +8,11 @@ import { listWords } from '../../core/words/lists.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { library } from '../storage/here.ts';
-import { nameOf, type Found } from '../storage/records.ts';
+import { nameOf, type RecordFound } from '../storage/records.ts';
 import { withWarning } from './telling.ts';
 
 export interface TroubleProps {
-  readonly found: Found;
+  readonly found: RecordFound;
   /** What is wrong with it; none for one that is sound but cannot be worked out. */
   readonly problems: readonly Problem[];
   readonly onChange: () => void;
@@ -21,7 +21,7 @@ export interface TroubleProps {
 const MOST_TOLD = 3;
 
 /** A hem that cannot be opened: what is wrong with it, and every way on. All other hems are as they were. */
-export function Trouble({ found, problems, onChange }: TroubleProps) {
+export function TroubleCard({ found, problems, onChange }: TroubleProps) {
   const notices = useNotices();
   // Of a newer one hardly anything would be left; the newer application reads it whole.
   const newer = problems.some((p) => p.code === 'file-too-new');

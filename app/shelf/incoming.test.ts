@@ -6,9 +6,9 @@ import { problemLine } from '../../core/problems.ts';
 import { testBrowser } from '../testing/storage.ts';
 import { stateSince } from '../storage/backup.ts';
 import { bytesWords } from '../storage/room.ts';
-import { readRecord, type Found } from '../storage/records.ts';
+import { readRecord, type RecordFound } from '../storage/records.ts';
 import { chosen, standings, versionsOf } from './incoming.ts';
-import { kindOf } from './kinds.ts';
+import { fileKind } from './kinds.ts';
 
 const NOW = '2026-03-01T00:00:00.000Z';
 const hem = { ...rowsHem(), changed: '2026-02-01T00:00:00.000Z' };
@@ -114,7 +114,7 @@ describe('a file of another kind', () => {
     ['a.gz', '\u001f\u008b', 'a packed file'],
     ['a.bin', '\u0000\u0001\u0002', 'a file of another program'],
   ])('%s is told for what it is', (name, content, kind) => {
-    const told = kindOf(
+    const told = fileKind(
       name,
       Uint8Array.from(content, (c) => c.charCodeAt(0)),
     );
@@ -130,7 +130,7 @@ describe('a file of another kind', () => {
     ['a.json', 'not json', 'hem'],
   ] as const)('%s is opened', (name, content, kind) => {
     expect(
-      kindOf(
+      fileKind(
         name,
         Uint8Array.from(content, (c) => c.charCodeAt(0)),
       ),
@@ -139,7 +139,7 @@ describe('a file of another kind', () => {
 });
 
 describe('the reminder of a backup', () => {
-  const found = (id: string, revision: number): Found =>
+  const found = (id: string, revision: number): RecordFound =>
     readRecord(id, { kept: 1, revision, hem: { ...hem, id }, label: '', writers: {} });
   const now = new Date(NOW);
 

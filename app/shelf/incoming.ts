@@ -4,14 +4,14 @@ import { copyOf } from '../../core/edits/hem.ts';
 import { meet, type EarlierVersion, type Meeting } from '../../core/document/meet.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { CARRIED, type Library } from '../storage/library.ts';
-import type { Found } from '../storage/records.ts';
+import type { RecordFound } from '../storage/records.ts';
 
 /** How a hem that comes in stands to the shelf. `older`: it is an earlier version, or was changed before. */
-export type Standing = 'new' | 'same' | 'older' | 'newer';
+export type ShelfStanding = 'new' | 'same' | 'older' | 'newer';
 
 export interface Incoming {
   readonly hem: Hem;
-  readonly standing: Standing;
+  readonly standing: ShelfStanding;
   /** The copy that is here, where it differs, and its earlier versions. */
   readonly here: Hem | null;
   readonly versions: readonly EarlierVersion[];
@@ -28,7 +28,7 @@ function sortedKeys(this: unknown, _: string, value: unknown): unknown {
 /** Compares hems that come in with the shelf and its earlier versions. One that comes twice with the same content comes once. */
 export async function standings(
   hems: readonly Hem[],
-  shelf: readonly Found[],
+  shelf: readonly RecordFound[],
   library: Pick<Library, 'versions' | 'version'>,
 ): Promise<readonly Incoming[]> {
   const here = new Map(shelf.map((f) => [f.id, f]));

@@ -72,7 +72,7 @@ const TEXTS: readonly { readonly name: RegExp; readonly kind: string; readonly r
 const TAB = 9;
 
 /** Tells what a file is. @param head its first bytes, a few hundred are enough */
-export function kindOf(name: string, head: Uint8Array): Told {
+export function fileKind(name: string, head: Uint8Array): Told {
   const start = String.fromCharCode(...head.subarray(0, 256));
   const other = (kind: string, remedy: string): Told => ({
     kind: 'other',

@@ -5,11 +5,17 @@ import { checkHem } from '../../core/document/check.ts';
 import { isCountsTable, readCounts, readGrid } from '../../core/document/csv.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { newHem } from '../../core/document/newHem.ts';
-import { NOTHING, openHemFile, refusedFile, together, type OpenedFiles } from '../../core/document/opened.ts';
+import {
+  NOTHING_OPENED,
+  openHemFile,
+  refusedFile,
+  allOpened,
+  type OpenedFiles,
+} from '../../core/document/opened.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { beyondPlanning, outlineProblems, type Piece } from '../../core/piece/piece.ts';
 import { failed, problem, type Outcome, type Problem, inAll } from '../../core/problems.ts';
-import { kindOf } from './kinds.ts';
+import { fileKind } from './kinds.ts';
 
 /** Reads a file of a backup, away from the page. @param told hears how many hems of how many have been read */
 export type OpenBackup = (
@@ -31,7 +37,7 @@ export async function readFiles(
   const read = async (file: File): Promise<OpenedFiles> => {
     if (file.size === 0) return refusedFile(file.name, [problem('file-empty', inAll('the file'))]);
     if (file.size > LIMITS.fileBytes) return refusedFile(file.name, [tooLarge(file.size, LIMITS.fileBytes)]);
-    const { kind, problem: other } = kindOf(
+    const { kind, problem: other } = fileKind(
       file.name,
       new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()),
     );
@@ -40,7 +46,9 @@ export async function readFiles(
     const text = await file.text();
     if (kind === 'hem') return openHemFile({ name: file.name, text }, reading);
     const outcome = hemOfTable(text, file.name, now);
-    return outcome.ok ? { ...NOTHING, hems: [outcome.value] } : refusedFile(file.name, outcome.problems);
+    return outcome.ok
+      ? { ...NOTHING_OPENED, hems: [outcome.value] }
+      : refusedFile(file.name, outcome.problems);
   };
   const opened: OpenedFiles[] = [];
   for (const file of files) {
@@ -51,7 +59,7 @@ export async function readFiles(
       opened.push(refusedFile(file.name, [problem('file-unreadable', inAll('the file'))]));
     }
   }
-  return together(opened);
+  return allOpened(opened);
 }
 
 const tooLarge = (bytes: number, most: number): Problem =>

@@ -7,12 +7,12 @@ import { plural } from '../../core/words/measures.ts';
 import type { Notices } from '../look/notices.tsx';
 import { library } from '../storage/here.ts';
 import { takePhotos } from '../storage/photos.ts';
-import type { Found } from '../storage/records.ts';
+import type { RecordFound } from '../storage/records.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { OpenBackup } from './opening.ts';
 
 /** Something that takes its time: how far it is. */
-export interface Progress {
+export interface TaskProgress {
   readonly words: string;
   readonly done: number;
   readonly of: number;
@@ -21,7 +21,7 @@ export interface Progress {
 export interface IncomingFiles {
   readonly refused: readonly RefusedFile[];
   readonly incoming: readonly Incoming[];
-  readonly progress: Progress | null;
+  readonly progress: TaskProgress | null;
   readonly open: (files: readonly File[]) => Promise<void>;
   /** Takes what is wanted of what was opened; null when nothing is. */
   readonly choose: (differing: Differing | null) => Promise<void>;
@@ -48,7 +48,7 @@ export function useIncoming(
 ): IncomingFiles {
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
   const [incoming, setIncoming] = useState<readonly Incoming[]>([]);
-  const [progress, setProgress] = useState<Progress | null>(null);
+  const [progress, setProgress] = useState<TaskProgress | null>(null);
   const stop = useRef<AbortController | null>(null);
   const under = (words: string) => {
     const { signal } = (stop.current = new AbortController());
@@ -90,7 +90,7 @@ export function useIncoming(
   const keepPhotos = async (
     photos: readonly BundledPhoto[],
     hems: readonly Hem[],
-    here: readonly Found[],
+    here: readonly RecordFound[],
   ): Promise<void> => {
     const ids = new Set([...here, ...hems].map(({ id }) => id));
     await library.awaitHems([...new Set(photos.map((p) => p.hem))].filter((id) => !ids.has(id)));

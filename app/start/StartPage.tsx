@@ -7,7 +7,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { constructionOf } from '../../core/edits/constructions.ts';
 import { performed } from '../../core/edits/edit.ts';
 import { chooseConstruction, describePiece } from '../../core/edits/piece.ts';
-import type { Where } from '../../core/edits/rounds.ts';
+import type { StackPosition } from '../../core/edits/rounds.ts';
 import { entriesFor } from '../../core/forecast/nextRound.ts';
 import { takeSolution } from '../../core/fit/apply.ts';
 import { fitHem } from '../../core/fit/open.ts';
@@ -15,7 +15,7 @@ import { usualGauge } from '../../core/hands/gauge.ts';
 import { askedOf } from '../../core/piece/piece.ts';
 import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { plan } from '../../core/plan/planner.ts';
-import { comesOutEven, type Plan } from '../../core/plan/types.ts';
+import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
 import { sizeWords } from '../../core/words/measures.ts';
@@ -25,7 +25,7 @@ import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
-import { Library } from '../rounds/Library.tsx';
+import { FamilyLibrary } from '../rounds/Library.tsx';
 import { withWarning } from '../shelf/telling.ts';
 import { library, libraryReady } from '../storage/here.ts';
 import { shelfChanged } from '../storage/shelfQuery.ts';
@@ -45,7 +45,7 @@ function hemOf(kind: PieceKind, id: string, now: Date, { hands, pace }: HandsToB
 /** With the smallest change after which every round fits: nobody has counted anything yet. */
 function fitted(hem: Hem): Hem {
   const made = plan(hem);
-  const [best] = comesOutEven(made) ? [] : fitHem(hem).solutions;
+  const [best] = planComesOutEven(made) ? [] : fitHem(hem).solutions;
   if (!best) return hem;
   const stack = made.rounds.slice(1).map((r) => r.written!);
   const outcome = performed(hem, takeSolution(stack, best));
@@ -78,7 +78,7 @@ export function StartPage() {
     const stop = first ?? (ready.rounds.length > 0 ? 'rounds' : 'base');
     await navigate(`/hem/${ready.id}/${stop}`, { replace: true });
   };
-  const withEdge = (family: Family, where: Where): void => {
+  const withEdge = (family: Family, where: StackPosition): void => {
     const rounds = entriesFor(made!, family, where, 'contrast', [nanoid(8), nanoid(8)]);
     void begin(fitted({ ...hem!, rounds: [...hem!.rounds, ...rounds] }));
   };
@@ -104,7 +104,7 @@ export function StartPage() {
               <Button onClick={() => void begin(hem, 'propose')}>Show me whole borders</Button>
             </p>
             <Guard what="The library of rounds" resetKeys={[made]}>
-              <Library plan={made} onAdd={withEdge} />
+              <FamilyLibrary plan={made} onAdd={withEdge} />
             </Guard>
           </>
         ) : (

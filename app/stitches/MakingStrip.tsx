@@ -9,7 +9,7 @@ import {
   finishedDrawing,
   isDrawnInSteps,
   makingDrawing,
-  type Layer,
+  type DrawnPath,
 } from '../../drawing/making.ts';
 
 const COLOURS = { fabric: '#cfc6ac', yarn: '#c4574a', hook: '#8a90a8' } as const;
@@ -89,7 +89,7 @@ function MakingDrawing({ stitch, steps, index, mirrored, name }: DrawingProps) {
   );
 }
 
-function Strand({ layer: { d, x, y, of } }: { readonly layer: Layer }) {
+function Strand({ layer: { d, x, y, of } }: { readonly layer: DrawnPath }) {
   const tones = tonesOf(COLOURS[of]);
   const thick = of === 'hook' ? 1.35 : of === 'yarn' ? 0.8 : 0.85;
   return (

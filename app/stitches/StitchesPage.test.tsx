@@ -4,7 +4,7 @@ import { fireEvent, screen, within } from '@testing-library/react';
 import { FAMILIES } from '../../core/rounds/registry.ts';
 import { STITCHES } from '../../core/terms/stitches.ts';
 import { renderAlone } from '../testing/render.tsx';
-import { comesOutEven } from '../../core/plan/types.ts';
+import { planComesOutEven } from '../../core/plan/types.ts';
 import { sampleOf } from './samples.ts';
 import { StitchesPage } from './StitchesPage.tsx';
 
@@ -55,6 +55,6 @@ describe('the reference', () => {
 test('every round is shown on a piece that it fits', () => {
   for (const family of FAMILIES) {
     const made = sampleOf({ language: 'us', hand: 'right', length: 'cm', paper: 'a4' }, family);
-    expect([family.name, comesOutEven(made)]).toEqual([family.name, true]);
+    expect([family.name, planComesOutEven(made)]).toEqual([family.name, true]);
   }
 });

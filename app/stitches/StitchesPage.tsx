@@ -12,7 +12,7 @@ import {
   type Language,
   type StitchKind,
 } from '../../core/terms/stitches.ts';
-import { PLACES as PLACES_OF } from '../../core/terms/places.ts';
+import { PLACE_NAMES as PLACES_OF } from '../../core/terms/places.ts';
 import { capital, inTerms } from '../../core/terms/words.ts';
 import { growthWords, needsWords } from '../../core/words/families.ts';
 import { stitchWords } from '../../core/words/stitchWords.ts';
@@ -23,8 +23,8 @@ import { GroundButton } from '../look/GroundButton.tsx';
 import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { MakingStrip } from './MakingStrip.tsx';
-import { PLACES, lookAt, type PlaceTopic } from './places.ts';
-import { partOf, roundOf, rows, sample, sampleOf } from './samples.ts';
+import { PLACE_TOPICS, lookAt, type PlaceTopic } from './places.ts';
+import { landmarkOf, roundOf, rowsSample, sample, sampleOf } from './samples.ts';
 import './stitches.css';
 import { Themed } from '../look/Themed.tsx';
 
@@ -154,7 +154,7 @@ function Places({ preferences }: PartProps) {
       <h2>Where the hook goes</h2>
       <p className="quiet">{inTerms('The dots mark what the round in full color goes into.', language)}</p>
       <ul className="places">
-        {PLACES.map((topic, i) => (
+        {PLACE_TOPICS.map((topic, i) => (
           <Place key={i} topic={topic} preferences={preferences} />
         ))}
       </ul>
@@ -195,7 +195,7 @@ function Loops({ preferences }: PartProps) {
     () =>
       (['both', 'back', 'front', 'third'] as const).map((loop) => ({
         loop,
-        plan: sample(preferences, rows('dc'), {
+        plan: sample(preferences, rowsSample('dc'), {
           base: { stitch: 'hdc' },
           rounds: [
             roundOf('plain', { stitch: 'hdc', loop }),
@@ -213,7 +213,7 @@ function Loops({ preferences }: PartProps) {
           <li key={loop}>
             <PlanSwatch
               plan={plan}
-              at={partOf(plan, 1, 'side', 0)}
+              at={landmarkOf(plan, 1, 'side', 0)}
               across={9}
               width={250}
               height={130}
@@ -231,13 +231,13 @@ function Loops({ preferences }: PartProps) {
 function Hidden({ preferences }: PartProps) {
   const made = useMemo(
     () =>
-      sample(preferences, rows('dc'), {
+      sample(preferences, rowsSample('dc'), {
         base: { corner: 'threes' },
         rounds: [roundOf('plain', { stitch: 'dc', corner: 'threes' })],
       }),
     [preferences],
   );
-  const corner = partOf(made, 1, 'corner', 0);
+  const corner = landmarkOf(made, 1, 'corner', 0);
   const at = { x: corner.x - 2.5 * made.stitchWidthMm, y: corner.y + 2 * made.stitchWidthMm };
   return (
     <section id="hidden" className="hidden-first">
@@ -290,7 +290,7 @@ function FamilyEntry({ family, preferences }: PartProps & { readonly family: Fam
   const made = useMemo(() => sampleOf(preferences, family), [preferences, family]);
   const facts = useMemo(() => factsOf(family), [family]);
   const last = made.rounds.length - 1;
-  const at = partOf(made, made.rounds[last]!.written!.recipe.surface ? last - 1 : last, 'corner', 0);
+  const at = landmarkOf(made, made.rounds[last]!.written!.recipe.surface ? last - 1 : last, 'corner', 0);
   const step = 4 * made.stitchWidthMm;
   const centre = { x: at.x - step, y: at.y + step / 3 };
   const perRound = made.rounds[last]!.yarnM / made.rounds[0]!.yarnM;

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { stitchOf, type Stitch } from '../../core/ring/stitch.ts';
 import { makingOf } from '../../core/words/making.ts';
-import { finishedDrawing, isDrawnInSteps, makingDrawing, type Layer } from '../../drawing/making.ts';
-import { PLACES, lookAt } from './places.ts';
+import { finishedDrawing, isDrawnInSteps, makingDrawing, type DrawnPath } from '../../drawing/making.ts';
+import { PLACE_TOPICS, lookAt } from './places.ts';
 
 const STITCHES: readonly Stitch[] = [
   ...(['slst', 'sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'] as const).map((kind) => stitchOf({ kind })),
@@ -17,7 +17,7 @@ const STITCHES: readonly Stitch[] = [
 ];
 
 /** The front halves of the loops that lie on the hook. */
-const loopsDrawn = (layers: readonly Layer[]): number =>
+const loopsDrawn = (layers: readonly DrawnPath[]): number =>
   layers.filter((l) => l.d.startsWith('M 0 -0.32 C 0.2')).length;
 
 describe('a step shows what its words say', () => {
@@ -55,7 +55,7 @@ describe('a step shows what its words say', () => {
 });
 
 describe('where the hook goes', () => {
-  test.each(PLACES.map((p) => [p.name('us'), p] as const))(
+  test.each(PLACE_TOPICS.map((p) => [p.name('us'), p] as const))(
     '%s has a sample that shows the place',
     (_, topic) => {
       for (const hand of ['right', 'left'] as const) {

@@ -5,7 +5,16 @@ import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import { abbreviation, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
 import { inTerms } from '../../core/terms/words.ts';
 import { crossingName } from '../../core/words/baseRoundWords.ts';
-import { blocks, cloth, clusters, motifs, partOf, roundOf, rows, sample } from './samples.ts';
+import {
+  blocksSample,
+  clothSample,
+  clusters,
+  motifs,
+  landmarkOf,
+  roundOf,
+  rowsSample,
+  sample,
+} from './samples.ts';
 import type { Landmark } from '../../core/chart/landmarks.ts';
 
 export interface PlaceTopic {
@@ -27,7 +36,7 @@ const rowEnds = (stitch: RowStitch, words: string): PlaceTopic => ({
   ...ROW_ENDS,
   name: (l) => `Row ends of ${stitchName(stitch, l)}`,
   words: () => words,
-  sample: (p) => sample(p, rows(stitch)),
+  sample: (p) => sample(p, rowsSample(stitch)),
 });
 
 const AT_JOIN: Readonly<Record<CrossingId, string>> = {
@@ -40,13 +49,13 @@ const AT_JOIN: Readonly<Record<CrossingId, string>> = {
   skip: 'None: the seam is skipped. Whatever you choose, keep it the same at every seam.',
 };
 
-export const PLACES: readonly PlaceTopic[] = [
+export const PLACE_TOPICS: readonly PlaceTopic[] = [
   {
     ...EDGE,
     name: () => 'Stitch tops',
     words: (l) =>
       `The last row of a piece. 1 ${abbreviation('sc', l)} in each, the hook under both loops of the V.`,
-    sample: (p) => sample(p, rows('dc')),
+    sample: (p) => sample(p, rowsSample('dc')),
   },
   {
     ...EDGE,
@@ -54,7 +63,7 @@ export const PLACES: readonly PlaceTopic[] = [
     name: () => 'Foundation chain',
     words: () =>
       'The underside of the chain that the piece was begun with, 1 in each chain: go under the two strands that are free. In one strand only, a ridge is left that matches the other end.',
-    sample: (p) => sample(p, rows('dc')),
+    sample: (p) => sample(p, rowsSample('dc')),
   },
   {
     ...EDGE,
@@ -62,7 +71,7 @@ export const PLACES: readonly PlaceTopic[] = [
     name: () => 'Stitches of row 1, around the foundation chain',
     words: () =>
       'The chain is not counted as a row. The hook goes around it, into the foot of each stitch of row 1, and the chain is hidden inside.',
-    sample: (p) => sample(p, rows('dc', 'stitches of row 1')),
+    sample: (p) => sample(p, rowsSample('dc', 'stitches of row 1')),
   },
   rowEnds(
     'sc',
@@ -90,8 +99,8 @@ export const PLACES: readonly PlaceTopic[] = [
     words: (l) =>
       `This edge has few stitches to work into. 1 ${abbreviation('sc', l)} in each gap between two blocks, with chains across the block; the next round fills those chain spaces.`,
     sample: (p) => {
-      const made = sample(p, blocks);
-      return sample(p, blocks, {
+      const made = sample(p, blocksSample);
+      return sample(p, blocksSample, {
         base: { sides: made.hem.base.sides.map((s) => ({ ...s, school: 'loops' })) },
       });
     },
@@ -108,7 +117,7 @@ export const PLACES: readonly PlaceTopic[] = [
     name: () => 'Cloth or fleece',
     words: () =>
       'Into holes spread out evenly, about ⅜ in (1 cm) from the edge; the stitch wraps the edge. Make the holes before you start, and test one on a scrap.',
-    sample: (p) => sample(p, cloth),
+    sample: (p) => sample(p, clothSample),
   },
   {
     round: 1,
@@ -118,7 +127,10 @@ export const PLACES: readonly PlaceTopic[] = [
     words: () =>
       '3 in the middle stitch of the three before. The middle one is the next corner: mark it as soon as it is made.',
     sample: (p) =>
-      sample(p, rows('dc'), { base: { corner: 'three' }, rounds: [roundOf('plain', { corner: 'three' })] }),
+      sample(p, rowsSample('dc'), {
+        base: { corner: 'three' },
+        rounds: [roundOf('plain', { corner: 'three' })],
+      }),
   },
   {
     round: 1,
@@ -128,7 +140,7 @@ export const PLACES: readonly PlaceTopic[] = [
     words: () =>
       'In the space, around the chains, never into a chain itself: the same before and after the new chains.',
     sample: (p) =>
-      sample(p, rows('dc'), {
+      sample(p, rowsSample('dc'), {
         base: { corner: 'chain-2' },
         rounds: [roundOf('plain', { corner: 'chain-2' })],
       }),
@@ -139,7 +151,7 @@ export const PLACES: readonly PlaceTopic[] = [
     side: 0,
     name: () => 'A chain space',
     words: () => 'The whole hook goes under the chains: the stitch hangs around them and can be slid along.',
-    sample: (p) => sample(p, rows('dc'), { rounds: [roundOf('filet-mesh'), roundOf('fill-loops')] }),
+    sample: (p) => sample(p, rowsSample('dc'), { rounds: [roundOf('filet-mesh'), roundOf('fill-loops')] }),
   },
   {
     round: 2,
@@ -147,7 +159,7 @@ export const PLACES: readonly PlaceTopic[] = [
     side: 0,
     name: () => 'A gap',
     words: () => 'Between two groups, not into any stitch: the group below is left whole on either side.',
-    sample: (p) => sample(p, rows('dc'), { rounds: [roundOf('cluster'), roundOf('gap-cluster')] }),
+    sample: (p) => sample(p, rowsSample('dc'), { rounds: [roundOf('cluster'), roundOf('gap-cluster')] }),
   },
   {
     round: 1,
@@ -157,7 +169,7 @@ export const PLACES: readonly PlaceTopic[] = [
     words: () =>
       'Around the upright of a stitch, from the front or from the back; its top is left free. A post stitch sinks by about a third of its height.',
     sample: (p) =>
-      sample(p, rows('dc'), {
+      sample(p, rowsSample('dc'), {
         base: { stitch: 'dc', corner: 'chain-2' },
         rounds: [roundOf('layered-posts')],
       }),
@@ -166,4 +178,4 @@ export const PLACES: readonly PlaceTopic[] = [
 
 /** What a sample looks at. */
 export const lookAt = ({ round, part, side }: PlaceTopic, made: Plan): Landmark =>
-  partOf(made, round, part, side);
+  landmarkOf(made, round, part, side);

@@ -3,7 +3,7 @@ import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import type { Hem, Preferences, RoundEntry } from '../../core/document/hem.ts';
 import { plan } from '../../core/plan/planner.ts';
-import { comesOutEven, type Plan } from '../../core/plan/types.ts';
+import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { BlocksPiece } from '../../core/piece/blocks/blocks.schema.ts';
 import type { ClothPiece } from '../../core/piece/cloth/cloth.schema.ts';
@@ -20,7 +20,7 @@ import { newHem } from '../../core/document/newHem.ts';
 const STITCHES_PER_10_CM = 14;
 const cm = (stitches: number): number => (stitches * 10) / STITCHES_PER_10_CM;
 
-export const rows = (
+export const rowsSample = (
   stitch: StitchKind,
   foundation: RowsPiece['foundation'] = 'both loops of the chain',
 ): RowsPiece => ({
@@ -41,7 +41,7 @@ export const clusters: MotifPiece = {
   sideCm: cm(30),
 };
 
-export const blocks: BlocksPiece = {
+export const blocksSample: BlocksPiece = {
   kind: 'blocks',
   stitch: 'dc',
   blocksWide: 8,
@@ -57,7 +57,7 @@ export const motifs: GridPiece = {
   motifCm: cm(12),
 };
 
-export const cloth: ClothPiece = { kind: 'cloth', widthCm: cm(30), heightCm: cm(30), pitchMm: 10 };
+export const clothSample: ClothPiece = { kind: 'cloth', widthCm: cm(30), heightCm: cm(30), pitchMm: 10 };
 
 /** The plan of a border round a sample piece. */
 export function sample(
@@ -83,25 +83,25 @@ export function sample(
 
 /** A family, with what it needs under it, round a plain sample piece of a count at which it comes out. */
 export function sampleOf(preferences: Preferences, family: Family): Plan {
-  const below = sample(preferences, rows('dc'), { base: { corner: 'chain-2' } });
+  const below = sample(preferences, rowsSample('dc'), { base: { corner: 'chain-2' } });
   const rounds = entriesOnto(below.rounds[0]!.ring, family, 'contrast', ['ground', 'shown']);
   const withMore = (across: number, down: number): Plan => {
     const sides = below.hem.base.sides.map((s, i) => ({
       ...s,
       count: below.sides[i]!.count + (i % 2 === 0 ? across : down),
     }));
-    return sample(preferences, rows('dc'), { base: { corner: 'chain-2', sides }, rounds });
+    return sample(preferences, rowsSample('dc'), { base: { corner: 'chain-2', sides }, rounds });
   };
   const usual = withMore(0, 0);
-  if (comesOutEven(usual)) return usual;
+  if (planComesOutEven(usual)) return usual;
   // What is too few of the round that does not come out mostly helps; where more rounds are to fit, all counts are tried.
   const short = usual.rounds.find((r) => !r.even)!.sides.map((s) => s.fit?.short ?? 0);
   const helped = withMore(short[0]!, short[1]!);
-  if (comesOutEven(helped)) return helped;
+  if (planComesOutEven(helped)) return helped;
   for (let across = 0; across < MOST_MORE; across++) {
     for (let down = 0; down < MOST_MORE; down++) {
       const made = withMore(across, down);
-      if (comesOutEven(made)) return made;
+      if (planComesOutEven(made)) return made;
     }
   }
   return usual;
@@ -117,7 +117,7 @@ export const roundOf = (id: string, given: Partial<RoundEntry> = {}): RoundEntry
 });
 
 /** A part of a plan to look at. */
-export function partOf(made: Plan, round: number, kind: Landmark['kind'], side: number): Landmark {
+export function landmarkOf(made: Plan, round: number, kind: Landmark['kind'], side: number): Landmark {
   const found = landmarksOf(made, round).find((l) => l.kind === kind && l.side === side);
   if (!found) throw new Error(`the sample has no ${kind} ${side}`);
   return found;

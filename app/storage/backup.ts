@@ -3,7 +3,7 @@ import type { BundledFile, BundledPhoto } from '../../core/document/bundle.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { writeHem } from '../../core/document/check.ts';
 import { HANDS_FILE, writeWishes, type HandsWishes } from '../../core/hands/wishes.ts';
-import { nameOf, type Found } from './records.ts';
+import { nameOf, type RecordFound } from './records.ts';
 import { settings } from './settings.ts';
 
 interface BackupRecord {
@@ -21,7 +21,7 @@ const REMIND_DAYS = 7;
 const REMIND_CHANGES = 10;
 
 /** Every hem as a file, sound or not: what is damaged is in a backup as it is. */
-function filesOf(shelf: readonly Found[]): readonly BundledFile[] {
+function filesOf(shelf: readonly RecordFound[]): readonly BundledFile[] {
   return shelf.map((found) => ({
     name: fileName(nameOf(found), '.hem.json'),
     text: found.outcome.ok
@@ -39,7 +39,7 @@ export type Pack = (
 
 /** A backup of the whole shelf: as few files as can be opened again, each with its name. */
 export async function backupOf(
-  shelf: readonly Found[],
+  shelf: readonly RecordFound[],
   now: Date,
   wishes: HandsWishes,
   photos: readonly BundledPhoto[],
@@ -54,7 +54,7 @@ export async function backupOf(
 }
 
 /** Notes that a backup of these hems was made. */
-export async function noteBackup(shelf: readonly Found[], now: Date): Promise<void> {
+export async function noteBackup(shelf: readonly RecordFound[], now: Date): Promise<void> {
   const revisions = Object.fromEntries(shelf.map((f) => [f.id, f.revision]));
   await settings.set(LAST, { at: now.toISOString(), revisions } satisfies BackupRecord);
 }
@@ -69,13 +69,13 @@ export interface BackupState {
 }
 
 /** How the shelf stands to its last backup. */
-export async function backupState(shelf: readonly Found[], now: Date): Promise<BackupState> {
+export async function backupState(shelf: readonly RecordFound[], now: Date): Promise<BackupState> {
   const record = (await settings.get(LAST)) as Partial<BackupRecord> | null;
   return stateSince(shelf, record, now);
 }
 
 export function stateSince(
-  shelf: readonly Found[],
+  shelf: readonly RecordFound[],
   record: Partial<BackupRecord> | null,
   now: Date,
 ): BackupState {
@@ -149,7 +149,7 @@ const WRITTEN = 'backup folder holds';
  *
  * @returns how many files were written; null when there is no folder, or no leave to write into it
  */
-export async function writeFolder(shelf: readonly Found[], now: Date): Promise<number | null> {
+export async function writeFolder(shelf: readonly RecordFound[], now: Date): Promise<number | null> {
   const handle = await handleHere();
   const folder = handle && (await folderHere());
   if (!handle || folder?.state !== 'ready') return null;

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { testCupboard } from '../testing/storage.ts';
 import { chanceOf } from '../../core/chance.ts';
-import { arrived, carriedLinks, isCarried, partOf } from './carry.ts';
+import { arrived, carriedLinks, isCarried, carriedPart } from './carry.ts';
 import { carriedCodes } from './code.ts';
 
 const ORIGIN = 'https://hems.example';
@@ -54,7 +54,7 @@ describe('a hem that is carried', () => {
   test.each(['#~', '#~1.2.a', '#~3.2.a.x', '#~0.1.a.x', '#~1.99.a.x', '#~1.1.a.x%'])(
     'of which a link is garbled says so: %s',
     async (hash) => {
-      expect(partOf(hash)).toBeNull();
+      expect(carriedPart(hash)).toBeNull();
       expect((await arrived(hash, room)).hem).toMatchObject({
         ok: false,
         problems: [{ code: 'link-broken' }],

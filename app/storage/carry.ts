@@ -11,7 +11,7 @@ import { settings } from './settings.ts';
 const MARK = '~';
 
 /** A part of a hem that is carried: the first is 1. */
-export interface Part {
+export interface CarriedPart {
   readonly number: number;
   readonly of: number;
   /** The same for all parts of one hem. */
@@ -49,7 +49,7 @@ export function carriedLinks(
 export const isCarried = (fragment: string): boolean => fragment.startsWith(`#${MARK}`);
 
 /** The part in the fragment of a link; null when it is cut off or garbled. */
-export function partOf(fragment: string): Part | null {
+export function carriedPart(fragment: string): CarriedPart | null {
   const found = /^#~(\d{1,2})\.(\d{1,2})\.([\w-]{1,20})\.([\w-]+)$/.exec(fragment);
   if (!found || fragment.length > LIMITS.linkLetters) return null;
   const [number, of] = [Number(found[1]), Number(found[2])];
@@ -78,7 +78,7 @@ type WaitingRoom = Pick<Cupboard, 'get' | 'set'>;
 
 /** Takes a part with those that came before it. They wait in this browser until the last has come. */
 export async function arrived(fragment: string, waiting: WaitingRoom = settings): Promise<Arrived> {
-  const part = partOf(fragment);
+  const part = carriedPart(fragment);
   if (!part) return { of: 1, missing: [], hem: failed(problem('link-broken', inAll('the link'))) };
   const kept = await waiting.get(WAITING);
   const before = isWaiting(kept) && kept.tag === part.tag && kept.of === part.of ? kept.parts : {};

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { rowsHem } from '../../core/testing/hems.ts';
 import type { Card } from './pictures.ts';
-import { readRecord, type Found } from './records.ts';
+import { readRecord, type RecordFound } from './records.ts';
 
 const cards = new Map<string, Card>();
 jest.unstable_mockModule('./pictures.ts', () => ({
@@ -10,10 +10,10 @@ jest.unstable_mockModule('./pictures.ts', () => ({
 }));
 const { GLANCED, Glance } = await import('./glance.ts');
 
-const shelf: readonly Found[] = Array.from({ length: 12 }, (_, k) =>
+const shelf: readonly RecordFound[] = Array.from({ length: 12 }, (_, k) =>
   readRecord(`h${k}`, { kept: 1, revision: k, hem: { ...rowsHem(), id: `h${k}`, name: `Hem ${k}` } }),
 );
-const stampOf = ({ revision }: Found): string => `${revision}`;
+const stampOf = ({ revision }: RecordFound): string => `${revision}`;
 const card = (words: string): Card => ({
   picture: new Blob([words], { type: 'image/webp' }),
   place: null,

@@ -4,7 +4,7 @@
  */
 import type { DraftStore } from './drafts.ts';
 import { keptCard, stamped, type Card } from './pictures.ts';
-import type { Found } from './records.ts';
+import type { RecordFound } from './records.ts';
 
 /** A card of the shelf as it was. */
 export interface Glanced extends Pick<Card, 'place' | 'border'> {
@@ -51,7 +51,7 @@ export class Glance {
   }
 
   /** @param stampOf of all that the card of a hem depends on */
-  async keep(shelf: readonly Found[], stampOf: (found: Found) => string): Promise<void> {
+  async keep(shelf: readonly RecordFound[], stampOf: (found: RecordFound) => string): Promise<void> {
     const before = new Map(this.read().map((card) => [`${card.id} ${card.stamp}`, card]));
     const cards: Glanced[] = [];
     for (const found of shelf.slice(0, GLANCED)) {
@@ -68,7 +68,7 @@ export class Glance {
     }
   }
 
-  private async cardOf({ id, outcome }: Found, stamp: string): Promise<Glanced | null> {
+  private async cardOf({ id, outcome }: RecordFound, stamp: string): Promise<Glanced | null> {
     const card = outcome.ok ? await keptCard(id, stamp) : null;
     if (!outcome.ok || !card) return null;
     const { name, changed } = outcome.value;

@@ -8,7 +8,7 @@ import { Glance } from './glance.ts';
 import type { Binned } from './bin.ts';
 import { Library } from './library.ts';
 import { localStore } from './localStore.ts';
-import type { Found } from './records.ts';
+import type { RecordFound } from './records.ts';
 import { settings } from './settings.ts';
 import { photoStore } from './photos.ts';
 import { pictureStore } from './pictures.ts';
@@ -58,7 +58,7 @@ async function makeReady(): Promise<boolean> {
 }
 
 /** All hems of this browser. */
-export async function shelf(): Promise<readonly Found[]> {
+export async function shelf(): Promise<readonly RecordFound[]> {
   // Both read storage: together they are done sooner.
   const [hems, laidOut] = await Promise.all([library.list(), libraryReady()]);
   return laidOut ? library.list() : hems;

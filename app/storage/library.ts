@@ -15,7 +15,7 @@ import {
   hemOfPhoto,
   isBegun,
   readRecord,
-  type Found,
+  type RecordFound,
   type KeptHem,
   type UndoSteps,
 } from './records.ts';
@@ -51,7 +51,7 @@ export type Written =
   | { readonly kind: 'in the bin' };
 
 export interface OpenedHem {
-  readonly found: Found;
+  readonly found: RecordFound;
   /** Steps of undo that still apply. */
   readonly steps: UndoSteps;
   /** What is stored, where that is not `found` because an edit that was set aside cannot be written now. */
@@ -121,7 +121,7 @@ export class Library {
   }
 
   /** All hems, those that are worked on before the others, last changed first; damaged ones too. Edits that were set aside are written before. */
-  async list(): Promise<readonly Found[]> {
+  async list(): Promise<readonly RecordFound[]> {
     const aside = this.parts.drafts.ids();
     for (const id of aside) await this.takeDrafts(id);
     const all = await this.parts.hems.all();
@@ -149,7 +149,7 @@ export class Library {
   }
 
   /** What is stored of a hem, with the edits that are set aside and could not be written: what its maker saw last. */
-  private asSeen(found: Found): Found {
+  private asSeen(found: RecordFound): RecordFound {
     return this.parts.drafts.of(found.id).reduce((seen, draft) => {
       const hem = isWritten(found, draft) ? null : resumed(seen, draft);
       return hem ? withAside(seen, hem, draft) : seen;
@@ -157,7 +157,7 @@ export class Library {
   }
 
   /** A hem as it is stored; null when it is not here. */
-  async peek(id: string): Promise<Found | null> {
+  async peek(id: string): Promise<RecordFound | null> {
     const value = await this.parts.hems.get(id);
     return value === null || value === undefined ? null : readRecord(id, value);
   }
@@ -196,7 +196,7 @@ export class Library {
     writing: Writing,
     hem: Hem,
     conflicts: readonly string[],
-    before: Pick<Found, 'revision' | 'writers'>,
+    before: Pick<RecordFound, 'revision' | 'writers'>,
     anew: boolean,
   ): Promise<Written> {
     const { id } = writing.hem;
@@ -232,7 +232,7 @@ export class Library {
     hem: Hem,
     { label, edit }: Pick<Writing, 'label' | 'edit'>,
     revision: number,
-    writers: Found['writers'],
+    writers: RecordFound['writers'],
   ): KeptHem {
     const others = Object.entries(writers).filter(([page]) => page !== this.parts.page);
     const latest = Math.max(edit, writers[this.parts.page] ?? 0);
@@ -433,7 +433,7 @@ export class Library {
     return sound ? { past: kept.past, future: kept.future } : NO_STEPS;
   }
 
-  private async keepVersion(id: string, found: Found, label: string, pinned: boolean): Promise<void> {
+  private async keepVersion(id: string, found: RecordFound, label: string, pinned: boolean): Promise<void> {
     const raw = found.outcome.ok ? found.outcome.value : found.raw;
     await this.attempt(() => this.history.add(id, found.revision, label, raw, pinned));
   }

@@ -18,7 +18,7 @@ export interface KeptHem {
 }
 
 /** A record as it was found. */
-export interface Found {
+export interface RecordFound {
   readonly id: string;
   readonly revision: number;
   readonly label: string;
@@ -35,7 +35,7 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Reads a record; earlier versions of the application kept the bare hem. */
-export function readRecord(id: string, value: unknown): Found {
+export function readRecord(id: string, value: unknown): RecordFound {
   const envelope = isRecord(value) && 'hem' in value && value.format !== FORMAT ? value : null;
   const raw = envelope ? envelope.hem : value;
   let read: Outcome<Hem> | undefined;
@@ -45,7 +45,7 @@ export function readRecord(id: string, value: unknown): Found {
     id,
     revision: Math.max(0, revision),
     label: typeof envelope?.label === 'string' ? envelope.label : '',
-    writers: isRecord(envelope?.writers) ? (envelope.writers as Found['writers']) : {},
+    writers: isRecord(envelope?.writers) ? (envelope.writers as RecordFound['writers']) : {},
     // A long shelf is checked as it is looked through.
     get outcome() {
       return (read ??= readKept(id, raw));
@@ -64,26 +64,26 @@ export function readKept(id: string, raw: unknown): Outcome<Hem> {
 }
 
 /** The name of a hem as far as it can be told. */
-export function nameOf({ outcome, raw, id }: Pick<Found, 'outcome' | 'raw' | 'id'>): string {
+export function nameOf({ outcome, raw, id }: Pick<RecordFound, 'outcome' | 'raw' | 'id'>): string {
   if (outcome.ok) return outcome.value.name;
   const name = isRecord(raw) ? raw.name : null;
   return typeof name === 'string' && name.trim() !== '' ? name.slice(0, 200) : `Hem ${id.slice(0, 12)}`;
 }
 
 /** When a hem was changed last by its own word, for its place on the shelf. */
-export function changedOf({ raw }: Pick<Found, 'raw'>): string {
+export function changedOf({ raw }: Pick<RecordFound, 'raw'>): string {
   const changed = isRecord(raw) ? raw.changed : null;
   return typeof changed === 'string' ? changed : '';
 }
 
 /** Whether something has been done to the border, by the hem’s own word. */
-export function isBegun({ raw }: Pick<Found, 'raw'>): boolean {
+export function isBegun({ raw }: Pick<RecordFound, 'raw'>): boolean {
   const record = isRecord(raw) ? raw.record : null;
   return Array.isArray(record) && record.length > 0;
 }
 
 /** A step of undo: what was done, part by part. */
-export interface Step {
+export interface UndoStep {
   readonly label: string;
   readonly changes: readonly PartChange[];
   /** Edits with the same key that follow each other without a pause are one step, as those of one drag. */
@@ -91,8 +91,8 @@ export interface Step {
 }
 
 export interface UndoSteps {
-  readonly past: readonly Step[];
-  readonly future: readonly Step[];
+  readonly past: readonly UndoStep[];
+  readonly future: readonly UndoStep[];
 }
 
 /** The key under which a photo of a hem is kept, and the hem by such a key. */

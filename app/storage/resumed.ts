@@ -1,13 +1,13 @@
 /** A hem with the edits of a draft: what its maker saw last, whether it can be written now or not. */
 import { done } from '../../core/problems.ts';
-import { settled, withChanges } from '../../core/document/parts.ts';
+import { settleReferences, withChanges } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { unitedRecords, withRecordOf } from '../../core/document/record.ts';
 import type { Draft } from './drafts.ts';
-import { readKept, type Found, type UndoSteps } from './records.ts';
+import { readKept, type RecordFound, type UndoSteps } from './records.ts';
 
 /** Whether what is stored holds a draft’s edits already. */
-export const isWritten = (found: Found, draft: Draft): boolean =>
+export const isWritten = (found: RecordFound, draft: Draft): boolean =>
   (found.writers[draft.page] ?? 0) >= draft.edit;
 
 /**
@@ -16,7 +16,7 @@ export const isWritten = (found: Found, draft: Draft): boolean =>
  * @param found what is stored; null when nothing is
  * @returns null when it cannot be told by this version of the application; then the draft stays for one that can
  */
-export function resumed(found: Found | null, draft: Draft): Hem | null {
+export function resumed(found: RecordFound | null, draft: Draft): Hem | null {
   const whole = draft.hem ? readKept(draft.id, draft.hem) : null;
   if (whole && !whole.ok) return null;
   const theirs = found?.outcome.ok ? found.outcome.value : (whole?.value ?? null);
@@ -25,12 +25,12 @@ export function resumed(found: Found | null, draft: Draft): Hem | null {
   const mine = whole?.value ?? { ...theirs, record };
   const untouched = draft.changes.length === 0 && mine.record.length <= theirs.record.length;
   const onTop = whole !== null && (found?.revision === draft.base || untouched);
-  const design = onTop ? mine : settled(withChanges(theirs, draft.changes), [mine]);
+  const design = onTop ? mine : settleReferences(withChanges(theirs, draft.changes), [mine]);
   return withRecordOf(withRecordOf(design ?? mine, theirs), mine);
 }
 
 /** A record as it would be with a draft’s edits written. */
-export const withAside = (found: Found, hem: Hem, draft: Draft): Found => ({
+export const withAside = (found: RecordFound, hem: Hem, draft: Draft): RecordFound => ({
   ...found,
   outcome: done(hem),
   raw: hem,

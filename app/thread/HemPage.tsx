@@ -9,7 +9,7 @@ import { PlanGuard } from '../hem/Guard.tsx';
 import { unlessTyping } from '../look/typing.ts';
 import { NotFound } from '../look/NotFound.tsx';
 import { useNotices, type Notices } from '../look/notices.tsx';
-import { Trouble } from '../shelf/Trouble.tsx';
+import { TroubleCard } from '../shelf/Trouble.tsx';
 import { library, libraryReady } from '../storage/here.ts';
 import { isUnderWay } from '../../core/work/progress.ts';
 import type { OpenedHem } from '../storage/library.ts';
@@ -72,7 +72,7 @@ export function HemPage() {
   if (!outcome.ok) {
     return (
       <main className="stop trouble-page">
-        <Trouble found={opened.found} problems={outcome.problems} onChange={() => void refetch()} />
+        <TroubleCard found={opened.found} problems={outcome.problems} onChange={() => void refetch()} />
         <Link to="/">Back to the shelf</Link>
       </main>
     );
@@ -144,7 +144,7 @@ function OpenHem({ opened, hem }: { readonly opened: OpenedHem; readonly hem: He
   if (!store) {
     return (
       <main className="stop trouble-page">
-        <Trouble
+        <TroubleCard
           found={opened.found}
           problems={[]}
           onChange={() => void queries.invalidateQueries({ queryKey: ['hem', hem.id] })}

@@ -1,6 +1,6 @@
 /** The stops of the thread: the page of each, and the one line that it has to say about a plan. */
 import type { ComponentType } from 'react';
-import { troublesOf, type Trouble } from '../../core/forecast/troubles.ts';
+import { troublesOf, type BorderTrouble } from '../../core/forecast/troubles.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { baseWords } from '../../core/words/countWords.ts';
 import { plural, rangeWords, sizeWords } from '../../core/words/measures.ts';
@@ -20,22 +20,22 @@ export interface Stop {
 const always = (): boolean => true;
 
 /** What is wrong that is mended at a stop, the worst first. */
-const atBase = (plan: Plan): readonly Trouble[] =>
+const atBase = (plan: Plan): readonly BorderTrouble[] =>
   troublesOf(plan).filter((t) => t.kind === 'unlike' || (t.kind === 'not flat' && t.round === 0));
-const atRounds = (plan: Plan): readonly Trouble[] =>
+const atRounds = (plan: Plan): readonly BorderTrouble[] =>
   troublesOf(plan).filter(
     (t) =>
       ['left out', 'does not fit', 'on an edge'].includes(t.kind) || (t.kind === 'not flat' && t.round > 0),
   );
-const atYarn = (plan: Plan): readonly Trouble[] => troublesOf(plan).filter((t) => t.kind === 'yarn');
+const atYarn = (plan: Plan): readonly BorderTrouble[] => troublesOf(plan).filter((t) => t.kind === 'yarn');
 
 /** What blocking mends, or what may yet last, is said but wants no looking at. */
-const isSound = ([worst]: readonly Trouble[]): boolean =>
+const isSound = ([worst]: readonly BorderTrouble[]): boolean =>
   !worst ||
   (worst.kind === 'not flat' && worst.verdict === 'blocks out') ||
   (worst.kind === 'yarn' && !worst.sure);
 
-const orTrouble = (plan: Plan, troubles: readonly Trouble[], words: string): string =>
+const orTrouble = (plan: Plan, troubles: readonly BorderTrouble[], words: string): string =>
   isSound(troubles) ? words : troubleInShort(plan, troubles[0]!);
 
 /** Beside the thread: what was done. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { identityOfRound, type Plan } from '../../core/plan/types.ts';
 import { closingWords, pinsWords } from '../../core/words/progressWords.ts';
 import { plural } from '../../core/words/measures.ts';
 import { closedOf, finishingOf, type Finishing } from '../../core/work/looks.ts';
@@ -14,7 +14,7 @@ export function Closing({ plan }: { readonly plan: Plan }) {
   const closed = closedOf(plan);
   const now = finishingOf(plan);
   const { ends, woven, pinsIn, pinsBack } = now;
-  const round = workedRound(plan.rounds.at(-1)!);
+  const round = identityOfRound(plan.rounds.at(-1)!);
   const note = (change: Partial<Finishing>): void => {
     const { woven: by, pinsIn: put, pinsBack: back } = { ...now, ...change };
     store.note({ did: 'tidied', round, ends: by, pinsIn: put, pinsBack: back });

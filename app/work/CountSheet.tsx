@@ -3,8 +3,8 @@ import type { Plan } from '../../core/plan/types.ts';
 import { sideLabel } from '../../core/words/placeWords.ts';
 import { causeWords, comparedWords, outcomeWords, repairWords } from '../../core/words/recountWords.ts';
 import { progressOf } from '../../core/work/progress.ts';
-import { causesOf, differences, type Found } from '../../core/work/recount.ts';
-import { wholeSides } from '../../core/work/sides.ts';
+import { causesOf, differences, type SideCounts } from '../../core/work/recount.ts';
+import { finishedSides } from '../../core/work/sides.ts';
 import { countedDeeds, repairsOf, type Repair } from '../../core/work/repairs.ts';
 import { countSlip } from '../../core/evidence/slips.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -32,7 +32,7 @@ export function CountSheet({
   const [number, setNumber] = useState(round && begun ? round.number : last);
   const counted = plan.rounds[number]!;
   const place = round?.number === number && begun ? made : counted.ring.made.length;
-  const whole = wholeSides(plan, number, place);
+  const whole = finishedSides(plan, number, place);
   const [typed, setTyped] = useState<Readonly<Record<number, string>>>({});
   const [side, setSide] = useState(() => Math.max(0, whole.indexOf(true)));
   const [chosen, setChosen] = useState<number | null>(null);
@@ -41,7 +41,7 @@ export function CountSheet({
     setChosen(null);
     onShow(null);
   };
-  const found = useMemo<Found>(
+  const found = useMemo<SideCounts>(
     () =>
       counted.sides.map((_, side) => {
         const text = typed[side]?.trim() ?? '';

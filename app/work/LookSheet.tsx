@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Verdict } from '../../core/flat/flat.ts';
 import { lengthSlip } from '../../core/evidence/slips.ts';
 import { extent, lengthAt } from '../../core/piece/outline.ts';
-import { workedRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
+import { identityOfRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
 import { lookAnswer } from '../../core/words/lookWords.ts';
 import { lengthWords, sizeWords } from '../../core/words/measures.ts';
 import { sideLabel, sideWords } from '../../core/words/placeWords.ts';
@@ -107,7 +107,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
     if (name === undefined) return;
     store.note({
       did: 'looked',
-      round: workedRound(round),
+      round: identityOfRound(round),
       lies,
       sizeCm: [cm(ACROSS), cm(DOWN)],
       sidesCm: along.map(cm),

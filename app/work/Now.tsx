@@ -17,7 +17,7 @@ import {
   type Left,
 } from '../../core/work/progress.ts';
 import { ballNow } from '../../core/work/balls.ts';
-import { sideInHand, type Step, type Stride } from '../../core/work/steps.ts';
+import { sideInHand, type WorkStep, type Stride } from '../../core/work/steps.ts';
 import { RestsOn } from '../controls/RestsOn.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -33,7 +33,7 @@ const STEPPING = '[data-stepping]';
 
 interface NowProps {
   readonly plan: Plan;
-  readonly step: Step;
+  readonly step: WorkStep;
   readonly stride: Stride;
   readonly onStride: (stride: Stride) => void;
   readonly onCount: () => void;

@@ -1,8 +1,8 @@
 import { useMemo, useRef } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import type { Point } from '../../core/piece/outline.ts';
-import type { Found } from '../../drawing/find.ts';
-import { inOrder } from '../../core/procedure/order.ts';
+import type { StitchFound } from '../../drawing/find.ts';
+import { orderOfWork } from '../../core/procedure/order.ts';
 import { proceduresOf } from '../../core/procedure/procedure.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
@@ -16,7 +16,7 @@ import styles from './work.module.css';
 /** Something to be looked at in place of the stitch in hand: in this plan, or in another. */
 export interface Shown {
   readonly plan: Plan;
-  readonly at: Found;
+  readonly at: StitchFound;
 }
 
 /** Stitch widths that are seen across. */
@@ -29,7 +29,7 @@ export function PlaceView({
 }: {
   readonly plan: Plan;
   /** A stitch to be looked at in place of the one in hand; null looks at that. */
-  readonly lookAt: Found | null;
+  readonly lookAt: StitchFound | null;
 }) {
   const stage = useRef<StageHandle>(null);
   const { sheet } = GROUNDS[useGround()];
@@ -47,7 +47,7 @@ export function PlaceView({
     [shown, number, round?.number, made, sheet],
   );
   const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
-  const order = inOrder(shown);
+  const order = orderOfWork(shown);
   const next = order.entry((proceduresOf(plan)[number]!.start?.at ?? 0) + Math.min(made, order.size - 1));
   const entry = Math.min(lookAt?.entry ?? next, order.size - 1);
   const { headX, headY } = scene.rounds[number]!.chart;

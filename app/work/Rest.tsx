@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { identityOfRound, type Plan } from '../../core/plan/types.ts';
 import { timeWords } from '../../core/words/measures.ts';
 import { isUnderWay, progressOf, stepInHand } from '../../core/work/progress.ts';
 import { isPaused, minutesWorked, sittingMinutes } from '../../core/work/session.ts';
@@ -51,7 +51,7 @@ export function Rest({ plan }: { readonly plan: Plan }) {
           {all >= 1 && ` ${timeWords(all)} in all.`}
         </span>
         {!paused && round && isUnderWay(plan) && (
-          <Button onClick={() => store.note({ did: 'paused', round: workedRound(round) })}>Pause</Button>
+          <Button onClick={() => store.note({ did: 'paused', round: identityOfRound(round) })}>Pause</Button>
         )}
       </div>
       <label className={styles.stride}>

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useState } from 'react';
-import { workedRound, type Plan } from '../../core/plan/types.ts';
+import { identityOfRound, type Plan } from '../../core/plan/types.ts';
 import { weightSlip } from '../../core/evidence/slips.ts';
 import { everWeighed, lastWeighed } from '../../core/record/weighings.ts';
 import { insteadWords, reachWords } from '../../core/words/ballWords.ts';
@@ -40,7 +40,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
     if (grams === null || heavier) return;
     store.note({
       did: 'weighed',
-      round: workedRound(round),
+      round: identityOfRound(round),
       stitches: made,
       yarn: yarn.id,
       ball: same && earlier !== null ? 'same' : 'new',

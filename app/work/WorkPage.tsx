@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { patternOf } from '../../core/words/pattern.ts';
+import { writtenPattern } from '../../core/words/pattern.ts';
 import { plural } from '../../core/words/measures.ts';
 import { isUnderWay, progressOf, stepInHand, workedUpTo } from '../../core/work/progress.ts';
 import { STRIDES, type Stride } from '../../core/work/steps.ts';
@@ -19,7 +19,7 @@ import { readSetting, writeSetting } from '../storage/settings.ts';
 import { useAwake } from './awake.ts';
 import styles from './work.module.css';
 
-export type Sheet = 'count' | 'weigh' | 'look' | 'rip' | 'joined in';
+export type WorkSheet = 'count' | 'weigh' | 'look' | 'rip' | 'joined in';
 
 const STRIDE = 'work stride';
 
@@ -47,14 +47,14 @@ export function WorkPage() {
 interface WorkBenchProps {
   readonly plan: Plan;
   /** What is open at first. */
-  readonly first?: Sheet | null;
+  readonly first?: WorkSheet | null;
   readonly children?: ReactNode;
 }
 
 /** The place in hand, what to do there, and what can be said of it. */
 export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
   const [stride, setStride] = useStride();
-  const [opened, setSheet] = useState<Sheet | null>(first);
+  const [opened, setSheet] = useState<WorkSheet | null>(first);
   // What another page has ripped out can no longer be counted, weighed or looked at.
   const sheet = opened === 'joined in' || isUnderWay(plan) ? opened : null;
   const [shown, setShown] = useState<Shown | null>(null);
@@ -145,7 +145,7 @@ function Finished({
   readonly onLook: () => void;
   readonly onRip: () => void;
 }) {
-  const last = useMemo(() => patternOf(plan).sections.at(-1)!, [plan]);
+  const last = useMemo(() => writtenPattern(plan).sections.at(-1)!, [plan]);
   return (
     <>
       <h2>{last.heading}</h2>

@@ -5,13 +5,13 @@
  * long.
  */
 import { wrap } from 'comlink';
-import type { Work } from './work.ts';
+import type { WorkerQuestions } from './work.ts';
 
 /** What workers of a kind can be asked. */
 type Questions = Readonly<Record<string, (...args: never[]) => unknown>>;
-export type Name = keyof Work;
-export type Asked<N extends Name> = Parameters<Work[N]>;
-export type Answer<N extends Name> = Awaited<ReturnType<Work[N]>>;
+export type Name = keyof WorkerQuestions;
+export type QuestionArguments<N extends Name> = Parameters<WorkerQuestions[N]>;
+export type Answer<N extends Name> = Awaited<ReturnType<WorkerQuestions[N]>>;
 
 export interface Job<T> {
   /** Rejected when the question could not be answered; never settled once it is cancelled. */
@@ -44,7 +44,7 @@ interface Hand {
   at: { readonly question: Question; readonly since: number } | null;
 }
 
-export class Pool<W extends Questions = Work> {
+export class Pool<W extends Questions = WorkerQuestions> {
   private hands: readonly Hand[] = [];
   private waiting: readonly Question[] = [];
   private look: ReturnType<typeof setTimeout> | undefined;
@@ -109,7 +109,7 @@ export class Pool<W extends Questions = Work> {
       this.give(stale);
     }
     const worker = this.start();
-    const remote = wrap<Work>(worker) as unknown as Hand['remote'];
+    const remote = wrap<WorkerQuestions>(worker) as unknown as Hand['remote'];
     const hand: Hand = { worker, remote, last: null, answered: false, at: null };
     // One that cannot start, or breaks, answers nothing.
     worker.onerror = () => {

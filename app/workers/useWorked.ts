@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
-import { workers, type Answer, type Asked, type Name } from './pool.ts';
+import { workers, type Answer, type QuestionArguments, type Name } from './pool.ts';
 
 /** Edits of one drag follow each other within a frame or two: only the last of them is worked. */
 const PAUSE_MS = 40;
 
-export interface Worked<T> {
+export interface WorkerAnswer<T> {
   /** The answer to the newest question that has been worked; null before the first. */
   readonly value: T | null;
   /** A newer question is being worked. */
@@ -17,11 +17,14 @@ export interface Worked<T> {
  * Asks a question of the core in a worker. An answer to an older question is dropped when a newer one has been
  * asked.
  */
-export function useWorked<N extends Name>(name: N, ...asked: Asked<N>): Worked<Answer<N>> {
+export function useWorked<N extends Name>(name: N, ...asked: QuestionArguments<N>): WorkerAnswer<Answer<N>> {
   // The arguments are a new list at every render; the question is a new one only when one of them is.
   const [question, setQuestion] = useState(asked);
   if (!isSame(question, asked)) setQuestion(asked);
-  const [done, setDone] = useState<{ readonly question: Asked<N>; readonly value: Answer<N> } | null>(null);
+  const [done, setDone] = useState<{
+    readonly question: QuestionArguments<N>;
+    readonly value: Answer<N>;
+  } | null>(null);
   const [failed, setFailed] = useState<readonly unknown[] | null>(null);
   useEffect(() => {
     let cancel: (() => void) | undefined;

@@ -19,7 +19,7 @@ import { createPlanner } from '../../core/plan/planner.ts';
 import type { BaseRound } from '../../core/base/baseRound.ts';
 import type { Keep } from '../../core/propose/grammar.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
-import type { Found } from '../../core/propose/found.ts';
+import type { BorderFound } from '../../core/propose/found.ts';
 import { searchSlice, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import { paintPicture } from '../../drawing/picture.ts';
@@ -53,7 +53,7 @@ export const WORK = {
   waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
     waysToSize(planner(hem), widthMm, heightMm),
   propose: (hem: Hem, wish: Wish, slice: number, keep: Keep): Searched => searchSlice(hem, wish, slice, keep),
-  prove: (hem: Hem, wish: Wish, found: Found, bases: readonly BaseRound[]): Proposal | null =>
+  prove: (hem: Hem, wish: Wish, found: BorderFound, bases: readonly BaseRound[]): Proposal | null =>
     prove(hem, wish, found, bases),
   leaveOff: (hem: Hem, goal: LeaveOffGoal): readonly LeftOff[] => leaveOff(planner(hem), goal),
   hands: (hems: readonly Hem[], since: string | null): Hands =>
@@ -90,4 +90,4 @@ export const WORK = {
     paintPicture(createPlanner()(hem), ground, pixels).convertToBlob({ type: 'image/webp', quality: 0.86 }),
 };
 
-export type Work = typeof WORK;
+export type WorkerQuestions = typeof WORK;

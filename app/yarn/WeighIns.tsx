@@ -3,10 +3,10 @@ import { nanoid } from 'nanoid';
 import { lazy, Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
 import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
-import { usedSlip, type Slip } from '../../core/evidence/slips.ts';
+import { usedSlip, type DoubtedNumber } from '../../core/evidence/slips.ts';
 import { stitchOf } from '../../core/ring/stitch.ts';
 import { yarnInStitchMm } from '../../core/yarn/yarn.ts';
-import { isRound, workedRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
+import { isRound, identityOfRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
 import { AskedAbout } from '../controls/AskedAbout.tsx';
@@ -23,7 +23,7 @@ interface SwatchMade {
   readonly stitches: number;
 }
 
-function weighedSlip(plan: Plan, of: SwatchMade | RoundPlan, grams: number): Slip | null {
+function weighedSlip(plan: Plan, of: SwatchMade | RoundPlan, grams: number): DoubtedNumber | null {
   if ('ring' in of) return usedSlip(plan, of.yarnId, of.yarnM, grams);
   const used = plan.yarns.find((y) => y.yarn.id === of.yarn) ?? plan.yarns[0]!;
   const { diameterMm, id } = used.yarn;
@@ -49,7 +49,7 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
       : null;
   const add = (): void => {
     if (grams === null || grams <= 0) return;
-    const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round: workedRound(worked) };
+    const of = kind === 'swatch' ? { kind, stitch, stitches } : { kind, round: identityOfRound(worked) };
     const ofSwatch = plan.hem.yarns.find((y) => y.id === yarn) ?? plan.hem.yarns[0]!;
     const yarnId = kind === 'swatch' ? ofSwatch.id : worked.yarnId;
     if (store.do(noteWeighing({ id: nanoid(6), yarn: yarnId, of, grams }))) setGrams(null);

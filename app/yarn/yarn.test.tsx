@@ -3,7 +3,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
 import { rangeWords } from '../../core/words/measures.ts';
-import { comesOutEven } from '../../core/plan/types.ts';
+import { planComesOutEven } from '../../core/plan/types.ts';
 import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { ballEnds, basketReach } from '../../core/forecast/supply.ts';
@@ -154,7 +154,7 @@ describe('how far the yarn goes', () => {
     const [way] = await screen.findAllByRole('button', { name: /^Leave off / });
     fireEvent.click(way!);
     expect(basketReach(store.get().plan)!.doubtful).toBeNull();
-    expect(comesOutEven(store.get().plan)).toBe(true);
+    expect(planComesOutEven(store.get().plan)).toBe(true);
     expect(screen.queryByRole('button', { name: /^Stop where/ })).toBeNull();
     act(() => store.undo());
     expect(store.get().plan.hem.rounds).toHaveLength(2);

@@ -104,7 +104,7 @@ export type SideChoice = Of<typeof sideChoice>;
 /** Where one round begins and is joined. */
 export type StartOfRound = Of<typeof startOfRound>;
 /** Where rounds begin and are joined. */
-export type Start = Of<typeof start>;
+export type RoundStarts = Of<typeof start>;
 /** Stitches in a row end, by the kind of its row; may be a fraction, such as 1.5 for three in two. */
 export type RowRates = Of<typeof rowRates>;
 export type BaseRound = Of<typeof baseRound>;

@@ -7,7 +7,7 @@ import { cornerForTurn } from '../ring/turning.ts';
 import type { SideLayout } from '../ring/along.ts';
 import { centreOf } from '../ring/corner.ts';
 import type { WorkedRound } from '../ring/work.ts';
-import { NOTHING, type Centre, type Ring, type Span } from '../ring/ring.ts';
+import { IN_NOTHING, type Centre, type Ring, type Span } from '../ring/ring.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import { CROSSINGS, type CrossingId } from './crossings.ts';
 import { rates, type RateChoices, type SchoolId } from './schools.ts';
@@ -111,7 +111,7 @@ export function workBase(
   const layout: { corners: Span[]; sides: SideLayout[] } = { corners: [], sides: [] };
   const add = (s: Stitch, spot: number): void => {
     made.push(s);
-    into.push(isChainRun(s) ? NOTHING : spot);
+    into.push(isChainRun(s) ? IN_NOTHING : spot);
   };
   let spot = 0;
   for (const [side, counts] of placements.entries()) {
@@ -135,7 +135,7 @@ export function workBase(
       // Among groups what crosses a seam stands together as one of them: no chains within it.
       across.forEach((stitches, k) => crossing.set(first + k, { stitches, ends: !grouped || k === last }));
     });
-    if (chains > 0) add(chainRun(chains), NOTHING);
+    if (chains > 0) add(chainRun(chains), IN_NOTHING);
     for (let i = 0; i < edge.spots.length; i++, spot++) {
       const across = crossing.get(i);
       if (grouped && across && counts[i]! > 0) {
@@ -146,7 +146,7 @@ export function workBase(
       for (let k = 0; k < counts[i]!; k++) {
         add(across?.stitches[k] ?? stitch, spot);
         const last = choice.school === 'loops' || (k === counts[i]! - 1 && across?.ends !== false);
-        if (chains > 0 && last) add(chainRun(chains), NOTHING);
+        if (chains > 0 && last) add(chainRun(chains), IN_NOTHING);
       }
     }
     const length = made.length - start;

@@ -1,6 +1,6 @@
 /** Where rounds begin and are joined. */
 
-export type { Start, StartOfRound } from './baseRound.schema.ts';
+export type { RoundStarts, StartOfRound } from './baseRound.schema.ts';
 
 /** Stitches before the corner at which a round that starts before it begins. */
 export const STITCHES_BEFORE_CORNER = 3;

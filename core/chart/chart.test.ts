@@ -5,7 +5,7 @@ import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import type { Piece } from '../piece/piece.ts';
 import { corners, isDisc, type Point } from '../piece/outline.ts';
-import { NOTHING, entryOf, isGap, sideCount, sideSpan } from '../ring/ring.ts';
+import { IN_NOTHING, entryOf, isGap, sideCount, sideSpan } from '../ring/ring.ts';
 import { isChainRun, isOrnament, stitchHeight } from '../ring/stitch.ts';
 import { withEveryFamily } from '../testing/bodies.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
@@ -44,7 +44,7 @@ describe('stitches sit where they are worked', () => {
       const size = below.ring.made.length;
       const astray: unknown[] = [];
       round.ring.into.forEach((place, i) => {
-        if (place === NOTHING) return;
+        if (place === IN_NOTHING) return;
         const { form, legs } = round.ring.made[i]!;
         if (form === 'together') {
           const next = (entryOf(place) + legs - 1) % size;

@@ -8,7 +8,7 @@
  */
 import { corners, isDisc, type Point } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { NOTHING } from '../ring/ring.ts';
+import { IN_NOTHING } from '../ring/ring.ts';
 import { isOrnament } from '../ring/stitch.ts';
 import { edgeFeet, ringFeet, sidePath } from './feet.ts';
 import { chartFree } from './freeEdge.ts';
@@ -47,7 +47,7 @@ export function bodyOutline({ body }: Plan): readonly Point[] {
 function layOrnaments(chart: RoundChart, widthMm: number): void {
   const { ring, headX, headY, footX, footY } = chart;
   for (let i = 0; i < ring.made.length; i++) {
-    if (!isOrnament(ring.made[i]!) || ring.into[i] !== NOTHING) continue;
+    if (!isOrnament(ring.made[i]!) || ring.into[i] !== IN_NOTHING) continue;
     const before = neighbour(ring, i, -1);
     const dx = headX[before]! - footX[before]!;
     const dy = headY[before]! - footY[before]!;

@@ -4,7 +4,7 @@
  */
 import type { Point } from '../piece/outline.ts';
 import type { Body, Edge, Spot } from '../piece/edge.ts';
-import { NOTHING } from '../ring/ring.ts';
+import { IN_NOTHING } from '../ring/ring.ts';
 import { stitchHeight, stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import { HOLE_DEPTH_MM, placer } from './feet.ts';
@@ -121,7 +121,7 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
   const each = (pick: (of: readonly [Point, Point]) => number): Float32Array => Float32Array.from(at, pick);
   return {
     chart: {
-      ring: { made, into: new Int32Array(made.length).fill(NOTHING), centres: [] },
+      ring: { made, into: new Int32Array(made.length).fill(IN_NOTHING), centres: [] },
       headX: each(([head]) => head.x),
       headY: each(([head]) => head.y),
       footX: each(([, foot]) => foot.x),

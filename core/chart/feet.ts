@@ -5,9 +5,9 @@ import { entryOf, isGap } from '../ring/ring.ts';
 import type { RoundChart } from './roundChart.ts';
 
 /** Finds the point that a place lies at, for the `k`th of `n` stitches that are worked into it. */
-export type Feet = (place: number, k?: number, n?: number) => Point;
+export type FootFinder = (place: number, k?: number, n?: number) => Point;
 
-export function ringFeet(below: RoundChart): Feet {
+export function ringFeet(below: RoundChart): FootFinder {
   const size = below.ring.made.length;
   return (place) => {
     // What follows the last entry is the first: there a stitch may have its other leg.
@@ -26,7 +26,7 @@ export const HOLE_DEPTH_MM = 8;
  * Feet of the base round: the spots of the body's edges by their number round the piece; the corner before a side
  * comes before its spots. Stitches in one row end stand along its post; those of any other spot meet in its middle.
  */
-export function edgeFeet(body: Body): Feet {
+export function edgeFeet(body: Body): FootFinder {
   const spots: { readonly at: (t: number) => Point; readonly long: boolean }[] = [];
   const points = corners(body.outline, 0);
   body.edges.forEach((edge, side) => {

@@ -1,16 +1,16 @@
 /** Free outer edges, drawn from their feet: what is worked into one place fans out round it, chains between stand out as loops. */
 import { isDisc, type Outline, type Point } from '../piece/outline.ts';
 import type { RoundPlan } from '../plan/types.ts';
-import { NOTHING, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { isChainRun, isOrnament, stitchHeight } from '../ring/stitch.ts';
-import type { Feet } from './feet.ts';
+import type { FootFinder } from './feet.ts';
 import { emptyChart, neighbour, setHead, type RoundChart } from './roundChart.ts';
 
 /** Widest fan of a group along a side and round a right-angled corner, radians to either side. */
 const SIDE_FAN = 1.15;
 const STEP_OF_FAN = 0.46;
 
-export function chartFree(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
+export function chartFree(round: RoundPlan, feet: FootFinder, outline: Outline): RoundChart {
   const { ring, stitchWidthMm: widthMm } = round;
   const chart = emptyChart(ring);
   const size = ring.made.length;
@@ -83,11 +83,11 @@ function closeDips(
 /** The entries from `start` that sit in the same place; chains and picots may stand between them. */
 function groupFrom(ring: Ring, start: number): readonly number[] {
   const place = ring.into[start]!;
-  if (place === NOTHING) return [];
+  if (place === IN_NOTHING) return [];
   const members = [start];
   for (let i = start + 1; i < ring.made.length; i++) {
     if (ring.into[i] === place) members.push(i);
-    else if (ring.into[i] !== NOTHING) break;
+    else if (ring.into[i] !== IN_NOTHING) break;
   }
   return members;
 }
@@ -132,7 +132,7 @@ function layChains(chart: RoundChart, widthMm: number): void {
   const { ring, headX, headY, footX, footY } = chart;
   const size = ring.made.length;
   for (let i = 0; i < size; i++) {
-    if (ring.into[i] !== NOTHING) continue;
+    if (ring.into[i] !== IN_NOTHING) continue;
     const before = neighbour(ring, i, -1);
     const after = neighbour(ring, i, 1);
     const dx = headX[after]! - headX[before]!;

@@ -1,6 +1,6 @@
 /** Positions of the stitches of one round. */
 import type { Point } from '../piece/outline.ts';
-import { NOTHING, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, type Ring } from '../ring/ring.ts';
 import { isChainRun } from '../ring/stitch.ts';
 
 /** Positions of one worked round, mm, y downwards, origin at the middle of the piece. Arrays as long as the ring. */
@@ -33,7 +33,7 @@ export function neighbour(ring: Ring, from: number, step: 1 | -1): number {
   const size = ring.made.length;
   for (let k = 1; k < size; k++) {
     const i = (from + step * k + size * k) % size;
-    if (!isChainRun(ring.made[i]!) && ring.into[i] !== NOTHING) return i;
+    if (!isChainRun(ring.made[i]!) && ring.into[i] !== IN_NOTHING) return i;
   }
   return from;
 }

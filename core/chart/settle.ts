@@ -13,7 +13,7 @@ const STIFFNESS = 3;
  * @param fixed whether both ends of the row stay where they are
  * @returns how far each top moves, in the same unit
  */
-export function settled(lean: Float64Array, held: Uint8Array, fixed: boolean): Float64Array {
+export function settleTops(lean: Float64Array, held: Uint8Array, fixed: boolean): Float64Array {
   const n = lean.length;
   const above = new Float64Array(n);
   const moved = new Float64Array(n);

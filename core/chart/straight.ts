@@ -5,13 +5,13 @@
 import { ACROSS_SEAM } from '../base/crossings.ts';
 import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
 import type { RoundPlan } from '../plan/types.ts';
-import { NOTHING, isGap, sideCount, sideSpan, type Ring, type Span } from '../ring/ring.ts';
+import { IN_NOTHING, isGap, sideCount, sideSpan, type Ring, type Span } from '../ring/ring.ts';
 import { topWidth } from '../ring/stitch.ts';
-import { sidePath, type Feet } from './feet.ts';
+import { sidePath, type FootFinder } from './feet.ts';
 import { emptyChart, setHead, type RoundChart } from './roundChart.ts';
-import { settled } from './settle.ts';
+import { settleTops } from './settle.ts';
 
-export function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): RoundChart {
+export function chartStraight(round: RoundPlan, feet: FootFinder, outline: Outline): RoundChart {
   const { ring } = round;
   const chart = emptyChart(ring);
   const size = ring.made.length;
@@ -33,7 +33,7 @@ export function chartStraight(round: RoundPlan, feet: Feet, outline: Outline): R
       sum += widths[k]!;
     }
     const { lean, held } = leanOf(chart, span, tops, widths, whole, along(outline, points, side));
-    const moved = settled(lean, held, !isDisc(outline));
+    const moved = settleTops(lean, held, !isDisc(outline));
     for (let k = 0; k < span.length; k++) setHead(chart, (span.start + k) % size, path(tops[k]! + moved[k]!));
     const centre = ring.centres[side];
     if (!centre || centre.length === 0) continue;
@@ -95,17 +95,17 @@ function leanOf(
   const [before, after] =
     centres.length > 0 && length < size
       ? [placeBeyond(into, start - 1, -1), placeBeyond(into, start + length, 1)]
-      : [NOTHING, NOTHING];
+      : [IN_NOTHING, IN_NOTHING];
   const lean = new Float64Array(length);
   const held = new Uint8Array(length);
   for (let first = 0; first < length;) {
     const place = into[(start + first) % size]!;
     let last = first;
-    if (place !== NOTHING && place !== before && place !== after) {
+    if (place !== IN_NOTHING && place !== before && place !== after) {
       let [x, y, count] = [0, 0, 0];
       for (let k = first; k < length; k++) {
         const i = (start + k) % size;
-        if (into[i] === NOTHING) continue;
+        if (into[i] === IN_NOTHING) continue;
         if (into[i] !== place) break;
         last = k;
         x += footX[i]!;
@@ -127,9 +127,9 @@ function placeBeyond(into: Int32Array, from: number, way: 1 | -1): number {
   const size = into.length;
   for (let k = 0; k < size; k++) {
     const place = into[(((from + way * k) % size) + size) % size]!;
-    if (place !== NOTHING) return place;
+    if (place !== IN_NOTHING) return place;
   }
-  return NOTHING;
+  return IN_NOTHING;
 }
 
 function centreWidth(ring: Ring, corner: number): number {
@@ -142,13 +142,13 @@ function centreWidth(ring: Ring, corner: number): number {
 }
 
 /** Feet from the places below. */
-function setFeet(chart: RoundChart, feet: Feet): void {
+function setFeet(chart: RoundChart, feet: FootFinder): void {
   const { into } = chart.ring;
   for (let first = 0; first < into.length;) {
     const place = into[first]!;
     let end = first + 1;
-    while (place !== NOTHING && into[end] === place) end++;
-    for (let i = first; i < end && place !== NOTHING; i++) {
+    while (place !== IN_NOTHING && into[end] === place) end++;
+    for (let i = first; i < end && place !== IN_NOTHING; i++) {
       const foot = feet(place, i - first, end - first);
       chart.footX[i] = foot.x;
       chart.footY[i] = foot.y;
@@ -158,12 +158,12 @@ function setFeet(chart: RoundChart, feet: Feet): void {
 }
 
 /** Stitches worked together have a leg in each of their places, and their foot in the middle of them. */
-function standAstride({ ring, footX, footY }: RoundChart, feet: Feet, onEdge: boolean): void {
+function standAstride({ ring, footX, footY }: RoundChart, feet: FootFinder, onEdge: boolean): void {
   const { made, into, centres } = ring;
   for (let i = 0; i < made.length; i++) {
     const s = made[i]!;
     const place = into[i]!;
-    if (s.form !== 'together' || place === NOTHING || isGap(place)) continue;
+    if (s.form !== 'together' || place === IN_NOTHING || isGap(place)) continue;
     if (centres.some(({ start, length }) => length > 0 && start === i)) continue;
     const last = feet(place + (onEdge ? ACROSS_SEAM : s.legs - 1));
     footX[i] = (footX[i]! + last.x) / 2;
@@ -174,7 +174,7 @@ function standAstride({ ring, footX, footY }: RoundChart, feet: Feet, onEdge: bo
 /** What sits in nothing stands on its own head. */
 function standOnHeads({ ring, headX, headY, footX, footY }: RoundChart): void {
   for (let i = 0; i < headX.length; i++) {
-    if (ring.into[i] !== NOTHING) continue;
+    if (ring.into[i] !== IN_NOTHING) continue;
     footX[i] = headX[i]!;
     footY[i] = headY[i]!;
   }

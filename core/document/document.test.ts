@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
-import { isRound, workedRound } from '../plan/types.ts';
+import { isRound, identityOfRound } from '../plan/types.ts';
 import { bodyOf, withSideLength } from '../piece/piece.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { fileName } from './fileName.ts';
@@ -108,7 +108,7 @@ describe('a round that was weighed', () => {
   test('in a file of version 2 is found by its number, whatever entry it was of', () => {
     const made = plan(rowsHem({ rounds }));
     for (const round of made.rounds) {
-      const hem = weighed(workedRound(round));
+      const hem = weighed(identityOfRound(round));
       const old = { ...loose(hem), version: 2, weighIns: byNumber(hem) };
       expect(checkHem(old)).toEqual({ ok: true, value: hem });
     }

@@ -26,7 +26,7 @@ import { language, stitch } from '../terms/terms.schema.ts';
 import { yarn } from '../yarn/yarn.schema.ts';
 import { FORMAT, VERSION } from './format.ts';
 import { workEvent } from './record.schema.ts';
-import { roundEntry, workedRound } from './round.schema.ts';
+import { roundEntry, roundIdentity } from './round.schema.ts';
 
 const rounds = named('rounds', list(roundEntry, LIMITS.entries));
 
@@ -47,7 +47,7 @@ const weighIn = record({
   yarn: id,
   of: byKind(
     record({ kind: Type.Literal('swatch'), stitch, stitches }),
-    record({ kind: Type.Literal('round'), round: workedRound }),
+    record({ kind: Type.Literal('round'), round: roundIdentity }),
   ),
   grams: above(0, 100_000),
 });

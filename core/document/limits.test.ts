@@ -10,7 +10,7 @@ import { plan } from '../plan/planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { saying } from '../testing/zips.ts';
 import { patternMarkdown, patternText } from '../words/patternText.ts';
-import { patternOf } from '../words/pattern.ts';
+import { writtenPattern } from '../words/pattern.ts';
 import { readPattern } from '../words/readPattern.ts';
 import { readBundle } from './bundle.ts';
 import { csvText, readCounts, readGrid } from './csv.ts';
@@ -75,7 +75,7 @@ describe('a border that is too large', () => {
       where: { in: 'round', number: made.rounds.length },
       values: { most: LIMITS.stitchesInRound },
     });
-    expect(patternText(patternOf(made))).toContain('are not worked');
+    expect(patternText(writtenPattern(made))).toContain('are not worked');
   });
 
   test('has a limit for all its rounds together', () => {
@@ -158,7 +158,7 @@ describe('what goes out is dead text', () => {
       ...rowsHem(),
       notes: '[x](javascript:alert(1))\n<javascript:alert(2)>\nJavaScript : alert(3)\n[a]: data:text/html,x',
     };
-    const markdown = patternMarkdown(patternOf(plan(hem)));
+    const markdown = patternMarkdown(writtenPattern(plan(hem)));
     expect(markdown).not.toMatch(/(^|[^\\])(javascript|data)\s*:/im);
     expect(markdown).not.toMatch(/(^|[^\\])[[<]/m);
   });

@@ -23,48 +23,52 @@ export interface OpenedFiles {
 }
 
 /** What a reader of files is given: an id for a hem that is new, and the time. */
-export interface Reading {
+export interface ReadContext {
   readonly newId: () => string;
   readonly now: Date;
 }
 
 export const refusedFile = (name: string, problems: readonly Problem[]): OpenedFiles => ({
-  ...NOTHING,
+  ...NOTHING_OPENED,
   refused: [{ name, problems, salvaged: null }],
 });
 
-export const NOTHING: OpenedFiles = { hems: [], refused: [], photos: [], wishes: null };
+export const NOTHING_OPENED: OpenedFiles = { hems: [], refused: [], photos: [], wishes: null };
 
 /** A hem file. */
-export function openHemFile({ name, text }: BundledFile, { newId, now }: Reading): OpenedFiles {
+export function openHemFile({ name, text }: BundledFile, { newId, now }: ReadContext): OpenedFiles {
   const outcome = readHem(text);
-  if (outcome.ok) return { ...NOTHING, hems: [outcome.value] };
+  if (outcome.ok) return { ...NOTHING_OPENED, hems: [outcome.value] };
   const salvaged = salvageHem(jsonOf(text), newId(), now);
-  return { ...NOTHING, refused: [{ name, problems: outcome.problems, salvaged }] };
+  return { ...NOTHING_OPENED, refused: [{ name, problems: outcome.problems, salvaged }] };
 }
 
 /** A file of a backup. @param told hears after each hem how many of how many have been read */
 export function openBundle(
   name: string,
   bytes: Uint8Array,
-  reading: Reading,
+  reading: ReadContext,
   told: (done: number, of: number) => void = () => undefined,
 ): OpenedFiles {
   const bundle = readBundle(bytes);
   if (!bundle.ok) return refusedFile(name, bundle.problems);
   const { files, photos, hands } = bundle.value;
   const wanted = hands === null ? null : readWishes(hands);
-  const refusedHands = wanted && !wanted.ok ? refusedFile(HANDS_FILE, wanted.problems) : NOTHING;
+  const refusedHands = wanted && !wanted.ok ? refusedFile(HANDS_FILE, wanted.problems) : NOTHING_OPENED;
   const hems = files.map((file, i) => {
     const opened = openHemFile(file, reading);
     told(i + 1, files.length);
     return opened;
   });
-  return together([{ ...NOTHING, photos, wishes: wanted?.ok ? wanted.value : null }, refusedHands, ...hems]);
+  return allOpened([
+    { ...NOTHING_OPENED, photos, wishes: wanted?.ok ? wanted.value : null },
+    refusedHands,
+    ...hems,
+  ]);
 }
 
 /** What several files hold, in order; of several wishes the last. */
-export const together = (all: readonly OpenedFiles[]): OpenedFiles => ({
+export const allOpened = (all: readonly OpenedFiles[]): OpenedFiles => ({
   hems: all.flatMap((o) => o.hems),
   refused: all.flatMap((o) => o.refused),
   photos: all.flatMap((o) => o.photos),

@@ -14,7 +14,7 @@ import { seeds, withSeed } from '../testing/seeds.ts';
 import { partWords } from '../words/parts.ts';
 import { checkHem } from './check.ts';
 import type { Hem } from './hem.ts';
-import { changesBetween, inverted, joinedChanges, settled, united, withChanges } from './parts.ts';
+import { changesBetween, inverted, joinedChanges, settleReferences, united, withChanges } from './parts.ts';
 
 const HEMS = demoPlans().map(([, { hem }]) => hem);
 const hem = rowsHem({ rounds: [entry({ id: 'a' }), entry({ id: 'b', stitch: 'hdc' }), entry({ id: 'c' })] });
@@ -150,6 +150,6 @@ describe('two copies of a hem united', () => {
 });
 
 test('parts that do not go together any more are not put together', () => {
-  expect(settled({ ...hem, pace: -1 }, [])).toBeNull();
-  expect(settled({ ...hem, base: { ...hem.base, yarn: 'nowhere' } }, [])).toBeNull();
+  expect(settleReferences({ ...hem, pace: -1 }, [])).toBeNull();
+  expect(settleReferences({ ...hem, base: { ...hem.base, yarn: 'nowhere' } }, [])).toBeNull();
 });

@@ -100,7 +100,7 @@ export const joinedChanges = (
   then: readonly PartChange[],
 ): readonly PartChange[] => touchedParts(first, then).filter((c) => !same(c.before, c.after));
 
-/** A hem with changes made to it, whatever else has changed in it since. It may have to be {@link settled}. */
+/** A hem with changes made to it, whatever else has changed in it since. It may have to be {@link settleReferences}. */
 export function withChanges(hem: Hem, changes: readonly PartChange[]): Hem {
   const result: Record<string, unknown> = { ...hem };
   const orders = new Map(changes.filter((c) => isListPart(c.part)).map((c) => [c.part, c]));
@@ -197,7 +197,7 @@ function unitedDesigns(common: Hem, mine: Hem, theirs: Hem, my: readonly PartCha
     const other = their.get(part);
     return other && !isListPart(part) && !same(other.after, after) ? [part] : [];
   });
-  const hem = settled(withChanges(theirs, my), [mine, theirs, common]);
+  const hem = settleReferences(withChanges(theirs, my), [mine, theirs, common]);
   return hem ? { hem, conflicts } : { hem: mine, conflicts: ['everything'] };
 }
 
@@ -207,7 +207,7 @@ function unitedDesigns(common: Hem, mine: Hem, theirs: Hem, my: readonly PartCha
  *
  * @param sources hems in which a yarn that is missing may be found
  */
-export function settled(hem: Hem, sources: readonly Hem[]): Hem | null {
+export function settleReferences(hem: Hem, sources: readonly Hem[]): Hem | null {
   const used = yarnsUsed(hem);
   const here = new Set(hem.yarns.map((y) => y.id));
   const found = sources.flatMap((s) => s.yarns);

@@ -4,7 +4,7 @@ import { baseRound } from '../base/baseRound.schema.ts';
 import { LIMITS } from '../limits.ts';
 import { piece } from '../piece/piece.schema.ts';
 import { yarn } from '../yarn/yarn.schema.ts';
-import { roundEntry, workedRound } from './round.schema.ts';
+import { roundEntry, roundIdentity } from './round.schema.ts';
 import {
   above,
   between,
@@ -28,7 +28,7 @@ const eventId = record({
 });
 
 const head = { id: eventId, at: said('when, for people to read; it orders nothing', text(40, 10)) };
-const of = { round: workedRound };
+const of = { round: roundIdentity };
 /** A length by the tape; null where it was not measured. */
 const measured = orNull(above(0, 10_000));
 const stitchesMade = said('made of the round so far, in the order of work', count);
@@ -77,7 +77,7 @@ const ripped = record({
 
 /** A quiet change that was made for a count in a round that had not been begun. */
 const adjusted = record({
-  round: workedRound,
+  round: roundIdentity,
   side: whole(0, LIMITS.sides - 1),
   from: said('stitches more or fewer on that side before, and since', whole(-20, 20)),
   to: whole(-20, 20),

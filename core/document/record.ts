@@ -41,7 +41,7 @@ type Struck = Extract<WorkEvent, { did: 'struck' }>;
 
 /** The last word on every entry that was struck, or made to count again, by its key. */
 export function strikesIn(record: WorkRecord): ReadonlyMap<string, Struck> {
-  const strikes = record.filter((e): e is Struck => e.did === 'struck').sort(inOrder);
+  const strikes = record.filter((e): e is Struck => e.did === 'struck').sort(compareEvents);
   return new Map(strikes.map((e) => [keyOf({ id: e.entry }), e]));
 }
 
@@ -67,7 +67,7 @@ export function standing(record: WorkRecord): WorkRecord {
 /** An entry of a record by what is its own. */
 export const keyOf = ({ id }: Pick<WorkEvent, 'id'>): string => `${id.counter} ${id.device}`;
 
-export const inOrder = (a: WorkEvent, b: WorkEvent): number =>
+export const compareEvents = (a: WorkEvent, b: WorkEvent): number =>
   a.id.counter - b.id.counter || (a.id.device < b.id.device ? -1 : a.id.device > b.id.device ? 1 : 0);
 
 /** Two copies of a record as one, in order: every event of both, once. It is `a` itself when `b` has nothing more. */
@@ -76,7 +76,7 @@ export function unitedRecords(a: WorkRecord, b: WorkRecord): WorkRecord {
   const here = new Set(a.map(keyOf));
   if (b.every((event) => here.has(keyOf(event)))) return a;
   const events = new Map([...a, ...b].map((event) => [keyOf(event), event]));
-  return [...events.values()].sort(inOrder);
+  return [...events.values()].sort(compareEvents);
 }
 
 /** The events of a record that another, from which it has grown, does not have. */

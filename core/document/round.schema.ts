@@ -35,7 +35,7 @@ export const roundEntry = record({
   ),
 });
 
-export const workedRound = record({
+export const roundIdentity = record({
   entry: said('id of the entry; null for the base round', orNull(text(64))),
   index: said('number of the round in its entry, from 0', whole(0, 10_000)),
 });
@@ -43,4 +43,4 @@ export const workedRound = record({
 /** One entry of the stack of rounds: a family with its choices, worked `times` times. */
 export type RoundEntry = Of<typeof roundEntry>;
 /** Which worked round it is, wherever its entry stands in the stack. */
-export type WorkedRound = Of<typeof workedRound>;
+export type RoundIdentity = Of<typeof roundIdentity>;

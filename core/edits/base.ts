@@ -2,7 +2,7 @@
 import { isAtJoin, type BaseRound, type RowRates, type SideChoice } from '../base/baseRound.ts';
 import type { CrossingId } from '../base/crossings.ts';
 import type { SchoolId } from '../base/schools.ts';
-import type { Start } from '../base/start.ts';
+import type { RoundStarts } from '../base/start.ts';
 import type { Hem } from '../document/hem.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { StitchKind } from '../terms/stitches.ts';
@@ -122,5 +122,5 @@ export const setClusterChains = (clusterChains: number): Edit =>
 export const chooseBaseYarn = (yarn: string): Edit => beforeWork('yarn of the base round', onBase({ yarn }));
 
 /** Where rounds start and join. */
-export const setStart = (part: Partial<Start>): Edit =>
+export const setStart = (part: Partial<RoundStarts>): Edit =>
   beforeWork('start of the rounds', (hem) => onBase({ start: { ...hem.base.start, ...part } })(hem));

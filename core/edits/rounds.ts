@@ -8,7 +8,7 @@ import { edit, gone, type Edit } from './edit.ts';
 const nameOf = ({ family }: RoundEntry): string => (familyById(family)?.name ?? 'your round').toLowerCase();
 
 /** Where new rounds go: on top of the stack, or, in a border that ends in an edge, under it or in its place. */
-export type Where = 'on top' | 'under' | 'instead';
+export type StackPosition = 'on top' | 'under' | 'instead';
 
 /**
  * New entries in the stack.
@@ -18,7 +18,7 @@ export type Where = 'on top' | 'under' | 'instead';
 export const addRounds = (
   label: string,
   entries: readonly RoundEntry[],
-  where: Where = 'on top',
+  where: StackPosition = 'on top',
   edge: string | null = null,
 ): Edit =>
   edit(label, ({ rounds }) => {

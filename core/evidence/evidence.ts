@@ -13,7 +13,7 @@ import {
   type CountedPlace,
   type Hands,
   type HandsPart,
-  type Seen,
+  type StitchObservation,
 } from '../hands/hands.ts';
 import { heightSeen, laySeen, looksOf, yarnSeen } from '../plan/observed.ts';
 import { plan as planOf } from '../plan/planner.ts';
@@ -22,7 +22,7 @@ import { yarnWeight } from '../terms/yarnWeights.ts';
 import { isPause } from '../work/session.ts';
 
 /** All that a hem’s record tells. */
-export interface Evidence extends Readonly<Record<HandsPart, readonly Seen[]>> {
+export interface Evidence extends Readonly<Record<HandsPart, readonly StitchObservation[]>> {
   readonly flat: readonly Lay[];
   readonly counted: readonly CountedSide[];
 }
@@ -94,7 +94,7 @@ function widthSeen(
   hem: Hem,
   { hem: begun, rounds }: Plan,
   looks: ReturnType<typeof looksOf>,
-): readonly Seen[] {
+): readonly StitchObservation[] {
   const ruleMm = (round: Pick<RoundPlan, 'yarnId' | 'hookMm'>): number => {
     const weight = yarnWeight(yarnOf(begun, round.yarnId).weight);
     return (100 / weight.stitchesPer10Cm) * Math.sqrt(round.hookMm / weight.hookMm[0]);
@@ -105,14 +105,14 @@ function widthSeen(
   const usualMm = ruleMm({ yarnId: base.yarnId, hookMm });
   // A gauge that nobody has touched tells nothing.
   const usual = usualGauge(yarnOf(begun, base.yarnId).weight, hem.hands);
-  const gauge: readonly Seen[] =
+  const gauge: readonly StitchObservation[] =
     usual.stitchesPer10Cm === stitchesPer10Cm && usual.hookMm === hookMm
       ? []
       : [{ stitch: 'sc', size: `${hookMm}`, ratio: gaugeMm / usualMm, error: GAUGE, swatch: true }];
   const measured = looks.flatMap((look) => {
     const round = rounds.find((r) => isRound(r, look.round));
     if (!round || round.free) return [];
-    return look.sidesCm.flatMap((cm, side): readonly Seen[] => {
+    return look.sidesCm.flatMap((cm, side): readonly StitchObservation[] => {
       const of = round.sides[side];
       if (cm === null || !of) return [];
       const widths = naturalLengthMm(round.ring, side, 1, round.widths);
@@ -127,7 +127,7 @@ function widthSeen(
 }
 
 /** How long stretches of work took beside the usual pace, by the times at which steps were noted in one sitting. */
-export function timeSeen(plan: Plan, isTheirs: IsTheirs = () => true): readonly Seen[] {
+export function timeSeen(plan: Plan, isTheirs: IsTheirs = () => true): readonly StitchObservation[] {
   const roundOf = (event: WorkEvent): RoundPlan | undefined =>
     plan.rounds.find((r) => isRound(r, event.round));
   const events = standing(plan.hem.record)
@@ -148,7 +148,7 @@ export function timeSeen(plan: Plan, isTheirs: IsTheirs = () => true): readonly 
     stretch.entries += event.stitches - (before.did === 'made' ? before.stitches : 0);
     stretches.set(key, stretch);
   });
-  return [...stretches.values()].flatMap(({ round, minutes, entries }): readonly Seen[] => {
+  return [...stretches.values()].flatMap(({ round, minutes, entries }): readonly StitchObservation[] => {
     const stitches = (entries * round.total) / Math.max(1, round.ring.made.length);
     if (stitches < 20 || minutes <= 0) return [];
     const ratio = (minutes * USUAL_PACE) / stitches;

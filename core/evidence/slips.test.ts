@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
-import { workedRound } from '../plan/types.ts';
+import { identityOfRound } from '../plan/types.ts';
 import { after, varied, workedInto } from '../testing/worked.ts';
 import { slipWords } from '../words/slipWords.ts';
 import { countSlip, lengthSlip, usedSlip, weightSlip } from './slips.ts';
@@ -50,7 +50,7 @@ describe('a number that is typed', () => {
     const asked = weightSlip(then, round, stitches, true, left * 10);
     expect(asked!.instead).toBeCloseTo(left, 1);
     expect(slipWords(asked!, (g) => `${g.toFixed(1)} g`)).toMatch(/Did you mean \d+\.\d g\?$/);
-    expect(workedRound(round)).toEqual({ entry: 'a', index: 0 });
+    expect(identityOfRound(round)).toEqual({ entry: 'a', index: 0 });
     // A ball that is begun holds no more than its label says.
     expect(weightSlip(then, round, stitches, false, 49)).toBeNull();
     expect(weightSlip(then, round, stitches, false, 490)!.instead).toBe(49);

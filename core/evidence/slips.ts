@@ -1,5 +1,5 @@
 /** Numbers that look like a slip when they are typed: so far from what is expected that another place of the point fits better. */
-import { workedRound, type RoundPlan, type Plan } from '../plan/types.ts';
+import { identityOfRound, type RoundPlan, type Plan } from '../plan/types.ts';
 import { PRIORS, type HandsPart } from '../hands/hands.ts';
 import type { Known } from '../hands/hands.schema.ts';
 import { looksLikeASlip } from '../hands/ratio.ts';
@@ -8,7 +8,7 @@ import { metresBetween } from '../plan/observed.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
 
 /** A number that is asked about. */
-export interface Slip {
+export interface DoubtedNumber {
   readonly typed: number;
   readonly expected: number;
   /** What may have been meant; null when no other place of the point fits. */
@@ -26,7 +26,7 @@ function slipIn(
   known: Known,
   error: number,
   valueOf: (typed: number) => number = (x) => x,
-): Slip | null {
+): DoubtedNumber | null {
   const odd = (x: number): boolean => {
     const value = valueOf(x);
     return value <= 0 || looksLikeASlip({ ratio: value / expected, error }, known, PRIORS[of]);
@@ -55,7 +55,7 @@ export function weightSlip(
   stitches: number,
   same: boolean,
   grams: number,
-): Slip | null {
+): DoubtedNumber | null {
   const { yarn, calibration } = yarnPlanOf(plan, round.yarnId);
   const before = same ? lastWeighed(plan.hem.record, yarn.id) : null;
   const known = about(calibration);
@@ -66,7 +66,7 @@ export function weightSlip(
       ? null
       : { typed: grams, expected: yarn.ballG, instead: grams / 10 <= most ? grams / 10 : null };
   }
-  const metres = metresBetween(plan.rounds, yarn.id, before, { round: workedRound(round), stitches });
+  const metres = metresBetween(plan.rounds, yarn.id, before, { round: identityOfRound(round), stitches });
   const expected = (metres * calibration.ratio * 100) / yarn.metresPer100G;
   const error = SCALE_G / Math.max(0.1, expected);
   const slip = slipIn(grams, expected, 'yarn', known, error, (x) => before.grams - x);
@@ -74,14 +74,14 @@ export function weightSlip(
 }
 
 /** What is weighed of a swatch or a whole round, beside its estimate. */
-export const usedSlip = (plan: Plan, yarnId: string, metres: number, grams: number): Slip | null => {
+export const usedSlip = (plan: Plan, yarnId: string, metres: number, grams: number): DoubtedNumber | null => {
   const { yarn, calibration } = yarnPlanOf(plan, yarnId);
   const expected = (metres * 100) / yarn.metresPer100G;
   return slipIn(grams, expected, 'yarn', about(calibration), SCALE_G / Math.max(0.1, expected));
 };
 
 /** A length that is measured, cm, beside what the plan has. */
-export const lengthSlip = (plan: Plan, typedCm: number, plannedCm: number): Slip | null =>
+export const lengthSlip = (plan: Plan, typedCm: number, plannedCm: number): DoubtedNumber | null =>
   slipIn(typedCm, plannedCm, 'height', about(plan.height), TAPE_CM / Math.max(0.1, plannedCm));
 
 /** A count that is so far off that a figure may be missing, or one too many. */

@@ -5,8 +5,8 @@ import type { Hem, RoundEntry } from '../document/hem.ts';
 import { fitPlan, fitTask } from './task.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { plan } from '../plan/planner.ts';
-import { comesOutEven } from '../plan/types.ts';
-import { isPlain, needsOf, patternOf } from '../ring/recipe.ts';
+import { planComesOutEven } from '../plan/types.ts';
+import { isPlainPattern, needsOf, sidePattern } from '../ring/recipe.ts';
 import { entry, rowsHem, sideChoice } from '../testing/hems.ts';
 import { takeSolution } from './apply.ts';
 import { VISIBILITY } from './cost.ts';
@@ -47,7 +47,7 @@ describe('a solution', () => {
       expect(solutions.length).toBeGreaterThan(0);
       for (const s of solutions) {
         const applied = plan(taken(made.hem, stack, s));
-        expect([s.changes, s.quiet, comesOutEven(applied)]).toEqual([s.changes, s.quiet, true]);
+        expect([s.changes, s.quiet, planComesOutEven(applied)]).toEqual([s.changes, s.quiet, true]);
         expect(applied.sides.map((side) => side.count)).toEqual(s.counts);
       }
       expect(solutions.map((s) => s.cost)).toEqual(solutions.map((s) => s.cost).sort((a, b) => a - b));
@@ -57,10 +57,10 @@ describe('a solution', () => {
   test('of the whole ring makes a clover come out', () => {
     const picots = entry({ id: 'e', family: 'triple-picot', size: 5, corner: 'three' });
     const made = plan(rowsHem({ counts: [150, 168, 150, 168], rounds: [entry(), picots] }));
-    expect(comesOutEven(made)).toBe(false);
+    expect(planComesOutEven(made)).toBe(false);
     const stack = made.rounds.slice(1).map((r) => r.written!);
     for (const s of fitPlan(made).solutions) {
-      expect(comesOutEven(plan(taken(made.hem, stack, s)))).toBe(true);
+      expect(planComesOutEven(plan(taken(made.hem, stack, s)))).toBe(true);
     }
   });
 
@@ -98,7 +98,7 @@ describe('corners that were left open', () => {
       const stack = plan(hem)
         .rounds.slice(1)
         .map((r) => r.written!);
-      expect(comesOutEven(plan(taken(hem, stack, best!)))).toBe(true);
+      expect(planComesOutEven(plan(taken(hem, stack, best!)))).toBe(true);
       return { changed: best!.corners !== undefined, words: solutionWords(plan(hem), best!) };
     });
     expect(costs.some((c) => c.changed)).toBe(true);
@@ -149,7 +149,7 @@ describe('the optimum', () => {
           for (const c of counts[2]!)
             for (const d of counts[3]!) {
               const applied = plan({ ...hem, base: { ...hem.base, sides: [a, b, c, d].map(sideChoice) } });
-              if (comesOutEven(applied)) best = Math.min(best, baseCost(task, [a, b, c, d]));
+              if (planComesOutEven(applied)) best = Math.min(best, baseCost(task, [a, b, c, d]));
             }
       expect(solveFit(task).solutions[0]!.cost).toBeCloseTo(best, 9);
     }
@@ -212,8 +212,8 @@ function baseCost(task: FitTask, counts: readonly number[]): number {
 function exhaustive(hem: Hem, task: FitTask): number {
   const { stack } = task;
   const perRound = stack.rounds.map((r) => {
-    const pattern = patternOf(r.recipe.side);
-    if (isPlain(pattern)) return [0, 1, -1];
+    const pattern = sidePattern(r.recipe.side);
+    if (isPlainPattern(pattern)) return [0, 1, -1];
     const skips = [...pattern.head, ...pattern.body, ...pattern.tail].some((s) => s.do === 'skip');
     return skips ? [0, 1, -1, 2, -2] : [0];
   });
@@ -233,9 +233,9 @@ function exhaustive(hem: Hem, task: FitTask): number {
         words: '',
       };
       const applied = plan(taken(hem, stack.rounds, solution));
-      if (!comesOutEven(applied)) continue;
+      if (!planComesOutEven(applied)) continue;
       const quiet = changes.reduce((sum, c, k) => {
-        const plain = isPlain(patternOf(stack.rounds[k]!.recipe.side));
+        const plain = isPlainPattern(sidePattern(stack.rounds[k]!.recipe.side));
         return sum + VISIBILITY[plain ? 'plain' : 'skip'](c, k === stack.rounds.length - 1);
       }, 0);
       const lopsided = applied.rounds.filter((r) => r.sides[0]!.fit?.lopsided).length * VISIBILITY.lopsided;

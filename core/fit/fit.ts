@@ -11,7 +11,7 @@ import type { Edge } from '../piece/edge.ts';
 import type { Verdict } from '../flat/flat.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
-import { kindOf, remainders, ringRounds, searchSide, Tables, type SideWay } from './side.ts';
+import { wayKind, remainders, ringRounds, searchSide, Tables, type SideWay } from './side.ts';
 import type { FitSide, FitStack } from './sideTask.ts';
 
 export interface FitTask {
@@ -143,7 +143,7 @@ type Searches = readonly ReturnType<typeof searchSide>[];
 function classes(search: Searches[number], task: FitTask): readonly (readonly SideWay[])[] {
   const found = new Map<string, SideWay[]>();
   for (const way of search.ways) {
-    const key = `${kindOf(way)} ${remainders(way.places, task.stack).join(' ')}`;
+    const key = `${wayKind(way)} ${remainders(way.places, task.stack).join(' ')}`;
     const kept = found.get(key);
     if (kept) kept.push(way);
     else found.set(key, [way]);
@@ -208,7 +208,7 @@ const joined = (a: Joint, b: Joint, moduli: readonly number[]): Joint => ({
 function thin(joints: readonly Joint[], most: number): readonly Joint[] {
   const perState = new Map<string, Joint[]>();
   for (const joint of [...joints].sort((x, y) => x.cost - y.cost)) {
-    const kinds = [...joint.ways.values()].map(kindOf);
+    const kinds = [...joint.ways.values()].map(wayKind);
     const key = `${joint.rest.join(' ')} ${[...new Set(kinds)].sort().join()}`;
     const kept = perState.get(key) ?? [];
     if (kept.length < most) kept.push(joint);

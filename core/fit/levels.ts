@@ -3,9 +3,9 @@ import { trialBase } from '../base/baseRound.ts';
 import { type Edge, evenEdge } from '../piece/edge.ts';
 import type { Outline } from '../piece/outline.ts';
 import {
-  isPlain,
+  isPlainPattern,
   needsOfPattern,
-  patternOf,
+  sidePattern,
   placeKindsUsed,
   waysOf,
   type Needs,
@@ -43,7 +43,7 @@ export const outlineOf = (side: FitSide): Outline => ({
   turns: [...side.turns],
 });
 
-export function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
+export function fitLevels(side: FitSide, stack: FitStack): readonly Level[] {
   const outline = outlineOf(side);
   let ring = trialBase(stack.base, side.choice, evenly(side.edge), side.turns, FEW, side.stitchWidthMm);
   let plain = !readsEdge(side, stack);
@@ -53,7 +53,7 @@ export function levelsOf(side: FitSide, stack: FitStack): readonly Level[] {
     const alone = { ...round, entry: { ...round.entry, changes: {} } };
     const worked = workRound(ring, recipe, circumstancesOf(alone, outline, stack.heightsBelow[k]!));
     const stays = recipe.surface === true || recipe.scope === 'ring';
-    const roundIsPlain = isPlain(patternOf(recipe.side)) && !stays;
+    const roundIsPlain = isPlainPattern(sidePattern(recipe.side)) && !stays;
     const stitches = tallySide(ring, 0).stitches;
     const ways = waysOf(recipe, side.turns.length > 0);
     const level: Level = {
@@ -93,11 +93,11 @@ export function readsEdge(side: FitSide, stack: FitStack): boolean {
 }
 
 function likenessOf({ recipe, sitsOn }: WrittenRound, ways: Ways): Pick<Level, keyof typeof NO_PATTERN> {
-  const { head, body, tail } = patternOf(ways.own);
+  const { head, body, tail } = sidePattern(ways.own);
   return {
     skips: [...head, ...body, ...tail].some((s) => s.do === 'skip'),
     intoStitches: sitsOn === 'stitch' && placeKindsUsed(ways.own).size === 1,
-    needs: needsOfPattern(patternOf(ways.own), recipe.scope),
-    otherNeeds: ways.other ? needsOfPattern(patternOf(ways.other), recipe.scope) : null,
+    needs: needsOfPattern(sidePattern(ways.own), recipe.scope),
+    otherNeeds: ways.other ? needsOfPattern(sidePattern(ways.other), recipe.scope) : null,
   };
 }

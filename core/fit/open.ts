@@ -9,7 +9,7 @@ import { fitPlan, fitTask } from './task.ts';
 import { performed } from '../edits/edit.ts';
 import type { Verdict } from '../flat/flat.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
-import { comesOutEven, type Plan } from '../plan/types.ts';
+import { planComesOutEven, type Plan } from '../plan/types.ts';
 import { workedRounds } from '../record/record.ts';
 import { groundNeeded } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
@@ -66,7 +66,7 @@ export function fitHem(hem: Hem, worked = workedRounds(hem.record).length): Fit 
  */
 function asItIs(made: Plan): readonly FitSolution[] {
   const worked = made.rounds.slice(1);
-  if (!comesOutEven(made) || worked.length === 0) return [];
+  if (!planComesOutEven(made) || worked.length === 0) return [];
   return [
     {
       counts: made.sides.map((s) => s.count),
@@ -87,7 +87,7 @@ function proved(hem: Hem, planner: Planner, solutions: readonly FitSolution[]): 
     const outcome = performed(hem, takeSolution(stack, solution));
     if (!outcome.ok) return [];
     const made = planner(outcome.value);
-    const holds = made.rounds.length === stack.length + 1 && comesOutEven(made);
+    const holds = made.rounds.length === stack.length + 1 && planComesOutEven(made);
     return holds ? [{ ...solution, worst: worstOf(made) }] : [];
   });
 }

@@ -13,12 +13,12 @@ import { trialBase } from '../base/baseRound.ts';
 import type { Edge } from '../piece/edge.ts';
 import { plainChange } from '../ring/along.ts';
 import { withStitches } from '../ring/found.ts';
-import { comesOutEven, needsOf, type Needs } from '../ring/recipe.ts';
+import { meetsNeeds, needsOf, type Needs } from '../ring/recipe.ts';
 import { placesOnSide, tallySide, type Ring } from '../ring/ring.ts';
 import { workRound } from '../ring/work.ts';
 import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
 import { VISIBILITY } from './cost.ts';
-import { FEW, levelsOf, readsEdge, outlineOf, type Level } from './levels.ts';
+import { FEW, fitLevels, readsEdge, outlineOf, type Level } from './levels.ts';
 import { isLast, type FitSide, type FitStack } from './sideTask.ts';
 
 /** One way along a side: its base count and the quiet change of every round. */
@@ -121,7 +121,7 @@ export class Tables {
     let table = this.tables.get(key);
     if (!table) {
       table = {
-        levels: levelsOf(side, stack),
+        levels: fitLevels(side, stack),
         known: stack.rounds.map(() => new Map<string | number, Found>()),
       };
       this.tables.set(key, table);
@@ -230,7 +230,7 @@ class Cheapest {
 }
 
 /** Whether a way makes quiet changes, and whether it goes off centre: solutions are to differ in these. */
-export const kindOf = (way: SideWay): string =>
+export const wayKind = (way: SideWay): string =>
   `${way.changes.some((c) => c !== 0) ? 'quiet' : ''}${way.lopsided ? ' lopsided' : ''}`;
 
 /** Rounds that run past the corners, in order. */
@@ -331,8 +331,8 @@ function patternedSteps(
 
 /** How a pattern that goes into stitches comes out on a count. */
 function wayOut(places: number, needs: Needs, other: Needs | null): 'none' | 'even' | 'lopsided' {
-  if (comesOutEven(places, needs)) return 'even';
-  return other && comesOutEven(places, other) ? 'lopsided' : 'none';
+  if (meetsNeeds(places, needs)) return 'even';
+  return other && meetsNeeds(places, other) ? 'lopsided' : 'none';
 }
 
 function workedState(ring: Ring): State {

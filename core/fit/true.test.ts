@@ -7,7 +7,7 @@ import { newHem } from '../document/newHem.ts';
 import { performed } from '../edits/edit.ts';
 import type { Piece } from '../piece/piece.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
-import { comesOutEven } from '../plan/types.ts';
+import { planComesOutEven } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import { chanceOf, type Chance } from '../chance.ts';
@@ -91,7 +91,7 @@ describe('every fit that is offered', () => {
             const outcome = performed(hem, takeSolution(stack, s));
             if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
             const taken = plan(outcome.value);
-            expect([s.changes, s.quiet, comesOutEven(taken)]).toEqual([s.changes, s.quiet, true]);
+            expect([s.changes, s.quiet, planComesOutEven(taken)]).toEqual([s.changes, s.quiet, true]);
             expect([s.changes, s.quiet, worstOf(taken)]).toEqual([s.changes, s.quiet, s.worst]);
             expect(taken.sides.map((x) => x.count)).toEqual(s.counts);
             // What says that nothing is changed changes nothing.
@@ -102,7 +102,7 @@ describe('every fit that is offered', () => {
           expect(flatness).toEqual([...flatness].sort((a, b) => a - b));
           // What comes out even as it is has nothing in its way.
           if (
-            comesOutEven(made) &&
+            planComesOutEven(made) &&
             made.rounds.length ===
               hem.rounds.reduce(
                 (n, r) => n + r.times * FAMILIES.find((f) => f.id === r.family)!.roundsPerRepeat,
@@ -135,7 +135,7 @@ describe('every fit that is offered', () => {
           const stack = made.rounds.slice(1).map((r) => r.written!);
           for (const s of fitHem(made.hem).solutions) {
             const outcome = performed(made.hem, takeSolution(stack, s));
-            expect(outcome.ok && comesOutEven(plan(outcome.value))).toBe(true);
+            expect(outcome.ok && planComesOutEven(plan(outcome.value))).toBe(true);
           }
         });
       }
@@ -145,7 +145,7 @@ describe('every fit that is offered', () => {
 
   test('is quiet where nothing needs to be changed: what contains it is not shown', () => {
     for (const [, made] of demoPlans()) {
-      if (!comesOutEven(made) || worstOf(made).verdict !== 'flat') continue;
+      if (!planComesOutEven(made) || worstOf(made).verdict !== 'flat') continue;
       const { solutions } = fitHem(made.hem);
       expect(solutions.map(changesNothing)).toEqual([true]);
     }

@@ -3,7 +3,7 @@ import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { rectangle, regular } from '../piece/outline.ts';
 import { chainRun, stitchOf } from '../ring/stitch.ts';
-import { NOTHING, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, type Ring } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { FLAT_LIMITS, entryWidths, feetOnRing, roundHeight, strain, verdict } from './flat.ts';
 
@@ -75,7 +75,7 @@ describe('chains give way', () => {
     const places = Array.from({ length: 12 / step }, (_, k) => k * step);
     return {
       made: places.flatMap(() => [sc, chainRun(chains)]),
-      into: Int32Array.from(places.flatMap((p) => [p, NOTHING])),
+      into: Int32Array.from(places.flatMap((p) => [p, IN_NOTHING])),
       centres: [],
     };
   };

@@ -5,7 +5,7 @@
 import type { Body } from '../piece/edge.ts';
 import { lengthAt, type Outline } from '../piece/outline.ts';
 import {
-  NOTHING,
+  IN_NOTHING,
   census,
   entryOf,
   isGap,
@@ -68,7 +68,7 @@ export function naturalLengthMm(
  * @param feetOf tells where the places that it is worked into lie
  * @returns null when every entry is one stitch wide, as on a ring without chains
  */
-export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null {
+export function entryWidths(ring: Ring, feetOf: () => FootPlaces): Float32Array | null {
   if (![...census(ring).keys()].some(isChainRun)) return null;
   const size = ring.made.length;
   const widths = new Float32Array(size);
@@ -82,7 +82,7 @@ export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null
   let before = ring.into[workedBefore(ring, 0)]!;
   for (let i = 0; i < size; i++) {
     const place = ring.into[i]!;
-    if (place === NOTHING) continue;
+    if (place === IN_NOTHING) continue;
     if (place !== before) starts.push(i);
     before = place;
   }
@@ -106,14 +106,14 @@ export function entryWidths(ring: Ring, feetOf: () => Feet): Float32Array | null
 }
 
 /** Where places lie along the edge or ring that a round is worked into, in its stitch widths. */
-export interface Feet {
+export interface FootPlaces {
   readonly at: (place: number) => number;
   /** Length all round. */
   readonly whole: number;
 }
 
 /** Feet on a ring with known widths; stitches of another width are brought to the round's own by `scale`. */
-export function feetOnRing(below: Ring, widths: Float32Array | null, scale: number): Feet {
+export function feetOnRing(below: Ring, widths: Float32Array | null, scale: number): FootPlaces {
   const at = new Float64Array(below.made.length + 1);
   for (let i = 0; i < below.made.length; i++) {
     at[i + 1] = at[i]! + scale * (widths?.[i] ?? topWidth(below.made[i]!));
@@ -128,7 +128,7 @@ export function feetOnRing(below: Ring, widths: Float32Array | null, scale: numb
 }
 
 /** Feet on the spots of a piece's edges, as the base round numbers them. */
-export function feetOnBody({ edges }: Body, stitchWidthMm: number): Feet {
+export function feetOnBody({ edges }: Body, stitchWidthMm: number): FootPlaces {
   const at: number[] = [];
   let sum = 0;
   for (const edge of edges) {
@@ -146,7 +146,7 @@ function workedBefore(ring: Ring, i: number): number {
   const size = ring.made.length;
   for (let k = 1; k < size; k++) {
     const before = (i - k + size) % size;
-    if (ring.into[before] !== NOTHING) return before;
+    if (ring.into[before] !== IN_NOTHING) return before;
   }
   return i;
 }

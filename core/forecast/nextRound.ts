@@ -3,7 +3,7 @@ import type { Hem, RoundEntry } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
 import { tallyRing, type Tally } from '../ring/ring.ts';
-import { addRounds, type Where } from '../edits/rounds.ts';
+import { addRounds, type StackPosition } from '../edits/rounds.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { firstChoice, groundNeeded, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
@@ -36,12 +36,12 @@ const underEdge = (plan: Plan, edge: RoundEntry): RoundPlan =>
  * in its place. On top of an edge goes what is made for its spaces, and what lies on the face. Nothing when the edge has been
  * worked and nothing goes on it.
  */
-export function waysIn(plan: Plan, family: Family): readonly Where[] {
+export function waysIn(plan: Plan, family: Family): readonly StackPosition[] {
   const edge = edgeOf(plan);
   const recipe = recipeOf(family.write(firstChoice(family), 0));
   if (!edge || recipe.surface) return ['on top'];
   const top = topOf(plan);
-  const onTop: readonly Where[] =
+  const onTop: readonly StackPosition[] =
     sitsOn(recipe) !== 'stitch' && groundNeeded(family, top.ring) === null ? ['on top'] : [];
   if (top.done) return onTop;
   return family.edge === 'straight' ? ['under', 'instead', ...onTop] : ['instead', ...onTop];
@@ -51,7 +51,7 @@ export function waysIn(plan: Plan, family: Family): readonly Where[] {
 export function entriesFor(
   plan: Plan,
   family: Family,
-  where: Where,
+  where: StackPosition,
   yarn: string,
   ids: readonly [string, string],
 ): readonly RoundEntry[] {

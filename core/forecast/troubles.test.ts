@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { performed } from '../edits/edit.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
-import { comesOutEven, isEven, type Plan } from '../plan/types.ts';
+import { planComesOutEven, isEven, type Plan } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
@@ -126,6 +126,6 @@ describe('a round for a border that ends in an edge', () => {
   test('has no place once the edge has been worked', () => {
     const begun = { ...made, rounds: made.rounds.map((r) => ({ ...r, done: {} as never })) };
     expect(waysIn(begun, family('plain'))).toEqual([]);
-    expect(comesOutEven(made)).toBe(made.rounds.every((r) => r.even));
+    expect(planComesOutEven(made)).toBe(made.rounds.every((r) => r.even));
   });
 });

@@ -5,7 +5,7 @@ import { isEven, leftOut, type Plan, type YarnPlan } from '../plan/types.ts';
 import type { SideFit } from '../ring/along.ts';
 import { ballEnds, supplyOf, type BallEnd } from './supply.ts';
 
-export type Trouble =
+export type BorderTrouble =
   /** Rounds that cannot be worked, or not be read, and so are not there. */
   | { readonly kind: 'left out' }
   | {
@@ -34,10 +34,10 @@ export type Trouble =
       readonly counts: readonly [number, number];
     };
 
-const known = new WeakMap<Plan, readonly Trouble[]>();
+const known = new WeakMap<Plan, readonly BorderTrouble[]>();
 
 /** What is wrong with a border, the worst first; nothing when all fits, lies flat and lasts. */
-export function troublesOf(plan: Plan): readonly Trouble[] {
+export function troublesOf(plan: Plan): readonly BorderTrouble[] {
   let found = known.get(plan);
   if (!found) {
     const flat = flatness(plan);
@@ -56,7 +56,7 @@ export function troublesOf(plan: Plan): readonly Trouble[] {
   return found;
 }
 
-function uneven({ rounds }: Plan): readonly Trouble[] {
+function uneven({ rounds }: Plan): readonly BorderTrouble[] {
   return rounds.flatMap(({ number, even, sides }) => {
     if (even) return [];
     const off = sides.flatMap(({ fit }, side) => (fit && !isEven(fit) ? [{ side, fit }] : []));
@@ -64,7 +64,7 @@ function uneven({ rounds }: Plan): readonly Trouble[] {
   });
 }
 
-function onEdges({ problems, rounds }: Plan): readonly Trouble[] {
+function onEdges({ problems, rounds }: Plan): readonly BorderTrouble[] {
   return problems.flatMap(({ code, where }) =>
     code === 'on-an-edge' && where.in === 'round'
       ? [{ kind: 'on an edge', round: where.number, edge: rounds[where.number]!.onto } as const]
@@ -72,7 +72,7 @@ function onEdges({ problems, rounds }: Plan): readonly Trouble[] {
   );
 }
 
-type NotFlat = Extract<Trouble, { kind: 'not flat' }>;
+type NotFlat = Extract<BorderTrouble, { kind: 'not flat' }>;
 
 /** The worst place for each thing that is to be said of how it lies. */
 function flatness({ rounds }: Plan): readonly NotFlat[] {
@@ -95,7 +95,7 @@ function flatness({ rounds }: Plan): readonly NotFlat[] {
   return [...found.values()].sort((a, b) => Math.abs(b.strain) - Math.abs(a.strain));
 }
 
-function yarns(plan: Plan): readonly Extract<Trouble, { kind: 'yarn' }>[] {
+function yarns(plan: Plan): readonly Extract<BorderTrouble, { kind: 'yarn' }>[] {
   return plan.yarns.flatMap((yarn) => {
     const supply = supplyOf(yarn);
     if (supply !== 'may run out' && supply !== 'runs out') return [];
@@ -106,7 +106,7 @@ function yarns(plan: Plan): readonly Extract<Trouble, { kind: 'yarn' }>[] {
   });
 }
 
-function unlike(plan: Plan): readonly Trouble[] {
+function unlike(plan: Plan): readonly BorderTrouble[] {
   return oppositeSides(plan.body).flatMap(([a, b]) => {
     const counts = [countOf(plan, a), countOf(plan, b)] as const;
     return counts[0] === counts[1] ? [] : [{ kind: 'unlike', sides: [a, b] as const, counts } as const];

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { LEARNED, estimateRows, thousandMakers, type Trial } from '../testing/makers.ts';
 import { learn } from './ratio.ts';
-import { knownFor, partFrom, ruleOfThumb, type Seen } from './hands.ts';
+import { knownFor, partFrom, ruleOfThumb, type StitchObservation } from './hands.ts';
 
 const makers = thousandMakers();
 const PRIOR = { about: 1, spread: 0.1, drift: 0.03 };
@@ -70,7 +70,7 @@ test('the page of estimates has the figures of these makers', () => {
 });
 
 test('a stitch that was never worked goes by what holds for all, one that was by its own', () => {
-  const seen: Seen[] = Array.from({ length: 9 }, (_, i) => ({
+  const seen: StitchObservation[] = Array.from({ length: 9 }, (_, i) => ({
     stitch: i % 3 === 0 ? 'dc' : 'sc',
     size: '4',
     ratio: i % 3 === 0 ? 1.2 : 1.05,

@@ -10,14 +10,14 @@ export const PARTS = ['time', 'yarn', 'height', 'width'] as const;
 export type HandsPart = (typeof PARTS)[number];
 
 /** What was learned. */
-export interface Hands extends Readonly<Record<HandsPart, Part>> {
+export interface Hands extends Readonly<Record<HandsPart, LearnedPart>> {
   /** Strain that still lies flat. */
   readonly flat: Learned;
   readonly counted: Counted;
 }
 
 /** Something that is learned for all stitches, and for each stitch, and each yarn weight or hook, on top of that. */
-export interface Part {
+export interface LearnedPart {
   readonly all: Learned;
   readonly byStitch: Readonly<Record<string, Learned>>;
   readonly bySize: Readonly<Record<string, Learned>>;
@@ -57,14 +57,14 @@ const APART: Readonly<Record<HandsPart, { readonly stitch: number; readonly size
 };
 
 /** Something observed of a stitch, with a yarn of a weight or with a hook. */
-export interface Seen extends Observation {
+export interface StitchObservation extends Observation {
   readonly stitch: StitchKind;
   /** The yarn weight’s number, or the hook in mm; empty where it does not matter. */
   readonly size: string;
 }
 
 /** A part by what was seen of it: for all stitches first, each size about that, and each stitch about both. */
-export function partFrom(of: HandsPart, seen: readonly Seen[]): Part {
+export function partFrom(of: HandsPart, seen: readonly StitchObservation[]): LearnedPart {
   const prior = PRIORS[of];
   const apart = APART[of];
   const across = acrossAll(of);
@@ -200,7 +200,7 @@ export function knownFrom(hands: Pick<Hands, keyof KnownHands>, uses: Use = () =
 }
 
 /** A part as its maker says that it is: surer than anything that was observed, and the same for all stitches. */
-export function inOwnWords(of: HandsPart, ratio: number): Part {
+export function inOwnWords(of: HandsPart, ratio: number): LearnedPart {
   const { drift } = acrossAll(of);
   const half = RANGE * drift;
   const all: Learned = {

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { learnFlat } from './flatness.ts';
 import { usualGauge } from './gauge.ts';
-import { PARTS, knownFor, knownFrom, partFrom, type Hands, type Seen } from './hands.ts';
+import { PARTS, knownFor, knownFrom, partFrom, type Hands, type StitchObservation } from './hands.ts';
 import { NO_WISHES, USES, readWishes, withOwnWords, writeWishes } from './wishes.ts';
 
-const seen: readonly Seen[] = Array.from({ length: 8 }, (_, i) => ({
+const seen: readonly StitchObservation[] = Array.from({ length: 8 }, (_, i) => ({
   stitch: i % 2 === 0 ? 'sc' : 'dc',
   size: '5',
   ratio: 1.1,

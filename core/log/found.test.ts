@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { plan } from '../plan/planner.ts';
-import { workedRound } from '../plan/types.ts';
+import { identityOfRound } from '../plan/types.ts';
 import { after, varied, workedInto } from '../testing/worked.ts';
 import { layAgrees, layWords } from '../words/foundWords.ts';
 import { foundOf } from './found.ts';
@@ -50,7 +50,7 @@ describe('what was found', () => {
 
   test('stands beside what was planned before it was seen: what is seen to ripple was not planned so for that', () => {
     const before = workedInto(varied, 1, 1);
-    const round = workedRound(before.rounds[1]!);
+    const round = identityOfRound(before.rounds[1]!);
     const look = {
       did: 'looked',
       round,

@@ -8,7 +8,7 @@ import { isRound, type Plan } from '../plan/types.ts';
 import { weighedStretches } from '../record/weighings.ts';
 
 /** A number that was planned, and what was found. */
-export interface Found {
+export interface LogFound {
   /** Number of the round up to whose place it was found. */
   readonly round: number;
   /** Number of the side, name of the yarn, or which way across; null where there is only one. */
@@ -29,13 +29,13 @@ export interface FoundLay {
 
 export interface AllFound {
   /** Stitches of sides that were counted, of rounds that stand. */
-  readonly counts: readonly Found[];
+  readonly counts: readonly LogFound[];
   /** Grams from one weighing to the next; `of` is the yarn. */
-  readonly yarn: readonly Found[];
+  readonly yarn: readonly LogFound[];
   /** Across the rounds, cm. */
-  readonly height: readonly Found[];
+  readonly height: readonly LogFound[];
   /** From edge to edge, cm; `of` is “across” or “down”. */
-  readonly size: readonly Found[];
+  readonly size: readonly LogFound[];
   readonly lay: readonly FoundLay[];
 }
 

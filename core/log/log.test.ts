@@ -1,17 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
 import { NOTHING_DONE, keyOf, noted, unitedRecords, type Deed, type WorkRecord } from '../document/record.ts';
-import type { Hem, WorkedRound } from '../document/hem.ts';
+import type { Hem, RoundIdentity } from '../document/hem.ts';
 import { plan } from '../plan/planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { workedUpTo } from '../work/progress.ts';
-import { entryWords, logCsv } from '../words/logWords.ts';
+import { logEntryWords, logCsv } from '../words/logWords.ts';
 import { weighedStretches } from '../record/weighings.ts';
-import { daysOf, kindOf, logOf, rhythmOf, stretchesOf } from './log.ts';
+import { daysOf, logKind, logOf, rhythmOf, stretchesOf } from './log.ts';
 
 const hem = rowsHem({ counts: [61, 73, 61, 73], rounds: [entry({ id: 'a', times: 2 })] });
-const base: WorkedRound = { entry: null, index: 0 };
-const first: WorkedRound = { entry: 'a', index: 0 };
+const base: RoundIdentity = { entry: null, index: 0 };
+const first: RoundIdentity = { entry: 'a', index: 0 };
 const time = (minute: number, day = 3): string => new Date(Date.UTC(2026, 1, day, 9, minute)).toISOString();
 
 /** A hem of which something was done, each deed at its own time. */
@@ -62,7 +62,7 @@ describe('an entry that was wrong', () => {
     const struck = after(strike(6));
     expect(found(struck)[0]).toBe(plan(hem).rounds[0]!.sides[0]!.tally.stitches);
     const line = logOf(struck).find((e) => e.event.did === 'counted')!;
-    expect([line.struck, entryWords(line)]).toEqual([
+    expect([line.struck, logEntryWords(line)]).toEqual([
       true,
       `Base round counted: A 62 (planned ${found(struck)[0]}), B 73 (planned ${found(struck)[1]}), D 73 (planned ${found(struck)[3]})`,
     ]);
@@ -75,7 +75,7 @@ describe('an entry that was wrong', () => {
     const right = after(strike(5, { grams: 41 }));
     expect(weighedStretches(right.record).map((s) => [s.grams, s.to.stitches])).toEqual([[7, 70]]);
     expect(plan(right).yarns[0]!.calibration.ratio).not.toBe(plan(worked).yarns[0]!.calibration.ratio);
-    expect(logOf(right).map(entryWords)).toContain(
+    expect(logOf(right).map(logEntryWords)).toContain(
       'Plain yarn weighed: 41 g (noted as 40 g) left of the ball',
     );
     expect(weighedStretches(after(strike(5)).record)).toEqual([]);
@@ -113,7 +113,7 @@ describe('an entry that was wrong', () => {
 
 describe('the log', () => {
   test('tells steps of one sitting as one stretch, and a pause parts them', () => {
-    const stretches = stretchesOf(logOf(worked).filter((e) => kindOf(e) === 'stitches'));
+    const stretches = stretchesOf(logOf(worked).filter((e) => logKind(e) === 'stitches'));
     expect(stretches.map((s) => [s.entries, s.last.event.did === 'made' && s.last.event.stitches])).toEqual([
       [3, 70],
       [1, 120],
@@ -126,7 +126,7 @@ describe('the log', () => {
       [{ ...begin, round: first, entry: hem.rounds[0]!, ground: null } as Deed, time(5)],
       [{ did: 'ripped', round: first, stitches: 0, found: [] }, time(6)],
     ]);
-    expect(logOf(later).map(entryWords).slice(-2)).toEqual([
+    expect(logOf(later).map(logEntryWords).slice(-2)).toEqual([
       'Round 1 begun in Plain yarn',
       'Round 1 ripped out',
     ]);

@@ -3,7 +3,14 @@
  * follows from the record; here alone the clock orders.
  */
 import type { Hem, WorkEvent } from '../document/hem.ts';
-import { canBeStruck, inOrder, keyOf, standing, strikesIn, type WorkRecord } from '../document/record.ts';
+import {
+  canBeStruck,
+  compareEvents,
+  keyOf,
+  standing,
+  strikesIn,
+  type WorkRecord,
+} from '../document/record.ts';
 import { sameRound } from '../record/record.ts';
 import { isPause } from '../work/session.ts';
 
@@ -42,9 +49,10 @@ const KINDS: Readonly<Record<WorkEvent['did'], LogKind>> = {
   struck: 'repairs',
 };
 
-export const kindOf = ({ event }: LogEntry): LogKind => KINDS[event.did];
+export const logKind = ({ event }: LogEntry): LogKind => KINDS[event.did];
 
-const byTime = (a: WorkEvent, b: WorkEvent): number => Date.parse(a.at) - Date.parse(b.at) || inOrder(a, b);
+const byTime = (a: WorkEvent, b: WorkEvent): number =>
+  Date.parse(a.at) - Date.parse(b.at) || compareEvents(a, b);
 
 /** Every entry of a hem’s record but the strikes themselves, the earliest first. */
 export function logOf(hem: Hem): readonly LogEntry[] {
@@ -78,7 +86,7 @@ interface RoundThen {
 function roundsThen(record: WorkRecord): ReadonlyMap<string, RoundThen> {
   const then = new Map<string, RoundThen>();
   let begun: readonly Extract<WorkEvent, { did: 'began' }>[] = [];
-  for (const event of [...record].sort(inOrder)) {
+  for (const event of [...record].sort(compareEvents)) {
     if (event.did === 'began' && !begun.some((b) => sameRound(b.round, event.round)))
       begun = [...begun, event];
     const at = begun.findIndex((b) => sameRound(b.round, event.round));
@@ -136,7 +144,7 @@ export function daysOf(records: readonly WorkRecord[], dayOf: (at: string) => st
         on(event.at).minutes += (Date.parse(event.at) - Date.parse(before.at)) / 60_000;
     });
     const made = new Map<string, number>();
-    for (const event of [...standing(record)].sort(inOrder)) {
+    for (const event of [...standing(record)].sort(compareEvents)) {
       if (event.did !== 'made' && event.did !== 'ripped') continue;
       const key = `${event.round.entry ?? ''} ${event.round.index}`;
       on(event.at).stitches += event.stitches - (made.get(key) ?? 0);

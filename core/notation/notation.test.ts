@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
 import { problemLine } from '../problems.ts';
 import { firstChoice } from '../rounds/facts.ts';
-import type { Instruction, Recipe, Step } from '../ring/recipe.ts';
+import type { Instruction, Recipe, RecipeStep } from '../ring/recipe.ts';
 import { chainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { parseRound, recipeOf } from './parse.ts';
@@ -35,7 +35,7 @@ const group = fc
   .map(([a, middle, b]) => [a, ...middle, b]);
 const small = fc.integer({ min: 1, max: 6 });
 
-const steps: fc.Arbitrary<Step> = fc.oneof(
+const steps: fc.Arbitrary<RecipeStep> = fc.oneof(
   fc.record({ do: fc.constant('skip'), count: small, of: fc.constantFrom('stitch', 'space', 'gap') }),
   chains.map((what) => ({ do: 'make', what })),
   fc
@@ -58,9 +58,9 @@ const steps: fc.Arbitrary<Step> = fc.oneof(
     at: 'next',
     times: 1,
   })),
-) as fc.Arbitrary<Step>;
+) as fc.Arbitrary<RecipeStep>;
 
-const sc: Step = { do: 'work', what: [stitchOf({ kind: 'sc' })], into: 'stitch', at: 'next', times: 1 };
+const sc: RecipeStep = { do: 'work', what: [stitchOf({ kind: 'sc' })], into: 'stitch', at: 'next', times: 1 };
 
 const recipes: fc.Arbitrary<Recipe> = fc
   .record({

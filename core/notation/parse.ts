@@ -1,9 +1,24 @@
 /** Written crochet → recipe. The grammar is `written.peggy`; docs/notation.md describes it with examples. */
 import { abbreviation, stitchCalled, type Language } from '../terms/stitches.ts';
 import { LIMITS } from '../limits.ts';
-import { done, failed, inAll, inLine, problem, type Outcome, type Problem, type Where } from '../problems.ts';
+import {
+  done,
+  failed,
+  inAll,
+  inLine,
+  problem,
+  type Outcome,
+  type Problem,
+  type ProblemPlace,
+} from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
-import { placesUsed, type CornerRecipe, type Instruction, type Recipe, type Step } from '../ring/recipe.ts';
+import {
+  placesUsed,
+  type CornerRecipe,
+  type Instruction,
+  type Recipe,
+  type RecipeStep,
+} from '../ring/recipe.ts';
 import { everyday } from './everyday.ts';
 import { SyntaxError as WrittenError, parse } from './written.generated.js';
 
@@ -66,7 +81,7 @@ function beyondLimits(text: string): Problem | null {
     });
   }
   for (const [i, line] of text.split('\n').entries()) {
-    const at = (column: number): Where => inLine(i + 1, column + 1);
+    const at = (column: number): ProblemPlace => inLine(i + 1, column + 1);
     let depth = 0;
     for (const { 0: bracket, index } of line.matchAll(/[[\](){}]/g)) {
       depth += '[({'.includes(bracket) ? 1 : -1;
@@ -171,7 +186,7 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   });
 }
 
-function stepProblems(steps: readonly RawInstruction[], at: Where): readonly Problem[] {
+function stepProblems(steps: readonly RawInstruction[], at: ProblemPlace): readonly Problem[] {
   const problems: Problem[] = [];
   const open = steps.filter((s) => s.do === 'repeat' && s.times === 'to the corner');
   if (open.length > 1) problems.push(problem('written-two-open-repeats', at));
@@ -185,7 +200,7 @@ function stepProblems(steps: readonly RawInstruction[], at: Where): readonly Pro
   }
   problems.push(...tooMuch(steps, at));
   // A picot or a ball alone holds on to nothing.
-  const isWorked = (s: Step): boolean =>
+  const isWorked = (s: RecipeStep): boolean =>
     s.do === 'work' && s.what.some(({ form }) => form !== 'picot' && form !== 'dot');
   const works = steps.some((s) => (s.do === 'repeat' ? s.body.some(isWorked) : isWorked(s)));
   if (!works) problems.push(problem('written-no-stitch', at));
@@ -193,14 +208,14 @@ function stepProblems(steps: readonly RawInstruction[], at: Where): readonly Pro
 }
 
 /** A side's steps unrolled make no more than anyone works. */
-function tooMuch(steps: readonly RawInstruction[], at: Where): readonly Problem[] {
+function tooMuch(steps: readonly RawInstruction[], at: ProblemPlace): readonly Problem[] {
   let made = 0;
   let used = 0;
   let legs = 0;
   for (const instruction of steps) {
     const times =
       instruction.do === 'repeat' && instruction.times !== 'to the corner' ? instruction.times : 1;
-    for (const s of instruction.do === 'repeat' ? instruction.body : [instruction as Step]) {
+    for (const s of instruction.do === 'repeat' ? instruction.body : [instruction as RecipeStep]) {
       if ((s as Instruction).do === 'repeat') continue;
       used += times * placesUsed(s);
       if (s.do === 'work') made += times * s.times * s.what.length;
@@ -216,7 +231,7 @@ function tooMuch(steps: readonly RawInstruction[], at: Where): readonly Problem[
   return [];
 }
 
-const step = (s: Step): Step => {
+const step = (s: RecipeStep): RecipeStep => {
   if (s.do === 'work') {
     return { do: 'work', what: s.what.map(stitchOf), into: s.into, at: s.at, times: s.times };
   }

@@ -2,8 +2,8 @@
 import { LIMITS } from '../limits.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
-import { LOOPS, PLACES } from '../terms/places.ts';
-import type { CornerRecipe, Instruction, Recipe, Skip, Step, Work } from '../ring/recipe.ts';
+import { LOOPS, PLACE_NAMES } from '../terms/places.ts';
+import type { CornerRecipe, Instruction, Recipe, Skip, RecipeStep, WorkInto } from '../ring/recipe.ts';
 
 /** A whole round: the lines that the parser reads. */
 export function printRound(recipe: Recipe, language: Language): string {
@@ -32,7 +32,7 @@ function printInstruction(i: Instruction, language: Language): string {
   return printStep(i, language);
 }
 
-function printStep(step: Step, language: Language): string {
+function printStep(step: RecipeStep, language: Language): string {
   if (step.do === 'skip') return printSkip(step, language);
   if (step.do === 'make') return printStitch(step.what, language);
   return printWork(step, language);
@@ -40,11 +40,11 @@ function printStep(step: Step, language: Language): string {
 
 function printSkip({ count, of }: Skip, language: Language): string {
   const word = language === 'us' ? 'sk' : 'miss';
-  const [one, many] = PLACES[of].short;
+  const [one, many] = PLACE_NAMES[of].short;
   return count === 1 ? `${word} next ${one}` : `${word} next ${count} ${many}`;
 }
 
-function printWork(work: Work, language: Language): string {
+function printWork(work: WorkInto, language: Language): string {
   const { what, into, at, times } = work;
   const only = what[0]!;
   const isShort = only.form === 'together' && into === 'stitch' && only.post === 'none';
@@ -55,7 +55,7 @@ function printWork(work: Work, language: Language): string {
   const which = at === 'skipped' && language === 'uk' ? 'missed' : at;
   if (into === 'post')
     return times > 1 ? `${group} around each of next ${times} posts` : `${group} around ${which} post`;
-  const place = PLACES[into].short;
+  const place = PLACE_NAMES[into].short;
   if (times > 1) return `${group} in each of next ${times} ${place[1]}`;
   return `${group} in ${which} ${place[0]}`;
 }

@@ -1,7 +1,7 @@
 /** The few things that a new piece is told by: at most four numbers, all else on what is usual. */
 import type { Language } from '../terms/stitches.ts';
 
-export interface Asked<P> {
+export interface NewPieceQuestions<P> {
   readonly what: string;
   /** What the number is of, behind it. */
   readonly unit: string;

@@ -1,7 +1,7 @@
 /** What a way of making a piece knows of itself. Each has a folder beside this file and a line in registry.ts. */
-import type { Problem, Where } from '../problems.ts';
+import type { Problem, ProblemPlace } from '../problems.ts';
 import type { StitchKind } from '../terms/stitches.ts';
-import type { Asked } from './asked.ts';
+import type { NewPieceQuestions } from './asked.ts';
 import type { Body } from './edge.ts';
 import type { FabricRow } from './fabric.ts';
 import type { Outline, Point } from './outline.ts';
@@ -15,13 +15,13 @@ export interface Construction<P> {
   /** Spots that its edges offer all round, counted without laying them out. */
   readonly spots: (piece: P) => number;
   /** What else lets a piece not be planned at all. */
-  readonly beyondPlanning?: (piece: P, where: Where) => readonly Problem[];
+  readonly beyondPlanning?: (piece: P, where: ProblemPlace) => readonly Problem[];
   /** What is wrong with its outline; it can be planned all the same, so that it can be mended step by step. */
-  readonly outlineProblems?: (piece: P, where: Where, unit: 'cm' | 'in') => readonly Problem[];
+  readonly outlineProblems?: (piece: P, where: ProblemPlace, unit: 'cm' | 'in') => readonly Problem[];
   /** What a new piece is told by: at most three numbers. */
-  readonly asked: readonly Asked<P>[];
+  readonly asked: readonly NewPieceQuestions<P>[];
   /** A piece about as big as another. */
-  readonly begin: (size: Beginning) => P;
+  readonly begin: (size: PieceBefore) => P;
   /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
   readonly withSideLength: (piece: P, side: number, lengthCm: number) => P;
   /** The piece with the corner before a side elsewhere, mm; null where that is no outline of its kind. */
@@ -43,7 +43,7 @@ export interface Construction<P> {
 }
 
 /** What a new piece can be told of the one before it. */
-export interface Beginning {
+export interface PieceBefore {
   readonly widthCm: number;
   readonly heightCm: number;
   /** Width of a border stitch, mm. */

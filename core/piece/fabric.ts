@@ -23,16 +23,16 @@ export interface FabricRow {
 }
 
 /** A stitch by its head and its foot. */
-export type Standing = readonly [head: Point, foot: Point];
+export type FabricStitch = readonly [head: Point, foot: Point];
 
 export function fabricRow(
   stitch: StitchKind,
   widthMm: number,
-  stitches: readonly Standing[],
+  stitches: readonly FabricStitch[],
   part: number,
   wrong = false,
 ): FabricRow {
-  const each = (pick: (of: Standing) => number): Float32Array => Float32Array.from(stitches, pick);
+  const each = (pick: (of: FabricStitch) => number): Float32Array => Float32Array.from(stitches, pick);
   return {
     stitch,
     widthMm,
@@ -96,7 +96,7 @@ export function motifRounds(
   return Array.from({ length: rounds }, (_, round) => {
     const depth = round * pitchMm;
     const part = 1 - depth / reachMm;
-    const stitches: Standing[] = [];
+    const stitches: FabricStitch[] = [];
     for (let side = 0; side < sides; side++) {
       if (round === 0 && !outermost(side)) continue;
       if (edge.kind === 'clustered') {

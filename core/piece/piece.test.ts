@@ -9,7 +9,7 @@ import { likeSides } from './symmetry.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { patternOf } from '../words/pattern.ts';
+import { writtenPattern } from '../words/pattern.ts';
 import { patternText } from '../words/patternText.ts';
 import { corners, lengthAt, throughCorners } from './outline.ts';
 import { bodyOf, withCornerAt, type Piece } from './piece.ts';
@@ -49,7 +49,7 @@ describe('joined motifs', () => {
     );
     const made = plan({ ...hem, base: { ...hem.base, sides } });
     expect(made.sides[0]!.count).toBe(152);
-    expect(patternText(patternOf(made, 'us'))).toContain(
+    expect(patternText(writtenPattern(made, 'us'))).toContain(
       'at seams 1, 2, 4 and 5: 1 sc in each of its two corner spaces; at seam 3: nothing, skip it',
     );
   });
@@ -221,7 +221,7 @@ describe('the last row of a piece in rows', () => {
     const made = plan({ ...hem, ...changePiece(hem, { ...piece, lastRow: 'between the posts' }) });
     expect(made.body.edges[0]!.spots).toHaveLength(19);
     expect(made.sides[0]).toMatchObject({ count: 19, choice: { school: 'between' } });
-    expect(patternText(patternOf(made, 'us'))).toContain(
+    expect(patternText(writtenPattern(made, 'us'))).toContain(
       'Side A: 19 sc along the edge: 1 in each space between two sts.',
     );
     expect(plan(hem).sides[0]).toMatchObject({ count: 18, choice: { school: 'each' } });

@@ -3,9 +3,9 @@
  * beside it for each, listed in registry.ts.
  */
 import { LIMITS } from '../limits.ts';
-import { problem, type Problem, type Where } from '../problems.ts';
-import type { Beginning, Construction, FabricShape, Follow, RowBand } from './construction.ts';
-import type { Asked } from './asked.ts';
+import { problem, type Problem, type ProblemPlace } from '../problems.ts';
+import type { PieceBefore, Construction, FabricShape, Follow, RowBand } from './construction.ts';
+import type { NewPieceQuestions } from './asked.ts';
 import type { Body } from './edge.ts';
 import type { FabricRow } from './fabric.ts';
 import { isDisc, type Point } from './outline.ts';
@@ -31,11 +31,11 @@ export function bodyOf(piece: Piece): Body {
 }
 
 /** A piece of another construction, about as big as the one at hand. */
-export const beginPiece = (kind: PieceKind, beginning: Beginning): Piece =>
+export const beginPiece = (kind: PieceKind, beginning: PieceBefore): Piece =>
   CONSTRUCTIONS[kind].begin(beginning);
 
 /** What a new piece of this construction is told by. */
-export const askedOf = (piece: Piece): readonly Asked<Piece>[] => constructionOf(piece).asked;
+export const askedOf = (piece: Piece): readonly NewPieceQuestions<Piece>[] => constructionOf(piece).asked;
 
 /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
 export const withSideLength = (piece: Piece, side: number, lengthCm: number): Piece =>
@@ -93,11 +93,11 @@ export const whichSideOf = (piece: Piece): string | undefined => constructionOf(
  * What is wrong with an outline as it was described: it may not close, and a grid may fall apart. It can be planned all
  * the same, so that it can be mended step by step; the plan tells of it.
  */
-export const outlineProblems = (piece: Piece, where: Where, unit: 'cm' | 'in'): readonly Problem[] =>
+export const outlineProblems = (piece: Piece, where: ProblemPlace, unit: 'cm' | 'in'): readonly Problem[] =>
   constructionOf(piece).outlineProblems?.(piece, where, unit) ?? [];
 
 /** What lets a piece not be planned at all: nothing is there, or more than can be worked with. */
-export function beyondPlanning(piece: Piece, where: Where): readonly Problem[] {
+export function beyondPlanning(piece: Piece, where: ProblemPlace): readonly Problem[] {
   const construction = constructionOf(piece);
   const own = construction.beyondPlanning?.(piece, where) ?? [];
   if (own.length > 0) return own;

@@ -5,7 +5,7 @@ import { troublesOf } from '../forecast/troubles.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { troubleWords } from '../words/troubleWords.ts';
 import { plan } from './planner.ts';
-import { comesOutEven, isWholeAndEven, leftOut } from './types.ts';
+import { planComesOutEven, isWholeAndEven, leftOut } from './types.ts';
 
 const own = (text: string) => entry({ id: 'own', family: 'own', written: { text, language: 'us' } });
 
@@ -17,7 +17,7 @@ describe('a round that is not worked', () => {
     ] as const) {
       const hem = rowsHem({ rounds: [entry(), round] });
       const made = plan(hem);
-      expect(comesOutEven(made)).toBe(true);
+      expect(planComesOutEven(made)).toBe(true);
       expect(leftOut(made).map((p) => p.code)).toContain(code);
       expect(isWholeAndEven(made)).toBe(false);
       expect(compareBorders(hem)[0]!.even).toBe(false);

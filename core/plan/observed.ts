@@ -1,6 +1,6 @@
 /** What the record of a hem tells of its rounds: yarn that was weighed, heights that were measured, how sides lay. */
 import type { Lay } from '../hands/flatness.ts';
-import type { Seen } from '../hands/hands.ts';
+import type { StitchObservation } from '../hands/hands.ts';
 import type { Hem, WorkEvent } from '../document/hem.ts';
 import { standing, type WorkRecord } from '../document/record.ts';
 import { weighedStretches, type WorkPlace } from '../record/weighings.ts';
@@ -22,8 +22,13 @@ export function yarnSeen(
   yarn: Yarn,
   rounds: readonly YarnRound[],
   widthMm: number,
-): readonly Seen[] {
-  const seen = (stitch: StitchKind, pathM: number, grams: number, swatch: boolean): readonly Seen[] => {
+): readonly StitchObservation[] {
+  const seen = (
+    stitch: StitchKind,
+    pathM: number,
+    grams: number,
+    swatch: boolean,
+  ): readonly StitchObservation[] => {
     if (pathM <= 0 || grams <= 0) return [];
     // An error is that of what is expected: what is weighed too light by chance is no surer for it.
     const expected = (pathM * 100) / yarn.metresPer100G;
@@ -68,20 +73,23 @@ export function metresBetween(
   return sum;
 }
 
-export type Looked = Extract<WorkEvent, { did: 'looked' }>;
+export type LookedEvent = Extract<WorkEvent, { did: 'looked' }>;
 
-const NONE: readonly Looked[] = [];
+const NONE: readonly LookedEvent[] = [];
 
 /** The looks of a record. */
-export const looksOf = (record: WorkRecord): readonly Looked[] => {
-  const looks = standing(record).filter((e): e is Looked => e.did === 'looked');
+export const looksOf = (record: WorkRecord): readonly LookedEvent[] => {
+  const looks = standing(record).filter((e): e is LookedEvent => e.did === 'looked');
   return looks.length > 0 ? looks : NONE;
 };
 
 type HighRound = Pick<MadeRound, 'written' | 'plannedHeightMm' | 'plannedOwnHeightMm' | 'hookMm' | 'stitch'>;
 
 /** Heights that were measured across the rounds, beside those that were planned; of the stitch that makes most of them. */
-export const heightSeen = (looks: readonly Looked[], rounds: readonly HighRound[]): readonly Seen[] =>
+export const heightSeen = (
+  looks: readonly LookedEvent[],
+  rounds: readonly HighRound[],
+): readonly StitchObservation[] =>
   looks.flatMap((look) => {
     const at = rounds.findIndex((r) => isRound(r, look.round));
     const round = rounds[at];
@@ -95,7 +103,7 @@ export const heightSeen = (looks: readonly Looked[], rounds: readonly HighRound[
   });
 
 /** How sides lay, beside the strain that was planned. */
-export const laySeen = (looks: readonly Looked[], rounds: readonly PathRound[]): readonly Lay[] =>
+export const laySeen = (looks: readonly LookedEvent[], rounds: readonly PathRound[]): readonly Lay[] =>
   looks.flatMap((look) => {
     const round = rounds.find((r) => isRound(r, look.round));
     return look.lies.flatMap((lies, side) => {

@@ -8,7 +8,7 @@ import { createPlanner, plan } from './planner.ts';
 import { PROBLEM_CODES, problemLine, type Problem, inAll, whereWords } from '../problems.ts';
 import { stitchOf } from '../ring/stitch.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { patternOf } from '../words/pattern.ts';
+import { writtenPattern } from '../words/pattern.ts';
 import { patternText } from '../words/patternText.ts';
 import { quantity, yarnInStitchMm } from '../yarn/yarn.ts';
 
@@ -91,7 +91,7 @@ describe('the words', () => {
   test.each(demos)('%s: counts in the text are those of the ring, in both languages', (_, text) => {
     const made = plan(hemOf(text));
     for (const language of ['us', 'uk'] as const) {
-      const printed = patternText(patternOf(made, language));
+      const printed = patternText(writtenPattern(made, language));
       const lines = printed.split('\n').filter((l) => /^ *Count\b/.test(l));
       expect(lines).toHaveLength(made.rounds.length);
       lines.forEach((line, k) => {

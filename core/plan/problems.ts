@@ -3,8 +3,8 @@ import type { Body } from '../piece/edge.ts';
 import { isDisc } from '../piece/outline.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { inAll, problem, type Problem, inRound } from '../problems.ts';
-import { isPlain, patternOf } from '../ring/recipe.ts';
-import { PLACES } from '../terms/places.ts';
+import { isPlainPattern, sidePattern } from '../ring/recipe.ts';
+import { PLACE_NAMES } from '../terms/places.ts';
 import { isEven, type RoundPlan, type SidePlan } from './types.ts';
 
 const TAPE_TOLERANCE = 0.06;
@@ -45,7 +45,8 @@ function basePasses(rounds: readonly RoundPlan[], round: RoundPlan): boolean {
   if (!intoStitches(round)) return false;
   for (let below = rounds[round.onto]!; below.written; below = rounds[below.onto]!) {
     const { recipe } = below.written;
-    if (recipe.scope !== 'side' || !isPlain(patternOf(recipe.side)) || !intoStitches(below)) return false;
+    if (recipe.scope !== 'side' || !isPlainPattern(sidePattern(recipe.side)) || !intoStitches(below))
+      return false;
   }
   return true;
 }
@@ -71,14 +72,14 @@ function roundProblems(
     const side = wholeRing ? 'all the way around' : sides[i]!.name;
     if (!fit) return [];
     if (fit.stuck) {
-      const places = PLACES[written.sitsOn].long[1];
+      const places = PLACE_NAMES[written.sitsOn].long[1];
       return [problem('nothing-to-work-into', where, { round: round.name, side, places })];
     }
     if (fit.refused !== 0)
       return [problem('change-not-taken', where, { round: round.name, side, change: fit.refused })];
     if (isEven(fit)) return [];
     const { places: count, over, short } = fit;
-    const places = PLACES[written.sitsOn].long[1];
+    const places = PLACE_NAMES[written.sitsOn].long[1];
     const help = !basePasses(rounds, round) ? 'other' : over === 0 || count < over ? 'more' : 'fewer or more';
     return [problem('not-even', where, { round: round.name, side, count, places, over, short, help })];
   });

@@ -9,7 +9,7 @@ import {
   roundHeight,
   strain,
   verdict,
-  type Feet,
+  type FootPlaces,
   type FlatLimits,
 } from '../flat/flat.ts';
 import { knownFor, type KnownHands } from '../hands/hands.ts';
@@ -22,7 +22,7 @@ import type { SideFit } from '../ring/along.ts';
 import { mostMade } from '../ring/most.ts';
 import { workRound, type WorkedRound as WorkedRing } from '../ring/work.ts';
 import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
-import { PLACES } from '../terms/places.ts';
+import { PLACE_NAMES } from '../terms/places.ts';
 import type { Stages } from '../stages.ts';
 import { yarnInRingM, type Yarn } from '../yarn/yarn.ts';
 import { isEven, type MadeRound, type PathRound, type RoundPlan, type RoundSide } from './types.ts';
@@ -87,7 +87,7 @@ export function planRounds(
   const stop = (k: number, values: { readonly most: number; readonly of: string } | null) =>
     stages.run('stopped', [k, stack[k], values?.most, values?.of], () => {
       const { name: round, sitsOn } = stack[k]!;
-      const places = PLACES[sitsOn].long[1];
+      const places = PLACE_NAMES[sitsOn].long[1];
       return values
         ? problem('round-too-large', inRound(k + 1), { round, ...values })
         : problem('round-makes-nothing', inRound(k + 1), { round, places });
@@ -181,7 +181,7 @@ function makeRound(
   const surface = round.written?.recipe.surface ?? false;
   const stitch = mainStitch(round.ring);
   const ownHeightMm = surface ? 0 : ringHeightMm(round.ring, widthMm, hands, round.hookMm);
-  const feet = (): Feet =>
+  const feet = (): FootPlaces =>
     below ? feetOnRing(below.ring, below.widths, below.stitchWidthMm / widthMm) : feetOnBody(body, widthMm);
   return {
     ...round,

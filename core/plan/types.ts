@@ -1,7 +1,7 @@
 /** What is planned of a hem: its sides, its worked rounds, its yarns, and what does not fit. */
 import type { BasisPart, SchoolId } from '../base/schools.ts';
 import type { SideChoice } from '../base/baseRound.ts';
-import type { Hem, WorkedRound } from '../document/hem.ts';
+import type { Hem, RoundIdentity } from '../document/hem.ts';
 import type { FlatLimits, Verdict } from '../flat/flat.ts';
 import type { Learned } from '../hands/ratio.ts';
 import type { Body, Edge } from '../piece/edge.ts';
@@ -156,7 +156,7 @@ export const isEven = (fit: SideFit): boolean =>
   fit.over === 0 && fit.short === 0 && fit.refused === 0 && !fit.stuck;
 
 /** Whether every round of a plan that is worked comes out even. */
-export const comesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.even);
+export const planComesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.even);
 
 /** Faults of rounds that are in the stack and are not worked: they cannot be read, or not be made. */
 export const leftOut = ({ problems }: Plan): readonly Problem[] =>
@@ -165,12 +165,12 @@ export const leftOut = ({ problems }: Plan): readonly Problem[] =>
   );
 
 /** Whether every round of the stack is worked and comes out even. */
-export const isWholeAndEven = (p: Plan): boolean => comesOutEven(p) && leftOut(p).length === 0;
+export const isWholeAndEven = (p: Plan): boolean => planComesOutEven(p) && leftOut(p).length === 0;
 
 /** Whether a round is the one that a weighing names. */
-export const isRound = ({ written }: Pick<RoundPlan, 'written'>, { entry, index }: WorkedRound): boolean =>
+export const isRound = ({ written }: Pick<RoundPlan, 'written'>, { entry, index }: RoundIdentity): boolean =>
   written ? written.entry.id === entry && written.index === index : entry === null;
 
 /** How a round is named, wherever it stands. */
-export const workedRound = ({ written }: RoundPlan): WorkedRound =>
+export const identityOfRound = ({ written }: RoundPlan): RoundIdentity =>
   written ? { entry: written.entry.id, index: written.index } : { entry: null, index: 0 };

@@ -4,22 +4,22 @@
  * table follows from the record.
  */
 import { chanceOf, normal } from '../chance.ts';
-import { yarnOf, type WorkedRound } from '../document/hem.ts';
-import { inOrder, standing } from '../document/record.ts';
-import { workedRound, isRound, type Plan } from '../plan/types.ts';
-import { stretchOf, progressOf } from '../work/progress.ts';
+import { yarnOf, type RoundIdentity } from '../document/hem.ts';
+import { compareEvents, standing } from '../document/record.ts';
+import { identityOfRound, isRound, type Plan } from '../plan/types.ts';
+import { stretchLeft, progressOf } from '../work/progress.ts';
 import { stepsOf } from '../work/steps.ts';
 
-export const SKILLS = ['learner', 'practised', 'hasty'] as const;
-export type Skill = (typeof SKILLS)[number];
+export const MAKER_SKILLS = ['learner', 'practised', 'hasty'] as const;
+export type MakerSkill = (typeof MAKER_SKILLS)[number];
 
-export interface Maker {
-  readonly skill: Skill;
+export interface SimulatedMaker {
+  readonly skill: MakerSkill;
   readonly seed: number;
 }
 
 /** How likely a side goes wrong by itself, and how many stitches are made in a minute. */
-const HANDS: Readonly<Record<Skill, { readonly slips: number; readonly pace: number }>> = {
+const HANDS: Readonly<Record<MakerSkill, { readonly slips: number; readonly pace: number }>> = {
   learner: { slips: 0.12, pace: 9 },
   practised: { slips: 0.02, pace: 20 },
   hasty: { slips: 0.08, pace: 30 },
@@ -45,7 +45,7 @@ const SMALL_SLIP = 1;
 const LARGE_SLIP = 2;
 
 /** What goes wrong on each side of a round when it is made for the first time. */
-function slipsOf({ skill, seed }: Maker, round: number, sides: number): readonly number[] {
+function slipsOf({ skill, seed }: SimulatedMaker, round: number, sides: number): readonly number[] {
   const chance = chanceOf(seed * 7919 + round * 104_729);
   const { slips } = HANDS[skill];
   const own = Array.from({ length: sides }, () => (chance.maybe(slips) ? chance.pick([-1, 1]) : 0));
@@ -57,7 +57,7 @@ function slipsOf({ skill, seed }: Maker, round: number, sides: number): readonly
 }
 
 interface Made {
-  readonly round: WorkedRound;
+  readonly round: RoundIdentity;
   readonly number: number;
   /** What the record believes, and what is there. */
   believed: readonly number[];
@@ -66,10 +66,10 @@ interface Made {
   right: readonly number[];
 }
 
-const same = (a: WorkedRound, b: WorkedRound): boolean => a.entry === b.entry && a.index === b.index;
+const same = (a: RoundIdentity, b: RoundIdentity): boolean => a.entry === b.entry && a.index === b.index;
 
 /** The table after all that was done. */
-export function tableOf(plan: Plan, maker: Maker): Table {
+export function tableOf(plan: Plan, maker: SimulatedMaker): Table {
   const made = madeOf(plan, maker);
   return {
     counts: made.map((m) => m.counts),
@@ -78,11 +78,11 @@ export function tableOf(plan: Plan, maker: Maker): Table {
   };
 }
 
-function madeOf(plan: Plan, maker: Maker): readonly Made[] {
+function madeOf(plan: Plan, maker: SimulatedMaker): readonly Made[] {
   let made: Made[] = [];
   /** Rounds that were ripped to their start are made with care. */
   const careful = new Set<number>();
-  for (const event of [...standing(plan.hem.record)].sort(inOrder)) {
+  for (const event of [...standing(plan.hem.record)].sort(compareEvents)) {
     const at = made.findIndex((m) => same(m.round, event.round));
     const found = made[at];
     if (event.did === 'began' && !found) {
@@ -113,7 +113,7 @@ function madeOf(plan: Plan, maker: Maker): readonly Made[] {
 }
 
 /** Where each side of a round ends, in entries made. */
-function sideEnds(plan: Plan, round: WorkedRound): readonly number[] {
+function sideEnds(plan: Plan, round: RoundIdentity): readonly number[] {
   const of = plan.rounds.find((r) => isRound(r, round));
   if (!of) return [];
   return of.sides.map((_, side) =>
@@ -137,7 +137,7 @@ function stuckAt(plan: Plan, made: readonly Made[]): Table['stuck'] {
 const isStraight = (made: readonly { readonly kind: string; readonly form: string }[]): boolean =>
   made.every((s) => s.kind === made[0]!.kind && s.form === made[0]!.form);
 
-function ballOf(plan: Plan, { seed }: Maker): number {
+function ballOf(plan: Plan, { seed }: SimulatedMaker): number {
   const chance = chanceOf(seed * 31 + 5);
   const tension = Math.exp(normal(chance, TENSION));
   const yarn = yarnOf(plan.hem, plan.rounds[0]!.yarnId);
@@ -151,9 +151,9 @@ function ballOf(plan: Plan, { seed }: Maker): number {
 }
 
 /** How long the maker takes for a stretch of a round, minutes. */
-export function minutesFor(plan: Plan, { skill }: Maker, from: number, to: number): number {
+export function minutesFor(plan: Plan, { skill }: SimulatedMaker, from: number, to: number): number {
   const { round } = progressOf(plan);
-  return round ? stretchOf(round, from, to).stitches / HANDS[skill].pace : 0;
+  return round ? stretchLeft(round, from, to).stitches / HANDS[skill].pace : 0;
 }
 
 /** What there is to see while practising. */
@@ -181,13 +181,13 @@ export function tasksDone({ hem: { record } }: Plan): ReadonlySet<Task> {
 export type Prompt = 'let work' | 'weigh' | 'count' | 'stuck' | 'rip' | 'done';
 
 /** Read from the record alone: whoever does something else meets it later. */
-export function promptOf(plan: Plan, maker: Maker): Prompt {
+export function promptOf(plan: Plan, maker: SimulatedMaker): Prompt {
   const { round, begun, made } = progressOf(plan);
   const { record } = plan.hem;
   const last = plan.rounds.findLast((r) => r.done?.finished);
-  const named = last ? workedRound(last) : null;
-  const counted = (of: WorkedRound): boolean => {
-    const events = [...standing(record)].sort(inOrder).filter((e) => same(e.round, of));
+  const named = last ? identityOfRound(last) : null;
+  const counted = (of: RoundIdentity): boolean => {
+    const events = [...standing(record)].sort(compareEvents).filter((e) => same(e.round, of));
     const finished = events.findLastIndex((e) => e.did === 'counted' || e.did === 'repaired');
     const redone = events.findLastIndex((e) => e.did === 'ripped');
     return finished > redone;

@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Hem } from '../document/hem.ts';
 import { plan as planOf } from '../plan/planner.ts';
-import { comesOutEven, workedRound, type Plan } from '../plan/types.ts';
+import { planComesOutEven, identityOfRound, type Plan } from '../plan/types.ts';
 import { after } from '../testing/worked.ts';
 import { progressOf, placesToRipTo, stepDone, stepInHand } from '../work/progress.ts';
 import { causesOf, differences } from '../work/recount.ts';
 import { countedDeeds, repaired, repairsOf } from '../work/repairs.ts';
 import { practiceMat } from './mat.ts';
-import { SKILLS, TASKS, promptOf, tableOf, tasksDone, type Maker } from './maker.ts';
+import { MAKER_SKILLS, TASKS, promptOf, tableOf, tasksDone, type SimulatedMaker } from './maker.ts';
 
 const NOW = new Date('2026-03-01T10:00:00Z');
 
 /** What a person does that a prompt asks for. @returns the hem after it, and whether the person had to do something */
-function answered(plan: Plan, maker: Maker): readonly [Hem, boolean] {
+function answered(plan: Plan, maker: SimulatedMaker): readonly [Hem, boolean] {
   const { hem } = plan;
   const { round, made } = progressOf(plan);
   const prompt = promptOf(plan, maker);
@@ -22,7 +22,7 @@ function answered(plan: Plan, maker: Maker): readonly [Hem, boolean] {
       return [after(hem, stepDone(plan, stepInHand(plan, 'corner')!)), false];
     case 'weigh': {
       const ball = hem.record.some((e) => e.did === 'weighed') ? 'same' : 'new';
-      const named = workedRound(round!);
+      const named = identityOfRound(round!);
       const grams = table.ballG;
       const { yarnId: yarn } = round!;
       return [after(hem, [{ did: 'weighed', round: named, stitches: made, yarn, ball, grams }]), true];
@@ -53,11 +53,11 @@ function answered(plan: Plan, maker: Maker): readonly [Hem, boolean] {
 describe('practice', () => {
   test('the mat comes out even and lies flat enough', () => {
     const made = planOf(practiceMat(NOW));
-    expect(comesOutEven(made)).toBe(true);
+    expect(planComesOutEven(made)).toBe(true);
     expect(made.rounds).toHaveLength(4);
   });
 
-  test.each(SKILLS)(
+  test.each(MAKER_SKILLS)(
     'a %s maker’s mistakes are found and repaired: what lies there is what is believed',
     (skill) => {
       for (let seed = 1; seed <= 24; seed++) {

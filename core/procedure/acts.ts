@@ -4,7 +4,7 @@ import type { RoundPlan } from '../plan/types.ts';
 import type { CornerRecipe, Instruction } from '../ring/recipe.ts';
 import type { PlaceKind, Span } from '../ring/ring.ts';
 import type { Stitch } from '../ring/stitch.ts';
-import type { Place } from './place.ts';
+import type { PlaceOfWork } from './place.ts';
 import type { Between, First, RoundStart } from './start.ts';
 
 /** Entries in the order of work, from `start` on; numbers may run past the end of the ring and round it. */
@@ -40,7 +40,7 @@ export type Act =
   | { readonly do: 'work on the face'; readonly of: number }
   | {
       readonly do: 'start';
-      readonly place: Place;
+      readonly place: PlaceOfWork;
       readonly yarn: string;
       readonly way: WayThere;
       readonly beginning: RoundStart['beginning'];
@@ -51,7 +51,7 @@ export type Act =
       readonly worked: Worked;
     }
   /** Strands are knotted in, the first there. */
-  | { readonly do: 'knot'; readonly place: Place }
+  | { readonly do: 'knot'; readonly place: PlaceOfWork }
   | {
       readonly do: 'side';
       readonly side: number;
@@ -143,7 +143,7 @@ export function actsOf<D extends Act['do']>({ acts }: Procedure, what: D): reado
 }
 
 /** One act for each side, in the order of their names. */
-export const wholeSides = (procedure: Procedure): readonly ActOf<'side'>[] =>
+export const sideActs = (procedure: Procedure): readonly ActOf<'side'>[] =>
   actsOf(procedure, 'side')
     .filter((a) => a.part !== 'up to the start')
     .sort((a, b) => a.side - b.side);

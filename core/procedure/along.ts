@@ -4,7 +4,7 @@ import { isDisc } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import {
   isOneInEach,
-  patternOf,
+  sidePattern,
   placeKindsUsed,
   plainStitchOf,
   totalPlacesUsed,
@@ -38,7 +38,7 @@ export function alongOf(
   const ways = waysOf(written.recipe, corners);
   const below = plan.rounds[round.onto]!.ring;
   const { layout } = round;
-  if (isOneInEach(patternOf(ways.own)) && written.recipe.scope === 'side') {
+  if (isOneInEach(sidePattern(ways.own)) && written.recipe.scope === 'side') {
     const kinds = placeKindsUsed(ways.own);
     const whole =
       corners && layout.sides.length > 1
@@ -55,7 +55,7 @@ export function alongOf(
   }
   const fit = round.sides[layout.sides.length === 1 ? 0 : side]!.fit!;
   const steps = fit.lopsided ? ways.other! : ways.own;
-  const pattern = patternOf(steps);
+  const pattern = sidePattern(steps);
   const change = fit.change;
   const one = Math.sign(change);
   return {

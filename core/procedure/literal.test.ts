@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { readHem } from '../document/check.ts';
 import type { Hem } from '../document/hem.ts';
 import { plan } from '../plan/planner.ts';
-import { comesOutEven, topOf } from '../plan/types.ts';
+import { planComesOutEven, topOf } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
 import { anyHem, on, PIECES, small } from '../testing/anyHem.ts';
@@ -13,13 +13,13 @@ import { anyEdited } from '../testing/randomEdits.ts';
 import { seeds } from '../testing/seeds.ts';
 import { differences } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
-import { patternOf } from '../words/pattern.ts';
+import { writtenPattern } from '../words/pattern.ts';
 import { patternText } from '../words/patternText.ts';
 
 /** What differs between a plan and what comes of following its printed pattern to the letter. */
 function followed(hem: Hem, language: 'us' | 'uk' = 'us'): readonly string[] {
   const made = plan(hem);
-  const text = patternText(patternOf(made, language));
+  const text = patternText(writtenPattern(made, language));
   try {
     return differences(made, follow(text, language, made.body, hem.preferences.hand));
   } catch (error) {
@@ -31,7 +31,7 @@ describe('a maker who follows the printed pattern to the letter makes what was p
   test.each(readdirSync('demo').filter((f) => f.endsWith('.json')))('%s', (file) => {
     const outcome = readHem(readFileSync(`demo/${file}`, 'utf8'));
     if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
-    expect(comesOutEven(plan(outcome.value))).toBe(true);
+    expect(planComesOutEven(plan(outcome.value))).toBe(true);
     expect(followed(outcome.value)).toEqual([]);
     expect(followed(outcome.value, 'uk')).toEqual([]);
   });
@@ -92,7 +92,7 @@ describe('whatever edits a hem has been through', () => {
 describe('what is not as planned is noticed', () => {
   const hem = small({ rounds: [entry({ times: 2 }), entry({ id: 's', family: 'cluster' })] });
   const made = plan(hem);
-  const text = patternText(patternOf(made));
+  const text = patternText(writtenPattern(made));
   const other = (from: string | RegExp, to: string): readonly string[] => {
     const changed = text.replace(from, to);
     expect(changed).not.toBe(text);
@@ -131,7 +131,7 @@ describe('what is not as planned is noticed', () => {
 test('texts in UK terms use no word of US terms', () => {
   for (const [, piece] of PIECES) {
     for (const { id } of FAMILIES) {
-      const text = patternText(patternOf(plan(with_(on(piece), id)), 'uk'));
+      const text = patternText(writtenPattern(plan(with_(on(piece), id)), 'uk'));
       const body = text.slice(text.indexOf('Base round'), text.indexOf('Finishing'));
       expect(body).not.toMatch(/\b(?:sk|skip|skipped|skips|sl st|hdc|gauge|color|counterclockwise)\b/i);
     }

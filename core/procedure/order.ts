@@ -1,6 +1,6 @@
 /** A worked round as its maker meets it: entry by entry in the order of work, whichever way round that runs. */
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { NOTHING, entryOf, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, entryOf, type Ring } from '../ring/ring.ts';
 import type { Stitch } from '../ring/stitch.ts';
 
 export interface InOrder {
@@ -14,7 +14,7 @@ export interface InOrder {
   readonly into: (w: number) => number;
 }
 
-export function inOrder({ ring, backwards }: RoundPlan): InOrder {
+export function orderOfWork({ ring, backwards }: RoundPlan): InOrder {
   const size = ring.made.length;
   const travel = backwards ? -1 : 1;
   const entry = (w: number): number => {
@@ -36,7 +36,7 @@ export function ahead(ring: Ring, from: number, place: number, travel: 1 | -1): 
   return (((travel * (entryOf(place) - from)) % size) + size) % size;
 }
 
-export const sitsSomewhere = (place: number): boolean => place !== NOTHING;
+export const sitsSomewhere = (place: number): boolean => place !== IN_NOTHING;
 
 /** The side that follows a corner in the direction of work. */
 export const sideAfter = (corner: number, corners: number, travel: 1 | -1): number =>

@@ -4,7 +4,7 @@ import { entryOf, isGap, placesOnSide, sideCount, type PlaceKind } from '../ring
 import { isChainRun, isOrnament } from '../ring/stitch.ts';
 import { ahead, cornerBefore } from './order.ts';
 
-export type Place =
+export type PlaceOfWork =
   /** Of the piece’s edge: the corner before a side, or a spot of a side by its number from 0 in working order. */
   | { readonly on: 'edge corner'; readonly corner: number }
   | { readonly on: 'edge'; readonly side: number; readonly spot: number }
@@ -43,7 +43,7 @@ export function placeOf(
   kind: PlaceKind,
   travel: 1 | -1,
   joinedAt: number,
-): Place {
+): PlaceOfWork {
   if (onto < 0) return spotOf(plan, place);
   const { ring } = plan.rounds[onto]!;
   const size = ring.made.length;
@@ -98,7 +98,7 @@ const KINDS: readonly PlaceKind[] = ['stitch', 'space', 'gap', 'pair'];
 export const inTravel = (places: readonly number[], travel: 1 | -1): readonly number[] =>
   travel === 1 ? places : [...places].reverse();
 
-type PlaceOnEdge = Extract<Place, { readonly on: 'edge' | 'edge corner' }>;
+type PlaceOnEdge = Extract<PlaceOfWork, { readonly on: 'edge' | 'edge corner' }>;
 
 /** The spot or the corner of the edge that a place of the base round is. */
 export function spotOf({ body }: Plan, place: number): PlaceOnEdge {

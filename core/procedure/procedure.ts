@@ -8,9 +8,9 @@ import { isGap, type PlaceKind, type Ring } from '../ring/ring.ts';
 import { isChainRun, isOrnament } from '../ring/stitch.ts';
 import type { Act, CornerPlace, Procedure, WayThere, Worked } from './acts.ts';
 import { alongOf } from './along.ts';
-import { ahead, cornerAfter, inOrder, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
+import { ahead, cornerAfter, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 import { placeOf } from './place.ts';
-import { betweenCornerAnd, startsOf, stitchesThere, type RoundStart } from './start.ts';
+import { betweenCornerAnd, roundStarts, stitchesThere, type RoundStart } from './start.ts';
 
 const known = new WeakMap<Plan, readonly Procedure[]>();
 
@@ -18,7 +18,7 @@ const known = new WeakMap<Plan, readonly Procedure[]>();
 export function proceduresOf(plan: Plan): readonly Procedure[] {
   let procedures = known.get(plan);
   if (!procedures) {
-    const starts = startsOf(plan);
+    const starts = roundStarts(plan);
     procedures = plan.rounds.map((round, i) => procedureOf(plan, round, starts[i]!, starts));
     known.set(plan, procedures);
   }
@@ -32,7 +32,7 @@ function procedureOf(
   starts: readonly (RoundStart | null)[],
 ): Procedure {
   const before = plan.rounds[round.number - 1];
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const acts: Act[] = [];
   const joins = start?.joins ?? false;
   if (before && joins) acts.push({ do: 'fasten off', yarn: before.yarnId });
@@ -42,7 +42,7 @@ function procedureOf(
   if (round.written?.recipe.surface) acts.push({ do: 'work on the face', of: round.onto });
   const joinedAt = (number: number): number => {
     const s = starts[number];
-    return number < 0 || !s ? 0 : inOrder(plan.rounds[number]!).entry(s.at);
+    return number < 0 || !s ? 0 : orderOfWork(plan.rounds[number]!).entry(s.at);
   };
   if (start) {
     const stitch = order.stitch(start.at);
@@ -223,5 +223,5 @@ function sideAct(
 }
 
 /** Whether a round is one stitch in each place along every side. */
-export const isPlain = (plan: Plan, round: number): boolean =>
+export const isPlainRound = (plan: Plan, round: number): boolean =>
   proceduresOf(plan)[round]!.acts.every((a) => a.do !== 'side' || a.along.into === 'each');

@@ -6,13 +6,13 @@ import { isDisc } from '../piece/outline.ts';
 import { STITCHES_BEFORE_CORNER, type StartOfRound } from '../base/start.ts';
 import { isAtJoin } from '../base/baseRound.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { isOneInEach, patternOf, waysOf } from '../ring/recipe.ts';
+import { isOneInEach, sidePattern, waysOf } from '../ring/recipe.ts';
 import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import { STITCHES } from '../terms/stitches.ts';
-import { ahead, inOrder, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
+import { ahead, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 
 /** What a round can begin with. */
-export type Beginning =
+export type RoundBeginning =
   /** The last part of a corner, whose first part ends the round; or, with `whole`, all of it. */
   | { readonly in: 'corner'; readonly corner: number; readonly whole: boolean }
   /** A stitch of a side that is worked plainly. */
@@ -30,7 +30,7 @@ export type First =
 export interface RoundStart {
   /** Number of the first entry in the order of work. */
   readonly at: number;
-  readonly beginning: Beginning;
+  readonly beginning: RoundBeginning;
   /** The place that the first entry sits in, of the ring below or of the edge. */
   readonly place: number;
   /** Yarn is joined there: new yarn, or the same that was cut. */
@@ -41,7 +41,7 @@ export interface RoundStart {
 }
 
 /** The start of every round; null for one that is knotted on and needs none, or finds nothing to be worked into. */
-export function startsOf(plan: Plan): readonly (RoundStart | null)[] {
+export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
   const starts: (RoundStart | null)[] = [];
   /** The entry of its ring in which each round is joined. */
   const joins: number[] = [];
@@ -51,7 +51,7 @@ export function startsOf(plan: Plan): readonly (RoundStart | null)[] {
     const joinsYarn = before === undefined || before.yarnId !== round.yarnId;
     if (before && joinsYarn) changes++;
     const { start, anew } = choiceOf(plan, round, joinsYarn, changes);
-    const order = inOrder(round);
+    const order = orderOfWork(round);
     if (isKnotted(round) || round.ring.into.every((place) => !sitsSomewhere(place))) {
       starts.push(null);
       joins.push(0);
@@ -116,7 +116,7 @@ function choiceOf(
 
 interface Candidate {
   readonly at: number;
-  readonly beginning: Beginning;
+  readonly beginning: RoundBeginning;
 }
 
 /** Every entry that a round could begin with. */
@@ -132,7 +132,7 @@ function candidatesOf(plan: Plan, round: RoundPlan, order: InOrder): readonly Ca
     }
   });
   const corners = !isDisc(plan.body.outline);
-  const plain = written === null || isOneInEach(patternOf(waysOf(written.recipe, corners).own));
+  const plain = written === null || isOneInEach(sidePattern(waysOf(written.recipe, corners).own));
   // A pattern round the whole ring with places left over, or with another skip, ends where it began.
   const around = written?.recipe.scope === 'ring' || !corners;
   const fit = round.sides[0]?.fit;
@@ -310,7 +310,7 @@ export interface Between {
 
 /** How far a start lies from the corner that is nearest; null in the middle of one, and where there is none. */
 export function betweenCornerAnd(round: RoundPlan, at: number): Between | null {
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const middles = new Map<number, number>();
   round.ring.centres.forEach(({ start, length }, corner) => {
     const from = order.travel === 1 ? start : order.size - start - length;

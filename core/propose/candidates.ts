@@ -14,12 +14,12 @@ import {
   idOf,
   idUnder,
   keepsParts,
-  partsOf,
+  borderShapes,
   type Keep,
-  type Layer,
-  type Part,
+  type PartRounds,
+  type BorderPart,
   type Shape,
-  type Start,
+  type ShapeStart,
 } from './grammar.ts';
 import { outOfCharacter } from './suits.ts';
 import { fillFor, trialOn, tried, type Trial, type TriedRound } from './trial.ts';
@@ -87,15 +87,15 @@ export interface Group {
 /** The borders of a start that the bounds let through, those with the same ground and middle after each other. */
 export function groupsOf(
   footing: Footing,
-  start: Start,
+  start: ShapeStart,
   against: (obstacle: 'width' | 'look' | 'skill' | 'loose parts') => void,
 ): readonly Group[] {
   const { hem, wish, foot, stay, yarn, keep } = footing;
   const wanted = wantedWidthMm(wish, foot);
   const taller = foot.height.ratio;
   const bare = trialOn(stay.length > 0 ? topOf(foot) : null);
-  const trials = new Map<Layer | null, Map<Trial, Trial>>();
-  const on = (below: Trial, layer: Layer | null, part: Part): Trial => {
+  const trials = new Map<PartRounds | null, Map<Trial, Trial>>();
+  const on = (below: Trial, layer: PartRounds | null, part: BorderPart): Trial => {
     if (layer === null) return below;
     const known = trials.get(layer) ?? new Map<Trial, Trial>();
     trials.set(layer, known);
@@ -105,12 +105,12 @@ export function groupsOf(
   };
   const grounds = new Map<string, readonly RoundEntry[]>();
   const groups = new Map<string, Group>();
-  const names = new Map<Layer | null, number>();
-  const nameOf = (layer: Layer | null): number => {
+  const names = new Map<PartRounds | null, number>();
+  const nameOf = (layer: PartRounds | null): number => {
     if (!names.has(layer)) names.set(layer, names.size);
     return names.get(layer)!;
   };
-  for (const { ground, middle, edge } of partsOf(start, hem, foot.body)) {
+  for (const { ground, middle, edge } of borderShapes(start, hem, foot.body)) {
     const onGround = on(bare, ground, 'ground');
     const onMiddle = on(onGround, middle, 'middle');
     const trial = on(onMiddle, edge, 'edge');

@@ -2,17 +2,17 @@
 import type { RoundPlan } from '../plan/types.ts';
 import { census } from '../ring/ring.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
-import { SKILLS, type Look, type Skill } from './wish.ts';
+import { WISH_SKILLS, type EdgeLook, type WishSkill } from './wish.ts';
 
 export interface Character {
-  readonly looks: ReadonlySet<Look>;
-  readonly skill: Skill;
+  readonly looks: ReadonlySet<EdgeLook>;
+  readonly skill: WishSkill;
   /** It has small parts or long loops: a family warns of them, or chains hang free. */
   readonly looseParts: boolean;
 }
 
 /** A round beyond the base round, as far as it bears on the character. */
-export type Worked = Pick<RoundPlan, 'ring' | 'widths' | 'written'>;
+export type CharacterRound = Pick<RoundPlan, 'ring' | 'widths' | 'written'>;
 
 /** A border of which more than this share of the edge is chains is lacy. */
 const LACY = 0.25;
@@ -20,15 +20,15 @@ const LACY = 0.25;
 const LONG_CHAIN = 4;
 
 /** @param rounds those beyond the base round */
-export function characterOf(rounds: readonly Worked[]): Character {
+export function characterOf(rounds: readonly CharacterRound[]): Character {
   const top = rounds.findLast((r) => !r.written?.recipe.surface);
-  const looks = new Set<Look>();
+  const looks = new Set<EdgeLook>();
   if (rounds.some((r) => chainShare(r) > LACY)) looks.add('lacy');
   if (rounds.some((r) => [...census(r.ring).keys()].some(isTextured))) looks.add('textured');
   looks.add(top?.written && top.written.edge !== 'straight' ? 'scalloped' : 'straight');
   return {
     looks,
-    skill: SKILLS[Math.min(SKILLS.length - 1, Math.max(0, ...rounds.map(demands)))]!,
+    skill: WISH_SKILLS[Math.min(WISH_SKILLS.length - 1, Math.max(0, ...rounds.map(demands)))]!,
     looseParts: rounds.some(
       (r) =>
         Boolean(r.written?.family?.caution) ||
@@ -44,7 +44,7 @@ const isTextured = ({ form, post, loop }: Stitch): boolean =>
   loop === 'third' ||
   !['plain', 'together', 'picot', 'dot', 'tassel'].includes(form);
 
-function chainShare({ ring, widths }: Worked): number {
+function chainShare({ ring, widths }: CharacterRound): number {
   if (widths === null) return 0;
   let [chains, all] = [0, 0];
   ring.made.forEach((s, i) => {
@@ -59,7 +59,7 @@ const isIntricate = ({ form, post }: Stitch): boolean =>
   post !== 'none' || ['puff', 'popcorn', 'bobble', 'dot'].includes(form);
 
 /** 0 for one stitch after the other, 1 for several in one place, chains between or another way of working, 2 for what is looked up. */
-function demands({ ring }: Worked): number {
+function demands({ ring }: CharacterRound): number {
   const counts = census(ring);
   const kinds = [...counts.keys()];
   if (kinds.some(isIntricate)) return 2;

@@ -7,7 +7,7 @@ import { converter, differenceEuclidean } from 'culori';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { colourAtEdge } from './edgeColour.ts';
-import { partOf, type Part } from './grammar.ts';
+import { borderPartOf, type BorderPart } from './grammar.ts';
 
 /** Ways of giving yarns to the parts of a border. */
 export const DRESSINGS = ['one yarn', 'edge', 'middle', 'stripes', 'echo', 'shades'] as const;
@@ -16,14 +16,14 @@ export type DressingKind = (typeof DRESSINGS)[number];
 type Yarns = readonly [string, ...string[]];
 
 /** Yarns for every part of a border. */
-export interface Dressing extends Readonly<Record<Part, Yarns>> {
+export interface Dressing extends Readonly<Record<BorderPart, Yarns>> {
   readonly kind: DressingKind;
 }
 
 /** Rounds in the yarns of a dressing; those that stay keep theirs. The round that a part must stand on is in its yarn. */
 export const dressed = (rounds: readonly RoundEntry[], dressing: Dressing): readonly RoundEntry[] =>
   rounds.map((r) => {
-    const part = partOf(r);
+    const part = borderPartOf(r);
     return part ? { ...r, yarns: dressing[part] } : r;
   });
 
@@ -118,7 +118,7 @@ function seen(colour: string, piece: string, yarns: Hem['yarns']): Seen {
 /** The dressings of a border that has so many rounds in its ground. */
 export function dressingsOf(
   palette: Palette,
-  { ground, middle, edge }: Readonly<Record<Part, number>>,
+  { ground, middle, edge }: Readonly<Record<BorderPart, number>>,
 ): readonly Dressing[] {
   const { yarns } = palette;
   const all = (kind: DressingKind, g: Yarns, m: Yarns, e: Yarns): Dressing => ({
@@ -170,7 +170,7 @@ export function yarnIn(
   { written, yarnId }: Pick<RoundPlan, 'written' | 'yarnId'>,
   dressing: Dressing,
 ): string {
-  const part = written && partOf(written.entry);
+  const part = written && borderPartOf(written.entry);
   if (!part) return yarnId;
   const yarns = dressing[part];
   return yarns[written.index % yarns.length]!;

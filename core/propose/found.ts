@@ -19,7 +19,7 @@ import type { TriedRound } from './trial.ts';
 import type { Wish } from './wish.ts';
 
 /** A border that suits, or would with a change of counts. */
-export interface Found {
+export interface BorderFound {
   /** Told apart by it from every other. */
   readonly key: string;
   readonly shape: Shape;
@@ -37,7 +37,7 @@ const KEPT_DRESSINGS = 3;
 
 /** The best few of every edge, in the dressings that become them best. */
 export class Kept {
-  private readonly byEdge = new Map<string, (readonly Found[])[]>();
+  private readonly byEdge = new Map<string, (readonly BorderFound[])[]>();
 
   /**
    * @param plan null where it has yet to be proved
@@ -75,7 +75,7 @@ export class Kept {
     return true;
   }
 
-  all(): readonly Found[] {
+  all(): readonly BorderFound[] {
     return [...this.byEdge.values()].flat(2).sort((a, b) => a.cost - b.cost);
   }
 }

@@ -13,16 +13,19 @@ import { slipEdge } from '../rounds/slipEdge.ts';
 import { newEntry, writtenRounds } from '../stack/stack.ts';
 
 /** What is said of the rounds of a part, whatever yarn they are in. */
-export type Layer = Pick<RoundEntry, 'family' | 'stitch' | 'corner' | 'loop' | 'size' | 'times' | 'written'>;
+export type PartRounds = Pick<
+  RoundEntry,
+  'family' | 'stitch' | 'corner' | 'loop' | 'size' | 'times' | 'written'
+>;
 
 /** The parts of a border, innermost first. */
 export interface Shape {
-  readonly ground: Layer | null;
-  readonly middle: Layer | null;
-  readonly edge: Layer | null;
+  readonly ground: PartRounds | null;
+  readonly middle: PartRounds | null;
+  readonly edge: PartRounds | null;
 }
 
-export const GROUNDS = ['sc', 'hdc', 'dc'] as const;
+export const GROUND_STITCHES = ['sc', 'hdc', 'dc'] as const;
 
 /** Families that others can stand on, but plain rounds, which are the ground. */
 export const MIDDLES: readonly Family[] = FAMILIES.filter(
@@ -33,19 +36,19 @@ export const MIDDLES: readonly Family[] = FAMILIES.filter(
 export const EDGES: readonly Family[] = FAMILIES.filter((f) => !f.repeatable || f.id === slipEdge.id);
 
 /** What is shared by the shapes that are tried one after the other. */
-export interface Start {
-  readonly stitch: (typeof GROUNDS)[number];
-  readonly middle: Layer | null;
+export interface ShapeStart {
+  readonly stitch: (typeof GROUND_STITCHES)[number];
+  readonly middle: PartRounds | null;
 }
 
 /** The starts of a hem’s grammar, those without a middle first. */
-export function startsOf(hem: Hem): readonly Start[] {
+export function shapeStarts(hem: Hem): readonly ShapeStart[] {
   const middles = [null, ...MIDDLES.map(firstOf), ...ownLayers(hem, 'straight')];
-  return middles.flatMap((middle) => GROUNDS.map((stitch) => ({ stitch, middle })));
+  return middles.flatMap((middle) => GROUND_STITCHES.map((stitch) => ({ stitch, middle })));
 }
 
 /** A family as it is first offered. */
-export const firstOf = (family: Family): Layer => ({
+export const firstOf = (family: Family): PartRounds => ({
   ...firstChoice(family),
   family: family.id,
   times: 1,
@@ -53,7 +56,7 @@ export const firstOf = (family: Family): Layer => ({
 });
 
 /** A family with one choice that is not the first. */
-function variantsOf(family: Family): readonly Layer[] {
+function variantsOf(family: Family): readonly PartRounds[] {
   const first = firstOf(family);
   return [
     ...family.stitches.slice(1).map((stitch) => ({ ...first, stitch })),
@@ -67,7 +70,7 @@ const EDGE_LAYERS = EDGES.map(firstOf);
 const EDGE_VARIANTS = EDGES.flatMap(variantsOf);
 
 /** Rounds that the maker wrote, in the border in hand and in those put aside; each text once. */
-function ownLayers(hem: Hem, edge?: 'straight'): readonly Layer[] {
+function ownLayers(hem: Hem, edge?: 'straight'): readonly PartRounds[] {
   const entries = [...hem.rounds, ...hem.kept.flatMap((k) => k.rounds)].filter((r) => r.family === OWN);
   const texts = new Map(entries.map((r) => [JSON.stringify(r.written), r]));
   return [...texts.values()].flatMap((r) => {
@@ -83,15 +86,15 @@ const isSquare = ({ outline }: Body): boolean =>
   outline.turns.every((turn) => Math.abs(turn - Math.PI / 2) < 0.01);
 
 /** A ground as it is usually worked, then those that differ from it by a corner or a loop. */
-function groundsOf(stitch: Start['stitch'], body: Body): readonly [Layer, ...Layer[]] {
+function groundsOf(stitch: ShapeStart['stitch'], body: Body): readonly [PartRounds, ...PartRounds[]] {
   const first = { ...firstOf(plain), stitch };
-  const usual: Layer = isSquare(body) ? first : { ...first, corner: 'angle' };
-  const open: readonly Layer[] = isSquare(body) ? [{ ...usual, corner: 'chain-2' }] : [];
+  const usual: PartRounds = isSquare(body) ? first : { ...first, corner: 'angle' };
+  const open: readonly PartRounds[] = isSquare(body) ? [{ ...usual, corner: 'chain-2' }] : [];
   return [usual, ...open, { ...usual, loop: 'back' }];
 }
 
 /** The parts of the borders of a start; how often its ground is worked is left to the width. */
-export function partsOf({ stitch, middle }: Start, hem: Hem, body: Body): readonly Shape[] {
+export function borderShapes({ stitch, middle }: ShapeStart, hem: Hem, body: Body): readonly Shape[] {
   const [ground, ...grounds] = groundsOf(stitch, body);
   const family = MIDDLES.find((f) => f.id === middle?.family);
   const middles = middle ? [...(family ? variantsOf(family) : []), { ...middle, times: 2 }] : [];
@@ -105,30 +108,34 @@ export function partsOf({ stitch, middle }: Start, hem: Hem, body: Body): readon
 }
 
 /** The parts of a border. */
-export type Part = 'ground' | 'middle' | 'edge';
+export type BorderPart = 'ground' | 'middle' | 'edge';
 
 /** Id of the entry of a part until it is tried on; and of the entry that the part must stand on. */
-export const idOf = (part: Part): string => `proposed ${part}`;
-export const idUnder = (part: Part): string => `proposed under the ${part}`;
+export const idOf = (part: BorderPart): string => `proposed ${part}`;
+export const idUnder = (part: BorderPart): string => `proposed under the ${part}`;
 
 /** The part that an entry belongs to; undefined for what stays. */
-export const partOf = ({ id }: Pick<RoundEntry, 'id'>): Part | undefined =>
+export const borderPartOf = ({ id }: Pick<RoundEntry, 'id'>): BorderPart | undefined =>
   (['ground', 'middle', 'edge'] as const).find((part) => id === idOf(part) || id === idUnder(part));
 
 /** A part as an entry of the stack. */
-export const entryFor = (layer: Layer, id: string, yarns: readonly [string, ...string[]]): RoundEntry => ({
+export const entryFor = (
+  layer: PartRounds,
+  id: string,
+  yarns: readonly [string, ...string[]],
+): RoundEntry => ({
   ...newEntry(plain, id, yarns[0]),
   ...layer,
   yarns,
 });
 
-function sameLayer(a: Layer | null, b: Layer | null): boolean {
+function sameLayer(a: PartRounds | null, b: PartRounds | null): boolean {
   if (a === b || !a || !b) return a === b;
   return sameChoice(a, b) && a.times === b.times;
 }
 
 /** The same, however often it is worked. */
-const sameChoice = (a: Layer, b: Layer): boolean =>
+const sameChoice = (a: PartRounds, b: PartRounds): boolean =>
   a.family === b.family &&
   a.stitch === b.stitch &&
   a.corner === b.corner &&
@@ -138,7 +145,7 @@ const sameChoice = (a: Layer, b: Layer): boolean =>
 
 /** What of a border that was seen is to stay; each null for any. */
 export interface Keep {
-  readonly edge: Layer | null;
+  readonly edge: PartRounds | null;
   readonly under: Pick<Shape, 'ground' | 'middle'> | null;
   /** Yarns from the piece outwards, each named once where it goes on. */
   readonly yarns: readonly string[] | null;
@@ -166,8 +173,8 @@ const WEIGHTS = { edge: 0.45, middle: 0.22, ground: 0.13, times: 0.08, yarns: 0.
 const OTHER_CHOICE = 0.4;
 
 /** How much two borders differ: 0 for the same, 1 for nothing in common. @param sameYarns whether their yarns come in the same order */
-export function apart(a: Shape, b: Shape, sameYarns = true): number {
-  const part = (x: Layer | null, y: Layer | null): number => {
+export function shapeDifference(a: Shape, b: Shape, sameYarns = true): number {
+  const part = (x: PartRounds | null, y: PartRounds | null): number => {
     if (x === y) return 0;
     if (!x || !y || x.family !== y.family || (x.family === plain.id && x.stitch !== y.stitch)) return 1;
     return sameChoice(x, y) ? 0 : OTHER_CHOICE;

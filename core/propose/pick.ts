@@ -1,13 +1,13 @@
 /** A handful of borders that are near to the wish and different from each other. */
-import { apart, yarnsOf, type Shape } from './grammar.ts';
+import { shapeDifference, yarnsOf, type Shape } from './grammar.ts';
 import type { Proposal } from './prove.ts';
-import type { Found } from './found.ts';
+import type { BorderFound } from './found.ts';
 
 /** What a whole difference is worth beside the cost: as much as being so many per cent off the wished width. */
 const DIFFERENCE = 14;
 
 /** What is told of a border: its parts, and its yarns from the piece outwards. */
-export type Liked = Pick<Found, 'key' | 'shape' | 'rounds'>;
+export type Liked = Pick<BorderFound, 'key' | 'shape' | 'rounds'>;
 
 /** What was said of proposals that were seen. */
 export interface Taste {
@@ -37,7 +37,8 @@ function compared(of: Liked): Compared {
   return found;
 }
 
-const difference = (a: Compared, b: Compared): number => apart(a.shape, b.shape, a.yarns === b.yarns);
+const difference = (a: Compared, b: Compared): number =>
+  shapeDifference(a.shape, b.shape, a.yarns === b.yarns);
 
 function suitsTaste({ unlike }: Taste): (f: Compared) => boolean {
   const not = unlike.map(compared);
@@ -55,7 +56,7 @@ export interface Picked {
   /** What has been proved, in the order in which it was picked. */
   readonly shown: readonly Proposal[];
   /** What would be picked and has yet to be proved. */
-  readonly open: readonly Found[];
+  readonly open: readonly BorderFound[];
 }
 
 /**
@@ -66,7 +67,7 @@ export interface Picked {
  * @param seen keys of what has been shown: it stays, in that order, so that nothing but what is not wanted goes
  */
 export function picked(
-  found: readonly Found[],
+  found: readonly BorderFound[],
   proven: ReadonlyMap<string, Proposal | null>,
   most: number,
   taste: Taste = NO_TASTE,
@@ -90,7 +91,7 @@ export function picked(
     }))
     .sort((a, b) => a.minds - b.minds);
   const shown: Proposal[] = [];
-  const open: Found[] = [];
+  const open: BorderFound[] = [];
   const chosen: Compared[] = [];
   const choose = (best: (typeof left)[number]): void => {
     best.taken = true;

@@ -8,7 +8,7 @@ import type { Hem } from '../document/hem.ts';
 import { worstStrain } from '../forecast/alternatives.ts';
 import { riskOf, supplyOf } from '../forecast/supply.ts';
 import { createPlanner, plan as planOf } from '../plan/planner.ts';
-import { comesOutEven, type Plan } from '../plan/types.ts';
+import { planComesOutEven, type Plan } from '../plan/types.ts';
 import { entry, flatBlanket, rowsHem } from '../testing/hems.ts';
 import { workedInto } from '../testing/worked.ts';
 import { leftOf } from '../work/progress.ts';
@@ -17,13 +17,13 @@ import { characterOf } from './character.ts';
 import {
   EDGES,
   MIDDLES,
-  apart,
+  shapeDifference,
   entryFor,
   firstOf,
   idOf,
   idUnder,
-  partsOf,
-  startsOf,
+  borderShapes,
+  shapeStarts,
   yarnsOf,
   KEEP_NOTHING,
   type Keep,
@@ -32,21 +32,21 @@ import {
 import { NO_TASTE, basesOf, picked, type Taste } from './pick.ts';
 import { prove, type Proposal } from './prove.ts';
 import { endsInEdge } from './candidates.ts';
-import type { Found } from './found.ts';
-import { NOTHING_FOUND, searchSlice, slicesOf, together, type Searched } from './search.ts';
+import type { BorderFound } from './found.ts';
+import { NOTHING_FOUND, searchSlice, slicesOf, joinSearches, type Searched } from './search.ts';
 import { costOf, obstaclesOf } from './suits.ts';
 import { trialOn, tried } from './trial.ts';
-import { NO_WISH, SKILLS, widthOff, type Wish } from './wish.ts';
+import { NO_WISH, WISH_SKILLS, widthOff, type Wish } from './wish.ts';
 
 const hem: Hem = flatBlanket();
 const sliceOf = (of: Hem, middle: string | null, stitch = 'sc'): number =>
-  startsOf(of).findIndex((s) => s.stitch === stitch && (s.middle?.family ?? null) === middle);
+  shapeStarts(of).findIndex((s) => s.stitch === stitch && (s.middle?.family ?? null) === middle);
 const FEW = [null, 'moss', 'v-stitch'];
 const searched = (of: Hem, wish: Wish, middles: readonly (string | null)[] = FEW): Searched =>
-  middles.map((m) => searchSlice(of, wish, sliceOf(of, m))).reduce(together, NOTHING_FOUND);
+  middles.map((m) => searchSlice(of, wish, sliceOf(of, m))).reduce(joinSearches, NOTHING_FOUND);
 
 /** What is shown in the end, with all proofs. */
-function shownOf(of: Hem, wish: Wish, found: readonly Found[], most = 8, taste = NO_TASTE) {
+function shownOf(of: Hem, wish: Wish, found: readonly BorderFound[], most = 8, taste = NO_TASTE) {
   const proven = new Map<string, Proposal | null>();
   for (;;) {
     const { shown, open } = picked(found, proven, most, taste);
@@ -67,7 +67,7 @@ describe('borders that are proposed', () => {
     for (const p of shown) {
       const plan = planned(hem, p);
       const { looks, looseParts, skill } = characterOf(plan.rounds.slice(1));
-      expect([p.shape, comesOutEven(plan)]).toEqual([p.shape, true]);
+      expect([p.shape, planComesOutEven(plan)]).toEqual([p.shape, true]);
       expect(plan.borderWidthMm).toBeCloseTo(p.widthMm, 6);
       expect(Math.abs(plan.borderWidthMm / 30 - 1)).toBeLessThanOrEqual(0.2);
       expect(Math.max(...plan.rounds.map((r) => Math.abs(worstStrain(r))))).toBeLessThanOrEqual(0.05);
@@ -112,8 +112,8 @@ describe('borders that are proposed', () => {
     expect(slicesOf(hem)).toBe(3 * (1 + MIDDLES.length));
     const names = [...MIDDLES, ...EDGES].map((f) => f.id);
     expect(new Set(names).size).toBe(names.length);
-    expect(SKILLS).toHaveLength(3);
-    const parts = startsOf(hem).flatMap((s) => partsOf(s, hem, planOf(hem).body));
+    expect(WISH_SKILLS).toHaveLength(3);
+    const parts = shapeStarts(hem).flatMap((s) => borderShapes(s, hem, planOf(hem).body));
     expect(new Set(parts.map((p) => JSON.stringify(p))).size).toBe(parts.length);
     for (const sort of ['size', 'corner', 'loop'] as const) {
       const edges = parts.flatMap((p) => (p.edge ? [`${p.edge.family} ${p.edge[sort]}`] : []));
@@ -132,7 +132,7 @@ describe('the best that there is', () => {
     const planner = createPlanner();
     const { body } = planOf(of);
     for (const m of middles) {
-      for (const parts of partsOf(startsOf(of)[sliceOf(of, m)]!, of, body)) {
+      for (const parts of borderShapes(shapeStarts(of)[sliceOf(of, m)]!, of, body)) {
         const ground = (times: number) => (times === 0 ? null : { ...parts.ground!, times });
         for (let times = 0; times <= most; times++) {
           const shape = { ...parts, ground: ground(times) };
@@ -201,7 +201,7 @@ describe('what is picked', () => {
   const wish: Wish = { ...NO_WISH, widthCm: 3 };
   const { found } = searched(hem, wish);
   const NONE = new Map<string, Proposal | null>();
-  const some = (taste: Partial<Taste>, most = 6): readonly Found[] =>
+  const some = (taste: Partial<Taste>, most = 6): readonly BorderFound[] =>
     picked(found, NONE, most, { ...NO_TASTE, ...taste }).open;
   const handful = some({});
 
@@ -212,19 +212,20 @@ describe('what is picked', () => {
   });
 
   test('follows what is said of it', () => {
-    const [unlike, , , like] = handful as [Found, Found, Found, Found];
+    const [unlike, , , like] = handful as [BorderFound, BorderFound, BorderFound, BorderFound];
     for (const p of some({ unlike: [unlike] }))
       expect(
-        apart(p.shape, unlike.shape, yarnsOf(p.rounds).join() === yarnsOf(unlike.rounds).join()),
+        shapeDifference(p.shape, unlike.shape, yarnsOf(p.rounds).join() === yarnsOf(unlike.rounds).join()),
       ).toBeGreaterThanOrEqual(0.3);
-    const near = (of: readonly Found[]): number =>
-      of.reduce((sum, p) => sum + apart(p.shape, like.shape), 0) / of.length;
+    const near = (of: readonly BorderFound[]): number =>
+      of.reduce((sum, p) => sum + shapeDifference(p.shape, like.shape), 0) / of.length;
     expect(near(some({ like }))).toBeLessThan(near(handful));
     const edge = firstOf(EDGES[1]!);
     const other = { ...like.shape, edge };
-    expect([apart(like.shape, like.shape), apart(other, { ...other, edge: firstOf(EDGES[2]!) })]).toEqual([
-      0, 0.45,
-    ]);
+    expect([
+      shapeDifference(like.shape, like.shape),
+      shapeDifference(other, { ...other, edge: firstOf(EDGES[2]!) }),
+    ]).toEqual([0, 0.45]);
   });
 
   test('leaves what has been seen as it stands: what is not wanted goes, another comes last, and what is wanted again returns', () => {
@@ -232,7 +233,9 @@ describe('what is picked', () => {
     const second = handful[1]!;
     const not = { ...NO_TASTE, unlike: [second] };
     const { open } = picked(found, NONE, 6, not, seen);
-    const stayed = handful.filter((f) => apart(f.shape, second.shape, f.dressing === second.dressing) >= 0.3);
+    const stayed = handful.filter(
+      (f) => shapeDifference(f.shape, second.shape, f.dressing === second.dressing) >= 0.3,
+    );
     expect(open.slice(0, stayed.length)).toEqual(stayed);
     expect([stayed.length, open.length]).toEqual([5, 6]);
     const more = [...seen, open.at(-1)!.key];
@@ -243,7 +246,7 @@ describe('what is picked', () => {
     const kept = handful.find((f) => f.shape.edge && f.shape.middle && f.shape.ground)!;
     const { ground, middle, edge } = kept.shape;
     const slices = Array.from({ length: slicesOf(hem) }, (_, slice) => slice);
-    const those = (keep: Partial<Keep>): readonly Found[] =>
+    const those = (keep: Partial<Keep>): readonly BorderFound[] =>
       slices.flatMap((slice) => searchSlice(hem, wish, slice, { ...KEEP_NOTHING, ...keep }).found);
     const withEdge = those({ edge });
     expect(withEdge.map((f) => f.shape.edge)).toEqual(withEdge.map(() => edge));
@@ -370,7 +373,7 @@ describe('for every demo', () => {
           expect(outcome.ok).toBe(true);
           if (!outcome.ok) return;
           const made = planOf(outcome.value);
-          expect([comesOutEven(made), obstaclesOf(made, wish, true)]).toEqual([true, []]);
+          expect([planComesOutEven(made), obstaclesOf(made, wish, true)]).toEqual([true, []]);
           expect(made.borderWidthMm).toBeCloseTo(p.widthMm, 6);
           expect(made.problems.filter((q) => q.code === 'round-too-large')).toEqual([]);
         }

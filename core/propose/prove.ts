@@ -11,7 +11,7 @@ import { leftOfBorder } from '../work/progress.ts';
 import { characterOf, type Character } from './character.ts';
 import { Palette, colourCost, type DressingKind } from './colours.ts';
 import type { Shape } from './grammar.ts';
-import type { Found } from './found.ts';
+import type { BorderFound } from './found.ts';
 import {
   CHANGE_COST,
   costOf,
@@ -22,7 +22,7 @@ import {
   shareUsed,
   worstOfAll,
 } from './suits.ts';
-import type { Look, Wish } from './wish.ts';
+import type { EdgeLook, Wish } from './wish.ts';
 
 /** A border that is proposed, with what speaks for it. */
 export interface Proposal {
@@ -45,7 +45,7 @@ export interface Proposal {
   readonly used: number;
   /** What the yarns come to, g on the high side. */
   readonly grams: number;
-  readonly looks: readonly Look[];
+  readonly looks: readonly EdgeLook[];
   readonly skill: Character['skill'];
   /** It fits as it is; else a change that hides makes it fit. */
   readonly asItIs: boolean;
@@ -63,7 +63,12 @@ const MOST_CHANGES = 3;
  * @param bases base rounds with which other borders came out even: what they share is tried before a fit is looked for
  * @returns null when it does not keep the wish after all, or no change makes it come out even
  */
-export function prove(hem: Hem, wish: Wish, found: Found, bases: readonly BaseRound[] = []): Proposal | null {
+export function prove(
+  hem: Hem,
+  wish: Wish,
+  found: BorderFound,
+  bases: readonly BaseRound[] = [],
+): Proposal | null {
   const planner = createPlanner();
   const keeps = (plan: Plan): boolean => obstaclesOf(plan, wish, true).length === 0;
   const whole: Hem = { ...hem, rounds: found.rounds };
@@ -88,7 +93,12 @@ const worstSupply = (plan: Plan): Supply => {
   return (['runs out', 'may run out', 'not said', 'lasts'] as const).find((s) => all.includes(s)) ?? 'lasts';
 };
 
-function proposalOf(plan: Plan, { key, shape, dressing }: Found, wish: Wish, asItIs: boolean): Proposal {
+function proposalOf(
+  plan: Plan,
+  { key, shape, dressing }: BorderFound,
+  wish: Wish,
+  asItIs: boolean,
+): Proposal {
   const { looks, skill } = characterOf(plan.rounds.slice(1));
   const bands = plan.rounds.map((r) => ({ yarn: r.yarnId, heightMm: r.ownHeightMm }));
   const colours = colourCost(new Palette(plan.hem), bands, dressing);

@@ -10,14 +10,14 @@
  */
 import type { Hem } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
-import { comesOutEven, topOf, type Plan } from '../plan/types.ts';
+import { planComesOutEven, topOf, type Plan } from '../plan/types.ts';
 import { wouldComeOutEven } from '../ring/even.ts';
 import { circumstancesOf, writtenRounds } from '../stack/stack.ts';
 import { leftOfBorder } from '../work/progress.ts';
 import { byYarn, endsInEdge, footingOf, groupsOf, type Candidate } from './candidates.ts';
 import { Palette } from './colours.ts';
-import { Kept, type Found } from './found.ts';
-import { KEEP_NOTHING, startsOf, type Keep } from './grammar.ts';
+import { Kept, type BorderFound } from './found.ts';
+import { KEEP_NOTHING, shapeStarts, type Keep } from './grammar.ts';
 import {
   CHANGE_COST,
   OBSTACLES,
@@ -32,7 +32,7 @@ import { wantedWidthMm, type Wish } from './wish.ts';
 
 export interface Searched {
   /** The best of every edge, in the dressings that become it best. */
-  readonly found: readonly Found[];
+  readonly found: readonly BorderFound[];
   /** Borders that were looked at, those of them that were planned exactly, and how many of these suit as they are. */
   readonly tried: number;
   readonly planned: number;
@@ -45,7 +45,7 @@ export interface Searched {
 const MOST_BY_YARN = 2;
 
 /** What two parts of a search found together. */
-export function together(a: Searched, b: Searched): Searched {
+export function joinSearches(a: Searched, b: Searched): Searched {
   const obstacles = { ...a.obstacles };
   for (const obstacle of OBSTACLES) {
     const more = b.obstacles[obstacle] ?? 0;
@@ -63,7 +63,7 @@ export function together(a: Searched, b: Searched): Searched {
 export const NOTHING_FOUND: Searched = { found: [], tried: 0, planned: 0, suit: 0, obstacles: {} };
 
 /** How many parts the search of a hem has. */
-export const slicesOf = (hem: Hem): number => startsOf(hem).length;
+export const slicesOf = (hem: Hem): number => shapeStarts(hem).length;
 
 /** The part of the search that belongs to a start of the grammar. @param slice from 0 to {@link slicesOf} */
 export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KEEP_NOTHING): Searched {
@@ -79,7 +79,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KE
   };
   const counted = { tried: 0, planned: 0, suit: 0 };
   const lasting = new Map<string, number>();
-  for (const { over, under, candidates } of groupsOf(footing, startsOf(hem)[slice]!, against)) {
+  for (const { over, under, candidates } of groupsOf(footing, shapeStarts(hem)[slice]!, against)) {
     const enough = lasting.get(over) ?? 0;
     if (byYarn(footing) && enough === MOST_BY_YARN) continue;
     const ground = planner({ ...hem, rounds: under });
@@ -92,7 +92,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KE
     }
     lasting.set(over, enough + 1);
     const top = topOf(ground);
-    const sound = comesOutEven(ground) && Math.abs(worstOfAll(ground)) <= ground.flatLimits.blocks;
+    const sound = planComesOutEven(ground) && Math.abs(worstOfAll(ground)) <= ground.flatLimits.blocks;
     const near = (c: Candidate, only: 'fit' | 'flatness'): void => {
       const off = wanted === null ? 0 : Math.abs(c.widthMm / wanted - 1);
       if (off > WIDTH_OFF || (wish.minutes !== null && leftOfBorder(ground).minutes > wish.minutes)) return;
@@ -102,7 +102,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KE
     for (const c of candidates) {
       const [first] = writtenRounds(c.rounds.slice(under.length)).rounds;
       const below = top.plannedHeightMm / top.stitchWidthMm;
-      if (!sound) near(c, comesOutEven(ground) ? 'flatness' : 'fit');
+      if (!sound) near(c, planComesOutEven(ground) ? 'flatness' : 'fit');
       else if (
         first &&
         !wouldComeOutEven(top.ring, first.recipe, circumstancesOf(first, ground.body.outline, below))

@@ -1,10 +1,10 @@
 /** How near a border comes to a wish: what stands in the way, and what a maker would mind. */
 import { worstStrain } from '../forecast/alternatives.ts';
 import { riskOf, supplyOf } from '../forecast/supply.ts';
-import { comesOutEven, type Plan } from '../plan/types.ts';
+import { planComesOutEven, type Plan } from '../plan/types.ts';
 import { leftOfBorder } from '../work/progress.ts';
 import { characterOf, type Character } from './character.ts';
-import { SKILLS, widthOff, type Wish } from './wish.ts';
+import { WISH_SKILLS, widthOff, type Wish } from './wish.ts';
 
 /** Why a border is not proposed: the wish that stands in the way. */
 export const OBSTACLES = [
@@ -31,7 +31,7 @@ export function outOfCharacter(
 ): readonly ('look' | 'skill' | 'loose parts')[] {
   return [
     ...(wish.look !== null && !looks.has(wish.look) ? (['look'] as const) : []),
-    ...(wish.skill !== null && SKILLS.indexOf(skill) > SKILLS.indexOf(wish.skill)
+    ...(wish.skill !== null && WISH_SKILLS.indexOf(skill) > WISH_SKILLS.indexOf(wish.skill)
       ? (['skill'] as const)
       : []),
     ...(wish.noLooseParts && looseParts ? (['loose parts'] as const) : []),
@@ -49,7 +49,7 @@ export function obstaclesOf(plan: Plan, wish: Wish, dressed: boolean): readonly 
     ...(wish.minutes !== null && leftOfBorder(plan).minutes > TIME_OVER * wish.minutes
       ? (['time'] as const)
       : []),
-    ...(comesOutEven(plan) ? [] : (['fit'] as const)),
+    ...(planComesOutEven(plan) ? [] : (['fit'] as const)),
     ...(Math.abs(worstOfAll(plan)) > plan.flatLimits.blocks ? (['flatness'] as const) : []),
   ];
 }

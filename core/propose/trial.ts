@@ -9,10 +9,10 @@ import { groundWith } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
 import { entriesOnto, writtenRounds } from '../stack/stack.ts';
-import type { Worked } from './character.ts';
-import { entryFor, firstOf, idUnder, type Layer } from './grammar.ts';
+import type { CharacterRound } from './character.ts';
+import { entryFor, firstOf, idUnder, type PartRounds } from './grammar.ts';
 
-export type TriedRound = Worked & Pick<RoundPlan, 'ownHeightMm' | 'yarnId'>;
+export type TriedRound = CharacterRound & Pick<RoundPlan, 'ownHeightMm' | 'yarnId'>;
 
 /** A part on what is below it. */
 export interface Trial {
@@ -39,7 +39,7 @@ export function trialOn(on: { readonly ring: Ring; readonly widths: Float32Array
 export function tried(
   hem: Hem,
   below: Trial,
-  layer: Layer,
+  layer: PartRounds,
   yarn: string,
   ids: readonly [string, string],
 ): Trial {

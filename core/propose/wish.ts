@@ -2,11 +2,11 @@
 import type { Plan } from '../plan/types.ts';
 
 export const LOOKS = ['straight', 'scalloped', 'lacy', 'textured'] as const;
-export type Look = (typeof LOOKS)[number];
+export type EdgeLook = (typeof LOOKS)[number];
 
 /** From what is taken for granted to what is tried once in a while. */
-export const SKILLS = ['easy', 'some tricks', 'intricate'] as const;
-export type Skill = (typeof SKILLS)[number];
+export const WISH_SKILLS = ['easy', 'some tricks', 'intricate'] as const;
+export type WishSkill = (typeof WISH_SKILLS)[number];
 
 /** A finished size, cm; null for a measure that is left open. */
 export interface SizeWish {
@@ -19,9 +19,9 @@ export interface Wish {
   readonly widthCm: number | null;
   /** How large the whole is to be when it has been blocked; null for any. It goes before the width of the border. */
   readonly size: SizeWish | null;
-  readonly look: Look | null;
+  readonly look: EdgeLook | null;
   /** The most that it may ask of its maker; null for anything. */
-  readonly skill: Skill | null;
+  readonly skill: WishSkill | null;
   /** No loose parts, and no loops in which a finger could catch. */
   readonly noLooseParts: boolean;
   /** From what is in the basket, where that has been said; or so that as little as may be is left of it. */

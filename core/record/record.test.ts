@@ -1,10 +1,10 @@
 import { isDeepStrictEqual } from 'node:util';
 import fc from 'fast-check';
 import { describe, expect, test } from '@jest/globals';
-import { yarnOf, type Hem, type WorkedRound } from '../document/hem.ts';
+import { yarnOf, type Hem, type RoundIdentity } from '../document/hem.ts';
 import { performed } from '../edits/edit.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
-import { workedRound, type Plan } from '../plan/types.ts';
+import { identityOfRound, type Plan } from '../plan/types.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
@@ -21,7 +21,7 @@ const WHEN = '2026-02-03T10:00:00.000Z';
 /** That a round of a plan was begun. */
 function began(made: Plan, number: number): Deed {
   const { written } = made.rounds[number]!;
-  const round = workedRound(made.rounds[number]!);
+  const round = identityOfRound(made.rounds[number]!);
   const { hem: design, sides } = { ...made, sides: made.rounds[number]!.sides };
   const yarn = yarnOf(design, made.rounds[number]!.yarnId);
   const counts = sides.map((s) => s.tally.stitches);
@@ -38,7 +38,7 @@ function workedUpTo(of: Hem, last: number, found: Readonly<Record<number, readon
   const made = plan(of);
   return writtenDown(
     made.rounds.slice(0, last + 1).flatMap((r): readonly Deed[] => {
-      const round = workedRound(r);
+      const round = identityOfRound(r);
       const counts = found[r.number];
       return [
         began(made, r.number),
@@ -51,8 +51,8 @@ function workedUpTo(of: Hem, last: number, found: Readonly<Record<number, readon
 
 const withRecord = (of: Hem, record: WorkRecord): Plan => plan({ ...of, record });
 
-const BASE: WorkedRound = { entry: null, index: 0 };
-const A0: WorkedRound = { entry: 'a', index: 0 };
+const BASE: RoundIdentity = { entry: null, index: 0 };
+const A0: RoundIdentity = { entry: 'a', index: 0 };
 
 describe('a record', () => {
   test('says which rounds are done, and how far the one under way is', () => {
@@ -124,7 +124,7 @@ describe('a record', () => {
       let record: WorkRecord = NOTHING_DONE;
       for (let k = 0; k < 30; k++) {
         const number = chance.int(0, 2);
-        const round = workedRound(made.rounds[number]!);
+        const round = identityOfRound(made.rounds[number]!);
         const deed = chance.pick<Deed>([
           began(made, number),
           { did: 'made', round, stitches: chance.int(0, 90) },

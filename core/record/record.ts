@@ -1,9 +1,9 @@
 /** What holds after all that was done: the fold of a record. Nothing of it is kept. */
 import type { BaseRound } from '../base/baseRound.ts';
-import type { RoundEntry, WorkEvent, WorkedRound } from '../document/hem.ts';
+import type { RoundEntry, WorkEvent, RoundIdentity } from '../document/hem.ts';
 import type { Piece } from '../piece/piece.ts';
 import type { Yarn } from '../yarn/yarn.ts';
-import { inOrder, standing, type WorkRecord } from '../document/record.ts';
+import { compareEvents, standing, type WorkRecord } from '../document/record.ts';
 
 /** What a round was begun as. */
 export type Begun =
@@ -12,7 +12,7 @@ export type Begun =
 
 /** A round that has been begun: it stays as it was begun and as it was found, whatever becomes of the design. */
 export interface FrozenRound {
-  readonly round: WorkedRound;
+  readonly round: RoundIdentity;
   readonly begun: Begun;
   /** Stitches made of it, in the order of work; all of it once it is finished. */
   readonly stitches: number;
@@ -41,7 +41,7 @@ export function workedRounds(whole: WorkRecord): readonly FrozenRound[] {
   const before = knownBefore(record);
   if (before?.record.length === record.length) return before.rounds;
   const more = before ? record.slice(before.record.length) : record;
-  const rounds = [...more].sort(inOrder).reduce(after, before?.rounds ?? NONE);
+  const rounds = [...more].sort(compareEvents).reduce(after, before?.rounds ?? NONE);
   folded.set(last, { record, rounds });
   return rounds;
 }
@@ -51,14 +51,14 @@ function knownBefore(record: WorkRecord): Folded | null {
   for (let length = record.length; length > 0; length--) {
     const known = folded.get(record[length - 1]!);
     if (known?.record.length !== length || known.record.some((event, i) => event !== record[i])) continue;
-    const last = known.record.reduce((a, b) => (inOrder(a, b) > 0 ? a : b));
-    return record.slice(length).every((event) => inOrder(last, event) < 0) ? known : null;
+    const last = known.record.reduce((a, b) => (compareEvents(a, b) > 0 ? a : b));
+    return record.slice(length).every((event) => compareEvents(last, event) < 0) ? known : null;
   }
   return null;
 }
 const NONE: readonly FrozenRound[] = [];
 
-export const sameRound = (a: WorkedRound, b: WorkedRound): boolean =>
+export const sameRound = (a: RoundIdentity, b: RoundIdentity): boolean =>
   a.entry === b.entry && a.index === b.index;
 
 /**

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { createPlanner, plan } from '../plan/planner.ts';
-import { workedRound } from '../plan/types.ts';
+import { identityOfRound } from '../plan/types.ts';
 import { chanceOf } from '../chance.ts';
 import { seeds } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { after, workedInto } from '../testing/worked.ts';
 import { insteadWords, reachWords } from '../words/ballWords.ts';
-import { ballNow, ballsEnding, cornerBefore, reachOf } from '../work/balls.ts';
+import { ballNow, ballsEnding, cornerBeforeBallEnds, reachOf } from '../work/balls.ts';
 import { workedUpTo } from '../work/progress.ts';
 import { stepsOf } from '../work/steps.ts';
 import type { Deed } from '../document/record.ts';
@@ -137,7 +137,7 @@ describe('a ball on the scale', () => {
   test('goes down with what is made, and says what to do instead when it may not last', () => {
     const at = workedInto(hem, 1, 0.1);
     const round = at.rounds[1]!;
-    const named = workedRound(round);
+    const named = identityOfRound(round);
     const weighedAt = round.done!.stitches;
     const { metresPer100G } = yarnOf(at.hem, round.yarnId);
     const whole = (round.yarnM * 100) / metresPer100G;
@@ -154,7 +154,7 @@ describe('a ball on the scale', () => {
     expect(insteadWords(later, 10 * whole)).toEqual([]);
     // Where the corner lies that is named, the ball has surely not ended.
     const reach = reachOf(later, ballNow(later)!)!;
-    const corner = cornerBefore(later, reach)!;
+    const corner = cornerBeforeBallEnds(later, reach)!;
     expect(corner.made).toBeLessThanOrEqual(reach.earliest!.made);
     expect(corner.made).toBeGreaterThanOrEqual(later.rounds[1]!.done!.stitches);
     // With all but a few stitches of the side made there is no corner before its end.
@@ -164,7 +164,7 @@ describe('a ball on the scale', () => {
   test('says where to have the next one at hand', () => {
     const at = workedInto(hem, 1, 0.1);
     const [y] = at.yarns;
-    const named = workedRound(at.rounds[1]!);
+    const named = identityOfRound(at.rounds[1]!);
     const stitches = at.rounds[1]!.done!.stitches;
     const grams = (0.5 * at.rounds[1]!.yarnM * 100) / y!.yarn.metresPer100G;
     const then = plan(after(at.hem, [weighed(grams, { round: named, stitches })]));

@@ -1,12 +1,12 @@
 /** What a ball that was put on the scale now and then tells: the yarn that went into what was made between. */
-import type { WorkEvent, WorkedRound } from '../document/hem.ts';
-import { inOrder, standing, type WorkRecord } from '../document/record.ts';
+import type { WorkEvent, RoundIdentity } from '../document/hem.ts';
+import { compareEvents, standing, type WorkRecord } from '../document/record.ts';
 
 export type Weighed = Extract<WorkEvent, { did: 'weighed' }>;
 
 /** A place in the work: so many entries of a round are made, and all rounds before it. */
 export interface WorkPlace {
-  readonly round: WorkedRound;
+  readonly round: RoundIdentity;
   readonly stitches: number;
 }
 
@@ -36,7 +36,7 @@ const NONE: WorkRecord = [];
 export function weighedStretches(record: WorkRecord): readonly WeighedStretch[] {
   const found: WeighedStretch[] = [];
   const last = new Map<string, Weighed>();
-  for (const event of [...standing(record)].sort(inOrder)) {
+  for (const event of [...standing(record)].sort(compareEvents)) {
     if (event.did === 'ripped') last.clear();
     if (event.did !== 'weighed') continue;
     const before = last.get(event.yarn);
@@ -50,13 +50,14 @@ export function weighedStretches(record: WorkRecord): readonly WeighedStretch[] 
 
 /** The last weighing of a yarn, whatever was ripped since; null when there is none. */
 export const everWeighed = (record: WorkRecord, yarn: string): Weighed | null =>
-  [...standing(record)].sort(inOrder).findLast((e): e is Weighed => e.did === 'weighed' && e.yarn === yarn) ??
-  null;
+  [...standing(record)]
+    .sort(compareEvents)
+    .findLast((e): e is Weighed => e.did === 'weighed' && e.yarn === yarn) ?? null;
 
 /** The last weighing of a yarn; null when there is none, or something was ripped since. */
 export function lastWeighed(record: WorkRecord, yarn: string): Weighed | null {
   const last = [...standing(record)]
-    .sort(inOrder)
+    .sort(compareEvents)
     .findLast((e) => e.did === 'ripped' || (e.did === 'weighed' && e.yarn === yarn));
   return last?.did === 'weighed' ? last : null;
 }

@@ -6,17 +6,17 @@
  * side does not come out even the surplus places are passed over before the pattern's tail and reported, so
  * that the ring always closes and everything after it can be computed.
  */
-import type { Maker } from './maker.ts';
+import type { RingBuilder } from './maker.ts';
 import {
-  comesOutEven,
+  meetsNeeds,
   needsOfPattern,
   placesOver,
   totalPlacesUsed,
   type Needs,
-  type Pattern,
-  type Step,
+  type SidePattern,
+  type RecipeStep,
 } from './recipe.ts';
-import { NOTHING, isPlaceOf, type PlaceKind, type Ring, type Span } from './ring.ts';
+import { IN_NOTHING, isPlaceOf, type PlaceKind, type Ring, type Span } from './ring.ts';
 import { spread } from './spread.ts';
 import { placesTaken, stitchOf, type Stitch } from './stitch.ts';
 
@@ -60,7 +60,12 @@ export interface Layout {
 }
 
 /** A plain side: one stitch in each place, with some stitches more or fewer than places where they are asked for. */
-export function workPlain(maker: Maker, places: readonly number[], stitch: Stitch, wanted: number): SideFit {
+export function workPlain(
+  maker: RingBuilder,
+  places: readonly number[],
+  stitch: Stitch,
+  wanted: number,
+): SideFit {
   const change = plainChange(wanted, places.length);
   if (change < 0) workFewer(maker, places, stitch, -change);
   else workMore(maker, places, stitch, change);
@@ -80,7 +85,7 @@ export function workPlain(maker: Maker, places: readonly number[], stitch: Stitc
 export const plainChange = (wanted: number, places: number): number =>
   Math.max(wanted, -Math.floor(places / 2));
 
-function workMore(maker: Maker, places: readonly number[], stitch: Stitch, more: number): void {
+function workMore(maker: RingBuilder, places: readonly number[], stitch: Stitch, more: number): void {
   if (more === 0 || places.length === 0) return maker.addEach(stitch, places);
   const counts = spread(places.length + more, new Array<number>(places.length).fill(1));
   counts.forEach((count, i) => {
@@ -88,7 +93,7 @@ function workMore(maker: Maker, places: readonly number[], stitch: Stitch, more:
   });
 }
 
-function workFewer(maker: Maker, places: readonly number[], stitch: Stitch, fewer: number): void {
+function workFewer(maker: RingBuilder, places: readonly number[], stitch: Stitch, fewer: number): void {
   const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
   const legs = spread(places.length, new Array<number>(places.length - fewer).fill(1));
   let at = 0;
@@ -100,11 +105,11 @@ function workFewer(maker: Maker, places: readonly number[], stitch: Stitch, fewe
 
 /** A side with a pattern that repeats, with places more or fewer passed over where that is asked for. */
 export function workAlong(
-  maker: Maker,
+  maker: RingBuilder,
   below: Ring,
   places: readonly number[],
-  own: Pattern,
-  other: Pattern | undefined,
+  own: SidePattern,
+  other: SidePattern | undefined,
   wanted: number,
 ): Along {
   const along = workChanged(maker, below, places, own, other, changeIn(own, wanted));
@@ -117,18 +122,17 @@ interface Along {
 }
 
 function workChanged(
-  maker: Maker,
+  maker: RingBuilder,
   below: Ring,
   places: readonly number[],
-  own: Pattern,
-  other: Pattern | undefined,
+  own: SidePattern,
+  other: SidePattern | undefined,
   change: number,
 ): Along {
   const count = places.length - change;
   const ownNeeds = needsOfPattern(own, 'side');
   const otherNeeds = other && needsOfPattern(other, 'side');
-  const lopsided =
-    otherNeeds !== undefined && !comesOutEven(count, ownNeeds) && comesOutEven(count, otherNeeds);
+  const lopsided = otherNeeds !== undefined && !meetsNeeds(count, ownNeeds) && meetsNeeds(count, otherNeeds);
   const pattern = lopsided ? other! : own;
   const needs: Needs = lopsided ? otherNeeds : ownNeeds;
   const perRepeat = totalPlacesUsed(pattern.body);
@@ -160,7 +164,7 @@ function workChanged(
  * A quiet change as far as the skips of a side allow it: where there is but one, it alone is longer or shorter, by one; no
  * skip is shorter than nothing.
  */
-function changePossible(pattern: Pattern, repeats: number, change: number): number {
+function changePossible(pattern: SidePattern, repeats: number, change: number): number {
   if (change === 0) return 0;
   const { head, body, tail } = pattern;
   const [first] = [...head, ...(repeats > 0 ? body : []), ...tail].filter(isSkip);
@@ -171,10 +175,10 @@ function changePossible(pattern: Pattern, repeats: number, change: number): numb
   return Math.max(change, one ? -Math.min(1, first.count) : -Math.min(1, first.count) - last.count);
 }
 
-const isSkip = (step: Step): step is Extract<Step, { do: 'skip' }> => step.do === 'skip';
+const isSkip = (step: RecipeStep): step is Extract<RecipeStep, { do: 'skip' }> => step.do === 'skip';
 
 /** At which skips, counted from 0, a quiet change is made: the first, then the last. */
-function skipChanges(pattern: Pattern, repeats: number, change: number): ReadonlyMap<number, number> {
+function skipChanges(pattern: SidePattern, repeats: number, change: number): ReadonlyMap<number, number> {
   if (change === 0) return NO_CHANGES;
   const last = skipsMade(pattern, repeats) - 1;
   const one = Math.sign(change);
@@ -188,13 +192,13 @@ function skipChanges(pattern: Pattern, repeats: number, change: number): Readonl
   );
 }
 
-const skipsIn = (steps: readonly Step[]): number => steps.filter((s) => s.do === 'skip').length;
+const skipsIn = (steps: readonly RecipeStep[]): number => steps.filter((s) => s.do === 'skip').length;
 
-const skipsMade = ({ head, body, tail }: Pattern, repeats: number): number =>
+const skipsMade = ({ head, body, tail }: SidePattern, repeats: number): number =>
   skipsIn(head) + repeats * skipsIn(body) + skipsIn(tail);
 
 /** A quiet change as far as a pattern allows it: only skips can change, and none that is worked into afterwards can go. */
-function changeIn(pattern: Pattern, wanted: number): number {
+function changeIn(pattern: SidePattern, wanted: number): number {
   const steps = [...pattern.head, ...pattern.body, ...pattern.tail];
   if (skipsIn(steps) === 0) return 0;
   return wanted < 0 && steps.some((s) => s.do === 'work' && s.at === 'skipped') ? 0 : wanted;
@@ -206,20 +210,20 @@ const NO_CHANGES: ReadonlyMap<number, number> = new Map();
 class Walk {
   stuck = false;
   private next = 0;
-  private passed = NOTHING;
-  private last = NOTHING;
+  private passed = IN_NOTHING;
+  private last = IN_NOTHING;
   private skips = 0;
 
   constructor(
-    private readonly maker: Maker,
+    private readonly maker: RingBuilder,
     private readonly below: Ring,
     private readonly places: readonly number[],
     private readonly changes: ReadonlyMap<number, number>,
   ) {}
 
-  do(steps: readonly Step[]): void {
+  do(steps: readonly RecipeStep[]): void {
     for (const step of steps) {
-      if (step.do === 'make') this.maker.add(step.what, NOTHING);
+      if (step.do === 'make') this.maker.add(step.what, IN_NOTHING);
       else if (step.do === 'skip') this.skip(step.count + (this.changes.get(this.skips++) ?? 0), step.of);
       else for (let k = 0; k < step.times; k++) this.work(step.what, step.into, step.at);
     }
@@ -237,7 +241,7 @@ class Walk {
     const place = at === 'next' ? this.take(into) : at === 'same' ? this.last : this.passed;
     if (at === 'next') this.last = place;
     // Nothing was worked into, or passed over, before.
-    if (place === NOTHING) this.stuck = true;
+    if (place === IN_NOTHING) this.stuck = true;
     for (const stitch of what) {
       this.maker.add(stitch, place);
       for (let leg = 1; leg < placesTaken(stitch); leg++) this.take(into);
@@ -245,8 +249,8 @@ class Walk {
   }
 
   private take(kind: PlaceKind): number {
-    const place = this.places[this.next++] ?? NOTHING;
-    if (place === NOTHING || !isPlaceOf(this.below, place, kind)) this.stuck = true;
+    const place = this.places[this.next++] ?? IN_NOTHING;
+    if (place === IN_NOTHING || !isPlaceOf(this.below, place, kind)) this.stuck = true;
     return place;
   }
 }

@@ -1,12 +1,12 @@
 /** Works the corners of a round, and finds their new middles. */
-import type { Maker } from './maker.ts';
+import type { RingBuilder } from './maker.ts';
 import type { CornerRecipe } from './recipe.ts';
-import { NOTHING, gapBefore, type Centre, type Ring } from './ring.ts';
+import { IN_NOTHING, gapBefore, type Centre, type Ring } from './ring.ts';
 import { countsAsStitch, isChainRun, type Stitch } from './stitch.ts';
 
 /** Works a corner and says where its new centre is. */
 export function workCorner(
-  maker: Maker,
+  maker: RingBuilder,
   below: Ring,
   centre: Centre,
   corner: CornerRecipe,
@@ -14,7 +14,7 @@ export function workCorner(
 ): Centre {
   const { before, group, after, pair } = corner;
   const second = (centre.start + 1) % below.made.length;
-  for (const s of before) maker.add(s, NOTHING);
+  for (const s of before) maker.add(s, IN_NOTHING);
   const start = maker.made.length;
   let found: Centre;
   if (corner.skipped) found = { start, length: 0 };
@@ -31,7 +31,7 @@ export function workCorner(
     for (const s of group) maker.add(s, place);
     found = shifted(centreOf(group), start);
   } else found = walkRound(maker, below, centre, plain);
-  for (const s of after) maker.add(s, NOTHING);
+  for (const s of after) maker.add(s, IN_NOTHING);
   return found;
 }
 
@@ -63,7 +63,7 @@ export function centreOf(group: readonly Stitch[]): Centre {
 }
 
 /** A corner with no increase: one stitch in each stitch of the centre, one in each chain of a space. */
-function walkRound(maker: Maker, below: Ring, centre: Centre, plain: Stitch): Centre {
+function walkRound(maker: RingBuilder, below: Ring, centre: Centre, plain: Stitch): Centre {
   const start = maker.made.length;
   if (centre.length === 0) return { start, length: 0 };
   let stitches = 0;

@@ -1,10 +1,10 @@
 /** Whether a round would come out even on a ring, found from counts alone. */
 import {
-  comesOutEven,
+  meetsNeeds,
   needsOf,
   needsOfPattern,
-  isPlain,
-  patternOf,
+  isPlainPattern,
+  sidePattern,
   placeKindsUsed,
   waysOf,
   type CornerRecipe,
@@ -21,10 +21,10 @@ import type { Circumstances } from './work.ts';
 export function wouldComeOutEven(below: Ring, recipe: Recipe, { corners }: Circumstances = {}): boolean {
   if (recipe.scope === 'ring') {
     const span = { start: 0, length: below.made.length };
-    return comesOutEven(placesInSpan(below, span, placeKindsUsed(recipe.side)).length, needsOf(recipe));
+    return meetsNeeds(placesInSpan(below, span, placeKindsUsed(recipe.side)).length, needsOf(recipe));
   }
   const { own, other } = waysOf(recipe, below.centres.length > 0);
-  const pattern = patternOf(own);
+  const pattern = sidePattern(own);
   const kinds = placeKindsUsed(own);
   const sides = sideCount(below);
   const cornerAt = (corner: number): CornerRecipe => corners?.[corner % sides] ?? recipe.corner;
@@ -34,9 +34,9 @@ export function wouldComeOutEven(below: Ring, recipe: Recipe, { corners }: Circu
         ? placesOnSide(below, side, kinds).length
         : placesBetween(below, side, kinds, [cornerAt(side), cornerAt(side + 1)]).length;
     if (places === 0) return false;
-    if (isPlain(pattern)) continue;
-    const suits = (p: typeof pattern): boolean => comesOutEven(places, needsOfPattern(p, 'side'));
-    if (!suits(pattern) && !(other && suits(patternOf(other)))) return false;
+    if (isPlainPattern(pattern)) continue;
+    const suits = (p: typeof pattern): boolean => meetsNeeds(places, needsOfPattern(p, 'side'));
+    if (!suits(pattern) && !(other && suits(sidePattern(other)))) return false;
   }
   return true;
 }

@@ -1,8 +1,8 @@
-import { NOTHING, type Centre, type Ring } from './ring.ts';
+import { IN_NOTHING, type Centre, type Ring } from './ring.ts';
 import { sitsInNothing, type Stitch } from './stitch.ts';
 
 /** A growing ring. */
-export class Maker {
+export class RingBuilder {
   readonly made: Stitch[] = [];
   /** Room for places; only as many as there are stitches are in use. */
   private into: Int32Array;
@@ -15,7 +15,7 @@ export class Maker {
   add(stitch: Stitch, place: number): void {
     const at = this.made.push(stitch) - 1;
     if (at === this.into.length) this.makeRoom(at + 1);
-    this.into[at] = sitsInNothing(stitch) ? NOTHING : place;
+    this.into[at] = sitsInNothing(stitch) ? IN_NOTHING : place;
   }
 
   /** One stitch in each of some places. */
@@ -27,7 +27,7 @@ export class Maker {
     const nowhere = sitsInNothing(stitch);
     for (let k = 0; k < places.length; k++) {
       made.push(stitch);
-      into[start + k] = nowhere ? NOTHING : places[k]!;
+      into[start + k] = nowhere ? IN_NOTHING : places[k]!;
     }
   }
 

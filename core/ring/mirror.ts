@@ -1,5 +1,5 @@
 /** A ring as it is met by work that runs the other way round: the same entries in reverse. */
-import { NOTHING, entryOf, gapBefore, isGap, type Centre, type Ring, type Span } from './ring.ts';
+import { IN_NOTHING, entryOf, gapBefore, isGap, type Centre, type Ring, type Span } from './ring.ts';
 import { countsAsStitch, placesTaken } from './stitch.ts';
 
 /**
@@ -19,7 +19,7 @@ export function mirrored(ring: Ring, below?: Ring): Ring {
   const centres: readonly Centre[] = ring.centres.map(span);
   if (below) {
     // A decrease over a corner sits in the corner, whichever way it is worked.
-    const over = new Set(centres.map((c) => (c.length === 1 ? c.start : NOTHING)));
+    const over = new Set(centres.map((c) => (c.length === 1 ? c.start : IN_NOTHING)));
     for (let i = 0; i < size; i++)
       into[i] = firstPlace(below, mirroredPlace(into[i]!, below), over.has(i) ? 1 : placesTaken(made[i]!));
   }
@@ -33,14 +33,14 @@ export const mirroredCorners = <T>(ofCorners: readonly T[]): readonly T[] =>
 
 function mirroredPlace(place: number, ring: Ring): number {
   const size = ring.made.length;
-  if (place === NOTHING) return NOTHING;
+  if (place === IN_NOTHING) return IN_NOTHING;
   // The gap before an entry lies before the one that came before it, in the mirror.
   return isGap(place) ? gapBefore((size - entryOf(place)) % size) : size - 1 - place;
 }
 
 /** The first of the places that a stitch takes up, when the last is known. */
 function firstPlace(ring: Ring, last: number, taken: number): number {
-  if (taken === 1 || last === NOTHING || isGap(last)) return last;
+  if (taken === 1 || last === IN_NOTHING || isGap(last)) return last;
   const size = ring.made.length;
   let place = last;
   for (let left = taken - 1, steps = 0; left > 0 && steps < size; steps++) {

@@ -1,11 +1,11 @@
 /** How much a round can come to, found without working it. */
-import { patternOf, placeKindsUsed, totalPlacesUsed, type Recipe, type Step } from './recipe.ts';
+import { sidePattern, placeKindsUsed, totalPlacesUsed, type Recipe, type RecipeStep } from './recipe.ts';
 import { placesInSpan, sideCount, type Ring } from './ring.ts';
 import type { Stitch } from './stitch.ts';
 import type { Circumstances } from './work.ts';
 
 /** What one pass of some steps makes: stitches, and chains one by one. */
-const madeBy = (steps: readonly Step[]): number =>
+const madeBy = (steps: readonly RecipeStep[]): number =>
   steps.reduce((sum, step) => {
     if (step.do === 'skip') return sum;
     return sum + (step.do === 'make' ? weight(step.what) : step.times * weightOf(step.what));
@@ -23,7 +23,7 @@ export function mostMade(
   { corners, changes }: Circumstances,
   enough: number,
 ): number {
-  const patterns = [patternOf(recipe.side), ...(recipe.lopsided ? [patternOf(recipe.lopsided)] : [])];
+  const patterns = [sidePattern(recipe.side), ...(recipe.lopsided ? [sidePattern(recipe.lopsided)] : [])];
   const sides = sideCount(below);
   const cornersMake = Math.max(
     ...[recipe.corner, ...(corners ?? [])].map(

@@ -7,7 +7,7 @@ import { placesTaken, type Stitch } from './stitch.ts';
 import type { PlaceKind } from './ring.ts';
 
 /** Work a group into one place, `times` places in a row. `skipped` goes back to the last place passed over. */
-export interface Work {
+export interface WorkInto {
   readonly do: 'work';
   readonly what: readonly Stitch[];
   readonly into: PlaceKind;
@@ -31,12 +31,12 @@ export interface Make {
 /** A stretch done `times` times, or as often as the places allow. */
 export interface Repeat {
   readonly do: 'repeat';
-  readonly body: readonly Step[];
+  readonly body: readonly RecipeStep[];
   readonly times: number | 'to the corner';
 }
 
-export type Step = Work | Skip | Make;
-export type Instruction = Step | Repeat;
+export type RecipeStep = WorkInto | Skip | Make;
+export type Instruction = RecipeStep | Repeat;
 
 /**
  * What is worked into a corner's centre, with what is made before and after it. When the centre is a pair of
@@ -67,17 +67,17 @@ export interface Recipe {
 }
 
 /** A side's pattern taken apart: what comes before the open repeat, the repeat, and what comes after it. */
-export interface Pattern {
-  readonly head: readonly Step[];
-  readonly body: readonly Step[];
-  readonly tail: readonly Step[];
+export interface SidePattern {
+  readonly head: readonly RecipeStep[];
+  readonly body: readonly RecipeStep[];
+  readonly tail: readonly RecipeStep[];
 }
 
 /** Unrolls fixed repeats and splits a side's instructions at their open repeat. */
-export function patternOf(instructions: readonly Instruction[]): Pattern {
-  const head: Step[] = [];
-  const tail: Step[] = [];
-  let body: readonly Step[] = [];
+export function sidePattern(instructions: readonly Instruction[]): SidePattern {
+  const head: RecipeStep[] = [];
+  const tail: RecipeStep[] = [];
+  let body: readonly RecipeStep[] = [];
   let current = head;
   for (const instruction of instructions) {
     if (instruction.do !== 'repeat') current.push(instruction);
@@ -107,14 +107,14 @@ export interface Ways {
 }
 
 /** Places that a step uses up. */
-export function placesUsed(step: Step): number {
+export function placesUsed(step: RecipeStep): number {
   if (step.do === 'skip') return step.count;
   if (step.do === 'make' || step.at !== 'next') return 0;
   // Not spread into Math.max, which takes only so many.
   return step.times * step.what.reduce((most, s) => Math.max(most, placesTaken(s)), 1);
 }
 
-export const totalPlacesUsed = (steps: readonly Step[]): number =>
+export const totalPlacesUsed = (steps: readonly RecipeStep[]): number =>
   steps.reduce((sum, step) => sum + placesUsed(step), 0);
 
 /** The kinds of place that a side's instructions use. */
@@ -138,14 +138,14 @@ export interface Needs {
 }
 
 /** Computes from the repeat at which counts a pattern comes out even. */
-export function needsOfPattern(pattern: Pattern, on: Needs['on']): Needs {
+export function needsOfPattern(pattern: SidePattern, on: Needs['on']): Needs {
   const fixed = totalPlacesUsed(pattern.head) + totalPlacesUsed(pattern.tail);
   const modulus = Math.max(1, totalPlacesUsed(pattern.body));
   return { on, modulus, remainder: fixed % modulus, least: fixed };
 }
 
 /** Needs of a recipe's own, symmetrical pattern. */
-export const needsOf = (recipe: Recipe): Needs => needsOfPattern(patternOf(recipe.side), recipe.scope);
+export const needsOf = (recipe: Recipe): Needs => needsOfPattern(sidePattern(recipe.side), recipe.scope);
 
 /**
  * How many places a count has too many for a pattern: 0 when it comes out even; a count below the least is
@@ -156,15 +156,15 @@ export function placesOver(count: number, needs: Needs): number {
 }
 
 /** True when a count meets the needs. */
-export const comesOutEven = (count: number, needs: Needs): boolean =>
+export const meetsNeeds = (count: number, needs: Needs): boolean =>
   count >= needs.least && placesOver(count, needs) === 0;
 
 /** One plain stitch in each place, and nothing else. */
-export const isPlain = (pattern: Pattern): boolean =>
+export const isPlainPattern = (pattern: SidePattern): boolean =>
   isOneInEach(pattern) && plainStitchIn(pattern.body).form === 'plain';
 
 /** One stitch in each place, of whatever form, and nothing else. */
-export function isOneInEach({ head, body, tail }: Pattern): boolean {
+export function isOneInEach({ head, body, tail }: SidePattern): boolean {
   const only = body[0];
   return (
     head.length === 0 &&
@@ -178,7 +178,7 @@ export function isOneInEach({ head, body, tail }: Pattern): boolean {
   );
 }
 
-const plainStitchIn = (steps: readonly Step[]): Stitch => {
+const plainStitchIn = (steps: readonly RecipeStep[]): Stitch => {
   const [first] = steps;
   if (first?.do !== 'work') throw new Error('no stitch is worked');
   return first.what[0]!;

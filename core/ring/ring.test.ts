@@ -5,8 +5,17 @@ import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { CORNERS, type CornerId } from '../terms/corners.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { comesOutEven, needsOf, patternOf, placesOver } from './recipe.ts';
-import { NOTHING, entryOf, isGap, sideSpan, tallyCentre, tallyRing, tallySide, type Ring } from './ring.ts';
+import { meetsNeeds, needsOf, sidePattern, placesOver } from './recipe.ts';
+import {
+  IN_NOTHING,
+  entryOf,
+  isGap,
+  sideSpan,
+  tallyCentre,
+  tallyRing,
+  tallySide,
+  type Ring,
+} from './ring.ts';
 import { placesTaken } from './stitch.ts';
 
 const sideCounts = (ring: Ring): readonly number[] => ring.centres.map((_, s) => tallySide(ring, s).stitches);
@@ -113,7 +122,7 @@ describe('every worked ring', () => {
   function usedPlaces(ring: Ring): number {
     const places = new Set<number>();
     ring.into.forEach((place, i) => {
-      if (place === NOTHING) return;
+      if (place === IN_NOTHING) return;
       if (isGap(place)) {
         // Worked between the two stitches of a corner's pair: both lie under it.
         places.add(entryOf(place)).add(entryOf(place) - 1);
@@ -125,7 +134,7 @@ describe('every worked ring', () => {
   }
 
   function skipped(round: ReturnType<typeof plan>['rounds'][number]): number {
-    const { head, body, tail } = patternOf(round.written!.recipe.side);
+    const { head, body, tail } = sidePattern(round.written!.recipe.side);
     const skips = (steps: typeof head): number =>
       steps.reduce((sum, s) => sum + (s.do === 'skip' ? s.count : 0), 0);
     return round.sides.reduce((sum, s) => sum + skips(head) + skips(tail) + s.fit!.repeats * skips(body), 0);
@@ -165,7 +174,7 @@ describe('needs', () => {
 
   test('a count that is over by none comes out even, from the least upwards', () => {
     const needs = { on: 'side', modulus: 4, remainder: 3, least: 7 } as const;
-    expect([3, 7, 11, 12].map((n) => comesOutEven(n, needs))).toEqual([false, true, true, false]);
+    expect([3, 7, 11, 12].map((n) => meetsNeeds(n, needs))).toEqual([false, true, true, false]);
     expect([8, 9, 10].map((n) => placesOver(n, needs))).toEqual([1, 2, 3]);
   });
 });

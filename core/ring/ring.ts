@@ -19,7 +19,7 @@ export interface Ring {
   readonly made: readonly Stitch[];
   /**
    * For every entry, the entry of the ring below that it sits in (for the base round: the spot of the
-   * edge), a gap as {@link gapBefore} codes it; {@link NOTHING} for what sits in nothing, as chains do. Same
+   * edge), a gap as {@link gapBefore} codes it; {@link IN_NOTHING} for what sits in nothing, as chains do. Same
    * length as `made`.
    */
   readonly into: Int32Array;
@@ -143,27 +143,27 @@ function isGapBefore(ring: Ring, i: number): boolean {
   const size = ring.made.length;
   if (ring.seams) {
     const [here, before] = [groupOf(ring, i), groupOf(ring, (i - 1 + size) % size)];
-    return here !== NOTHING && before !== NOTHING && here !== before;
+    return here !== IN_NOTHING && before !== IN_NOTHING && here !== before;
   }
   const before = (i - 1 + size) % size;
   const here = ring.into[i]!;
   const there = ring.into[before]!;
-  if (here === NOTHING || there === NOTHING || here === there) return false;
+  if (here === IN_NOTHING || there === IN_NOTHING || here === there) return false;
   return ring.into[(i + 1) % size] === here && ring.into[(before - 1 + size) % size] === there;
 }
 
 const groups = new WeakMap<Ring, Int32Array>();
 
-/** The group that an entry belongs to, by the place that it shares; each crossing of a seam is one; else {@link NOTHING}. */
+/** The group that an entry belongs to, by the place that it shares; each crossing of a seam is one; else {@link IN_NOTHING}. */
 function groupOf(ring: Ring, i: number): number {
   let known = groups.get(ring);
   if (!known) {
     const { into, seams = [] } = ring;
     const size = into.length;
     known = into.map((place, k) =>
-      place !== NOTHING && (into[(k + 1) % size] === place || into[(k - 1 + size) % size] === place)
+      place !== IN_NOTHING && (into[(k + 1) % size] === place || into[(k - 1 + size) % size] === place)
         ? place
-        : NOTHING,
+        : IN_NOTHING,
     );
     seams.forEach(({ start, length }, seam) => {
       for (let k = 0; k < length; k++) known![(start + k) % size] = CROSSINGS + seam;
@@ -177,7 +177,7 @@ function groupOf(ring: Ring, i: number): number {
 const CROSSINGS = 1_000_000_000;
 
 /** In {@link Ring.into}: sits in nothing. */
-export const NOTHING = -1;
+export const IN_NOTHING = -1;
 
 /** The code of the gap before entry `i`, in a list of places and in {@link Ring.into}. */
 export const gapBefore = (i: number): number => -2 - i;
@@ -219,7 +219,7 @@ function isPairBefore(ring: Ring, i: number): boolean {
   const size = ring.made.length;
   const at = (k: number): number => ring.into[(k + size) % size]!;
   const place = at(i);
-  return place !== NOTHING && at(i - 1) === place && at(i - 2) !== place && at(i + 1) !== place;
+  return place !== IN_NOTHING && at(i - 1) === place && at(i - 2) !== place && at(i + 1) !== place;
 }
 
 /** Whether a place can be worked as one of a kind. */

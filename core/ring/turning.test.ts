@@ -3,7 +3,7 @@ import { plan } from '../plan/planner.ts';
 import { PIECES, on, small } from '../testing/anyHem.ts';
 import { entry } from '../testing/hems.ts';
 import { plainChange, workPlain } from './along.ts';
-import { Maker } from './maker.ts';
+import { RingBuilder } from './maker.ts';
 import { placesOnSide } from './ring.ts';
 import { placesTaken, stitchOf } from './stitch.ts';
 
@@ -60,7 +60,7 @@ test('a quiet change in a plain side lies alike from both ends, and takes no mor
   const sc = stitchOf({ kind: 'sc' });
   for (let n = 1; n <= 40; n++) {
     for (let wanted = -4; wanted <= 4; wanted++) {
-      const maker = new Maker();
+      const maker = new RingBuilder();
       const places = Array.from({ length: n }, (_, i) => i);
       const { change } = workPlain(maker, places, sc, wanted);
       expect(change).toBe(plainChange(wanted, n));

@@ -2,18 +2,18 @@
 import { workAlong, workPlain, type Layout, type SideFit, type SideLayout } from './along.ts';
 import { centreOf, shifted, workCorner } from './corner.ts';
 import { asFound } from './found.ts';
-import { Maker } from './maker.ts';
+import { RingBuilder } from './maker.ts';
 import { mirrored, mirroredCorners } from './mirror.ts';
 import {
-  isPlain,
-  patternOf,
+  isPlainPattern,
+  sidePattern,
   placeKindsUsed,
   plainStitchOf,
   waysOf,
   type CornerRecipe,
   type Recipe,
 } from './recipe.ts';
-import { NOTHING, entryOf, placesInSpan, sideCount, type Centre, type Ring, type Span } from './ring.ts';
+import { IN_NOTHING, entryOf, placesInSpan, sideCount, type Centre, type Ring, type Span } from './ring.ts';
 import { placesBetween } from './turning.ts';
 
 export interface WorkedRound {
@@ -73,11 +73,11 @@ function workBackwards(below: Ring, recipe: Recipe, { corners, changes, found }:
 
 function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstances): WorkedRound {
   const ways = waysOf(recipe, below.centres.length > 0);
-  const own = patternOf(ways.own);
-  const other = ways.other && patternOf(ways.other);
+  const own = sidePattern(ways.own);
+  const other = ways.other && sidePattern(ways.other);
   const kinds = placeKindsUsed(ways.own);
   const plain = plainStitchOf(recipe);
-  const maker = new Maker(below.made.length + 64);
+  const maker = new RingBuilder(below.made.length + 64);
   const centres: Centre[] = [];
   const sides: SideFit[] = [];
   const layout: { corners: Span[]; sides: SideLayout[] } = { corners: [], sides: [] };
@@ -92,7 +92,7 @@ function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstan
     const places = placesBetween(below, side, kinds, [corner, next]);
     const change = changes?.[side] ?? 0;
     const start = maker.made.length;
-    if (isPlain(own)) {
+    if (isPlainPattern(own)) {
       sides.push(workPlain(maker, places, plain, change));
       const length = maker.made.length - start;
       layout.sides.push({ start, length, repeats: [], tail: start + length });
@@ -119,21 +119,21 @@ function workWholeRing(below: Ring, recipe: Recipe, changes: readonly number[]):
   below.centres.forEach((centre, corner) => {
     if (centre.length > 0) cornerOf.set(centre.start, corner);
   });
-  const inner = new Maker();
+  const inner = new RingBuilder();
   const places = placesInSpan(below, { start, length: size }, kinds);
-  const { fit, marks } = workAlong(inner, below, places, patternOf(recipe.side), undefined, 0);
+  const { fit, marks } = workAlong(inner, below, places, sidePattern(recipe.side), undefined, 0);
 
-  const maker = new Maker();
+  const maker = new RingBuilder();
   const order = (place: number): number => (entryOf(place) - start + size) % size;
   const centres: (Centre | undefined)[] = below.centres.map(() => undefined);
   const begins = new Set(marks.repeats);
-  let last = NOTHING;
+  let last = IN_NOTHING;
   const repeats: number[] = [];
   inner.made.forEach((stitch, i) => {
     if (begins.has(i)) repeats.push(maker.made.length);
     const place = inner.placeOf(i)!;
-    const first = place !== NOTHING && place !== last;
-    if (place !== NOTHING) last = place;
+    const first = place !== IN_NOTHING && place !== last;
+    if (place !== IN_NOTHING) last = place;
     const corner = first ? cornerOf.get(place) : undefined;
     if (first) {
       below.centres.forEach((centre, c) => {
@@ -145,7 +145,7 @@ function workWholeRing(below: Ring, recipe: Recipe, changes: readonly number[]):
     if (corner !== undefined) {
       // A motif of the pattern may have chains between its stitches.
       let next = i + 1;
-      while (inner.placeOf(next) === NOTHING) next++;
+      while (inner.placeOf(next) === IN_NOTHING) next++;
       const alone = inner.placeOf(next) !== place;
       const group = alone && recipe.corner.group.length > 0 ? recipe.corner.group : undefined;
       centres[corner] = shifted(centreOf(group ?? [stitch]), maker.made.length);

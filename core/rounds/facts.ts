@@ -2,14 +2,14 @@
 import { recipeOf } from '../notation/parse.ts';
 import {
   needsOfPattern,
-  patternOf,
+  sidePattern,
   placeKindsUsed,
   type Needs,
-  type Pattern,
+  type SidePattern,
   type Recipe,
-  type Step,
+  type RecipeStep,
 } from '../ring/recipe.ts';
-import { NOTHING, placesOnSide, tallySide, type PlaceKind, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, placesOnSide, tallySide, type PlaceKind, type Ring } from '../ring/ring.ts';
 import { centreOf } from '../ring/corner.ts';
 import { workRound } from '../ring/work.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
@@ -61,7 +61,7 @@ export function factsOf(family: Family, choice: Choice = firstChoice(family)): F
   const recipes = repeatOf(family, choice, 0);
   const first = recipes[0]!;
   const kind = sitsOn(first);
-  const needs = needsInPlaces(patternOf(first.side), first.scope, kind);
+  const needs = needsInPlaces(sidePattern(first.side), first.scope, kind);
   const next = family.repeatable ? sitsOn(recipeOf(family.write(choice, family.roundsPerRepeat))) : null;
   const least = needs.least + 4 * needs.modulus;
   const [a, b] = [least, least + 2 * needs.modulus].map((n) => {
@@ -76,7 +76,7 @@ export function factsOf(family: Family, choice: Choice = firstChoice(family)): F
   return {
     sitsOn: kind,
     needs,
-    lopsidedNeeds: first.lopsided ? needsInPlaces(patternOf(first.lopsided), first.scope, kind) : null,
+    lopsidedNeeds: first.lopsided ? needsInPlaces(sidePattern(first.lopsided), first.scope, kind) : null,
     nextSitsOn: next,
     stitches: line(a.n, a.stitches, b.n, b.stitches),
     places: next && line(a.n, a.places, b.n, b.places),
@@ -84,8 +84,8 @@ export function factsOf(family: Family, choice: Choice = firstChoice(family)): F
 }
 
 /** Needs counted in places of one kind alone: a pattern over clusters and gaps is known by its gaps. */
-function needsInPlaces(pattern: Pattern, on: Needs['on'], kind: PlaceKind): Needs {
-  const only = (steps: readonly Step[]): readonly Step[] =>
+function needsInPlaces(pattern: SidePattern, on: Needs['on'], kind: PlaceKind): Needs {
+  const only = (steps: readonly RecipeStep[]): readonly RecipeStep[] =>
     steps.filter((s) => s.do === 'make' || (s.do === 'skip' ? s.of : s.into) === kind);
   const { head, body, tail } = pattern;
   return needsOfPattern({ head: only(head), body: only(body), tail: only(tail) }, on);
@@ -142,7 +142,7 @@ function trialRing(corner: readonly Stitch[], groups: readonly (readonly Stitch[
   [corner, ...groups].forEach((group, place) => {
     for (const s of group) {
       made.push(s);
-      into.push(isChainRun(s) ? NOTHING : place);
+      into.push(isChainRun(s) ? IN_NOTHING : place);
     }
   });
   return { made, into: new Int32Array(into), centres: [centreOf(corner)] };

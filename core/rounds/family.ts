@@ -62,7 +62,7 @@ export const family = (given: Pick<Family, 'id' | 'name' | 'about' | 'write'> & 
 });
 
 /** The chosen stitch in US terms, with its loop. */
-export const stitchWords = ({ stitch, loop }: Choice): string =>
+export const choiceStitchWords = ({ stitch, loop }: Choice): string =>
   [STITCHES[stitch].us.abbreviation, LOOPS[loop].short].join(' ').trim();
 
 export const SMALL_PARTS =

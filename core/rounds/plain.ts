@@ -1,5 +1,5 @@
 import { cornerTreatment } from '../terms/corners.ts';
-import { family, stitchWords } from './family.ts';
+import { family, choiceStitchWords } from './family.ts';
 
 /** One stitch in each, the corner of one's choice. */
 export const plain = family({
@@ -22,7 +22,7 @@ export const plain = family({
   loops: ['both', 'back', 'front', 'third'],
   repeatable: true,
   write: (choice, round) => {
-    const s = stitchWords(choice);
+    const s = choiceStitchWords(choice);
     return `side: *${s} in next st*\n${cornerTreatment(choice.corner).write(s, round)}`;
   },
 });

@@ -1,4 +1,4 @@
-import { family, stitchWords } from './family.ts';
+import { family, choiceStitchWords } from './family.ts';
 
 /** Slip stitches all round, with no increase. */
 export const slipEdge = family({
@@ -9,6 +9,6 @@ export const slipEdge = family({
   corners: ['walk'],
   loops: ['third', 'both', 'back'],
   repeatable: true,
-  write: (choice) => `side: *${stitchWords(choice)} in next st*
+  write: (choice) => `side: *${choiceStitchWords(choice)} in next st*
 corner: walk round`,
 });

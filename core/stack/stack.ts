@@ -5,7 +5,13 @@ import { printRound } from '../notation/print.ts';
 import { STITCHES, type Language } from '../terms/stitches.ts';
 import { isDisc, type Outline } from '../piece/outline.ts';
 import { type Outcome, type Problem } from '../problems.ts';
-import { isPlain, patternOf, plainStitchOf, type CornerRecipe, type Recipe } from '../ring/recipe.ts';
+import {
+  isPlainPattern,
+  sidePattern,
+  plainStitchOf,
+  type CornerRecipe,
+  type Recipe,
+} from '../ring/recipe.ts';
 import { stitchHeight } from '../ring/stitch.ts';
 import type { PlaceKind, Ring } from '../ring/ring.ts';
 import { cornerForTurn } from '../ring/turning.ts';
@@ -124,7 +130,7 @@ function ownRecipe(entry: RoundEntry): Outcome<Recipe> {
 
 /** An edge is lobed when groups of four or more stand beside stitches of less than half their height. */
 function freeEdge(recipe: Recipe): boolean {
-  const { head, body, tail } = patternOf(recipe.side);
+  const { head, body, tail } = sidePattern(recipe.side);
   const works = [...head, ...body, ...tail].flatMap((s) => (s.do === 'work' ? [s] : []));
   const heights = works.map((w) => Math.max(...w.what.map(stitchHeight)));
   return works.some((w) => w.what.length >= 4) && Math.min(...heights) < Math.max(...heights) / 2;
@@ -143,7 +149,7 @@ export function circumstancesOf(round: WrittenRound, outline: Outline, below: nu
   const stitch = plainStitchOf(recipe);
   const height = stitchHeight(stitch);
   if (isDisc(outline)) {
-    const grows = isPlain(patternOf(recipe.side)) && !recipe.surface && entry.corner !== 'walk';
+    const grows = isPlainPattern(sidePattern(recipe.side)) && !recipe.surface && entry.corner !== 'walk';
     if (!grows) return { ...backwards, ...(changes && { changes }) };
     const gain = Math.round(2 * Math.PI * (below + height)) - Math.round(2 * Math.PI * below);
     return { ...backwards, changes: [gain + (changes?.[0] ?? 0)] };

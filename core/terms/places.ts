@@ -3,7 +3,7 @@
 /** For one and for many. */
 type Noun = readonly [one: string, many: string];
 
-export const PLACES = {
+export const PLACE_NAMES = {
   stitch: { short: ['st', 'sts'], long: ['stitch', 'stitches'] },
   space: { short: ['ch-sp', 'ch-sps'], long: ['chain space', 'chain spaces'] },
   gap: { short: ['gap', 'gaps'], long: ['gap between groups', 'gaps between groups'] },

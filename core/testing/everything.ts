@@ -11,7 +11,7 @@ import { ballEnds, supplyOf } from '../forecast/supply.ts';
 import type { Plan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
 import { patternMarkdown, patternText } from '../words/patternText.ts';
-import { patternOf } from '../words/pattern.ts';
+import { writtenPattern } from '../words/pattern.ts';
 import { entryWords } from '../words/stitchWords.ts';
 import { countsCsv, yarnCsv } from '../words/tables.ts';
 import { estimatesOf } from '../evidence/estimates.ts';
@@ -31,8 +31,8 @@ export function everythingOf(plan: Plan, thorough: boolean): Readonly<Record<str
     outline: bodyOutline(plan),
     edge: edgeChartOf(plan.body, last.heightMm),
     landmarks: plan.rounds.map((r) => landmarksOf(plan, r.number)),
-    us: patternText(patternOf(plan, 'us')),
-    uk: patternMarkdown(patternOf(plan, 'uk')),
+    us: patternText(writtenPattern(plan, 'us')),
+    uk: patternMarkdown(writtenPattern(plan, 'uk')),
     counts: countsCsv(plan),
     yarn: yarnCsv(plan),
     name: csvText([[hem.name]]),

@@ -8,7 +8,7 @@ import {
   partFrom,
   type HandsPart,
   type KnownHands,
-  type Seen,
+  type StitchObservation,
 } from '../hands/hands.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Hem } from '../document/hem.ts';
@@ -16,7 +16,7 @@ import { noted, type Deed } from '../document/record.ts';
 import { estimatesOf, inHandsOf } from '../evidence/estimates.ts';
 import { evidenceOf, handsFrom, type Evidence } from '../evidence/evidence.ts';
 import { plan as planOf } from '../plan/planner.ts';
-import { workedRound } from '../plan/types.ts';
+import { identityOfRound } from '../plan/types.ts';
 import { TAIL_M } from '../yarn/yarn.ts';
 import { stepDone } from '../work/progress.ts';
 import { stepsOf } from '../work/steps.ts';
@@ -55,7 +55,7 @@ function simulatedMaker(of: HandsPart, seed: number, rounds: number): readonly T
   const own = normal(chance, hands);
   const byStitch = new Map(KINDS.map((kind) => [kind, own + normal(chance, stitch)]));
   const bySize = new Map(SIZES.map((size) => [size, normal(chance, ofSize)]));
-  const seen: Seen[] = [];
+  const seen: StitchObservation[] = [];
   return Array.from({ length: rounds }, (_, logged): Trial => {
     const kind = chance.pick(KINDS);
     const size = chance.pick(SIZES);
@@ -120,7 +120,7 @@ export function estimateRows(of: ReturnType<typeof thousandMakers>): readonly st
 
 /** What is known of some hands, by chance. */
 export function anyHands(chance: Chance): KnownHands | null {
-  const seen = (): readonly Seen[] =>
+  const seen = (): readonly StitchObservation[] =>
     Array.from({ length: chance.int(0, 6) }, () => ({
       stitch: chance.pick(KINDS),
       size: chance.pick(SIZES),
@@ -206,7 +206,7 @@ export function threeHems(seed: number): {
       came.yarn += grams;
       came.time += minutes;
       came.height += (round.ownHeightMm / 10) * truth('height', 0.03);
-      const named = workedRound(round);
+      const named = identityOfRound(round);
       const weigh = (of: 'same' | 'new'): void =>
         note({
           did: 'weighed',

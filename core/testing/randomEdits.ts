@@ -15,7 +15,7 @@ import { takeSolution } from '../fit/apply.ts';
 import { fitHem } from '../fit/open.ts';
 import type { Piece } from '../piece/piece.ts';
 import { likeSides } from '../piece/symmetry.ts';
-import { topOf, workedRound, type Plan } from '../plan/types.ts';
+import { topOf, identityOfRound, type Plan } from '../plan/types.ts';
 import { plain } from '../rounds/plain.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
@@ -312,7 +312,7 @@ const MAKERS: readonly Maker[] = [
         : {
             id,
             yarn: round.yarnId,
-            of: { kind: 'round', round: workedRound(round) },
+            of: { kind: 'round', round: identityOfRound(round) },
             grams: chance.int(1, 900) / 10,
           },
     );

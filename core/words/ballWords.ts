@@ -1,6 +1,6 @@
 /** How far a ball goes that was put on the scale, in words. */
 import type { Plan } from '../plan/types.ts';
-import { cornerBefore, reachOf } from '../work/balls.ts';
+import { cornerBeforeBallEnds, reachOf } from '../work/balls.ts';
 import { progressOf } from '../work/progress.ts';
 import { capital } from '../terms/words.ts';
 import { plural, rangeWords, yarnLengthWords } from './measures.ts';
@@ -12,7 +12,7 @@ export function insteadWords(plan: Plan, grams: number): readonly string[] {
   const reach = reachOf(plan, grams);
   if (!reach || reach.lasts === 'lasts') return [];
   const { round, made } = progressOf(plan);
-  const corner = cornerBefore(plan, reach);
+  const corner = cornerBeforeBallEnds(plan, reach);
   const half = reach.earliest && {
     round: reach.earliest.round,
     made: Math.floor((made + reach.earliest.made) / 2),

@@ -5,14 +5,14 @@ import { listWords } from './lists.ts';
 import { placementWords } from './run.ts';
 import type { Edge, SpotKind } from '../piece/edge.ts';
 import type { Plan, SidePlan } from '../plan/types.ts';
-import { wholeSides, type Along, type Procedure } from '../procedure/acts.ts';
+import { sideActs, type Along, type Procedure } from '../procedure/acts.ts';
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
 
 /** What is worked along each side, sides that are worked alike told together. */
 export function baseSideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const groups = new Map<string, string[]>();
-  for (const { side, along } of wholeSides(procedure)) {
+  for (const { side, along } of sideActs(procedure)) {
     const { name } = plan.sides[side]!;
     const words = alongEdge(plan, plan.sides[side]!, along, language);
     groups.set(words, [...(groups.get(words) ?? []), name]);

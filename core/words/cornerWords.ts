@@ -2,9 +2,9 @@
 import { listWords, ordinal } from './lists.ts';
 import { printCorner, printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
-import { inOrder, type InOrder } from '../procedure/order.ts';
+import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { actsOf, type CornerPlace, type Procedure, type Worked, type ActOf } from '../procedure/acts.ts';
-import { NOTHING } from '../ring/ring.ts';
+import { IN_NOTHING } from '../ring/ring.ts';
 import { countsAsStitch, isChainRun, isOrnament } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { cornerName } from './placeWords.ts';
@@ -37,7 +37,7 @@ export function cornerActWords(
   // What lies on the face of another round leaves the markers where they are.
   const mark = round.written?.recipe.surface
     ? ''
-    : markWords(inOrder(round), round.layout.corners[act.corner]!, act.centre);
+    : markWords(orderOfWork(round), round.layout.corners[act.corner]!, act.centre);
   return `${cornerWords(act, plan, language)}${mark}`;
 }
 
@@ -58,7 +58,7 @@ function ringCornerLines(
     const place = ring.into[start];
     const size = ring.made.length;
     let first = start;
-    while (ring.into[(first - 1 + size) % size] === place && place !== NOTHING)
+    while (ring.into[(first - 1 + size) % size] === place && place !== IN_NOTHING)
       first = (first - 1 + size) % size;
     return group.every(
       (s, k) => ring.made[(first + k) % size] === s && ring.into[(first + k) % size] === place,

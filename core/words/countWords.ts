@@ -27,7 +27,7 @@ export function sourceWords(s: SidePlan, plan: Plan): string {
   const school =
     s.schools.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
     s.schools[0]!;
-  return `${s.count + s.corners} = ${basisWords(school, s, plan)}.`;
+  return `${s.count + s.corners} = ${countBasisWords(school, s, plan)}.`;
 }
 
 /** What the corners add: “, 2 of them of the corners”. */
@@ -35,7 +35,7 @@ const cornersWords = ({ corners }: SidePlan): string =>
   corners === 0 ? '' : `, ${corners} of them of the corners`;
 
 /** What a school's count is made of: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
-export function basisWords(school: SchoolPlan, { corners }: SidePlan, plan: Plan): string {
+export function countBasisWords(school: SchoolPlan, { corners }: SidePlan, plan: Plan): string {
   const { language, length } = plan.hem.preferences;
   const ofCorners = corners === 0 ? [] : [`${corners} of the corners`];
   if (school.id === 'gauge') {

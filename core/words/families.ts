@@ -1,12 +1,12 @@
 /** What a family sits on, needs and does, in words that need no arithmetic. */
 import type { Family } from '../rounds/family.ts';
 import type { FamilyFacts } from '../rounds/facts.ts';
-import { PLACES } from '../terms/places.ts';
+import { PLACE_NAMES } from '../terms/places.ts';
 import { plural } from './measures.ts';
 
 /** @param circle on a ring without corners a pattern is its repeat alone @example needsWords(shellFacts) // 'repeats every 4 stitches, plus 3 on each side' */
 export function needsWords({ needs, lopsidedNeeds, sitsOn }: FamilyFacts, circle = false): string {
-  const many = PLACES[sitsOn].long[1];
+  const many = PLACE_NAMES[sitsOn].long[1];
   const where = needs.on === 'ring' ? 'in the whole round' : 'on each side';
   if (needs.modulus === 1) return 'fits any count';
   if (circle) return `repeats every ${needs.modulus} ${many} all the way around`;
@@ -24,14 +24,14 @@ export function growthWords(
   if (edge !== 'straight') return 'an edging: nothing goes on top';
   // On a circle a plain round grows as the circle does, a pattern by its repeats alone.
   if (circle)
-    return nextSitsOn ? `the next round goes into ${PLACES[nextSitsOn].long[1]}` : 'more can follow';
+    return nextSitsOn ? `the next round goes into ${PLACE_NAMES[nextSitsOn].long[1]}` : 'more can follow';
   if (!places || !nextSitsOn) {
     if (stitches.per !== 1) return 'the count changes';
     return stitches.plus === 0
       ? 'counts stay the same'
       : `each side gains ${plural(stitches.plus, 'stitch')}`;
   }
-  const [one, many] = PLACES[nextSitsOn].long;
+  const [one, many] = PLACE_NAMES[nextSitsOn].long;
   if (places.per !== 1) return `the next round goes into the ${many}`;
   return places.plus === 0 ? `each side keeps its ${many}` : `each side gains ${plural(places.plus, one)}`;
 }

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { learn } from '../hands/ratio.ts';
-import { basisWords, handsWords } from './handsWords.ts';
+import { learnedBasisWords, handsWords } from './handsWords.ts';
 
 const PRIOR = { about: 1, spread: 0.1, drift: 0.03 };
 const of = (...ratios: readonly number[]) =>
@@ -18,11 +18,11 @@ test('a pace, yarn and height are said with their range and what they rest on', 
   expect(handsWords('height', of(1.06, 1.06, 1.06))).toMatch(
     /about [4-6] % higher; the next between [0-9] % (higher|lower) and/,
   );
-  expect(basisWords(seen)).toBe('From 6 observations.');
-  expect(basisWords(of(0.9, 9))).toBe('From 1 observation.');
+  expect(learnedBasisWords(seen)).toBe('From 6 observations.');
+  expect(learnedBasisWords(of(0.9, 9))).toBe('From 1 observation.');
 });
 
 test('nothing noted is a rule of thumb, and says so', () => {
   expect(handsWords('yarn', of())).toContain('about the same');
-  expect(basisWords(of())).toBe('A rule of thumb: nothing has been noted yet.');
+  expect(learnedBasisWords(of())).toBe('A rule of thumb: nothing has been noted yet.');
 });

@@ -7,7 +7,7 @@ import { capital } from '../terms/words.ts';
 import { plural } from './measures.ts';
 
 /** What something that was learned rests on, such as “From 4 observations.”. */
-export function basisWords({ basis, observations, doubted = [] }: Known & Partial<Learned>): string {
+export function learnedBasisWords({ basis, observations, doubted = [] }: Known & Partial<Learned>): string {
   const from = plural(observations - doubted.length, basis === 'swatch' ? 'swatch' : 'observation');
   switch (basis) {
     case 'rule of thumb':

@@ -1,8 +1,8 @@
 /** The log in words, and as a table. */
 import { csvText } from '../document/csv.ts';
 import { sideName } from '../piece/outline.ts';
-import { inOrder, standing } from '../document/record.ts';
-import { kindOf, logOf, type LogEntry, type LogKind } from '../log/log.ts';
+import { compareEvents, standing } from '../document/record.ts';
+import { logKind, logOf, type LogEntry, type LogKind } from '../log/log.ts';
 import type { Hem, WorkEvent } from '../document/hem.ts';
 import { lengthWords, plural } from './measures.ts';
 
@@ -52,7 +52,7 @@ const TELLING: Telling = {
     const yarn = hem.yarns.find((y) => y.id === id)?.name ?? 'A yarn no longer here';
     const weight = correctedG === null ? `${grams} g` : `${correctedG} g (noted as ${grams} g)`;
     const first = !standing(hem.record).some(
-      (e) => e.did === 'weighed' && e.yarn === id && inOrder(e, event) < 0,
+      (e) => e.did === 'weighed' && e.yarn === id && compareEvents(e, event) < 0,
     );
     return `${yarn} weighed: ${weight} left of ${first || ball === 'same' ? 'the ball' : 'another ball'}`;
   },
@@ -77,7 +77,7 @@ const TELLING: Telling = {
 };
 
 /** What an entry says, such as “Round 2 counted: A 143 (planned 144), B 168”. */
-export const entryWords = (entry: LogEntry): string =>
+export const logEntryWords = (entry: LogEntry): string =>
   (TELLING[entry.event.did] as (event: WorkEvent, name: string, entry: LogEntry) => string)(
     entry.event,
     numberedRound(entry.round),
@@ -100,6 +100,13 @@ export function logCsv(hems: readonly Hem[]): string {
     ['when', 'hem', 'round', 'kind', 'entry', 'struck'],
     ...[...entries]
       .sort((a, b) => Date.parse(a.event.at) - Date.parse(b.event.at))
-      .map((e) => [e.event.at, e.hem.name, e.round ?? '', kindOf(e), entryWords(e), e.struck ? 'yes' : '']),
+      .map((e) => [
+        e.event.at,
+        e.hem.name,
+        e.round ?? '',
+        logKind(e),
+        logEntryWords(e),
+        e.struck ? 'yes' : '',
+      ]),
   ]);
 }

@@ -1,7 +1,7 @@
 /** What to do about a side that was seen not to lie flat. */
 import type { Lay } from '../hands/flatness.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { isPlain } from '../procedure/procedure.ts';
+import { isPlainRound } from '../procedure/procedure.ts';
 import { plural } from './measures.ts';
 import { sideLabel } from './placeWords.ts';
 
@@ -21,7 +21,7 @@ export function lookAnswer(plan: Plan, round: RoundPlan, side: number, lies: Lay
   const size = foretold ? Math.abs(strain) : plan.flatLimits.flat;
   const stitches = plural(Math.max(1, Math.round(size * tally.stitches)), 'stitch');
   const next = plan.rounds.find(
-    (r) => r.number > round.number && r.done === null && r.written && isPlain(plan, r.number),
+    (r) => r.number > round.number && r.done === null && r.written && isPlainRound(plan, r.number),
   );
   const change = next
     ? `work ${stitches} ${ripples ? 'fewer' : 'more'} on ${name.toLowerCase().replace(/ (\w)$/, (end) => end.toUpperCase())} in round ${next.number}`

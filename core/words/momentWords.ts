@@ -2,7 +2,7 @@
 import type { Plan } from '../plan/types.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
-import { stepsOf, type Step } from '../work/steps.ts';
+import { stepsOf, type WorkStep } from '../work/steps.ts';
 import { ballsEnding } from '../work/balls.ts';
 import { plural } from './measures.ts';
 
@@ -14,7 +14,7 @@ export interface Moment {
 const moment = (text: string): Moment => ({ kind: 'moment', text });
 const caution = (text: string): Moment => ({ kind: 'caution', text });
 
-export function momentsOf(plan: Plan, number: number, step: Step, language: Language): readonly Moment[] {
+export function momentsOf(plan: Plan, number: number, step: WorkStep, language: Language): readonly Moment[] {
   const round = plan.rounds[number]!;
   const { skip, weaveIn } = WORDS[language];
   const found: Moment[] = [];

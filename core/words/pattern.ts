@@ -31,14 +31,17 @@ export interface Section {
   readonly rounds: readonly number[];
 }
 
-export interface Pattern {
+export interface WrittenPattern {
   readonly title: string;
   readonly language: Language;
   readonly sections: readonly Section[];
 }
 
 /** The pattern of a plan in a language. */
-export function patternOf(plan: Plan, language: Language = plan.hem.preferences.language): Pattern {
+export function writtenPattern(
+  plan: Plan,
+  language: Language = plan.hem.preferences.language,
+): WrittenPattern {
   const folded = foldRounds(plan, language);
   const told = [
     materials(plan, language),

@@ -1,14 +1,14 @@
 /** A pattern as plain text and as Markdown. */
-import type { Pattern } from './pattern.ts';
+import type { WrittenPattern } from './pattern.ts';
 
 /** Plain text: headings at the margin, lines indented. */
-export function patternText({ title, sections }: Pattern): string {
+export function patternText({ title, sections }: WrittenPattern): string {
   const told = sections.map((s) => `${s.heading}\n${s.lines.map((l) => `  ${l.text}`).join('\n')}`);
   return `${title}\n${'='.repeat(title.length)}\n\n${told.join('\n\n')}\n`;
 }
 
 /** Markdown: what would be taken for its marks is escaped, counts are strong, cautions and faults are quoted. */
-export function patternMarkdown({ title, sections }: Pattern): string {
+export function patternMarkdown({ title, sections }: WrittenPattern): string {
   const told = sections.map(({ heading, lines }) => {
     const body = lines.map(({ kind, text }) => {
       const plain = escaped(text);

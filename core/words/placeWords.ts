@@ -3,7 +3,7 @@ import { isDisc } from '../piece/outline.ts';
 import { ordinal } from './lists.ts';
 import { spotName } from './run.ts';
 import type { Plan } from '../plan/types.ts';
-import { countedFrom, type Place } from '../procedure/place.ts';
+import { countedFrom, type PlaceOfWork } from '../procedure/place.ts';
 import type { PlaceKind } from '../ring/ring.ts';
 import { capital } from '../terms/words.ts';
 
@@ -29,7 +29,7 @@ const NOUNS: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> =
 export const placeNoun = (kind: PlaceKind, count: number): string => NOUNS[kind][count === 1 ? 0 : 1];
 
 /** The middle of a corner, as what carries its marker. */
-export function markedWords(plan: Plan, place: Extract<Place, { on: 'corner' }>): string {
+export function markedWords(plan: Plan, place: Extract<PlaceOfWork, { on: 'corner' }>): string {
   const corner = `of corner ${cornerName(plan, place.corner)}`;
   switch (place.what) {
     case 'stitch':
@@ -47,7 +47,7 @@ export function markedWords(plan: Plan, place: Extract<Place, { on: 'corner' }>)
   }
 }
 
-export function placeWords(plan: Plan, place: Place, travel: 1 | -1): string {
+export function placeWords(plan: Plan, place: PlaceOfWork, travel: 1 | -1): string {
   switch (place.on) {
     case 'edge corner':
       return `in ${plan.body.cornerPlaces[place.corner]} of corner ${cornerName(plan, place.corner)}`;

@@ -1,11 +1,11 @@
 /** Practice, in words. */
 import type { Plan } from '../plan/types.ts';
-import type { Prompt, Skill, Table, Task } from '../practice/maker.ts';
+import type { Prompt, MakerSkill, Table, Task } from '../practice/maker.ts';
 import { plural } from './measures.ts';
 import { sideWords } from './placeWords.ts';
 import { roundWords } from './foundWords.ts';
 
-export const SKILL_NAMES: Readonly<Record<Skill, string>> = {
+export const SKILL_NAMES: Readonly<Record<MakerSkill, string>> = {
   learner: 'a learner',
   practised: 'practised',
   hasty: 'in haste',

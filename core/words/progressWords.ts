@@ -4,7 +4,7 @@ import type { Plan } from '../plan/types.ts';
 import { closedOf, pinsStillIn, type Finishing } from '../work/looks.ts';
 import { isUnderWay, progressOf, stepInHand } from '../work/progress.ts';
 import type { PlaceInBorder } from '../work/balls.ts';
-import { stepAt, stepsOf, type Step } from '../work/steps.ts';
+import { stepAt, stepsOf, type WorkStep } from '../work/steps.ts';
 import { plural } from './measures.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 
@@ -40,7 +40,7 @@ export const placeWordsAt = (plan: Plan, { round, made }: PlaceInBorder): string
 
 const roundWords = (number: number): string => (number === 0 ? 'base round' : `round ${number}`);
 
-function placeOfStep(plan: Plan, number: number, step: Step): string {
+function placeOfStep(plan: Plan, number: number, step: WorkStep): string {
   const name = roundWords(number);
   if (step.where.on === 'side' && !isDisc(plan.body.outline))
     return `${name}, ${sideWords(plan, step.where.side)}`;

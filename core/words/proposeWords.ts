@@ -2,7 +2,7 @@
 import { OWN, yarnOf, type Hem } from '../document/hem.ts';
 import { verdict } from '../flat/flat.ts';
 import type { Plan } from '../plan/types.ts';
-import { firstOf, idUnder, partOf, type Layer, type Part } from '../propose/grammar.ts';
+import { firstOf, idUnder, borderPartOf, type PartRounds, type BorderPart } from '../propose/grammar.ts';
 import type { Proposal } from '../propose/prove.ts';
 import type { Obstacle } from '../propose/suits.ts';
 import type { Wish } from '../propose/wish.ts';
@@ -17,7 +17,7 @@ import { listWords } from './lists.ts';
 import { lengthWords, plural, sizeWords, timeWords } from './measures.ts';
 
 /** A part with what is chosen of it beyond its first choices: “picot edge (4 stitches to a picot)”. */
-function layerWords(layer: Layer, language: Language): string {
+function layerWords(layer: PartRounds, language: Language): string {
   const family = familyById(layer.family);
   const chosen = choiceWords(layer, language);
   const beside = chosen.length > 0 ? ` (${chosen.join(', ')})` : '';
@@ -27,7 +27,7 @@ function layerWords(layer: Layer, language: Language): string {
   return `${name}${layer.times > 1 ? `, ${layer.times} times` : ''}${beside}`;
 }
 
-function choiceWords(layer: Layer, language: Language): readonly string[] {
+function choiceWords(layer: PartRounds, language: Language): readonly string[] {
   const family = familyById(layer.family);
   if (!family) return [];
   const first = firstOf(family);
@@ -74,12 +74,12 @@ export function dressingWords(
   { dressing, rounds }: Pick<Proposal, 'dressing' | 'rounds'>,
 ): string {
   if (hem.yarns.length < 2) return '';
-  const named = (part: Part): string => {
-    const entry = rounds.find((r) => partOf(r) === part) ?? rounds.at(-1)!;
+  const named = (part: BorderPart): string => {
+    const entry = rounds.find((r) => borderPartOf(r) === part) ?? rounds.at(-1)!;
     return listWords([...new Set(entry.yarns)].map((y) => shortName(hem, y)));
   };
   const body = (['ground', 'middle', 'edge'] as const).find((part) =>
-    rounds.some((r) => partOf(r) === part),
+    rounds.some((r) => borderPartOf(r) === part),
   )!;
   switch (dressing) {
     case 'one yarn':

@@ -6,7 +6,7 @@ import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import type { Piece } from '../piece/piece.ts';
 import type { CornerRecipe } from '../ring/recipe.ts';
-import { NOTHING, tallyRing, tallySide, type Centre, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, tallyRing, tallySide, type Centre, type Ring } from '../ring/ring.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import { centreOf } from '../ring/corner.ts';
 import { workRound } from '../ring/work.ts';
@@ -16,7 +16,7 @@ import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { patternOf } from './pattern.ts';
+import { writtenPattern } from './pattern.ts';
 import { patternText } from './patternText.ts';
 import { readPattern, type ReadBase, type ReadPattern, type ReadRound } from './readPattern.ts';
 import { whereWords } from '../problems.ts';
@@ -29,7 +29,7 @@ function ringOf(base: ReadBase, language: Language): Ring {
   let place = 0;
   const add = (s: Stitch): void => {
     made.push(s);
-    into.push(isChainRun(s) ? NOTHING : place);
+    into.push(isChainRun(s) ? IN_NOTHING : place);
   };
   base.sides.forEach(({ name, count, stitch, chains }, i) => {
     const before = base.sides[(i - 1 + base.sides.length) % base.sides.length]!.name;
@@ -80,7 +80,7 @@ const countsOf = (made: Plan): readonly (readonly number[])[] =>
 
 function expectReadBack(made: Plan): void {
   for (const language of ['us', 'uk'] as const) {
-    const text = patternText(patternOf(made, language));
+    const text = patternText(writtenPattern(made, language));
     const outcome = readPattern(text, language);
     if (!outcome.ok) throw new Error(`${JSON.stringify(outcome.problems)}\n${text}`);
     expect(countsByWords(outcome.value, language)).toEqual(countsOf(made));
@@ -167,7 +167,7 @@ describe('what is printed is read back, and worked from the words alone gives th
       withSeed(seed, () => {
         const made = plan(anyHem(chanceOf(seed)));
         for (const language of ['us', 'uk'] as const) {
-          const outcome = readPattern(patternText(patternOf(made, language)), language);
+          const outcome = readPattern(patternText(writtenPattern(made, language)), language);
           expect(outcome.ok ? [] : outcome.problems).toEqual([]);
         }
       });
@@ -195,11 +195,11 @@ describe('what is printed is read back, and worked from the words alone gives th
 });
 
 describe('folding', () => {
-  const headings = (hem: Hem): readonly string[] => patternOf(plan(hem)).sections.map((s) => s.heading);
+  const headings = (hem: Hem): readonly string[] => writtenPattern(plan(hem)).sections.map((s) => s.heading);
 
   test('rounds that read alike are told once, with the counts of each', () => {
     const made = plan(rowsHem({ rounds: [entry({ times: 3 }), entry({ id: 'b', yarn: 'y2', times: 2 })] }));
-    const { sections } = patternOf(made);
+    const { sections } = writtenPattern(made);
     const folded = sections.find((s) => s.heading.startsWith('Rounds 1–3'))!;
     expect(folded.rounds).toEqual([1, 2, 3]);
     expect(folded.lines.filter((l) => l.kind === 'counts').map((l) => l.text.slice(0, 19))).toEqual([

@@ -1,8 +1,8 @@
 /** What may be wrong with a count, and what can be done about it, in words. */
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
-import { differences, type Cause, type Found, type Slip } from '../work/recount.ts';
-import { apart, type Repair } from '../work/repairs.ts';
+import { differences, type Cause, type SideCounts, type WorkSlip } from '../work/recount.ts';
+import { facingApart, type Repair } from '../work/repairs.ts';
 import type { Left, RipPlace } from '../work/progress.ts';
 import { quietChange } from '../stack/stack.ts';
 import { changeWords, solutionWords } from './fitWords.ts';
@@ -10,14 +10,14 @@ import { listWords } from './lists.ts';
 import { plural, timeWords, yarnLengthWords } from './measures.ts';
 import { cornerName, sideWords } from './placeWords.ts';
 import { WORDS } from '../terms/words.ts';
-import { cornerAfter, inOrder } from '../procedure/order.ts';
+import { cornerAfter, orderOfWork } from '../procedure/order.ts';
 
 /** What may have happened, and how far back to look. */
 export function causeWords(plan: Plan, { slip, back }: Cause): string {
   return `${slipWords(plan, slip)}. Look about ${plural(back, 'st')} back.`;
 }
 
-function slipWords(plan: Plan, slip: Slip): string {
+function slipWords(plan: Plan, slip: WorkSlip): string {
   const { skip } = WORDS[plan.hem.preferences.language];
   switch (slip.kind) {
     case 'hidden stitch':
@@ -69,7 +69,7 @@ function quietWords(plan: Plan, { round, then }: Repair): string {
 
 /** What is done in the last place before a corner. */
 function fudgeWords(plan: Plan, { side, more }: NonNullable<Repair['fudge']>, round: number): string {
-  const { travel } = inOrder(plan.rounds[round]!);
+  const { travel } = orderOfWork(plan.rounds[round]!);
   const corner = cornerName(plan, cornerAfter(side, plan.sides.length, travel));
   return more > 0
     ? `Work ${plural(more, 'st')} more into the last place before corner ${corner}`
@@ -85,7 +85,7 @@ export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, the
   const cost = price.stitches > 0 ? priceWords(plan, price) : 'Nothing is ripped.';
   const seen =
     kind === 'leave' && shows > 0
-      ? apart(plan, then)
+      ? facingApart(plan, then)
           .map(({ sides: [a, b], by }) => {
             const [more, fewer] = by > 0 ? [a, b] : [b, a];
             return `${plan.sides[fewer]!.name} stays ${plural(Math.abs(by), 'st')} short of ${plan.sides[more]!.name}.`;
@@ -125,7 +125,7 @@ export const goodWords = (round: RoundPlan | null): string =>
       : `Up to round ${round.number} it is good, by count or look.`;
 
 /** What to compare a count with: the side that faces it, and the last count of it that was right. */
-export function comparedWords(plan: Plan, number: number, found: Found): string {
+export function comparedWords(plan: Plan, number: number, found: SideCounts): string {
   const round = plan.rounds[number]!;
   const facing = new Map(oppositeSides(plan.body).flatMap(([a, b]) => [[a, b] as const, [b, a] as const]));
   return differences(round, found)

@@ -4,7 +4,7 @@ import type { Plan, RoundPlan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import type { Procedure } from '../procedure/acts.ts';
-import { isOneInEach, patternOf as patternSteps, placeKindsUsed, plainStitchOf } from '../ring/recipe.ts';
+import { isOneInEach, sidePattern as patternSteps, placeKindsUsed, plainStitchOf } from '../ring/recipe.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { cornerLines } from './cornerWords.ts';
 import { adjustmentLines, sideLines } from './sideWords.ts';
@@ -17,7 +17,7 @@ export interface RoundLine {
 }
 
 /** What begins or ends some of the rounds that are told together. */
-export interface Part {
+export interface PartWords {
   readonly rounds: readonly RoundPlan[];
   readonly texts: readonly string[];
 }
@@ -25,14 +25,19 @@ export interface Part {
 /** Rounds that are worked and told alike: one, or several running. How they begin and end may differ. */
 export interface FoldedRounds {
   readonly rounds: readonly RoundPlan[];
-  readonly starts: readonly Part[];
+  readonly starts: readonly PartWords[];
   readonly lines: readonly RoundLine[];
-  readonly ends: readonly Part[];
+  readonly ends: readonly PartWords[];
 }
 
 /** The rounds after the base round; those of one entry that read alike are folded. */
 export function foldRounds(plan: Plan, language: Language): readonly FoldedRounds[] {
-  const folded: { rounds: RoundPlan[]; starts: Part[]; lines: readonly RoundLine[]; ends: Part[] }[] = [];
+  const folded: {
+    rounds: RoundPlan[];
+    starts: PartWords[];
+    lines: readonly RoundLine[];
+    ends: PartWords[];
+  }[] = [];
   for (const procedure of proceduresOf(plan).slice(1)) {
     const { round } = procedure;
     const lines = roundLines(plan, procedure, language);
@@ -60,7 +65,7 @@ export function foldRounds(plan: Plan, language: Language): readonly FoldedRound
   return folded;
 }
 
-function addPart(parts: Part[], round: RoundPlan, texts: readonly string[]): void {
+function addPart(parts: PartWords[], round: RoundPlan, texts: readonly string[]): void {
   const last = parts[parts.length - 1]!;
   if (last.texts.join('\n') === texts.join('\n')) {
     parts[parts.length - 1] = { rounds: [...last.rounds, round], texts };
@@ -68,7 +73,7 @@ function addPart(parts: Part[], round: RoundPlan, texts: readonly string[]): voi
 }
 
 /** The lines of parts, each led by the rounds that it is for where they are not all. */
-export function partLines(parts: readonly Part[]): readonly string[] {
+export function partLines(parts: readonly PartWords[]): readonly string[] {
   return parts.flatMap(({ rounds, texts }) => {
     if (parts.length === 1) return texts;
     const [first, last] = [rounds[0]!.number, rounds[rounds.length - 1]!.number];

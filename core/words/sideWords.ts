@@ -3,8 +3,8 @@ import { isDisc } from '../piece/outline.ts';
 import { listWords, numbersWords } from './lists.ts';
 import { printStitch, printSteps } from '../notation/print.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { wholeSides, type Along, type Procedure } from '../procedure/acts.ts';
-import { patternOf, type Step } from '../ring/recipe.ts';
+import { sideActs, type Along, type Procedure } from '../procedure/acts.ts';
+import { sidePattern, type RecipeStep } from '../ring/recipe.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital } from '../terms/words.ts';
 import { plural } from './measures.ts';
@@ -12,7 +12,7 @@ import { placeNoun } from './placeWords.ts';
 
 /** Each line of what is done along the sides; sides that are worked alike are told together. */
 export function sideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
-  const sides = wholeSides(procedure);
+  const sides = sideActs(procedure);
   const words = sides.map(({ along }) => alongWords(along, language, procedure.round));
   if (isDisc(plan.body.outline)) return [`All around: ${words[0]!}.`];
   if (sides.length < plan.sides.length) return [`All around, past the corners: ${words[0]!}.`];
@@ -34,8 +34,8 @@ function alongWords(along: Along, language: Language, round: RoundPlan): string 
     const { stitch, kind } = along;
     return `${printStitch(stitch, language)} ${kind === 'post' ? 'around' : 'in'} each ${placeNoun(kind, 1)}`;
   }
-  const { head, body, tail } = patternOf(along.steps);
-  const steps = (list: readonly Step[]): string => printSteps(list, language);
+  const { head, body, tail } = sidePattern(along.steps);
+  const steps = (list: readonly RecipeStep[]): string => printSteps(list, language);
   const kind = round.written!.sitsOn;
   if (body.length === 0) return printSteps(along.steps, language);
   const until =
@@ -61,7 +61,7 @@ export function adjustmentLines(plan: Plan, procedure: Procedure, language: Lang
   const tell = (words: string, side: number): void => {
     groups.set(words, [...(groups.get(words) ?? []), plan.sides[side]!.name]);
   };
-  for (const { side, along } of wholeSides(procedure)) {
+  for (const { side, along } of sideActs(procedure)) {
     if (along.into === 'each') for (const words of changeWords(along, language, circle)) tell(words, side);
     else if (along.into === 'repeats')
       for (const words of skipWords(along, language, round, circle)) tell(words, side);
@@ -110,8 +110,8 @@ function skipWords(
   const told: string[] = [];
   const noun = round.written!.sitsOn;
   if (missing > 0) return [`nothing: it has ${plural(missing, placeNoun(noun, 1))} too few`];
-  const { head, body, tail } = patternOf(steps);
-  const skips = (list: readonly Step[]): readonly number[] =>
+  const { head, body, tail } = sidePattern(steps);
+  const skips = (list: readonly RecipeStep[]): readonly number[] =>
     list.flatMap((s) => (s.do === 'skip' ? [s.count] : []));
   const all = [...skips(head), ...(along.repeats > 0 ? skips(body) : []), ...skips(tail)];
   const change = (which: string, usual: number, by: number): void => {

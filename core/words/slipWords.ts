@@ -1,8 +1,11 @@
 /** A question about a number that looks like a slip. */
-import type { Slip } from '../evidence/slips.ts';
+import type { DoubtedNumber } from '../evidence/slips.ts';
 
 /** @param say a number as it is typed, with its unit */
-export function slipWords({ typed, expected, instead }: Slip, say: (value: number) => string): string {
+export function slipWords(
+  { typed, expected, instead }: DoubtedNumber,
+  say: (value: number) => string,
+): string {
   const far = `${say(typed)} is far from what is expected, about ${say(expected)}.`;
   return instead === null
     ? `${far} Measure again, or note it all the same.`

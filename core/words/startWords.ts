@@ -2,10 +2,10 @@
 import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
-import { inOrder, sidesInOrder, type InOrder } from '../procedure/order.ts';
+import { orderOfWork, sidesInOrder, type InOrder } from '../procedure/order.ts';
 import { actOf, actsOf, type Procedure, type Worked, type ActOf } from '../procedure/acts.ts';
 import type { First } from '../procedure/start.ts';
-import { NOTHING, isGap } from '../ring/ring.ts';
+import { IN_NOTHING, isGap } from '../ring/ring.ts';
 import { countsAsStitch, isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital } from '../terms/words.ts';
@@ -52,7 +52,7 @@ function orderWords(plan: Plan, procedure: Procedure): string {
   const { round } = procedure;
   if (!round.backwards || isDisc(plan.body.outline)) return '';
   const from = procedure.start?.beginning;
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const corner = from?.in === 'corner' ? from.corner : null;
   const all = sidesInOrder(plan, corner ?? 0, order.travel);
   const at = corner === null && from && from.in !== 'corner' ? all.indexOf(from.side) : 0;
@@ -69,7 +69,7 @@ function reverseWords(plan: Plan, procedure: Procedure): string {
 
 /** Where a round begins, its starting chain, and its first stitches. */
 function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, language: Language): string {
-  const order = inOrder(procedure.round);
+  const order = orderOfWork(procedure.round);
   const where = placeWords(plan, act.place, order.travel);
   const yarn = yarnOf(plan.hem, act.yarn).name;
   const stitch = printStitch(act.stitch, language);
@@ -170,7 +170,7 @@ function placeInCorner(
   if (into.on !== 'two stitches' || isGap(place)) return only;
   const { ring } = plan.rounds[round.onto]!;
   const { start } = ring.centres[corner]!;
-  const earlier = inOrder(round).travel === 1 ? start : (start + 1) % ring.made.length;
+  const earlier = orderOfWork(round).travel === 1 ? start : (start + 1) % ring.made.length;
   return `the ${place === earlier ? 'first' : 'second'} of its two places`;
 }
 
@@ -196,10 +196,10 @@ function partWords(
     .map(({ place, stitches }) => {
       const only = stitches.length === 1 && countsAsStitch(stitches[0]!);
       const group =
-        place === NOTHING
+        place === IN_NOTHING
           ? stitches.map((st) => printStitch(st, language)).join(', ')
           : `${only ? '1 ' : ''}${printGroup(stitches, language)}`;
-      if (place === NOTHING) return group;
+      if (place === IN_NOTHING) return group;
       const post = stitches.some((s) => s.post !== 'none');
       return `${group} ${post ? 'around' : 'in'} ${nameOf(place)}`;
     })
@@ -211,7 +211,7 @@ export function endLines(plan: Plan, procedure: Procedure, language: Language): 
   const join = actOf(procedure, 'join');
   const start = actOf(procedure, 'start');
   if (!join || !start) return [];
-  const order = inOrder(procedure.round);
+  const order = orderOfWork(procedure.round);
   const lines: string[] = [];
   const { beginning } = start;
   const circle = isDisc(plan.body.outline) || procedure.round.layout.sides.length < plan.sides.length;

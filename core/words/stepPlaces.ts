@@ -4,10 +4,10 @@ import { spotNoun } from '../base/schools.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { actsOf, type Procedure } from '../procedure/acts.ts';
-import { inOrder, type InOrder } from '../procedure/order.ts';
+import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { inTravel, spotOf } from '../procedure/place.ts';
-import { patternOf, placeKindsUsed, waysOf } from '../ring/recipe.ts';
-import { NOTHING, entryOf, isGap, placesInSpan, type PlaceKind } from '../ring/ring.ts';
+import { sidePattern, placeKindsUsed, waysOf } from '../ring/recipe.ts';
+import { IN_NOTHING, entryOf, isGap, placesInSpan, type PlaceKind } from '../ring/ring.ts';
 import { isChainRun, placesTaken } from '../ring/stitch.ts';
 import { placesBetween } from '../ring/turning.ts';
 import type { Language } from '../terms/stitches.ts';
@@ -30,9 +30,9 @@ export class Places {
   ) {
     const { round } = procedure;
     const { written } = round;
-    this.order = inOrder(round);
+    this.order = orderOfWork(round);
     const way = written ? waysOf(written.recipe, !isDisc(plan.body.outline)).own : [];
-    const { head, body, tail } = patternOf(way);
+    const { head, body, tail } = sidePattern(way);
     this.goBack = [...head, ...body, ...tail].some((s) => s.do === 'work' && s.at === 'skipped');
     const below = plan.rounds[round.onto]?.ring;
     const { travel } = this.order;
@@ -74,7 +74,7 @@ export class Places {
 
   /** What a place is called; null for what goes into none. */
   nounOf(place: number): string | null {
-    if (place === NOTHING) return null;
+    if (place === IN_NOTHING) return null;
     const { round } = this.procedure;
     if (round.onto < 0) return edgeNoun(this.plan, place, this.language);
     const { ring } = this.plan.rounds[round.onto]!;

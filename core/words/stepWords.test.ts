@@ -2,12 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { inOrder, type InOrder } from '../procedure/order.ts';
+import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { actsOf, type Procedure } from '../procedure/acts.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { placeKindsUsed, waysOf } from '../ring/recipe.ts';
 import { inTravel } from '../procedure/place.ts';
-import { NOTHING, placesInSpan, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, placesInSpan, type Ring } from '../ring/ring.ts';
 import { placesTaken } from '../ring/stitch.ts';
 import { placesBetween } from '../ring/turning.ts';
 import { FAMILIES } from '../rounds/registry.ts';
@@ -90,7 +90,7 @@ function placesAlong(of: Plan, procedure: Procedure): (from: number, to: number)
   const { written } = round;
   const below = of.rounds[round.onto]?.ring;
   if (!below || !written) return () => null;
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   if (below.centres.length === 0 || written.recipe.scope === 'ring') return placesRound(below, round, order);
   const recipes = new Map(actsOf(procedure, 'corner').map((a) => [a.corner, a.recipe]));
   const kinds = placeKindsUsed(waysOf(written.recipe, true).own);
@@ -111,7 +111,7 @@ function placesAlong(of: Plan, procedure: Procedure): (from: number, to: number)
     const behind = (upTo: number): number => {
       let most = 0;
       for (let w = act.worked.start; w < upTo; w++) {
-        if (order.into(w) === NOTHING) continue;
+        if (order.into(w) === IN_NOTHING) continue;
         const at = places.indexOf(order.into(w));
         if (at < 0) return NaN;
         // Against the order of the ring, a decrease sits in the last of its places.
@@ -137,7 +137,7 @@ function placesRound(
     for (let w = upTo - 1; w > upTo - order.size; w--) {
       const at = all.indexOf(order.into(w));
       if (at >= 0) return at + (order.travel === 1 ? placesTaken(order.stitch(w)) - 1 : 0);
-      if (order.into(w) !== NOTHING) return NaN;
+      if (order.into(w) !== IN_NOTHING) return NaN;
     }
     return NaN;
   };
@@ -157,7 +157,7 @@ function checkSteps(of: Plan): void {
   };
   for (const procedure of proceduresOf(of)) {
     const { round, start } = procedure;
-    const order = inOrder(round);
+    const order = orderOfWork(round);
     const farAlong = placesAlong(of, procedure);
     for (const stride of STRIDES) {
       const steps = stepsOf(of, round.number, stride);
@@ -184,7 +184,7 @@ function checkSteps(of: Plan): void {
           const at = (m: number): number => {
             for (let w = (start?.at ?? 0) + m - 1; ; w--) {
               // A stitch over a seam ends beyond it.
-              if (order.into(w) !== NOTHING) return order.into(w) + (isOverSeam(of, order, w) ? 2 : 0);
+              if (order.into(w) !== IN_NOTHING) return order.into(w) + (isOverSeam(of, order, w) ? 2 : 0);
             }
           };
           const spots = of.body.edges.reduce((n, e) => n + e.spots.length + 1, 0);

@@ -2,14 +2,14 @@
 import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
-import { inOrder, type InOrder } from '../procedure/order.ts';
+import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import type { Act, Procedure } from '../procedure/acts.ts';
-import { NOTHING } from '../ring/ring.ts';
+import { IN_NOTHING } from '../ring/ring.ts';
 import { placesTaken, type Stitch } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital, inTerms } from '../terms/words.ts';
-import type { Step } from '../work/steps.ts';
+import type { WorkStep } from '../work/steps.ts';
 import { cornerActWords } from './cornerWords.ts';
 import { ordinal } from './lists.ts';
 import { plural } from './measures.ts';
@@ -26,7 +26,7 @@ export interface StepWords {
   readonly turn: string | null;
 }
 
-export function stepWords(plan: Plan, round: number, step: Step, language: Language): StepWords {
+export function stepWords(plan: Plan, round: number, step: WorkStep, language: Language): StepWords {
   const procedure = proceduresOf(plan)[round]!;
   const name = round === 0 ? 'The base round' : `Round ${round}`;
   if (step.does === 'begin') {
@@ -53,13 +53,13 @@ export function stepWords(plan: Plan, round: number, step: Step, language: Langu
   };
 }
 
-function whereWords(plan: Plan, { where }: Step): string {
+function whereWords(plan: Plan, { where }: WorkStep): string {
   if (where.on === 'corner') return `Corner ${cornerName(plan, where.corner)}`;
   if (where.on === 'round' || isDisc(plan.body.outline)) return 'All around';
   return sideLabel(plan, where.side);
 }
 
-function turnWords({ turn }: Step): string | null {
+function turnWords({ turn }: WorkStep): string | null {
   if (!turn) return null;
   return turn.of === 'repeats'
     ? `${ordinal(turn.first)} of ${turn.all}`
@@ -68,7 +68,7 @@ function turnWords({ turn }: Step): string | null {
       : `${turn.first}–${turn.last} of ${turn.all}`;
 }
 
-function madeWords(plan: Plan, procedure: Procedure, step: Step, language: Language): string {
+function madeWords(plan: Plan, procedure: Procedure, step: WorkStep, language: Language): string {
   const act = step.act!;
   if (act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from) {
     return `${capital(cornerActWords(plan, procedure, act, language))}.`;
@@ -96,9 +96,9 @@ interface Run {
 }
 
 /** A stretch of a round, place by place. */
-function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: Language): string {
+function stretchWords(plan: Plan, procedure: Procedure, step: WorkStep, language: Language): string {
   const { round, start } = procedure;
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const first = start?.at ?? 0;
   const places = new Places(plan, procedure, language);
   const runs: Run[] = [];
@@ -108,7 +108,7 @@ function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: La
     const place = order.into(first + made);
     const stitches: Stitch[] = [order.stitch(first + made)];
     while (
-      place !== NOTHING &&
+      place !== IN_NOTHING &&
       made + stitches.length < step.to &&
       order.into(first + made + stitches.length) === place &&
       placesTaken(order.stitch(first + made + stitches.length)) === placesTaken(stitches[0]!)
@@ -118,7 +118,7 @@ function stretchWords(plan: Plan, procedure: Procedure, step: Step, language: La
     made += stitches.length;
     const used = places.usedBy(first + made - stitches.length);
     const over = !used || last?.number === undefined ? 0 : places.over(last.number, used.from);
-    const which = place !== NOTHING && place === last?.place ? 'same' : over < 0 ? 'skipped' : 'next';
+    const which = place !== IN_NOTHING && place === last?.place ? 'same' : over < 0 ? 'skipped' : 'next';
     const skipped = which === 'next' ? over : 0;
     const noun = places.nounOf(place);
     if (noun === null) {
@@ -186,7 +186,7 @@ function usedBefore(order: InOrder, at: number, act: Act | null, places: Places)
   let number: number | undefined;
   for (let w = at - 1; w >= earliest; w--) {
     const here = order.into(w);
-    if (here === NOTHING) continue;
+    if (here === IN_NOTHING) continue;
     const used = places.usedBy(w);
     place ??= used?.last ?? here;
     if (!used) continue;
@@ -196,7 +196,7 @@ function usedBefore(order: InOrder, at: number, act: Act | null, places: Places)
     if (!places.goBack) break;
   }
   if (number !== undefined) return { place: place!, number };
-  if (side && begins !== undefined) return { place: place ?? NOTHING, number: begins! - 1 };
+  if (side && begins !== undefined) return { place: place ?? IN_NOTHING, number: begins! - 1 };
   return place === null ? null : { place, number: undefined };
 }
 

@@ -6,7 +6,7 @@ import { LOOPS } from '../terms/places.ts';
 import { spotNoun } from '../base/schools.ts';
 import { spotOf } from '../procedure/place.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
+import { IN_NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { countsAsStitch, isChainRun, type Stitch } from '../ring/stitch.ts';
 import { stitchName, type Language } from '../terms/stitches.ts';
 
@@ -90,7 +90,7 @@ function sideAt(ring: Ring, entry: number): { readonly side: number; readonly nu
 
 function intoWords(plan: Plan, { ring, onto }: RoundPlan, entry: number, language: Language): string {
   const place = ring.into[entry]!;
-  if (place === NOTHING) return '';
+  if (place === IN_NOTHING) return '';
   if (onto < 0) return edgeWords(plan, place, language);
   const of = onto === 0 ? 'the base round' : `round ${onto}`;
   if (isGap(place)) return `in a gap of ${of}`;

@@ -1,9 +1,9 @@
 /** What is wrong with a border: in a sentence for the page where it is mended, in a few words for the thread. */
-import type { Trouble } from '../forecast/troubles.ts';
+import type { BorderTrouble } from '../forecast/troubles.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { listWords } from './lists.ts';
-import { PLACES } from '../terms/places.ts';
+import { PLACE_NAMES } from '../terms/places.ts';
 import type { SideFit } from '../ring/along.ts';
 import { sideWords } from './placeWords.ts';
 import { capital } from '../terms/words.ts';
@@ -29,7 +29,7 @@ function unfitWords(
 }
 
 /** A sentence or two. */
-export function troubleWords(plan: Plan, trouble: Trouble): string {
+export function troubleWords(plan: Plan, trouble: BorderTrouble): string {
   switch (trouble.kind) {
     case 'left out':
       return 'Some rounds cannot be worked and are left out. The pages of the piece and the rounds say why.';
@@ -39,7 +39,7 @@ export function troubleWords(plan: Plan, trouble: Trouble): string {
       // Sides of which the same is to be said are said together.
       const said = new Map<string, number[]>();
       for (const { side, fit } of sides) {
-        const words = unfitWords(fit, PLACES[written!.sitsOn].long);
+        const words = unfitWords(fit, PLACE_NAMES[written!.sitsOn].long);
         said.set(words, [...(said.get(words) ?? []), side]);
       }
       const told = [...said].map(([words, on]) => `${words} on ${sidesWords(plan, on)}`);
@@ -79,7 +79,7 @@ export function troubleWords(plan: Plan, trouble: Trouble): string {
 }
 
 /** A few words, such as “round 4 does not fit”. */
-export function troubleInShort(plan: Plan, trouble: Trouble): string {
+export function troubleInShort(plan: Plan, trouble: BorderTrouble): string {
   switch (trouble.kind) {
     case 'left out':
       return 'some left out';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CrossingId } from '../base/crossings.ts';
-import type { Start } from '../base/start.ts';
+import type { RoundStarts } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { plan } from '../plan/planner.ts';
@@ -20,13 +20,13 @@ import {
   yarnLengthWords,
 } from './measures.ts';
 import type { CornerId } from '../terms/corners.ts';
-import { PLACES } from '../terms/places.ts';
+import { PLACE_NAMES } from '../terms/places.ts';
 import { growthWords, needsWords } from './families.ts';
-import { patternOf } from './pattern.ts';
+import { writtenPattern } from './pattern.ts';
 import { patternMarkdown, patternText } from './patternText.ts';
 
 const textOf = (hem: Hem, language: 'us' | 'uk' = 'us'): string =>
-  patternText(patternOf(plan(hem), language));
+  patternText(writtenPattern(plan(hem), language));
 
 describe('every family in the written pattern', () => {
   const hemWith = (id: string): Hem => {
@@ -55,7 +55,7 @@ describe('every family in the written pattern', () => {
 });
 
 describe('starts and joins', () => {
-  const withStart = (start: Partial<Start>, rounds = [entry({ times: 2 })]): string => {
+  const withStart = (start: Partial<RoundStarts>, rounds = [entry({ times: 2 })]): string => {
     const hem = rowsHem({ counts: [148, 166, 148, 166], rounds });
     return textOf({ ...hem, base: { ...hem.base, start: { ...hem.base.start, ...start } } });
   };
@@ -254,7 +254,7 @@ describe('as a good pattern is laid out', () => {
   });
 
   test('Markdown has a heading for every section and no mark that is not meant', () => {
-    const pattern = patternOf(plan(rowsHem({ rounds: [entry()] })));
+    const pattern = writtenPattern(plan(rowsHem({ rounds: [entry()] })));
     const text = patternMarkdown(pattern);
     expect(text.match(/^## /gm)).toHaveLength(pattern.sections.length);
     expect(text).toContain('sc in each st');
@@ -287,7 +287,7 @@ describe('measures', () => {
 });
 
 describe('what a round needs and how it grows', () => {
-  test.each(Object.values(PLACES).flatMap(({ short, long }) => [short, long]))(
+  test.each(Object.values(PLACE_NAMES).flatMap(({ short, long }) => [short, long]))(
     'one %s, many %s',
     (one, many) => {
       expect([plurals(one), plural(1, one), plural(2, one)]).toEqual([many, `1 ${one}`, `2 ${many}`]);
@@ -296,14 +296,14 @@ describe('what a round needs and how it grows', () => {
 
   test.each(FAMILIES.map((family) => [family.name, family] as const))('%s', (_, family) => {
     const facts = factsOf(family);
-    const nouns = Object.values(PLACES).flatMap(({ long }) => [...long]);
+    const nouns = Object.values(PLACE_NAMES).flatMap(({ long }) => [...long]);
     const needed = /^repeats every \d+ (.+?)(?:, plus \d+)? (?:on each side|in the whole round)/;
     const needs = needsWords(facts);
     if (needs !== 'fits any count') expect(nouns).toContain(needed.exec(needs)?.[1]);
     const grows = growthWords(facts, family.edge);
     if (/^each side/.test(grows)) {
       const [, count, noun] = /^each side (?:gains (\d+)|keeps its) (.+)$/.exec(grows)!;
-      const { long } = PLACES[facts.places ? facts.nextSitsOn! : 'stitch'];
+      const { long } = PLACE_NAMES[facts.places ? facts.nextSitsOn! : 'stitch'];
       expect(noun).toBe(count === '1' ? long[0] : long[1]);
     } else
       expect(grows).toMatch(

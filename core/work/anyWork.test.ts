@@ -5,7 +5,7 @@ import type { Hem } from '../document/hem.ts';
 import { NOTHING_DONE, type Deed } from '../document/record.ts';
 import { performed } from '../edits/edit.ts';
 import { createPlanner } from '../plan/planner.ts';
-import { workedRound, type Plan } from '../plan/types.ts';
+import { identityOfRound, type Plan } from '../plan/types.ts';
 import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf, type Chance } from '../chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
@@ -13,7 +13,7 @@ import { seeds, withSeed } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';
 import { reachWords } from '../words/ballWords.ts';
 import { momentsOf } from '../words/momentWords.ts';
-import { patternOf } from '../words/pattern.ts';
+import { writtenPattern } from '../words/pattern.ts';
 import { placeInWords } from '../words/progressWords.ts';
 import { causeWords, outcomeWords, repairWords, ripPlaceWords } from '../words/recountWords.ts';
 import { stepWords } from '../words/stepWords.ts';
@@ -28,7 +28,7 @@ import {
 } from './progress.ts';
 import { causesOf } from './recount.ts';
 import { repaired, repairsOf } from './repairs.ts';
-import { wholeSides } from './sides.ts';
+import { finishedSides } from './sides.ts';
 import { STRIDES } from './steps.ts';
 
 /** Something that a maker can do on the page for work; null when it cannot be done now. */
@@ -49,7 +49,7 @@ function anyDeed(hem: Hem, plan: Plan, chance: Chance, said: string[]): Hem | nu
     case 2: {
       const last = plan.rounds.findLast((r) => r.done !== null);
       if (!last) return null;
-      const whole = wholeSides(plan, last.number, last.done!.finished ? last.ring.made.length : made);
+      const whole = finishedSides(plan, last.number, last.done!.finished ? last.ring.made.length : made);
       const found = last.sides.map(({ tally }, side) =>
         whole[side] && chance.maybe(0.7) ? Math.max(1, tally.stitches + chance.int(-2, 2)) : null,
       );
@@ -70,11 +70,11 @@ function anyDeed(hem: Hem, plan: Plan, chance: Chance, said: string[]): Hem | nu
       const ball = chance.pick(['same', 'new'] as const);
       const { yarnId: yarn } = round;
       return note('weigh', [
-        { did: 'weighed', round: workedRound(round), stitches: made, yarn, ball, grams },
+        { did: 'weighed', round: identityOfRound(round), stitches: made, yarn, ball, grams },
       ]);
     }
     case 4:
-      return round ? note('pause', [{ did: 'paused', round: workedRound(round) }]) : null;
+      return round ? note('pause', [{ did: 'paused', round: identityOfRound(round) }]) : null;
     case 5:
       return note('come in later', workedUpTo(plan, chance.int(0, plan.rounds.length - 1)));
     case 6: {
@@ -127,7 +127,7 @@ test('work and edits of the design in any order leave a border that can be gone 
         expect(round.stitches).toBeLessThanOrEqual(border.stitches);
         expect(placeInWords(now)).not.toMatch(/undefined|null/);
         // What is begun is printed as it was begun.
-        expect(patternOf(now).sections.length).toBeGreaterThan(now.rounds.length > 1 ? 3 : 2);
+        expect(writtenPattern(now).sections.length).toBeGreaterThan(now.rounds.length > 1 ? 3 : 2);
       }
       const read = readHem(writeHem(hem));
       expect(read.ok && planner(read.value).rounds.map((r) => r.total)).toEqual(

@@ -2,10 +2,10 @@
 import { spreadAbout } from '../hands/ratio.ts';
 import { lastWeighed } from '../record/weighings.ts';
 import { isRound, type Plan } from '../plan/types.ts';
-import { progressOf, stretchOf } from './progress.ts';
-import { stepsOf, type Step } from './steps.ts';
+import { progressOf, stretchLeft } from './progress.ts';
+import { stepsOf, type WorkStep } from './steps.ts';
 
-export interface BallEnd {
+export interface BallEndReach {
   readonly name: string;
   /** Which ball of that yarn, from 1; null for one that was weighed, and after it. */
   readonly ball: number | null;
@@ -23,11 +23,11 @@ function metresUpTo(plan: Plan, yarn: string, at: PlaceInBorder): number {
     .slice(0, at.round)
     .reduce((sum, r) => sum + (r.yarnId === yarn ? r.yarnM : 0), 0);
   const round = plan.rounds[at.round];
-  return before + (round?.yarnId === yarn ? stretchOf(round, 0, at.made).metres : 0);
+  return before + (round?.yarnId === yarn ? stretchLeft(round, 0, at.made).metres : 0);
 }
 
 /** Balls that are likely to end within a step. */
-export function ballsEnding(plan: Plan, number: number, step: Step): readonly BallEnd[] {
+export function ballsEnding(plan: Plan, number: number, step: WorkStep): readonly BallEndReach[] {
   const { yarnId } = plan.rounds[number]!;
   const used = plan.yarns.find((y) => y.yarn.id === yarnId);
   if (!used) return [];
@@ -37,7 +37,7 @@ export function ballsEnding(plan: Plan, number: number, step: Step): readonly Ba
   const to = metresUpTo(plan, yarnId, { round: number, made: step.to });
   const weighed = lastWeighed(plan.hem.record, yarnId);
   const at = weighed ? plan.rounds.findIndex((r) => isRound(r, weighed.round)) : -1;
-  const ends: BallEnd[] = [];
+  const ends: BallEndReach[] = [];
   if (weighed && at >= 0) {
     const then = metresUpTo(plan, yarnId, { round: at, made: weighed.stitches });
     const first = then + (weighed.grams * yarn.metresPer100G) / 100;
@@ -73,7 +73,7 @@ export function reachOf(plan: Plan, grams: number): Reach | null {
   // Of a round or two days do not even out.
   const spread = spreadAbout(used.calibration);
   const metres = (grams * yarn.metresPer100G) / 100;
-  const roundG = (stretchOf(round, made, round.ring.made.length).metres * 100) / yarn.metresPer100G;
+  const roundG = (stretchLeft(round, made, round.ring.made.length).metres * 100) / yarn.metresPer100G;
   const at = (share: number): PlaceInBorder | null =>
     placeAfter(plan, yarn.id, { round: round.number, made }, metres / share);
   return {
@@ -105,7 +105,7 @@ export function ballNow(plan: Plan): number | null {
  * The corner at which to join the next ball so that none runs out on a side: the last one in the round in hand before the ball
  * may end, from the place in hand on; null when there is none.
  */
-export function cornerBefore(plan: Plan, { earliest }: Reach): PlaceInBorder | null {
+export function cornerBeforeBallEnds(plan: Plan, { earliest }: Reach): PlaceInBorder | null {
   const { round, made } = progressOf(plan);
   if (!round || earliest?.round !== round.number) return null;
   const corner = stepsOf(plan, round.number, 'side').findLast(
@@ -121,7 +121,7 @@ function placeAfter(plan: Plan, yarn: string, from: PlaceInBorder, metres: numbe
     if (round.yarnId !== yarn) continue;
     const begins = round.number === from.round ? from.made : 0;
     const size = round.ring.made.length;
-    const takes = stretchOf(round, begins, size).metres;
+    const takes = stretchLeft(round, begins, size).metres;
     if (takes > left) {
       return { round: round.number, made: begins + Math.floor(((size - begins) * left) / takes) };
     }

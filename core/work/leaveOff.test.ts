@@ -4,7 +4,7 @@ import { performed } from '../edits/edit.ts';
 import { leaveOffRounds } from '../edits/rounds.ts';
 import { basketReach } from '../forecast/supply.ts';
 import { plan } from '../plan/planner.ts';
-import { comesOutEven } from '../plan/types.ts';
+import { planComesOutEven } from '../plan/types.ts';
 import { leftOffWords } from '../words/foundWords.ts';
 import { leaveOff } from './leaveOff.ts';
 import { leftOf } from './progress.ts';
@@ -20,7 +20,7 @@ describe('what to leave off', () => {
           const outcome = performed(made.hem, leaveOffRounds(way.entries));
           if (!outcome.ok) throw new Error(leftOffWords(way));
           const then = plan(outcome.value);
-          expect(comesOutEven(then)).toBe(true);
+          expect(planComesOutEven(then)).toBe(true);
           expect(leftOf(then).border.minutes).toBeCloseTo(way.minutesLeft, 6);
           expect(way.minutesLeft).toBeLessThanOrEqual(minutes * share);
           expect(made.rounds.length - then.rounds.length).toBe(way.rounds);

@@ -1,10 +1,10 @@
 /** What was seen of a border as it was worked, and whether it has been closed. */
 import type { WorkEvent } from '../document/hem.ts';
-import { inOrder, standing, type WorkRecord } from '../document/record.ts';
+import { compareEvents, standing, type WorkRecord } from '../document/record.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { sameRound } from '../record/record.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import { workedRound } from '../plan/types.ts';
+import { identityOfRound } from '../plan/types.ts';
 import { progressOf } from './progress.ts';
 
 export type Looked = Extract<WorkEvent, { did: 'looked' }>;
@@ -13,8 +13,8 @@ export type Closed = Extract<WorkEvent, { did: 'closed' }>;
 /** Every time that a round was looked at, the last first. */
 export const looksAt = ({ hem }: Plan, round: RoundPlan): readonly Looked[] =>
   [...standing(hem.record)]
-    .sort(inOrder)
-    .filter((e): e is Looked => e.did === 'looked' && sameRound(e.round, workedRound(round)))
+    .sort(compareEvents)
+    .filter((e): e is Looked => e.did === 'looked' && sameRound(e.round, identityOfRound(round)))
     .reverse();
 
 /**
@@ -40,7 +40,7 @@ export function lastGoodRound(plan: Plan): RoundPlan | null {
 export function closedOf(plan: Plan): Closed | null {
   if (progressOf(plan).round !== null) return null;
   const last = [...standing(plan.hem.record)]
-    .sort(inOrder)
+    .sort(compareEvents)
     .findLast((e) => !['looked', 'counted', 'weighed', 'paused', 'tidied'].includes(e.did));
   return last?.did === 'closed' ? last : null;
 }
@@ -60,7 +60,7 @@ export interface Finishing {
  * something was ripped; pins stay in until they are counted back.
  */
 export function finishingOf(plan: Plan): Finishing {
-  const events = [...standing(plan.hem.record)].sort(inOrder);
+  const events = [...standing(plan.hem.record)].sort(compareEvents);
   const pins = events.findLast((e) => e.did === 'tidied');
   const last = events
     .slice(events.findLastIndex((e) => e.did === 'ripped' || e.did === 'reopened') + 1)
@@ -74,7 +74,7 @@ export function finishingOf(plan: Plan): Finishing {
 
 /** Pins that were put into a piece and not counted back, by its record alone. */
 export function pinsStillIn(record: WorkRecord): number {
-  const last = [...standing(record)].sort(inOrder).findLast((e) => e.did === 'tidied');
+  const last = [...standing(record)].sort(compareEvents).findLast((e) => e.did === 'tidied');
   return last?.did === 'tidied' ? Math.max(0, (last.pinsIn ?? 0) - last.pinsBack) : 0;
 }
 

@@ -1,12 +1,12 @@
 /** How far the work on a border is: the round in hand, the place in it, and what is left. */
 import { yarnOf } from '../document/hem.ts';
 import type { Deed } from '../document/record.ts';
-import { workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
-import { inOrder } from '../procedure/order.ts';
+import { identityOfRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { orderOfWork } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
-import { wholeSides } from './sides.ts';
-import { stepAt, stepsOf, type Step, type Stride } from './steps.ts';
+import { finishedSides } from './sides.ts';
+import { stepAt, stepsOf, type WorkStep, type Stride } from './steps.ts';
 
 export interface Progress {
   /** The round in hand; null when all are finished. */
@@ -36,7 +36,7 @@ export function progressOf({ rounds }: Plan): Progress {
 export const isUnderWay = ({ rounds }: Plan): boolean => rounds.some((round) => round.done !== null);
 
 /** The step in hand; null when the border is finished. */
-export function stepInHand(plan: Plan, stride: Stride): Step | null {
+export function stepInHand(plan: Plan, stride: Stride): WorkStep | null {
   const { round, begun, made } = progressOf(plan);
   if (!round) return null;
   const steps = stepsOf(plan, round.number, stride);
@@ -44,12 +44,12 @@ export function stepInHand(plan: Plan, stride: Stride): Step | null {
 }
 
 /** What is left of a step from a place on: another stride may have been chosen within it, or a count have moved the place. */
-function restOfStep(plan: Plan, round: RoundPlan, step: Step, made: number): Step {
+function restOfStep(plan: Plan, round: RoundPlan, step: WorkStep, made: number): WorkStep {
   if (step.does !== 'make' || made <= step.from) return step;
   if (step.then && made >= step.then.from) return { ...step.then, from: made };
   const { turn } = step;
   if (turn?.of !== 'stitches') return { ...step, from: made };
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const first = proceduresOf(plan)[round.number]!.start?.at ?? 0;
   let done = 0;
   for (let k = step.from; k < made; k++) if (countsAsStitch(order.stitch(first + k))) done++;
@@ -66,7 +66,7 @@ export interface Left {
 const NOTHING: Left = { stitches: 0, minutes: 0, metres: 0 };
 
 /** What a stretch of a round takes, by its share of the round’s entries. */
-export function stretchOf(round: RoundPlan, from: number, to: number): Left {
+export function stretchLeft(round: RoundPlan, from: number, to: number): Left {
   const share = round.ring.made.length === 0 ? 0 : Math.max(0, to - from) / round.ring.made.length;
   return {
     stitches: Math.round(round.total * share),
@@ -89,8 +89,8 @@ const sumOf = (parts: readonly Left[]): Left =>
 export function leftOfBorder(plan: Plan): Left {
   const { round, made } = progressOf(plan);
   if (!round) return NOTHING;
-  const later = plan.rounds.slice(round.number + 1).map((r) => stretchOf(r, 0, r.ring.made.length));
-  return sumOf([stretchOf(round, made, round.ring.made.length), ...later]);
+  const later = plan.rounds.slice(round.number + 1).map((r) => stretchLeft(r, 0, r.ring.made.length));
+  return sumOf([stretchLeft(round, made, round.ring.made.length), ...later]);
 }
 
 /** What is left of the side or corner in hand, of the round, and of the border. */
@@ -99,14 +99,14 @@ export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left;
   if (!round) return { side: NOTHING, round: NOTHING, border: NOTHING };
   const size = round.ring.made.length;
   const side = stepAt(stepsOf(plan, round.number, 'side'), made);
-  const rest = stretchOf(round, made, size);
-  return { side: stretchOf(round, made, side.to), round: rest, border: leftOfBorder(plan) };
+  const rest = stretchLeft(round, made, size);
+  return { side: stretchLeft(round, made, side.to), round: rest, border: leftOfBorder(plan) };
 }
 
 /** That a round is begun, as it is planned now. */
 function began(plan: Plan, number: number): Deed {
   const made = plan.rounds[number]!;
-  const round = workedRound(made);
+  const round = identityOfRound(made);
   const { piece, base } = plan.hem;
   const yarn = yarnOf(plan.hem, made.yarnId);
   const counts = made.sides.map((s) => s.tally.stitches);
@@ -115,10 +115,10 @@ function began(plan: Plan, number: number): Deed {
 }
 
 /** What is noted when a step is done. */
-export function stepDone(plan: Plan, step: Step): readonly Deed[] {
+export function stepDone(plan: Plan, step: WorkStep): readonly Deed[] {
   const { round, begun } = progressOf(plan);
   if (!round) return [];
-  const named = workedRound(round);
+  const named = identityOfRound(round);
   const begin = begun ? [] : [began(plan, round.number)];
   if (step.does === 'end') return [...begin, { did: 'finished', round: named }];
   return step.to === 0 ? begin : [...begin, { did: 'made', round: named, stitches: step.to }];
@@ -129,20 +129,20 @@ export function stepTakenBack(plan: Plan, stride: Stride): readonly Deed[] {
   const { round, begun, made } = progressOf(plan);
   if (round && begun) {
     const before = stepsOf(plan, round.number, stride).findLast((s) => s.to < made && s.does !== 'end');
-    const named = workedRound(round);
+    const named = identityOfRound(round);
     return before && (before.to > 0 || made > 0)
       ? [{ did: 'made', round: named, stitches: before.to }]
       : [{ did: 'ripped', round: named, stitches: 0, found: [] }];
   }
   const last = plan.rounds[round ? round.number - 1 : plan.rounds.length - 1];
-  return last ? [{ did: 'reopened', round: workedRound(last) }] : [];
+  return last ? [{ did: 'reopened', round: identityOfRound(last) }] : [];
 }
 
 /** That all rounds up to a number are worked, as they are planned now: for whoever comes in mid-way. */
 export function workedUpTo(plan: Plan, number: number): readonly Deed[] {
   return plan.rounds.slice(0, number + 1).flatMap((r): readonly Deed[] => {
     if (r.done?.finished) return [];
-    const round = workedRound(r);
+    const round = identityOfRound(r);
     return [
       ...(r.done ? [] : [began(plan, r.number)]),
       { did: 'made', round, stitches: r.ring.made.length },
@@ -159,11 +159,11 @@ export const comesFree = (price: Left): Left => ({ ...price, metres: price.metre
  * stays found as long as none of its stitches comes off.
  */
 export function rippedTo(plan: Plan, round: RoundPlan, made: number): Deed {
-  const whole = wholeSides(plan, round.number, made);
+  const whole = finishedSides(plan, round.number, made);
   const found = round.done?.found ?? [];
   return {
     did: 'ripped',
-    round: workedRound(round),
+    round: identityOfRound(round),
     stitches: made,
     found: whole.map((stays, side) => (stays && made > 0 ? (found[side] ?? null) : null)),
   };
@@ -196,12 +196,12 @@ export function placesToRipTo(plan: Plan): readonly RipPlace[] {
   const corners = stepsOf(plan, last.number, 'side').filter((s) => s.where.on === 'corner' && s.to < reached);
   for (const { to, where } of [...corners].reverse()) {
     const corner = where.on === 'corner' ? where.corner : null;
-    const price = comesFree(stretchOf(last, to, reached));
+    const price = comesFree(stretchLeft(last, to, reached));
     places.push({ round: last.number, made: to, corner, price, deed: rippedTo(plan, last, to) });
   }
   let price = NOTHING;
   for (const round of plan.rounds.slice(0, last.number + 1).reverse()) {
-    price = sumOf([price, stretchOf(round, 0, round === last ? reached : round.ring.made.length)]);
+    price = sumOf([price, stretchLeft(round, 0, round === last ? reached : round.ring.made.length)]);
     places.push({
       round: round.number,
       made: 0,

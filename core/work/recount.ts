@@ -3,7 +3,7 @@
  * worked, and what it does to the count of every side is compared with what was found.
  */
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { inOrder, sideAfter } from '../procedure/order.ts';
+import { orderOfWork, sideAfter } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { sideSpan, type Span } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
@@ -11,9 +11,9 @@ import { sideOfEntries } from './sides.ts';
 import { stepsOf } from './steps.ts';
 
 /** Stitches found on each side between its corners; null where nobody counted. */
-export type Found = readonly (number | null)[];
+export type SideCounts = readonly (number | null)[];
 
-export type Slip =
+export type WorkSlip =
   /** The first stitch after a corner, which hides under it, was passed over. */
   | { readonly kind: 'hidden stitch'; readonly corner: number; readonly side: number }
   /** A corner was worked as a single stitch. */
@@ -27,7 +27,7 @@ export type Slip =
   | { readonly kind: 'places'; readonly side: number; readonly count: number };
 
 export interface Cause {
-  readonly slip: Slip;
+  readonly slip: WorkSlip;
   /** Stitches that it takes from each side, or adds to it. */
   readonly effect: readonly number[];
   /** Entry of the ring where to look. */
@@ -37,7 +37,7 @@ export interface Cause {
 }
 
 /** How the count of each side differs from what it should be; 0 where nobody counted. */
-export const differences = (round: RoundPlan, found: Found): readonly number[] =>
+export const differences = (round: RoundPlan, found: SideCounts): readonly number[] =>
   round.sides.map(({ tally }, side) => (found[side] ?? tally.stitches) - tally.stitches);
 
 /**
@@ -46,7 +46,7 @@ export const differences = (round: RoundPlan, found: Found): readonly number[] =
  *
  * @param made entries of the round that have been made
  */
-export function causesOf(plan: Plan, number: number, found: Found, made: number): readonly Cause[] {
+export function causesOf(plan: Plan, number: number, found: SideCounts, made: number): readonly Cause[] {
   const round = plan.rounds[number]!;
   const wanted = differences(round, found);
   if (wanted.every((d) => d === 0)) return [];
@@ -119,7 +119,7 @@ function together(
 /** How far an entry lies behind the place in hand. */
 function backTo(plan: Plan, { number }: RoundPlan, entry: number, made: number): number {
   const round = plan.rounds[number]!;
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const first = proceduresOf(plan)[number]!.start?.at ?? 0;
   const worked = order.travel === 1 ? entry : order.size - 1 - entry;
   return made - ((((worked - first) % order.size) + order.size) % order.size);
@@ -140,12 +140,12 @@ function anywhere(round: RoundPlan, side: number, count: number, made: number, p
 function slipsOf(plan: Plan, number: number, made: number): readonly Cause[] {
   const round = plan.rounds[number]!;
   const { ring } = round;
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const sideOf = sideOfEntries(ring);
   const procedure = proceduresOf(plan)[number]!;
   const sides = round.sides.length;
   const causes: Cause[] = [];
-  const note = (slip: Slip, entries: readonly number[], sign: 1 | -1): void => {
+  const note = (slip: WorkSlip, entries: readonly number[], sign: 1 | -1): void => {
     const effect = new Array<number>(sides).fill(0);
     for (const e of entries)
       if (sideOf[e]! >= 0 && countsAsStitch(ring.made[e]!)) effect[sideOf[e]!]! += sign;
@@ -194,7 +194,7 @@ function slipsOf(plan: Plan, number: number, made: number): readonly Cause[] {
 }
 
 /** Along joined motifs, the stitches of each. */
-function motifs(plan: Plan, note: (slip: Slip, entries: readonly number[], sign: 1 | -1) => void): void {
+function motifs(plan: Plan, note: (slip: WorkSlip, entries: readonly number[], sign: 1 | -1) => void): void {
   const { ring } = plan.rounds[0]!;
   let first = 1;
   plan.body.edges.forEach(({ spots, joins }, side) => {

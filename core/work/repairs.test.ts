@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { NOTHING_DONE } from '../document/record.ts';
 import { performed, edit } from '../edits/edit.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
-import { comesOutEven, type Plan } from '../plan/types.ts';
+import { planComesOutEven, type Plan } from '../plan/types.ts';
 import type { Hem } from '../document/hem.ts';
 import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
@@ -13,7 +13,7 @@ import { causeWords, comparedWords, outcomeWords, repairWords } from '../words/r
 import { placeInWords } from '../words/progressWords.ts';
 import { progressOf } from './progress.ts';
 import { causesOf } from './recount.ts';
-import { apart, countedDeeds, priceOf, repaired, repairsOf, seenIn } from './repairs.ts';
+import { facingApart, countedDeeds, priceOf, repaired, repairsOf, seenIn } from './repairs.ts';
 import { stepsOf } from './steps.ts';
 
 describe('a count that is not right', () => {
@@ -257,8 +257,8 @@ function cheapestOfAll(before: Plan, counted: Hem, side: number): number {
   const tryOut = (round: number, changed: Hem): void => {
     if (round === length) {
       const then = planner(changed);
-      if (comesOutEven(then)) {
-        const unlike = apart(before, then).reduce((sum, { by }) => sum + 1 + Math.abs(by), 0);
+      if (planComesOutEven(then)) {
+        const unlike = facingApart(before, then).reduce((sum, { by }) => sum + 1 + Math.abs(by), 0);
         least = Math.min(least, seenIn(before, then) + unlike);
       }
       return;

@@ -12,10 +12,10 @@ import type { Hem } from '../document/hem.ts';
 import { noted, type Deed } from '../document/record.ts';
 import { adjustmentsBy, makeUpFor, withdrawn } from '../edits/adjustments.ts';
 import { performed, type Edit } from '../edits/edit.ts';
-import { isPlain, proceduresOf } from '../procedure/procedure.ts';
-import { inOrder } from '../procedure/order.ts';
+import { isPlainRound, proceduresOf } from '../procedure/procedure.ts';
+import { orderOfWork } from '../procedure/order.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
-import { comesOutEven, workedRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { planComesOutEven, identityOfRound, type Plan, type RoundPlan } from '../plan/types.ts';
 import { takeSolution } from '../fit/apply.ts';
 import { changesNothing, type FitSolution } from '../fit/fit.ts';
 import { fitHem } from '../fit/open.ts';
@@ -23,9 +23,9 @@ import { oppositeSides } from '../piece/symmetry.ts';
 import { sideSpan } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
 import { quietChange } from '../stack/stack.ts';
-import { differences, type Cause, type Found } from './recount.ts';
-import { cornerBefore, stepsOf } from './steps.ts';
-import { comesFree, rippedTo, stretchOf, type Left } from './progress.ts';
+import { differences, type Cause, type SideCounts } from './recount.ts';
+import { previousCorner, stepsOf } from './steps.ts';
+import { comesFree, rippedTo, stretchLeft, type Left } from './progress.ts';
 
 /** What one unit of visibility is worth, in minutes of work. A judgement. */
 const MINUTES_SEEN = 10;
@@ -94,7 +94,7 @@ const FLATNESS = { flat: 0, 'blocks out': 1, 'not flat': 2 } as const;
 export function repairsOf(
   plan: Plan,
   number: number,
-  found: Found,
+  found: SideCounts,
   made: number,
   causes: readonly Cause[],
 ): readonly Repair[] {
@@ -105,7 +105,7 @@ export function repairsOf(
   const counted = countedDeeds(round, found, made);
   const by = (how: 'quiet' | 'fudge' | 'refit' | 'leave', change: Edit | null = null): Deed => ({
     did: 'repaired',
-    round: workedRound(round),
+    round: identityOfRound(round),
     by: how,
     off: wrong,
     adjusted: change ? adjustmentsBy(plan.hem, change) : [],
@@ -133,8 +133,8 @@ export function repairsOf(
 }
 
 /** What is noted when a count was taken: it holds from now on, and the place in hand goes with it. */
-export function countedDeeds(round: RoundPlan, found: Found, made: number): readonly Deed[] {
-  const named = workedRound(round);
+export function countedDeeds(round: RoundPlan, found: SideCounts, made: number): readonly Deed[] {
+  const named = identityOfRound(round);
   const off = differences(round, found).reduce((sum, d) => sum + d, 0);
   return [
     { did: 'counted', round: named, counts: round.sides.map((_, side) => found[side] ?? null) },
@@ -168,7 +168,7 @@ export function seenIn(before: Plan, after: Plan): number {
     const was = before.rounds[number];
     if (!written || !was?.written || done) continue;
     const isLast = number === after.rounds.length - 1;
-    const plain = isPlain(after, number);
+    const plain = isPlainRound(after, number);
     sides.forEach(({ fit }, side) => {
       const change = quietChange(written, side) - quietChange(was.written!, side);
       if (change !== 0) seen += plain ? VISIBILITY.plain(change, isLast) : VISIBILITY.skip(change, isLast);
@@ -179,7 +179,7 @@ export function seenIn(before: Plan, after: Plan): number {
 }
 
 /** Sides that face each other and differ by more than in the design in the outermost round that both have. */
-export function apart(
+export function facingApart(
   before: Plan,
   after: Plan,
 ): readonly { readonly sides: readonly [number, number]; readonly by: number }[] {
@@ -192,7 +192,7 @@ export function apart(
 }
 
 const apartIn = (before: Plan, after: Plan): number =>
-  apart(before, after).reduce(
+  facingApart(before, after).reduce(
     (sum, { by }) => sum + VISIBILITY.unequal + VISIBILITY.unequalStitch * Math.abs(by),
     0,
   );
@@ -219,7 +219,7 @@ function placeOf(
     // A round that the design no longer has is gone with what was ripped of it.
     if (!round) return { round: then.rounds.length - 1, entry: 0 };
     const first = proceduresOf(then)[way.round]!.start?.at ?? 0;
-    return { round: way.round, entry: inOrder(round).entry(first + Math.max(0, way.made - 1)) };
+    return { round: way.round, entry: orderOfWork(round).entry(first + Math.max(0, way.made - 1)) };
   }
   if (way.edit) {
     const changed = then.rounds.find(({ written, number: k }) => {
@@ -229,7 +229,7 @@ function placeOf(
     for (const act of changed ? proceduresOf(then)[changed.number]!.acts : []) {
       if (act.do === 'side' && act.along.into === 'each' && act.along.changes.length > 0) {
         const at = act.along.changes[0]!.worked.start;
-        return { round: changed!.number, entry: inOrder(changed!).entry(at) };
+        return { round: changed!.number, entry: orderOfWork(changed!).entry(at) };
       }
     }
     if (changed) return middle(changed.number);
@@ -241,7 +241,7 @@ function placeOf(
  * Stitches added in the last place before the corner, or taken together there, as long as the work has not gone further
  * than that corner: the count is then as it should be.
  */
-function fudges(plan: Plan, round: RoundPlan, found: Found, made: number): readonly Way[] {
+function fudges(plan: Plan, round: RoundPlan, found: SideCounts, made: number): readonly Way[] {
   const wrong = differences(round, found);
   const side = wrong.findIndex((d) => d !== 0);
   const more = -wrong[side]!;
@@ -249,7 +249,7 @@ function fudges(plan: Plan, round: RoundPlan, found: Found, made: number): reado
     round.done?.finished !== false ||
     wrong.some((d, other) => d !== 0 && other !== side) ||
     Math.abs(more) > MOST_FUDGED ||
-    !(round.number === 0 || isPlain(plan, round.number))
+    !(round.number === 0 || isPlainRound(plan, round.number))
   )
     return [];
   const last = stepsOf(plan, round.number, 'side').findLast((s) => s.does === 'make' && s.from < made);
@@ -257,13 +257,13 @@ function fudges(plan: Plan, round: RoundPlan, found: Found, made: number): reado
   const at = last?.where.on === 'corner' ? steps[steps.indexOf(last) - 1] : last;
   if (at?.where.on !== 'side' || at.where.side !== side || at.to > made) return [];
   const end = at.to;
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const first = proceduresOf(plan)[round.number]!.start?.at ?? 0;
   // The stitches that are taken together are made again.
   const back = end - (more < 0 ? 2 * -more : 0);
   for (let k = Math.min(back, end - 1); k < end; k++)
     if (k < at.from || !countsAsStitch(order.stitch(first + k))) return [];
-  const named = workedRound(round);
+  const named = identityOfRound(round);
   const counts = round.sides.map(({ tally }, s) => (s === side ? tally.stitches : (found[s] ?? null)));
   return [
     {
@@ -274,7 +274,7 @@ function fudges(plan: Plan, round: RoundPlan, found: Found, made: number): reado
         { did: 'made', round: named, stitches: end },
         { did: 'counted', round: named, counts },
       ],
-      price: comesFree(stretchOf(round, back, made)),
+      price: comesFree(stretchLeft(round, back, made)),
       made: end,
       round: round.number,
       fudge: { side, more },
@@ -291,13 +291,13 @@ function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Ca
   const at =
     begins.at(-1)?.where.on === 'corner'
       ? begins.at(-1)!.from
-      : cornerBefore(plan, round.number, earliest + 1);
+      : previousCorner(plan, round.number, earliest + 1);
   // What the round begins with is no place of its own to go back to.
   const begun = stepsOf(plan, round.number, 'side')[0]!.to;
   const places = [...new Set([at <= begun ? 0 : at, 0])].filter((p) => p < made);
   return places.map((place) => ({
     ...rip(plan, round, place),
-    price: comesFree(stretchOf(round, place, made)),
+    price: comesFree(stretchLeft(round, place, made)),
     made: place,
     round: round.number,
   }));
@@ -315,7 +315,7 @@ function refits(planner: Planner, plan: Plan, counted: readonly Deed[]): readonl
   const left = repaired(plan.hem, { deeds: counted, edit: null });
   if (!left) return [];
   const then = planner(left);
-  if (comesOutEven(then)) return [];
+  if (planComesOutEven(then)) return [];
   const stack = then.rounds.slice(1).map((r) => r.written!);
   const ways = fitHem(left)
     .solutions.filter((s) => !changesNothing(s))
@@ -362,7 +362,7 @@ function quietWays(planner: Planner, plan: Plan, number: number, counted: readon
     ];
   };
   for (const next of plan.rounds) {
-    if (next.number <= number || next.done !== null || !isPlain(plan, next.number)) continue;
+    if (next.number <= number || next.done !== null || !isPlainRound(plan, next.number)) continue;
     const planned = countsOf(next);
     const now = then.rounds[next.number];
     if (!now || !next.written) break;
@@ -371,10 +371,10 @@ function quietWays(planner: Planner, plan: Plan, number: number, counted: readon
     if (!off.includes(true)) break;
     const [back] = changedTo(next, planned);
     if (!back) continue;
-    if (comesOutEven(back.then)) return [back.way];
+    if (planComesOutEven(back.then)) return [back.way];
     const facing = new Map(oppositeSides(plan.body).flatMap(([a, b]) => [[a, b] as const, [b, a] as const]));
     const alike = planned.map((n, side) => (off[side] ? (planned[facing.get(side) ?? side] ?? n) : n));
-    const even = changedTo(next, alike).filter((changed) => comesOutEven(changed.then));
+    const even = changedTo(next, alike).filter((changed) => planComesOutEven(changed.then));
     return [back, ...even].map(({ way }) => way);
   }
   return [];

@@ -10,7 +10,7 @@ import { after } from '../testing/worked.ts';
 import { placesToRipTo, progressOf, stepDone, stepInHand } from './progress.ts';
 import { causesOf } from './recount.ts';
 import { repaired, repairsOf } from './repairs.ts';
-import { wholeSides } from './sides.ts';
+import { finishedSides } from './sides.ts';
 
 const design: Hem = rowsHem({ rounds: [entry({ id: 'a', times: 2 }), entry({ id: 'b', stitch: 'hdc' })] });
 
@@ -19,7 +19,7 @@ const stepped = (hem: Hem, until: (p: Plan) => boolean): Hem => {
   for (let p = plan(now); !until(p); p = plan(now)) now = after(now, stepDone(p, stepInHand(p, 'side')!));
   return now;
 };
-const whole = (p: Plan): number => wholeSides(p, 0, progressOf(p).made).filter(Boolean).length;
+const whole = (p: Plan): number => finishedSides(p, 0, progressOf(p).made).filter(Boolean).length;
 const countOf = (hem: Hem, round: number, side: number): number =>
   plan(hem).rounds[round]!.sides[side]!.tally.stitches;
 /** As the page does it: what comes off is noted, and what was changed for it is taken back. */

@@ -1,6 +1,6 @@
 /** To which side the entries of a ring belong. */
 import type { Plan } from '../plan/types.ts';
-import { inOrder, type InOrder } from '../procedure/order.ts';
+import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { sideCount, sideSpan, type Ring } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
@@ -33,9 +33,9 @@ export function stitchesBefore(ring: Ring, order: InOrder, w: number): number {
 }
 
 /** Which sides of a round are made from corner to corner when so many of its entries are. */
-export function wholeSides(plan: Plan, number: number, made: number): readonly boolean[] {
+export function finishedSides(plan: Plan, number: number, made: number): readonly boolean[] {
   const round = plan.rounds[number]!;
-  const order = inOrder(round);
+  const order = orderOfWork(round);
   const sides = sideOfEntries(round.ring);
   const whole = round.sides.map(() => true);
   for (let k = made; k < order.size; k++) {

@@ -3,8 +3,8 @@
  * ring that have been made since its start, in the order of work; a step goes from one place to the next.
  */
 import type { Plan } from '../plan/types.ts';
-import { inOrder } from '../procedure/order.ts';
-import { NOTHING } from '../ring/ring.ts';
+import { orderOfWork } from '../procedure/order.ts';
+import { IN_NOTHING } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
 import { sideOfEntries, stitchesBefore } from './sides.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
@@ -15,7 +15,7 @@ export type Stride = 'repeat' | 'side' | 'corner';
 /** From the smallest to the largest; the last one is a side with the corner that it leads up to. */
 export const STRIDES: readonly Stride[] = ['repeat', 'side', 'corner'];
 
-export type Where =
+export type StepPlace =
   | { readonly on: 'round' }
   | { readonly on: 'side'; readonly side: number }
   | { readonly on: 'corner'; readonly corner: number };
@@ -29,25 +29,25 @@ export interface Turn {
   readonly all: number;
 }
 
-export interface Step {
+export interface WorkStep {
   /** Begun with yarn, hook, turn and the first stitches; made; or closed, by joining it where it joins. */
   readonly does: 'begin' | 'make' | 'end';
   readonly from: number;
   readonly to: number;
-  readonly where: Where;
+  readonly where: StepPlace;
   readonly act: Act | null;
   readonly turn: Turn | null;
   /** The corner that is made at the same go, from its own place on; null without any. */
-  readonly then: Step | null;
+  readonly then: WorkStep | null;
 }
 
 /** Stitches of a plain side that are made at one go: as many as are counted without losing the count. */
 const TEN = 10;
 
-const known = new WeakMap<Procedure, Map<Stride, readonly Step[]>>();
+const known = new WeakMap<Procedure, Map<Stride, readonly WorkStep[]>>();
 
 /** The steps of a worked round of a plan, in their order. Together they make every entry of its ring once. */
-export function stepsOf(plan: Plan, round: number, stride: Stride): readonly Step[] {
+export function stepsOf(plan: Plan, round: number, stride: Stride): readonly WorkStep[] {
   const procedure = proceduresOf(plan)[round]!;
   let byStride = known.get(procedure);
   if (!byStride) known.set(procedure, (byStride = new Map()));
@@ -56,9 +56,9 @@ export function stepsOf(plan: Plan, round: number, stride: Stride): readonly Ste
   return steps;
 }
 
-function cut(procedure: Procedure, stride: Stride): readonly Step[] {
+function cut(procedure: Procedure, stride: Stride): readonly WorkStep[] {
   const { round, start, acts } = procedure;
-  const { size } = inOrder(round);
+  const { size } = orderOfWork(round);
   const first = acts.find((a) => a.do === 'start');
   const parted = acts.find((a) => a.do === 'corner' && a.part === 'last');
   // The first stitches are told with the start.
@@ -70,7 +70,7 @@ function cut(procedure: Procedure, stride: Stride): readonly Step[] {
         : parted?.do === 'corner'
           ? parted.worked.length
           : 0;
-  const steps: Step[] = [
+  const steps: WorkStep[] = [
     { does: 'begin', from: 0, to: begun, where: { on: 'round' }, act: first ?? null, turn: null, then: null },
   ];
   let made = 0;
@@ -79,9 +79,9 @@ function cut(procedure: Procedure, stride: Stride): readonly Step[] {
     const from = Math.max(made, begun);
     made += act.worked.length;
     if (made <= from) continue;
-    const where: Where =
+    const where: StepPlace =
       act.do === 'corner' ? { on: 'corner', corner: act.corner } : { on: 'side', side: act.side };
-    const whole: Step = { does: 'make', from, to: made, where, act, turn: null, then: null };
+    const whole: WorkStep = { does: 'make', from, to: made, where, act, turn: null, then: null };
     const before = steps[steps.length - 1]!;
     if (act.do === 'corner' && stride === 'corner' && before.where.on === 'side')
       steps[steps.length - 1] = { ...before, to: made, then: whole };
@@ -107,10 +107,10 @@ function cutSide(
   from: number,
   to: number,
   start: number,
-): readonly Step[] {
-  const order = inOrder(round);
-  const where: Where = { on: 'side', side: act.side };
-  const piece = (a: number, b: number, turn: Turn | null): Step => ({
+): readonly WorkStep[] {
+  const order = orderOfWork(round);
+  const where: StepPlace = { on: 'side', side: act.side };
+  const piece = (a: number, b: number, turn: Turn | null): WorkStep => ({
     does: 'make',
     from: a,
     to: b,
@@ -131,14 +131,14 @@ function cutSide(
       const all = corners ? round.sides[sides[order.entry(start + a)]!]!.tally.stitches : round.total;
       return { of: 'stitches', first: before + 1, last: before + made.length, all };
     };
-    const pieces: Step[] = [];
+    const pieces: WorkStep[] = [];
     let a = from;
     while (a < to) {
       let b = Math.min(to, a + TEN);
       // What goes into one place is made at one go.
       while (
         b < to &&
-        order.into(start + b) !== NOTHING &&
+        order.into(start + b) !== IN_NOTHING &&
         order.into(start + b) === order.into(start + b - 1)
       )
         b++;
@@ -167,17 +167,17 @@ function cutSide(
 }
 
 /** The step that goes on from a place; the last one when all is made. */
-export function stepAt(steps: readonly Step[], made: number): Step {
+export function stepAt(steps: readonly WorkStep[], made: number): WorkStep {
   return steps.find((s) => s.does === 'make' && s.to > made) ?? steps[steps.length - 1]!;
 }
 
 /** The end of the side or corner before a place, for going back to; 0 before the first. */
-export function cornerBefore(plan: Plan, round: number, made: number): number {
+export function previousCorner(plan: Plan, round: number, made: number): number {
   const ends = stepsOf(plan, round, 'side').filter((s) => s.to < made && s.where.on === 'corner');
   return ends[ends.length - 1]?.to ?? 0;
 }
 
 /** The side that a step is part of, or leads up to; null at the beginning and the end of a round. */
-export function sideInHand({ where }: Step): number | null {
+export function sideInHand({ where }: WorkStep): number | null {
   return where.on === 'side' ? where.side : null;
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { NOTHING_DONE, type Deed } from '../document/record.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
-import { workedRound } from '../plan/types.ts';
+import { identityOfRound } from '../plan/types.ts';
 import { after, varied as hem, workedInto } from '../testing/worked.ts';
 import { goodWords, ripPlaceWords } from '../words/recountWords.ts';
 import { placeInWords } from '../words/progressWords.ts';
@@ -111,7 +111,7 @@ describe('a border that is worked', () => {
 
 describe('what was seen', () => {
   const all = plan(after(hem, workedUpTo(plan(hem), 4)));
-  const round = workedRound(all.rounds[4]!);
+  const round = identityOfRound(all.rounds[4]!);
   const look: Extract<Deed, { did: 'looked' }> = {
     did: 'looked',
     round,
@@ -132,7 +132,7 @@ describe('what was seen', () => {
 
   test('and what was counted say up to where it is good', () => {
     expect(lastGoodRound(all)).toBeNull();
-    const named = (k: number) => workedRound(all.rounds[k]!);
+    const named = (k: number) => identityOfRound(all.rounds[k]!);
     const counted = (k: number, off: number): Deed => ({
       did: 'counted',
       round: named(k),

@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { lengthCm, oneOf, record, whole, type Of } from '../../schema.ts';
 
-export const blocks = record({
+export const blocksSchema = record({
   kind: Type.Literal('blocks'),
   stitch: oneOf('hdc', 'dc'),
   blocksWide: whole(2, 2000),
@@ -11,4 +11,4 @@ export const blocks = record({
 });
 
 /** Blocks worked from corner to corner. */
-export type BlocksPiece = Of<typeof blocks>;
+export type BlocksPiece = Of<typeof blocksSchema>;

@@ -2,7 +2,7 @@
 import { rectangle } from '../outline.ts';
 import type { Body, Edge, Spot } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
-import { fabricRow, type FabricRow, type Standing } from '../fabric.ts';
+import { fabricRow, type FabricRow, type FabricStitch } from '../fabric.ts';
 import { halfCm } from '../asked.ts';
 import type { BlocksPiece } from './blocks.schema.ts';
 
@@ -106,7 +106,7 @@ export const blocks: Construction<BlocksPiece> = {
     // The outermost blocks are the edge. From diagonal to diagonal the work turns.
     for (let y = 1; y < blocksHigh - 1; y++) {
       for (const upright of [true, false]) {
-        const stitches: Standing[] = [];
+        const stitches: FabricStitch[] = [];
         for (let x = 1; x < blocksWide - 1; x++) {
           if (((x + y) % 2 === 0) !== upright) continue;
           const left = -widthCm * 5 + x * widthMm;

@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { between, lengthCm, record, said, type Of } from '../../schema.ts';
 
-export const cloth = record({
+export const clothSchema = record({
   kind: Type.Literal('cloth'),
   widthCm: lengthCm,
   heightCm: lengthCm,
@@ -9,4 +9,4 @@ export const cloth = record({
 });
 
 /** Woven cloth or fleece with a row of holes. */
-export type ClothPiece = Of<typeof cloth>;
+export type ClothPiece = Of<typeof clothSchema>;

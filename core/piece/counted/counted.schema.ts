@@ -2,7 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { LIMITS } from '../../limits.ts';
 import { between, lengthCm, list, record, said, stitches, type Of } from '../../schema.ts';
 
-export const counted = record({
+export const countedSchema = record({
   kind: Type.Literal('counted'),
   sides: said(
     'in working order; the turn is that of the corner before the side, negative at an inner corner',
@@ -11,4 +11,4 @@ export const counted = record({
 });
 
 /** Any outline whose sides the maker has counted by hand. */
-export type CountedPiece = Of<typeof counted>;
+export type CountedPiece = Of<typeof countedSchema>;

@@ -3,7 +3,7 @@ import { motifRounds, sizeOfMotif } from '../fabric.ts';
 import type { MotifEdge } from '../motifEdge.schema.ts';
 import { corners, isDisc, sideName, throughCorners, type Point } from '../outline.ts';
 import { evenEdge, type Body } from '../edge.ts';
-import { problem, type Problem, type Where } from '../../problems.ts';
+import { problem, type Problem, type ProblemPlace } from '../../problems.ts';
 import { wholeBetween, type Construction } from '../construction.ts';
 import { halfCm } from '../asked.ts';
 import type { CountedPiece } from './counted.schema.ts';
@@ -39,7 +39,7 @@ function openingCm(piece: CountedPiece): number {
 }
 
 /** An outline may not close, by its turns or by its lengths. */
-function outlineProblems(piece: CountedPiece, where: Where, unit: 'cm' | 'in'): readonly Problem[] {
+function outlineProblems(piece: CountedPiece, where: ProblemPlace, unit: 'cm' | 'in'): readonly Problem[] {
   if (piece.sides.length === 1) return [];
   const turns = piece.sides.reduce((sum, s) => sum + s.turnDegrees, 0);
   if (Math.abs(turns - 360) > 1) return [problem('corners-differ', where, { turns: Math.round(turns) })];

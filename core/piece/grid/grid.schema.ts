@@ -2,7 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { lengthCm, list, record, said, type Of } from '../../schema.ts';
 import { motifEdge } from '../motifEdge.schema.ts';
 
-export const grid = record({
+export const gridSchema = record({
   kind: Type.Literal('grid'),
   cells: said(
     'rows of the grid from the top, “#” for a motif and “.” for none; the motifs hang together by their edges',
@@ -13,4 +13,4 @@ export const grid = record({
 });
 
 /** Square motifs joined edge to edge; the outline may be stepped. */
-export type GridPiece = Of<typeof grid>;
+export type GridPiece = Of<typeof gridSchema>;

@@ -4,7 +4,7 @@ import { stitch } from '../../terms/terms.schema.ts';
 
 const foundation = oneOf('both loops of the chain', 'one loop of the chain', 'stitches of row 1');
 
-export const rows = record({
+export const rowsSchema = record({
   kind: Type.Literal('rows'),
   stitches: said('stitches in a row', whole(4, 5000)),
   rows: said(
@@ -21,4 +21,4 @@ export const rows = record({
 export type FoundationChoice = Of<typeof foundation>;
 
 /** Rows worked back and forth from a foundation chain. */
-export type RowsPiece = Of<typeof rows>;
+export type RowsPiece = Of<typeof rowsSchema>;

@@ -3,7 +3,7 @@ import { STITCHES, abbreviation, type StitchKind } from '../../terms/stitches.ts
 import { rectangle } from '../outline.ts';
 import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type RowBand } from '../construction.ts';
-import { fabricRow, type Standing } from '../fabric.ts';
+import { fabricRow, type FabricStitch } from '../fabric.ts';
 import { halfCm } from '../asked.ts';
 import type { RowsPiece } from './rows.schema.ts';
 
@@ -192,7 +192,7 @@ export const rows: Construction<RowsPiece> = {
       Array.from({ length: to - from }, (_, k) => {
         const high = (bottom - top) / (to - from);
         const foot = bottom - k * high;
-        const stitches = inside.map((x): Standing => [
+        const stitches = inside.map((x): FabricStitch => [
           { x, y: foot - high },
           { x, y: foot },
         ]);

@@ -1,6 +1,6 @@
 /** Compares what a literal maker made with a plan: stitch by stitch, and foot by foot. */
 import type { Plan } from '../../plan/types.ts';
-import { NOTHING, entryOf, isGap } from '../../ring/ring.ts';
+import { IN_NOTHING, entryOf, isGap } from '../../ring/ring.ts';
 import type { Made, MadeRound } from './made.ts';
 
 /** Where the two differ; empty when every round is the same. */
@@ -24,7 +24,7 @@ export function differences(plan: Plan, made: readonly MadeRound[]): readonly st
     }
     // A stitch worked over a corner begins beside it; the text says only over which it lies.
     const footOf = (m: Made): number | null => {
-      if (m.into === null) return NOTHING;
+      if (m.into === null) return IN_NOTHING;
       if (typeof m.into === 'number') return m.into;
       return 'gapBefore' in m.into
         ? -2 - (entries.get(m.into.gapBefore) ?? -1)
