@@ -70,6 +70,35 @@ test('every file that the pages of the project name is there', () => {
   expect(named.filter(([, file]) => !there.some((t) => t === file || t.endsWith(`/${file}`)))).toEqual([]);
 });
 
+describe('names', () => {
+  const code = ['core', 'drawing', 'app', 'server', 'cli'].flatMap((top) =>
+    readdirSync(new URL(top, root), { recursive: true, encoding: 'utf8' })
+      .map((path) => `${top}/${path}`)
+      .filter((path) => /\.tsx?$/.test(path) && !/\.test\.|\.generated\.|\/testing\//.test(path)),
+  );
+  const declared = code.map((path) => {
+    const names = read(path).matchAll(
+      /^export (?:default |abstract |async |declare )*(?:const|let|function\*?|class|interface|type|enum) (\w+)/gm,
+    );
+    return [path, new Set([...names].map((m) => m[1]!))] as const;
+  });
+
+  test('are exported from one file each', () => {
+    const from = new Map<string, string[]>();
+    for (const [path, names] of declared)
+      for (const name of names) from.set(name, [...(from.get(name) ?? []), path]);
+    expect(from.size).toBeGreaterThan(1000);
+    expect([...from].filter(([, paths]) => paths.length > 1)).toEqual([]);
+  });
+
+  test('that the glossary gives of types and constants are there', () => {
+    const there = new Set(declared.flatMap(([, names]) => [...names]));
+    const glossary = [...read('docs/glossary.md').matchAll(/`([A-Z]\w+)(?:\.\w+)?`/g)].map((m) => m[1]!);
+    expect(glossary.length).toBeGreaterThan(30);
+    expect(glossary.filter((name) => !there.has(name))).toEqual([]);
+  });
+});
+
 describe('to add', () => {
   test('a family of rounds: a file and a line of the registry', () => {
     const registry = read('core/rounds/registry.ts');
