@@ -1,40 +1,30 @@
 /** Finds the stitches of a chart by where they lie. */
+import { rememberedBy } from '../core/remembered.ts';
 import Flatbush from 'flatbush';
 import type { RoundChart } from '../core/chart/roundChart.ts';
 import { isChainRun } from '../core/ring/stitch.ts';
 import { linkCurve, drawnStretch, type DrawnRound } from './scene.ts';
 import { overhangOf } from './yarnFace.ts';
 
-const known = new WeakMap<RoundChart, Flatbush>();
-
 /** The boxes that the entries of a round are drawn in: from foot to head, chains along their curve, and what hangs over. */
-function indexOf({ chart, widthMm }: DrawnRound): Flatbush {
-  let index = known.get(chart);
-  if (!index) {
-    const { ring, headX, headY, footX, footY } = chart;
-    const size = ring.made.length;
-    index = new Flatbush(size, 16, Float32Array);
-    for (let i = 0; i < size; i++) {
-      const made = ring.made[i]!;
-      const [xs, ys] = isChainRun(made)
-        ? [linkCurve(headX, i), linkCurve(headY, i)]
-        : [
-            [footX[i]!, headX[i]!],
-            [footY[i]!, headY[i]!],
-          ];
-      const over = overhangOf(made) * drawnStretch(chart, i, widthMm) * widthMm;
-      index.add(
-        Math.min(...xs) - over,
-        Math.min(...ys) - over,
-        Math.max(...xs) + over,
-        Math.max(...ys) + over,
-      );
-    }
-    index.finish();
-    known.set(chart, index);
+const indexOf = rememberedBy((chart: RoundChart, widthMm: number): Flatbush => {
+  const { ring, headX, headY, footX, footY } = chart;
+  const size = ring.made.length;
+  const index = new Flatbush(size, 16, Float32Array);
+  for (let i = 0; i < size; i++) {
+    const made = ring.made[i]!;
+    const [xs, ys] = isChainRun(made)
+      ? [linkCurve(headX, i), linkCurve(headY, i)]
+      : [
+          [footX[i]!, headX[i]!],
+          [footY[i]!, headY[i]!],
+        ];
+    const over = overhangOf(made) * drawnStretch(chart, i, widthMm) * widthMm;
+    index.add(Math.min(...xs) - over, Math.min(...ys) - over, Math.max(...xs) + over, Math.max(...ys) + over);
   }
+  index.finish();
   return index;
-}
+});
 
 export interface Box {
   readonly minX: number;
@@ -46,7 +36,7 @@ export interface Box {
 /** Entries of a round that are seen in a part of the piece, in working order. @param box mm */
 export function entriesIn(round: DrawnRound, { minX, minY, maxX, maxY }: Box): readonly number[] {
   if (round.chart.ring.made.length === 0) return [];
-  return indexOf(round)
+  return indexOf(round.chart, round.widthMm)
     .search(minX, minY, maxX, maxY)
     .sort((a, b) => a - b);
 }
@@ -86,7 +76,12 @@ export function stitchAt(rounds: readonly DrawnRound[], x: number, y: number): S
   rounds.forEach((drawn, round) => {
     const { chart, widthMm } = drawn;
     const reach = 1.5 * widthMm;
-    for (const entry of indexOf(drawn).search(x - reach, y - reach, x + reach, y + reach)) {
+    for (const entry of indexOf(drawn.chart, drawn.widthMm).search(
+      x - reach,
+      y - reach,
+      x + reach,
+      y + reach,
+    )) {
       const mx = (chart.headX[entry]! + chart.footX[entry]!) / 2;
       const my = (chart.headY[entry]! + chart.footY[entry]!) / 2;
       const distance = Math.hypot(mx - x, my - y);

@@ -1,4 +1,5 @@
 /** Paints a scene onto a canvas, in more or less detail as the scale allows. */
+import { rememberedBy } from '../core/remembered.ts';
 import type { Point } from '../core/piece/outline.ts';
 import { IN_NOTHING } from '../core/ring/ring.ts';
 import { tonesOf, type Tones } from './colours.ts';
@@ -296,19 +297,10 @@ function paintBands(context: Context, base: Frame, scene: Scene, scale: number):
   context.resetTransform();
 }
 
-/** Paths along the tops of rounds, by the power of two of their scale. */
-const rims = new WeakMap<DrawnRound['chart'], Map<number, Path2D>>();
-
 function band(context: Context, round: DrawnRound, scale: number, filled: boolean): void {
   const tones = tonesOf(round.colour);
   const level = Math.ceil(Math.log2(scale));
-  const byLevel = rims.get(round.chart) ?? new Map<number, Path2D>();
-  rims.set(round.chart, byLevel);
-  let rim = byLevel.get(level);
-  if (!rim) {
-    rim = rimOf(round, 0.7 / 2 ** level);
-    byLevel.set(level, rim);
-  }
+  const rim = rimOf(round.chart, level);
   if (filled) {
     context.fillStyle = tones.body;
     context.fill(rim);
@@ -318,8 +310,10 @@ function band(context: Context, round: DrawnRound, scale: number, filled: boolea
   context.stroke(rim);
 }
 
-/** The line along the tops of a round; points nearer than `least` mm to the last are left out. */
-function rimOf({ chart: { headX, headY } }: DrawnRound, least: number): Path2D {
+/** The line along the tops of a round, as fine as a scale of 2^level asks for. */
+const rimOf = rememberedBy(({ headX, headY }: DrawnRound['chart'], level: number): Path2D => {
+  // Points nearer than this to the last are left out, mm.
+  const least = 0.7 / 2 ** level;
   const path = new Path2D();
   let x = Infinity;
   let y = Infinity;
@@ -331,4 +325,4 @@ function rimOf({ chart: { headX, headY } }: DrawnRound, least: number): Path2D {
   }
   path.closePath();
   return path;
-}
+});

@@ -1,4 +1,5 @@
 /** The drawings that go with a written pattern. */
+import { rememberedBy } from '../core/remembered.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { boundsIn } from './find.ts';
 import { legendOf, type LegendEntry } from './legend.ts';
@@ -20,16 +21,9 @@ export interface Drawings {
 }
 
 /** The plan, and every stitch of its first corner and of the middle of a side as symbols. */
-export function drawingsOf(plan: Plan, font?: string): Drawings {
-  const key = font ?? '';
-  const ofPlan = known.get(plan) ?? new Map<string, Drawings>();
-  known.set(plan, ofPlan);
-  const drawn = ofPlan.get(key) ?? draw(plan, font);
-  ofPlan.set(key, drawn);
-  return drawn;
-}
+export const drawingsOf = (plan: Plan, font = ''): Drawings => drawnWith(plan, font);
 
-const known = new WeakMap<Plan, Map<string, Drawings>>();
+const drawnWith = rememberedBy((plan: Plan, font: string) => draw(plan, font || undefined));
 
 /** What the drawing of joined motifs is called. */
 const GRID = 'Motifs, and the numbers of their seams';

@@ -1,4 +1,5 @@
 /** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
+import { remembered } from '../core/remembered.ts';
 import { bodyOutline, chartOf } from '../core/chart/chart.ts';
 import type { RoundChart } from '../core/chart/roundChart.ts';
 import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
@@ -79,29 +80,28 @@ const FAR_BEHIND = 0.72;
 /** How far what has yet to be made fades into the ground. */
 const REST = 0.7;
 
-const laid = new WeakMap<FabricRow, RoundChart>();
-
 /** The rows of a piece as charts of one stitch each; no round is worked on them. */
 function fabricOn(
   piece: Piece,
 ): readonly (Pick<FabricRow, 'widthMm' | 'wrong' | 'part'> & { readonly chart: RoundChart })[] {
-  return stitchesOf(piece).map((row) => {
-    let chart = laid.get(row);
-    if (!chart) {
-      const { stitch, headX, headY, footX, footY } = row;
-      const made = new Array<Stitch>(headX.length).fill(stitchOf({ kind: stitch }));
-      chart = {
-        ring: { made, into: new Int32Array(made.length).fill(IN_NOTHING), centres: [] },
-        headX,
-        headY,
-        footX,
-        footY,
-      };
-      laid.set(row, chart);
-    }
-    return { chart, widthMm: row.widthMm, wrong: row.wrong, part: row.part };
-  });
+  return stitchesOf(piece).map((row) => ({
+    chart: chartOfRow(row),
+    widthMm: row.widthMm,
+    wrong: row.wrong,
+    part: row.part,
+  }));
 }
+
+const chartOfRow = remembered(({ stitch, headX, headY, footX, footY }: FabricRow): RoundChart => {
+  const made = new Array<Stitch>(headX.length).fill(stitchOf({ kind: stitch }));
+  return {
+    ring: { made, into: new Int32Array(made.length).fill(IN_NOTHING), centres: [] },
+    headX,
+    headY,
+    footX,
+    footY,
+  };
+});
 
 /** Which entries of a round the first so many, in the order of work, are. */
 function madeOf(plan: Plan, round: number, count: number): Uint8Array {
@@ -117,7 +117,10 @@ const middleOf = ({ headX, headY, footX, footY }: RoundChart, i: number): Point 
   y: (headY[i]! + footY[i]!) / 2,
 });
 
-const partsOfEdges = new WeakMap<RoundChart, readonly (number | null)[]>();
+/** The part of a piece that each stitch along its edge belongs to. */
+const partsOfEdge = remembered((piece: Piece) =>
+  remembered((chart: RoundChart) => chart.ring.made.map((_, i) => partAt(piece, middleOf(chart, i)))),
+);
 
 /** The colours of the stitches of an edge, each that of its part. */
 function coloursOfEdge(
@@ -125,11 +128,7 @@ function coloursOfEdge(
   piece: Piece,
   colourOf: (part: number | null) => string,
 ): readonly string[] {
-  let parts = partsOfEdges.get(chart);
-  if (!parts) {
-    parts = chart.ring.made.map((_, i) => partAt(piece, middleOf(chart, i)));
-    partsOfEdges.set(chart, parts);
-  }
+  const parts = partsOfEdge(piece)(chart);
   const colours = new Map([...new Set(parts)].map((part) => [part, colourOf(part)]));
   return parts.map((part) => colours.get(part)!);
 }

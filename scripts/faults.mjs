@@ -15,6 +15,7 @@ const tried = [
   'core/forecast/troubles',
   'core/procedure/literal',
   'core/record',
+  'core/plan/remembered',
   'core/words/readPattern',
   'core/words/stepWords',
   'drawing/total',

@@ -16,12 +16,23 @@ import type { BaseRound, SideChoice } from './baseRound.schema.ts';
 
 export type { BaseRound, RowRates, SideChoice } from './baseRound.schema.ts';
 
+/** What of a base round and of a side bears on how many stitches go where. */
+export type BaseRates = Pick<BaseRound, 'stitch' | 'crossing' | 'rates' | 'endRows'>;
+export type SideRates = Pick<SideChoice, 'own' | 'spots' | 'crossings'>;
+
 /** How join number `join` of a side is crossed. */
-export const crossingOf = (base: BaseRound, choice: SideChoice, join: number): CrossingId =>
-  choice.crossings[String(join)] ?? base.crossing;
+export const crossingOf = (
+  base: Pick<BaseRound, 'crossing'>,
+  choice: Pick<SideChoice, 'crossings'>,
+  join: number,
+): CrossingId => choice.crossings[String(join)] ?? base.crossing;
 
 /** Stitches that the joins of a side take together. */
-export function stitchesAtJoins(edge: Edge, base: BaseRound, choice: SideChoice): number {
+export function stitchesAtJoins(
+  edge: Edge,
+  base: Pick<BaseRound, 'stitch' | 'crossing'>,
+  choice: Pick<SideChoice, 'crossings'>,
+): number {
   return edge.joins.reduce((sum, _, join) => {
     const across = CROSSINGS[crossingOf(base, choice, join)].stitches(base.stitch);
     return sum + across[0].length + across[1].length + across[2].length;
@@ -29,14 +40,17 @@ export function stitchesAtJoins(edge: Edge, base: BaseRound, choice: SideChoice)
 }
 
 /** What was chosen that bears on the rates of a side. */
-export const rateChoices = (base: BaseRound, choice: SideChoice): RateChoices => ({
+export const rateChoices = (base: BaseRates, choice: Pick<SideChoice, 'own'>): RateChoices => ({
   own: choice.own,
   rates: base.rates,
   endRows: base.endRows,
 });
 
 /** Stitches that were placed by eye in single spots of an edge, by the number of the spot. */
-const byEye = (choice: SideChoice, edge: Edge): readonly (readonly [spot: number, stitches: number])[] =>
+const byEye = (
+  choice: Pick<SideChoice, 'spots'>,
+  edge: Edge,
+): readonly (readonly [spot: number, stitches: number])[] =>
   Object.entries(choice.spots).flatMap(([spot, count]) =>
     Number(spot) < edge.spots.length && !isAtJoin(edge, Number(spot)) ? [[Number(spot), count] as const] : [],
   );
@@ -49,8 +63,8 @@ export const isAtJoin = (edge: Edge, spot: number): boolean =>
 export function schoolCount(
   school: SchoolId,
   edge: Edge,
-  base: BaseRound,
-  choice: SideChoice,
+  base: BaseRates,
+  choice: SideRates,
   stitchWidthMm: number,
 ): number {
   const edgeRates = rates(school, edge, stitchWidthMm, rateChoices(base, choice));
@@ -66,9 +80,9 @@ export function schoolCount(
  * count below what the joins take leaves the other spots empty.
  */
 export function placement(
-  choice: SideChoice,
+  choice: SideRates & Pick<SideChoice, 'school' | 'count'>,
   edge: Edge,
-  base: BaseRound,
+  base: BaseRates,
   stitchWidthMm: number,
 ): readonly number[] {
   const edgeRates = [...rates(choice.school, edge, stitchWidthMm, rateChoices(base, choice))];
@@ -100,7 +114,9 @@ export function placement(
  */
 export function workBase(
   body: Body,
-  base: BaseRound,
+  base: Pick<BaseRound, 'stitch' | 'corner' | 'clusterChains' | 'crossing'> & {
+    readonly sides: readonly Pick<SideChoice, 'school' | 'crossings'>[];
+  },
   placements: readonly (readonly number[])[],
 ): Omit<WorkedRound, 'sides'> {
   const stitch = stitchOf({ kind: base.stitch });
@@ -157,13 +173,17 @@ export function workBase(
 }
 
 /** Chains before, between and after what is worked along a side; 0 for none. */
-export function chainsBetween(base: BaseRound, choice: SideChoice, edge: Edge): number {
+export function chainsBetween(
+  base: Pick<BaseRound, 'clusterChains'>,
+  choice: Pick<SideChoice, 'school'>,
+  edge: Edge,
+): number {
   if (choice.school === 'loops') return edge.loopChains ?? 0;
   return choice.school === 'clusters' ? base.clusterChains : 0;
 }
 
 /** What the base round works into a corner that turns by `turn` radians. */
-export function baseCornerGroup(base: BaseRound, turn: number): readonly Stitch[] {
+export function baseCornerGroup(base: Pick<BaseRound, 'stitch' | 'corner'>, turn: number): readonly Stitch[] {
   const written = recipeOf(plainRound(base.stitch, base.corner, 0)).corner.group;
   const stitch = stitchOf({ kind: base.stitch });
   if (turn < 0) return [stitchOf({ kind: base.stitch, form: 'together', legs: 2 })];

@@ -6,6 +6,8 @@
  * stitches, and settled back over their feet. A free outer edge is drawn from its feet instead: stitches worked into one place fan out round
  * it, which is what makes a lobe.
  */
+import { remembered } from '../remembered.ts';
+import type { Body } from '../piece/edge.ts';
 import { corners, isDisc, type Point } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
@@ -15,25 +17,26 @@ import { chartFree } from './freeEdge.ts';
 import { neighbour, setHead, type RoundChart } from './roundChart.ts';
 import { chartStraight } from './straight.ts';
 
-const known = new WeakMap<RoundPlan, RoundChart>();
-
 /** The chart of every round of a plan, the base round first. Rounds that did not change keep their charts. */
 export function chartOf(plan: Plan): readonly RoundChart[] {
   const charts: RoundChart[] = [];
-  for (const round of plan.rounds) {
-    let chart = known.get(round);
-    if (!chart) {
-      const feet = round.onto < 0 ? edgeFeet(plan.body) : ringFeet(charts[round.onto]!);
-      chart = round.free
-        ? chartFree(round, feet, plan.body.outline)
-        : chartStraight(round, feet, plan.body.outline);
-      layOrnaments(chart, round.stitchWidthMm);
-      known.set(round, chart);
-    }
-    charts.push(chart);
-  }
+  for (const round of plan.rounds) charts.push(chartOn(plan.body)(charts[round.onto] ?? null)(round));
   return charts;
 }
+
+const chartOn = remembered((body: Body) => {
+  const onEdge = chartOver(body, null);
+  const onChart = remembered((below: RoundChart) => chartOver(body, below));
+  return (below: RoundChart | null) => (below ? onChart(below) : onEdge);
+});
+
+const chartOver = (body: Body, below: RoundChart | null) =>
+  remembered((round: RoundPlan): RoundChart => {
+    const feet = below ? ringFeet(below) : edgeFeet(body);
+    const chart = (round.free ? chartFree : chartStraight)(round, feet, body.outline);
+    layOrnaments(chart, round.stitchWidthMm);
+    return chart;
+  });
 
 /** The piece itself as a polygon, mm; a disc as many short sides. */
 export function bodyOutline({ body }: Plan): readonly Point[] {

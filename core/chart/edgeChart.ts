@@ -2,6 +2,7 @@
  * The edge of a piece as it lies under the base round: the outermost stitches of the body, so that one sees what
  * the hook goes into. Positions only, as for the rounds.
  */
+import { rememberedBy } from '../remembered.ts';
 import type { Point } from '../piece/outline.ts';
 import type { Body, Edge, Spot } from '../piece/edge.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
@@ -32,20 +33,11 @@ const SEAM_REACH = 12;
 /** Posts that a block of a corner-to-corner piece shows. */
 const POSTS_OF_BLOCK = 3;
 
-const known = new WeakMap<Body, Map<number, EdgeChart>>();
-
 /** The edge of a body. @param borderWidthMm width of a border stitch, for bodies that have none of their own */
-export function edgeChartOf(body: Body, borderWidthMm: number): EdgeChart {
-  const widthMm = body.stitchWidthMm ?? ownWidth(body) ?? borderWidthMm;
-  const ofBody = known.get(body) ?? new Map<number, EdgeChart>();
-  known.set(body, ofBody);
-  let found = ofBody.get(widthMm);
-  if (!found) {
-    found = chartEdges(body, widthMm);
-    ofBody.set(widthMm, found);
-  }
-  return found;
-}
+export const edgeChartOf = (body: Body, borderWidthMm: number): EdgeChart =>
+  chartOfWidth(body, body.stitchWidthMm ?? ownWidth(body) ?? borderWidthMm);
+
+const chartOfWidth = rememberedBy(chartEdges);
 
 /** Stitch width of a body whose edge is made of stitch tops, mm. */
 function ownWidth({ edges }: Body): number | undefined {

@@ -20,13 +20,17 @@ export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => 
  * when the number of sides stays the same.
  */
 export function changePiece(hem: Hem, piece: Piece): Pick<Hem, 'piece' | 'base' | 'rounds' | 'kept'> {
-  const { edges } = bodyOf(piece);
-  const before = bodyOf(hem.piece).edges;
   return {
     piece,
-    ...borderOn(edges, before, hem),
-    kept: hem.kept.map((kept) => ({ ...kept, ...borderOn(edges, before, kept) })),
+    ...borderOn(bodyOf(piece).edges, bodyOf(hem.piece).edges, hem),
+    kept: keptOnPiece(hem.kept, hem.piece, piece),
   };
+}
+
+/** Borders that were put aside for one piece, in line with another. */
+export function keptOnPiece(kept: Hem['kept'], before: Piece, after: Piece): Hem['kept'] {
+  const [edges, edgesBefore] = [bodyOf(after).edges, bodyOf(before).edges];
+  return kept.map((border) => ({ ...border, ...borderOn(edges, edgesBefore, border) }));
 }
 
 interface Border {

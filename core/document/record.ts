@@ -3,6 +3,7 @@
  * then device), never that of a clock, so that copies which were carried on apart unite to the same record whoever unites
  * them, in whatever order and however often.
  */
+import { remembered } from '../remembered.ts';
 import type { Hem, WorkEvent } from './hem.ts';
 
 export type WorkRecord = readonly WorkEvent[];
@@ -45,24 +46,17 @@ export function strikesIn(record: WorkRecord): ReadonlyMap<string, Struck> {
   return new Map(strikes.map((e) => [keyOf({ id: e.entry }), e]));
 }
 
-const standings = new WeakMap<WorkRecord, WorkRecord>();
-
 /** What counts of a record: without what was struck, and with the weights that were put right. It is the record itself where nothing was. */
-export function standing(record: WorkRecord): WorkRecord {
+export const standing = remembered((record: WorkRecord): WorkRecord => {
   if (!record.some((e) => e.did === 'struck')) return record;
-  let known = standings.get(record);
-  if (!known) {
-    const strikes = strikesIn(record);
-    known = record.flatMap((event): readonly WorkEvent[] => {
-      if (event.did === 'struck') return [];
-      const strike = strikes.get(keyOf(event));
-      if (!strike || strike.counts || !canBeStruck(event)) return [event];
-      return event.did === 'weighed' && strike.grams !== null ? [{ ...event, grams: strike.grams }] : [];
-    });
-    standings.set(record, known);
-  }
-  return known;
-}
+  const strikes = strikesIn(record);
+  return record.flatMap((event): readonly WorkEvent[] => {
+    if (event.did === 'struck') return [];
+    const strike = strikes.get(keyOf(event));
+    if (!strike || strike.counts || !canBeStruck(event)) return [event];
+    return event.did === 'weighed' && strike.grams !== null ? [{ ...event, grams: strike.grams }] : [];
+  });
+});
 
 /** An entry of a record by what is its own. */
 export const keyOf = ({ id }: Pick<WorkEvent, 'id'>): string => `${id.counter} ${id.device}`;

@@ -54,7 +54,7 @@ export function evidenceOf(hem: Hem, isTheirs: IsTheirs = () => true): Evidence 
     time: timeSeen(plan, isTheirs),
     // Swatches are noted without a time: whoever leaves out what was noted leaves them out, too, when nothing else is theirs.
     yarn: hem.yarns.flatMap((yarn) =>
-      yarnSeen(record.length > 0 ? hem : { weighIns: [] }, record, yarn, rounds, plan.stitchWidthMm),
+      yarnSeen(record.length > 0 ? hem.weighIns : [], record, yarn, rounds, plan.stitchWidthMm),
     ),
     height: heightSeen(looks, rounds),
     width: record.length > 0 ? widthSeen(hem, plan, looks) : [],

@@ -1,4 +1,5 @@
 /** What is wrong with a border, the worst first: the one list from which every page says it. */
+import { remembered } from '../remembered.ts';
 import type { Verdict } from '../flat/flat.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { isEven, leftOut, type Plan, type YarnPlan } from '../plan/types.ts';
@@ -34,27 +35,20 @@ export type BorderTrouble =
       readonly counts: readonly [number, number];
     };
 
-const known = new WeakMap<Plan, readonly BorderTrouble[]>();
-
 /** What is wrong with a border, the worst first; nothing when all fits, lies flat and lasts. */
-export function troublesOf(plan: Plan): readonly BorderTrouble[] {
-  let found = known.get(plan);
-  if (!found) {
-    const flat = flatness(plan);
-    found = [
-      ...(leftOut(plan).length > 0 ? [{ kind: 'left out' } as const] : []),
-      ...uneven(plan),
-      ...onEdges(plan),
-      ...flat.filter((t) => t.verdict !== 'blocks out'),
-      ...yarns(plan).filter((t) => t.sure),
-      ...unlike(plan),
-      ...flat.filter((t) => t.verdict === 'blocks out'),
-      ...yarns(plan).filter((t) => !t.sure),
-    ];
-    known.set(plan, found);
-  }
-  return found;
-}
+export const troublesOf = remembered((plan: Plan): readonly BorderTrouble[] => {
+  const flat = flatness(plan);
+  return [
+    ...(leftOut(plan).length > 0 ? [{ kind: 'left out' } as const] : []),
+    ...uneven(plan),
+    ...onEdges(plan),
+    ...flat.filter((t) => t.verdict !== 'blocks out'),
+    ...yarns(plan).filter((t) => t.sure),
+    ...unlike(plan),
+    ...flat.filter((t) => t.verdict === 'blocks out'),
+    ...yarns(plan).filter((t) => !t.sure),
+  ];
+});
 
 function uneven({ rounds }: Plan): readonly BorderTrouble[] {
   return rounds.flatMap(({ number, even, sides }) => {

@@ -2,6 +2,7 @@
  * A piece as its maker describes it, whatever its construction. This file is the only door to the constructions: one folder
  * beside it for each, listed in registry.ts.
  */
+import { remembered } from '../remembered.ts';
 import { LIMITS } from '../limits.ts';
 import { problem, type Problem, type ProblemPlace } from '../problems.ts';
 import type { PieceBefore, Construction, FabricShape, Follow, RowBand } from './construction.ts';
@@ -18,17 +19,8 @@ export type { Piece } from './piece.schema.ts';
 const constructionOf = (piece: Piece): Construction<Piece> =>
   CONSTRUCTIONS[piece.kind] as unknown as Construction<Piece>;
 
-const known = new WeakMap<Piece, Body>();
-
 /** What the edges of a piece offer; the same piece has the same body. */
-export function bodyOf(piece: Piece): Body {
-  let body = known.get(piece);
-  if (!body) {
-    body = constructionOf(piece).body(piece);
-    known.set(piece, body);
-  }
-  return body;
-}
+export const bodyOf = remembered((piece: Piece): Body => constructionOf(piece).body(piece));
 
 /** A piece of another construction, about as big as the one at hand. */
 export const beginPiece = (kind: PieceKind, beginning: PieceBefore): Piece =>
@@ -57,19 +49,12 @@ export const sizedAfter = (before: Piece, after: Piece, follow: Follow): Piece =
 export const fabricOf = (piece: Piece): readonly FabricShape[] =>
   constructionOf(piece).fabric(piece, bodyOf(piece));
 
-const laid = new WeakMap<Piece, readonly FabricRow[]>();
-
 /** The stitches of a piece, but for those of its edge; none where they are not known, or are more than can be drawn. */
-export function stitchesOf(piece: Piece): readonly FabricRow[] {
-  let rows = laid.get(piece);
-  if (!rows) {
-    const { stitches, size } = constructionOf(piece);
-    const many = (size?.(piece) ?? 0) > LIMITS.fabricStitches;
-    rows = many ? [] : (stitches?.(piece, bodyOf(piece)).filter((r) => r.headX.length > 0) ?? []);
-    laid.set(piece, rows);
-  }
-  return rows;
-}
+export const stitchesOf = remembered((piece: Piece): readonly FabricRow[] => {
+  const { stitches, size } = constructionOf(piece);
+  const many = (size?.(piece) ?? 0) > LIMITS.fabricStitches;
+  return many ? [] : (stitches?.(piece, bodyOf(piece)).filter((r) => r.headX.length > 0) ?? []);
+});
 
 /** The part of a piece that a point of its edge belongs to, where parts may have colours of their own. */
 export const partAt = (piece: Piece, point: Point): number | null =>

@@ -17,7 +17,7 @@ const TAPE_CM = 0.3;
 
 /** What was weighed of a yarn; of rounds that are no longer there it is left out. */
 export function yarnSeen(
-  hem: Pick<Hem, 'weighIns'>,
+  weighIns: Hem['weighIns'],
   record: WorkRecord,
   yarn: Yarn,
   rounds: readonly YarnRound[],
@@ -35,7 +35,7 @@ export function yarnSeen(
     const error = (SCALE_G * Math.SQRT2) / expected;
     return [{ stitch, size: `${yarn.weight}`, ratio: grams / expected, error, swatch }];
   };
-  const told = hem.weighIns.flatMap(({ of, grams, ...w }) => {
+  const told = weighIns.flatMap(({ of, grams, ...w }) => {
     if (w.yarn !== yarn.id) return [];
     if (of.kind === 'swatch') {
       const path = of.stitches * yarnInStitchMm(stitchOf({ kind: of.stitch }), widthMm, yarn.diameterMm);

@@ -1,6 +1,7 @@
 /** What does not fit in a plan, and what would help. */
 import type { Body } from '../piece/edge.ts';
 import { isDisc } from '../piece/outline.ts';
+import { outlineProblems, type Piece } from '../piece/piece.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { inAll, problem, type Problem, inRound } from '../problems.ts';
 import { isPlainPattern, sidePattern } from '../ring/recipe.ts';
@@ -9,13 +10,27 @@ import { isEven, type RoundPlan, type SidePlan } from './types.ts';
 
 const TAPE_TOLERANCE = 0.06;
 
-export function problemsOf(
-  body: Body,
-  sides: readonly SidePlan[],
-  rounds: readonly RoundPlan[],
-  unit: 'cm' | 'in',
-): readonly Problem[] {
-  const problems: Problem[] = [];
+interface ProblemInputs {
+  readonly piece: Piece;
+  readonly body: Body;
+  readonly sides: readonly SidePlan[];
+  readonly rounds: readonly RoundPlan[];
+  readonly unit: 'cm' | 'in';
+  /** Of rounds that cannot be read. */
+  readonly ofStack: readonly Problem[];
+  readonly stopped: Problem | null;
+}
+
+export function problemsOf({
+  piece,
+  body,
+  sides,
+  rounds,
+  unit,
+  ofStack,
+  stopped,
+}: ProblemInputs): readonly Problem[] {
+  const problems: Problem[] = [...outlineProblems(piece, inAll('the piece'), unit)];
   const whole = (mm: number): number => Math.round(mm / (unit === 'cm' ? 10 : 25.4));
   const tape = body.edges.find((edge) => Math.abs(edge.computedMm / edge.measuredMm - 1) > TAPE_TOLERANCE);
   if (tape) {
@@ -35,7 +50,7 @@ export function problemsOf(
     }
   }
   for (const round of rounds) problems.push(...roundProblems(rounds, round, sides, isDisc(body.outline)));
-  return problems;
+  return [...problems, ...ofStack, ...(stopped ? [stopped] : [])];
 }
 
 /** Whether a stitch more in the base round is a place more for a round: so it is where all between them is plain. */

@@ -1,31 +1,24 @@
-/** The rounds of a plan: each worked onto the ring below it, measured and judged. */
-import { baseCornerGroup } from '../base/baseRound.ts';
-import { yarnOf, type Hem } from '../document/hem.ts';
-import {
-  entryWidths,
-  feetOnBody,
-  feetOnRing,
-  naturalLengthMm,
-  roundHeight,
-  strain,
-  verdict,
-  type FootPlaces,
-  type FlatLimits,
-} from '../flat/flat.ts';
-import { knownFor, type KnownHands } from '../hands/hands.ts';
+/** The rounds of a plan: each worked onto the ring below it, as far as `limits.ts` lets them go. */
+import type { Hem } from '../document/hem.ts';
+import { yarnOf } from '../document/hem.ts';
+import { entryWidths, feetOnBody, feetOnRing, roundHeight } from '../flat/flat.ts';
+import { knownFor, type KnownPart } from '../hands/hands.ts';
 import { LIMITS } from '../limits.ts';
-import type { FrozenRound } from '../record/record.ts';
 import type { Body } from '../piece/edge.ts';
-import { problem, type Problem, inRound } from '../problems.ts';
-import { mainStitch, sideCount, tallyRing, tallySide, type Ring } from '../ring/ring.ts';
-import type { SideFit } from '../ring/along.ts';
+import type { Outline } from '../piece/outline.ts';
+import { inRound, problem, type Problem } from '../problems.ts';
+import type { FrozenRound } from '../record/record.ts';
+import type { Layout, SideFit } from '../ring/along.ts';
 import { mostMade } from '../ring/most.ts';
-import { workRound, type WorkedRound as WorkedRing } from '../ring/work.ts';
-import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
+import type { CornerRecipe } from '../ring/recipe.ts';
+import { mainStitch, tallyRing, type PlaceKind, type Ring } from '../ring/ring.ts';
+import { workRound, type WorkedRound } from '../ring/work.ts';
+import { bearingOf, circumstances, type RoundBearing, type WrittenRound } from '../stack/stack.ts';
 import { PLACE_NAMES } from '../terms/places.ts';
-import type { Stages } from '../stages.ts';
 import { yarnInRingM, type Yarn } from '../yarn/yarn.ts';
-import { isEven, type MadeRound, type PathRound, type RoundPlan, type RoundSide } from './types.ts';
+import type { BaseWorked } from './base.ts';
+import type { Stages } from './stages.ts';
+import { isEven, type MadeRound, type RoundPlan } from './types.ts';
 
 /**
  * Width of a stitch made with another hook, mm: it follows the square root of the hook, so that a hook half a
@@ -39,192 +32,188 @@ export function widthWithHook({ gauge, hands }: Pick<Hem, 'gauge' | 'hands'>, ho
   return (widthMm * Math.sqrt(hookMm / gauge.hookMm) * known(hookMm)) / known(gauge.hookMm);
 }
 
-/** How high a ring is, mm: by its tallest stitch and what is known of these hands. */
-export function ringHeightMm(ring: Ring, widthMm: number, hands: KnownHands | null, hookMm: number): number {
-  const { ratio } = knownFor('height', hands?.height ?? null, mainStitch(ring), `${hookMm}`);
+/** How high a ring is, mm: by its tallest stitch and what is known of the heights of these hands. */
+export function ringHeightMm(ring: Ring, widthMm: number, known: KnownPart | null, hookMm: number): number {
+  const { ratio } = knownFor('height', known, mainStitch(ring), `${hookMm}`);
   return roundHeight(ring) * widthMm * ratio;
 }
 
-/** @param done the rounds that have been begun, the base round first: they stand first in the stack */
+interface RoundsInputs {
+  readonly body: Body;
+  /** The rounds that have been begun, the base round first: they stand first in the stack. */
+  readonly done: readonly FrozenRound[];
+  readonly base: BaseWorked & { readonly corners: readonly CornerRecipe[] };
+  readonly stack: readonly WrittenRound[];
+}
+
+/** @returns the rounds up to the one that cannot be worked, and why it cannot */
 export function planRounds(
   stages: Stages,
   hem: Hem,
-  body: Body,
-  done: readonly FrozenRound[],
-  baseWorked: Omit<WorkedRing, 'sides'>,
-  stack: readonly WrittenRound[],
+  { body, done, base, stack }: RoundsInputs,
 ): { readonly made: readonly MadeRound[]; readonly stopped: Problem | null } {
-  const { hands } = hem;
-  const baseWidthMm = widthWithHook(hem, hem.base.hookMm);
-  const { yarn: baseYarn, hookMm } = hem.base;
-  const baseHookMm = hookMm ?? hem.gauge.hookMm;
+  const { outline } = body;
+  const known = { knownHeights: hem.hands?.height ?? null, knownYarn: hem.hands?.yarn ?? null };
+  const withYarn = (id: string) => {
+    const { weight, diameterMm } = yarnOf(hem, id);
+    return { yarnId: id, yarnWeight: weight, yarnDiameterMm: diameterMm };
+  };
   const rounds = [
-    stages.run(
-      'round 0',
-      [body, baseWorked, baseWidthMm, baseHookMm, ...factsOf(yarnOf(hem, baseYarn)), hands],
-      () =>
-        makeRound(body, baseWidthMm, yarnOf(hem, baseYarn), hands, {
-          written: null,
-          number: 0,
-          name: 'Base round',
-          onto: -1,
-          ...baseWorked,
-          corners: body.outline.turns.map((turn) => ({
-            before: [],
-            group: baseCornerGroup(hem.base, turn),
-            after: [],
-          })),
-          facing: 'right',
-          backwards: false,
-          hookMm: baseHookMm,
-          fits: null,
-          below: null,
-        }),
-    ),
+    stages.run('round 0', roundOnRing, {
+      body,
+      ...known,
+      ...withYarn(hem.base.yarn),
+      ...base,
+      widthMm: widthWithHook(hem, hem.base.hookMm),
+      hookMm: hem.base.hookMm ?? hem.gauge.hookMm,
+      written: null,
+      number: 0,
+      onto: -1,
+      sides: null,
+      below: null,
+    }),
   ];
   let onto = 0;
   let size = rounds[0]!.total;
-  const stop = (k: number, values: { readonly most: number; readonly of: string } | null) =>
-    stages.run('stopped', [k, stack[k], values?.most, values?.of], () => {
-      const { name: round, sitsOn } = stack[k]!;
-      const places = PLACE_NAMES[sitsOn].long[1];
-      return values
-        ? problem('round-too-large', inRound(k + 1), { round, ...values })
-        : problem('round-makes-nothing', inRound(k + 1), { round, places });
-    });
   for (const [k, written] of stack.entries()) {
+    const number = k + 1;
     const below = rounds[onto]!;
-    const { entry, recipe, index } = written;
+    const { entry, recipe, index, name, sitsOn } = written;
     const widthMm = widthWithHook(hem, entry.hookMm);
     const room = Math.min(LIMITS.stitchesInRound, LIMITS.stitchesInBorder - size);
-    const most = stages.run(
-      `most ${k + 1}`,
-      [below.ring, recipe, entry, index, body.outline, widthMm, room],
-      () =>
-        mostMade(
-          below.ring,
-          recipe,
-          circumstancesOf(written, body.outline, below.plannedHeightMm / widthMm),
-          room,
-        ),
-    );
-    if (most > room) {
-      const ofRound = room === LIMITS.stitchesInRound;
-      const stopped = stop(k, {
-        most: ofRound ? LIMITS.stitchesInRound : LIMITS.stitchesInBorder,
-        of: ofRound ? 'in one round' : 'in the border',
-      });
-      return { made: rounds, stopped };
-    }
-    const yarnId = done[k + 1]?.yarn.id ?? entry.yarns[index % entry.yarns.length]!;
-    const hookMm = entry.hookMm ?? hem.gauge.hookMm;
-    const found = done[k + 1]?.counts;
-    const inputs = [body, below, written, widthMm, hookMm, ...factsOf(yarnOf(hem, yarnId)), found, hands];
-    const round = stages.run(`round ${k + 1}`, inputs, () => {
-      const circumstances = circumstancesOf(written, body.outline, below.plannedHeightMm / widthMm);
-      const worked = stages.run(
-        `ring ${k + 1}`,
-        [
-          below.ring,
-          below.plannedHeightMm / widthMm,
-          recipe,
-          entry.corner,
-          entry.changes[String(index)],
-          written.backwards,
-          body.outline,
-          found,
-        ],
-        () => workRound(below.ring, recipe, { ...circumstances, ...(found && { found }) }),
-      );
-      if (worked.ring.made.length === 0) return null;
-      return makeRound(body, widthMm, yarnOf(hem, yarnId), hands, {
-        written,
-        number: k + 1,
-        name: written.name,
-        onto,
-        ring: worked.ring,
-        layout: worked.layout,
-        corners: circumstances.corners ?? body.outline.turns.map(() => recipe.corner),
-        facing: written.facing,
-        backwards: written.backwards,
-        hookMm,
-        fits: worked.sides,
-        below,
-      });
+    const worked = {
+      ...bearingOf(written),
+      outline,
+      below: below.ring,
+      highMm: below.plannedHeightMm,
+      widthMm,
+    };
+    const fit = stages.run(`room ${number}`, fitsInto, { ...worked, room });
+    const stop = { number, name, sitsOn, inRound: room === LIMITS.stitchesInRound };
+    if (!fit) return { made: rounds, stopped: stages.run('stopped', tooLarge, stop) };
+    const counts = done[number]?.counts ?? null;
+    const ring = stages.run(`ring ${number}`, ringOfRound, { ...worked, counts });
+    if (ring.ring.made.length === 0)
+      return { made: rounds, stopped: stages.run('stopped', makesNothing, stop) };
+    const round = stages.run(`round ${number}`, roundOnRing, {
+      body,
+      ...known,
+      ...withYarn(done[number]?.yarn.id ?? entry.yarns[index % entry.yarns.length]!),
+      ...ring,
+      widthMm,
+      hookMm: entry.hookMm ?? hem.gauge.hookMm,
+      written,
+      number,
+      onto,
+      below,
     });
-    if (round === null) return { made: rounds, stopped: stop(k, null) };
     rounds.push(round);
     size += round.total;
-    if (!recipe.surface) onto = k + 1;
+    if (!recipe.surface) onto = number;
   }
   return { made: rounds, stopped: null };
 }
 
-/** What of a yarn bears on how a round is made in it. */
-const factsOf = ({ id, weight, diameterMm }: Yarn): readonly unknown[] => [id, weight, diameterMm];
-
-interface RoundParts extends Pick<
-  RoundPlan,
-  'written' | 'number' | 'name' | 'onto' | 'ring' | 'layout' | 'corners' | 'facing' | 'backwards' | 'hookMm'
-> {
-  readonly fits: readonly SideFit[] | null;
-  readonly below: MadeRound | null;
+interface RingInputs extends RoundBearing {
+  readonly outline: Outline;
+  readonly below: Ring;
+  /** Height of the ring below above the body. */
+  readonly highMm: number;
+  readonly widthMm: number;
 }
 
-function makeRound(
-  body: Body,
-  widthMm: number,
-  yarn: Yarn,
-  hands: KnownHands | null,
-  { fits, below, ...round }: RoundParts,
-): MadeRound {
-  const surface = round.written?.recipe.surface ?? false;
-  const stitch = mainStitch(round.ring);
-  const ownHeightMm = surface ? 0 : ringHeightMm(round.ring, widthMm, hands, round.hookMm);
-  const feet = (): FootPlaces =>
-    below ? feetOnRing(below.ring, below.widths, below.stitchWidthMm / widthMm) : feetOnBody(body, widthMm);
+const onPiece = ({ outline, highMm, widthMm, ...round }: RingInputs) =>
+  circumstances(round, outline, highMm / widthMm);
+
+/** Whether a round makes no more stitches than there is room for. */
+const fitsInto = ({ room, ...round }: RingInputs & { readonly room: number }): boolean =>
+  mostMade(round.below, round.recipe, onPiece(round), room) <= room;
+
+interface StoppedInputs {
+  readonly number: number;
+  readonly name: string;
+  readonly sitsOn: PlaceKind;
+  /** Too many for one round; else for the border. */
+  readonly inRound: boolean;
+}
+
+const tooLarge = ({ number, name, inRound: alone }: StoppedInputs): Problem =>
+  problem('round-too-large', inRound(number), {
+    round: name,
+    most: alone ? LIMITS.stitchesInRound : LIMITS.stitchesInBorder,
+    of: alone ? 'in one round' : 'in the border',
+  });
+
+const makesNothing = ({ number, name, sitsOn }: StoppedInputs): Problem =>
+  problem('round-makes-nothing', inRound(number), { round: name, places: PLACE_NAMES[sitsOn].long[1] });
+
+/** A round worked onto the ring below; with what went into each corner on this piece. */
+function ringOfRound({
+  counts,
+  ...round
+}: RingInputs & {
+  /** As they were found, between the corners; null where the round has not been begun. */
+  readonly counts: readonly number[] | null;
+}): WorkedRound & { readonly corners: readonly CornerRecipe[] } {
+  const { below, recipe, outline } = round;
+  const here = onPiece(round);
   return {
-    ...round,
-    yarnId: yarn.id,
-    stitch,
-    free: surface || (round.written !== null && round.written.edge !== 'straight'),
-    fits,
-    total: tallyRing(round.ring).stitches,
-    stitchWidthMm: widthMm,
-    widths: entryWidths(round.ring, feet),
-    plannedOwnHeightMm: ownHeightMm,
-    plannedHeightMm: (below?.plannedHeightMm ?? 0) + ownHeightMm,
-    pathM:
-      yarnInRingM(round.ring, widthMm, yarn.diameterMm) *
-      knownFor('yarn', hands?.yarn ?? null, stitch, `${yarn.weight}`).ratio,
-    even: fits === null || fits.every(isEven),
+    ...workRound(below, recipe, { ...here, ...(counts && { found: counts }) }),
+    corners: here.corners ?? outline.turns.map(() => recipe.corner),
   };
 }
 
-/**
- * A round measured and judged.
- *
- * @param below the round that a free edge is judged by; null for the base round
- * @param taller what was measured of heights over what was planned
- */
-export function judged(
-  body: Body,
-  { fits, ...round }: MadeRound,
-  below: PathRound | null,
-  taller: number,
-  limits: FlatLimits,
-): PathRound {
-  const heightMm = round.plannedHeightMm * taller;
-  const by = round.free && below ? below : { ...round, heightMm };
-  const sides = Array.from({ length: sideCount(round.ring) }, (_, side): RoundSide => {
-    const natural = naturalLengthMm(by.ring, side, by.stitchWidthMm, by.widths);
-    const s = strain(natural, body.outline, side, by.heightMm);
-    return {
-      tally: tallySide(round.ring, side),
-      fit: fits && (fits[side] ?? fits[0]!),
-      strain: s,
-      verdict: verdict(s, limits),
-    };
-  });
-  return { ...round, sides, ownHeightMm: round.plannedOwnHeightMm * taller, heightMm };
+interface OnRingInputs extends Pick<RoundPlan, 'written' | 'number' | 'onto' | 'hookMm' | 'yarnId'> {
+  readonly body: Body;
+  readonly widthMm: number;
+  readonly yarnWeight: Yarn['weight'];
+  readonly yarnDiameterMm: number;
+  readonly knownHeights: KnownPart | null;
+  readonly knownYarn: KnownPart | null;
+  readonly ring: Ring;
+  readonly layout: Layout;
+  readonly corners: readonly CornerRecipe[];
+  readonly sides: readonly SideFit[] | null;
+  readonly below: MadeRound | null;
+}
+
+/** A ring as a round of the plan: its widths, its height and its yarn, by rules of thumb and what is known of these hands. */
+function roundOnRing({
+  body,
+  widthMm,
+  yarnId,
+  yarnWeight,
+  yarnDiameterMm,
+  knownHeights,
+  knownYarn,
+  ring,
+  sides: fits,
+  below,
+  ...round
+}: OnRingInputs): MadeRound {
+  const { written } = round;
+  const surface = written?.recipe.surface ?? false;
+  const stitch = mainStitch(ring);
+  const ownHeightMm = surface ? 0 : ringHeightMm(ring, widthMm, knownHeights, round.hookMm);
+  const yarnRatio = knownFor('yarn', knownYarn, stitch, `${yarnWeight}`).ratio;
+  return {
+    ...round,
+    ring,
+    yarnId,
+    name: written?.name ?? 'Base round',
+    facing: written?.facing ?? 'right',
+    backwards: written?.backwards ?? false,
+    stitch,
+    free: surface || (written !== null && written.edge !== 'straight'),
+    fits,
+    total: tallyRing(ring).stitches,
+    stitchWidthMm: widthMm,
+    widths: entryWidths(ring, () =>
+      below ? feetOnRing(below.ring, below.widths, below.stitchWidthMm / widthMm) : feetOnBody(body, widthMm),
+    ),
+    plannedOwnHeightMm: ownHeightMm,
+    plannedHeightMm: (below?.plannedHeightMm ?? 0) + ownHeightMm,
+    pathM: yarnInRingM(ring, widthMm, yarnDiameterMm) * yarnRatio,
+    even: fits === null || fits.every(isEven),
+  };
 }

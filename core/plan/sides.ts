@@ -1,49 +1,68 @@
 /** The sides of the base round: what each spacing would give, and which counts lie flat. */
-import { rateChoices, schoolCount, stitchesAtJoins } from '../base/baseRound.ts';
+import {
+  rateChoices,
+  schoolCount,
+  stitchesAtJoins,
+  type BaseRates,
+  type SideRates,
+} from '../base/baseRound.ts';
+import type { SideChoice } from '../base/baseRound.ts';
 import { basis, rates, schoolLabel, schoolsFor } from '../base/schools.ts';
-import type { Hem } from '../document/hem.ts';
 import { naturalLengthMm, type FlatLimits } from '../flat/flat.ts';
-import type { Body, Edge } from '../piece/edge.ts';
+import type { Edge } from '../piece/edge.ts';
 import { tallySide, type Ring } from '../ring/ring.ts';
+import type { Language } from '../terms/stitches.ts';
 import type { PathRound, SchoolPlan, SidePlan } from './types.ts';
 
 /** What a spacing would give on a side, before it is judged. */
 type Spacing = Omit<SchoolPlan, 'strain'>;
 
+export interface SpacingInputs extends BaseRates, SideRates {
+  readonly edge: Edge;
+  readonly widthMm: number;
+  readonly language: Language;
+}
+
 /** The spacings that apply to a side; its count does not bear on them. */
-export const spacingsOf = (
-  { base, preferences }: Hem,
-  side: number,
-  edge: Edge,
-  widthMm: number,
-): readonly Spacing[] => {
-  const choice = base.sides[side]!;
-  const chosen = rateChoices(base, choice);
+export function spacingsAlong({ edge, widthMm, language, ...choice }: SpacingInputs): readonly Spacing[] {
+  const chosen = rateChoices(choice, choice);
   return schoolsFor(edge).map((id) => ({
     id,
-    label: schoolLabel(id, edge, chosen, widthMm, preferences.language),
-    count: schoolCount(id, edge, base, choice, widthMm),
+    label: schoolLabel(id, edge, chosen, widthMm, language),
+    count: schoolCount(id, edge, choice, choice, widthMm),
     basis: basis(edge, rates(id, edge, widthMm, chosen)),
-    atJoins: stitchesAtJoins(edge, base, choice),
+    atJoins: stitchesAtJoins(edge, choice, choice),
   }));
-};
+}
 
-export function planSide(
-  hem: Hem,
-  body: Body,
-  side: number,
-  counts: readonly number[],
-  spacings: readonly Spacing[],
-  /** As it was to be made, whatever was found. */
-  ring: Ring,
-  baseRound: PathRound,
-  widthMm: number,
-  limits: FlatLimits,
-): SidePlan {
-  const { base } = hem;
-  const choice = base.sides[side]!;
-  const edge = body.edges[side]!;
-  const count = counts.reduce((sum, c) => sum + c, 0);
+export interface SideInputs {
+  readonly side: number;
+  readonly name: string;
+  readonly edge: Edge;
+  readonly choice: SideChoice;
+  /** Stitches for each spot of the edge. */
+  readonly placement: readonly number[];
+  readonly spacings: readonly Spacing[];
+  /** As the base round was to be made, whatever was found. */
+  readonly ring: Ring;
+  readonly baseRound: PathRound;
+  readonly widthMm: number;
+  readonly limits: FlatLimits;
+}
+
+export function planSide({
+  side,
+  name,
+  edge,
+  choice,
+  placement,
+  spacings,
+  ring,
+  baseRound,
+  widthMm,
+  limits,
+}: SideInputs): SidePlan {
+  const count = placement.reduce((sum, c) => sum + c, 0);
   // Everything but the stitches along the edge: what corners and chains give to this side.
   const others = naturalLengthMm(baseRound.ring, side, widthMm, baseRound.widths) / widthMm - count;
   const unstrained = (count + others) / (1 + baseRound.sides[side]!.strain);
@@ -52,7 +71,7 @@ export function planSide(
     .filter(({ id }) => id !== 'own' || choice.school === 'own')
     .map((spacing): SchoolPlan => ({ ...spacing, strain: (spacing.count + others) / unstrained - 1 }));
   return {
-    name: body.outline.sides[side]!.name,
+    name,
     edge,
     choice,
     count,
@@ -67,6 +86,6 @@ export function planSide(
     flatTo: at(limits.flat),
     blocksFrom: at(-limits.blocks),
     blocksTo: at(limits.blocks),
-    placement: counts,
+    placement,
   };
 }

@@ -1,26 +1,58 @@
 /** The yarns of a plan: what each colour comes to, and what was learned from weighing. */
 import type { Hem } from '../document/hem.ts';
 import type { WorkRecord } from '../document/record.ts';
-import { PRIORS, driftOf, learnedSince } from '../hands/hands.ts';
+import { PRIORS, driftOf, learnedSince, type KnownHands, type KnownPart } from '../hands/hands.ts';
 import { overRounds, spreadAbout, type Learned } from '../hands/ratio.ts';
+import type { FrozenRound } from '../record/record.ts';
+import type { StitchKind } from '../terms/stitches.ts';
 import { TAIL_M, quantity, type Yarn } from '../yarn/yarn.ts';
 import { yarnSeen } from './observed.ts';
 import type { PathRound, Plan, RoundPlan, YarnPlan } from './types.ts';
 
-/**
- * What the weighings of a yarn teach about it, on top of what is known of the hands.
- *
- * @param worked of the record, what bears on weighings
- */
-export function calibrationOf(
-  hem: Hem,
-  worked: WorkRecord,
-  yarn: Yarn,
-  rounds: readonly PathRound[],
-  widthMm: number,
-): Learned {
-  const seen = yarnSeen(hem, worked, yarn, rounds, widthMm);
-  return learnedSince('yarn', hem.hands?.yarn ?? null, `${yarn.weight}`, seen);
+interface CalibrationInputs {
+  readonly weighIns: Hem['weighIns'];
+  /** Of the record, what bears on weighings. */
+  readonly weighed: WorkRecord;
+  readonly yarn: Yarn;
+  readonly rounds: readonly PathRound[];
+  /** Width of a stitch with the border’s own hook, mm. */
+  readonly widthMm: number;
+  readonly known: KnownPart | null;
+}
+
+/** What the weighings of a yarn teach about it, on top of what is known of the hands. */
+export const calibrateYarn = ({
+  weighIns,
+  weighed,
+  yarn,
+  rounds,
+  widthMm,
+  known,
+}: CalibrationInputs): Learned =>
+  learnedSince('yarn', known, `${yarn.weight}`, yarnSeen(weighIns, weighed, yarn, rounds, widthMm));
+
+interface WorkInputs {
+  readonly round: PathRound;
+  /** What was weighed of its yarn over what was planned. */
+  readonly ratio: number;
+  /** Stitches a minute, and how much longer these hands take for the stitch of the round than for others. */
+  readonly pace: number;
+  readonly slower: number;
+  readonly done: FrozenRound | null;
+}
+
+/** A round with its yarn and its time. */
+export const roundWithYarn = ({ round, ratio, pace, slower, done }: WorkInputs): RoundPlan => ({
+  ...round,
+  done,
+  yarnM: round.pathM * ratio,
+  minutes: (round.total * slower) / pace,
+});
+
+/** How much longer these hands take for a stitch than for others. */
+export function slowerIn(hands: KnownHands | null, stitch: StitchKind): number {
+  const time = hands?.time;
+  return time ? (time.byStitch[stitch] ?? time.all).ratio / time.all.ratio : 1;
 }
 
 /**
@@ -34,13 +66,17 @@ export function yarnPlanOf({ yarns }: Pick<Plan, 'yarns'>, id: string): YarnPlan
   return planned;
 }
 
+interface YarnInputs {
+  readonly yarns: readonly Yarn[];
+  readonly rounds: readonly RoundPlan[];
+  /** Of every yarn, in the order of `yarns`. */
+  readonly calibrations: readonly Learned[];
+  readonly known: KnownPart | null;
+}
+
 /** Yarn of each colour: its rounds, and two tails for every stretch worked without a break. */
-export function planYarns(
-  hem: Hem,
-  rounds: readonly RoundPlan[],
-  calibrations: ReadonlyMap<string, Learned>,
-): readonly YarnPlan[] {
-  return hem.yarns.map((yarn) => {
+export const planYarns = ({ yarns, rounds, calibrations, known }: YarnInputs): readonly YarnPlan[] =>
+  yarns.map((yarn, y) => {
     let metres = 0;
     let stretches = 0;
     const worked = rounds.filter((r) => r.yarnId === yarn.id).map((r) => r.stitch);
@@ -50,8 +86,8 @@ export function planYarns(
       if (rounds[k - 1]?.yarnId !== yarn.id) stretches++;
     });
     const ends = 2 * stretches;
-    const drift = driftOf('yarn', hem.hands?.yarn ?? null, worked);
-    const calibration = calibrations.get(yarn.id)!;
+    const drift = driftOf('yarn', known, worked);
+    const calibration = calibrations[y]!;
     const needed = quantity(
       metres + ends * TAIL_M,
       yarn,
@@ -67,4 +103,3 @@ export function planYarns(
       toBuy: yarn.haveG === null ? null : Math.max(0, Math.ceil(missingG / yarn.ballG)),
     };
   });
-}

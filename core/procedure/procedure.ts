@@ -2,6 +2,7 @@
  * What the maker does, act by act: the one sequence from which the written pattern is printed and by which the work can be
  * walked. It follows from the worked ring.
  */
+import { remembered } from '../remembered.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { placeKindsUsed } from '../ring/recipe.ts';
 import { isGap, type PlaceKind, type Ring } from '../ring/ring.ts';
@@ -12,18 +13,11 @@ import { ahead, cornerAfter, orderOfWork, sideAfter, sitsSomewhere, type InOrder
 import { placeOf } from './place.ts';
 import { betweenCornerAnd, roundStarts, stitchesThere, type RoundStart } from './start.ts';
 
-const known = new WeakMap<Plan, readonly Procedure[]>();
-
 /** The procedure of every round of a plan, the base round first. */
-export function proceduresOf(plan: Plan): readonly Procedure[] {
-  let procedures = known.get(plan);
-  if (!procedures) {
-    const starts = roundStarts(plan);
-    procedures = plan.rounds.map((round, i) => procedureOf(plan, round, starts[i]!, starts));
-    known.set(plan, procedures);
-  }
-  return procedures;
-}
+export const proceduresOf = remembered((plan: Plan): readonly Procedure[] => {
+  const starts = roundStarts(plan);
+  return plan.rounds.map((round, i) => procedureOf(plan, round, starts[i]!, starts));
+});
 
 function procedureOf(
   plan: Plan,

@@ -1,4 +1,5 @@
 /** A handful of borders that are near to the wish and different from each other. */
+import { remembered } from '../remembered.ts';
 import { shapeDifference, yarnsOf, type Shape } from './grammar.ts';
 import type { Proposal } from './prove.ts';
 import type { BorderFound } from './found.ts';
@@ -29,13 +30,10 @@ interface Compared {
   readonly yarns: string;
 }
 
-const known = new WeakMap<Liked, Compared>();
-
-function compared(of: Liked): Compared {
-  const found = known.get(of) ?? { shape: of.shape, yarns: yarnsOf(of.rounds).join() };
-  known.set(of, found);
-  return found;
-}
+const compared = remembered(({ shape, rounds }: Liked): Compared => ({
+  shape,
+  yarns: yarnsOf(rounds).join(),
+}));
 
 const difference = (a: Compared, b: Compared): number =>
   shapeDifference(a.shape, b.shape, a.yarns === b.yarns);

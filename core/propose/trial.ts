@@ -55,7 +55,9 @@ export function tried(
     const [on, onWidths] = [top, widths];
     const { ring } = workRound(on, written.recipe);
     const { surface } = written.recipe;
-    const ownHeightMm = surface ? 0 : ringHeightMm(ring, widthMm, hem.hands, hem.gauge.hookMm);
+    const ownHeightMm = surface
+      ? 0
+      : ringHeightMm(ring, widthMm, hem.hands?.height ?? null, hem.gauge.hookMm);
     const own = entryWidths(ring, () => feetOnRing(on, onWidths, 1));
     rounds.push({ ring, widths: own, written, ownHeightMm, yarnId: yarn });
     highMm += ownHeightMm;

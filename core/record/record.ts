@@ -7,8 +7,8 @@ import { compareEvents, standing, type WorkRecord } from '../document/record.ts'
 
 /** What a round was begun as. */
 export type Begun =
-  | { readonly entry: RoundEntry; readonly ground: null }
-  | { readonly entry: null; readonly ground: { readonly piece: Piece; readonly base: BaseRound } };
+  | { readonly entry: RoundEntry; readonly begunOn: null }
+  | { readonly entry: null; readonly begunOn: { readonly piece: Piece; readonly base: BaseRound } };
 
 /** A round that has been begun: it stays as it was begun and as it was found, whatever becomes of the design. */
 export interface FrozenRound {
@@ -123,6 +123,6 @@ const foundIn = (
 });
 
 function begunAs({ entry, ground }: Extract<WorkEvent, { did: 'began' }>): Begun | null {
-  if (ground) return { entry: null, ground };
-  return entry ? { entry, ground: null } : null;
+  if (ground) return { entry: null, begunOn: ground };
+  return entry ? { entry, begunOn: null } : null;
 }

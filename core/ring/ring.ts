@@ -2,6 +2,7 @@
  * The ring: what lies round the piece after a round has been worked. It is a cyclic run of stitches and
  * chains in working order, with its corners marked, and it offers the places that the next round uses.
  */
+import { remembered } from '../remembered.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import { countsAsStitch, isChainRun, isOrnament, topWidth, type Stitch } from './stitch.ts';
 
@@ -55,23 +56,17 @@ export function sideSpan(ring: Ring, side: number): Span {
   return { start, length: whole };
 }
 
-const counted = new WeakMap<Ring, ReadonlyMap<Stitch, number>>();
-
 /** How often each stitch and run of chains stands on a ring, in the order in which they first come. A ring is counted once. */
-export function census(ring: Ring): ReadonlyMap<Stitch, number> {
-  const before = counted.get(ring);
-  if (before) return before;
+export const census = remembered(({ made }: Ring): ReadonlyMap<Stitch, number> => {
   const counts = new Map<Stitch, number>();
-  const { made } = ring;
   for (let i = 0; i < made.length;) {
     const s = made[i]!;
     const start = i;
     while (made[i] === s) i++;
     counts.set(s, (counts.get(s) ?? 0) + i - start);
   }
-  counted.set(ring, counts);
   return counts;
-}
+});
 
 /** What a ring is mostly made of; single crochet when it is chains alone. */
 export function mainStitch(ring: Ring): StitchKind {
@@ -152,26 +147,21 @@ function isGapBefore(ring: Ring, i: number): boolean {
   return ring.into[(i + 1) % size] === here && ring.into[(before - 1 + size) % size] === there;
 }
 
-const groups = new WeakMap<Ring, Int32Array>();
+/** The group that each entry belongs to, by the place that it shares; each crossing of a seam is one; else {@link IN_NOTHING}. */
+const groupsOf = remembered(({ into, seams = [] }: Ring): Int32Array => {
+  const size = into.length;
+  const groups = into.map((place, k) =>
+    place !== IN_NOTHING && (into[(k + 1) % size] === place || into[(k - 1 + size) % size] === place)
+      ? place
+      : IN_NOTHING,
+  );
+  seams.forEach(({ start, length }, seam) => {
+    for (let k = 0; k < length; k++) groups[(start + k) % size] = CROSSINGS + seam;
+  });
+  return groups;
+});
 
-/** The group that an entry belongs to, by the place that it shares; each crossing of a seam is one; else {@link IN_NOTHING}. */
-function groupOf(ring: Ring, i: number): number {
-  let known = groups.get(ring);
-  if (!known) {
-    const { into, seams = [] } = ring;
-    const size = into.length;
-    known = into.map((place, k) =>
-      place !== IN_NOTHING && (into[(k + 1) % size] === place || into[(k - 1 + size) % size] === place)
-        ? place
-        : IN_NOTHING,
-    );
-    seams.forEach(({ start, length }, seam) => {
-      for (let k = 0; k < length; k++) known![(start + k) % size] = CROSSINGS + seam;
-    });
-    groups.set(ring, known);
-  }
-  return known[i]!;
-}
+const groupOf = (ring: Ring, i: number): number => groupsOf(ring)[i]!;
 
 /** Above any place of an edge. */
 const CROSSINGS = 1_000_000_000;

@@ -1,4 +1,5 @@
 /** The stack of rounds unrolled: one recipe for each round that is worked, and how this piece bends it. */
+import { remembered, rememberedBy } from '../remembered.ts';
 import { OWN, type RoundEntry } from '../document/hem.ts';
 import { parseRound, recipeOf } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
@@ -45,20 +46,13 @@ export interface Stack {
   readonly problems: readonly Problem[];
 }
 
-const known = new WeakMap<RoundEntry, Stack>();
-
 /** Unrolls the entries. Entries that did not change keep their rounds. */
 export function writtenRounds(entries: readonly RoundEntry[]): Stack {
-  const stacks = entries.map((entry) => {
-    const before = known.get(entry);
-    const stack = before ?? roundsOf(entry);
-    known.set(entry, stack);
-    return stack;
-  });
+  const stacks = entries.map(roundsOf);
   return { rounds: stacks.flatMap((s) => s.rounds), problems: stacks.flatMap((s) => s.problems) };
 }
 
-function roundsOf(entry: RoundEntry): Stack {
+const roundsOf = remembered((entry: RoundEntry): Stack => {
   const family = familyById(entry.family);
   if (family) {
     const count = entry.times * family.roundsPerRepeat;
@@ -74,7 +68,7 @@ function roundsOf(entry: RoundEntry): Stack {
     written(entry, index, 'Own round', null, recipe, freeEdge(recipe) ? 'lobed' : 'straight'),
   );
   return { rounds, problems: [] };
-}
+});
 
 /**
  * A round as it was begun. What this version cannot work – a family that it does not know, a text that it cannot read –
@@ -90,18 +84,12 @@ export function begunRound(entry: RoundEntry, index: number): WrittenRound {
   return round ?? unknownRound(entry, index);
 }
 
-function unknownRound(entry: RoundEntry, index: number): WrittenRound {
-  const before = unknown.get(entry)?.get(index);
-  if (before) return before;
+const unknownRound = rememberedBy((entry: RoundEntry, index: number): WrittenRound => {
   const recipe = recipeOf(
     `side: *${STITCHES[entry.stitch].us.abbreviation} in next st*\ncorner: 3 sc in corner`,
   );
-  const round = { ...written(entry, index, 'Unknown round', null, recipe, 'straight'), unknown: true };
-  unknown.set(entry, new Map([...(unknown.get(entry) ?? []), [index, round]]));
-  return round;
-}
-
-const unknown = new WeakMap<RoundEntry, ReadonlyMap<number, WrittenRound>>();
+  return { ...written(entry, index, 'Unknown round', null, recipe, 'straight'), unknown: true };
+});
 
 function written(
   entry: RoundEntry,
@@ -142,20 +130,41 @@ function freeEdge(recipe: Recipe): boolean {
  *
  * @param below height of the ring below above the body, in stitch widths
  */
-export function circumstancesOf(round: WrittenRound, outline: Outline, below: number): Circumstances {
-  const { recipe, entry } = round;
-  const changes = entry.changes[String(round.index)];
-  const backwards = round.backwards && { backwards: true };
+export const circumstancesOf = (round: WrittenRound, outline: Outline, below: number): Circumstances =>
+  circumstances(bearingOf(round), outline, below);
+
+/** What of a round bears on its circumstances. */
+export interface RoundBearing {
+  readonly recipe: Recipe;
+  readonly corner: RoundEntry['corner'];
+  readonly changes: readonly number[] | undefined;
+  readonly runsBackwards: boolean;
+}
+
+export const bearingOf = ({ recipe, entry, index, backwards }: WrittenRound): RoundBearing => ({
+  recipe,
+  corner: entry.corner,
+  changes: entry.changes[String(index)],
+  runsBackwards: backwards,
+});
+
+/** As {@link circumstancesOf}, by what bears on them alone. */
+export function circumstances(
+  { recipe, corner, changes, runsBackwards }: RoundBearing,
+  outline: Outline,
+  below: number,
+): Circumstances {
+  const backwards = runsBackwards && { backwards: true };
   const stitch = plainStitchOf(recipe);
   const height = stitchHeight(stitch);
   if (isDisc(outline)) {
-    const grows = isPlainPattern(sidePattern(recipe.side)) && !recipe.surface && entry.corner !== 'walk';
+    const grows = isPlainPattern(sidePattern(recipe.side)) && !recipe.surface && corner !== 'walk';
     if (!grows) return { ...backwards, ...(changes && { changes }) };
     const gain = Math.round(2 * Math.PI * (below + height)) - Math.round(2 * Math.PI * below);
     return { ...backwards, changes: [gain + (changes?.[0] ?? 0)] };
   }
   const inner = outline.turns.some((turn) => turn < 0) && !recipe.surface;
-  const byAngle = entry.corner === 'angle';
+  const byAngle = corner === 'angle';
   if (!inner && !byAngle) return { ...backwards, ...(changes && { changes }) };
   const corners = outline.turns.map((turn): CornerRecipe =>
     turn < 0 || byAngle ? cornerForTurn(stitch, turn, height, below) : recipe.corner,

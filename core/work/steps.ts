@@ -2,6 +2,7 @@
  * The steps of a round: its procedure cut into what is done at one go. A place in a round is the number of entries of its
  * ring that have been made since its start, in the order of work; a step goes from one place to the next.
  */
+import { rememberedBy } from '../remembered.ts';
 import type { Plan } from '../plan/types.ts';
 import { orderOfWork } from '../procedure/order.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
@@ -44,17 +45,11 @@ export interface WorkStep {
 /** Stitches of a plain side that are made at one go: as many as are counted without losing the count. */
 const TEN = 10;
 
-const known = new WeakMap<Procedure, Map<Stride, readonly WorkStep[]>>();
-
 /** The steps of a worked round of a plan, in their order. Together they make every entry of its ring once. */
-export function stepsOf(plan: Plan, round: number, stride: Stride): readonly WorkStep[] {
-  const procedure = proceduresOf(plan)[round]!;
-  let byStride = known.get(procedure);
-  if (!byStride) known.set(procedure, (byStride = new Map()));
-  let steps = byStride.get(stride);
-  if (!steps) byStride.set(stride, (steps = cut(procedure, stride)));
-  return steps;
-}
+export const stepsOf = (plan: Plan, round: number, stride: Stride): readonly WorkStep[] =>
+  stepsOfProcedure(proceduresOf(plan)[round]!, stride);
+
+const stepsOfProcedure = rememberedBy(cut);
 
 function cut(procedure: Procedure, stride: Stride): readonly WorkStep[] {
   const { round, start, acts } = procedure;

@@ -1,0 +1,59 @@
+/** The base round: where its stitches go along every side, its ring, and what goes into its corners. */
+import {
+  baseCornerGroup,
+  placement,
+  workBase,
+  type BaseRates,
+  type BaseRound,
+  type SideChoice,
+  type SideRates,
+} from '../base/baseRound.ts';
+import type { Body, Edge } from '../piece/edge.ts';
+import { asFound } from '../ring/found.ts';
+import type { CornerRecipe } from '../ring/recipe.ts';
+import type { WorkedRound } from '../ring/work.ts';
+
+export type BaseWorked = Omit<WorkedRound, 'sides'>;
+
+export interface PlacementInputs extends BaseRates, SideRates, Pick<SideChoice, 'school' | 'count'> {
+  readonly edge: Edge;
+  readonly widthMm: number;
+}
+
+/** Stitches for each spot of an edge. */
+export const placedAlong = ({ edge, widthMm, ...choice }: PlacementInputs): readonly number[] =>
+  placement(choice, edge, choice, widthMm);
+
+export interface BaseInputs extends Pick<BaseRound, 'stitch' | 'corner' | 'clusterChains' | 'crossing'> {
+  readonly body: Body;
+  /** Of every side. */
+  readonly schools: readonly SideChoice['school'][];
+  readonly crossings: readonly SideChoice['crossings'][];
+  readonly placements: readonly (readonly number[])[];
+}
+
+/** The ring of the base round as it is to be made. */
+export const baseRing = ({ body, schools, crossings, placements, ...base }: BaseInputs): BaseWorked =>
+  workBase(
+    body,
+    { ...base, sides: schools.map((school, side) => ({ school, crossings: crossings[side]! })) },
+    placements,
+  );
+
+export interface FoundInputs {
+  readonly worked: BaseWorked;
+  /** On every side, between its corners. */
+  readonly counts: readonly number[];
+}
+
+/** The ring of the base round as it was found. */
+export const baseAsFound = ({ worked, counts }: FoundInputs): BaseWorked => asFound(worked, counts);
+
+export interface CornerInputs extends Pick<BaseRound, 'stitch' | 'corner'> {
+  /** By how much the outline turns at each corner, radians. */
+  readonly turns: readonly number[];
+}
+
+/** What the base round works into each corner. */
+export const baseCorners = ({ turns, ...base }: CornerInputs): readonly CornerRecipe[] =>
+  turns.map((turn) => ({ before: [], group: baseCornerGroup(base, turn), after: [] }));
