@@ -3,11 +3,11 @@ import { Select } from 'antd';
 import { memo, useMemo } from 'react';
 import type { RoundStarts, StartOfRound } from '../../core/base/start.ts';
 import { setStart } from '../../core/edits/base.ts';
-import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { newEntry } from '../../core/stack/stack.ts';
 import { startPoints } from '../../drawing/starts.ts';
+import { trialPlan } from '../hem/trialPlan.ts';
 import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { PictureChoice } from './PictureChoice.tsx';
@@ -29,15 +29,13 @@ const PLACES: readonly (Where & { readonly name: string })[] = [
 const isThere = (a: Where, b: Where): boolean =>
   a.at === b.at && (a.join === b.join || (a.at !== 'corner' && a.at !== 'whole corner'));
 
-const planner = createPlanner();
-
 /** Plain rounds on the base round: enough to see which way the joins go. */
 const ROUNDS = 3;
 
 /** The hem with rounds that begin somewhere, as far as it takes to see where. */
 function startingAt({ hem }: Plan, start: StartOfRound): SwatchView {
   const yarn = hem.base.yarn;
-  const made = planner({
+  const made = trialPlan({
     ...hem,
     base: { ...hem.base, start: { ...hem.base.start, ...start } },
     rounds: [{ ...newEntry(plain, 'start', yarn), times: ROUNDS }],

@@ -5,12 +5,12 @@ import type { Piece } from '../../core/piece/piece.ts';
 import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
 import { crossingName } from '../../core/words/baseRoundWords.ts';
 import { PictureChoice } from './PictureChoice.tsx';
+import { trialPlan } from '../hem/trialPlan.ts';
 import { CaretDownIcon } from '../look/icons.ts';
 
 interface TreatmentsProps<Id extends string> {
@@ -28,8 +28,6 @@ interface TreatmentsProps<Id extends string> {
   readonly join: number;
 }
 
-const planner = createPlanner();
-
 /** Ways to work a corner or a join, each drawn on this piece. Only the base round is drawn: it is what differs. */
 function Treatments<Id extends string>({
   plan,
@@ -46,7 +44,7 @@ function Treatments<Id extends string>({
   const tried = useMemo(
     () =>
       ids.map((id) => {
-        const made = planner(tryOut({ ...plan.hem, rounds: [], record: [] }, id));
+        const made = trialPlan(tryOut({ ...plan.hem, rounds: [], record: [] }, id));
         const at = landmarksOf(made, 0).find((l) => l.kind === kind && l.side === side && l.join === join);
         return { id, look: at ? () => ({ plan: made, at }) : null };
       }),

@@ -1,3 +1,4 @@
+import { trialPlan } from '../hem/trialPlan.ts';
 import { HookField } from '../controls/HookField.tsx';
 import { Checkbox } from 'antd';
 import { useMemo, useState } from 'react';
@@ -8,7 +9,6 @@ import { performed } from '../../core/edits/edit.ts';
 import * as edits from '../../core/edits/rounds.ts';
 import { optionsOf, withOption, type Option } from '../../core/forecast/choices.ts';
 import { isDisc } from '../../core/piece/outline.ts';
-import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { problemLine } from '../../core/problems.ts';
 import { familyById } from '../../core/rounds/registry.ts';
@@ -24,8 +24,6 @@ import { Button } from '../look/Button.tsx';
 import { MinusIcon, PlusIcon } from '../look/icons.ts';
 import styles from './choices.module.css';
 import { OwnRound } from './OwnRound.tsx';
-
-const planner = createPlanner();
 
 export interface ChoicesProps {
   readonly plan: Plan;
@@ -188,7 +186,7 @@ function OptionPictures({ plan, entry, options, side, onPreview, onChoose }: Opt
 
 /** The entry’s outermost round with an option: at the corner in the drawing, or halfway along its side. */
 function lookAt(plan: Plan, entry: RoundEntry, option: Option, side: number): SwatchView {
-  const made = planner(withOption(plan.hem, entry, option));
+  const made = trialPlan(withOption(plan.hem, entry, option));
   const last = made.rounds[made.rounds.length - 1]!;
   const landmarks = landmarksOf(made, last.number);
   const kind: Landmark['kind'] = option.kind === 'corner' ? 'corner' : 'side';

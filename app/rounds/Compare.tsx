@@ -6,11 +6,11 @@ import type { KeptBorder } from '../../core/document/hem.ts';
 import * as edits from '../../core/edits/rounds.ts';
 import { verdict, type Verdict } from '../../core/flat/flat.ts';
 import { withBorder, type Compared } from '../../core/forecast/borders.ts';
-import { createPlanner } from '../../core/plan/planner.ts';
 import { topOf, type Plan } from '../../core/plan/types.ts';
 import { borderLines } from '../../core/words/borderWords.ts';
 import { flatnessWords } from '../../core/words/flatWords.ts';
 import { plural, sizeWords, timeWords } from '../../core/words/measures.ts';
+import { trialPlan } from '../hem/trialPlan.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { PlanSwatch } from '../drawing/Swatch.tsx';
 import { Guard } from '../hem/Guard.tsx';
@@ -97,7 +97,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
 /** Planned when it is asked for, and once. */
 function borderOf(plan: Plan, id: string | null): () => Plan {
   let made: Plan | undefined;
-  return () => (made ??= id === null ? plan : createPlanner()(withBorder(plan.hem, id)));
+  return () => (made ??= id === null ? plan : trialPlan(withBorder(plan.hem, id)));
 }
 
 interface BesideProps {

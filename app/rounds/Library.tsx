@@ -3,9 +3,9 @@ import { Segmented, Switch } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
-import { createPlanner } from '../../core/plan/planner.ts';
 import { planComesOutEven, topOf, type Plan } from '../../core/plan/types.ts';
 import { capital, inTerms } from '../../core/terms/words.ts';
+import { trialPlan } from '../hem/trialPlan.ts';
 import { Button } from '../look/Button.tsx';
 import { pointing } from '../look/pointing.ts';
 import { edgeOf, waysIn, withTrial, type Tried } from '../../core/forecast/nextRound.ts';
@@ -169,8 +169,6 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
   );
 }
 
-const planner = createPlanner();
-
 interface FamilyCardProps {
   readonly plan: Plan;
   readonly side: number;
@@ -229,7 +227,7 @@ function CornerSwatch({
   readonly where?: StackPosition;
 }) {
   const look = useCallback(() => {
-    const made = planner(withTrial(plan, family, where) ?? plan.hem);
+    const made = trialPlan(withTrial(plan, family, where) ?? plan.hem);
     const last = topOf(made);
     const landmarks = landmarksOf(made, last.number);
     const corner = landmarks.find((l) => l.kind === 'corner' && l.side === side) ?? landmarks[0]!;
@@ -305,7 +303,7 @@ function FitsThere({
 }) {
   const fits = useMemo(() => {
     const hem = withTrial(plan, family, where);
-    return hem !== null && planComesOutEven(planner(hem));
+    return hem !== null && planComesOutEven(trialPlan(hem));
   }, [plan, family, where]);
   return (
     <span className={fits ? 'fits' : 'odd'}>{fits ? 'Fits as it is' : 'Needs a small change to fit'}</span>

@@ -2,7 +2,6 @@ import { Checkbox, Drawer } from 'antd';
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { createPlanner } from '../../core/plan/planner.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { addRounds, type StackPosition } from '../../core/edits/rounds.ts';
 import { edgeOf, entriesFor, waysIn } from '../../core/forecast/nextRound.ts';
@@ -11,6 +10,7 @@ import { familyById } from '../../core/rounds/registry.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import type { ViewPart } from '../../drawing/parts.ts';
 import { plural } from '../../core/words/measures.ts';
+import { trialPlan } from '../hem/trialPlan.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
@@ -26,8 +26,6 @@ import { StackList } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 import './rounds.css';
 import styles from './roundsPage.module.css';
-
-const previewPlanner = createPlanner();
 
 /** The border stitch by stitch; the rounds it is made of beside it, and under it what can be chosen of the one that is picked. */
 export function RoundsPage() {
@@ -47,7 +45,7 @@ export function RoundsPage() {
   const picked =
     asked === null ? null : (rounds.find((e) => e.id === asked) ?? rounds[rounds.length - 1] ?? null);
   const ofPicked = plan.rounds.findLast((r) => (r.written?.entry.id ?? null) === (picked?.id ?? null));
-  const shown = preview ? previewPlanner(preview) : plan;
+  const shown = preview ? trialPlan(preview) : plan;
   const side = part.kind === 'whole' ? 0 : part.side;
   // Written rounds are taken for straight ones: they go under an edge, while it is not worked yet.
   const [usual = 'on top'] = waysIn(plan, plain);
