@@ -2,41 +2,47 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { beforeAll, describe, expect, test } from '@jest/globals';
-import { build } from 'esbuild';
+import { describe, expect, test } from '@jest/globals';
 import { logOf } from '../core/log/log.ts';
 import { plan } from '../core/plan/planner.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { STRIDES } from '../core/work/steps.ts';
 import { demoPlans } from '../demo/read.ts';
+import { run } from './program.ts';
 import type { proposed } from './propose.ts';
 import { EXPORTS, EXPORT_IDS, exported } from '../drawing/exports.ts';
 
 const DEMO = 'demo/harbour-throw.hem.json';
 const harbour = demoPlans().find(([file]) => DEMO.endsWith(file))![1];
 
-/** The command in one file: a process that begins with it is there at once. */
-const COMMAND = 'node_modules/.cache/hem.test.cjs';
+/** The command in the process of the test. */
+function hem(args: readonly string[], input = '') {
+  const said: Buffer[] = [];
+  const complaints: string[] = [];
+  const status = run(args, {
+    write: (part) => void said.push(Buffer.from(part)),
+    complain: (line) => void complaints.push(`${line}\n`),
+    readInput: () => Buffer.from(input),
+  });
+  return { status, stdout: Buffer.concat(said).toString(), stderr: complaints.join('') };
+}
 
-const started = (args: readonly string[], input: string) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, args, {
+/** The command as it is started from a shell. */
+function started(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['cli/start.mjs', ...args], {
     input,
     encoding: 'utf8',
     env: { ...process.env, NODE_OPTIONS: '' },
   });
   return { status, stdout, stderr };
-};
-const hem = (args: readonly string[], input = '') => started([COMMAND, ...args], input);
+}
 
-beforeAll(() =>
-  build({
-    entryPoints: ['cli/hem.ts'],
-    bundle: true,
-    platform: 'node',
-    format: 'cjs',
-    outfile: COMMAND,
-  }),
-);
+test('the command starts from a shell, with standard input, and says the same there', () => {
+  const input = readFileSync(DEMO, 'utf8');
+  expect(started(['plan', '-', '--json'], input)).toEqual(hem(['plan', '-', '--json'], input));
+  expect(started(['text', '--no-such-option'])).toEqual(hem(['text', '--no-such-option']));
+  expect(started(['--help'])).toEqual(hem(['--help']));
+});
 
 describe('hem', () => {
   test('plan --json tells sides, rounds, size, yarn and fit', () => {
@@ -112,7 +118,6 @@ describe('hem', () => {
     );
     expect(hem(['text', '--no-such-option']).status).toBe(2);
     expect(hem(['chart', DEMO, '--part', 'nowhere'])).toMatchObject({ status: 2, stdout: '' });
-    expect(started(['--import', 'tsx', 'cli/hem.ts', '--help'], '')).toMatchObject({ status: 0 });
   });
 
   test('what hands teach is written, read again, and foretells a border with ranges', () => {

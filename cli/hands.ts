@@ -13,7 +13,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../core/terms/stitches.ts';
 import { countedWords } from '../core/words/handsWords.ts';
 import { plural, timeWords } from '../core/words/measures.ts';
-import { EXIT } from './input.ts';
+import { unsound } from './io.ts';
 
 const whole = Type.Integer({ minimum: 0 });
 const ratio = Type.Number({ exclusiveMinimum: 0 });
@@ -50,19 +50,22 @@ const hands = Type.Object({
   }),
 });
 
-/** Reads what `hem hands --json` wrote; a fault is printed with its place, and the process ends. */
+/**
+ * Reads what `hem hands --json` wrote.
+ *
+ * @throws Unsound with the place of a fault
+ */
 export function openHands(file: string): Hands {
-  const complain = (words: string): never => {
-    console.error(`${file}: ${words} Give a file that \`hem hands FILES --json\` wrote.`);
-    process.exit(EXIT.unsound);
-  };
+  const refuse = (words: string): never =>
+    unsound(`${file}: ${words} Give a file that \`hem hands FILES --json\` wrote.`);
+  let value: unknown;
   try {
-    const value: unknown = JSON.parse(readFileSync(file, 'utf8'));
-    const fault = Value.Errors(hands, value).First();
-    return fault ? complain(`${fault.path.slice(1) || 'the file'}: ${fault.message}.`) : (value as Hands);
+    value = JSON.parse(readFileSync(file, 'utf8'));
   } catch (error) {
-    return complain(`cannot be read (${(error as Error).message}).`);
+    return refuse(`cannot be read (${(error as Error).message}).`);
   }
+  const fault = Value.Errors(hands, value).First();
+  return fault ? refuse(`${fault.path.slice(1) || 'the file'}: ${fault.message}.`) : (value as Hands);
 }
 
 export const handsOf = (hems: readonly Hem[]): Hands => handsFrom(evidenceOfEach(hems));

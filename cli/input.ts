@@ -4,9 +4,7 @@ import { readBundle, type BundledFile } from '../core/document/bundle.ts';
 import { readHem } from '../core/document/check.ts';
 import type { Hem } from '../core/document/hem.ts';
 import { problemLine } from '../core/problems.ts';
-
-/** Exit codes of every command. */
-export const EXIT = { done: 0, notEven: 1, unsound: 2 } as const;
+import { Unsound, type Io } from './io.ts';
 
 export interface HemFile {
   /** Where it came from, for messages. */
@@ -15,32 +13,34 @@ export interface HemFile {
 }
 
 /**
- * The hems of some files; “-”, or no file at all, is standard input. Every fault of every file is printed before
- * the process ends with {@link EXIT}`.unsound`.
+ * The hems of some files; “-”, or no file at all, is standard input.
+ *
+ * @throws Unsound with every fault of every file
  */
-export function openHems(files: readonly string[]): readonly HemFile[] {
+export function openHems(files: readonly string[], { readInput }: Pick<Io, 'readInput'>): readonly HemFile[] {
   const opened: HemFile[] = [];
-  let faults = 0;
-  const complain = (file: string, words: string): void => {
-    faults++;
-    console.error(`${file}: ${words}`);
-  };
+  const faults: string[] = [];
+  const complain = (file: string, words: string): void => void faults.push(`${file}: ${words}`);
   for (const file of files.length === 0 ? ['-'] : files) {
-    for (const { name, text } of filesIn(file, complain)) {
+    for (const { name, text } of filesIn(file, readInput, complain)) {
       const outcome = readHem(text);
       if (outcome.ok) opened.push({ file: name, hem: outcome.value });
       else for (const p of outcome.problems) complain(name, problemLine(p));
     }
   }
-  if (faults > 0) process.exit(EXIT.unsound);
+  if (faults.length > 0) throw new Unsound(faults);
   return opened;
 }
 
-function filesIn(file: string, complain: (file: string, words: string) => void): readonly BundledFile[] {
+function filesIn(
+  file: string,
+  readInput: () => Uint8Array,
+  complain: (file: string, words: string) => void,
+): readonly BundledFile[] {
   const name = file === '-' ? 'standard input' : file;
   let bytes: Uint8Array;
   try {
-    bytes = readFileSync(file === '-' ? 0 : file);
+    bytes = file === '-' ? readInput() : readFileSync(file);
   } catch (error) {
     complain(name, `cannot be read (${(error as Error).message}). Give the path of a hem file or a backup.`);
     return [];

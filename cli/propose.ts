@@ -6,7 +6,7 @@ import { NOTHING_FOUND, searchSlice, slicesOf, joinSearches, type Searched } fro
 import { NO_WISH, type EdgeLook, type WishSkill, type Wish } from '../core/propose/wish.ts';
 import { plural } from '../core/words/measures.ts';
 import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../core/words/proposeWords.ts';
-import { EXIT } from './input.ts';
+import { unsound } from './io.ts';
 
 export interface ProposeOptions {
   readonly width?: number;
@@ -21,7 +21,11 @@ export interface ProposeOptions {
   readonly json?: boolean;
 }
 
-/** The wish that options say; a number that is none is told, and the process ends. */
+/**
+ * The wish that options say.
+ *
+ * @throws Unsound for a number that is none
+ */
 export function wishOf(options: ProposeOptions): Wish {
   const { width, size, edge, skill, looseParts, basket, useUp, hours, onRounds } = options;
   for (const [name, value] of [
@@ -43,11 +47,6 @@ export function wishOf(options: ProposeOptions): Wish {
     minutes: hours === undefined ? null : hours * 60,
     onRounds: onRounds ?? false,
   };
-}
-
-function unsound(words: string): never {
-  console.error(words);
-  process.exit(EXIT.unsound);
 }
 
 const SHOWN = 8;

@@ -26,7 +26,7 @@ export function judgeRounds(
   return judged;
 }
 
-export function judgeRound({ outline, round: made, below, taller, limits }: JudgedInputs): PathRound {
+function judgeRound({ outline, round: made, below, taller, limits }: JudgedInputs): PathRound {
   const { fits, ...round } = made;
   const heightMm = round.plannedHeightMm * taller;
   const by = round.free && below ? below : { ...round, heightMm };
