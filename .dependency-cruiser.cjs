@@ -1,6 +1,7 @@
 // Which folder may import from which: each list stands in order, and a folder imports only what stands before it in its list.
 const core = [
   'terms',
+  'say',
   'piece',
   'ring',
   'notation',
@@ -15,14 +16,14 @@ const core = [
   'stack',
   'plan',
   'fit',
-  'forecast',
   'procedure',
+  'print',
+  'forecast',
   'work',
   'propose',
-  'practice',
   'log',
+  'practice',
   'evidence',
-  'words',
   'chart',
 ];
 const app = [

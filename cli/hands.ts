@@ -11,8 +11,8 @@ import { yarnOf, type Hem } from '../core/document/hem.ts';
 import { plan as planOf } from '../core/plan/planner.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../core/terms/stitches.ts';
-import { countedWords } from '../core/words/handsWords.ts';
-import { plural, timeWords } from '../core/words/measures.ts';
+import { countedWords } from '../core/hands/handsWords.ts';
+import { plural, timeWords } from '../core/say/measures.ts';
 import { unsound } from './io.ts';
 
 const whole = Type.Integer({ minimum: 0 });

@@ -11,7 +11,7 @@ import type { Hem, Preferences } from '../core/document/hem.ts';
 import { plan } from '../core/plan/planner.ts';
 import { logOf } from '../core/log/log.ts';
 import { isWholeAndEven, type Plan } from '../core/plan/types.ts';
-import { logEntryWords, logCsv } from '../core/words/logWords.ts';
+import { logEntryWords, logCsv } from '../core/log/logWords.ts';
 import { problemLine } from '../core/problems.ts';
 import { LOOKS, WISH_SKILLS } from '../core/propose/wish.ts';
 import { proposed, proposedText, wishOf, type ProposeOptions } from './propose.ts';

@@ -4,8 +4,8 @@ import { basesOf, picked } from '../core/propose/pick.ts';
 import { prove, type Proposal } from '../core/propose/prove.ts';
 import { NOTHING_FOUND, searchSlice, slicesOf, joinSearches, type Searched } from '../core/propose/search.ts';
 import { NO_WISH, type EdgeLook, type WishSkill, type Wish } from '../core/propose/wish.ts';
-import { plural } from '../core/words/measures.ts';
-import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../core/words/proposeWords.ts';
+import { plural } from '../core/say/measures.ts';
+import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../core/propose/proposeWords.ts';
 import { unsound } from './io.ts';
 
 export interface ProposeOptions {

@@ -1,16 +1,16 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
-import { placementWords } from '../core/words/run.ts';
+import { placementWords } from '../core/print/run.ts';
 import { fitHem } from '../core/fit/open.ts';
 import { planComesOutEven, isWholeAndEven, leftOut, type Plan } from '../core/plan/types.ts';
 import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
-import { growthWords, needsWords } from '../core/words/families.ts';
-import { plural, rangeWords, sizeWords, yarnLengthWords } from '../core/words/measures.ts';
-import { countsLine } from '../core/words/roundWords.ts';
-import { solutionWords, wayOutWords } from '../core/words/fitWords.ts';
+import { growthWords, needsWords } from '../core/rounds/familyWords.ts';
+import { plural, rangeWords, sizeWords, yarnLengthWords } from '../core/say/measures.ts';
+import { countsLine } from '../core/print/roundWords.ts';
+import { solutionWords, wayOutWords } from '../core/fit/fitWords.ts';
 import { plan as planOf } from '../core/plan/planner.ts';
-import { stepWords } from '../core/words/stepWords.ts';
-import { causeWords, outcomeWords, repairWords } from '../core/words/recountWords.ts';
+import { stepWords } from '../core/work/stepWords.ts';
+import { causeWords, outcomeWords, repairWords } from '../core/work/recountWords.ts';
 import { workedUpTo } from '../core/work/progress.ts';
 import { causesOf } from '../core/work/recount.ts';
 import { repaired, repairsOf } from '../core/work/repairs.ts';

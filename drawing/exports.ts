@@ -2,9 +2,9 @@
 import { fileName } from '../core/document/fileName.ts';
 import { writeHem } from '../core/document/check.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { writtenPattern } from '../core/words/pattern.ts';
-import { patternMarkdown, patternText } from '../core/words/patternText.ts';
-import { countsCsv, yarnCsv } from '../core/words/tables.ts';
+import { writtenPattern } from '../core/print/pattern.ts';
+import { patternMarkdown, patternText } from '../core/print/patternText.ts';
+import { countsCsv, yarnCsv } from '../core/plan/tables.ts';
 import { drawingsOf } from './patternDrawings.ts';
 
 export interface WrittenFile {

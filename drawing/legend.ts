@@ -2,7 +2,7 @@
 import type { Plan } from '../core/plan/types.ts';
 import { isChainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
 import { abbreviation, STITCHES, type Language } from '../core/terms/stitches.ts';
-import { stitchWords } from '../core/words/stitchWords.ts';
+import { stitchWords } from '../core/print/stitchWords.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 
 export interface LegendEntry {

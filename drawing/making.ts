@@ -4,7 +4,7 @@
  */
 import { STITCHES } from '../core/terms/stitches.ts';
 import { isChainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
-import type { MakingStep } from '../core/words/making.ts';
+import type { MakingStep } from '../core/print/making.ts';
 import { strandsOf } from './yarnFace.ts';
 
 /** Something drawn: path data, in its own frame moved by (x, y). Later ones lie on top. */

@@ -3,8 +3,8 @@ import type { Point } from '../core/piece/outline.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { bandsOf } from '../core/piece/piece.ts';
 import { stitchName } from '../core/terms/stitches.ts';
-import { plural } from '../core/words/measures.ts';
-import { sideLabel } from '../core/words/placeWords.ts';
+import { plural } from '../core/say/measures.ts';
+import { sideLabel } from '../core/print/placeWords.ts';
 import type { Box } from './find.ts';
 
 /** Something of the piece that can be picked in its drawing. A corner is that before its side. */

@@ -1,7 +1,7 @@
 /** Where the letter, count and length of each side stand in a plan. */
 import { corners, isDisc, type Point } from '../core/piece/outline.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { lengthWords } from '../core/words/measures.ts';
+import { lengthWords } from '../core/say/measures.ts';
 
 export interface SideLabel {
   readonly name: string;

@@ -1,7 +1,7 @@
 /** Every stop of every demo says what the core counts; every button of it is pressed, and nothing fails. */
 import { expect, test as base, type BrowserContextOptions, type Page } from '@playwright/test';
-import { baseWords } from '../core/words/countWords.ts';
-import { countsLine } from '../core/words/roundWords.ts';
+import { baseWords } from '../core/plan/countWords.ts';
+import { countsLine } from '../core/print/roundWords.ts';
 import { demoPlans } from '../demo/read.ts';
 import { goTo } from './goTo.ts';
 import { pressAll } from './pressAll.ts';

@@ -4,9 +4,9 @@ import { select } from 'd3-selection';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { isEven, type Plan, type RoundPlan, type SchoolPlan, type SidePlan } from '../../core/plan/types.ts';
 import { verdict } from '../../core/flat/flat.ts';
-import { countBasisWords, sourceWords } from '../../core/words/countWords.ts';
-import { flatnessWords } from '../../core/words/flatWords.ts';
-import { plural } from '../../core/words/measures.ts';
+import { countBasisWords, sourceWords } from '../../core/plan/countWords.ts';
+import { flatnessWords } from '../../core/flat/flatWords.ts';
+import { plural } from '../../core/say/measures.ts';
 import './countLine.css';
 import { LEVEL, LEVELS, flagLevels, placeFlags } from './flags.ts';
 

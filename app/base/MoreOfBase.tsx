@@ -7,7 +7,7 @@ import { verdict } from '../../core/flat/flat.ts';
 import { baseHooks } from '../../core/forecast/alternatives.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
-import { percentWords } from '../../core/words/measures.ts';
+import { percentWords } from '../../core/say/measures.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { useHemStore } from '../hem/context.ts';
 

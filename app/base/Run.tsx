@@ -2,11 +2,11 @@ import { Button } from 'antd';
 import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react';
 import type { SpotKind } from '../../core/piece/edge.ts';
 import { isAtJoin } from '../../core/base/baseRound.ts';
-import { placementWords, spotName, spotNumber } from '../../core/words/run.ts';
+import { placementWords, spotName, spotNumber } from '../../core/print/run.ts';
 import { spotNoun } from '../../core/base/schools.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { sideLabel } from '../../core/words/placeWords.ts';
-import { plural } from '../../core/words/measures.ts';
+import { sideLabel } from '../../core/print/placeWords.ts';
+import { plural } from '../../core/say/measures.ts';
 import './run.css';
 
 /** Width of a spot in the drawing, px; a longer side scrolls. */

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { writeHem } from '../../core/document/check.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { plural } from '../../core/words/measures.ts';
+import { plural } from '../../core/say/measures.ts';
 import { usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';

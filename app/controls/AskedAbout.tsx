@@ -1,5 +1,5 @@
 import type { DoubtedNumber } from '../../core/evidence/slips.ts';
-import { slipWords } from '../../core/words/slipWords.ts';
+import { slipWords } from '../../core/evidence/slipWords.ts';
 import { Button } from '../look/Button.tsx';
 
 interface AskedAboutProps {

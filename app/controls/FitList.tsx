@@ -7,9 +7,9 @@ import { troublesOf, type BorderTrouble } from '../../core/forecast/troubles.ts'
 import { isDisc } from '../../core/piece/outline.ts';
 import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { resultWords, solutionWords, wayOutWords } from '../../core/words/fitWords.ts';
-import { bodyLiesWords } from '../../core/words/flatWords.ts';
-import { troubleWords } from '../../core/words/troubleWords.ts';
+import { resultWords, solutionWords, wayOutWords } from '../../core/fit/fitWords.ts';
+import { bodyLiesWords } from '../../core/document/partWords.ts';
+import { troubleWords } from '../../core/forecast/troubleWords.ts';
 import { memo, useMemo, useState } from 'react';
 import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { USUAL_PACE } from '../../core/hands/hands.ts';
 import { reckonWith } from '../../core/edits/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { knownWords } from '../../core/words/handsWords.ts';
+import { knownWords } from '../../core/hands/handsWords.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { handsToBegin } from '../workers/hands.ts';

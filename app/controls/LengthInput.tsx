@@ -1,4 +1,4 @@
-import type { LengthUnit } from '../../core/words/measures.ts';
+import type { LengthUnit } from '../../core/say/measures.ts';
 import { NumberField } from '../look/NumberField.tsx';
 
 export interface LengthInputProps {

@@ -2,7 +2,7 @@ import { memo, useMemo } from 'react';
 import { setPace } from '../../core/edits/hem.ts';
 import { paceKnown, paceOf } from '../../core/evidence/estimates.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { learnedBasisWords, handsWords } from '../../core/words/handsWords.ts';
+import { learnedBasisWords, handsWords } from '../../core/hands/handsWords.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 

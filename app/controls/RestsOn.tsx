@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
-import { allRestsOn } from '../../core/words/estimateWords.ts';
+import { allRestsOn } from '../../core/evidence/estimateWords.ts';
 
 /** What yarn, time and size rest on; read when it is asked for. */
 export function RestsOn({ plan }: { readonly plan: Plan }) {

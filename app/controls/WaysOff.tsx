@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { leaveOffRounds } from '../../core/edits/rounds.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import type { LeaveOffGoal } from '../../core/work/leaveOff.ts';
-import { leftOffWords } from '../../core/words/foundWords.ts';
+import { leftOffWords } from '../../core/log/foundWords.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';

@@ -4,7 +4,7 @@ import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } f
 import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { entryOf, IN_NOTHING } from '../../core/ring/ring.ts';
-import { entryWords } from '../../core/words/stitchWords.ts';
+import { entryWords } from '../../core/print/stitchWords.ts';
 import { useGround } from '../look/Look.tsx';
 import { GROUNDS } from '../look/tokens.ts';
 import { boxOf, paint, type View } from '../../drawing/paint.ts';

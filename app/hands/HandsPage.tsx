@@ -8,7 +8,7 @@ import type { Learned } from '../../core/hands/ratio.ts';
 import { STITCHES, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
 import { inTerms } from '../../core/terms/words.ts';
 import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
-import { learnedBasisWords, countedWords, handsWords } from '../../core/words/handsWords.ts';
+import { learnedBasisWords, countedWords, handsWords } from '../../core/hands/handsWords.ts';
 import { dateWords } from '../look/when.ts';
 import { Button } from '../look/Button.tsx';
 import { GroundButton } from '../look/GroundButton.tsx';

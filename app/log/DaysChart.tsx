@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import type { LogDay } from '../../core/log/log.ts';
-import { plural } from '../../core/words/measures.ts';
+import { plural } from '../../core/say/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
 import { dayWords, shortDay } from './days.ts';
 import styles from './log.module.css';

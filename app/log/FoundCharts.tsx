@@ -3,10 +3,10 @@ import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import { foundOf, type LogFound } from '../../core/log/found.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { layAgrees, layWords, roundWords } from '../../core/words/foundWords.ts';
-import { lengthWords, smallLengthWords } from '../../core/words/measures.ts';
+import { layAgrees, layWords, roundWords } from '../../core/log/foundWords.ts';
+import { lengthWords, smallLengthWords } from '../../core/say/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
-import { sideLabel } from '../../core/words/placeWords.ts';
+import { sideLabel } from '../../core/print/placeWords.ts';
 import styles from './log.module.css';
 
 /** What was planned beside what was found. Nothing while nothing has been found. */

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { keyOf } from '../../core/document/record.ts';
 import { LOG_KINDS, logKind, stretchesOf, type LogEntry, type LogKind } from '../../core/log/log.ts';
-import { KIND_NAMES, logEntryWords } from '../../core/words/logWords.ts';
+import { KIND_NAMES, logEntryWords } from '../../core/log/logWords.ts';
 import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { clockWords, dayOf, dayWords } from './days.ts';

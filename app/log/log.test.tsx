@@ -4,7 +4,7 @@ import { fireEvent, screen } from '@testing-library/react';
 import { demoPlans } from '../../demo/read.ts';
 import dayjs from 'dayjs';
 import { leftOf } from '../../core/work/progress.ts';
-import { plural, timeWords } from '../../core/words/measures.ts';
+import { plural, timeWords } from '../../core/say/measures.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { LogPage } from './LogPage.tsx';

@@ -1,6 +1,6 @@
 import { InputNumber, type InputNumberProps } from 'antd';
 import { useEffect, useEffectEvent, useState } from 'react';
-import { numbersTyped, type TypedUnit } from '../../core/words/typed.ts';
+import { numbersTyped, type TypedUnit } from '../../core/say/typed.ts';
 import './numberField.css';
 
 export interface NumberFieldProps extends Omit<

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { writtenPattern } from '../../core/words/pattern.ts';
+import { writtenPattern } from '../../core/print/pattern.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { NoticesProvider } from '../look/notices.tsx';
 import { renderHem } from '../testing/render.tsx';

@@ -2,7 +2,7 @@ import { Button, Dropdown, Input, Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
-import { writtenPattern } from '../../core/words/pattern.ts';
+import { writtenPattern } from '../../core/print/pattern.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob, saveFile } from '../storage/exports.ts';

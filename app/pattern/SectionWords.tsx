@@ -1,4 +1,4 @@
-import type { Section } from '../../core/words/pattern.ts';
+import type { Section } from '../../core/print/pattern.ts';
 
 /** A section of the pattern, line by line. */
 export function SectionWords({ section: { heading, lines } }: { readonly section: Section }) {

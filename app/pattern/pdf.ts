@@ -3,7 +3,7 @@ import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfa
 import pdfMake from 'pdfmake/build/pdfmake';
 import regular from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
 import bold from '@fontsource/commissioner/files/commissioner-latin-700-normal.woff?url';
-import type { WrittenPattern, PatternLine, Section } from '../../core/words/pattern.ts';
+import type { WrittenPattern, PatternLine, Section } from '../../core/print/pattern.ts';
 import type { Drawings } from '../../drawing/patternDrawings.ts';
 
 export type Paper = 'a4' | 'letter';

@@ -4,7 +4,7 @@ import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent } from 
 import { corners, type Point } from '../../core/piece/outline.ts';
 import { bodyOf, withCornerAt, type Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { lengthWords } from '../../core/words/measures.ts';
+import { lengthWords } from '../../core/say/measures.ts';
 import { spokenPart } from '../../drawing/parts.ts';
 import './cornerHandles.css';
 

@@ -3,7 +3,7 @@ import { Button, Select } from 'antd';
 import { useCallback } from 'react';
 import type { FoundationChoice, RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
-import { lengthWords, plural } from '../../core/words/measures.ts';
+import { lengthWords, plural } from '../../core/say/measures.ts';
 import { ChosenFromDrawings, PlaceTreatments } from '../controls/Treatment.tsx';
 import { usePlan } from '../hem/context.ts';
 import { SizeFields } from './SizeFields.tsx';

@@ -13,7 +13,7 @@ import {
   type MakerSkill,
 } from '../../core/practice/maker.ts';
 import { problemLine } from '../../core/problems.ts';
-import { SKILL_NAMES, TASK_NAMES, promptWords, tableWords } from '../../core/words/practiceWords.ts';
+import { SKILL_NAMES, TASK_NAMES, promptWords, tableWords } from '../../core/practice/practiceWords.ts';
 import { progressOf, stepDone, stepInHand } from '../../core/work/progress.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';

@@ -11,7 +11,7 @@ import { yarnsOf, type Keep } from '../../core/propose/grammar.ts';
 import type { Proposal } from '../../core/propose/prove.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import { capital } from '../../core/terms/words.ts';
-import { dressingWords, reasonsOf, shapeWords } from '../../core/words/proposeWords.ts';
+import { dressingWords, reasonsOf, shapeWords } from '../../core/propose/proposeWords.ts';
 import { copyLink } from '../look/copyLink.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
 import { useHemStore, useInTerms } from '../hem/context.ts';

@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { plan } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { lengthWords, timeWords } from '../../core/words/measures.ts';
+import { lengthWords, timeWords } from '../../core/say/measures.ts';
 import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
 import { searchSlice, slicesOf } from '../../core/propose/search.ts';

@@ -13,7 +13,7 @@ import type { StackPosition } from '../../core/edits/rounds.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
-import { growthWords, needsWords } from '../../core/words/families.ts';
+import { growthWords, needsWords } from '../../core/rounds/familyWords.ts';
 import { PasteRounds } from './PasteRounds.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';

@@ -7,8 +7,8 @@ import { problemLine } from '../../core/problems.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import { abbreviation, type Language } from '../../core/terms/stitches.ts';
 import { LanguageChoice } from '../look/PreferenceChoice.tsx';
-import { plural } from '../../core/words/measures.ts';
-import { readPattern, type ReadRound } from '../../core/words/readPattern.ts';
+import { plural } from '../../core/say/measures.ts';
+import { readPattern, type ReadRound } from '../../core/print/readPattern.ts';
 
 export interface PasteRoundsProps {
   readonly plan: Plan;

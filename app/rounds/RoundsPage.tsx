@@ -9,7 +9,7 @@ import { plain } from '../../core/rounds/plain.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import type { ViewPart } from '../../drawing/parts.ts';
-import { plural } from '../../core/words/measures.ts';
+import { plural } from '../../core/say/measures.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';

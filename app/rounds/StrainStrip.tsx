@@ -1,9 +1,10 @@
 import { scaleLinear } from 'd3-scale';
-import { sideWords } from '../../core/words/placeWords.ts';
+import { sideWords } from '../../core/print/placeWords.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { flatBasisWords } from '../../core/words/estimateWords.ts';
-import { bodyLiesWords, flatnessWords } from '../../core/words/flatWords.ts';
-import { percentWords } from '../../core/words/measures.ts';
+import { flatBasisWords } from '../../core/evidence/estimateWords.ts';
+import { bodyLiesWords } from '../../core/document/partWords.ts';
+import { flatnessWords } from '../../core/flat/flatWords.ts';
+import { percentWords } from '../../core/say/measures.ts';
 
 const WIDTH = 250;
 const ROW = 20;

@@ -1,7 +1,7 @@
 import type { Hem } from '../../core/document/hem.ts';
 import { Button } from '../look/Button.tsx';
-import { listWords } from '../../core/words/lists.ts';
-import { plural } from '../../core/words/measures.ts';
+import { listWords } from '../../core/say/lists.ts';
+import { plural } from '../../core/say/measures.ts';
 import { TwoCopies } from './Meeting.tsx';
 import { type Differing, type Incoming, type ShelfStanding } from './incoming.ts';
 

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { Button } from '../look/Button.tsx';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
-import { plural } from '../../core/words/measures.ts';
+import { plural } from '../../core/say/measures.ts';
 import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
 import * as backup from '../storage/backup.ts';

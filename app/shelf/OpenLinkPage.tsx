@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { plan } from '../../core/plan/planner.ts';
 import { problemLine } from '../../core/problems.ts';
-import { sizeWords } from '../../core/words/measures.ts';
+import { sizeWords } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useNotices } from '../look/notices.tsx';

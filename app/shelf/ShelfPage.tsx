@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid';
 import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
-import { listWords } from '../../core/words/lists.ts';
+import { listWords } from '../../core/say/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { copyOf } from '../../core/edits/hem.ts';
 import { problemLine } from '../../core/problems.ts';

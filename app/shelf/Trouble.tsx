@@ -4,7 +4,7 @@ import { nanoid } from 'nanoid';
 import { fileName } from '../../core/document/fileName.ts';
 import { salvageHem } from '../../core/document/salvage.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
-import { listWords } from '../../core/words/lists.ts';
+import { listWords } from '../../core/say/lists.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { library } from '../storage/here.ts';

@@ -1,6 +1,6 @@
 /** Downloading a backup of the whole shelf. */
 import { useState } from 'react';
-import { plural } from '../../core/words/measures.ts';
+import { plural } from '../../core/say/measures.ts';
 import type { Notices } from '../look/notices.tsx';
 import type { Pack } from '../storage/backup.ts';
 import { saveBlob } from '../storage/exports.ts';

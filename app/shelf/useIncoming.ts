@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import type { BundledPhoto } from '../../core/document/bundle.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import type { RefusedFile } from '../../core/document/opened.ts';
-import { plural } from '../../core/words/measures.ts';
+import { plural } from '../../core/say/measures.ts';
 import type { Notices } from '../look/notices.tsx';
 import { library } from '../storage/here.ts';
 import { takePhotos } from '../storage/photos.ts';

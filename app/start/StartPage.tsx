@@ -18,7 +18,7 @@ import { plan } from '../../core/plan/planner.ts';
 import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
-import { sizeWords } from '../../core/words/measures.ts';
+import { sizeWords } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Button } from '../look/Button.tsx';

@@ -1,6 +1,6 @@
-import { makingOf, type MakingStep } from '../../core/words/making.ts';
+import { makingOf, type MakingStep } from '../../core/print/making.ts';
 import type { Stitch } from '../../core/ring/stitch.ts';
-import { stitchWords } from '../../core/words/stitchWords.ts';
+import { stitchWords } from '../../core/print/stitchWords.ts';
 import type { Preferences } from '../../core/document/hem.ts';
 import { tonesOf } from '../../drawing/colours.ts';
 import { STRAND } from '../../drawing/yarnFace.ts';

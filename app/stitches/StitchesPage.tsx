@@ -14,8 +14,8 @@ import {
 } from '../../core/terms/stitches.ts';
 import { PLACE_NAMES as PLACES_OF } from '../../core/terms/places.ts';
 import { capital, inTerms } from '../../core/terms/words.ts';
-import { growthWords, needsWords } from '../../core/words/families.ts';
-import { stitchWords } from '../../core/words/stitchWords.ts';
+import { growthWords, needsWords } from '../../core/rounds/familyWords.ts';
+import { stitchWords } from '../../core/print/stitchWords.ts';
 import { printRound } from '../../core/notation/print.ts';
 import { recipeOf } from '../../core/notation/parse.ts';
 import { PlanSwatch } from '../drawing/Swatch.tsx';

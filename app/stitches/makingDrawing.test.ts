@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { stitchOf, type Stitch } from '../../core/ring/stitch.ts';
-import { makingOf } from '../../core/words/making.ts';
+import { makingOf } from '../../core/print/making.ts';
 import { finishedDrawing, isDrawnInSteps, makingDrawing, type DrawnPath } from '../../drawing/making.ts';
 import { PLACE_TOPICS, lookAt } from './places.ts';
 

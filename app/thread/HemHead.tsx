@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { writeHem } from '../../core/document/check.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { prefer, rename } from '../../core/edits/hem.ts';
-import type { LengthUnit } from '../../core/words/measures.ts';
+import type { LengthUnit } from '../../core/say/measures.ts';
 import { useHem, useHemStore, useInTerms, useLabelInTerms } from '../hem/context.ts';
 import type { SavingState } from '../hem/saving.ts';
 import { Button } from '../look/Button.tsx';

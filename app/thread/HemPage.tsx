@@ -4,7 +4,7 @@ import { Link, Navigate, Outlet, ScrollRestoration, useLocation, useNavigate, us
 import { tinykeys } from 'tinykeys';
 import type { Hem } from '../../core/document/hem.ts';
 import { problemLine } from '../../core/problems.ts';
-import { partWords } from '../../core/words/parts.ts';
+import { partWords } from '../../core/document/partWords.ts';
 import { PlanGuard } from '../hem/Guard.tsx';
 import { unlessTyping } from '../look/typing.ts';
 import { NotFound } from '../look/NotFound.tsx';

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { takeUpVersion } from '../../core/edits/hem.ts';
 import { plan as planned } from '../../core/plan/planner.ts';
 import { problemLine } from '../../core/problems.ts';
-import { plural, sizeWords } from '../../core/words/measures.ts';
+import { plural, sizeWords } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { whenWords } from '../look/when.ts';

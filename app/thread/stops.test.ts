@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
-import { baseWords } from '../../core/words/countWords.ts';
+import { baseWords } from '../../core/plan/countWords.ts';
 import { STOPS } from './stops.ts';
 
 const says = (hem: Parameters<typeof plan>[0]): Record<string, readonly [says: string, sound: boolean]> => {

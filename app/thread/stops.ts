@@ -2,10 +2,10 @@
 import type { ComponentType } from 'react';
 import { troublesOf, type BorderTrouble } from '../../core/forecast/troubles.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { baseWords } from '../../core/words/countWords.ts';
-import { plural, rangeWords, sizeWords } from '../../core/words/measures.ts';
-import { placeInWords } from '../../core/words/progressWords.ts';
-import { troubleInShort } from '../../core/words/troubleWords.ts';
+import { baseWords } from '../../core/plan/countWords.ts';
+import { plural, rangeWords, sizeWords } from '../../core/say/measures.ts';
+import { placeInWords } from '../../core/work/progressWords.ts';
+import { troubleInShort } from '../../core/forecast/troubleWords.ts';
 
 export interface Stop {
   readonly path: string;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { identityOfRound, type Plan } from '../../core/plan/types.ts';
-import { closingWords, pinsWords } from '../../core/words/progressWords.ts';
-import { plural } from '../../core/words/measures.ts';
+import { closingWords, pinsWords } from '../../core/work/progressWords.ts';
+import { plural } from '../../core/say/measures.ts';
 import { closedOf, finishingOf, type Finishing } from '../../core/work/looks.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';

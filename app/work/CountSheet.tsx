@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
-import { sideLabel } from '../../core/words/placeWords.ts';
-import { causeWords, comparedWords, outcomeWords, repairWords } from '../../core/words/recountWords.ts';
+import { sideLabel } from '../../core/print/placeWords.ts';
+import { causeWords, comparedWords, outcomeWords, repairWords } from '../../core/work/recountWords.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { causesOf, differences, type SideCounts } from '../../core/work/recount.ts';
 import { finishedSides } from '../../core/work/sides.ts';

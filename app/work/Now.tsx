@@ -1,12 +1,12 @@
 import { useEffect, useEffectEvent, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Plan } from '../../core/plan/types.ts';
-import { insteadWords, reachWords } from '../../core/words/ballWords.ts';
-import { yarnRestsOn } from '../../core/words/estimateWords.ts';
-import { timeWords, yarnLengthWords } from '../../core/words/measures.ts';
-import { momentsOf } from '../../core/words/momentWords.ts';
-import { sideLabel } from '../../core/words/placeWords.ts';
-import { stepWords } from '../../core/words/stepWords.ts';
+import { insteadWords, reachWords } from '../../core/work/ballWords.ts';
+import { yarnRestsOn } from '../../core/evidence/estimateWords.ts';
+import { timeWords, yarnLengthWords } from '../../core/say/measures.ts';
+import { momentsOf } from '../../core/work/momentWords.ts';
+import { sideLabel } from '../../core/print/placeWords.ts';
+import { stepWords } from '../../core/work/stepWords.ts';
 import {
   isUnderWay,
   leftOf,

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { identityOfRound, type Plan } from '../../core/plan/types.ts';
-import { timeWords } from '../../core/words/measures.ts';
+import { timeWords } from '../../core/say/measures.ts';
 import { isUnderWay, progressOf, stepInHand } from '../../core/work/progress.ts';
 import { isPaused, minutesWorked, sittingMinutes } from '../../core/work/session.ts';
 import { useHemStore } from '../hem/context.ts';

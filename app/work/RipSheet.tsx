@@ -1,7 +1,7 @@
 import type { Plan } from '../../core/plan/types.ts';
 import { lastGoodRound } from '../../core/work/looks.ts';
 import { placesToRipTo } from '../../core/work/progress.ts';
-import { goodWords, priceWords, ripPlaceWords } from '../../core/words/recountWords.ts';
+import { goodWords, priceWords, ripPlaceWords } from '../../core/work/recountWords.ts';
 import { noteWithdrawing } from '../hem/note.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { placeInWords } from '../../core/words/progressWords.ts';
+import { placeInWords } from '../../core/work/progressWords.ts';
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen, within } from '@testing-library/react';
 import { placesToRipTo, workedUpTo } from '../../core/work/progress.ts';

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { YarnPlan } from '../../core/plan/types.ts';
-import { plural } from '../../core/words/measures.ts';
+import { plural } from '../../core/say/measures.ts';
 import { tonesOf } from '../../drawing/colours.ts';
 
 /** More than so many are told by their number. */

@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { chartOf } from '../../core/chart/chart.ts';
 import { ballEnds } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { ballEndWords } from '../../core/words/supplyWords.ts';
+import { ballEndWords } from '../../core/forecast/supplyWords.ts';
 import { PlanDrawing, type Mark } from '../drawing/PlanDrawing.tsx';
 import { yarnOf } from '../../core/document/hem.ts';
 

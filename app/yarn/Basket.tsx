@@ -5,7 +5,7 @@ import * as edits from '../../core/edits/yarn.ts';
 import { problemLine } from '../../core/problems.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
 import type { Plan, YarnPlan } from '../../core/plan/types.ts';
-import { plural, rangeWords, yarnLengthWords } from '../../core/words/measures.ts';
+import { plural, rangeWords, yarnLengthWords } from '../../core/say/measures.ts';
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Balls } from './Balls.tsx';

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { takeEdge } from '../../core/forecast/alternatives.ts';
 import { basketReach } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { plural, yarnLengthWords } from '../../core/words/measures.ts';
+import { plural, yarnLengthWords } from '../../core/say/measures.ts';
 import { WaysOff } from '../controls/WaysOff.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';

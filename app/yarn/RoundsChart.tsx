@@ -2,7 +2,7 @@ import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { ballEnds } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { plural, timeWords, yarnLengthWords, yarnRangeWords } from '../../core/words/measures.ts';
+import { plural, timeWords, yarnLengthWords, yarnRangeWords } from '../../core/say/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
 
 /** Names stand before their bars and amounts behind them; on a phone both stand above. `from` and `to` bound the bars. */

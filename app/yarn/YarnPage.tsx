@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { setPace } from '../../core/edits/hem.ts';
 import { estimatesOf } from '../../core/evidence/estimates.ts';
-import { timeEstimateWords, yarnSuretyWords, yarnRestsOn } from '../../core/words/estimateWords.ts';
-import { basketWords } from '../../core/words/supplyWords.ts';
+import { timeEstimateWords, yarnSuretyWords, yarnRestsOn } from '../../core/evidence/estimateWords.ts';
+import { basketWords } from '../../core/forecast/supplyWords.ts';
 import { HandsOfHem } from '../controls/HandsOfHem.tsx';
 import { LoggedPace } from '../controls/LoggedPace.tsx';
 import { Guard } from '../hem/Guard.tsx';

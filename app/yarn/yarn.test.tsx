@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
-import { rangeWords } from '../../core/words/measures.ts';
+import { rangeWords } from '../../core/say/measures.ts';
 import { planComesOutEven } from '../../core/plan/types.ts';
 import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';

@@ -9,7 +9,7 @@ import { bodyOf, type Piece } from '../piece/piece.ts';
 import type { MotifPiece } from '../piece/motif/motif.schema.ts';
 import { rateChoices, placement, schoolCount, stitchesAtJoins, type SideChoice } from './baseRound.ts';
 import { CROSSING_IDS } from './crossings.ts';
-import { placementWords } from '../words/run.ts';
+import { placementWords } from '../print/run.ts';
 import { rates, schoolsFor } from './schools.ts';
 import { spread } from '../ring/spread.ts';
 

@@ -9,9 +9,9 @@ import { parseRound } from '../notation/parse.ts';
 import { plan } from '../plan/planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { saying } from '../testing/zips.ts';
-import { patternMarkdown, patternText } from '../words/patternText.ts';
-import { writtenPattern } from '../words/pattern.ts';
-import { readPattern } from '../words/readPattern.ts';
+import { patternMarkdown, patternText } from '../print/patternText.ts';
+import { writtenPattern } from '../print/pattern.ts';
+import { readPattern } from '../print/readPattern.ts';
 import { readBundle } from './bundle.ts';
 import { csvText, readCounts, readGrid } from './csv.ts';
 

@@ -11,7 +11,7 @@ import { chanceOf, type Chance } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
-import { partWords } from '../words/parts.ts';
+import { partWords } from './partWords.ts';
 import { checkHem } from './check.ts';
 import type { Hem } from './hem.ts';
 import { changesBetween, inverted, joinedChanges, settleReferences, united, withChanges } from './parts.ts';

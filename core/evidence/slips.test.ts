@@ -3,7 +3,7 @@ import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import { identityOfRound } from '../plan/types.ts';
 import { after, varied, workedInto } from '../testing/worked.ts';
-import { slipWords } from '../words/slipWords.ts';
+import { slipWords } from './slipWords.ts';
 import { countSlip, lengthSlip, usedSlip, weightSlip } from './slips.ts';
 import { yarnOf } from '../document/hem.ts';
 

@@ -13,7 +13,7 @@ import { VISIBILITY } from './cost.ts';
 import { solveFit, type FitSolution, type FitTask } from './fit.ts';
 import { fitHem } from './open.ts';
 import { integerProgram } from '../../bench/integerProgram.ts';
-import { solutionWords } from '../words/fitWords.ts';
+import { solutionWords } from './fitWords.ts';
 
 const shell = entry({ id: 'edge', family: 'shell', stitch: 'hdc' });
 const stacks: readonly (readonly RoundEntry[])[] = [

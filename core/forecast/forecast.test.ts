@@ -20,7 +20,7 @@ import { newEntry } from '../stack/stack.ts';
 import { edgeOf, waysIn } from './nextRound.ts';
 import { takeSize, waysToSize } from './sizes.ts';
 import { ballEnds, basketReach, riskOf, supplyOf } from './supply.ts';
-import { basketWords } from '../words/supplyWords.ts';
+import { basketWords } from './supplyWords.ts';
 import { performed } from '../edits/edit.ts';
 import { demoPlans } from '../../demo/read.ts';
 import type { Plan } from '../plan/types.ts';

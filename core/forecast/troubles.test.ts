@@ -8,7 +8,7 @@ import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
-import { troubleInShort, troubleWords } from '../words/troubleWords.ts';
+import { troubleInShort, troubleWords } from './troubleWords.ts';
 import { edgeOf, entriesFor, waysIn, withTrial } from './nextRound.ts';
 import { madeAlike } from './alike.ts';
 import { troublesOf } from './troubles.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { plan } from '../plan/planner.ts';
 import { identityOfRound } from '../plan/types.ts';
 import { after, varied, workedInto } from '../testing/worked.ts';
-import { layAgrees, layWords } from '../words/foundWords.ts';
+import { layAgrees, layWords } from './foundWords.ts';
 import { foundOf } from './found.ts';
 
 describe('what was found', () => {

@@ -5,7 +5,7 @@ import type { Hem, RoundIdentity } from '../document/hem.ts';
 import { plan } from '../plan/planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { workedUpTo } from '../work/progress.ts';
-import { logEntryWords, logCsv } from '../words/logWords.ts';
+import { logEntryWords, logCsv } from './logWords.ts';
 import { weighedStretches } from '../record/weighings.ts';
 import { daysOf, logKind, logOf, rhythmOf, stretchesOf } from './log.ts';
 

@@ -3,7 +3,7 @@ import { problemLine } from '../problems.ts';
 import { compareBorders } from '../forecast/borders.ts';
 import { troublesOf } from '../forecast/troubles.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { troubleWords } from '../words/troubleWords.ts';
+import { troubleWords } from '../forecast/troubleWords.ts';
 import { plan } from './planner.ts';
 import { planComesOutEven, isWholeAndEven, leftOut } from './types.ts';
 

@@ -8,8 +8,8 @@ import { createPlanner, plan } from './planner.ts';
 import { PROBLEM_CODES, problemLine, type Problem, inAll, whereWords } from '../problems.ts';
 import { stitchOf } from '../ring/stitch.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { writtenPattern } from '../words/pattern.ts';
-import { patternText } from '../words/patternText.ts';
+import { writtenPattern } from '../print/pattern.ts';
+import { patternText } from '../print/patternText.ts';
 import { quantity, yarnInStitchMm } from '../yarn/yarn.ts';
 
 const demos = readdirSync('demo')

@@ -13,8 +13,8 @@ import { anyEdited } from '../testing/randomEdits.ts';
 import { seeds } from '../testing/seeds.ts';
 import { differences } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
-import { writtenPattern } from '../words/pattern.ts';
-import { patternText } from '../words/patternText.ts';
+import { writtenPattern } from '../print/pattern.ts';
+import { patternText } from '../print/patternText.ts';
 
 /** What differs between a plan and what comes of following its printed pattern to the letter. */
 function followed(hem: Hem, language: 'us' | 'uk' = 'us'): readonly string[] {

@@ -12,7 +12,7 @@ import { planComesOutEven, type Plan } from '../plan/types.ts';
 import { entry, flatBlanket, rowsHem } from '../testing/hems.ts';
 import { workedInto } from '../testing/worked.ts';
 import { leftOf } from '../work/progress.ts';
-import { dressingWords, obstacleWords, reasonsOf, shapeWords } from '../words/proposeWords.ts';
+import { dressingWords, obstacleWords, reasonsOf, shapeWords } from './proposeWords.ts';
 import { characterOf } from './character.ts';
 import {
   EDGES,

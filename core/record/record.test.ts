@@ -157,7 +157,7 @@ describe('a record', () => {
     planner({ ...hem, record: begun });
     run.length = 0;
     planner({ ...hem, record: noted(begun, { did: 'made', round: A0, stitches: 9 }, 'laptop', WHEN) });
-    expect(run).toEqual(['yarn 1', 'problems']);
+    expect(run).toEqual(['yarn 1', 'yarns', 'problems']);
   });
 
   test('copies unite to the same in any order and however often, and nothing is lost', () => {

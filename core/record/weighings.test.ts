@@ -5,7 +5,7 @@ import { chanceOf } from '../chance.ts';
 import { seeds } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { after, workedInto } from '../testing/worked.ts';
-import { insteadWords, reachWords } from '../words/ballWords.ts';
+import { insteadWords, reachWords } from '../work/ballWords.ts';
 import { ballNow, ballsEnding, cornerBeforeBallEnds, reachOf } from '../work/balls.ts';
 import { workedUpTo } from '../work/progress.ts';
 import { stepsOf } from '../work/steps.ts';
@@ -72,10 +72,11 @@ describe('a ball on the scale', () => {
     planner(done.hem);
     run.length = 0;
     const then = planner(taught);
-    expect([...new Set(run.map((s) => s.replace(/ \d+$/, '')))].sort()).toEqual([
-      'calibrations',
+    expect([...new Set(run.map((s) => s.replace(/ y?\d+$/, '')))].sort()).toEqual([
+      'calibration',
       'problems',
       'yarn',
+      'yarns',
     ]);
     const { ratio, low, high, observations } = then.yarns[0]!.calibration;
     expect(observations).toBe(1);

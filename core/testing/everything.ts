@@ -10,13 +10,13 @@ import { waysToSize } from '../forecast/sizes.ts';
 import { ballEnds, supplyOf } from '../forecast/supply.ts';
 import type { Plan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
-import { patternMarkdown, patternText } from '../words/patternText.ts';
-import { writtenPattern } from '../words/pattern.ts';
-import { entryWords } from '../words/stitchWords.ts';
-import { countsCsv, yarnCsv } from '../words/tables.ts';
+import { patternMarkdown, patternText } from '../print/patternText.ts';
+import { writtenPattern } from '../print/pattern.ts';
+import { entryWords } from '../print/stitchWords.ts';
+import { countsCsv, yarnCsv } from '../plan/tables.ts';
 import { estimatesOf } from '../evidence/estimates.ts';
 import { foundOf } from '../log/found.ts';
-import { allRestsOn, yarnRestsOn, yarnSuretyWords } from '../words/estimateWords.ts';
+import { allRestsOn, yarnRestsOn, yarnSuretyWords } from '../evidence/estimateWords.ts';
 import { compareBorders } from '../forecast/borders.ts';
 
 /** What is told of a plan, by what it is. @param thorough also what takes a while: the fit and the forecasts */

@@ -11,12 +11,12 @@ import { chanceOf, type Chance } from '../chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';
-import { reachWords } from '../words/ballWords.ts';
-import { momentsOf } from '../words/momentWords.ts';
-import { writtenPattern } from '../words/pattern.ts';
-import { placeInWords } from '../words/progressWords.ts';
-import { causeWords, outcomeWords, repairWords, ripPlaceWords } from '../words/recountWords.ts';
-import { stepWords } from '../words/stepWords.ts';
+import { reachWords } from './ballWords.ts';
+import { momentsOf } from './momentWords.ts';
+import { writtenPattern } from '../print/pattern.ts';
+import { placeInWords } from './progressWords.ts';
+import { causeWords, outcomeWords, repairWords, ripPlaceWords } from './recountWords.ts';
+import { stepWords } from './stepWords.ts';
 import {
   leftOf,
   placesToRipTo,

@@ -5,7 +5,7 @@ import { leaveOffRounds } from '../edits/rounds.ts';
 import { basketReach } from '../forecast/supply.ts';
 import { plan } from '../plan/planner.ts';
 import { planComesOutEven } from '../plan/types.ts';
-import { leftOffWords } from '../words/foundWords.ts';
+import { leftOffWords } from '../log/foundWords.ts';
 import { leaveOff } from './leaveOff.ts';
 import { leftOf } from './progress.ts';
 

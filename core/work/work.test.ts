@@ -4,10 +4,10 @@ import { NOTHING_DONE, type Deed } from '../document/record.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { identityOfRound } from '../plan/types.ts';
 import { after, varied as hem, workedInto } from '../testing/worked.ts';
-import { goodWords, ripPlaceWords } from '../words/recountWords.ts';
-import { placeInWords } from '../words/progressWords.ts';
-import { stepWords } from '../words/stepWords.ts';
-import { momentsOf } from '../words/momentWords.ts';
+import { goodWords, ripPlaceWords } from './recountWords.ts';
+import { placeInWords } from './progressWords.ts';
+import { stepWords } from './stepWords.ts';
+import { momentsOf } from './momentWords.ts';
 import { ballsEnding } from './balls.ts';
 import {
   leftOf,

@@ -1,0 +1,61 @@
+/** What is foretold, in words: with its range, and what it rests on. */
+import { estimatesOf, type Estimate, type Estimates } from './estimates.ts';
+import { spreadAbout } from '../hands/ratio.ts';
+import type { Plan, YarnPlan } from '../plan/types.ts';
+import { RESTS_ON } from '../hands/handsWords.ts';
+import { plural, timeWords, type LengthUnit } from '../say/measures.ts';
+
+/** What an estimate rests on, such as “from your hands: 12 observations”. */
+const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'observations'>): string =>
+  basis === 'these hands'
+    ? `from ${RESTS_ON[basis]}: ${plural(observations, 'observation')}`
+    : RESTS_ON[basis];
+
+/** A time with its range: “About 4 h (3 h to 5 h, a rule of thumb)”. */
+export const timeEstimateWords = (time: Estimate): string =>
+  `About ${timeWords(time.value)} (${timeWords(time.low)} to ${timeWords(time.high)}, ${restsOn(time)})`;
+
+/** A size that can come out otherwise: “± 1 cm, a rule of thumb”. @param unit of the maker */
+export function sizeSuretyWords({ widthCm }: Pick<Estimates, 'widthCm'>, unit: LengthUnit): string {
+  const off = Math.max(widthCm.high - widthCm.value, widthCm.value - widthCm.low);
+  return `± ${unit === 'cm' ? `${off.toFixed(1)} cm` : `${(off / 2.54).toFixed(1)} in`}, ${restsOn(widthCm)}`;
+}
+
+const percent = (fraction: number): number => Math.round(100 * fraction);
+
+/** How sure the yarn of a plan is, in short. */
+export function yarnSuretyWords(plan: Plan): string {
+  const used = plan.yarns.filter((y) => y.quantity.metres > 0);
+  const surer = used.filter((y) => y.calibration.basis !== 'rule of thumb');
+  if (surer.length === 0) return 'It can be a fifth too high or too low. Weigh a swatch to make it surer.';
+  return surer
+    .map(
+      ({ yarn, calibration: { basis, ratio } }) =>
+        `${yarn.name}: surer, by ${RESTS_ON[basis]}.${
+          Math.abs(ratio - 1) < 0.005
+            ? ''
+            : ` What you weighed ${ratio > 1 ? 'raised' : 'lowered'} it ${Math.abs(ratio - 1) < 0.05 ? 'a little' : 'a lot'}.`
+        }`,
+    )
+    .join(' ');
+}
+
+/** What the estimate of a yarn rests on, and how far it may be off. */
+export function yarnRestsOn({ yarn, calibration }: YarnPlan): string {
+  const moved = percent(calibration.ratio - 1);
+  const weighed =
+    moved === 0 ? '' : `, moved ${Math.abs(moved)} % ${moved > 0 ? 'up' : 'down'} by what you weighed`;
+  return `${yarn.name}: ${restsOn(calibration)}${weighed}, ±${percent(spreadAbout(calibration))} %.`;
+}
+
+/** What yarn, time and size of a plan rest on, in a sentence. */
+export function allRestsOn(plan: Plan): string {
+  const { minutes, widthCm } = estimatesOf(plan);
+  const used = plan.yarns.find((y) => y.quantity.metres > 0);
+  const yarn = used ? restsOn(used.calibration) : RESTS_ON['rule of thumb'];
+  return `Yarn: ${yarn}. Time: ${restsOn(minutes)}. Size: ${restsOn(widthCm)}.`;
+}
+
+/** What the limits of flatness of a plan rest on. */
+export const flatBasisWords = ({ flat }: Plan): string =>
+  flat.basis === 'rule of thumb' ? 'rules of thumb' : restsOn(flat);

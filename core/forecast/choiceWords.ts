@@ -1,0 +1,22 @@
+/** Words for what can be chosen of a round. */
+import type { ChoiceKind, Option } from './choices.ts';
+import { familyById } from '../rounds/registry.ts';
+import type { RoundEntry } from '../document/hem.ts';
+import { CORNERS } from '../terms/corners.ts';
+import { LOOPS } from '../terms/places.ts';
+import { abbreviation, type Language } from '../terms/stitches.ts';
+
+/** What a choice is about: “Corner”. */
+export function choiceName(kind: ChoiceKind, { family }: RoundEntry): string {
+  if (kind === 'size') return familyById(family)?.sizeCounts ?? 'size';
+  return kind;
+}
+
+/** An option as it is shown under its picture. */
+export function optionWords({ choice }: Option, entry: RoundEntry, language: Language): string {
+  if (choice.corner !== undefined) return CORNERS.find((c) => c.id === choice.corner)!.name;
+  if (choice.stitch !== undefined) return abbreviation(choice.stitch, language);
+  if (choice.loop !== undefined) return LOOPS[choice.loop].name;
+  if (choice.size !== undefined) return `${choice.size} ${choiceName('size', entry)}`;
+  return choice.facing == null ? 'as it usually faces' : `${choice.facing} side facing`;
+}

@@ -1,0 +1,33 @@
+/** Whether the yarn lasts, in words. */
+import { basketReach, type BallEnd } from './supply.ts';
+import { isDisc } from '../piece/outline.ts';
+import type { Plan } from '../plan/types.ts';
+import { listWords } from '../say/lists.ts';
+import { yarnOf } from '../document/hem.ts';
+
+const roundWords = (number: number): string => (number === 0 ? 'the base round' : `round ${number}`);
+
+/** How far what is in the basket goes: “With what is here: safe to the end of round 3, doubtful in round 4.” */
+export function basketWords(plan: Plan): string | null {
+  const reach = basketReach(plan);
+  if (!reach) return null;
+  const { safe, doubtful, out } = reach;
+  const parts = [
+    ...(doubtful === null ? ['enough for the whole border'] : []),
+    ...(doubtful !== null && safe >= 0 ? [`safe to the end of ${roundWords(safe)}`] : []),
+    ...(doubtful !== null && doubtful !== out ? [`doubtful in ${roundWords(doubtful)}`] : []),
+    ...(out === null ? [] : [`not enough for ${roundWords(out)}`]),
+  ];
+  const names = reach.unsaid.map((id) => yarnOf(plan.hem, id).name);
+  const rest = names.length === 0 ? '' : ` Say how much ${listWords(names)} is here to have it counted too.`;
+  return `With what is here: ${parts.join(', ')}.${rest}`;
+}
+
+/** Where a ball ends: “Ball 2 of Oat cream ends on side C of round 3 (rounds 3 to 4).” */
+export function ballEndWords(plan: Plan, { yarnId, ball, round, side, earliest, latest }: BallEnd): string {
+  const { name } = yarnOf(plan.hem, yarnId);
+  const where = isDisc(plan.body.outline) ? 'in' : `on side ${plan.sides[side]!.name} of`;
+  const range =
+    earliest === latest ? '' : ` (somewhere from ${roundWords(earliest)} to ${roundWords(latest)})`;
+  return `Ball ${ball} of ${name} ends about here, ${where} ${roundWords(round)}${range}.`;
+}

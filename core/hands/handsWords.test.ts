@@ -1,0 +1,28 @@
+import { expect, test } from '@jest/globals';
+import { learn } from './ratio.ts';
+import { learnedBasisWords, handsWords } from './handsWords.ts';
+
+const PRIOR = { about: 1, spread: 0.1, drift: 0.03 };
+const of = (...ratios: readonly number[]) =>
+  learn(
+    ratios.map((ratio) => ({ ratio, error: 0.02 })),
+    PRIOR,
+  );
+
+test('a pace, yarn and height are said with their range and what they rest on', () => {
+  const seen = of(0.9, 0.9, 0.9, 0.9, 0.9, 0.9);
+  expect(handsWords('time', seen)).toMatch(/^About 20 stitches a minute, 19 to 2\d at a time\.$/);
+  expect(handsWords('yarn', seen)).toMatch(
+    /about 1\d % less; the next round between 1\d % less and [1-9] % less\./,
+  );
+  expect(handsWords('height', of(1.06, 1.06, 1.06))).toMatch(
+    /about [4-6] % higher; the next between [0-9] % (higher|lower) and/,
+  );
+  expect(learnedBasisWords(seen)).toBe('From 6 observations.');
+  expect(learnedBasisWords(of(0.9, 9))).toBe('From 1 observation.');
+});
+
+test('nothing noted is a rule of thumb, and says so', () => {
+  expect(handsWords('yarn', of())).toContain('about the same');
+  expect(learnedBasisWords(of())).toBe('A rule of thumb: nothing has been noted yet.');
+});

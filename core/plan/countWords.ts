@@ -1,0 +1,72 @@
+/** Counts of a plan in a line. */
+import { spotNoun } from '../base/schools.ts';
+import { isDisc } from '../piece/outline.ts';
+import { isEven, type Plan, type SchoolPlan, type SidePlan } from './types.ts';
+import { needsOf } from '../ring/recipe.ts';
+import { plural } from '../say/measures.ts';
+
+/** Counts of the base round between the corners. */
+export const baseWords = (plan: Plan): string => countsWords(plan, 0);
+
+/** Counts of a round between the corners, sides with equal counts together where they face each other. */
+export function countsWords(plan: Plan, round: number): string {
+  const { total, sides } = plan.rounds[round]!;
+  if (isDisc(plan.body.outline)) return plural(total, 'stitch');
+  const counted = sides.map(({ tally }) => tally.stitches);
+  const counts = plan.sides.map((s, i) => `${s.name} ${counted[i]!}`);
+  const half = counts.length / 2;
+  const facing =
+    counts.length % 2 === 0 && counted.every((n, i) => n === counted[(i + half) % counts.length]);
+  return (facing ? counts.slice(0, half) : counts).join(' · ');
+}
+
+/** Where the count of a side comes from: “215 = 106 dc row ends × 2 + 3 of the corners.”. */
+export function sourceWords(s: SidePlan, plan: Plan): string {
+  if (s.choice.count !== null && s.schools.every((school) => school.count !== s.count))
+    return `${s.count + s.corners} by hand${cornersWords(s)}.${servesWords(s, plan)}`;
+  const school =
+    s.schools.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
+    s.schools[0]!;
+  return `${s.count + s.corners} = ${countBasisWords(school, s, plan)}.`;
+}
+
+/** What the corners add: “, 2 of them of the corners”. */
+const cornersWords = ({ corners }: SidePlan): string =>
+  corners === 0 ? '' : `, ${corners} of them of the corners`;
+
+/** What a school's count is made of: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
+export function countBasisWords(school: SchoolPlan, { corners }: SidePlan, plan: Plan): string {
+  const { language, length } = plan.hem.preferences;
+  const ofCorners = corners === 0 ? [] : [`${corners} of the corners`];
+  if (school.id === 'gauge') {
+    const { stitchesPer10Cm } = plan.hem.gauge;
+    const rate =
+      length === 'cm'
+        ? `${stitchesPer10Cm / 10} stitches to the cm`
+        : `${Number((stitchesPer10Cm * 0.254).toFixed(2))} stitches to the inch`;
+    return [`its length × ${rate}`, ...ofCorners].join(' + ');
+  }
+  return school.basis
+    .map(
+      (part) =>
+        `${plural(part.spots, spotNoun(part, language))}${part.rate === 1 ? '' : ` × ${Number(part.rate.toFixed(2))}`}`,
+    )
+    .concat(school.atJoins > 0 ? [`${school.atJoins} at the seams`] : [])
+    .concat(ofCorners)
+    .join(' + ');
+}
+
+/** Which round a count serves: the first that repeats along the side and comes out even, with its repeats. */
+function servesWords(s: SidePlan, plan: Plan): string {
+  const side = plan.sides.indexOf(s);
+  for (const { number, name, written, sides } of plan.rounds) {
+    const fit = sides[side]?.fit;
+    if (!written || !fit || written.recipe.scope !== 'side' || fit.repeats === 0) continue;
+    const { modulus } = needsOf(written.recipe);
+    const rest = fit.places - modulus * fit.repeats;
+    if (modulus === 1 || rest < 0) continue;
+    if (!isEven(fit)) return '';
+    return ` For the ${name.toLowerCase()}: ${fit.repeats} × ${modulus}${rest > 0 ? ` + ${rest}` : ''} in round ${number}.`;
+  }
+  return '';
+}

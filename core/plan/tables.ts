@@ -1,0 +1,66 @@
+/** A plan as tables for other programs: counts of every round and side, and yarn of every colour. */
+import { csvText } from '../document/csv.ts';
+import type { Plan } from './types.ts';
+
+const to = (digits: number, x: number): number => Number(x.toFixed(digits));
+
+/** Counts: a line for each side of each round. Strain in percent. */
+export function countsCsv(plan: Plan): string {
+  const names = new Map(plan.hem.yarns.map((y) => [y.id, y.name]));
+  return csvText([
+    [
+      'round',
+      'name',
+      'yarn',
+      'side',
+      'stitches',
+      'chain spaces',
+      'left over',
+      'adjustment',
+      'too long or short %',
+      'stitches in the round',
+    ],
+    ...plan.rounds.flatMap((round) =>
+      round.sides.map(({ tally, fit, strain }, i) => [
+        round.number,
+        round.name,
+        names.get(round.yarnId)!,
+        plan.sides[i]!.name,
+        tally.stitches,
+        tally.spaces,
+        fit?.over ?? 0,
+        fit?.change ?? 0,
+        to(2, strain * 100),
+        round.total,
+      ]),
+    ),
+  ]);
+}
+
+/** Yarn: a line for each colour, with the range that the estimate leaves. */
+export function yarnCsv(plan: Plan): string {
+  return csvText([
+    [
+      'yarn',
+      'metres',
+      'grams',
+      'grams at least',
+      'grams at most',
+      'balls',
+      'grams in the basket',
+      'balls to buy',
+      'cost',
+    ],
+    ...plan.yarns.map(({ yarn, quantity, toBuy, cost }) => [
+      yarn.name,
+      to(1, quantity.metres),
+      to(1, quantity.grams),
+      to(1, quantity.grams * (1 - quantity.spread)),
+      to(1, quantity.grams * (1 + quantity.spread)),
+      quantity.balls,
+      yarn.haveG,
+      toBuy,
+      cost === null ? null : to(2, cost),
+    ]),
+  ]);
+}

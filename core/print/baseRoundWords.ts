@@ -1,0 +1,98 @@
+/** The base round in words: corners, and side by side what is worked into the edge. */
+import { isDisc } from '../piece/outline.ts';
+import { CROSSINGS, tallerStitch, type CrossingId } from '../base/crossings.ts';
+import { listWords } from '../say/lists.ts';
+import { placementWords } from './run.ts';
+import type { Edge, SpotKind } from '../piece/edge.ts';
+import type { Plan, SidePlan } from '../plan/types.ts';
+import { sideActs, type Along, type Procedure } from '../procedure/acts.ts';
+import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
+import { WORDS } from '../terms/words.ts';
+
+/** What is worked along each side, sides that are worked alike told together. */
+export function baseSideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+  const groups = new Map<string, string[]>();
+  for (const { side, along } of sideActs(procedure)) {
+    const { name } = plan.sides[side]!;
+    const words = alongEdge(plan, plan.sides[side]!, along, language);
+    groups.set(words, [...(groups.get(words) ?? []), name]);
+  }
+  const circle = isDisc(plan.body.outline);
+  return [...groups].map(([words, names]) => {
+    const where = circle ? 'All around' : `Side${names.length === 1 ? '' : 's'} ${listWords(names)}`;
+    return `${where}: ${words}`;
+  });
+}
+
+function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language): string {
+  if (along.into !== 'edge') throw new Error('the base round goes into the edge of the piece');
+  const { edge, choice, count } = side;
+  const { stitch } = plan.hem.base;
+  const each = choice.school === 'clusters' ? 'each group' : 'each';
+  const chains = along.chains === 0 ? '' : `, ch ${along.chains} before and after ${each}`;
+  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge)}${chains}: ${placementWords(along.placement, edge, language)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
+}
+
+/** What a side is to the eye, and which way its rows come. */
+function edgeWords({ spots, numbering }: Edge): string {
+  const has = (kind: SpotKind): boolean => spots.some((s) => s.kind === kind);
+  if (numbering.noun === 'row') {
+    if (spots.length === 1) return 'the row end';
+    return numbering.from === 'first'
+      ? `the row ends, from row 1 up to row ${spots.length}`
+      : `the row ends, from row ${spots.length} down to row 1`;
+  }
+  if (has('foundation chain')) return 'the foundation chain';
+  if (has('block')) return 'the blocks';
+  if (has('hole')) return 'the holes';
+  return has('gap') ? 'the groups' : 'the edge';
+}
+
+/** Where in a row end several stitches go. */
+const rowEndWords = ({ edge, placement }: SidePlan): string =>
+  edge.spots.some((s, i) => s.kind === 'row end' && placement[i]! > 1)
+    ? ' Work into the top and the body of the end stitch of a row that takes several.'
+    : '';
+
+/** How the seams of a side are crossed, those crossed alike told together. */
+function seamsWords(crossings: readonly CrossingId[], stitch: StitchKind, language: Language): string {
+  const groups = new Map<string, number[]>();
+  crossings.forEach((crossing, seam) => {
+    const words = crossingWords(crossing, stitch, language);
+    groups.set(words, [...(groups.get(words) ?? []), seam + 1]);
+  });
+  if (groups.size === 0) return '';
+  if (groups.size === 1) {
+    const where = crossings.length === 1 ? 'the seam' : `each of the ${crossings.length} seams`;
+    return `; at ${where}: ${[...groups][0]![0]}`;
+  }
+  return [...groups]
+    .map(([words, seams]) => `; at seam${seams.length > 1 ? 's' : ''} ${listWords(seams)}: ${words}`)
+    .join('');
+}
+
+/** How one seam between motifs is crossed, said to the letter. */
+function crossingWords(crossing: CrossingId, stitch: StitchKind, language: Language): string {
+  const own = abbreviation(stitch, language);
+  switch (crossing) {
+    case 'both':
+      return `1 ${own} in each of its two corner spaces`;
+    case 'three':
+      return `1 ${own} in its first corner space, ${own}2tog over both, 1 ${own} in its second`;
+    case 'together':
+      return `${own}2tog over its two corner spaces`;
+    case 'tall':
+      return `1 ${abbreviation(tallerStitch(stitch), language)} into the dip of the seam`;
+    case 'seam':
+      return `1 ${own} through the seam`;
+    case 'skip':
+      return `nothing, ${WORDS[language].skip} it`;
+  }
+}
+
+/** The name of a crossing on a screen, with its stitch. */
+export function crossingName(crossing: CrossingId, stitch: StitchKind, language: Language): string {
+  if (crossing === 'tall')
+    return `one taller stitch (${abbreviation(tallerStitch(stitch), language)}) into the dip`;
+  return crossing === 'skip' ? `${WORDS[language].skip} it` : CROSSINGS[crossing].name;
+}

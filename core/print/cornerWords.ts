@@ -1,0 +1,136 @@
+/** What goes into the corners of a round, in words, and where their markers go. */
+import { listWords, ordinal } from '../say/lists.ts';
+import { printCorner, printGroup, printStitch } from '../notation/print.ts';
+import type { Plan } from '../plan/types.ts';
+import { orderOfWork, type InOrder } from '../procedure/order.ts';
+import { actsOf, type CornerPlace, type Procedure, type Worked, type ActOf } from '../procedure/acts.ts';
+import { IN_NOTHING } from '../ring/ring.ts';
+import { countsAsStitch, isChainRun, isOrnament } from '../ring/stitch.ts';
+import type { Language } from '../terms/stitches.ts';
+import { cornerName } from './placeWords.ts';
+
+/** What goes into each corner, corners that take the same told together. */
+export function cornerLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+  const { round } = procedure;
+  if (round.ring.centres.length === 0) return [];
+  const acts = actsOf(procedure, 'corner').filter((a) => a.part !== 'first');
+  const ofRing = round.layout.sides.length < plan.sides.length;
+  if (ofRing) return ringCornerLines(plan, procedure, acts, language);
+  const byCorner = [...acts].sort((a, b) => a.corner - b.corner);
+  const words = byCorner.map((a) => cornerActWords(plan, procedure, a, language));
+  const groups = new Map<string, number[]>();
+  words.forEach((w, corner) => groups.set(w, [...(groups.get(w) ?? []), corner]));
+  return [...groups].map(([told, corners]) =>
+    groups.size === 1
+      ? `Corner: ${told}.`
+      : `Corner${corners.length === 1 ? '' : 's'} ${listWords(corners.map((c) => cornerName(plan, c)))}: ${told}.`,
+  );
+}
+
+/** What goes into one corner, and where its marker goes. */
+export function cornerActWords(
+  plan: Plan,
+  { round }: Procedure,
+  act: ActOf<'corner'>,
+  language: Language,
+): string {
+  // What lies on the face of another round leaves the markers where they are.
+  const mark = round.written?.recipe.surface
+    ? ''
+    : markWords(orderOfWork(round), round.layout.corners[act.corner]!, act.centre);
+  return `${cornerWords(act, plan, language)}${mark}`;
+}
+
+/** Where a pattern runs past the corners, only what is done otherwise there. */
+function ringCornerLines(
+  plan: Plan,
+  procedure: Procedure,
+  acts: readonly ActOf<'corner'>[],
+  language: Language,
+): readonly string[] {
+  const { recipe } = procedure.round.written!;
+  if (recipe.corner.group.length === 0) return [];
+  const { ring } = procedure.round;
+  const group = recipe.corner.group;
+  const taken = acts.filter(({ corner }) => {
+    const { start, length } = ring.centres[corner]!;
+    if (length === 0) return false;
+    const place = ring.into[start];
+    const size = ring.made.length;
+    let first = start;
+    while (ring.into[(first - 1 + size) % size] === place && place !== IN_NOTHING)
+      first = (first - 1 + size) % size;
+    return group.every(
+      (s, k) => ring.made[(first + k) % size] === s && ring.into[(first + k) % size] === place,
+    );
+  });
+  if (taken.length === 0) return [];
+  const twoStitches = taken.some(({ into }) => into.on === 'two stitches');
+  const names = taken.map(({ corner }) => cornerName(plan, corner));
+  return [
+    `Corner${names.length === 1 ? '' : 's'} ${listWords(names)}: ${printGroup(group, language)} in ${twoStitches ? 'the first of the two corner sts' : 'the corner st'}, where 1 would go.`,
+  ];
+}
+
+/** What goes into a corner. What stands here, the reader of patterns takes apart again. */
+function cornerWords({ recipe, into, corner }: ActOf<'corner'>, plan: Plan, language: Language): string {
+  if (into.on === 'edge') return `${printGroup(recipe.group, language)} in ${plan.body.cornerPlaces[corner]}`;
+  if (into.on === 'two stitches' && recipe.pair) {
+    return `${printGroup(recipe.pair[0], language)} in the first of the two corner sts, ${printGroup(recipe.pair[1], language)} in the second`;
+  }
+  const only = recipe.group[0];
+  if (recipe.group.length === 1 && only?.form === 'together') {
+    const beside = (only.legs - 1) / 2;
+    return `${printStitch(only, language)} over the corner st and the ${beside === 1 ? 'one' : `${beside} sts`} on each side of it`;
+  }
+  if (recipe.skipped) return 'nothing';
+  const words = printCorner(recipe, language, cornerPlaceWords(into))
+    .replace('in between', 'between')
+    .replace('over between', 'over');
+  return words === 'walk round' ? `${walkWords(into)}` : words;
+}
+
+const walkWords = (into: CornerPlace): string =>
+  into.on === 'space'
+    ? `1 st in each chain of the corner ch-${into.chains} sp, as along the sides`
+    : into.on === 'two stitches'
+      ? '1 st in each of the two corner sts, as along the sides'
+      : into.on === 'picot'
+        ? '1 st in the corner picot, as along the sides'
+        : '1 st in the corner st, as along the sides';
+
+function cornerPlaceWords(into: CornerPlace): string {
+  switch (into.on) {
+    case 'space':
+      return `the corner ch-${into.chains} sp`;
+    case 'two stitches':
+      return 'between the two corner sts';
+    case 'picot':
+      return 'the corner picot';
+    default:
+      return 'the corner st';
+  }
+}
+
+/** Where the marker goes. */
+function markWords(order: InOrder, span: Worked, centre: Worked): string {
+  if (centre.length === 0) return '';
+  const offset = (((centre.start - span.start) % order.size) + order.size) % order.size;
+  const stitches = Array.from({ length: span.length }, (_, k) => order.stitch(span.start + k));
+  const middle = stitches[offset];
+  if (!middle) return '';
+  if (isChainRun(middle)) {
+    const alike = stitches.flatMap((s, k) => (isChainRun(s) && s.chains === middle.chains ? [k] : []));
+    return alike.length === 1
+      ? `; pm in the new ch-${middle.chains} sp`
+      : `; pm in the ${ordinal(alike.indexOf(offset) + 1)} of the ${alike.length} new ch-${middle.chains} sps`;
+  }
+  if (isOrnament(middle)) return `; pm in the ${middle.form}`;
+  const counted = stitches.flatMap((s, k) => (countsAsStitch(s) ? [k] : []));
+  if (counted.length === 1) return '; pm in it';
+  const number = counted.indexOf(offset) + 1;
+  if (number === 0) return '';
+  const which =
+    centre.length === 2 ? `the ${ordinal(number)} and ${ordinal(number + 1)}` : `the ${ordinal(number)}`;
+  return `; pm in ${which} of the ${counted.length}`;
+}

@@ -1,0 +1,268 @@
+/** The written pattern of a plan, as sections of lines; the callers lay them out. */
+import { isDisc } from '../piece/outline.ts';
+import { stitchOf, type Stitch } from '../ring/stitch.ts';
+import type { Plan } from '../plan/types.ts';
+import { problemLine } from '../problems.ts';
+import { abbreviation, type Language } from '../terms/stitches.ts';
+import { hookLabel } from '../terms/yarnWeights.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import { WORDS, capital } from '../terms/words.ts';
+import { yarnOf } from '../document/hem.ts';
+import { cornerLines } from './cornerWords.ts';
+import { endLines, startLines } from './startWords.ts';
+import { baseSideLines } from './baseRoundWords.ts';
+import { makingOf } from './making.ts';
+import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../say/measures.ts';
+import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
+import { termsOf } from './abbreviations.ts';
+import { stitchWords } from './stitchWords.ts';
+import { whichSideOf } from '../piece/piece.ts';
+
+export interface PatternLine {
+  /** `written` is crochet that the reader of patterns reads back; `care` says what is wrong and how to mend it. */
+  readonly kind: 'plain' | 'written' | 'counts' | 'care' | 'caution';
+  readonly text: string;
+}
+
+export interface Section {
+  readonly heading: string;
+  readonly lines: readonly PatternLine[];
+  /** Numbers of the rounds that it tells; none for other sections. */
+  readonly rounds: readonly number[];
+}
+
+export interface WrittenPattern {
+  readonly title: string;
+  readonly language: Language;
+  readonly sections: readonly Section[];
+}
+
+/** The pattern of a plan in a language. */
+export function writtenPattern(
+  plan: Plan,
+  language: Language = plan.hem.preferences.language,
+): WrittenPattern {
+  const folded = foldRounds(plan, language);
+  const told = [
+    materials(plan, language),
+    ...specialStitches(plan, language),
+    notes(plan, language),
+    baseSection(plan, language),
+    ...folded.map((f) => roundsSection(plan, f)),
+    finishing(plan, language),
+  ];
+  return {
+    title: plan.hem.name,
+    language,
+    sections: [terms(plan, told, language), ...told],
+  };
+}
+
+const line =
+  (kind: PatternLine['kind']) =>
+  (text: string): PatternLine => ({ kind, text });
+const plain = line('plain');
+
+function section(heading: string, lines: readonly PatternLine[], rounds: readonly number[] = []): Section {
+  return { heading, lines, rounds };
+}
+
+/** Every stitch that is worked, each once, the commonest kinds first. */
+function stitchesUsed(plan: Plan): readonly Stitch[] {
+  const used = new Map<Stitch, number>();
+  for (const { ring } of plan.rounds) for (const s of ring.made) used.set(s, (used.get(s) ?? 0) + 1);
+  return [...used].sort((a, b) => b[1] - a[1]).map(([s]) => s);
+}
+
+function terms(plan: Plan, told: readonly Section[], language: Language): Section {
+  const texts = told.flatMap((s) => s.lines.map((l) => l.text));
+  return section(`Terms: ${language.toUpperCase()} crochet terms throughout`, [
+    plain(termsOf(texts, language).join(' · ')),
+    plain(`Written for a ${plan.hem.preferences.hand}-handed crocheter.`),
+  ]);
+}
+
+function materials(plan: Plan, language: Language): Section {
+  const { preferences, gauge } = plan.hem;
+  const yarnLines = plan.yarns
+    .filter((y) => y.quantity.metres > 0)
+    .map(({ yarn, quantity }) => {
+      const grams = rangeWords(quantity.grams, quantity.spread);
+      const length = yarnLengthWords(quantity.metres, preferences.length);
+      return `${yarn.name}: about ${length}, ${grams} g: ${plural(quantity.balls, 'ball')} of ${yarn.ballG} g.`;
+    });
+  const calibrated = plan.yarns.some((y) => y.quantity.metres > 0 && y.calibration.basis !== 'rule of thumb');
+  const hooks = [...new Set(plan.rounds.map((r) => r.hookMm))].filter((mm) => mm !== gauge.hookMm);
+  const corners = plan.body.outline.turns.length;
+  const inches = preferences.length === 'in';
+  const stitches = Math.round(gauge.stitchesPer10Cm * (inches ? 10.16 : 10)) / 10;
+  return section('Piece and materials', [
+    plain(
+      `Piece ${sizeWords(plan.bodySize, preferences.length)}; with its border ${sizeWords(plan.finishedSize, preferences.length)}` +
+        `${plan.hem.blocking === 1 ? '' : `, after blocking about ${sizeWords(plan.blockedSize, preferences.length)}`}. ` +
+        `The border is ${lengthWords(plan.borderWidthMm, preferences.length)} wide.`,
+    ),
+    plain(
+      `Hook ${hookLabel(gauge.hookMm, language)}${hooks.length > 0 ? `, and ${hooks.map((mm) => hookLabel(mm, language)).join(', ')} where a round says so` : ''}. ` +
+        `${capital(WORDS[language].gauge)}: ${stitches} ${abbreviation('sc', language)} = ${inches ? '4 in' : '10 cm'}. Try it first: another ${WORDS[language].gauge} changes size and yarn.`,
+    ),
+    ...yarnLines.map(plain),
+    plain(
+      `The whole border: ${plural(plan.rounds.length - 1, 'round')} after the base round, ${plan.rounds.reduce((sum, r) => sum + r.total, 0)} sts, about ${yarnLengthWords(
+        plan.yarns.reduce((sum, y) => sum + y.quantity.metres, 0),
+        preferences.length,
+      )}.`,
+    ),
+    plain(
+      calibrated
+        ? 'Yarn is estimated, and surer for what was weighed. Buy for the higher number, in one dye lot.'
+        : 'Yarn is estimated: it can be a fifth too high or too low. Buy for the higher number, in one dye lot.',
+    ),
+    plain(
+      `Also: ${corners > 0 ? `${corners + 1} stitch markers, one for each corner and one for the start of the round` : 'a stitch marker for the start of the round'}; a needle for the ends.`,
+    ),
+  ]);
+}
+
+/** Stitches that a crocheter may not know by their name. */
+function isSpecial(s: Stitch): boolean {
+  return (
+    s.form !== 'plain' || s.loop !== 'both' || s.post !== 'none' || s.kind === 'esc' || s.kind === 'hhdc'
+  );
+}
+
+function specialStitches(plan: Plan, language: Language): readonly Section[] {
+  // A post or a loop is told once for each kind of stitch; a group of chains is no special stitch.
+  const special = stitchesUsed(plan).filter((s) => isSpecial(s));
+  if (special.length === 0) return [];
+  const told = new Map(special.map((s) => [stitchWords(s, language), s]));
+  return [
+    section(
+      'Special stitches',
+      [...told].map(([name, s]) => {
+        const steps = makingOf(stitchOf(s), language).map((step) => step.words);
+        return plain(`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${steps.join('. ')}.`);
+      }),
+    ),
+  ];
+}
+
+function notes(plan: Plan, language: Language): Section {
+  const corners = !isDisc(plan.body.outline);
+  const { skip } = WORDS[language];
+  return section('Before you begin', [
+    ...directionLines(plan, language).map(plain),
+    plain('Work over the tail.'),
+    ...(corners
+      ? [
+          plain(
+            'Mark each corner stitch or corner space as you make it (pm: place marker). Move the marker up every round. Count from marker to marker; do not count the marked sts.',
+          ),
+          plain(`The first st after a corner hides behind it: do not ${skip} it.`),
+        ]
+      : []),
+    plain(
+      corners
+        ? '“Turn” means flip the work over. At a corner, just carry on along the next side.'
+        : '“Turn” means flip the work over. Count the round when you come back to the start marker.',
+    ),
+    plain(
+      `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or lead on, and do not work into them.`,
+    ),
+    // What is not worked cannot be told in its own place.
+    ...plan.problems
+      .filter(
+        (p) =>
+          p.code === 'round-too-large' || p.code === 'round-makes-nothing' || p.code.startsWith('written-'),
+      )
+      .map((p) => line('care')(`Take care: ${problemLine(p)}`)),
+    ...(plan.hem.notes.trim() ? plan.hem.notes.trim().split(/\n+/).map(plain) : []),
+  ]);
+}
+
+/** Which way round the work goes, and which side is which. */
+function directionLines(plan: Plan, language: Language): readonly string[] {
+  const right = plan.hem.preferences.hand === 'right';
+  const along = right ? 'from right to left' : 'from left to right';
+  const around = right ? WORDS[language].counterclockwise : 'clockwise';
+  if (isDisc(plan.body.outline)) {
+    return [`With the right side facing, work ${along}: you go around ${around}.`];
+  }
+  const names = plan.sides.map((s) => s.name);
+  const order =
+    names.length > 8
+      ? `${names.slice(0, 3).join(', ')} and so on to ${names[names.length - 1]}`
+      : names.join(', ');
+  return [
+    `With the right side facing, work ${along} along each side. Go around ${around}: ${order}.`,
+    whichSide(plan),
+  ];
+}
+
+function whichSide({ hem, sides }: Plan): string {
+  const last = sides[sides.length - 1]!.name;
+  const own = whichSideOf(hem.piece) ?? `Side A lies along the top of the plan, ${last} leads up to it.`;
+  return `${own} The plan shows which is which.`;
+}
+
+function baseSection(plan: Plan, language: Language): Section {
+  const procedure = proceduresOf(plan)[0]!;
+  const { round } = procedure;
+  return section(
+    `Base round (${yarnOf(plan.hem, round.yarnId).name})`,
+    [
+      ...(round.hookMm === plan.hem.gauge.hookMm
+        ? []
+        : [plain(`Hook ${hookLabel(round.hookMm, language)}.`)]),
+      ...startLines(plan, procedure, language).map(plain),
+      ...baseSideLines(plan, procedure, language).map(line('written')),
+      ...cornerLines(plan, procedure, language).map(line('written')),
+      ...endLines(plan, procedure, language).map(plain),
+      line('counts')(countsLine(plan, round)),
+    ],
+    [0],
+  );
+}
+
+function roundsSection(plan: Plan, { rounds, starts, lines, ends }: FoldedRounds): Section {
+  const first = rounds[0]!;
+  const last = rounds[rounds.length - 1]!;
+  const several = rounds.length > 1;
+  const numbers = several ? `Rounds ${first.number}–${last.number}` : `Round ${first.number}`;
+  return section(
+    `${numbers}: ${first.name.toLowerCase()} (${yarnOf(plan.hem, first.yarnId).name})`,
+    [
+      ...partLines(starts).map(plain),
+      ...lines,
+      ...partLines(ends).map(plain),
+      ...rounds.flatMap((round) => {
+        const repeats = repeatsWords(plan, round);
+        return [
+          ...(repeats
+            ? [
+                line('counts')(
+                  several ? repeats.replace('Repeats', `Repeats in round ${round.number}`) : repeats,
+                ),
+              ]
+            : []),
+          line('counts')(countsLine(plan, round, several)),
+        ];
+      }),
+    ],
+    rounds.map((r) => r.number),
+  );
+}
+
+function finishing(plan: Plan, language: Language): Section {
+  const ends = 2 * proceduresOf(plan).filter(({ start }) => start?.joins).length;
+  const unit = plan.hem.preferences.length;
+  return section('Finishing', [
+    plain(
+      `Fasten off. ${capital(WORDS[language].weaveIn)} ${plural(ends, 'end')}: ${lengthWords(50, unit)} one way, then back. Block to ${sizeWords(plan.blockedSize, unit)}.`,
+    ),
+    line('caution')(
+      'Caution: acrylic melts: no hot iron, no close steam. Wool felts: no hot water, no rubbing. Count your pins in and out.',
+    ),
+    line('caution')('Caution: rest and stretch your hands often. Stop if they hurt.'),
+  ]);
+}

@@ -1,0 +1,137 @@
+/** A round after the base round in words, and rounds that repeat folded into one telling. */
+import { isDisc } from '../piece/outline.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
+import { problemLine } from '../problems.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import type { Procedure } from '../procedure/acts.ts';
+import { isOneInEach, sidePattern as patternSteps, placeKindsUsed, plainStitchOf } from '../ring/recipe.ts';
+import { abbreviation, type Language } from '../terms/stitches.ts';
+import { cornerLines } from './cornerWords.ts';
+import { adjustmentLines, sideLines } from './sideWords.ts';
+import { endLines, joinPlaceWords, startLines } from './startWords.ts';
+import { plural } from '../say/measures.ts';
+
+export interface RoundLine {
+  readonly kind: 'plain' | 'written' | 'care' | 'caution';
+  readonly text: string;
+}
+
+/** What begins or ends some of the rounds that are told together. */
+export interface PartWords {
+  readonly rounds: readonly RoundPlan[];
+  readonly texts: readonly string[];
+}
+
+/** Rounds that are worked and told alike: one, or several running. How they begin and end may differ. */
+export interface FoldedRounds {
+  readonly rounds: readonly RoundPlan[];
+  readonly starts: readonly PartWords[];
+  readonly lines: readonly RoundLine[];
+  readonly ends: readonly PartWords[];
+}
+
+/** The rounds after the base round; those of one entry that read alike are folded. */
+export function foldRounds(plan: Plan, language: Language): readonly FoldedRounds[] {
+  const folded: {
+    rounds: RoundPlan[];
+    starts: PartWords[];
+    lines: readonly RoundLine[];
+    ends: PartWords[];
+  }[] = [];
+  for (const procedure of proceduresOf(plan).slice(1)) {
+    const { round } = procedure;
+    const lines = roundLines(plan, procedure, language);
+    const starts = startLines(plan, procedure, language);
+    const ends = endLines(plan, procedure, language);
+    const last = folded[folded.length - 1];
+    const same =
+      plan.rounds[round.number - 1]!.yarnId === round.yarnId &&
+      last?.rounds[0]!.written!.entry === round.written!.entry &&
+      last.lines.length === lines.length &&
+      last.lines.every((l, i) => l.text === lines[i]!.text);
+    if (same) {
+      last.rounds.push(round);
+      addPart(last.starts, round, starts);
+      addPart(last.ends, round, ends);
+    } else {
+      folded.push({
+        rounds: [round],
+        starts: [{ rounds: [round], texts: starts }],
+        lines,
+        ends: [{ rounds: [round], texts: ends }],
+      });
+    }
+  }
+  return folded;
+}
+
+function addPart(parts: PartWords[], round: RoundPlan, texts: readonly string[]): void {
+  const last = parts[parts.length - 1]!;
+  if (last.texts.join('\n') === texts.join('\n')) {
+    parts[parts.length - 1] = { rounds: [...last.rounds, round], texts };
+  } else parts.push({ rounds: [round], texts });
+}
+
+/** The lines of parts, each led by the rounds that it is for where they are not all. */
+export function partLines(parts: readonly PartWords[]): readonly string[] {
+  return parts.flatMap(({ rounds, texts }) => {
+    if (parts.length === 1) return texts;
+    const [first, last] = [rounds[0]!.number, rounds[rounds.length - 1]!.number];
+    return texts.map((text) => `In round${first === last ? ` ${first}` : `s ${first}–${last}`}: ${text}`);
+  });
+}
+
+/** What is done in a round between its start and its end; counts, which differ from round to round, are told apart. */
+function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly RoundLine[] {
+  const { round } = procedure;
+  const written = (text: string): RoundLine => ({ kind: 'written', text });
+  const caution = round.written!.family?.caution;
+  return [
+    ...explanations(round, language).map((text): RoundLine => ({ kind: 'plain', text })),
+    ...sideLines(plan, procedure, language).map(written),
+    ...cornerLines(plan, procedure, language).map(written),
+    ...adjustmentLines(plan, procedure, language).map(written),
+    ...plan.problems
+      .filter((p) => p.where.in === 'round' && p.where.number === round.number)
+      .map((p): RoundLine => ({ kind: 'care', text: `Take care: ${problemLine(p)}` })),
+    ...(caution ? [{ kind: 'caution' as const, text: `Caution: ${caution}` }] : []),
+  ];
+}
+
+/** Places that a maker may not know by their name. */
+function explanations({ written }: RoundPlan, language: Language): readonly string[] {
+  const { recipe } = written!;
+  const kinds = placeKindsUsed(recipe.side);
+  const st = abbreviation(plainStitchOf(recipe).kind, language);
+  return [
+    ...(kinds.has('pair') ? [`In a pair means between the two ${st} of it, not in either of them.`] : []),
+    ...(recipe.surface && kinds.has('post')
+      ? ['A scale goes down one post of a pair and, after its chain, up the post of the partner.']
+      : []),
+    ...(kinds.has('gap') ? ['A gap is the space between two groups, with or without a chain over it.'] : []),
+  ];
+}
+
+/** How often the repeat is worked; nothing for a plain round, whose repeats are its stitches. */
+export function repeatsWords(plan: Plan, round: RoundPlan): string | null {
+  const { recipe } = round.written!;
+  if (isOneInEach(patternSteps(recipe.side)) && recipe.scope === 'side') return null;
+  if (recipe.scope === 'ring' || isDisc(plan.body.outline)) {
+    return `Repeats: ${round.sides[0]!.fit!.repeats} in the round.`;
+  }
+  return `Repeats: ${round.sides.map((s, i) => `${plan.sides[i]!.name} ${s.fit!.repeats}`).join(' · ')}.`;
+}
+
+/** Counts of every side, and where the join lies. @param named the round by its number, among others told with it */
+export function countsLine(plan: Plan, round: RoundPlan, named = false): string {
+  const spaces = (count: number): string => (count > 0 ? ` and ${plural(count, 'ch-sp')}` : '');
+  const of = named ? ` after round ${round.number}` : '';
+  if (isDisc(plan.body.outline)) {
+    return `Count${of}: ${round.total} sts${spaces(round.sides[0]!.tally.spaces)} in all.`;
+  }
+  const sides = round.sides.map(
+    ({ tally }, i) => `${plan.sides[i]!.name} ${tally.stitches}${spaces(tally.spaces)}`,
+  );
+  const join = joinPlaceWords(plan, proceduresOf(plan)[round.number]!);
+  return `Count${of} from marker to marker: ${sides.join(' · ')}. In all: ${round.total} sts.${join ? ` ${join}` : ''}`;
+}

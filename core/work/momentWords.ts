@@ -1,0 +1,53 @@
+/** What to mind at the right moment of the work, beside what to do. */
+import type { Plan } from '../plan/types.ts';
+import type { Language } from '../terms/stitches.ts';
+import { WORDS } from '../terms/words.ts';
+import { stepsOf, type WorkStep } from './steps.ts';
+import { ballsEnding } from './balls.ts';
+import { plural } from '../say/measures.ts';
+
+export interface Moment {
+  readonly kind: 'moment' | 'caution';
+  readonly text: string;
+}
+
+const moment = (text: string): Moment => ({ kind: 'moment', text });
+const caution = (text: string): Moment => ({ kind: 'caution', text });
+
+export function momentsOf(plan: Plan, number: number, step: WorkStep, language: Language): readonly Moment[] {
+  const round = plan.rounds[number]!;
+  const { skip, weaveIn } = WORDS[language];
+  const found: Moment[] = [];
+  if (number === 0 && step.does === 'begin') {
+    found.push(
+      caution(
+        'Caution: keep hook, needle and pins away from small children. Fringes, tassels and cords are not for babies; follow local safety advice.',
+      ),
+    );
+  }
+  const startsSide =
+    step.act?.do === 'side' &&
+    step.act.part !== 'from the start' &&
+    stepsOf(plan, number, 'side').some((s) => s.act === step.act && s.from === step.from);
+  if (startsSide && round.ring.centres.length > 0 && round.layout.sides.length > 1) {
+    found.push(moment(`The next st hides behind the corner: do not ${skip} it.`));
+  }
+  if (step.does === 'begin' && number > 0 && plan.rounds[number - 1]!.yarnId !== round.yarnId) {
+    found.push(moment(`New yarn: leave a tail of 15 cm, and ${weaveIn} both ends when there is time.`));
+  }
+  if (step.does === 'make') {
+    for (const { name, ball } of ballsEnding(plan, number, step)) {
+      const which = ball === null ? `The ball of ${name}` : `Ball ${ball} of ${name}`;
+      found.push(moment(`${which} ends about here: have the next one at hand.`));
+    }
+  }
+  if (step.does === 'end') {
+    const counts = round.sides.map((s, i) => `${plan.sides[i]!.name} ${s.tally.stitches}`).join(' · ');
+    found.push(moment(`Before you join, count: ${counts}.`));
+    found.push(moment('Lay it flat and look: does every side lie flat?'));
+    const ends = plan.rounds[number + 1]?.yarnId === round.yarnId ? 0 : 1;
+    if (ends > 0) found.push(moment(`${plural(ends, 'end')} more to ${weaveIn}.`));
+    found.push(caution('Rest the hands and stretch them; stop when they hurt.'));
+  }
+  return found;
+}

@@ -1,0 +1,154 @@
+/** What may be wrong with a count, and what can be done about it, in words. */
+import type { Plan, RoundPlan } from '../plan/types.ts';
+import { oppositeSides } from '../piece/symmetry.ts';
+import { differences, type Cause, type SideCounts, type WorkSlip } from './recount.ts';
+import { facingApart, type Repair } from './repairs.ts';
+import type { Left, RipPlace } from './progress.ts';
+import { quietChange } from '../stack/stack.ts';
+import { changeWords, solutionWords } from '../fit/fitWords.ts';
+import { listWords } from '../say/lists.ts';
+import { plural, timeWords, yarnLengthWords } from '../say/measures.ts';
+import { cornerName, sideWords } from '../print/placeWords.ts';
+import { WORDS } from '../terms/words.ts';
+import { cornerAfter, orderOfWork } from '../procedure/order.ts';
+
+/** What may have happened, and how far back to look. */
+export function causeWords(plan: Plan, { slip, back }: Cause): string {
+  return `${slipWords(plan, slip)}. Look about ${plural(back, 'st')} back.`;
+}
+
+function slipWords(plan: Plan, slip: WorkSlip): string {
+  const { skip } = WORDS[plan.hem.preferences.language];
+  switch (slip.kind) {
+    case 'hidden stitch':
+      return `The first st after corner ${cornerName(plan, slip.corner)} hides behind the corner: it may have been ${skip === 'skip' ? 'skipped' : 'missed'}`;
+    case 'corner':
+      return `Corner ${cornerName(plan, slip.corner)} may have been worked without its increase`;
+    case 'join':
+      return `The slip stitch of the join may have been taken for a st, on ${sideWords(plan, slip.side)}`;
+    case 'repeat':
+      return slip.missed
+        ? `A repeat may be missing on ${sideWords(plan, slip.side)}`
+        : `There may be a repeat too many on ${sideWords(plan, slip.side)}`;
+    case 'missed motif':
+      return `The stitches of one motif may be missing on ${sideWords(plan, slip.side)}`;
+    case 'places':
+      return slip.count < 0
+        ? `Somewhere on ${sideWords(plan, slip.side)} ${plural(-slip.count, 'place')} may have been passed over`
+        : `Somewhere on ${sideWords(plan, slip.side)} ${plural(slip.count, 'place')} may have been worked into twice`;
+  }
+}
+
+/** What a repair is, and what it costs. */
+export function repairWords(plan: Plan, repair: Repair): string {
+  switch (repair.kind) {
+    case 'rip':
+      return repair.made === 0 ? 'Rip back to the beginning of the round' : 'Rip back to the corner';
+    case 'fudge':
+      return fudgeWords(plan, repair.fudge!, repair.round!);
+    case 'quiet':
+      return `Go on, and make up for it in round ${repair.round}: ${quietWords(plan, repair)}`;
+    case 'refit': {
+      const { solution, plan: then } = repair.refit!;
+      return `Go on, and fit what comes to what is there: ${solutionWords(then, solution)}`;
+    }
+    case 'leave':
+      return 'Go on with what is there';
+  }
+}
+
+/** What a round that is to come does otherwise than was planned. */
+function quietWords(plan: Plan, { round, then }: Repair): string {
+  const [was, is] = [plan.rounds[round!]!.written!, then.rounds[round!]!.written!];
+  const changes = plan.sides.map((_, side) => quietChange(is, side) - quietChange(was, side));
+  return changeWords(
+    changes,
+    plan.sides.map((s) => s.name),
+  );
+}
+
+/** What is done in the last place before a corner. */
+function fudgeWords(plan: Plan, { side, more }: NonNullable<Repair['fudge']>, round: number): string {
+  const { travel } = orderOfWork(plan.rounds[round]!);
+  const corner = cornerName(plan, cornerAfter(side, plan.sides.length, travel));
+  return more > 0
+    ? `Work ${plural(more, 'st')} more into the last place before corner ${corner}`
+    : `Before corner ${corner}, take the last ${-2 * more} sts out and work 2 together${more < -1 ? ' twice' : ''}`;
+}
+
+/** What comes off, such as “212 sts come off, about 10 min of work. About 4 m of yarn come free.” */
+export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
+  `${plural(stitches, 'st')} ${stitches === 1 ? 'comes' : 'come'} off, about ${timeWords(minutes)} of work. About ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn come free.`;
+
+/** What a repair costs, and what comes of it. */
+export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, then }: Repair): string {
+  const cost = price.stitches > 0 ? priceWords(plan, price) : 'Nothing is ripped.';
+  const seen =
+    kind === 'leave' && shows > 0
+      ? facingApart(plan, then)
+          .map(({ sides: [a, b], by }) => {
+            const [more, fewer] = by > 0 ? [a, b] : [b, a];
+            return `${plan.sides[fewer]!.name} stays ${plural(Math.abs(by), 'st')} short of ${plan.sides[more]!.name}.`;
+          })
+          .join(' ')
+      : shows === 0
+        ? 'It does not show.'
+        : shows <= 2
+          ? 'It hardly shows.'
+          : 'It can be seen.';
+  const fits =
+    uneven.length === 0
+      ? 'Then every round fits.'
+      : `Then round${uneven.length === 1 ? '' : 's'} ${listWords(uneven.map(String))} ${uneven.length === 1 ? 'does' : 'do'} not fit.`;
+  const flat =
+    lies === 'flat'
+      ? 'Lies flat.'
+      : lies === 'blocks out'
+        ? 'Flattens with blocking.'
+        : 'Does not lie flat everywhere.';
+  return [cost, fits, flat, ...(seen ? [seen] : [])].join(' ');
+}
+
+/** A place that can be ripped back to. */
+export function ripPlaceWords(plan: Plan, { round, made, corner }: RipPlace): string {
+  const name = round === 0 ? 'the base round' : `round ${round}`;
+  if (made === 0) return round === 0 ? 'All of the border' : `All of ${name}`;
+  return corner === null ? `To the end of ${name}` : `To corner ${cornerName(plan, corner)} of ${name}`;
+}
+
+/** Down to where the border is known to be good. */
+export const goodWords = (round: RoundPlan | null): string =>
+  round === null
+    ? 'No round has been counted and found right yet.'
+    : round.number === 0
+      ? 'The base round is good, by its count or its look.'
+      : `Up to round ${round.number} it is good, by count or look.`;
+
+/** What to compare a count with: the side that faces it, and the last count of it that was right. */
+export function comparedWords(plan: Plan, number: number, found: SideCounts): string {
+  const round = plan.rounds[number]!;
+  const facing = new Map(oppositeSides(plan.body).flatMap(([a, b]) => [[a, b] as const, [b, a] as const]));
+  return differences(round, found)
+    .flatMap((off, side): readonly string[] => {
+      if (off === 0) return [];
+      const other = facing.get(side);
+      const right = plan.rounds.findLast(
+        (r) => r.number < number && r.done !== null && r.done.found[side] === r.done.planned[side],
+      );
+      const name = plan.sides[side]!.name;
+      const there = other === undefined ? null : (found[other] ?? round.done?.found[other] ?? null);
+      return [
+        ...(other === undefined
+          ? []
+          : [
+              `${name} faces ${plan.sides[other]!.name}, which ${there === null ? 'is to have' : 'has'} ${there ?? round.sides[other]!.tally.stitches}.`,
+            ]),
+        ...(right
+          ? [
+              `${name} was right in ${right.number === 0 ? 'the base round' : `round ${right.number}`}, with ${right.sides[side]!.tally.stitches}.`,
+            ]
+          : []),
+      ];
+    })
+    .join(' ');
+}

@@ -1,0 +1,117 @@
+/** The places that a round is worked into, numbered as its maker meets them. */
+import { ACROSS_SEAM } from '../base/crossings.ts';
+import { spotNoun } from '../base/schools.ts';
+import { isDisc } from '../piece/outline.ts';
+import type { Plan } from '../plan/types.ts';
+import { actsOf, type Procedure } from '../procedure/acts.ts';
+import { orderOfWork, type InOrder } from '../procedure/order.ts';
+import { inTravel, spotOf } from '../procedure/place.ts';
+import { sidePattern, placeKindsUsed, waysOf } from '../ring/recipe.ts';
+import { IN_NOTHING, entryOf, isGap, placesInSpan, type PlaceKind } from '../ring/ring.ts';
+import { isChainRun, placesTaken } from '../ring/stitch.ts';
+import { placesBetween } from '../ring/turning.ts';
+import type { Language } from '../terms/stitches.ts';
+import { placeNoun } from '../print/placeWords.ts';
+
+/** The places that a round may be worked into, in the order of work. */
+export class Places {
+  private readonly all: readonly number[];
+  private readonly numbers: ReadonlyMap<number, number>;
+  /** For each side the number of its first place; none where a round is not worked side by side. */
+  private readonly begins = new Map<number, number>();
+  private readonly order: InOrder;
+  /** Whether the round goes back into places that it has passed over. */
+  readonly goBack: boolean;
+
+  constructor(
+    private readonly plan: Plan,
+    private readonly procedure: Procedure,
+    private readonly language: Language,
+  ) {
+    const { round } = procedure;
+    const { written } = round;
+    this.order = orderOfWork(round);
+    const way = written ? waysOf(written.recipe, !isDisc(plan.body.outline)).own : [];
+    const { head, body, tail } = sidePattern(way);
+    this.goBack = [...head, ...body, ...tail].some((s) => s.do === 'work' && s.at === 'skipped');
+    const below = plan.rounds[round.onto]?.ring;
+    const { travel } = this.order;
+    const kinds = placeKindsUsed(way);
+    if (!below || !written) {
+      // Spots of the edge are numbered as they come, corners among them.
+      const spots = plan.body.edges.reduce((sum, e) => sum + e.spots.length + 1, 0);
+      this.all = Array.from({ length: spots }, (_, i) => i);
+    } else if (isDisc(plan.body.outline) || written.recipe.scope === 'ring') {
+      this.all = inTravel(placesInSpan(below, { start: 0, length: below.made.length }, kinds), travel);
+    } else {
+      const recipes = new Map(actsOf(procedure, 'corner').map((act) => [act.corner, act.recipe]));
+      const sides = plan.sides.map((_, side) => {
+        const [before, after] = [side, (side + 1) % plan.sides.length].map((c) => recipes.get(c));
+        const corners = [before ?? written.recipe.corner, after ?? written.recipe.corner] as const;
+        return { side, places: inTravel(placesBetween(below, side, kinds, corners), travel) };
+      });
+      const all: number[] = [];
+      for (const { side, places } of travel === 1 ? sides : sides.reverse()) {
+        this.begins.set(side, all.length);
+        all.push(...places);
+      }
+      this.all = all;
+    }
+    this.numbers = new Map(this.all.map((place, i) => [place, i]));
+  }
+
+  /** Places passed over from one number to another, round the ring; below 0 where it goes back. */
+  over(from: number, to: number): number {
+    const size = this.all.length;
+    const over = (((to - from - 1) % size) + size) % size;
+    return this.goBack && over > size / 2 ? over - size : over;
+  }
+
+  /** The number of the first place of a side; undefined where a round is not worked side by side. */
+  beginOf(side: number): number | undefined {
+    return this.begins.get(side);
+  }
+
+  /** What a place is called; null for what goes into none. */
+  nounOf(place: number): string | null {
+    if (place === IN_NOTHING) return null;
+    const { round } = this.procedure;
+    if (round.onto < 0) return edgeNoun(this.plan, place, this.language);
+    const { ring } = this.plan.rounds[round.onto]!;
+    const kind: PlaceKind = isGap(place)
+      ? 'gap'
+      : isChainRun(ring.made[entryOf(place)]!)
+        ? 'space'
+        : 'stitch';
+    return placeNoun(kind, 1);
+  }
+
+  /**
+   * The numbers of the places that an entry takes up, and the last of them: one, or for stitches worked together as many
+   * as it has legs. On the edge those are of one kind: over a seam, the spaces on either side; over a corner, the corner.
+   *
+   * @param w the entry, in the order of work
+   */
+  usedBy(w: number): { readonly from: number; readonly to: number; readonly last: number } | null {
+    const place = this.order.into(w);
+    const number = this.numbers.get(place);
+    if (number === undefined) return null;
+    const more = placesTaken(this.order.stitch(w)) - 1;
+    if (this.procedure.round.onto < 0) {
+      // Over a seam, whose spot lies between the two spaces.
+      const to = more > 0 && spotOf(this.plan, number).on === 'edge' ? number + ACROSS_SEAM : number;
+      return { from: number, to, last: to };
+    }
+    // Worked against the order of the ring, a place is known by the last of those that are taken together.
+    if (this.order.travel === -1) return { from: number - more, to: number, last: place };
+    return { from: number, to: number + more, last: this.all[(number + more) % this.all.length]! };
+  }
+}
+
+/** What a place of the edge is called. */
+export function edgeNoun(plan: Plan, place: number, language: Language): string {
+  const at = spotOf(plan, place);
+  return at.on === 'edge corner'
+    ? plan.body.cornerPlaces[at.corner]!
+    : spotNoun(plan.body.edges[at.side]!.spots[at.spot]!, language);
+}
