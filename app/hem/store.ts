@@ -1,4 +1,7 @@
 /** The open hem: its edits, its undo, its plan, and its saving. */
+import { isPlanProblem } from '../../core/plan/problems.ts';
+import { editProblem } from '../../core/edits/problems.ts';
+import { hemProblem } from './problems.ts';
 import {
   changesBetween,
   inverted,
@@ -15,7 +18,7 @@ import { LIMITS } from '../../core/limits.ts';
 import { performed, type Edit } from '../../core/edits/edit.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { inAll, problem, type Problem } from '../../core/problems.ts';
+import { inAll, type Problem } from '../../core/problems.ts';
 import { workedRounds } from '../../core/record/record.ts';
 import { Saving, type SavingParts, type SavingState } from './saving.ts';
 import type { UndoStep, UndoSteps } from '../storage/records.ts';
@@ -102,7 +105,7 @@ export class HemStore {
   note(...deeds: readonly Deed[]): boolean {
     if (deeds.length === 0) return true;
     if (this.hem.record.length + deeds.length > LIMITS.events) {
-      return this.refuse([problem('record-full', inAll('the hem'), { most: LIMITS.events })]);
+      return this.refuse([hemProblem('record-full', inAll('the hem'), { most: LIMITS.events })]);
     }
     const at = this.parts.now().toISOString();
     const record = deeds.reduce((all, deed) => noted(all, deed, this.parts.page, at), this.hem.record);
@@ -138,7 +141,7 @@ export class HemStore {
     if (workedRounds(this.hem.record).length > 0 && changes.every(({ part }) => isBegunOn(part))) {
       // Taking it back would change nothing that is seen: what was done before it can still be reached.
       move();
-      this.refuse([problem('begun-stays', { in: 'edit', label }, {})]);
+      this.refuse([editProblem('begun-stays', { in: 'edit', label }, {})]);
       return this.announce();
     }
     const hem = settleReferences(withChanges(this.hem, changes), [this.hem]);
@@ -146,7 +149,7 @@ export class HemStore {
     else {
       // What it would bring back no longer goes with the rest: it is given up, so that what lies before it can be reached.
       move();
-      this.refuse([problem('step-gone', { in: 'edit', label: 'undo' }, { what: label })]);
+      this.refuse([hemProblem('step-gone', { in: 'edit', label: 'undo' }, { what: label })]);
       this.announce();
     }
   }
@@ -189,14 +192,14 @@ export class HemStore {
       plan = this.planner(changed);
     } catch (error) {
       return this.refuse([
-        problem('not-planned', { in: 'edit', label }, { detail: (error as Error).message.slice(0, 200) }),
+        hemProblem('not-planned', { in: 'edit', label }, { detail: (error as Error).message.slice(0, 200) }),
       ]);
     }
     const beyond = beyondLimits(plan).find((p) => !beyondLimits(this.state.plan).includes(p));
     if (beyond && beyondLimits(this.state.plan).length === 0) return this.refuse([beyond]);
     const bytes = hemBytes(changed);
     if (bytes > LIMITS.hemBytes && bytes > hemBytes(this.hem))
-      return this.refuse([problem('hem-too-large', inAll('this hem'), { most: LIMITS.hemBytes / 1e6 })]);
+      return this.refuse([hemProblem('hem-too-large', inAll('this hem'), { most: LIMITS.hemBytes / 1e6 })]);
     move();
     this.hem = changed;
     this.saving.edited(changed, label, this.steps);
@@ -245,4 +248,4 @@ export class HemStore {
 const isBegunOn = (part: string): boolean => part === 'piece' || part.startsWith('base.');
 
 const beyondLimits = (plan: Plan): readonly Problem[] =>
-  plan.problems.filter((p) => p.code === 'round-too-large');
+  plan.problems.filter((p) => isPlanProblem(p, 'round-too-large'));

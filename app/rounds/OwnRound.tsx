@@ -3,7 +3,8 @@ import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { writeRound } from '../../core/edits/rounds.ts';
 import { parseRound } from '../../core/notation/parse.ts';
-import { remedyFor, whatIsWrong, type Problem, whereWords } from '../../core/problems.ts';
+import { wordNotRead } from '../../core/notation/problems.ts';
+import { problemLine, type Problem } from '../../core/problems.ts';
 import { needsOf } from '../../core/ring/recipe.ts';
 import type { Language } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
@@ -61,7 +62,7 @@ export function OwnRound({ entry, language }: OwnRoundProps) {
       ) : (
         outcome.problems.map((p, i) => (
           <p key={i} className="problem small" role="alert">
-            <Marked text={written.text} problem={p} /> {whereWords(p.where)}: {whatIsWrong(p)}. {remedyFor(p)}
+            <Marked text={written.text} problem={p} /> {problemLine(p)}
           </p>
         ))
       )}
@@ -74,8 +75,8 @@ const AROUND = 24;
 
 /** The word that a fault is about, marked in what stands around it. */
 function Marked({ text, problem }: { readonly text: string; readonly problem: Problem }) {
-  if (problem.code !== 'written-unreadable') return null;
-  const { word } = problem.values;
+  const word = wordNotRead(problem);
+  if (word === null) return null;
   const at = text.indexOf(word);
   if (at < 0) return null;
   const end = at + word.length;

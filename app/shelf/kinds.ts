@@ -1,5 +1,6 @@
 /** What a file is, told from its first bytes and its name, so that one of another kind is answered in plain words. */
-import { problem, type Problem, inAll } from '../../core/problems.ts';
+import { shelfProblem } from './problems.ts';
+import { type Problem, inAll } from '../../core/problems.ts';
 
 type FileKind = 'hem' | 'zip' | 'table' | 'other';
 
@@ -76,7 +77,7 @@ export function fileKind(name: string, head: Uint8Array): Told {
   const start = String.fromCharCode(...head.subarray(0, 256));
   const other = (kind: string, remedy: string): Told => ({
     kind: 'other',
-    problem: problem('file-of-another-kind', inAll('the file'), { kind, remedy: remedy.trim() }),
+    problem: shelfProblem('file-of-another-kind', inAll('the file'), { kind, remedy: remedy.trim() }),
   });
   const mark = MARKS.find((m) => m.starts.some((s) => start.startsWith(s)));
   if (mark) return other(mark.kind, mark.remedy);

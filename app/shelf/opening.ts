@@ -1,4 +1,6 @@
 /** Files that come in: hem files, backups, and tables of side counts or motifs. */
+import { shelfProblem } from './problems.ts';
+import { documentProblem } from '../../core/document/problems.ts';
 import { nanoid } from 'nanoid';
 import { changePiece } from '../../core/document/changePiece.ts';
 import { checkHem } from '../../core/document/check.ts';
@@ -14,7 +16,7 @@ import {
 } from '../../core/document/opened.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { beyondPlanning, outlineProblems, type Piece } from '../../core/piece/piece.ts';
-import { failed, problem, type Outcome, type Problem, inAll } from '../../core/problems.ts';
+import { failed, type Outcome, type Problem, inAll } from '../../core/problems.ts';
 import { fileKind } from './kinds.ts';
 
 /** Reads a file of a backup, away from the page. @param told hears how many hems of how many have been read */
@@ -35,7 +37,7 @@ export async function readFiles(
 ): Promise<OpenedFiles> {
   const reading = { newId: () => nanoid(10), now };
   const read = async (file: File): Promise<OpenedFiles> => {
-    if (file.size === 0) return refusedFile(file.name, [problem('file-empty', inAll('the file'))]);
+    if (file.size === 0) return refusedFile(file.name, [documentProblem('file-empty', inAll('the file'))]);
     if (file.size > LIMITS.fileBytes) return refusedFile(file.name, [tooLarge(file.size, LIMITS.fileBytes)]);
     const { kind, problem: other } = fileKind(
       file.name,
@@ -56,14 +58,17 @@ export async function readFiles(
       opened.push(await read(file));
     } catch {
       // A folder, or a file that has been moved away since it was chosen.
-      opened.push(refusedFile(file.name, [problem('file-unreadable', inAll('the file'))]));
+      opened.push(refusedFile(file.name, [shelfProblem('file-unreadable', inAll('the file'))]));
     }
   }
   return allOpened(opened);
 }
 
 const tooLarge = (bytes: number, most: number): Problem =>
-  problem('file-too-large', inAll('the file'), { megabytes: (bytes / 1e6).toFixed(1), most: most / 1e6 });
+  shelfProblem('file-too-large', inAll('the file'), {
+    megabytes: (bytes / 1e6).toFixed(1),
+    most: most / 1e6,
+  });
 
 /** A new hem on the piece that a table describes. */
 function hemOfTable(text: string, fileName: string, now: Date): Outcome<Hem> {

@@ -1,8 +1,9 @@
 /** A hem with its record on its way to another device: as links, each small enough to be read as a code by a camera. */
+import { storageProblem } from './problems.ts';
 import { nanoid } from 'nanoid';
 import type { Hem } from '../../core/document/hem.ts';
 import { LIMITS } from '../../core/limits.ts';
-import { failed, inAll, problem, type Outcome } from '../../core/problems.ts';
+import { failed, inAll, type Outcome } from '../../core/problems.ts';
 import { LINK_PATH, hemOfLink, lettersOf } from './link.ts';
 import type { Cupboard } from './cupboard.ts';
 import { settings } from './settings.ts';
@@ -79,7 +80,7 @@ type WaitingRoom = Pick<Cupboard, 'get' | 'set'>;
 /** Takes a part with those that came before it. They wait in this browser until the last has come. */
 export async function arrived(fragment: string, waiting: WaitingRoom = settings): Promise<Arrived> {
   const part = carriedPart(fragment);
-  if (!part) return { of: 1, missing: [], hem: failed(problem('link-broken', inAll('the link'))) };
+  if (!part) return { of: 1, missing: [], hem: failed(storageProblem('link-broken', inAll('the link'))) };
   const kept = await waiting.get(WAITING);
   const before = isWaiting(kept) && kept.tag === part.tag && kept.of === part.of ? kept.parts : {};
   const parts: Readonly<Record<string, string>> = { ...before, [part.number]: part.letters };

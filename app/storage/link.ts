@@ -1,10 +1,11 @@
 /** A small hem as a link: compressed in the part after “#”, which a browser sends to nobody. */
+import { storageProblem } from './problems.ts';
 import { deflateSync, strFromU8, strToU8 } from 'fflate';
 import { checkHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { inflated } from '../../core/document/zip.ts';
 import { LIMITS } from '../../core/limits.ts';
-import { failed, problem, type Outcome, inAll } from '../../core/problems.ts';
+import { failed, type Outcome, inAll } from '../../core/problems.ts';
 
 /** Letters of a link that mail and messages still carry whole. */
 export const LONGEST_LINK = 8000;
@@ -27,16 +28,16 @@ export function lettersOf(hem: Hem): string {
 
 /** The hem in the fragment of a link, with or without its “#”. It is unpacked only as far as a hem can reach. */
 export function hemOfLink(fragment: string): Outcome<Hem> {
-  if (fragment.length > LIMITS.linkLetters) return failed(problem('link-too-long', inAll('the link')));
+  if (fragment.length > LIMITS.linkLetters) return failed(storageProblem('link-too-long', inAll('the link')));
   let value: unknown;
   try {
     const letters = fragment.replace(/^#/, '').replaceAll('-', '+').replaceAll('_', '/');
     const packed = Uint8Array.from(atob(letters), (c) => c.charCodeAt(0));
     const bytes = inflated(packed, LIMITS.fileBytes);
-    if (bytes === null) return failed(problem('link-too-long', inAll('the link')));
+    if (bytes === null) return failed(storageProblem('link-too-long', inAll('the link')));
     value = JSON.parse(strFromU8(bytes));
   } catch {
-    return failed(problem('link-broken', inAll('the link')));
+    return failed(storageProblem('link-broken', inAll('the link')));
   }
   return checkHem(value);
 }

@@ -1,8 +1,9 @@
 /** What is kept of a hem, and how it is read: nothing that storage holds is believed before it is checked. */
+import { storageProblem } from './problems.ts';
 import { checkHem } from '../../core/document/check.ts';
 import { FORMAT } from '../../core/document/format.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { failed, problem, type Outcome, inAll } from '../../core/problems.ts';
+import { failed, type Outcome, inAll } from '../../core/problems.ts';
 import type { PartChange } from '../../core/document/parts.ts';
 
 export interface KeptHem {
@@ -57,7 +58,7 @@ export function readRecord(id: string, value: unknown): RecordFound {
 
 /** A hem that storage holds, checked. It answers to the name under which it is kept. */
 export function readKept(id: string, raw: unknown): Outcome<Hem> {
-  if (!isRecord(raw)) return failed(problem('record-damaged', inAll('this hem')));
+  if (!isRecord(raw)) return failed(storageProblem('record-damaged', inAll('this hem')));
   const outcome = checkHem(raw);
   if (!outcome.ok || outcome.value.id === id) return outcome;
   return { ok: true, value: { ...outcome.value, id } };

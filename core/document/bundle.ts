@@ -3,10 +3,11 @@
  * wanted the photos of the work. One file where all find room in it, else several, each of which opens by itself: what is
  * written stays within the limits of what is read.
  */
+import { documentProblem } from './problems.ts';
 import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
 import { HANDS_FILE } from '../hands/wishes.ts';
 import { LIMITS } from '../limits.ts';
-import { done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, type Outcome, type Problem } from '../problems.ts';
 import { writeHem } from './check.ts';
 import { fileName } from './fileName.ts';
 import type { Hem } from './hem.ts';
@@ -133,10 +134,11 @@ export function readBundle(bytes: Uint8Array, limits: BundleLimits = LIMITS): Ou
     const files = hems.map((entry) => ({ name: entry.name, text: strFromU8(unpacked(entry)) }));
     const photos = photosIn(entries, limits);
     const hands = handsIn(entries);
-    if (files.length + photos.length === 0) return failed(problem('bundle-empty', inAll('the backup')));
+    if (files.length + photos.length === 0)
+      return failed(documentProblem('bundle-empty', inAll('the backup')));
     return done({ files, photos, hands });
   } catch {
-    return failed(problem('bundle-unreadable', inAll('the backup')));
+    return failed(documentProblem('bundle-unreadable', inAll('the backup')));
   }
 }
 
@@ -177,4 +179,4 @@ function beyondLimits(sizes: readonly number[], limits: BundleLimits): Problem |
 }
 
 const tooLarge = (most: number, of: string): Problem =>
-  problem('bundle-too-large', inAll('the backup'), { most, of });
+  documentProblem('bundle-too-large', inAll('the backup'), { most, of });

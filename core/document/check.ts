@@ -1,11 +1,13 @@
 /** Is a file a sound project? Every fault is named at once, by place and remedy. */
+import { commonProblem } from '../problems.ts';
+import { documentProblem } from './problems.ts';
 import type { ErrorObject } from 'ajv';
 import { schoolCount, type BaseRound } from '../base/baseRound.ts';
 import { schoolsFor } from '../base/schools.ts';
 import { LIMITS } from '../limits.ts';
 import { beyondPlanning, bodyOf } from '../piece/piece.ts';
 import type { Edge } from '../piece/edge.ts';
-import { at, done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
+import { at, done, failed, inAll, type Outcome, type Problem } from '../problems.ts';
 import type { Family } from '../rounds/family.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { FORMAT, VERSION } from './format.ts';
@@ -15,10 +17,10 @@ import { validate } from './validate.generated.js';
 
 /** Reads the text of a project file. */
 export function readHem(text: string): Outcome<Hem> {
-  if (text.trim() === '') return failed(problem('file-empty', inAll('the file')));
+  if (text.trim() === '') return failed(documentProblem('file-empty', inAll('the file')));
   const value = jsonOf(text);
   if (value === undefined) {
-    return failed(problem('file-cut-off', inAll('the file'), { line: soundLines(text) }));
+    return failed(documentProblem('file-cut-off', inAll('the file'), { line: soundLines(text) }));
   }
   return checkHem(value);
 }
@@ -63,9 +65,9 @@ export function writeHem(hem: Hem): string {
 /** Checks a value that claims to be a project; one of an older version is brought up to the one in force. */
 export function checkHem(value: unknown): Outcome<Hem> {
   const head = (typeof value === 'object' && value !== null ? value : {}) as Record<string, unknown>;
-  if (head.format !== FORMAT) return failed(problem('file-not-a-hem', at('format')));
+  if (head.format !== FORMAT) return failed(documentProblem('file-not-a-hem', at('format')));
   if (typeof head.version === 'number' && head.version > VERSION) {
-    return failed(problem('file-too-new', at('version'), { version: head.version, known: VERSION }));
+    return failed(documentProblem('file-too-new', at('version'), { version: head.version, known: VERSION }));
   }
   const file = migrate(value);
   if (!validate(file)) return failed(...(validate.errors ?? []).map(schemaProblem));
@@ -88,14 +90,15 @@ function schemaProblem(error: ErrorObject): Problem {
             .replace(/^must be object,null$/, 'must be an object, or null')
             .replace(/^must be (number|string|boolean)$/, 'must be a $1')
             .replace(/^must be (integer|array|object)$/, 'must be an $1');
-  return problem('value-unsound', at(where), { where, detail });
+  return documentProblem('value-unsound', at(where), { where, detail });
 }
 
 /** What a schema cannot say: names that must exist, sides that must match, limits of sums. */
 function soundness(hem: Hem): readonly Problem[] {
   const found: Problem[] = [];
   for (const key of ['created', 'changed'] as const) {
-    if (!isDate(hem[key])) found.push(problem('date-unsound', at(key), { date: hem[key].slice(0, 40) }));
+    if (!isDate(hem[key]))
+      found.push(documentProblem('date-unsound', at(key), { date: hem[key].slice(0, 40) }));
   }
   for (const key of ['yarns', 'rounds', 'weighIns', 'kept'] as const) found.push(...newIds(hem[key], key));
   const yarns = new Set(hem.yarns.map((y) => y.id));
@@ -125,7 +128,7 @@ function eventProblems(event: WorkEvent, gauge: Hem['gauge'], place: string): re
   if (sound.has(event)) return [];
   const found: Problem[] = [];
   if (!isDate(event.at))
-    found.push(problem('date-unsound', at(`${place}at`), { date: event.at.slice(0, 40) }));
+    found.push(documentProblem('date-unsound', at(`${place}at`), { date: event.at.slice(0, 40) }));
   if (event.did === 'began' && event.ground) {
     const { piece, base } = event.ground;
     const beyond = beyondPlanning(piece, at(`${place}ground.piece`));
@@ -145,14 +148,14 @@ const isDate = (text: string): boolean =>
 function newIds(list: readonly { readonly id: string }[], place: string): readonly Problem[] {
   const seen = new Set<string>();
   return list.flatMap(({ id }, i) => {
-    if (seen.has(id)) return [problem('id-twice', at(`${place}.${i}.id`), { id })];
+    if (seen.has(id)) return [documentProblem('id-twice', at(`${place}.${i}.id`), { id })];
     seen.add(id);
     return [];
   });
 }
 
 const knownYarn = (yarns: ReadonlySet<string>, yarn: string, place: string): readonly Problem[] =>
-  yarns.has(yarn) ? [] : [problem('yarn-unknown', at(place), { yarn })];
+  yarns.has(yarn) ? [] : [documentProblem('yarn-unknown', at(place), { yarn })];
 
 function roundProblems(
   rounds: readonly RoundEntry[],
@@ -164,24 +167,26 @@ function roundProblems(
   rounds.forEach((round, i) => {
     const here = `${place}rounds.${i}`;
     if (round.start && round.start.side >= sides) {
-      found.push(problem('side-unknown', at(`${here}.start.side`), { side: round.start.side, sides }));
+      found.push(
+        documentProblem('side-unknown', at(`${here}.start.side`), { side: round.start.side, sides }),
+      );
     }
     round.yarns.forEach((yarn, k) => found.push(...knownYarn(yarns, yarn, `${here}.yarns.${k}`)));
     if (round.family === OWN) {
-      if (round.written === null) found.push(problem('own-round-empty', at(`${here}.written`)));
+      if (round.written === null) found.push(documentProblem('own-round-empty', at(`${here}.written`)));
       return;
     }
     const family = familyById(round.family);
     if (family) found.push(...choiceProblems(round, family, here));
     else {
       const known = FAMILIES.map((f) => f.id).join(', ');
-      found.push(problem('family-unknown', at(`${here}.family`), { family: round.family, known }));
+      found.push(documentProblem('family-unknown', at(`${here}.family`), { family: round.family, known }));
     }
   });
   const count = workedRounds(rounds);
   if (count > LIMITS.rounds)
     found.push(
-      problem('too-many', at(`${place}rounds`), { count, of: 'worked rounds', most: LIMITS.rounds }),
+      commonProblem('too-many', at(`${place}rounds`), { count, of: 'worked rounds', most: LIMITS.rounds }),
     );
   return found;
 }
@@ -198,7 +203,7 @@ function choiceProblems(round: RoundEntry, family: Family, place: string): reado
   return chosen.flatMap(([what, choice, offered]) => {
     if ((offered as readonly unknown[]).includes(choice)) return [];
     return [
-      problem('choice-not-here', at(`${place}.${what}`), {
+      documentProblem('choice-not-here', at(`${place}.${what}`), {
         family: name,
         what,
         choice: String(choice),
@@ -221,10 +226,11 @@ function baseProblems(
   const { side } = base.start;
   const found: Problem[] = [];
   const sides = edges.length;
-  if (side >= sides) found.push(problem('side-unknown', at(`${place}base.start.side`), { side, sides }));
+  if (side >= sides)
+    found.push(documentProblem('side-unknown', at(`${place}base.start.side`), { side, sides }));
   if (base.sides.length !== sides) {
     const counts = { found: base.sides.length, needed: sides };
-    return [...found, problem('sides-mismatch', at(`${place}base.sides`), counts)];
+    return [...found, documentProblem('sides-mismatch', at(`${place}base.sides`), counts)];
   }
   let stitches = 0;
   edges.forEach((edge, i) => {
@@ -232,12 +238,12 @@ function baseProblems(
     const schools = schoolsFor(edge);
     if (!schools.includes(choice.school)) {
       const values = { school: choice.school, known: schools.join(', ') };
-      found.push(problem('school-not-here', at(`${place}base.sides.${i}.school`), values));
+      found.push(documentProblem('school-not-here', at(`${place}base.sides.${i}.school`), values));
     } else stitches += choice.count ?? schoolCount(choice.school, edge, base, choice, stitchWidthMm);
   });
   if (stitches > LIMITS.stitchesInRound) {
     const values = { count: stitches, of: 'stitches in the base round', most: LIMITS.stitchesInRound };
-    found.push(problem('too-many', at(`${place}base`), values));
+    found.push(commonProblem('too-many', at(`${place}base`), values));
   }
   return found;
 }

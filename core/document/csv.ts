@@ -1,7 +1,8 @@
 /** Tables: what a hem computes, out as CSV; counts of sides and grids of motifs, in from CSV. */
+import { documentProblem } from './problems.ts';
 import Papa from 'papaparse';
 import { LIMITS } from '../limits.ts';
-import { done, failed, inAll, inLine, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, inLine, type Outcome, type Problem } from '../problems.ts';
 import type { CountedPiece } from '../piece/counted/counted.schema.ts';
 import type { GridPiece } from '../piece/grid/grid.schema.ts';
 
@@ -20,7 +21,7 @@ export const csvText = (rows: readonly (readonly Cell[])[]): string =>
 /** Columns may be set apart by comma, semicolon or tab: which, is told from the text. */
 function rowsOf(text: string): Outcome<readonly (readonly string[])[]> {
   const beyond = (most: number, of: string): Outcome<never> =>
-    failed(problem('csv-too-long', inAll('the table'), { most, of }));
+    failed(documentProblem('csv-too-long', inAll('the table'), { most, of }));
   if (text.length > LIMITS.hemBytes) return beyond(LIMITS.hemBytes, 'letters');
   const { data } = Papa.parse<readonly string[]>(text.replace(/^\uFEFF/, ''), {
     delimitersToGuess: [',', ';', '\t'],
@@ -55,7 +56,7 @@ export function readCounts(text: string): Outcome<CountedPiece> {
   });
   const missing = (['length', 'stitches'] as const).filter((c) => !at.has(c));
   if (missing.length > 0)
-    return failed(problem('csv-column-missing', inLine(1), { columns: missing.join(' and ') }));
+    return failed(documentProblem('csv-column-missing', inLine(1), { columns: missing.join(' and ') }));
   const inches = /\bin(ch(es)?)?\b/i.test(head[at.get('length')!]!);
   const problems: Problem[] = [];
   const filled = lines
@@ -68,7 +69,9 @@ export function readCounts(text: string): Outcome<CountedPiece> {
       const sound = cell !== '' && value >= least && value <= most && (!whole || Number.isInteger(value));
       if (!sound) {
         const wanted = `${whole ? 'a whole number' : 'a number'} from ${least} to ${most}`;
-        problems.push(problem('csv-number', inLine(line, column), { cell: cell || 'nothing', wanted }));
+        problems.push(
+          documentProblem('csv-number', inLine(line, column), { cell: cell || 'nothing', wanted }),
+        );
       }
       return value;
     };
@@ -82,8 +85,9 @@ export function readCounts(text: string): Outcome<CountedPiece> {
           : 360 / filled.length,
     };
   });
-  if (filled.length === 0) problems.push(problem('csv-no-lines', inLine(2)));
-  if (filled.length > 40) problems.push(problem('csv-too-many-sides', inLine(42), { sides: filled.length }));
+  if (filled.length === 0) problems.push(documentProblem('csv-no-lines', inLine(2)));
+  if (filled.length > 40)
+    problems.push(documentProblem('csv-too-many-sides', inLine(42), { sides: filled.length }));
   return problems.length > 0 ? failed(...problems) : done({ kind: 'counted', sides });
 }
 
@@ -101,15 +105,15 @@ export function readGrid(text: string): Outcome<GridPiece['cells']> {
       .map((cell, x) => {
         const word = cell.toLowerCase();
         if (!MOTIF.has(word) && !EMPTY.has(word)) {
-          problems.push(problem('csv-cell', inLine(y + 1, x + 1), { cell }));
+          problems.push(documentProblem('csv-cell', inLine(y + 1, x + 1), { cell }));
         }
         return MOTIF.has(word) ? '#' : '.';
       })
       .join(''),
   );
   const across = Math.max(0, ...cells.map((row) => row.length));
-  if (!cells.some((row) => row.includes('#'))) problems.push(problem('csv-no-lines', inLine(1)));
+  if (!cells.some((row) => row.includes('#'))) problems.push(documentProblem('csv-no-lines', inLine(1)));
   if (across > 60 || cells.length > 60)
-    problems.push(problem('csv-too-large', inAll('the grid'), { across, down: cells.length }));
+    problems.push(documentProblem('csv-too-large', inAll('the grid'), { across, down: cells.length }));
   return problems.length > 0 ? failed(...problems) : done(cells.map((row) => row.padEnd(across, '.')));
 }

@@ -1,4 +1,5 @@
 /** Edits of the base round. */
+import { editProblem } from './problems.ts';
 import { isAtJoin, type BaseRound, type RowRates, type SideChoice } from '../base/baseRound.ts';
 import type { CrossingId } from '../base/crossings.ts';
 import type { SchoolId } from '../base/schools.ts';
@@ -7,7 +8,7 @@ import type { Hem } from '../document/hem.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import { bodyOf } from '../piece/piece.ts';
-import { inAll, problem } from '../problems.ts';
+import { inAll } from '../problems.ts';
 import { beforeWork, type Edit } from './edit.ts';
 
 const onBase =
@@ -53,7 +54,7 @@ export const placeByEye = (
 ): Edit =>
   beforeWork(`${name} by eye`, (hem) => {
     if (isAtJoin(bodyOf(hem.piece).edges[side]!, spot)) {
-      return problem('part-gone', inAll('the base round'), { what: 'a spot outside the seams' });
+      return editProblem('part-gone', inAll('the base round'), { what: 'a spot outside the seams' });
     }
     return onSides([side], (choice) => {
       const { [String(spot)]: _, ...others } = choice.spots;

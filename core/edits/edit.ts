@@ -3,10 +3,11 @@
  * invariants of the document are kept here and not in screens: whatever edits follow each other, the check accepts
  * what they leave.
  */
+import { editProblem } from './problems.ts';
 import { checkHem } from '../document/check.ts';
 import type { Hem } from '../document/hem.ts';
 import { workedRounds } from '../record/record.ts';
-import { done, failed, inAll, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, type Outcome, type Problem } from '../problems.ts';
 
 export interface Edit {
   /** What is done, as undo names it: “side B to 207”. */
@@ -41,12 +42,12 @@ export const beforeWork = (...parts: Parameters<typeof edit>): Edit => ({
 const isProblem = (value: Partial<Hem> | Problem): value is Problem => 'code' in value;
 
 /** Something that an edit was about is not in the hem any more. */
-export const gone = (what: string): Problem => problem('part-gone', inAll('the hem'), { what });
+export const gone = (what: string): Problem => editProblem('part-gone', inAll('the hem'), { what });
 
 /** Does an edit to a hem. What it leaves is sound, or it is not done and the problems say why. */
 export function performed(hem: Hem, { on, label, beforeWork: early }: Edit): Outcome<Hem> {
   if (early && workedRounds(hem.record).length > 0)
-    return failed(problem('begun-stays', { in: 'edit', label }, {}));
+    return failed(editProblem('begun-stays', { in: 'edit', label }, {}));
   const outcome = on(hem);
   return outcome.ok && outcome.value !== hem ? checkHem(outcome.value) : outcome;
 }

@@ -1,7 +1,9 @@
 /** Edits of the stack of rounds, and of borders put aside. */
+import { editProblem } from './problems.ts';
+import { commonProblem } from '../problems.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import { LIMITS } from '../limits.ts';
-import { inAll, problem, type Problem } from '../problems.ts';
+import { inAll, type Problem } from '../problems.ts';
 import { familyById } from '../rounds/registry.ts';
 import { edit, gone, type Edit } from './edit.ts';
 
@@ -89,7 +91,7 @@ export const writeRound = (id: string, text: string): Edit =>
       withEntry(hem, id, (e) =>
         e.family === OWN && e.written
           ? { ...e, written: { ...e.written, text } }
-          : problem('part-gone', inAll('the border'), { what: 'that round' }),
+          : editProblem('part-gone', inAll('the border'), { what: 'that round' }),
       ),
     `written ${id}`,
   );
@@ -153,7 +155,7 @@ export const copyBorder = (id: string, copy: string): Edit =>
   });
 
 const tooMany = (count: number): Problem =>
-  problem('too-many', inAll('the borders'), { count, of: 'borders', most: LIMITS.kept });
+  commonProblem('too-many', inAll('the borders'), { count, of: 'borders', most: LIMITS.kept });
 
 /** Works on a border that was kept; the one in hand is kept in its place. */
 export const takeUpBorder = (id: string, name: string): Edit =>

@@ -1,7 +1,8 @@
 /** Edits of the basket and of what was weighed. */
+import { editProblem } from './problems.ts';
 import type { Hem, WeighIn } from '../document/hem.ts';
 import { familyById } from '../rounds/registry.ts';
-import { inAll, problem, type Problem } from '../problems.ts';
+import { inAll, type Problem } from '../problems.ts';
 import type { Yarn } from '../yarn/yarn.ts';
 import { edit, gone, type Edit } from './edit.ts';
 
@@ -29,7 +30,7 @@ export const removeYarn = (id: string): Edit =>
 
 /** Why a yarn cannot be taken out of the basket; null when it can. */
 export function whyYarnStays(hem: Hem, id: string): Problem | null {
-  if (hem.yarns.length === 1) return problem('yarn-last', inAll('the basket'));
+  if (hem.yarns.length === 1) return editProblem('yarn-last', inAll('the basket'));
   const where = [
     ...(hem.base.yarn === id ? ['in the base round'] : []),
     ...hem.rounds.flatMap((r) =>
@@ -44,7 +45,7 @@ export function whyYarnStays(hem: Hem, id: string): Problem | null {
   ];
   if (where.length === 0) return null;
   const yarn = hem.yarns.find((y) => y.id === id)?.name ?? 'this yarn';
-  return problem('yarn-in-use', inAll('the basket'), { yarn, where: [...new Set(where)].join(', ') });
+  return editProblem('yarn-in-use', inAll('the basket'), { yarn, where: [...new Set(where)].join(', ') });
 }
 
 export const noteWeighing = (weighIn: WeighIn): Edit =>

@@ -1,4 +1,5 @@
 /** What it takes to make a piece so large: plain rounds, which add the same on every side. */
+import { isPlanProblem } from '../plan/problems.ts';
 import type { RoundEntry } from '../document/hem.ts';
 import { addRounds, chooseRound } from '../edits/rounds.ts';
 import type { Edit } from '../edits/edit.ts';
@@ -59,7 +60,7 @@ export function waysToSize(plan: Plan, widthMm: number, heightMm: number): reado
       const outcome = takeSize(plan, { stitch, entry: entry?.id ?? null, times }, 'grown').on(plan.hem);
       if (!outcome.ok) return null;
       const made = planner(outcome.value);
-      return made.problems.some((p) => p.code === 'round-too-large') ? null : made.blockedSize;
+      return made.problems.some((p) => isPlanProblem(p, 'round-too-large')) ? null : made.blockedSize;
     };
     const one = sizeAt(1);
     const two = sizeAt(2);

@@ -1,5 +1,6 @@
 /** What a maker wants of what is learned of their hands: from when on, which of it is used, and what they know better. */
-import { done, failed, inAll, problem, type Outcome } from '../problems.ts';
+import { handsProblem } from './problems.ts';
+import { done, failed, inAll, type Outcome } from '../problems.ts';
 import { PARTS, inOwnWords, type Hands, type HandsPart } from './hands.ts';
 
 /** Something that can be used or not: what is known of stitches, and what lies flat. */
@@ -39,7 +40,7 @@ export const writeWishes = (wishes: HandsWishes): string =>
 
 /** What {@link writeWishes} wrote, or what storage keeps of it. What is unsound is a problem, never half taken. */
 export function readWishes(value: unknown): Outcome<HandsWishes> {
-  const unsound = failed(problem('hands-unreadable', inAll('the file of your hands')));
+  const unsound = failed(handsProblem('hands-unreadable', inAll('the file of your hands')));
   if (typeof value !== 'object' || value === null) return unsound;
   const { since, off, own } = value as Partial<Record<keyof HandsWishes, unknown>>;
   if (since !== null && (typeof since !== 'string' || Number.isNaN(Date.parse(since)))) return unsound;

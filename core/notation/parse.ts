@@ -1,16 +1,8 @@
 /** Written crochet → recipe. The grammar is `written.peggy`; docs/notation.md describes it with examples. */
+import { notationProblem, withExample } from './problems.ts';
 import { abbreviation, stitchCalled, type Language } from '../terms/stitches.ts';
 import { LIMITS } from '../limits.ts';
-import {
-  done,
-  failed,
-  inAll,
-  inLine,
-  problem,
-  type Outcome,
-  type Problem,
-  type ProblemPlace,
-} from '../problems.ts';
+import { done, failed, inAll, inLine, type Outcome, type Problem, type ProblemPlace } from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import {
   placesUsed,
@@ -48,7 +40,7 @@ export function parseRound(said: string, language: Language): Outcome<Recipe> {
   if (outcome.ok) return outcome;
   // Examples are to be right in the language in force.
   const sc = abbreviation('sc', language);
-  return failed(...outcome.problems.map((p) => ({ ...p, values: { ...p.values, sc } }) as Problem));
+  return failed(...outcome.problems.map((p) => withExample(p, sc)));
 }
 
 function read(said: string, language: Language): Outcome<Recipe> {
@@ -75,7 +67,7 @@ const MOST_LEGS = 20;
 /** What in a text is too much to be read at all; found without parsing it. */
 function beyondLimits(text: string): Problem | null {
   if (text.length > LIMITS.writtenLetters) {
-    return problem('written-too-long', inAll('the round'), {
+    return notationProblem('written-too-long', inAll('the round'), {
       letters: text.length,
       most: LIMITS.writtenLetters,
     });
@@ -86,14 +78,15 @@ function beyondLimits(text: string): Problem | null {
     for (const { 0: bracket, index } of line.matchAll(/[[\](){}]/g)) {
       depth += '[({'.includes(bracket) ? 1 : -1;
       if (depth > LIMITS.writtenDepth)
-        return problem('written-too-deep', at(index), { most: LIMITS.writtenDepth });
+        return notationProblem('written-too-deep', at(index), { most: LIMITS.writtenDepth });
     }
     const stars = [...line.matchAll(/\*/g)];
-    if (stars.length > MOST_ASTERISKS) return problem('written-two-open-repeats', at(stars[2]!.index));
+    if (stars.length > MOST_ASTERISKS)
+      return notationProblem('written-two-open-repeats', at(stars[2]!.index));
     for (const { 0: number, index } of line.matchAll(/\d+/g)) {
-      if (Number(number) === 0) return problem('written-zero', at(index));
+      if (Number(number) === 0) return notationProblem('written-zero', at(index));
       if (Number(number) > LIMITS.writtenCount)
-        return problem('written-too-many', at(index), {
+        return notationProblem('written-too-many', at(index), {
           count: number.length > 12 ? `${number.slice(0, 12)}…` : number,
           of: 'at once',
           most: LIMITS.writtenCount,
@@ -124,7 +117,7 @@ function unreadable(text: string, error: InstanceType<typeof WrittenError>): Pro
   for (const e of error.expected ?? []) if (e.type === 'other') expected.add(e.description);
   for (const e of error.expected ?? [])
     if (e.type === 'literal' && e.text.trim()) expected.add(`“${e.text}”`);
-  return problem('written-unreadable', inLine(line, column), {
+  return notationProblem('written-unreadable', inLine(line, column), {
     word,
     expected: [...expected].slice(0, 6).join(', ') || 'something else',
   });
@@ -135,16 +128,17 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   const once = new Map<string, Line>();
   for (const line of lines) {
     const at = inLine(line.location.start.line);
-    if (once.has(line.line)) problems.push(problem('written-line-twice', at, { line: line.line }));
+    if (once.has(line.line)) problems.push(notationProblem('written-line-twice', at, { line: line.line }));
     once.set(line.line, line);
     if ('steps' in line) problems.push(...stepProblems(line.steps, at));
   }
   const along = [...once.values()].find((l) => l.line === 'side' || l.line === 'round');
-  if (!along || !('steps' in along)) problems.push(problem('written-no-side', inAll('the round')));
+  if (!along || !('steps' in along)) problems.push(notationProblem('written-no-side', inAll('the round')));
   if (once.has('side') && once.has('round'))
-    problems.push(problem('written-side-and-round', inAll('the round')));
+    problems.push(notationProblem('written-side-and-round', inAll('the round')));
   const corner = once.get('corner');
-  if (along?.line === 'side' && !corner) problems.push(problem('written-no-corner', inAll('the round')));
+  if (along?.line === 'side' && !corner)
+    problems.push(notationProblem('written-no-corner', inAll('the round')));
   if (problems.length > 0 || !along || !('steps' in along)) return failed(...problems);
 
   const paired = once.get('pair');
@@ -154,7 +148,7 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
   );
   if (atCorner > LIMITS.writtenCount) {
     return failed(
-      problem('written-too-many', inAll('the corner'), {
+      notationProblem('written-too-many', inAll('the corner'), {
         count: atCorner,
         of: 'stitches',
         most: LIMITS.writtenCount,
@@ -189,21 +183,21 @@ function assemble(lines: readonly Line[]): Outcome<Recipe> {
 function stepProblems(steps: readonly RawInstruction[], at: ProblemPlace): readonly Problem[] {
   const problems: Problem[] = [];
   const open = steps.filter((s) => s.do === 'repeat' && s.times === 'to the corner');
-  if (open.length > 1) problems.push(problem('written-two-open-repeats', at));
+  if (open.length > 1) problems.push(notationProblem('written-two-open-repeats', at));
   for (const step of steps) {
     if (step.do !== 'repeat') continue;
     if (step.body.some((inner) => (inner as Instruction).do === 'repeat')) {
-      problems.push(problem('written-repeat-in-repeat', at));
+      problems.push(notationProblem('written-repeat-in-repeat', at));
     }
     const uses = step.body.some((inner) => inner.do === 'skip' || inner.do === 'work');
-    if (!uses) problems.push(problem('written-repeat-uses-nothing', at));
+    if (!uses) problems.push(notationProblem('written-repeat-uses-nothing', at));
   }
   problems.push(...tooMuch(steps, at));
   // A picot or a ball alone holds on to nothing.
   const isWorked = (s: RecipeStep): boolean =>
     s.do === 'work' && s.what.some(({ form }) => form !== 'picot' && form !== 'dot');
   const works = steps.some((s) => (s.do === 'repeat' ? s.body.some(isWorked) : isWorked(s)));
-  if (!works) problems.push(problem('written-no-stitch', at));
+  if (!works) problems.push(notationProblem('written-no-stitch', at));
   return problems;
 }
 
@@ -224,10 +218,10 @@ function tooMuch(steps: readonly RawInstruction[], at: ProblemPlace): readonly P
     }
   }
   const most = LIMITS.writtenSteps;
-  if (made > most) return [problem('written-too-many', at, { count: made, of: 'stitches', most })];
-  if (used > most) return [problem('written-too-many', at, { count: used, of: 'places', most })];
+  if (made > most) return [notationProblem('written-too-many', at, { count: made, of: 'stitches', most })];
+  if (used > most) return [notationProblem('written-too-many', at, { count: used, of: 'places', most })];
   if (legs > MOST_LEGS)
-    return [problem('written-too-many', at, { count: legs, of: 'worked together', most: MOST_LEGS })];
+    return [notationProblem('written-too-many', at, { count: legs, of: 'worked together', most: MOST_LEGS })];
   return [];
 }
 

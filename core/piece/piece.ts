@@ -2,9 +2,10 @@
  * A piece as its maker describes it, whatever its construction. This file is the only door to the constructions: one folder
  * beside it for each, listed in registry.ts.
  */
+import { commonProblem } from '../problems.ts';
 import { remembered } from '../remembered.ts';
 import { LIMITS } from '../limits.ts';
-import { problem, type Problem, type ProblemPlace } from '../problems.ts';
+import { type Problem, type ProblemPlace } from '../problems.ts';
 import type { PieceBefore, Construction, FabricShape, Follow, RowBand } from './construction.ts';
 import type { NewPieceQuestions } from './asked.ts';
 import type { Body } from './edge.ts';
@@ -88,5 +89,5 @@ export function beyondPlanning(piece: Piece, where: ProblemPlace): readonly Prob
   if (own.length > 0) return own;
   const count = construction.spots(piece);
   const of = 'stitches and spaces along its edges';
-  return count > LIMITS.spots ? [problem('too-many', where, { count, of, most: LIMITS.spots })] : [];
+  return count > LIMITS.spots ? [commonProblem('too-many', where, { count, of, most: LIMITS.spots })] : [];
 }

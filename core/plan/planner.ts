@@ -13,7 +13,7 @@ import { hemAsBegun, stackOnBegun } from './begun.ts';
 import { judgeRounds } from './judged.ts';
 import { flatLimitsOf, flatSeen, heightMeasured } from './measured.ts';
 import { looksOf } from './observed.ts';
-import { problemsOf } from './problems.ts';
+import { faultsOf } from './faults.ts';
 import { planRounds, widthWithHook } from './rounds.ts';
 import { planSide, spacingsAlong } from './sides.ts';
 import { Stages } from './stages.ts';
@@ -164,7 +164,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
 
   const borderWidthMm = judged.reduce((most, r) => Math.max(most, r.heightMm), 0);
   const finishedSize = extent(outline, borderWidthMm);
-  const problems = stages.run('problems', problemsOf, {
+  const problems = stages.run('problems', faultsOf, {
     piece: hem.piece,
     body,
     sides,

@@ -1,102 +1,73 @@
-/** What does not fit in a plan, and what would help. */
-import type { Body } from '../piece/edge.ts';
-import { isDisc } from '../piece/outline.ts';
-import { outlineProblems, type Piece } from '../piece/piece.ts';
-import { oppositeSides } from '../piece/symmetry.ts';
-import { inAll, problem, type Problem, inRound } from '../problems.ts';
-import { isPlainPattern, sidePattern } from '../ring/recipe.ts';
-import { PLACE_NAMES } from '../terms/places.ts';
-import { isEven, type RoundPlan, type SidePlan } from './types.ts';
+/** What does not fit in a plan. */
+import { raising, type Problem, type Sentences } from '../problems.ts';
 
-const TAPE_TOLERANCE = 0.06;
+const onSide = (side: string | number | undefined): string =>
+  side === 'all the way around' ? 'all the way around' : `side ${side}`;
 
-interface ProblemInputs {
-  readonly piece: Piece;
-  readonly body: Body;
-  readonly sides: readonly SidePlan[];
-  readonly rounds: readonly RoundPlan[];
-  readonly unit: 'cm' | 'in';
-  /** Of rounds that cannot be read. */
-  readonly ofStack: readonly Problem[];
-  readonly stopped: Problem | null;
-}
+/** What helps a round that does not come out even: that depends on what lies between it and the base round. */
+const REMEDIES: Readonly<
+  Record<'fewer or more' | 'more' | 'other', (v: { over: number; short: number }) => string>
+> = {
+  'fewer or more': (v) => `In the base round, take away ${v.over} there or add ${v.short}.`,
+  more: (v) => `In the base round, add ${v.short} there.`,
+  other: () => 'Choose another corner, add a plain round before it, or choose another round.',
+};
 
-export function problemsOf({
-  piece,
-  body,
-  sides,
-  rounds,
-  unit,
-  ofStack,
-  stopped,
-}: ProblemInputs): readonly Problem[] {
-  const problems: Problem[] = [...outlineProblems(piece, inAll('the piece'), unit)];
-  const whole = (mm: number): number => Math.round(mm / (unit === 'cm' ? 10 : 25.4));
-  const tape = body.edges.find((edge) => Math.abs(edge.computedMm / edge.measuredMm - 1) > TAPE_TOLERANCE);
-  if (tape) {
-    problems.push(
-      problem('tape-disagrees', inAll('the piece'), {
-        computed: whole(tape.computedMm),
-        measured: whole(tape.measuredMm),
-        unit,
-      }),
-    );
-  }
-  for (const [a, b] of oppositeSides(body)) {
-    const difference = Math.abs(sides[a]!.count - sides[b]!.count);
-    if (difference > 0) {
-      const names = `${sides[a]!.name} and ${sides[b]!.name}`;
-      problems.push(problem('opposite-differ', inAll('the base round'), { sides: names, difference }));
-    }
-  }
-  for (const round of rounds) problems.push(...roundProblems(rounds, round, sides, isDisc(body.outline)));
-  return [...problems, ...ofStack, ...(stopped ? [stopped] : [])];
-}
+export const PLAN_PROBLEMS = {
+  'round-too-large': (v: { round: string; most: number; of: string }) => ({
+    what: `${v.round} would have more than ${v.most} stitches ${v.of}, so it and what follows it are not worked`,
+    remedy: 'Remove it, work it fewer times, or choose one that grows less.',
+  }),
+  'change-not-taken': (v: { round: string; side: string; change: number }) => ({
+    what: `${v.round} cannot be worked with ${Math.abs(v.change)} ${v.change > 0 ? 'more' : 'fewer'} ${
+      v.side === 'all the way around' ? v.side : `on side ${v.side}`
+    }`,
+    remedy: 'Take that small adjustment away, or make it in a plain round.',
+  }),
+  'round-makes-nothing': (v: { round: string; places: string }) => ({
+    what: `${v.round} finds too few ${v.places} to be worked even once, so it and what follows it are not worked`,
+    remedy: 'Remove it, or choose one whose repeat is shorter.',
+  }),
+  'round-unknown': () => ({
+    what: 'this version of Zig Hem does not know this round, and shows it as plain stitches with its counts',
+    remedy: 'Nothing is lost: update Zig Hem to see the round as it is.',
+  }),
+  'not-even': (v: {
+    round: string;
+    side: string;
+    count: number;
+    places: string;
+    over: number;
+    short: number;
+    help: keyof typeof REMEDIES;
+  }) => ({
+    what: `${v.round} does not fit ${onSide(v.side)}: ${v.count} ${v.places} there, ${
+      Number(v.over) > 0 ? `${v.over} left over` : `${v.short} too few`
+    }`,
+    remedy: REMEDIES[v.help](v),
+  }),
+  'on-an-edge': (v: { round: string; edge: string }) => ({
+    what: `${v.round} is worked into the wavy edge of ${v.edge}, and pulls it out of shape`,
+    remedy: `Move it under ${v.edge}, or remove one of them.`,
+  }),
+  'nothing-to-work-into': (v: { round: string; places: string; side: string }) => ({
+    what: `${v.round} goes into ${v.places}, and the round below has none that fit on ${onSide(v.side)}`,
+    remedy: `Add a round that makes ${v.places} before it.`,
+  }),
+  'tape-disagrees': (v: { computed: number; unit: string; measured: number }) => ({
+    what: `your rows say ${v.computed} ${v.unit}, your tape says ${v.measured} ${v.unit}`,
+    remedy: 'Count the rows and measure again, without stretching.',
+  }),
+  'opposite-differ': (v: { sides: string; difference: number }) => ({
+    what: `sides ${v.sides} differ by ${v.difference} stitches`,
+    remedy: 'Opposite sides of the base round should hold the same count.',
+  }),
+} satisfies Sentences;
 
-/** Whether a stitch more in the base round is a place more for a round: so it is where all between them is plain. */
-function basePasses(rounds: readonly RoundPlan[], round: RoundPlan): boolean {
-  const intoStitches = (r: RoundPlan): boolean =>
-    r.written?.sitsOn === 'stitch' || r.written?.sitsOn === 'post';
-  if (!intoStitches(round)) return false;
-  for (let below = rounds[round.onto]!; below.written; below = rounds[below.onto]!) {
-    const { recipe } = below.written;
-    if (recipe.scope !== 'side' || !isPlainPattern(sidePattern(recipe.side)) || !intoStitches(below))
-      return false;
-  }
-  return true;
-}
+export const planProblem = raising(PLAN_PROBLEMS);
 
-function roundProblems(
-  rounds: readonly RoundPlan[],
-  round: RoundPlan,
-  sides: readonly SidePlan[],
-  disc: boolean,
-): readonly Problem[] {
-  const { written } = round;
-  if (!written) return [];
-  const where = inRound(round.number);
-  if (written.unknown) return [problem('round-unknown', where, {})];
-  // Stitches into the lobes of an edge are pulled long, whatever their number.
-  const below = rounds[round.onto]!.written;
-  const onEdge: readonly Problem[] =
-    below && below.edge !== 'straight' && written.sitsOn === 'stitch' && !written.recipe.surface
-      ? [problem('on-an-edge', where, { round: round.name, edge: below.name.toLowerCase() })]
-      : [];
-  const wholeRing = written.recipe.scope === 'ring' || disc;
-  const unfit = round.sides.slice(0, wholeRing ? 1 : undefined).flatMap(({ fit }, i) => {
-    const side = wholeRing ? 'all the way around' : sides[i]!.name;
-    if (!fit) return [];
-    if (fit.stuck) {
-      const places = PLACE_NAMES[written.sitsOn].long[1];
-      return [problem('nothing-to-work-into', where, { round: round.name, side, places })];
-    }
-    if (fit.refused !== 0)
-      return [problem('change-not-taken', where, { round: round.name, side, change: fit.refused })];
-    if (isEven(fit)) return [];
-    const { places: count, over, short } = fit;
-    const places = PLACE_NAMES[written.sitsOn].long[1];
-    const help = !basePasses(rounds, round) ? 'other' : over === 0 || count < over ? 'more' : 'fewer or more';
-    return [problem('not-even', where, { round: round.name, side, count, places, over, short, help })];
-  });
-  return [...onEdge, ...unfit];
-}
+/** Whether a problem is one of these. */
+export const isPlanProblem = (
+  { code }: Problem,
+  ...codes: readonly (keyof typeof PLAN_PROBLEMS)[]
+): boolean => (codes as readonly string[]).includes(code);

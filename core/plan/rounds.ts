@@ -1,4 +1,5 @@
 /** The rounds of a plan: each worked onto the ring below it, as far as `limits.ts` lets them go. */
+import { planProblem } from './problems.ts';
 import type { Hem } from '../document/hem.ts';
 import { yarnOf } from '../document/hem.ts';
 import { entryWidths, feetOnBody, feetOnRing, roundHeight } from '../flat/flat.ts';
@@ -6,7 +7,7 @@ import { knownFor, type KnownPart } from '../hands/hands.ts';
 import { LIMITS } from '../limits.ts';
 import type { Body } from '../piece/edge.ts';
 import type { Outline } from '../piece/outline.ts';
-import { inRound, problem, type Problem } from '../problems.ts';
+import { inRound, type Problem } from '../problems.ts';
 import type { FrozenRound } from '../record/record.ts';
 import type { Layout, SideFit } from '../ring/along.ts';
 import { mostMade } from '../ring/most.ts';
@@ -138,14 +139,14 @@ interface StoppedInputs {
 }
 
 const tooLarge = ({ number, name, inRound: alone }: StoppedInputs): Problem =>
-  problem('round-too-large', inRound(number), {
+  planProblem('round-too-large', inRound(number), {
     round: name,
     most: alone ? LIMITS.stitchesInRound : LIMITS.stitchesInBorder,
     of: alone ? 'in one round' : 'in the border',
   });
 
 const makesNothing = ({ number, name, sitsOn }: StoppedInputs): Problem =>
-  problem('round-makes-nothing', inRound(number), { round: name, places: PLACE_NAMES[sitsOn].long[1] });
+  planProblem('round-makes-nothing', inRound(number), { round: name, places: PLACE_NAMES[sitsOn].long[1] });
 
 /** A round worked onto the ring below; with what went into each corner on this piece. */
 function ringOfRound({

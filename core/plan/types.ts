@@ -6,6 +6,7 @@ import type { FlatLimits, Verdict } from '../flat/flat.ts';
 import type { Learned } from '../hands/ratio.ts';
 import type { Body, Edge } from '../piece/edge.ts';
 import type { Problem } from '../problems.ts';
+import { isPlanProblem } from './problems.ts';
 import type { FrozenRound } from '../record/record.ts';
 import type { CornerRecipe } from '../ring/recipe.ts';
 import type { Ring, Tally } from '../ring/ring.ts';
@@ -161,7 +162,7 @@ export const planComesOutEven = (p: Plan): boolean => p.rounds.every((r) => r.ev
 /** Faults of rounds that are in the stack and are not worked: they cannot be read, or not be made. */
 export const leftOut = ({ problems }: Plan): readonly Problem[] =>
   problems.filter(
-    (p) => p.where.in === 'own round' || p.code === 'round-too-large' || p.code === 'round-makes-nothing',
+    (p) => p.where.in === 'own round' || isPlanProblem(p, 'round-too-large', 'round-makes-nothing'),
   );
 
 /** Whether every round of the stack is worked and comes out even. */

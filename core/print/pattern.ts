@@ -1,4 +1,5 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
+import { isPlanProblem } from '../plan/problems.ts';
 import { isDisc } from '../piece/outline.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { Plan } from '../plan/types.ts';
@@ -172,8 +173,7 @@ function notes(plan: Plan, language: Language): Section {
     // What is not worked cannot be told in its own place.
     ...plan.problems
       .filter(
-        (p) =>
-          p.code === 'round-too-large' || p.code === 'round-makes-nothing' || p.code.startsWith('written-'),
+        (p) => isPlanProblem(p, 'round-too-large', 'round-makes-nothing') || p.code.startsWith('written-'),
       )
       .map((p) => line('care')(`Take care: ${problemLine(p)}`)),
     ...(plan.hem.notes.trim() ? plan.hem.notes.trim().split(/\n+/).map(plain) : []),

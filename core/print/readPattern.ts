@@ -5,10 +5,11 @@
  * The grammar inside a line is that of written crochet (docs/notation.md); here stands only what a pattern puts
  * round it: headings, “Each side: … ; repeat from * to * to the corner.”, “Corners A/B and C/D: … in the corner st.”
  */
+import { printProblem } from './problems.ts';
 import { LIMITS } from '../limits.ts';
 import { everyday } from '../notation/everyday.ts';
 import { parseRound } from '../notation/parse.ts';
-import { done, failed, inAll, inLine, problem, type Outcome, type Problem } from '../problems.ts';
+import { done, failed, inAll, inLine, type Outcome, type Problem } from '../problems.ts';
 import type { CornerRecipe, Recipe } from '../ring/recipe.ts';
 import type { Language } from '../terms/stitches.ts';
 
@@ -62,7 +63,7 @@ const BASE = /^base round\b/i;
 export function readPattern(text: string, language: Language): Outcome<ReadPattern> {
   if (text.length > LIMITS.patternLetters) {
     const values = { letters: text.length, most: LIMITS.patternLetters };
-    return failed(problem('pattern-too-long', inAll('the text'), values));
+    return failed(printProblem('pattern-too-long', inAll('the text'), values));
   }
   const blocks: Block[] = [];
   let base: Located[] | null = null;
@@ -104,7 +105,7 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
     problems.push(...outcome.problems);
     return [];
   });
-  if (blocks.length === 0) problems.push(problem('pattern-no-rounds', inLine(1)));
+  if (blocks.length === 0) problems.push(printProblem('pattern-no-rounds', inLine(1)));
   return problems.length > 0 ? failed(...problems) : done({ base: base && readBase(base, language), rounds });
 }
 

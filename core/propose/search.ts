@@ -8,6 +8,7 @@
  * found as it is keeps every word of the wish; what would need a change of counts has yet to be proved (prove.ts). Cost: one planned
  * border for each that the bounds let through.
  */
+import { isPlanProblem } from '../plan/problems.ts';
 import type { Hem } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { planComesOutEven, topOf, type Plan } from '../plan/types.ts';
@@ -127,7 +128,7 @@ export function searchSlice(hem: Hem, wish: Wish, slice: number, keep: Keep = KE
 
 /** Something that goes beyond the limits is no border. */
 const isBeyond = (plan: Plan): boolean =>
-  plan.problems.some((p) => p.code === 'round-too-large' || p.code === 'round-makes-nothing');
+  plan.problems.some((p) => isPlanProblem(p, 'round-too-large', 'round-makes-nothing'));
 
 /** Whether all the yarns that are there together are enough, could be or surely, whatever is worked in which. */
 function couldLast({ yarns }: Plan, surely: boolean): boolean {

@@ -1,9 +1,10 @@
 /** An outline of any sides, counted by hand. */
+import { pieceProblem } from '../problems.ts';
 import { motifRounds, sizeOfMotif } from '../fabric.ts';
 import type { MotifEdge } from '../motifEdge.schema.ts';
 import { corners, isDisc, sideName, throughCorners, type Point } from '../outline.ts';
 import { evenEdge, type Body } from '../edge.ts';
-import { problem, type Problem, type ProblemPlace } from '../../problems.ts';
+import { type Problem, type ProblemPlace } from '../../problems.ts';
 import { wholeBetween, type Construction } from '../construction.ts';
 import { halfCm } from '../asked.ts';
 import type { CountedPiece } from './counted.schema.ts';
@@ -42,11 +43,11 @@ function openingCm(piece: CountedPiece): number {
 function outlineProblems(piece: CountedPiece, where: ProblemPlace, unit: 'cm' | 'in'): readonly Problem[] {
   if (piece.sides.length === 1) return [];
   const turns = piece.sides.reduce((sum, s) => sum + s.turnDegrees, 0);
-  if (Math.abs(turns - 360) > 1) return [problem('corners-differ', where, { turns: Math.round(turns) })];
+  if (Math.abs(turns - 360) > 1) return [pieceProblem('corners-differ', where, { turns: Math.round(turns) })];
   const gap = openingCm(piece);
   const around = piece.sides.reduce((sum, s) => sum + s.lengthCm, 0);
   return gap > 0.05 * around
-    ? [problem('outline-open', where, { gap: (unit === 'cm' ? gap : gap / 2.54).toFixed(1), unit })]
+    ? [pieceProblem('outline-open', where, { gap: (unit === 'cm' ? gap : gap / 2.54).toFixed(1), unit })]
     : [];
 }
 

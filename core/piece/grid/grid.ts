@@ -2,12 +2,13 @@
  * Square motifs joined edge to edge. The outline is traced round the motifs: straight where motifs lie side
  * by side, with outer corners, and with inner corners where the grid steps.
  */
+import { commonProblem } from '../../problems.ts';
+import { pieceProblem } from '../problems.ts';
 import { sideName, type OutlineSide } from '../outline.ts';
 import type { Body, Edge, Spot } from '../edge.ts';
 import { boxLine, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
 import { motifRounds, sizeOfMotif, type FabricRow } from '../fabric.ts';
 import { LIMITS } from '../../limits.ts';
-import { problem } from '../../problems.ts';
 import { clusterSpots, spotsOfEdge, widthsOfEdge } from '../motifEdge.ts';
 import { hangsTogether, outlineOfGrid, traceRuns } from './trace.ts';
 import type { GridPiece } from './grid.schema.ts';
@@ -148,13 +149,13 @@ export const grid: Construction<GridPiece> = {
   body: bodyOf,
   spots: (piece) => outlineOfGrid(piece.cells).motifs * (spotsOfEdge(piece.edge) + 3),
   beyondPlanning: ({ cells }, where) => {
-    if (!cells.some((row) => row.includes('#'))) return [problem('grid-empty', where)];
+    if (!cells.some((row) => row.includes('#'))) return [pieceProblem('grid-empty', where)];
     const { sides: count } = outlineOfGrid(cells);
     return count > LIMITS.sides
-      ? [problem('too-many', where, { count, of: 'sides', most: LIMITS.sides })]
+      ? [commonProblem('too-many', where, { count, of: 'sides', most: LIMITS.sides })]
       : [];
   },
-  outlineProblems: ({ cells }, where) => (hangsTogether(cells) ? [] : [problem('grid-apart', where)]),
+  outlineProblems: ({ cells }, where) => (hangsTogether(cells) ? [] : [pieceProblem('grid-apart', where)]),
   begin: ({ widthCm, heightCm, stitchWidthMm }) => ({
     kind: 'grid',
     cells: Array.from({ length: wholeBetween(1, heightCm / USUAL_CM, 60) }, () =>
