@@ -30,6 +30,8 @@ describe('examples in the descriptions of functions', () => {
     const module = (await import(`./${file}`)) as Record<string, unknown>;
     const names = { ...GIVEN, ...module };
     const evaluate = (text: string): unknown =>
+      // The examples of our own comments.
+      // eslint-disable-next-line @typescript-eslint/no-implied-eval
       (new Function(...Object.keys(names), `return (${text});`) as (...values: unknown[]) => unknown)(
         ...Object.values(names),
       );

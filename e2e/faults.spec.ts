@@ -168,12 +168,12 @@ test('damage in any record of any store hurts one hem at the most', async ({ pag
           const open = indexedDB.open('zig-hem');
           open.onerror = () => reject(new Error('no database'));
           open.onsuccess = () => {
-            const transaction = open.result.transaction(name as string, 'readwrite');
-            const records = transaction.objectStore(name as string);
+            const transaction = open.result.transaction(name, 'readwrite');
+            const records = transaction.objectStore(name);
             const keys = records.getAllKeys();
             keys.onsuccess = () => {
               const all = keys.result.map(String);
-              const key = all[Math.floor((at as number) * all.length)] ?? 'demo-harbour-throw';
+              const key = all[Math.floor(at * all.length)] ?? 'demo-harbour-throw';
               records.put(value, key);
               transaction.oncomplete = () => {
                 open.result.close();

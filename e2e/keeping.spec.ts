@@ -25,10 +25,10 @@ async function putRecord(page: Page, store: string, key: string, value?: unknown
         const open = indexedDB.open('zig-hem');
         open.onerror = () => reject(new Error('no database'));
         open.onsuccess = () => {
-          const transaction = open.result.transaction(name as string, 'readwrite');
-          const kept = transaction.objectStore(name as string);
-          if (what === undefined) kept.delete(at as string);
-          else kept.put(what, at as string);
+          const transaction = open.result.transaction(name, 'readwrite');
+          const kept = transaction.objectStore(name);
+          if (what === undefined) kept.delete(at);
+          else kept.put(what, at);
           transaction.oncomplete = () => {
             open.result.close();
             resolve();

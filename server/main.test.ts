@@ -82,7 +82,7 @@ test.each([
 ])(
   '%j is answered with what to do',
   async (env, says) => {
-    const { words, code } = await started(env as Record<string, string>);
+    const { words, code } = await started(env);
     expect(code).toBe(1);
     expect(words).toContain(says);
     expect(words).not.toMatch(/\n\s+at /);

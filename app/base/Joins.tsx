@@ -27,7 +27,7 @@ export function Joins({ plan, side, onCrossing }: JoinsProps) {
           value={crossingOf(plan.hem.base, s.choice, join)}
           popupMatchSelectWidth={false}
           options={CROSSING_IDS.map((id) => ({ value: id, label: crossingName(id, stitch, language) }))}
-          labelRender={({ label }) => `${join + 1}: ${String(label)}`}
+          labelRender={({ value }) => `${join + 1}: ${crossingName(value as CrossingId, stitch, language)}`}
           onChange={(crossing) => onCrossing(join, crossing)}
         />
       ))}

@@ -5,10 +5,10 @@
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content;
 
 if (nonce) {
-  const create = document.createElement.bind(document) as typeof document.createElement;
-  document.createElement = ((name: string, options?: ElementCreationOptions) => {
+  const create = document.createElement.bind(document);
+  document.createElement = (name: string, options?: ElementCreationOptions) => {
     const element = create(name, options);
     if (name.toLowerCase() === 'style') element.setAttribute('nonce', nonce);
     return element;
-  }) as typeof document.createElement;
+  };
 }

@@ -81,9 +81,7 @@ describe('read part by part', () => {
   test('one at a time, with the charts last; where one was is kept', async () => {
     const { unmount } = renderReading('h1');
     expect(screen.getByRole('heading', { name: 'One' })).toBeTruthy();
-    expect((screen.getByRole('button', { name: 'The part before' }) as HTMLButtonElement).disabled).toBe(
-      true,
-    );
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'The part before' }).disabled).toBe(true);
     press('The next part');
     expect(screen.getByText('What is in two.')).toBeTruthy();
     expect(screen.queryByText('What is in one.')).toBeNull();
@@ -94,6 +92,6 @@ describe('read part by part', () => {
       target: { value: '2' },
     });
     expect(screen.getByText('The charts')).toBeTruthy();
-    expect((screen.getByRole('button', { name: 'The next part' }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'The next part' }).disabled).toBe(true);
   });
 });

@@ -54,9 +54,7 @@ describe('how the piece was made', () => {
     expect(runs().map((r) => r.count)).toEqual([7, 84]);
     fireEvent.click(screen.getAllByRole('button', { name: 'Remove these rows' })[1]!);
     expect(runs()).toEqual([{ stitch: 'dc', count: 84 }]);
-    expect((screen.getByRole('button', { name: 'Remove these rows' }) as HTMLButtonElement).disabled).toBe(
-      true,
-    );
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Remove these rows' }).disabled).toBe(true);
   });
 
   test('a grid: a motif is left out and the outline steps, then the whole grid is filled again', () => {

@@ -83,7 +83,7 @@ describe('the library', () => {
     expect(own()).toBe(1);
   });
 
-  test('in a border that ends in an edge it is asked where a round goes', async () => {
+  test('in a border that ends in an edge it is asked where a round goes', () => {
     const { added } = renderLibrary([
       entry(),
       entry({ id: 's', family: 'scallop', stitch: 'dc', corner: 'three' }),

@@ -267,7 +267,7 @@ describe('the choices of a round', () => {
   test('a round of one’s own that cannot be read is there to be mended', () => {
     const own = newOwnEntry('o', 'y1', 'us');
     renderChoices(rowsHem({ rounds: [{ ...own, written: { ...own.written!, text: 'side: *3 foo*' } }] }));
-    expect((screen.getByRole('textbox') as HTMLTextAreaElement).value).toBe('side: *3 foo*');
+    expect(screen.getByRole<HTMLTextAreaElement>('textbox').value).toBe('side: *3 foo*');
     expect(screen.getAllByRole('alert')[0]!.textContent).toContain('foo');
   });
 

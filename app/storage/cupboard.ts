@@ -53,7 +53,7 @@ async function allOf(
     try {
       const kept = opened.transaction(storeName, 'readonly').objectStore(storeName);
       const [keys, values] = await Promise.all([answerTo(kept.getAllKeys()), answerTo(kept.getAll())]);
-      return keys.map((key, i) => [String(key), values[i] as unknown] as const);
+      return keys.map((key, i) => [key as string, values[i] as unknown] as const);
     } finally {
       opened.close();
     }

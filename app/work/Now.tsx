@@ -104,18 +104,18 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
       </div>
       <div className={styles.advance} data-stepping>
         <Button
-          className={styles.back!}
+          className={styles.back}
           icon={<ArrowLeftIcon />}
           aria-label="Take the last step back"
           disabled={!canGoBack}
           onClick={back}
         />
-        <Button type="primary" className={styles.done!} icon={<CheckIcon />} onClick={on}>
+        <Button type="primary" className={styles.done} icon={<CheckIcon />} onClick={on}>
           {step.does === 'begin' ? 'Begun' : step.does === 'end' ? 'Joined, round done' : 'Done'}
         </Button>
       </div>
       {step.where.on === 'side' && stride === 'repeat' && (
-        <Button className={styles.toCorner!} onClick={toCorner}>
+        <Button className={styles.toCorner} onClick={toCorner}>
           All up to the corner is done
         </Button>
       )}

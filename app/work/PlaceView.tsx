@@ -54,7 +54,7 @@ export function PlaceView({
   const [x, y] = [headX[entry]!, headY[entry]!];
   const whole = !round && !lookAt;
   const at = useMemo<Point>(
-    () => (whole ? partPoint(plan, { kind: 'whole' }, 0) : { x: x!, y: y! }),
+    () => (whole ? partPoint(plan, { kind: 'whole' }, 0) : { x, y }),
     [whole, plan, x, y],
   );
   const marked = useMemo(

@@ -108,7 +108,7 @@ export function withChanges(hem: Hem, changes: readonly PartChange[]): Hem {
     const items = changes.filter((c) => c.part.startsWith(`${key}/`));
     const order = orders.get(key);
     if (items.length === 0 && !order) continue;
-    result[key] = changedList(hem[key] as readonly Item[], items, order);
+    result[key] = changedList(hem[key], items, order);
   }
   for (const { part, after } of changes) {
     if (isListPart(part) || part.includes('/')) continue;

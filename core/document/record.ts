@@ -23,7 +23,7 @@ export type Deed = WorkEvent extends infer E ? (E extends WorkEvent ? Omit<E, 'i
  */
 export function noted(record: WorkRecord, deed: Deed, device: string, at: string): WorkRecord {
   const counter = record.reduce((most, { id }) => Math.max(most, id.counter), 0) + 1;
-  return [...record, { ...deed, id: { device, counter }, at } as WorkEvent];
+  return [...record, { ...deed, id: { device, counter }, at }];
 }
 
 /** What can be struck. What was made, begun or ripped is put right by going on, back, or ripping. */

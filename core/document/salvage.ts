@@ -74,13 +74,13 @@ export function salvageHem(value: unknown, id: string, now: Date): Salvaged | nu
 
   function takeYarns(): void {
     if (!('yarns' in file!)) return;
-    if (!Array.isArray(file!.yarns)) {
+    if (!Array.isArray(file.yarns)) {
       lost.push('yarns');
       return;
     }
     // The first sound yarn takes the place of those of the plain start.
     let first = true;
-    file!.yarns.forEach((yarn: unknown, i) => {
+    file.yarns.forEach((yarn: unknown, i) => {
       const before = hem;
       const own = (yarn as { id?: unknown } | null)?.id;
       take(`yarns.${i}`, () =>

@@ -123,7 +123,7 @@ describe('the log', () => {
   test('numbers rounds as they were, also those that are gone', () => {
     const later = done([
       ...begun.map((d, i) => [d, time(i)] as const),
-      [{ ...begin, round: first, entry: hem.rounds[0]!, ground: null } as Deed, time(5)],
+      [{ ...begin, round: first, entry: hem.rounds[0]!, ground: null }, time(5)],
       [{ did: 'ripped', round: first, stitches: 0, found: [] }, time(6)],
     ]);
     expect(logOf(later).map(logEntryWords).slice(-2)).toEqual([

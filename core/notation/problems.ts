@@ -60,7 +60,7 @@ export const notationProblem = raising(NOTATION_PROBLEMS);
 
 /** A problem of a written round, with an example that is right in the language in force. @param sc the word for it */
 export const withExample = ({ code, where, values }: Problem, sc: string): Problem =>
-  notationProblem(code as keyof typeof NOTATION_PROBLEMS, where, { ...values, sc } as never);
+  notationProblem(code as keyof typeof NOTATION_PROBLEMS, where, { ...values, sc });
 
 /** The word that could not be read; null where that is not what is wrong. */
 export const wordNotRead = ({ code, values }: Problem): string | null =>

@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import fc from 'fast-check';
 import { demoPlans } from '../../demo/read.ts';
 import { describe, expect, test } from '@jest/globals';
-import { CROSSING_IDS, type CrossingId } from '../base/crossings.ts';
+import { CROSSING_IDS } from '../base/crossings.ts';
 import { changePiece, plainSide } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { likeSides } from './symmetry.ts';
@@ -44,9 +44,7 @@ describe('joined motifs', () => {
 
   test('a single join may be crossed in its own way, and the words say which', () => {
     const hem = hemOf(motifs(6, 24));
-    const sides = hem.base.sides.map((s, i) =>
-      i === 0 ? { ...s, crossings: { '2': 'skip' as CrossingId } } : s,
-    );
+    const sides = hem.base.sides.map((s, i) => (i === 0 ? { ...s, crossings: { '2': 'skip' as const } } : s));
     const made = plan({ ...hem, base: { ...hem.base, sides } });
     expect(made.sides[0]!.count).toBe(152);
     expect(patternText(writtenPattern(made, 'us'))).toContain(
@@ -252,11 +250,11 @@ describe('a corner elsewhere', () => {
         const from = corners(bodyOf(piece).outline, 0)[corner]!;
         const moved = withCornerAt(piece, corner, { x: from.x + by, y: from.y - by / 2 });
         fc.pre(moved !== null && moved.kind === 'counted');
-        const codes = plan(hemOf(moved!)).problems.map((p) => p.code);
+        const codes = plan(hemOf(moved)).problems.map((p) => p.code);
         expect(codes).not.toContain('corners-differ');
         expect(codes).not.toContain('outline-open');
         const before = (corner + line.length - 1) % line.length;
-        if (moved!.kind !== 'counted') return;
+        if (moved.kind !== 'counted') return;
         moved.sides.forEach((s, i) => {
           if (i !== corner && i !== before) expect(s.lengthCm).toBe(piece.sides[i]!.lengthCm);
         });

@@ -35,7 +35,7 @@ export class Below {
     this.ring = lying ? this.inOrder(lying.ring) : [];
     this.join = lying?.join ?? null;
     this.isEdge = lying === null;
-    this.marks = lying?.marks ?? new Map();
+    this.marks = lying?.marks ?? new Map<never, never>();
     this.index = new Map(this.ring.map((m, i) => [m, i]));
   }
 
