@@ -12,7 +12,7 @@ import { NewVersion } from './offline/NewVersion.tsx';
 import { ShelfPage } from './shelf/ShelfPage.tsx';
 
 /** A page that is fetched when it is first opened. */
-const fetched = (path: string, page: () => Promise<ComponentType>): NonIndexRouteObject => ({
+const pageAt = (path: string, page: () => Promise<ComponentType>): NonIndexRouteObject => ({
   path,
   lazy: async () => ({ Component: await page() }),
   errorElement: <Mishap />,
@@ -22,19 +22,19 @@ const fetched = (path: string, page: () => Promise<ComponentType>): NonIndexRout
 const routes: RouteObject[] = [
   { path: '/', element: <ShelfPage />, errorElement: <Mishap /> },
   {
-    ...fetched('/hem/:id', async () => (await import('./thread/HemPage.tsx')).HemPage),
+    ...pageAt('/hem/:id', async () => (await import('./thread/HemPage.tsx')).HemPage),
     id: 'hem',
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./thread/HemPage.tsx')).ToFirstStop }) },
     ],
   },
-  fetched('/new', async () => (await import('./start/StartPage.tsx')).StartPage),
-  fetched('/open', async () => (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage),
-  fetched('/hands', async () => (await import('./hands/HandsPage.tsx')).HandsPage),
-  fetched('/log', async () => (await import('./log/AllLogsPage.tsx')).AllLogsPage),
-  fetched('/practice', async () => (await import('./practice/PracticePage.tsx')).PracticePage),
-  fetched('/stitches', async () => (await import('./stitches/StitchesPage.tsx')).StitchesPage),
-  fetched('/licences', async () => (await import('./offline/LicencesPage.tsx')).LicencesPage),
+  pageAt('/new', async () => (await import('./start/StartPage.tsx')).StartPage),
+  pageAt('/open', async () => (await import('./shelf/OpenLinkPage.tsx')).OpenLinkPage),
+  pageAt('/hands', async () => (await import('./hands/HandsPage.tsx')).HandsPage),
+  pageAt('/log', async () => (await import('./log/AllLogsPage.tsx')).AllLogsPage),
+  pageAt('/practice', async () => (await import('./practice/PracticePage.tsx')).PracticePage),
+  pageAt('/stitches', async () => (await import('./stitches/StitchesPage.tsx')).StitchesPage),
+  pageAt('/licences', async () => (await import('./offline/LicencesPage.tsx')).LicencesPage),
   { path: '*', element: <NotFound /> },
 ];
 

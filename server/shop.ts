@@ -1,17 +1,7 @@
 /** A stand-in for a yarn shop: an invented catalogue that can be searched. It says that it is simulated. */
 import { Router } from 'express';
-
-export interface ShopYarn {
-  readonly id: string;
-  readonly name: string;
-  readonly weight: number;
-  readonly fibre: string;
-  readonly metresPer100G: number;
-  readonly ballG: number;
-  readonly diameterMm: number;
-  readonly price: number;
-  readonly colours: readonly { readonly name: string; readonly hex: string }[];
-}
+import type { YarnWeightNumber } from '../core/terms/yarnWeights.ts';
+import type { ShopYarn } from '../core/yarn/shopYarn.ts';
 
 const COLOURS = [
   { name: 'Chalk', hex: '#f3efe4' },
@@ -26,7 +16,7 @@ const COLOURS = [
 
 const yarn = (
   name: string,
-  weight: number,
+  weight: YarnWeightNumber,
   fibre: string,
   metresPer100G: number,
   ballG: number,

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { performed, type Edit } from '../../core/edits/edit.ts';
-import { takeSolution } from '../../core/fit/apply.ts';
+import { takeSolution } from '../../core/edits/solution.ts';
 import { changesNothing, type Fit, type FitSolution, type WayOut } from '../../core/fit/fit.ts';
 import { madeAlike } from '../../core/forecast/alike.ts';
 import { troublesOf, type BorderTrouble } from '../../core/forecast/troubles.ts';

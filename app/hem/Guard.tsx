@@ -3,6 +3,7 @@ import { useContext, type ReactNode } from 'react';
 import { ErrorBoundary, type FallbackProps } from 'react-error-boundary';
 import { fileName } from '../../core/document/fileName.ts';
 import { writeHem } from '../../core/document/check.ts';
+import { NotFetched } from '../look/fetched.ts';
 import { HemContext, usePlan } from './context.ts';
 import { saveFile } from '../storage/exports.ts';
 import './guard.css';
@@ -36,8 +37,7 @@ export const PlanGuard = (props: Omit<GuardProps, 'resetKeys'>) => (
 function Fault({ what, error, resetErrorBoundary }: FallbackProps & { readonly what: string }) {
   const store = useContext(HemContext);
   const hem = store?.get().plan.hem;
-  // A part of the application that could not be fetched: a newer version has taken its place, or there is no network.
-  const notFetched = error instanceof Error && /import|fetch|load|preload/i.test(error.message);
+  const notFetched = error instanceof NotFetched;
   return (
     <div className="fault problem" role="alert">
       <p>

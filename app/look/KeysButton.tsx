@@ -1,10 +1,11 @@
+import { fetched } from './fetched.ts';
 import { Button } from './Button.tsx';
-import { Suspense, lazy, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import { unlessTyping } from './typing.ts';
 import { KeyboardIcon } from './icons.ts';
 
-const KeysSheet = lazy(async () => ({ default: (await import('./KeysSheet.tsx')).KeysSheet }));
+const KeysSheet = fetched(async () => (await import('./KeysSheet.tsx')).KeysSheet);
 
 /** Opens the sheet of keys; so does “?” anywhere. */
 export function KeysButton() {

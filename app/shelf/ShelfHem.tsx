@@ -1,4 +1,5 @@
-import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { fetched } from '../look/fetched.ts';
+import { Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import type { Hem } from '../../core/document/hem.ts';
 import { useGround } from '../look/Look.tsx';
@@ -12,7 +13,7 @@ import { inTurn } from './inTurn.ts';
 import { TroubleCard } from './Trouble.tsx';
 
 // What plans is fetched when something has to be planned: a shelf that is kept does without.
-const PlannedHem = lazy(async () => ({ default: (await import('./PlannedHem.tsx')).PlannedHem }));
+const PlannedHem = fetched(async () => (await import('./PlannedHem.tsx')).PlannedHem);
 
 /** Tells once when an element is about to be seen. */
 export function useNear<E extends Element>(onNear: () => void): React.RefObject<E | null> {

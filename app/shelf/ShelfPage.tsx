@@ -1,7 +1,8 @@
+import { fetched } from '../look/fetched.ts';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from '../look/Button.tsx';
 import { nanoid } from 'nanoid';
-import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import { listWords } from '../../core/say/lists.ts';
@@ -25,8 +26,8 @@ import { useBackup } from './useBackup.ts';
 import { useIncoming, type TaskProgress } from './useIncoming.ts';
 import './shelf.css';
 
-const IncomingHems = lazy(async () => ({ default: (await import('./Incoming.tsx')).IncomingHems }));
-const Keeping = lazy(async () => ({ default: (await import('./Keeping.tsx')).Keeping }));
+const IncomingHems = fetched(async () => (await import('./Incoming.tsx')).IncomingHems);
+const Keeping = fetched(async () => (await import('./Keeping.tsx')).Keeping);
 
 /** A long shelf is laid out as it is scrolled: so many hems at first, and so many with every step. */
 const LAID_FIRST = 16;

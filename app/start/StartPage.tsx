@@ -9,7 +9,7 @@ import { performed } from '../../core/edits/edit.ts';
 import { chooseConstruction, describePiece } from '../../core/edits/piece.ts';
 import type { StackPosition } from '../../core/edits/rounds.ts';
 import { entriesFor } from '../../core/forecast/nextRound.ts';
-import { takeSolution } from '../../core/fit/apply.ts';
+import { takeSolution } from '../../core/edits/solution.ts';
 import { fitHem } from '../../core/fit/open.ts';
 import { usualGauge } from '../../core/hands/gauge.ts';
 import { askedOf } from '../../core/piece/piece.ts';

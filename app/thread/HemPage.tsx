@@ -1,5 +1,6 @@
+import { fetched } from '../look/fetched.ts';
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
+import { Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { Link, Navigate, Outlet, ScrollRestoration, useLocation, useNavigate, useParams } from 'react-router';
 import { tinykeys } from 'tinykeys';
 import type { Hem } from '../../core/document/hem.ts';
@@ -24,7 +25,7 @@ import { Thread } from './Thread.tsx';
 import './thread.css';
 import { Themed } from '../look/Themed.tsx';
 
-const Versions = lazy(async () => ({ default: (await import('./Versions.tsx')).Versions }));
+const Versions = fetched(async () => (await import('./Versions.tsx')).Versions);
 
 /** Where a hem opens: at the work that is under way, any other where one was. */
 export function ToFirstStop() {

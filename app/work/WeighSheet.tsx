@@ -1,4 +1,5 @@
-import { lazy, Suspense, useState } from 'react';
+import { fetched } from '../look/fetched.ts';
+import { Suspense, useState } from 'react';
 import { identityOfRound, type Plan } from '../../core/plan/types.ts';
 import { weightSlip } from '../../core/evidence/slips.ts';
 import { everWeighed, lastWeighed } from '../../core/record/weighings.ts';
@@ -12,7 +13,7 @@ import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
 import styles from './work.module.css';
 
-const Scale = lazy(async () => ({ default: (await import('../controls/Scale.tsx')).Scale }));
+const Scale = fetched(async () => (await import('../controls/Scale.tsx')).Scale);
 
 /** A ball heavier than this is a slip of the finger, g. */
 const MOST_G = 5000;

@@ -1,6 +1,7 @@
+import { fetched } from '../look/fetched.ts';
 import { Button, Input } from 'antd';
 import { nanoid } from 'nanoid';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import * as edits from '../../core/edits/yarn.ts';
 import { problemLine } from '../../core/problems.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
@@ -13,7 +14,7 @@ import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { PlusIcon, StorefrontIcon, TrashIcon } from '../look/icons.ts';
 
-const Shop = lazy(async () => ({ default: (await import('./Shop.tsx')).Shop }));
+const Shop = fetched(async () => (await import('./Shop.tsx')).Shop);
 
 /** Whether what is there is enough, and what to do when it may not be. */
 function enoughWords(y: YarnPlan): string {

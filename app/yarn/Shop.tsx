@@ -1,22 +1,11 @@
+import type { ShopYarn } from '../../core/yarn/shopYarn.ts';
 import { useHem, useInTerms } from '../hem/context.ts';
 import { useQuery } from '@tanstack/react-query';
 import { Input, Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import type { Yarn } from '../../core/yarn/yarn.ts';
-import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
-
-interface ShopYarn {
-  readonly id: string;
-  readonly name: string;
-  readonly weight: YarnWeightNumber;
-  readonly fibre: string;
-  readonly metresPer100G: number;
-  readonly ballG: number;
-  readonly diameterMm: number;
-  readonly price: number;
-  readonly colours: readonly { readonly name: string; readonly hex: string }[];
-}
+import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
 
 async function searchShop(text: string, weight: number | null): Promise<readonly ShopYarn[]> {
   const query = new URLSearchParams({ q: text, ...(weight === null ? {} : { weight: String(weight) }) });

@@ -1,6 +1,7 @@
+import { fetched } from '../look/fetched.ts';
 import { Button, Segmented, Select } from 'antd';
 import { nanoid } from 'nanoid';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
 import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
 import { usedSlip, type DoubtedNumber } from '../../core/evidence/slips.ts';
@@ -13,7 +14,7 @@ import { AskedAbout } from '../controls/AskedAbout.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { TrashIcon } from '../look/icons.ts';
 
-const Scale = lazy(async () => ({ default: (await import('../controls/Scale.tsx')).Scale }));
+const Scale = fetched(async () => (await import('../controls/Scale.tsx')).Scale);
 
 const SWATCH_STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc', 'tr'];
 

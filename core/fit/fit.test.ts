@@ -8,7 +8,7 @@ import { plan } from '../plan/planner.ts';
 import { planComesOutEven } from '../plan/types.ts';
 import { isPlainPattern, needsOf, sidePattern } from '../ring/recipe.ts';
 import { entry, rowsHem, sideChoice } from '../testing/hems.ts';
-import { takeSolution } from './apply.ts';
+import { takeSolution } from '../edits/solution.ts';
 import { VISIBILITY } from './cost.ts';
 import { solveFit, type FitSolution, type FitTask } from './fit.ts';
 import { fitHem } from './open.ts';

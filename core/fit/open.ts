@@ -16,7 +16,7 @@ import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry, quietChange } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
-import { takeSolution } from './apply.ts';
+import { takeSolution } from '../edits/solution.ts';
 import { solveFit, type Fit, type FitSolution, type WayOut, type Worst } from './fit.ts';
 
 /** At most so many choices of open corners are tried; entries further out are then left as they are. */

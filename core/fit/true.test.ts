@@ -13,7 +13,7 @@ import { newEntry } from '../stack/stack.ts';
 import { chanceOf, type Chance } from '../chance.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { patience, seeds, withSeed } from '../testing/seeds.ts';
-import { takeSolution } from './apply.ts';
+import { takeSolution } from '../edits/solution.ts';
 import { changesNothing } from './fit.ts';
 import { fitHem, worstOf } from './open.ts';
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { fitHem } from '../fit/open.ts';
-import { takeSolution } from '../fit/apply.ts';
+import { takeSolution } from '../edits/solution.ts';
 import { performed } from '../edits/edit.ts';
 import { plan } from './planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';

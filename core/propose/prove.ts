@@ -1,7 +1,7 @@
 /** What is proposed is planned again, whole and in its yarns, before it is shown; with a change of counts where it needs one. */
 import type { BaseRound } from '../base/baseRound.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
-import { applySolution } from '../fit/apply.ts';
+import { withSolution } from '../edits/solution.ts';
 import { changesNothing } from '../fit/fit.ts';
 import { fitHem } from '../fit/open.ts';
 import { supplyOf, type Supply } from '../forecast/supply.ts';
@@ -82,7 +82,7 @@ export function prove(
   const stack = asIs.rounds.slice(1).map((r) => r.written!);
   const solutions = fitHem(whole).solutions.filter((s) => !changesNothing(s));
   for (const solution of solutions.slice(0, MOST_CHANGES)) {
-    const plan = planner({ ...whole, ...applySolution(whole, stack, solution) });
+    const plan = planner({ ...whole, ...withSolution(whole, stack, solution) });
     if (keeps(plan)) return proposalOf(plan, found, wish, false);
   }
   return null;

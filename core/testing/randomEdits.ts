@@ -11,7 +11,7 @@ import * as hems from '../edits/hem.ts';
 import * as pieces from '../edits/piece.ts';
 import * as rounds from '../edits/rounds.ts';
 import * as yarns from '../edits/yarn.ts';
-import { takeSolution } from '../fit/apply.ts';
+import { takeSolution } from '../edits/solution.ts';
 import { fitHem } from '../fit/open.ts';
 import type { Piece } from '../piece/piece.ts';
 import { likeSides } from '../piece/symmetry.ts';

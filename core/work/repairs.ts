@@ -16,7 +16,7 @@ import { isPlainRound, proceduresOf } from '../procedure/procedure.ts';
 import { orderOfWork } from '../procedure/order.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
 import { planComesOutEven, identityOfRound, type Plan, type RoundPlan } from '../plan/types.ts';
-import { takeSolution } from '../fit/apply.ts';
+import { takeSolution } from '../edits/solution.ts';
 import { changesNothing, type FitSolution } from '../fit/fit.ts';
 import { fitHem } from '../fit/open.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
