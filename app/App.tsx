@@ -6,7 +6,7 @@ import {
   type NonIndexRouteObject,
   type RouteObject,
 } from 'react-router';
-import { ThemeAndNotices } from './look/Look.tsx';
+import { ThemeAndNotices } from './look/ThemeAndNotices.tsx';
 import { Mishap, NotFound } from './look/NotFound.tsx';
 import { NewVersion } from './offline/NewVersion.tsx';
 import { ShelfPage } from './shelf/ShelfPage.tsx';

@@ -3,10 +3,10 @@ import './look/base.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './App.tsx';
-import { groundNow } from './look/ground.ts';
-import { applyGround } from './look/tokens.ts';
+import { themeNow } from './look/theme.ts';
+import { applyTheme } from './look/tokens.ts';
 
-applyGround(groundNow());
+applyTheme(themeNow());
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <App />

@@ -30,7 +30,7 @@ export function planReport(plan: Plan) {
       // Between the middles of its corners, as every count of a side is told.
       baseCount: side.count + side.corners,
       flatCount: to(1, side.flatCount + side.corners),
-      schools: side.schools.map(({ id, label, count, strain }) => ({
+      spacings: side.spacings.map(({ id, label, count, strain }) => ({
         id,
         label,
         count: count + side.corners,

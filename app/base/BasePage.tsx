@@ -163,7 +163,7 @@ function CountLines({ plan, side, groups, preview, onPick }: CountLinesProps) {
                 store.do(edits.setCount(name, group, count + corners, corners));
                 if (done) store.endJoin();
               }}
-              onSchool={(school) => store.do(edits.chooseSchool(name, group, school))}
+              onSpacing={(school) => store.do(edits.chooseSpacing(name, group, school))}
             />
           </div>
         );

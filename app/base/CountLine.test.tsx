@@ -26,12 +26,12 @@ function Line({
       side={side}
       even={evenCounts(plan, side)}
       onCount={(count) => counted.push(count)}
-      onSchool={(id) => schools.push(id)}
+      onSpacing={(id) => spacings.push(id)}
     />
   );
 }
 const counted: number[] = [];
-const schools: string[] = [];
+const spacings: string[] = [];
 
 describe('the count line', () => {
   test('steps by one, and jumps to the next count at which all comes out even', () => {
@@ -58,15 +58,15 @@ describe('the count line', () => {
     expect(counted).toEqual([now + 1, now - 1]);
   });
 
-  test('every school has its flag, which chooses it', () => {
+  test('every spacing has its flag, which chooses it', () => {
     const { store } = renderLine(1);
-    const { schools: flags, corners } = store.get().plan.sides[1]!;
+    const { spacings: flags, corners } = store.get().plan.sides[1]!;
     expect(flags.length).toBeGreaterThan(2);
-    schools.length = 0;
+    spacings.length = 0;
     for (const { label, count } of flags) {
       fireEvent.click(screen.getByRole('button', { name: new RegExp(`^${label}.*${count + corners}`) }));
     }
-    expect(schools).toEqual(flags.map((f) => f.id));
+    expect(spacings).toEqual(flags.map((f) => f.id));
   });
 
   test('no number of the axis is half hidden by the tag with the count', () => {

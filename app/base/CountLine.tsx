@@ -2,7 +2,7 @@ import { drag } from 'd3-drag';
 import { scaleLinear } from 'd3-scale';
 import { select } from 'd3-selection';
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
-import { isEven, type Plan, type RoundPlan, type SchoolPlan, type SidePlan } from '../../core/plan/types.ts';
+import { isEven, type Plan, type RoundPlan, type SpacingPlan, type SidePlan } from '../../core/plan/types.ts';
 import { verdict } from '../../core/flat/flat.ts';
 import { countBasisWords, sourceWords } from '../../core/plan/countWords.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
@@ -17,9 +17,9 @@ export interface CountLineProps {
   readonly even: readonly number[];
   /** A count that would come from a solution that is being looked at. */
   readonly preview?: number | null;
-  /** `school` is set when a flag was chosen. */
+  /** `spacing` is set when a flag was chosen. */
   readonly onCount: (count: number, done: boolean) => void;
-  readonly onSchool: (school: SchoolPlan['id']) => void;
+  readonly onSpacing: (spacing: SpacingPlan['id']) => void;
 }
 
 const HEIGHT = 132;
@@ -29,10 +29,10 @@ const EDGE = 26;
 const TAG_REACH = 36;
 
 /**
- * The count line of a side: possible counts, with the schools as flags, the flat zone as a band, the counts
+ * The count line of a side: possible counts, with the spacings as flags, the flat zone as a band, the counts
  * at which every round comes out even as marks, and the chosen count as a handle.
  */
-export function CountLine({ plan, side, even, preview = null, onCount, onSchool }: CountLineProps) {
+export function CountLine({ plan, side, even, preview = null, onCount, onSpacing }: CountLineProps) {
   const s = plan.sides[side]!;
   const box = useRef<HTMLDivElement>(null);
   const handle = useRef<SVGGElement>(null);
@@ -87,7 +87,7 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
   const shown = even.filter((c) => c >= domain[0] && c <= domain[1]);
   const crowded = even.length > 1 && x(even[1]!) - x(even[0]!) < 26;
   const comesOut = plan.rounds.every((r) => fitsHere(r, side));
-  const flags = placeFlags(s.schools, x, width);
+  const flags = placeFlags(s.spacings, x, width);
   // As many lines of flags as there must be: the axis makes room.
   const lower = Math.max(0, flagLevels(flags) - LEVELS) * LEVEL;
   const axis = AXIS + lower;
@@ -136,26 +136,26 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSchool 
         <g className="ideal" transform={`translate(${x(s.flatCount)} ${axis})`}>
           <path d="M0 7 l5 8 h-10 z" />
         </g>
-        {flags.map(({ school, px, level, left }) => (
+        {flags.map(({ spacing, px, level, left }) => (
           <g
-            key={school.id}
-            className={s.choice.school === school.id && s.choice.count === null ? 'flag chosen' : 'flag'}
+            key={spacing.id}
+            className={s.choice.school === spacing.id && s.choice.count === null ? 'flag chosen' : 'flag'}
             transform={`translate(${px} 0)`}
             role="button"
             tabIndex={0}
-            aria-label={`${school.label}: ${school.count + corners} stitches (${countBasisWords(school, s, plan)}), ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}
-            onClick={() => onSchool(school.id)}
+            aria-label={`${spacing.label}: ${spacing.count + corners} stitches (${countBasisWords(spacing, s, plan)}), ${flatnessWords(verdict(spacing.strain, plan.flatLimits))}`}
+            onClick={() => onSpacing(spacing.id)}
             onKeyDown={(e) => {
               if (e.key === 'Enter' || e.key === ' ') {
                 e.preventDefault();
-                onSchool(school.id);
+                onSpacing(spacing.id);
               }
             }}
           >
-            <title>{`${school.count + corners} = ${countBasisWords(school, s, plan)}: ${flatnessWords(verdict(school.strain, plan.flatLimits))}`}</title>
+            <title>{`${spacing.count + corners} = ${countBasisWords(spacing, s, plan)}: ${flatnessWords(verdict(spacing.strain, plan.flatLimits))}`}</title>
             <line className="pole" y1={10 + level * LEVEL} y2={axis} />
             <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * LEVEL}>
-              {school.label} <tspan className="flag-count">{school.count + corners}</tspan>
+              {spacing.label} <tspan className="flag-count">{spacing.count + corners}</tspan>
             </text>
           </g>
         ))}
@@ -257,9 +257,9 @@ function CountWords({
   );
 }
 
-/** The counts that the line spans: the schools, the flat zone and the count itself, with room at the ends. */
+/** The counts that the line spans: the spacings, the flat zone and the count itself, with room at the ends. */
 function domainOf(s: SidePlan): readonly [number, number] {
-  const far = s.schools.map((x) => x.count).filter((c) => c > s.flatCount * 0.6 && c < s.flatCount * 1.5);
+  const far = s.spacings.map((x) => x.count).filter((c) => c > s.flatCount * 0.6 && c < s.flatCount * 1.5);
   const reach = Math.max(8, s.flatCount * 0.07);
   const low = Math.min(s.flatCount - reach, s.count, ...far);
   const high = Math.max(s.flatCount + reach, s.count, ...far);

@@ -3,7 +3,7 @@ import { memo, useCallback, useMemo, useState, type KeyboardEvent } from 'react'
 import type { SpotKind } from '../../core/piece/edge.ts';
 import { isAtJoin } from '../../core/base/baseRound.ts';
 import { placementWords, spotName, spotNumber } from '../../core/print/run.ts';
-import { spotNoun } from '../../core/base/schools.ts';
+import { spotNoun } from '../../core/base/spacings.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
 import { plural } from '../../core/say/measures.ts';

@@ -2,8 +2,8 @@ import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import { joinsOf } from '../../core/chart/landmarks.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { isDisc, type Point } from '../../core/piece/outline.ts';
-import { useGround } from '../look/Look.tsx';
-import { GROUNDS } from '../look/tokens.ts';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
+import { THEMES } from '../look/tokens.ts';
 import { BodyTexture } from './BodyTexture.tsx';
 import { usePicture } from './picture.ts';
 import { isDark } from '../../drawing/colours.ts';
@@ -62,7 +62,7 @@ function Drawing({
   onPainted,
   children,
 }: PlanDrawingProps) {
-  const { sheet } = GROUNDS[useGround()];
+  const { sheet } = THEMES[useTheme()];
   const picture = usePicture(plan, sheet, bare ? SMALL_PIXELS : PIXELS, onPainted);
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;

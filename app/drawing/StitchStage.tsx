@@ -5,8 +5,8 @@ import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { entryOf, IN_NOTHING } from '../../core/ring/ring.ts';
 import { entryWords } from '../../core/print/stitchWords.ts';
-import { useGround } from '../look/Look.tsx';
-import { GROUNDS } from '../look/tokens.ts';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
+import { THEMES } from '../look/tokens.ts';
 import { boxOf, paint, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type StitchFound } from '../../drawing/find.ts';
 import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
@@ -69,7 +69,7 @@ export function StitchStage({
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [transform, setTransform] = useState(zoomIdentity);
   const [asked, setAsked] = useState<StitchFound | null>(null);
-  const { sheet: paper, ink, thread } = GROUNDS[useGround()];
+  const { sheet: paper, ink, thread } = THEMES[useTheme()];
   const turn = scene.mirrored ? -1 : 1;
   const away = useMemo(() => sceneAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
   // The first may be that what paints could not be fetched: it is tried once more.

@@ -10,9 +10,9 @@ import {
   partsOfDrawing,
   type ViewPart,
 } from '../../drawing/parts.ts';
-import { useGround } from '../look/Look.tsx';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { ArrowsInSimpleIcon, DownloadSimpleIcon, MinusIcon, PlusIcon } from '../look/icons.ts';
-import { GROUNDS } from '../look/tokens.ts';
+import { THEMES } from '../look/tokens.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import { saveBlob, saveFile } from '../storage/exports.ts';
 import { sceneOf, type Face } from '../../drawing/scene.ts';
@@ -52,7 +52,7 @@ export const StitchView = memo(function StitchView({
   const [face, setFace] = useState<Face>('yarn');
   const [seen, setSeen] = useState<FabricSide>('right');
   const { language } = plan.hem.preferences;
-  const { sheet } = GROUNDS[useGround()];
+  const { sheet } = THEMES[useTheme()];
   const choice = useMemo(() => ({ face, seen, round, ground: sheet }), [face, seen, round, sheet]);
   const scene = useMemo(() => sceneOf(plan, choice), [plan, choice]);
   const parts = useMemo(() => partsOfDrawing(plan), [plan]);

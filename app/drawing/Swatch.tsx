@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useRef } from 'react';
 import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { useGround } from '../look/Look.tsx';
-import { GROUNDS } from '../look/tokens.ts';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
+import { THEMES } from '../look/tokens.ts';
 import { paint, paintFeet, paintStarts } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
 import { startPoints } from '../../drawing/starts.ts';
@@ -40,7 +40,7 @@ export function Swatch({
   starts = false,
 }: SwatchProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const { sheet, thread, ink } = GROUNDS[useGround()];
+  const { sheet, thread, ink } = THEMES[useTheme()];
   useEffect(() => {
     const element = canvas.current!;
     const watch = new IntersectionObserver(([entry]) => {

@@ -11,7 +11,7 @@ import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
 import { learnedBasisWords, countedWords, handsWords } from '../../core/hands/handsWords.ts';
 import { dateWords } from '../look/when.ts';
 import { Button } from '../look/Button.tsx';
-import { GroundButton } from '../look/GroundButton.tsx';
+import { ThemeButton } from '../look/ThemeButton.tsx';
 import { useNarrow } from '../look/narrow.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
@@ -46,7 +46,7 @@ export function HandsPage() {
           <Link to="/">Shelf</Link>
           <h1>My hands</h1>
           <Link to="/log">Log of all hems</Link>
-          <GroundButton />
+          <ThemeButton />
         </header>
         <p>
           What your log teaches, compared with the rules of thumb. New hems begin with it. It stays in this

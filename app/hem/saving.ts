@@ -6,7 +6,7 @@
 import { changesBetween, touchedParts, type PartChange } from '../../core/document/parts.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { notedSince } from '../../core/document/record.ts';
-import { StorageHangs, isFull } from '../storage/cupboard.ts';
+import { StorageHangs, isFull } from '../storage/recordStore.ts';
 import type { Draft } from '../storage/drafts.ts';
 import type { Writing, Written } from '../storage/library.ts';
 import type { UndoStep, UndoSteps } from '../storage/records.ts';

@@ -58,7 +58,7 @@ export class HemStore {
   ) {
     this.hem = hem;
     // What was done before the page was opened is a step of its own.
-    this.past = steps.past.map((step, i, all) => (i === all.length - 1 ? { ...step, joinKey: null } : step));
+    this.past = steps.past.map((step, i, all) => (i === all.length - 1 ? { ...step, mergeKey: null } : step));
     this.future = [...steps.future];
     const savingParts = {
       ...parts,
@@ -87,12 +87,12 @@ export class HemStore {
     if (!outcome.ok) return this.refuse(outcome.problems);
     const changes = changesBetween(this.hem, outcome.value);
     if (changes.length === 0) return true;
-    const { label, joinKey } = edit;
+    const { label, mergeKey } = edit;
     return this.put(outcome.value, label, () => {
       const last = this.past[this.past.length - 1];
-      if (joinKey !== null && last?.joinKey === joinKey) {
-        this.past[this.past.length - 1] = { label, joinKey, changes: joinedChanges(last.changes, changes) };
-      } else this.past = [...this.past.slice(1 - MOST_STEPS), { label, joinKey, changes }];
+      if (mergeKey !== null && last?.mergeKey === mergeKey) {
+        this.past[this.past.length - 1] = { label, mergeKey, changes: joinedChanges(last.changes, changes) };
+      } else this.past = [...this.past.slice(1 - MOST_STEPS), { label, mergeKey, changes }];
       this.future = [];
     });
   }
@@ -116,7 +116,7 @@ export class HemStore {
   /** Ends a run of joined edits: the next one is a step of its own. */
   endJoin(): void {
     const last = this.past[this.past.length - 1];
-    if (last?.joinKey) this.past[this.past.length - 1] = { ...last, joinKey: null };
+    if (last?.mergeKey) this.past[this.past.length - 1] = { ...last, mergeKey: null };
   }
 
   undo(): void {
@@ -133,7 +133,7 @@ export class HemStore {
     if (!step) return;
     this.step(step.label, step.changes, () => {
       this.future.pop();
-      this.past.push({ ...step, joinKey: null });
+      this.past.push({ ...step, mergeKey: null });
     });
   }
 

@@ -5,7 +5,7 @@ import { daysOf, logOf } from '../../core/log/log.ts';
 import { logCsv } from '../../core/log/logWords.ts';
 import { plural, timeWords } from '../../core/say/measures.ts';
 import { Button } from '../look/Button.tsx';
-import { GroundButton } from '../look/GroundButton.tsx';
+import { ThemeButton } from '../look/ThemeButton.tsx';
 import { Themed } from '../look/Themed.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { SHELF } from '../storage/shelfQuery.ts';
@@ -48,7 +48,7 @@ export function AllLogsPage() {
               Download the log (CSV)
             </Button>
           )}
-          <GroundButton />
+          <ThemeButton />
         </header>
         {error && <p className="problem">Your hems cannot be read now. Nothing is lost: reload the page.</p>}
         {found && hems.length === 0 && (

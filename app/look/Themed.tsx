@@ -1,14 +1,14 @@
 import { ConfigProvider, theme } from 'antd';
 import type { ReactNode } from 'react';
-import { useGround } from './Look.tsx';
-import { GROUNDS } from './tokens.ts';
+import { useTheme } from './ThemeAndNotices.tsx';
+import { THEMES } from './tokens.ts';
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 
 /** The component library in the look of the application; it is not fetched before a page needs it. */
 export function Themed({ children }: { readonly children: ReactNode }) {
-  const ground = useGround();
-  const g = GROUNDS[ground];
+  const ground = useTheme();
+  const g = THEMES[ground];
   return (
     <ConfigProvider
       csp={{ nonce }}
@@ -32,7 +32,7 @@ export function Themed({ children }: { readonly children: ReactNode }) {
           colorInfo: g.thread,
           colorSuccess: g.thread,
           colorWarning: g.ripple,
-          colorBgMask: `${GROUNDS.day.ink}3d`,
+          colorBgMask: `${THEMES.day.ink}3d`,
           controlItemBgHover: g.wash,
           controlItemBgActive: g.wash,
           controlItemBgActiveHover: g.wash,

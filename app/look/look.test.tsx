@@ -6,7 +6,7 @@ import { renderHem } from '../testing/render.tsx';
 import { KeysButton } from './KeysButton.tsx';
 // Fetched when it is asked for, which takes its time where nothing has been compiled before.
 import './KeysSheet.tsx';
-import { GROUNDS } from './tokens.ts';
+import { THEMES } from './tokens.ts';
 import { unlessTyping } from './typing.ts';
 
 /** Contrast of two colours #rrggbb, by the web’s accessibility guidelines: 1 to 21. */
@@ -53,7 +53,7 @@ describe('keys', () => {
   });
 });
 
-test.each(Object.entries(GROUNDS))(
+test.each(Object.entries(THEMES))(
   'by %s all text has contrast AA on every ground that it stands on',
   (_, g) => {
     for (const ground of [g.ground, g.sheet, g.wash]) {

@@ -1,5 +1,5 @@
-/** The two grounds of the application. The stylesheet takes them as custom properties, antd as its tokens. */
-export interface Ground {
+/** The two themes of the application. The stylesheet takes them as custom properties, antd as its tokens. */
+export interface Theme {
   readonly ground: string;
   readonly sheet: string;
   readonly ink: string;
@@ -15,7 +15,7 @@ export interface Ground {
   readonly cup: string;
 }
 
-const DAY: Ground = {
+const DAY: Theme = {
   ground: '#f8f6f0',
   sheet: '#fffefa',
   ink: '#252a55',
@@ -30,7 +30,7 @@ const DAY: Ground = {
   cup: '#2f6f9f',
 };
 
-const EVENING: Ground = {
+const EVENING: Theme = {
   ground: '#16193a',
   sheet: '#1f2349',
   ink: '#edeadf',
@@ -45,15 +45,15 @@ const EVENING: Ground = {
   cup: '#7fbbe6',
 };
 
-export type GroundName = 'day' | 'evening';
+export type ThemeName = 'day' | 'evening';
 
-export const GROUNDS: Readonly<Record<GroundName, Ground>> = { day: DAY, evening: EVENING };
+export const THEMES: Readonly<Record<ThemeName, Theme>> = { day: DAY, evening: EVENING };
 
 /** Sets the custom properties that the stylesheets use, and what the browser paints around the page. */
-export function applyGround(name: GroundName): void {
+export function applyTheme(name: ThemeName): void {
   const root = document.documentElement;
-  for (const [key, value] of Object.entries(GROUNDS[name]))
+  for (const [key, value] of Object.entries(THEMES[name]))
     root.style.setProperty(`--${key}`, value as string);
   root.style.colorScheme = name === 'day' ? 'light' : 'dark';
-  document.querySelector('meta[name=theme-color]')?.setAttribute('content', GROUNDS[name].ground);
+  document.querySelector('meta[name=theme-color]')?.setAttribute('content', THEMES[name].ground);
 }

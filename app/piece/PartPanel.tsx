@@ -2,7 +2,7 @@ import { isDisc } from '../../core/piece/outline.ts';
 import { Link } from 'react-router';
 import { crossingOf } from '../../core/base/baseRound.ts';
 import { listWords } from '../../core/say/lists.ts';
-import { basis, spotNoun } from '../../core/base/schools.ts';
+import { basis, spotNoun } from '../../core/base/spacings.ts';
 import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
 import { measureSide, readAgain, takeMiddle } from '../../core/edits/piece.ts';
 import type { Piece } from '../../core/piece/piece.ts';

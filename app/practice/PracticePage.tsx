@@ -17,7 +17,7 @@ import { SKILL_NAMES, TASK_NAMES, promptWords, tableWords } from '../../core/pra
 import { progressOf, stepDone, stepInHand } from '../../core/work/progress.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
-import { GroundButton } from '../look/GroundButton.tsx';
+import { ThemeButton } from '../look/ThemeButton.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
@@ -54,7 +54,7 @@ export function PracticePage() {
         <header>
           <Link to="/">Shelf</Link>
           <strong>Practice</strong>
-          <GroundButton />
+          <ThemeButton />
         </header>
         <HemContext.Provider value={opened.store}>
           <AtTheTable key={`${maker.skill} ${maker.seed}`} opened={opened} maker={maker} onMaker={begin} />

@@ -3,7 +3,7 @@ import { Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { SchoolId } from '../../core/base/schools.ts';
+import type { SpacingId } from '../../core/base/spacings.ts';
 import { setBlocking } from '../../core/edits/hem.ts';
 import { verdict } from '../../core/flat/flat.ts';
 import { estimatesOf } from '../../core/evidence/estimates.ts';
@@ -22,7 +22,7 @@ import { LengthInput } from '../controls/LengthInput.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
 
-const SCHOOL_NAMES: Readonly<Record<SchoolId, string>> = {
+const SPACING_NAMES: Readonly<Record<SpacingId, string>> = {
   each: 'usual',
   halves: 'in between',
   kinds: 'your table',
@@ -54,7 +54,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   const [count, setCount] = useState(() => Math.min(60, Math.max(2, plan.rounds.length - 1)));
   const { value: shows } = useWorked('firstToShow', plan.hem);
   const { value: corners, pending } = useWorked('compareCorners', plan.hem, stitch, count);
-  const { value: schools } = useWorked('compareSchools', plan.hem, stitch, count);
+  const { value: spacings } = useWorked('compareSpacings', plan.hem, stitch, count);
   const estimates = useMemo(() => estimatesOf(plan), [plan]);
   const last = plan.rounds[plan.rounds.length - 1]!;
   return (
@@ -129,9 +129,9 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         </>
       )}
       <ul className="corner-forecast">
-        {schools?.map((c) => (
-          <li key={c.school}>
-            {inTerms(SCHOOL_NAMES[c.school], language)}
+        {spacings?.map((c) => (
+          <li key={c.spacing}>
+            {inTerms(SPACING_NAMES[c.spacing], language)}
             <span className={Math.abs(c.strain) > plan.flatLimits.blocks ? 'odd' : 'quiet'}>
               {flatnessWords(verdict(c.strain, plan.flatLimits))}
             </span>

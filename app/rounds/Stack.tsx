@@ -26,9 +26,9 @@ import { paint } from '../../drawing/paint.ts';
 import { sceneOf, type Scene } from '../../drawing/scene.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
-import { useGround } from '../look/Look.tsx';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { DotsSixVerticalIcon, TrashIcon } from '../look/icons.ts';
-import { GROUNDS } from '../look/tokens.ts';
+import { THEMES } from '../look/tokens.ts';
 import styles from './stack.module.css';
 
 export interface StackProps {
@@ -43,7 +43,7 @@ const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? 
 /** The rounds, the outermost on top, as they lie on the piece: a line each. */
 export function StackList({ plan, picked, onPick }: StackProps) {
   const store = useHemStore();
-  const { sheet } = GROUNDS[useGround()];
+  const { sheet } = THEMES[useTheme()];
   const scene = useMemo(
     () => sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground: sheet }),
     [plan, sheet],

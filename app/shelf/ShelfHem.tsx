@@ -2,8 +2,8 @@ import { fetched } from '../look/fetched.ts';
 import { Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import type { Hem } from '../../core/document/hem.ts';
-import { useGround } from '../look/Look.tsx';
-import type { GroundName } from '../look/tokens.ts';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
+import type { ThemeName } from '../look/tokens.ts';
 import type { Glanced } from '../storage/glance.ts';
 import { keptCard } from '../storage/pictures.ts';
 import { nameOf, type RecordFound } from '../storage/records.ts';
@@ -73,16 +73,16 @@ export function ShelfHem(props: ShelfHemProps) {
 /** All that what is shown of a hem depends on. */
 export const cardStamp = (
   { revision, aside }: Pick<RecordFound, 'revision' | 'aside'>,
-  ground: GroundName,
-): string => [revision, aside, ground].filter((part) => part !== null).join(' ');
+  theme: ThemeName,
+): string => [revision, aside, theme].filter((part) => part !== null).join(' ');
 
 /** A hem that is sound, as it was kept; or else, when it is about to be seen, planned and drawn. */
 function SoundHem({ found, glanced, onDuplicate, onDiscard, onKept }: ShelfHemProps) {
   const hem = found?.outcome.ok ? found.outcome.value : null;
-  const ground = useGround();
+  const theme = useTheme();
   const [near, setNear] = useState(false);
   const item = useNear<HTMLLIElement>(() => inTurn(() => setNear(true)));
-  const stamp = found && cardStamp(found, ground);
+  const stamp = found && cardStamp(found, theme);
   const kept = useKeptCard(found?.id ?? null, stamp);
   const [planned, setPlanned] = useState<CardWords | null>(null);
   const words = kept ?? planned ?? glanced;

@@ -9,9 +9,9 @@ import { listWords } from '../../core/say/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { copyOf } from '../../core/edits/hem.ts';
 import { problemLine } from '../../core/problems.ts';
-import { GroundButton } from '../look/GroundButton.tsx';
+import { ThemeButton } from '../look/ThemeButton.tsx';
 import { Guard } from '../hem/Guard.tsx';
-import { useGround } from '../look/Look.tsx';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { PackageIcon, PlusIcon, UploadSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
@@ -45,7 +45,7 @@ export function ShelfPage() {
   const [over, setOver] = useState(false);
   const [laid, setLaid] = useState(LAID_FIRST);
   const deleted = useRef<string[]>([]);
-  const ground = useGround();
+  const theme = useTheme();
   const [glanced] = useState(() => new Map(glance.read().map((card) => [card.id, card])));
   const {
     data: all,
@@ -64,11 +64,11 @@ export function ShelfPage() {
   useEffect(() => {
     if (!all) return;
     const wait = setTimeout(
-      () => void glance.keep(all, (found) => cardStamp(found, ground)).catch(() => undefined),
+      () => void glance.keep(all, (found) => cardStamp(found, theme)).catch(() => undefined),
       GLANCE_AFTER_MS,
     );
     return () => clearTimeout(wait);
-  }, [all, ground, kept]);
+  }, [all, theme, kept]);
   const refresh = (): void => void shelfChanged(queries);
   const changed = useEffectEvent(refresh);
   /** Does something with storage; a refusal is told, and the shelf shows what is there then. */
@@ -178,7 +178,7 @@ export function ShelfPage() {
             Practice
           </Link>
           <KeysButton />
-          <GroundButton />
+          <ThemeButton />
         </div>
       </header>
       <main>

@@ -1,6 +1,6 @@
 /** What is done on the shelf, and said when it could not be. */
 import type { Notices } from '../look/notices.tsx';
-import { StorageHangs, isFull } from '../storage/cupboard.ts';
+import { StorageHangs, isFull } from '../storage/recordStore.ts';
 
 /** Does something with storage; what fails is told, with the way out, and nothing else is lost by it. */
 export async function withWarning<T>(notices: Notices, work: () => Promise<T>): Promise<T | null> {

@@ -19,7 +19,7 @@ import { stitchWords } from '../../core/print/stitchWords.ts';
 import { printRound } from '../../core/notation/print.ts';
 import { recipeOf } from '../../core/notation/parse.ts';
 import { PlanSwatch } from '../drawing/Swatch.tsx';
-import { GroundButton } from '../look/GroundButton.tsx';
+import { ThemeButton } from '../look/ThemeButton.tsx';
 import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { MakingStrip } from './MakingStrip.tsx';
@@ -79,7 +79,7 @@ export function StitchesPage() {
             <LanguageChoice value={language} onChange={(v) => set('terms', v)} />
             <HandChoice value={hand} onChange={(v) => set('hand', v)} />
             <KeysButton />
-            <GroundButton />
+            <ThemeButton />
           </div>
         </header>
         <nav className="stitches-nav" aria-label="Parts of the reference">

@@ -2,7 +2,7 @@
  * Hems that were deleted, kept for a while. Days are counted from opening to opening, and no more than a week between two of them, so that a
  * clock that was put forward by mistake empties nothing.
  */
-import type { Cupboard } from './cupboard.ts';
+import type { RecordStore } from './recordStore.ts';
 import { nameOf, readRecord } from './records.ts';
 
 export interface Binned {
@@ -35,8 +35,8 @@ const DAY_MS = 86_400_000;
 
 export class Bin {
   constructor(
-    private readonly bin: Cupboard,
-    private readonly settings: Cupboard,
+    private readonly bin: RecordStore,
+    private readonly settings: RecordStore,
     private readonly now: () => Date,
   ) {}
 

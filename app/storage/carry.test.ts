@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { testCupboard } from '../testing/storage.ts';
+import { testRecordStore } from '../testing/storage.ts';
 import { chanceOf } from '../../core/chance.ts';
 import { arrived, carriedLinks, isCarried, carriedPart } from './carry.ts';
 import { carriedCodes } from './code.ts';
@@ -9,9 +9,9 @@ const ORIGIN = 'https://hems.example';
 const hem = demoPlans().find(([, p]) => p.hem.record.length > 20)![1].hem;
 const hashOf = (link: string): string => new URL(link).hash;
 
-let room = testCupboard();
+let room = testRecordStore();
 beforeEach(() => {
-  room = testCupboard();
+  room = testRecordStore();
 });
 const comes = (link: string) => arrived(hashOf(link), room);
 

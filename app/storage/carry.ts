@@ -5,7 +5,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { failed, inAll, type Outcome } from '../../core/problems.ts';
 import { LINK_PATH, hemOfLink, lettersOf } from './link.ts';
-import type { Cupboard } from './cupboard.ts';
+import type { RecordStore } from './recordStore.ts';
 import { settings } from './settings.ts';
 
 /** What marks a hem that is carried, not given away. */
@@ -75,7 +75,7 @@ interface Waiting {
 
 const WAITING = 'carried parts';
 
-type WaitingRoom = Pick<Cupboard, 'get' | 'set'>;
+type WaitingRoom = Pick<RecordStore, 'get' | 'set'>;
 
 /** Takes a part with those that came before it. They wait in this browser until the last has come. */
 export async function arrived(fragment: string, waiting: WaitingRoom = settings): Promise<Arrived> {

@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import { readHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { cupboard } from './cupboard.ts';
+import { recordStore } from './recordStore.ts';
 import { Drafts } from './drafts.ts';
 import { Glance } from './glance.ts';
 import type { Binned } from './bin.ts';
@@ -15,10 +15,10 @@ import { pictureStore } from './pictures.ts';
 import { tabsOfThisBrowser } from './tabs.ts';
 
 export const library = new Library({
-  hems: cupboard('hems'),
-  history: cupboard('history'),
-  bin: cupboard('bin'),
-  undo: cupboard('undo'),
+  hems: recordStore('hems'),
+  history: recordStore('history'),
+  bin: recordStore('bin'),
+  undo: recordStore('undo'),
   photos: photoStore,
   pictures: pictureStore,
   settings,

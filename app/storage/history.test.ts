@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { rowsHem } from '../../core/testing/hems.ts';
-import { testCupboard } from '../testing/storage.ts';
+import { testRecordStore } from '../testing/storage.ts';
 import { HISTORY_LIMITS, History, thinned, type Version } from './history.ts';
 
 const NOW = Date.UTC(2026, 5, 15, 12);
@@ -60,7 +60,7 @@ describe('earlier versions get fewer with age', () => {
 
 describe('the history of a hem', () => {
   test('holds what it names, and nothing else', async () => {
-    const store = testCupboard();
+    const store = testRecordStore();
     let minute = 0;
     const history = new History(store, () => new Date(NOW + minute++ * 5000));
     for (let revision = 1; revision <= 90; revision++) {

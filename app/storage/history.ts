@@ -1,7 +1,7 @@
 /** Earlier versions of each hem: thinned with age, limited in number and bytes. */
 import type { Hem } from '../../core/document/hem.ts';
 import type { Outcome } from '../../core/problems.ts';
-import type { Cupboard } from './cupboard.ts';
+import type { RecordStore } from './recordStore.ts';
 import { readKept } from './records.ts';
 
 export interface Version {
@@ -62,7 +62,7 @@ const keyOf = (id: string, revision: number): string => `${id}/${revision}`;
 /** The earlier versions of all hems. */
 export class History {
   constructor(
-    private readonly store: Cupboard,
+    private readonly store: RecordStore,
     private readonly now: () => Date,
   ) {}
 

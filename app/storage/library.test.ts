@@ -204,7 +204,7 @@ describe('an edit that was set aside', () => {
     changes: [{ part: 'pace', before: 18, after: changed.pace }],
     noted: [],
     kept: { from: 0, to: 0 },
-    steps: { past: [{ label: 'pace', changes: [], joinKey: null }], future: [] },
+    steps: { past: [{ label: 'pace', changes: [], mergeKey: null }], future: [] },
     label: 'pace',
     over: {},
   });
@@ -385,7 +385,7 @@ test('two pages that edit at random end with the same hem, and lose nothing unsa
       if (written.kind !== 'written') throw new Error('deleted');
       page.common = written.hem;
       page.base = written.revision;
-      wanted.set(edit.joinKey ?? edit.label.split(' ')[1]!, [edit.label, changed]);
+      wanted.set(edit.mergeKey ?? edit.label.split(' ')[1]!, [edit.label, changed]);
     }
     const last = (await pages[0]!.library.peek(hem.id))!;
     withSeed(seed, () => {

@@ -7,7 +7,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { withRecordOf } from '../../core/document/record.ts';
 import type { Outcome } from '../../core/problems.ts';
 import { Bin, type Binned } from './bin.ts';
-import type { Cupboard } from './cupboard.ts';
+import type { RecordStore } from './recordStore.ts';
 import type { Draft, Drafts } from './drafts.ts';
 import { History, type Version } from './history.ts';
 import {
@@ -67,13 +67,13 @@ const ADDED_AT_ONCE = 50;
 const MOST_WRITERS = 12;
 
 export interface LibraryParts {
-  readonly hems: Cupboard;
-  readonly history: Cupboard;
-  readonly bin: Cupboard;
-  readonly undo: Cupboard;
-  readonly photos: Cupboard;
-  readonly pictures: Cupboard;
-  readonly settings: Cupboard;
+  readonly hems: RecordStore;
+  readonly history: RecordStore;
+  readonly bin: RecordStore;
+  readonly undo: RecordStore;
+  readonly photos: RecordStore;
+  readonly pictures: RecordStore;
+  readonly settings: RecordStore;
   readonly drafts: Drafts;
   readonly tabs: Tabs;
   readonly now: () => Date;

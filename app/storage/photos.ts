@@ -1,14 +1,14 @@
 /** Photos of the work: scaled down, in this browser, each under the hem that it is of. */
 import { nanoid } from 'nanoid';
 import type { BundledPhoto } from '../../core/document/bundle.ts';
-import { cupboard, type Cupboard } from './cupboard.ts';
+import { recordStore, type RecordStore } from './recordStore.ts';
 import { hemOfPhoto, photoKey } from './records.ts';
 
 /** The longer side of what is kept, pixels, and the quality of its JPEG. */
 const LONG_SIDE = 1600;
 const QUALITY = 0.82;
 
-export const photoStore: Cupboard = cupboard('photos');
+export const photoStore: RecordStore = recordStore('photos');
 
 /** What was chosen cannot be read as a picture. */
 export class NoPicture extends Error {}

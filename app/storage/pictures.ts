@@ -2,12 +2,12 @@
  * What the shelf shows of a hem, kept so that it need not be planned and painted again while it has not changed. It is of use,
  * but nothing depends on it.
  */
-import { cupboard, type Cupboard } from './cupboard.ts';
+import { recordStore, type RecordStore } from './recordStore.ts';
 
 /** Where this part of the application was built to, which is another place whenever it plans or paints otherwise. */
 const BUILT = new URL(import.meta.url).pathname;
 
-export const pictureStore: Cupboard = cupboard('pictures');
+export const pictureStore: RecordStore = recordStore('pictures');
 
 /** A picture with the words that stand under it. */
 export interface Card {

@@ -88,7 +88,7 @@ export interface UndoStep {
   readonly label: string;
   readonly changes: readonly PartChange[];
   /** Edits with the same key that follow each other without a pause are one step, as those of one drag. */
-  readonly joinKey: string | null;
+  readonly mergeKey: string | null;
 }
 
 export interface UndoSteps {

@@ -1,7 +1,7 @@
 /** Settings of this browser, such as the ground of the page. They are of use, but nothing depends on them. */
-import { cupboard } from './cupboard.ts';
+import { recordStore } from './recordStore.ts';
 
-export const settings = cupboard('settings');
+export const settings = recordStore('settings');
 
 /** A setting, or null when there is none or storage refuses. */
 export const readSetting = async (key: string): Promise<unknown> => settings.get(key).catch(() => null);

@@ -1,5 +1,5 @@
 /** Several pages of one browser: who may write, and who hears of it. */
-import { within } from './cupboard.ts';
+import { within } from './recordStore.ts';
 
 /** Something was written by another page. */
 export interface News {

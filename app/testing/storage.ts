@@ -1,49 +1,49 @@
 /** Storage and tabs for tests: kept in memory, failing and hanging when they are told to. */
-import { StorageHangs, type Cupboard } from '../storage/cupboard.ts';
+import { StorageHangs, type RecordStore } from '../storage/recordStore.ts';
 import { Drafts, type DraftStore } from '../storage/drafts.ts';
 import { Library } from '../storage/library.ts';
 import type { News, Tabs } from '../storage/tabs.ts';
 
-export interface TestCupboard extends Cupboard {
+export interface TestRecordStore extends RecordStore {
   readonly values: Map<string, unknown>;
   /** What happens to the next calls that write: nothing, refusal, silence. */
   fault: 'none' | 'refuses' | 'full' | 'hangs';
 }
 
 /** A store in memory that hands out copies, as a database does. */
-export function testCupboard(): TestCupboard {
+export function testRecordStore(): TestRecordStore {
   const values = new Map<string, unknown>();
   const copy = (value: unknown): unknown => (value === undefined ? null : structuredClone(value));
-  const trouble = (cupboard: TestCupboard): void => {
-    if (cupboard.fault === 'refuses') throw new Error('it is not allowed here');
-    if (cupboard.fault === 'full') throw new DOMException('the quota is used up', 'QuotaExceededError');
-    if (cupboard.fault === 'hangs') throw new StorageHangs();
+  const trouble = (recordStore: TestRecordStore): void => {
+    if (recordStore.fault === 'refuses') throw new Error('it is not allowed here');
+    if (recordStore.fault === 'full') throw new DOMException('the quota is used up', 'QuotaExceededError');
+    if (recordStore.fault === 'hangs') throw new StorageHangs();
   };
-  const cupboard: TestCupboard = {
+  const recordStore: TestRecordStore = {
     values,
     fault: 'none',
     get: (key) => Promise.resolve(copy(values.get(key) ?? null)),
     set: async (key, value) => {
       await Promise.resolve();
-      trouble(cupboard);
+      trouble(recordStore);
       values.set(key, copy(value));
     },
     remove: async (key) => {
       await Promise.resolve();
-      trouble(cupboard);
+      trouble(recordStore);
       values.delete(key);
     },
     keys: () => Promise.resolve([...values.keys()]),
     addAll: async (entries) => {
       await Promise.resolve();
-      trouble(cupboard);
+      trouble(recordStore);
       const taken = entries.filter(([key]) => values.has(key)).map(([key]) => key);
       for (const [key, value] of entries) if (!taken.includes(key)) values.set(key, copy(value));
       return taken;
     },
     all: () => Promise.resolve([...values].map(([key, value]) => [key, copy(value)] as const)),
   };
-  return cupboard;
+  return recordStore;
 }
 
 /** Local storage in memory. */
@@ -66,13 +66,13 @@ function testDraftStore(): DraftStore & { full: boolean } {
 
 /** A browser in which pages can be opened: all share storage, locks and news. */
 export function testBrowser() {
-  const hems = testCupboard();
-  const history = testCupboard();
-  const bin = testCupboard();
-  const undo = testCupboard();
-  const photos = testCupboard();
-  const pictures = testCupboard();
-  const settings = testCupboard();
+  const hems = testRecordStore();
+  const history = testRecordStore();
+  const bin = testRecordStore();
+  const undo = testRecordStore();
+  const photos = testRecordStore();
+  const pictures = testRecordStore();
+  const settings = testRecordStore();
   const drafts = testDraftStore();
   const listeners = new Set<(news: News) => void>();
   const locks = new Map<string, Promise<unknown>>();

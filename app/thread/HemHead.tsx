@@ -8,7 +8,7 @@ import type { LengthUnit } from '../../core/say/measures.ts';
 import { useHem, useHemStore, useInTerms, useLabelInTerms } from '../hem/context.ts';
 import type { SavingState } from '../hem/saving.ts';
 import { Button } from '../look/Button.tsx';
-import { GroundButton } from '../look/GroundButton.tsx';
+import { ThemeButton } from '../look/ThemeButton.tsx';
 import { KeysButton } from '../look/KeysButton.tsx';
 import { useNarrow } from '../look/narrow.ts';
 import { HandChoice, LanguageChoice } from '../look/PreferenceChoice.tsx';
@@ -45,7 +45,7 @@ export function HemHead({ onVersions }: { readonly onVersions: () => void }) {
         onClick={onVersions}
       />
       <KeysButton />
-      <GroundButton told={inTerms} />
+      <ThemeButton told={inTerms} />
       <StitchesLink />
     </>
   );

@@ -7,7 +7,7 @@ import { prefer, rename } from '../../core/edits/hem.ts';
 import { colourPiece } from '../../core/edits/piece.ts';
 import { addRounds } from '../../core/edits/rounds.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
-import { StorageHangs } from '../storage/cupboard.ts';
+import { StorageHangs } from '../storage/recordStore.ts';
 import { testBrowser } from '../testing/storage.ts';
 import { renderHem } from '../testing/render.tsx';
 

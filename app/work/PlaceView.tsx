@@ -7,8 +7,8 @@ import { proceduresOf } from '../../core/procedure/procedure.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { StitchStage, type StageHandle } from '../drawing/StitchStage.tsx';
-import { useGround } from '../look/Look.tsx';
-import { GROUNDS } from '../look/tokens.ts';
+import { useTheme } from '../look/ThemeAndNotices.tsx';
+import { THEMES } from '../look/tokens.ts';
 import { partPoint } from '../../drawing/parts.ts';
 import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
 import styles from './work.module.css';
@@ -32,7 +32,7 @@ export function PlaceView({
   readonly lookAt: StitchFound | null;
 }) {
   const stage = useRef<StageHandle>(null);
-  const { sheet } = GROUNDS[useGround()];
+  const { sheet } = THEMES[useTheme()];
   const { round, made } = progressOf(plan);
   const number = lookAt?.round ?? round?.number ?? plan.rounds.length - 1;
   const shown = plan.rounds[number]!;

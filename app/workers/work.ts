@@ -45,11 +45,11 @@ export const WORK = {
     stitch: RoundEntry['stitch'],
     rounds: number,
   ): readonly alternatives.CornerForecast[] => alternatives.compareCorners(planner(hem), stitch, rounds),
-  compareSchools: (
+  compareSpacings: (
     hem: Hem,
     stitch: RoundEntry['stitch'],
     rounds: number,
-  ): readonly alternatives.SchoolForecast[] => alternatives.compareSchools(planner(hem), stitch, rounds),
+  ): readonly alternatives.SpacingForecast[] => alternatives.compareSpacings(planner(hem), stitch, rounds),
   waysToSize: (hem: Hem, widthMm: number, heightMm: number): readonly SizeWay[] =>
     waysToSize(planner(hem), widthMm, heightMm),
   propose: (hem: Hem, wish: Wish, slice: number, keep: Keep): Searched => searchSlice(hem, wish, slice, keep),

@@ -7,10 +7,10 @@ import { changePiece, plainSide } from '../document/changePiece.ts';
 import { newHem } from '../document/newHem.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import type { MotifPiece } from '../piece/motif/motif.schema.ts';
-import { rateChoices, placement, schoolCount, stitchesAtJoins, type SideChoice } from './baseRound.ts';
+import { rateChoices, placement, spacingCount, stitchesAtJoins, type SideChoice } from './baseRound.ts';
 import { CROSSING_IDS } from './crossings.ts';
 import { placementWords } from '../print/run.ts';
-import { rates, schoolsFor } from './schools.ts';
+import { rates, spacingsFor } from './spacings.ts';
 import { spread } from '../ring/spread.ts';
 
 describe('spread', () => {
@@ -43,14 +43,14 @@ describe('spread', () => {
   });
 });
 
-describe('schools', () => {
+describe('spacings', () => {
   const side = (hem = rowsHem()) => plan(hem).sides[1]!;
 
   test('84 dc row ends: 168 at two each, 126 at three in two rows', () => {
-    const schools = new Map(side().schools.map((s) => [s.id, s.count]));
-    expect(schools.get('each')).toBe(168);
-    expect(schools.get('halves')).toBe(126);
-    expect(schools.get('gauge')).toBe(Math.round(1180 * 0.14));
+    const spacings = new Map(side().spacings.map((s) => [s.id, s.count]));
+    expect(spacings.get('each')).toBe(168);
+    expect(spacings.get('halves')).toBe(126);
+    expect(spacings.get('gauge')).toBe(Math.round(1180 * 0.14));
   });
 
   test.each([
@@ -58,9 +58,9 @@ describe('schools', () => {
     ['hdc', 84, 126],
     ['tr', 252, 210],
   ] as const)('%s row ends', (stitch, each, closer) => {
-    const schools = side(rowsHem({ rows: [{ stitch, count: 84 }] })).schools;
-    expect(schools.find((s) => s.id === 'each')!.count).toBe(each);
-    expect(schools.find((s) => s.id === 'halves')?.count ?? 84).toBe(closer);
+    const spacings = side(rowsHem({ rows: [{ stitch, count: 84 }] })).spacings;
+    expect(spacings.find((s) => s.id === 'each')!.count).toBe(each);
+    expect(spacings.find((s) => s.id === 'halves')?.count ?? 84).toBe(closer);
   });
 
   test('mixed rows take each row by its own kind, and the basis says so', () => {
@@ -73,7 +73,7 @@ describe('schools', () => {
         ],
       }),
     );
-    const each = mixed.schools.find((s) => s.id === 'each')!;
+    const each = mixed.spacings.find((s) => s.id === 'each')!;
     expect(each.count).toBe(10 + 40 + 12);
     expect(each.basis.map((b) => [b.spots, b.stitch, b.rate])).toEqual([
       [4, 'tr', 3],
@@ -127,18 +127,18 @@ describe('a count that is asked for', () => {
   ];
 
   test.each(pieces.map((p, i) => [`${p.kind} ${i}`, p] as const))(
-    'is given on %s, whatever school and crossing, only where the school works, and the same from either end',
+    'is given on %s, whatever spacing and crossing, only where the spacing works, and the same from either end',
     (_, piece) => {
       const start = newHem('asked', new Date('2026-01-01T00:00:00Z'));
       const { edges } = bodyOf(piece);
       const width = 100 / start.gauge.stitchesPer10Cm;
       const wrong: object[] = [];
       for (const edge of new Set(edges)) {
-        for (const school of schoolsFor(edge)) {
+        for (const school of spacingsFor(edge)) {
           for (const crossing of CROSSING_IDS) {
             const base = { ...start.base, crossing };
             const choice = { ...plainSide(school), own: { stitches: 3, spots: 2 } };
-            const usual = schoolCount(school, edge, base, choice, width);
+            const usual = spacingCount(school, edge, base, choice, width);
             const uses = rates(school, edge, width, rateChoices(base, choice));
             const atJoins = stitchesAtJoins(edge, base, choice);
             const most = Math.ceil(Math.max(usual, edge.measuredMm / width) * 1.35);
@@ -296,6 +296,6 @@ describe('rows at the corners, and a table of one’s own', () => {
     const counts = placement(plainSide('kinds'), mixed, base, 7);
     expect(counts).toEqual([1, 1, 1, 1, 1, 2, 2, 1, 3, 3]);
     const rates = { ...base.rates, tr: 2.5 };
-    expect(schoolCount('kinds', mixed, { ...base, rates }, plainSide('kinds'), 7)).toBe(15);
+    expect(spacingCount('kinds', mixed, { ...base, rates }, plainSide('kinds'), 7)).toBe(15);
   });
 });

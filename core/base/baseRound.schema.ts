@@ -16,17 +16,17 @@ import {
 } from '../schema.ts';
 import { corner, stitch } from '../terms/terms.schema.ts';
 import { CROSSING_IDS, type CrossingId } from './crossings.ts';
-import { SCHOOL_IDS, type SchoolId } from './schoolIds.ts';
+import { SPACING_IDS, type SpacingId } from './spacingIds.ts';
 
 const crossing = named('crossing', Type.Unsafe<CrossingId>({ enum: [...CROSSING_IDS] }));
 
 const ownRate = record({ stitches: whole(1, 50), spots: whole(1, 50) });
 
 const sideChoice = record({
-  school: said('how stitches are spaced', Type.Unsafe<SchoolId>({ enum: [...SCHOOL_IDS] })),
+  school: said('how stitches are spaced', Type.Unsafe<SpacingId>({ enum: [...SPACING_IDS] })),
   own: said('the maker’s own rate: so many stitches to so many spots', ownRate),
   count: said(
-    'stitches along the edge, joins included; null leaves it to the school',
+    'stitches along the edge, joins included; null leaves it to the spacing',
     orNull(whole(1, 20_000)),
   ),
   crossings: said(

@@ -10,7 +10,7 @@ import type { WorkedRound } from '../ring/work.ts';
 import { IN_NOTHING, type Centre, type Ring, type Span } from '../ring/ring.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import { CROSSINGS, type CrossingId } from './crossings.ts';
-import { rates, type RateChoices, type SchoolId } from './schools.ts';
+import { rates, type RateChoices, type SpacingId } from './spacings.ts';
 import { spread } from '../ring/spread.ts';
 import type { BaseRound, SideChoice } from './baseRound.schema.ts';
 
@@ -59,9 +59,9 @@ const byEye = (
 export const isAtJoin = (edge: Edge, spot: number): boolean =>
   edge.joins.some((first) => spot >= first && spot < first + 3);
 
-/** Stitches that a school gives along an edge, joins included, before any change by hand. */
-export function schoolCount(
-  school: SchoolId,
+/** Stitches that a spacing gives along an edge, joins included, before any change by hand. */
+export function spacingCount(
+  school: SpacingId,
   edge: Edge,
   base: BaseRates,
   choice: SideRates,
@@ -86,12 +86,12 @@ export function placement(
   stitchWidthMm: number,
 ): readonly number[] {
   const edgeRates = [...rates(choice.school, edge, stitchWidthMm, rateChoices(base, choice))];
-  const total = choice.count ?? schoolCount(choice.school, edge, base, choice, stitchWidthMm);
+  const total = choice.count ?? spacingCount(choice.school, edge, base, choice, stitchWidthMm);
   const seen = byEye(choice, edge);
   for (const [spot] of seen) edgeRates[spot] = 0;
   const placed = seen.reduce((sum, [, count]) => sum + count, 0);
   const rest = Math.max(0, total - stitchesAtJoins(edge, base, choice) - placed);
-  // Where every spot that the school uses was placed by eye there is none left to take the rest.
+  // Where every spot that the spacing uses was placed by eye there is none left to take the rest.
   const counts =
     seen.length > 0 && edgeRates.every((rate) => rate === 0)
       ? edgeRates.map(() => 0)

@@ -1,11 +1,11 @@
 /** Another piece under the same border: what the file says of sides is brought in line with it. */
 import type { BaseRound, SideChoice } from '../base/baseRound.ts';
-import { schoolsFor } from '../base/schools.ts';
+import { spacingsFor } from '../base/spacings.ts';
 import type { Edge } from '../piece/edge.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import type { Hem, RoundEntry } from './hem.ts';
 
-/** A side left to the plainest school that its edge allows. */
+/** A side left to the plainest spacing that its edge allows. */
 export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => ({
   school,
   own: { stitches: 3, spots: 2 },
@@ -16,7 +16,7 @@ export const plainSide = (school: SideChoice['school'] = 'each'): SideChoice => 
 
 /**
  * The parts of a hem that change with its piece, in the borders put aside too. Sides keep what was chosen for them as
- * long as their number stays and the school applies to the new edge; counts by hand and quiet changes are kept only
+ * long as their number stays and the spacing applies to the new edge; counts by hand and quiet changes are kept only
  * when the number of sides stays the same.
  */
 export function changePiece(hem: Hem, piece: Piece): Pick<Hem, 'piece' | 'base' | 'rounds' | 'kept'> {
@@ -42,9 +42,9 @@ function borderOn(edges: readonly Edge[], edgesBefore: readonly Edge[], { base, 
   const spotsBefore = edgesBefore.map((e) => e.spots.length);
   const sameSides = edges.length === base.sides.length;
   const sides = edges.map((edge, i): SideChoice => {
-    const schools = schoolsFor(edge);
+    const spacings = spacingsFor(edge);
     const before = base.sides[i];
-    if (!before || !schools.includes(before.school)) return plainSide(schools[0]);
+    if (!before || !spacings.includes(before.school)) return plainSide(spacings[0]);
     const crossings = Object.fromEntries(
       Object.entries(before.crossings).filter(([join]) => Number(join) < edge.joins.length),
     );

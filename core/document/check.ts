@@ -2,8 +2,8 @@
 import { commonProblem } from '../problems.ts';
 import { documentProblem } from './problems.ts';
 import type { ErrorObject } from 'ajv';
-import { schoolCount, type BaseRound } from '../base/baseRound.ts';
-import { schoolsFor } from '../base/schools.ts';
+import { spacingCount, type BaseRound } from '../base/baseRound.ts';
+import { spacingsFor } from '../base/spacings.ts';
 import { LIMITS } from '../limits.ts';
 import { beyondPlanning, bodyOf } from '../piece/piece.ts';
 import type { Edge } from '../piece/edge.ts';
@@ -235,11 +235,11 @@ function baseProblems(
   let stitches = 0;
   edges.forEach((edge, i) => {
     const choice = base.sides[i]!;
-    const schools = schoolsFor(edge);
-    if (!schools.includes(choice.school)) {
-      const values = { school: choice.school, known: schools.join(', ') };
-      found.push(documentProblem('school-not-here', at(`${place}base.sides.${i}.school`), values));
-    } else stitches += choice.count ?? schoolCount(choice.school, edge, base, choice, stitchWidthMm);
+    const spacings = spacingsFor(edge);
+    if (!spacings.includes(choice.school)) {
+      const values = { school: choice.school, known: spacings.join(', ') };
+      found.push(documentProblem('spacing-not-here', at(`${place}base.sides.${i}.school`), values));
+    } else stitches += choice.count ?? spacingCount(choice.school, edge, base, choice, stitchWidthMm);
   });
   if (stitches > LIMITS.stitchesInRound) {
     const values = { count: stitches, of: 'stitches in the base round', most: LIMITS.stitchesInRound };

@@ -3,7 +3,7 @@
  * version needs; it does not check: what was unsound stays so and is named by the check that follows.
  */
 import { LIMITS } from '../limits.ts';
-import { USUAL_RATES } from '../base/schools.ts';
+import { USUAL_RATES } from '../base/spacings.ts';
 import { familyById } from '../rounds/registry.ts';
 import { VERSION } from './format.ts';
 

@@ -239,16 +239,16 @@ describe('what used to be accepted though it could not be worked', () => {
     base: { ...hem.base, sides: hem.base.sides.map((s, i) => (i === 0 ? { ...s, ...choice } : s)) },
   });
 
-  test('a school that an edge does not have', () => {
+  test('a spacing that an edge does not have', () => {
     for (const school of ['loops', 'gaps', 'clusters', 'between'])
-      expect(codes(withSide({ school }))).toEqual(['school-not-here']);
+      expect(codes(withSide({ school }))).toEqual(['spacing-not-here']);
     const disc = {
       ...hem,
       piece: { kind: 'counted', sides: [{ lengthCm: 100, stitches: 140, turnDegrees: 0 }] },
       base: { ...hem.base, sides: [{ ...hem.base.sides[0]!, school: 'gaps' }] },
       kept: [],
     };
-    expect(codes(disc)).toEqual(['school-not-here']);
+    expect(codes(disc)).toEqual(['spacing-not-here']);
   });
 
   test('any text as a date, and a border that was kept with a yarn or a side that is not there', () => {

@@ -1,5 +1,5 @@
 import { yarnWeight } from '../terms/yarnWeights.ts';
-import { USUAL_RATES } from '../base/schools.ts';
+import { USUAL_RATES } from '../base/spacings.ts';
 import { plainSide } from './changePiece.ts';
 import { FORMAT, VERSION } from './format.ts';
 import type { Hem } from './hem.ts';

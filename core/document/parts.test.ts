@@ -65,7 +65,7 @@ describe('changes', () => {
     const joined = joinedChanges(changesBetween(hem, one), changesBetween(one, two));
     expect(joined.map((c) => c.part)).toEqual(['base.sides.0', 'base.sides.2']);
     expect(withChanges(hem, joined)).toEqual(two);
-    const back = after(two, base.setCount('A', [0, 2], 150, 0), base.chooseSchool('A', [0, 2], 'each'));
+    const back = after(two, base.setCount('A', [0, 2], 150, 0), base.chooseSpacing('A', [0, 2], 'each'));
     expect(joinedChanges(joined, changesBetween(two, back))).toEqual([]);
   });
 });

@@ -7,7 +7,7 @@
  * copies all work on changes.
  */
 import { bodyOf } from '../piece/piece.ts';
-import { schoolsFor } from '../base/schools.ts';
+import { spacingsFor } from '../base/spacings.ts';
 import { changePiece } from './changePiece.ts';
 import { checkHem } from './check.ts';
 import type { Hem } from './hem.ts';
@@ -235,6 +235,6 @@ function sidesFit(hem: Hem): boolean {
     ({ base }) =>
       base.sides.length === edges.length &&
       base.start.side < edges.length &&
-      edges.every((edge, i) => schoolsFor(edge).includes(base.sides[i]!.school)),
+      edges.every((edge, i) => spacingsFor(edge).includes(base.sides[i]!.school)),
   );
 }

@@ -82,7 +82,7 @@ export const DOCUMENT_PROBLEMS = {
     what: `${v.family} has no ${v.what} “${v.choice}”`,
     remedy: `Use one of: ${v.known}.`,
   }),
-  'school-not-here': (v: { school: string; known: string }) => ({
+  'spacing-not-here': (v: { school: string; known: string }) => ({
     what: `stitches along its edge cannot be spaced “${v.school}”`,
     remedy: `Use one of: ${v.known}.`,
   }),

@@ -2,7 +2,7 @@
 import { editProblem } from './problems.ts';
 import { isAtJoin, type BaseRound, type RowRates, type SideChoice } from '../base/baseRound.ts';
 import type { CrossingId } from '../base/crossings.ts';
-import type { SchoolId } from '../base/schools.ts';
+import type { SpacingId } from '../base/spacings.ts';
 import type { RoundStarts } from '../base/start.ts';
 import type { Hem } from '../document/hem.ts';
 import type { CornerId } from '../terms/corners.ts';
@@ -72,7 +72,7 @@ export const clearByEye = (name: string, side: number): Edit =>
   );
 
 /** A spacing for some sides, which gives up counts by hand there. */
-export const chooseSchool = (name: string, sides: readonly number[], school: SchoolId): Edit =>
+export const chooseSpacing = (name: string, sides: readonly number[], school: SpacingId): Edit =>
   beforeWork(
     `changed spacing of ${name}`,
     onSides(sides, (choice) => ({ ...choice, school, count: null })),

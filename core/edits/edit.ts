@@ -13,7 +13,7 @@ export interface Edit {
   /** What is done, as undo names it: “side B to 207”. */
   readonly label: string;
   /** Edits with the same key that follow each other without a pause are one step of undo, as those of one drag. */
-  readonly joinKey: string | null;
+  readonly mergeKey: string | null;
   readonly on: (hem: Hem) => Outcome<Hem>;
   /** It is about the piece or the base round, which stay as they are once they have been begun. */
   readonly beforeWork?: boolean;
@@ -23,10 +23,10 @@ export interface Edit {
 export const edit = (
   label: string,
   change: (hem: Hem) => Partial<Hem> | Problem,
-  joinKey: string | null = null,
+  mergeKey: string | null = null,
 ): Edit => ({
   label,
-  joinKey,
+  mergeKey,
   on: (hem) => {
     const changed = change(hem);
     return isProblem(changed) ? failed(changed) : done({ ...hem, ...changed });

@@ -11,7 +11,7 @@ import type { Verdict } from '../flat/flat.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
 import { planComesOutEven, type Plan } from '../plan/types.ts';
 import { workedRounds } from '../record/record.ts';
-import { groundNeeded } from '../rounds/facts.ts';
+import { familyNeededBelow } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry, quietChange } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
@@ -159,7 +159,7 @@ function freedBy(hem: Hem, round: number, worked: number): WayOut | null {
   const fits = (other: Hem): boolean => fitPlan(planner(other), worked).solutions.length > 0;
   const family = familyById(entry.family);
   const top = made.rounds[made.rounds[round + 1]!.onto]!;
-  const needed = family && groundNeeded(family, top.ring);
+  const needed = family && familyNeededBelow(family, top.ring);
   if (needed) {
     const ground = familyById(needed)!;
     if (fits(before(newEntry(ground, 'ground', entry.yarns[0]!)))) return { by: 'ground', family: needed };

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { schoolsFor } from '../base/schools.ts';
+import { spacingsFor } from '../base/spacings.ts';
 import { changePiece, plainSide } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { newHem } from '../document/newHem.ts';
@@ -64,7 +64,7 @@ function someHem(chance: Chance, said: string[]): Hem {
   const blank = { ...bare, ...changePiece(bare, piece) };
   const { edges } = plan(blank).body;
   const sides = edges.map((edge) =>
-    plainSide(chance.maybe(0.5) ? schoolsFor(edge)[0]! : chance.pick(schoolsFor(edge))),
+    plainSide(chance.maybe(0.5) ? spacingsFor(edge)[0]! : chance.pick(spacingsFor(edge))),
   );
   const rounds = Array.from({ length: chance.int(1, 3) }, (_, i) => {
     const family = chance.pick(FAMILIES);

@@ -1,11 +1,11 @@
 /** What would another edge do? The last entry of the stack exchanged, repeated, or carried to a wanted size. */
-import { schoolsFor, type SchoolId } from '../base/schools.ts';
+import { spacingsFor, type SpacingId } from '../base/spacings.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import type { Edit } from '../edits/edit.ts';
 import { addRounds } from '../edits/rounds.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
-import { groundNeeded } from '../rounds/facts.ts';
+import { familyNeededBelow } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
@@ -41,7 +41,7 @@ export function roundsFromRest(plan: Plan, yarnId: string, restG: number): reado
   const { spread } = quantity;
   const planner = createPlanner();
   return FAMILIES.flatMap((family) => {
-    if (groundNeeded(family, top.ring) !== null) return [];
+    if (familyNeededBelow(family, top.ring) !== null) return [];
     const most = family.repeatable ? Math.ceil(MOST_ROUNDS / family.roundsPerRepeat) : 1;
     const added = (times: number): readonly RoundPlan[] => {
       const entry = { ...newEntry(family, 'more', yarnId), times };
@@ -84,7 +84,7 @@ export function otherEdges(plan: Plan): readonly OtherEdge[] {
   const stump = planner(withRounds(plan.hem, below));
   const top = topOf(stump);
   const balls = (p: Plan): number => p.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
-  return FAMILIES.filter((f) => f.id !== last.family && groundNeeded(f, top.ring) === null)
+  return FAMILIES.filter((f) => f.id !== last.family && familyNeededBelow(f, top.ring) === null)
     .map((family) => {
       const other = planner(withRounds(plan.hem, [...below, newEntry(family, 'other', last.yarns[0]!)]));
       const added = other.rounds.slice(stump.rounds.length);
@@ -157,35 +157,35 @@ export function compareCorners(
   });
 }
 
-export interface SchoolForecast {
-  readonly school: SchoolId;
-  /** Worst strain after so many more rounds, of the sides to which the school applies. */
+export interface SpacingForecast {
+  readonly spacing: SpacingId;
+  /** Worst strain after so many more rounds, of the sides to which the spacing applies. */
   readonly strain: number;
 }
 
 /**
- * What each school leads to after `rounds` plain rounds in a stitch, three in the corner, when it is taken on every
+ * What each spacing leads to after `rounds` plain rounds in a stitch, three in the corner, when it is taken on every
  * side to which it applies. The user's own rate is left out: it is not a rule.
  */
-export function compareSchools(
+export function compareSpacings(
   plan: Plan,
   stitch: RoundEntry['stitch'],
   rounds: number,
-): readonly SchoolForecast[] {
+): readonly SpacingForecast[] {
   const plain = FAMILIES.find((f) => f.id === 'plain')!;
   const planner = createPlanner();
   const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, times: rounds };
-  const applies = plan.body.edges.map(schoolsFor);
-  const schools = [...new Set(applies.flat())].filter((id) => id !== 'own');
-  return schools.map((school) => {
+  const applies = plan.body.edges.map(spacingsFor);
+  const spacings = [...new Set(applies.flat())].filter((id) => id !== 'own');
+  return spacings.map((spacing) => {
     const sides = plan.hem.base.sides.map((s, i) =>
-      applies[i]!.includes(school) ? { ...s, school, count: null } : s,
+      applies[i]!.includes(spacing) ? { ...s, school: spacing, count: null } : s,
     );
     const made = planner({ ...plan.hem, base: { ...plan.hem.base, sides }, rounds: [entry] }).rounds;
-    const strains = made[made.length - 1]!.sides.filter((_, i) => applies[i]!.includes(school)).map(
+    const strains = made[made.length - 1]!.sides.filter((_, i) => applies[i]!.includes(spacing)).map(
       (s) => s.strain,
     );
-    return { school, strain: strains.reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0) };
+    return { spacing, strain: strains.reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0) };
   });
 }
 

@@ -8,7 +8,7 @@ import { spreadAbout } from '../hands/ratio.ts';
 import {
   baseHooks,
   compareCorners,
-  compareSchools,
+  compareSpacings,
   firstToShow,
   otherEdges,
   roundsFromRest,
@@ -272,9 +272,9 @@ describe('how long it lies flat', () => {
     expect(strains.get('twos')!).toBeLessThan(strains.get('threes')!);
   });
 
-  test('schools are compared on the sides to which they apply, as if each had been chosen', () => {
+  test('spacings are compared on the sides to which they apply, as if each had been chosen', () => {
     const hem = rowsHem({ rounds: [entry()] });
-    const found = new Map(compareSchools(plan(hem), 'hdc', 6).map((s) => [s.school, s.strain]));
+    const found = new Map(compareSpacings(plan(hem), 'hdc', 6).map((s) => [s.spacing, s.strain]));
     expect([...found.keys()].sort()).toEqual(['each', 'gauge', 'halves', 'kinds']);
     const chosen = hem.base.sides.map((s, i) => (i % 2 === 1 ? { ...s, school: 'halves' as const } : s));
     const rounds = [entry({ stitch: 'hdc', times: 6 })];

@@ -5,7 +5,7 @@ import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
 import { tallyRing, type Tally } from '../ring/ring.ts';
 import { addRounds, type StackPosition } from '../edits/rounds.ts';
 import { recipeOf } from '../notation/parse.ts';
-import { firstChoice, groundNeeded, sitsOn } from '../rounds/facts.ts';
+import { firstChoice, familyNeededBelow, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
@@ -42,7 +42,7 @@ export function waysIn(plan: Plan, family: Family): readonly StackPosition[] {
   if (!edge || recipe.surface) return ['on top'];
   const top = topOf(plan);
   const onTop: readonly StackPosition[] =
-    sitsOn(recipe) !== 'stitch' && groundNeeded(family, top.ring) === null ? ['on top'] : [];
+    sitsOn(recipe) !== 'stitch' && familyNeededBelow(family, top.ring) === null ? ['on top'] : [];
   if (top.done) return onTop;
   return family.edge === 'straight' ? ['under', 'instead', ...onTop] : ['instead', ...onTop];
 }

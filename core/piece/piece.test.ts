@@ -159,7 +159,7 @@ describe('other bodies', () => {
 
   test('cloth offers a hole for every pitch but the corners’', () => {
     const made = plan(hemOf({ kind: 'cloth', widthCm: 75, heightCm: 90, pitchMm: 10 }));
-    expect(made.sides.map((s) => s.schools.find((x) => x.id === 'each')!.count)).toEqual([74, 89, 74, 89]);
+    expect(made.sides.map((s) => s.spacings.find((x) => x.id === 'each')!.count)).toEqual([74, 89, 74, 89]);
   });
 
   test('like sides are told from the piece', () => {

@@ -27,16 +27,16 @@ export const placedAlong = ({ edge, widthMm, ...choice }: PlacementInputs): read
 export interface BaseInputs extends Pick<BaseRound, 'stitch' | 'corner' | 'clusterChains' | 'crossing'> {
   readonly body: Body;
   /** Of every side. */
-  readonly schools: readonly SideChoice['school'][];
+  readonly spacings: readonly SideChoice['school'][];
   readonly crossings: readonly SideChoice['crossings'][];
   readonly placements: readonly (readonly number[])[];
 }
 
 /** The ring of the base round as it is to be made. */
-export const baseRing = ({ body, schools, crossings, placements, ...base }: BaseInputs): BaseWorked =>
+export const baseRing = ({ body, spacings, crossings, placements, ...base }: BaseInputs): BaseWorked =>
   workBase(
     body,
-    { ...base, sides: schools.map((school, side) => ({ school, crossings: crossings[side]! })) },
+    { ...base, sides: spacings.map((school, side) => ({ school, crossings: crossings[side]! })) },
     placements,
   );
 

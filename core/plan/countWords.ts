@@ -1,7 +1,7 @@
 /** Counts of a plan in a line. */
-import { spotNoun } from '../base/schools.ts';
+import { spotNoun } from '../base/spacings.ts';
 import { isDisc } from '../piece/outline.ts';
-import { isEven, type Plan, type SchoolPlan, type SidePlan } from './types.ts';
+import { isEven, type Plan, type SpacingPlan, type SidePlan } from './types.ts';
 import { needsOf } from '../ring/recipe.ts';
 import { plural } from '../say/measures.ts';
 
@@ -22,23 +22,23 @@ export function countsWords(plan: Plan, round: number): string {
 
 /** Where the count of a side comes from: “215 = 106 dc row ends × 2 + 3 of the corners.”. */
 export function sourceWords(s: SidePlan, plan: Plan): string {
-  if (s.choice.count !== null && s.schools.every((school) => school.count !== s.count))
+  if (s.choice.count !== null && s.spacings.every((spacing) => spacing.count !== s.count))
     return `${s.count + s.corners} by hand${cornersWords(s)}.${servesWords(s, plan)}`;
-  const school =
-    s.schools.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
-    s.schools[0]!;
-  return `${s.count + s.corners} = ${countBasisWords(school, s, plan)}.`;
+  const spacing =
+    s.spacings.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
+    s.spacings[0]!;
+  return `${s.count + s.corners} = ${countBasisWords(spacing, s, plan)}.`;
 }
 
 /** What the corners add: “, 2 of them of the corners”. */
 const cornersWords = ({ corners }: SidePlan): string =>
   corners === 0 ? '' : `, ${corners} of them of the corners`;
 
-/** What a school's count is made of: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
-export function countBasisWords(school: SchoolPlan, { corners }: SidePlan, plan: Plan): string {
+/** What a spacing's count is made of: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
+export function countBasisWords(spacing: SpacingPlan, { corners }: SidePlan, plan: Plan): string {
   const { language, length } = plan.hem.preferences;
   const ofCorners = corners === 0 ? [] : [`${corners} of the corners`];
-  if (school.id === 'gauge') {
+  if (spacing.id === 'gauge') {
     const { stitchesPer10Cm } = plan.hem.gauge;
     const rate =
       length === 'cm'
@@ -46,12 +46,12 @@ export function countBasisWords(school: SchoolPlan, { corners }: SidePlan, plan:
         : `${Number((stitchesPer10Cm * 0.254).toFixed(2))} stitches to the inch`;
     return [`its length × ${rate}`, ...ofCorners].join(' + ');
   }
-  return school.basis
+  return spacing.basis
     .map(
       (part) =>
         `${plural(part.spots, spotNoun(part, language))}${part.rate === 1 ? '' : ` × ${Number(part.rate.toFixed(2))}`}`,
     )
-    .concat(school.atJoins > 0 ? [`${school.atJoins} at the seams`] : [])
+    .concat(spacing.atJoins > 0 ? [`${spacing.atJoins} at the seams`] : [])
     .concat(ofCorners)
     .join(' + ');
 }

@@ -75,7 +75,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
     clusterChains,
     crossing,
     placements,
-    schools: base.sides.map((s) => s.school),
+    spacings: base.sides.map((s) => s.school),
     crossings: base.sides.map((s) => s.crossings),
   });
   const counts = done[0]?.counts;

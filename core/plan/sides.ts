@@ -1,21 +1,21 @@
 /** The sides of the base round: what each spacing would give, and which counts lie flat. */
 import {
   rateChoices,
-  schoolCount,
+  spacingCount,
   stitchesAtJoins,
   type BaseRates,
   type SideRates,
 } from '../base/baseRound.ts';
 import type { SideChoice } from '../base/baseRound.ts';
-import { basis, rates, schoolLabel, schoolsFor } from '../base/schools.ts';
+import { basis, rates, spacingLabel, spacingsFor } from '../base/spacings.ts';
 import { naturalLengthMm, type FlatLimits } from '../flat/flat.ts';
 import type { Edge } from '../piece/edge.ts';
 import { tallySide, type Ring } from '../ring/ring.ts';
 import type { Language } from '../terms/stitches.ts';
-import type { PathRound, SchoolPlan, SidePlan } from './types.ts';
+import type { PathRound, SpacingPlan, SidePlan } from './types.ts';
 
 /** What a spacing would give on a side, before it is judged. */
-type Spacing = Omit<SchoolPlan, 'strain'>;
+type Spacing = Omit<SpacingPlan, 'strain'>;
 
 export interface SpacingInputs extends BaseRates, SideRates {
   readonly edge: Edge;
@@ -26,10 +26,10 @@ export interface SpacingInputs extends BaseRates, SideRates {
 /** The spacings that apply to a side; its count does not bear on them. */
 export function spacingsAlong({ edge, widthMm, language, ...choice }: SpacingInputs): readonly Spacing[] {
   const chosen = rateChoices(choice, choice);
-  return schoolsFor(edge).map((id) => ({
+  return spacingsFor(edge).map((id) => ({
     id,
-    label: schoolLabel(id, edge, chosen, widthMm, language),
-    count: schoolCount(id, edge, choice, choice, widthMm),
+    label: spacingLabel(id, edge, chosen, widthMm, language),
+    count: spacingCount(id, edge, choice, choice, widthMm),
     basis: basis(edge, rates(id, edge, widthMm, chosen)),
     atJoins: stitchesAtJoins(edge, choice, choice),
   }));
@@ -67,19 +67,19 @@ export function planSide({
   const others = naturalLengthMm(baseRound.ring, side, widthMm, baseRound.widths) / widthMm - count;
   const unstrained = (count + others) / (1 + baseRound.sides[side]!.strain);
   const at = (s: number): number => unstrained * (1 + s) - others;
-  const schoolPlans = spacings
+  const spacingPlans = spacings
     .filter(({ id }) => id !== 'own' || choice.school === 'own')
-    .map((spacing): SchoolPlan => ({ ...spacing, strain: (spacing.count + others) / unstrained - 1 }));
+    .map((spacing): SpacingPlan => ({ ...spacing, strain: (spacing.count + others) / unstrained - 1 }));
   return {
     name,
     edge,
     choice,
     count,
     corners: tallySide(ring, side).stitches - count,
-    schools: schoolPlans.filter(
+    spacings: spacingPlans.filter(
       ({ id, count: own }) =>
         // A table that comes to what another spacing does is shown where it was chosen.
-        id !== 'kinds' || choice.school === id || !schoolPlans.some((o) => o.id !== id && o.count === own),
+        id !== 'kinds' || choice.school === id || !spacingPlans.some((o) => o.id !== id && o.count === own),
     ),
     flatCount: at(0),
     flatFrom: at(-limits.flat),

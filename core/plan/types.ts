@@ -1,5 +1,5 @@
 /** What is planned of a hem: its sides, its worked rounds, its yarns, and what does not fit. */
-import type { BasisPart, SchoolId } from '../base/schools.ts';
+import type { BasisPart, SpacingId } from '../base/spacings.ts';
 import type { SideChoice } from '../base/baseRound.ts';
 import type { Hem, RoundIdentity } from '../document/hem.ts';
 import type { FlatLimits, Verdict } from '../flat/flat.ts';
@@ -15,8 +15,8 @@ import type { SideFit, Layout } from '../ring/along.ts';
 import type { WrittenRound } from '../stack/stack.ts';
 import type { Quantity, Yarn } from '../yarn/yarn.ts';
 
-export interface SchoolPlan {
-  readonly id: SchoolId;
+export interface SpacingPlan {
+  readonly id: SpacingId;
   readonly label: string;
   readonly count: number;
   readonly basis: readonly BasisPart[];
@@ -35,7 +35,7 @@ export interface SidePlan {
   readonly count: number;
   /** What the corners at its ends add to it: a side is counted between their middles, everywhere that a count is shown. */
   readonly corners: number;
-  readonly schools: readonly SchoolPlan[];
+  readonly spacings: readonly SpacingPlan[];
   /** Count along the edge at which the base round has no strain; need not be whole. */
   readonly flatCount: number;
   /** Counts along the edge between which it lies flat, and between which it will block out. */

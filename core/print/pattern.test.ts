@@ -5,7 +5,7 @@ import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
 import { plan } from '../plan/planner.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import { factsOf, firstChoice, groundNeeded } from '../rounds/facts.ts';
+import { factsOf, firstChoice, familyNeededBelow } from '../rounds/facts.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { oddWordsIn } from '../testing/oddWords.ts';
@@ -32,7 +32,7 @@ describe('every family in the written pattern', () => {
   const hemWith = (id: string): Hem => {
     const family = familyById(id)!;
     const below = plan(rowsHem({ rounds: [entry()] })).rounds[1]!.ring;
-    const needed = groundNeeded(family, below);
+    const needed = familyNeededBelow(family, below);
     const ids = needed && needed !== id ? [needed, id] : [id];
     const rounds = ids.map((f, i) => entry({ ...firstChoice(familyById(f)!), id: `r${i}`, family: f }));
     return rowsHem({ rounds: [entry(), ...rounds] });

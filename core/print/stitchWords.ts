@@ -3,7 +3,7 @@ import { isDisc } from '../piece/outline.ts';
 import { ordinal } from '../say/lists.ts';
 import { spotNumber } from './run.ts';
 import { LOOPS } from '../terms/places.ts';
-import { spotNoun } from '../base/schools.ts';
+import { spotNoun } from '../base/spacings.ts';
 import { spotOf } from '../procedure/place.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { IN_NOTHING, entryOf, isGap, sideCount, sideSpan, type Ring } from '../ring/ring.ts';

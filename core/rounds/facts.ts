@@ -149,7 +149,7 @@ function trialRing(corner: readonly Stitch[], groups: readonly (readonly Stitch[
 }
 
 /** Ids of the families that give a ground of a kind where the ring offers none. */
-const GROUNDS: Readonly<Record<PlaceKind, string | null>> = {
+const THEMES: Readonly<Record<PlaceKind, string | null>> = {
   stitch: null,
   post: null,
   gap: 'cluster',
@@ -161,7 +161,7 @@ const GROUNDS: Readonly<Record<PlaceKind, string | null>> = {
  * The id of the family that must come before one that is to be worked onto a ring: null when the ring offers
  * what the family sits on.
  */
-export function groundNeeded(family: Family, ring: Ring): string | null {
+export function familyNeededBelow(family: Family, ring: Ring): string | null {
   const kind = sitsOn(recipeOf(family.write(firstChoice(family), 0)));
-  return placesOnSide(ring, 0, new Set([kind])).length > 0 ? null : GROUNDS[kind];
+  return placesOnSide(ring, 0, new Set([kind])).length > 0 ? null : THEMES[kind];
 }

@@ -3,7 +3,7 @@ import { recipeOf } from '../notation/parse.ts';
 import { meetsNeeds, needsOf } from '../ring/recipe.ts';
 import { placesOnSide, sideSpan, tallyRing, tallySide, type PlaceKind } from '../ring/ring.ts';
 import { workRound } from '../ring/work.ts';
-import { factsOf, firstChoice, groundNeeded, groundWith, workAll } from './facts.ts';
+import { factsOf, firstChoice, familyNeededBelow, groundWith, workAll } from './facts.ts';
 import { FAMILIES, familyById } from './registry.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { RoundEntry } from '../document/hem.ts';
@@ -188,9 +188,9 @@ describe('families of several rounds', () => {
 
   test('what must come first is named where the ring does not offer it', () => {
     const plainRing = groundWith('stitch', 20);
-    expect(groundNeeded(familyById('gap-scallop')!, plainRing)).toBe('cluster');
-    expect(groundNeeded(familyById('gap-scallop')!, groundWith('gap', 9))).toBeNull();
-    expect(groundNeeded(familyById('shell')!, plainRing)).toBeNull();
+    expect(familyNeededBelow(familyById('gap-scallop')!, plainRing)).toBe('cluster');
+    expect(familyNeededBelow(familyById('gap-scallop')!, groundWith('gap', 9))).toBeNull();
+    expect(familyNeededBelow(familyById('shell')!, plainRing)).toBeNull();
   });
 });
 

@@ -17,7 +17,7 @@ import { stitchHeight } from '../ring/stitch.ts';
 import type { PlaceKind, Ring } from '../ring/ring.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import type { Circumstances } from '../ring/work.ts';
-import { firstChoice, groundNeeded, sitsOn } from '../rounds/facts.ts';
+import { firstChoice, familyNeededBelow, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
 import { familyById } from '../rounds/registry.ts';
 
@@ -205,7 +205,7 @@ export function entriesOnto(
   yarn: string,
   ids: readonly [string, string],
 ): readonly RoundEntry[] {
-  const needed = groundNeeded(family, ring);
+  const needed = familyNeededBelow(family, ring);
   const ground = needed === null || needed === family.id ? undefined : familyById(needed);
   const entry = newEntry(family, ids[1], yarn);
   return ground ? [newEntry(ground, ids[0], yarn), entry] : [entry];

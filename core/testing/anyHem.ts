@@ -1,6 +1,6 @@
 /** Any hem: any piece, spacing, start, corner and facing, a few rounds of any family. For tests, by chance. */
 import { CROSSING_IDS } from '../base/crossings.ts';
-import { schoolsFor } from '../base/schools.ts';
+import { spacingsFor } from '../base/spacings.ts';
 import type { StartOfRound } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
@@ -142,7 +142,7 @@ export function anyHem(chance: Chance): Hem {
         const spot = chance.int(0, edge.spots.length - 1);
         return {
           ...side,
-          school: chance.pick(schoolsFor(edge)),
+          school: chance.pick(spacingsFor(edge)),
           count: chance.maybe(0.4) ? chance.int(edge.joins.length * 3 + 4, edge.spots.length * 2 + 4) : null,
           spots: chance.maybe(0.3) ? { [String(spot)]: chance.int(0, 3) } : {},
           crossings: chance.maybe(0.3) && edge.joins.length > 0 ? { '0': chance.pick(CROSSING_IDS) } : {},

@@ -53,7 +53,7 @@ export function everythingOf(plan: Plan, thorough: boolean): Readonly<Record<str
     others: alternatives.otherEdges(plan),
     shows: alternatives.firstToShow(plan),
     corners: alternatives.compareCorners(plan, 'hdc', 6),
-    schools: alternatives.compareSchools(plan, 'hdc', 6),
+    spacings: alternatives.compareSpacings(plan, 'hdc', 6),
     sizes: waysToSize(plan, plan.blockedSize.widthMm + 30, plan.blockedSize.heightMm + 60),
   };
 }

@@ -1,5 +1,5 @@
 /** Hems for tests: one plain starting point and ways to vary it. */
-import { USUAL_RATES } from '../base/schools.ts';
+import { USUAL_RATES } from '../base/spacings.ts';
 import type { BaseRound, SideChoice } from '../base/baseRound.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { firstChoice } from '../rounds/facts.ts';

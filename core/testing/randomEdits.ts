@@ -1,6 +1,6 @@
 /** Edits as the screens make them, chosen by chance: every control of every page, with values that it lets through. */
 import { CROSSING_IDS } from '../base/crossings.ts';
-import { schoolsFor } from '../base/schools.ts';
+import { spacingsFor } from '../base/spacings.ts';
 import type { StartOfRound } from '../base/start.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import { performed, type Edit } from '../edits/edit.ts';
@@ -184,7 +184,7 @@ const MAKERS: readonly Maker[] = [
   },
   (plan, chance) => {
     const sides = someSides(plan, chance);
-    return base.chooseSchool('A', sides, chance.pick(schoolsFor(plan.body.edges[sides[0]!]!)));
+    return base.chooseSpacing('A', sides, chance.pick(spacingsFor(plan.body.edges[sides[0]!]!)));
   },
   (plan, chance) =>
     base.setOwnRate('A', someSides(plan, chance), { stitches: chance.int(1, 6), spots: chance.int(1, 6) }),

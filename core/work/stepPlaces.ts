@@ -1,6 +1,6 @@
 /** The places that a round is worked into, numbered as its maker meets them. */
 import { ACROSS_SEAM } from '../base/crossings.ts';
-import { spotNoun } from '../base/schools.ts';
+import { spotNoun } from '../base/spacings.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { actsOf, type Procedure } from '../procedure/acts.ts';

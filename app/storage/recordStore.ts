@@ -2,7 +2,7 @@
 import localforage from 'localforage';
 
 /** A store of values by key. A value is written whole or not at all. */
-export interface Cupboard {
+export interface RecordStore {
   readonly get: (key: string) => Promise<unknown>;
   readonly set: (key: string, value: unknown) => Promise<void>;
   readonly remove: (key: string) => Promise<void>;
@@ -115,7 +115,7 @@ const answerTo = <T>(request: IDBRequest<T>): Promise<T> =>
 const DATABASE = 'zig-hem';
 
 /** A store of this browser. */
-export function cupboard(storeName: string): Cupboard {
+export function recordStore(storeName: string): RecordStore {
   const store = localforage.createInstance({ name: DATABASE, storeName });
   return {
     get: (key) => within(store.getItem(key)),

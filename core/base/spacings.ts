@@ -1,14 +1,14 @@
 /**
- * The schools of the base round: how many stitches each kind of spot takes. Every school is a rate for each
+ * The spacings of the base round: how many stitches each kind of spot takes. Every spacing is a rate for each
  * spot; its count is their sum, and its basis says what that sum is made of.
  */
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
 import type { Edge, Spot, SpotKind } from '../piece/edge.ts';
 import { WORDS } from '../terms/words.ts';
-import { SCHOOL_IDS, type SchoolId } from './schoolIds.ts';
+import { SPACING_IDS, type SpacingId } from './spacingIds.ts';
 import type { OwnRate, RowRates } from './baseRound.schema.ts';
 
-export type { SchoolId } from './schoolIds.ts';
+export type { SpacingId } from './spacingIds.ts';
 export type { OwnRate } from './baseRound.schema.ts';
 
 /** Stitches in a row end, by the kind of row: the full rate, and the closer one that some prefer. */
@@ -25,8 +25,8 @@ export interface RateChoices {
   readonly endRows: 'added' | 'own';
 }
 
-/** A school: where it applies, its rate for a spot, and the rule that its flag on the count line says. */
-interface School {
+/** A spacing: where it applies, its rate for a spot, and the rule that its flag on the count line says. */
+interface Spacing {
   readonly applies: (edge: Edge) => boolean;
   readonly rate: (spot: Spot, edge: Edge, stitchWidthMm: number, choices: RateChoices) => number;
   readonly label: (edge: Edge, choices: RateChoices, stitchWidthMm: number, language: Language) => string;
@@ -45,7 +45,7 @@ const gapFill = (edge: Edge, stitchWidthMm: number): number =>
 
 const countOf = (edge: Edge, kind: SpotKind): number => edge.spots.filter((s) => s.kind === kind).length;
 
-const SCHOOLS: Readonly<Record<SchoolId, School>> = {
+const SPACINGS: Readonly<Record<SpacingId, Spacing>> = {
   each: {
     applies: (edge) => edge.spots.every((s) => s.kind !== 'block') && !betweenPosts(edge),
     rate: (spot) => {
@@ -100,12 +100,12 @@ const SCHOOLS: Readonly<Record<SchoolId, School>> = {
 
 /** Rates for every spot of an edge, in working order. Joins are crossed, not filled: their rate is 0. */
 export function rates(
-  school: SchoolId,
+  school: SpacingId,
   edge: Edge,
   stitchWidthMm: number,
   choices: RateChoices,
 ): readonly number[] {
-  const { rate } = SCHOOLS[school];
+  const { rate } = SPACINGS[school];
   // By length every row takes its share, whoever has the corner.
   const covered = choices.endRows === 'own' && school !== 'gauge';
   const last = edge.spots.length - 1;
@@ -116,9 +116,9 @@ export function rates(
   });
 }
 
-/** The schools that apply to an edge, the plainest first. */
-export const schoolsFor = (edge: Edge): readonly SchoolId[] =>
-  SCHOOL_IDS.filter((id) => SCHOOLS[id].applies(edge));
+/** The spacings that apply to an edge, the plainest first. */
+export const spacingsFor = (edge: Edge): readonly SpacingId[] =>
+  SPACING_IDS.filter((id) => SPACINGS[id].applies(edge));
 
 /** Spots of one kind that take the same rate. */
 export interface BasisPart {
@@ -129,7 +129,7 @@ export interface BasisPart {
   readonly rate: number;
 }
 
-/** What a school's count is made of; spots that take nothing are left out. */
+/** What a spacing's count is made of; spots that take nothing are left out. */
 export function basis(edge: Edge, edgeRates: readonly number[]): readonly BasisPart[] {
   const parts: { spots: number; kind: SpotKind; stitch: StitchKind | undefined; rate: number }[] = [];
   edge.spots.forEach((spot, i) => {
@@ -160,14 +160,14 @@ export function spotNoun(
   return NOUNS[part.kind] ?? part.kind;
 }
 
-/** A school's rule as a flag on the count line says it. */
-export const schoolLabel = (
-  school: SchoolId,
+/** A spacing's rule as a flag on the count line says it. */
+export const spacingLabel = (
+  school: SpacingId,
   edge: Edge,
   choices: RateChoices,
   stitchWidthMm: number,
   language: Language,
-): string => SCHOOLS[school].label(edge, choices, stitchWidthMm, language);
+): string => SPACINGS[school].label(edge, choices, stitchWidthMm, language);
 
 function rowEndLabel(edge: Edge, table: Partial<Record<StitchKind, number>>, mixed: string): string {
   const kinds = new Set(edge.spots.filter((s) => s.kind === 'row end').map((s) => s.stitch!));

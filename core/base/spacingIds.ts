@@ -1,10 +1,10 @@
 /**
- * The schools, the plainest first. `each`: the full rate of every kind of spot. `halves`: the closer rate of row ends.
+ * The spacings, the plainest first. `each`: the full rate of every kind of spot. `halves`: the closer rate of row ends.
  * `kinds`: row ends by the maker's own table. On clusters `between` works between all stitches, `gaps` only between
  * clusters, `clusters` puts a whole cluster in each gap. `loops` works blocks as singles with chains between. `gauge`: by
  * length. `own`: the user's rate.
  */
-export const SCHOOL_IDS = [
+export const SPACING_IDS = [
   'each',
   'halves',
   'kinds',
@@ -16,4 +16,4 @@ export const SCHOOL_IDS = [
   'own',
 ] as const;
 
-export type SchoolId = (typeof SCHOOL_IDS)[number];
+export type SpacingId = (typeof SPACING_IDS)[number];

@@ -3,8 +3,8 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { act, cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 
 jest.unstable_mockModule('../storage/settings.ts', () => ({ readSetting: () => Promise.resolve(earlier) }));
-const { ThemeAndNotices } = await import('./Look.tsx');
-const { GroundButton } = await import('./GroundButton.tsx');
+const { ThemeAndNotices } = await import('./ThemeAndNotices.tsx');
+const { ThemeButton } = await import('./ThemeButton.tsx');
 
 const KEY = 'zig-hem ground';
 /** What an earlier version kept. */
@@ -21,7 +21,7 @@ function openPage(): void {
   document.documentElement.style.colorScheme = '';
   close = render(
     <ThemeAndNotices>
-      <GroundButton />
+      <ThemeButton />
     </ThemeAndNotices>,
   ).unmount;
 }
