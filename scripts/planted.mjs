@@ -8,6 +8,18 @@ import { fileURLToPath } from 'node:url';
 
 /** Each of the kinds that were once found and mended: where, what stands there, what is put in its place, who is to notice. */
 const FAULTS = [
+  [
+    'core/base/baseRound.ts',
+    "if (turn < 0) return [stitchOf({ kind: base.stitch, form: 'together', legs: 2 })];",
+    '',
+    'core/base core/piece core/procedure/literal',
+  ],
+  [
+    'core/document/parts.ts',
+    'other && !isListPart(part) && !same(other.after, after) ? [part] : []',
+    '[]',
+    'core/document/parts app/hem',
+  ],
   ['core/ring/along.ts', '-Math.floor(places / 2)', '-places', 'core/ring core/procedure/literal core/edits'],
   ['core/ring/along.ts', 'at += taken;', 'at += 1;', 'core/procedure/literal core/chart'],
   [
@@ -46,8 +58,6 @@ const FAULTS = [
     'rounds: [...first, ...designed.rounds.slice(first.length)]',
     'core/record core/work core/plan',
   ],
-  ['core/fit/cost.ts', 'isLast ? 2 : 1.2', 'isLast ? 1.2 : 2', 'core/fit'],
-  ['core/fit/cost.ts', 'unequal: 1,', 'unequal: 0,', 'core/fit'],
   [
     'core/edits/solution.ts',
     'bySide[i] === 0 ? s :',
@@ -56,7 +66,6 @@ const FAULTS = [
   ],
   ['core/notation/parse.ts', 'if (Number(number) === 0)', 'if (Number(number) < 0)', 'core/notation'],
   ['core/notation/parse.ts', 'if (open.length > 1)', 'if (open.length > 2)', 'core/notation'],
-  ['core/print/sideWords.ts', 'numbers.sort((a, b) => a - b);', '', 'core/print core/procedure/literal'],
   [
     'core/print/sideWords.ts',
     '${c.number} and ${c.number + 1}',
@@ -95,8 +104,6 @@ const FAULTS = [
     'event.counts[side] ?? null',
     'core/record core/work',
   ],
-  ['core/document/zip.ts', 'if (size > most) return null;', '', 'core/document/bundle'],
-  ['core/document/zip.ts', 'if (!whole) throw new ZipUnsound();', '', 'core/document/bundle app/storage'],
   [
     'core/document/salvage.ts',
     'if (!Array.isArray(file[key])) lost.push(key);',
@@ -120,8 +127,8 @@ const FAULTS = [
   ],
   [
     'app/hem/store.ts',
-    'if (joinKey !== null && last?.joinKey === joinKey) {',
-    'if (last?.joinKey === joinKey) {',
+    'if (mergeKey !== null && last?.mergeKey === mergeKey) {',
+    'if (last?.mergeKey === mergeKey) {',
     'app/hem',
   ],
   [

@@ -101,6 +101,15 @@ describe('the open hem', () => {
     expect(count()).toBe(153);
   });
 
+  test('edits that have nothing in common are steps of their own, without a pause between them', async () => {
+    const { store } = await (await browserWithHem()).open();
+    const one = entry({ id: 'one' });
+    store.do(addRounds('one', [one]));
+    store.do(addRounds('two', [entry({ id: 'two' })]));
+    store.undo();
+    expect(store.get().plan.hem.rounds.map((r) => r.id)).toEqual([...start.rounds.map((r) => r.id), 'one']);
+  });
+
   test('an edit after undo drops what was undone', async () => {
     const { store, count, set } = await (await browserWithHem()).open();
     set(140);
@@ -340,6 +349,22 @@ describe('two pages', () => {
     const { notes } = await stored();
     for (const page of [one, two]) expect(page.store.get().plan.hem.notes).toBe(notes);
     expect([...one.conflicts, ...two.conflicts]).toEqual(['notes']);
+  });
+
+  test('what one could not write at once is united with what the other wrote meanwhile', async () => {
+    const { browser, open, pass, stored } = await browserWithHem();
+    const one = await open();
+    const two = await open();
+    browser.hems.fault = 'refuses';
+    one.store.do(writeNotes('from one'));
+    await pass(400);
+    expect(one.store.get().saved).toBe('failed');
+    one.store.do(setPace(44));
+    browser.hems.fault = 'none';
+    two.store.do(rename('From two'));
+    await pass(20_000);
+    for (const hem of [await stored(), one.store.get().plan.hem, two.store.get().plan.hem])
+      expect(hem).toMatchObject({ notes: 'from one', pace: 44, name: 'From two' });
   });
 
   test('undo takes back what this page did, not what the other did since', async () => {

@@ -161,6 +161,10 @@ describe('a damaged file', () => {
     expect(checkHem(noYarns.hem).ok).toBe(true);
   });
 
+  test('says what is no list where there should be one', () => {
+    expect(salvaged((f) => void (f.weighIns = 'two'))!.lost).toEqual(['weighIns']);
+  });
+
   test('keeps the sound parts of another outline', () => {
     const [, { hem }] = demoPlans().find(([file]) => file.startsWith('hexagon'))!;
     const file = { ...loose(hem), gauge: null };

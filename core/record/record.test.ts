@@ -218,6 +218,18 @@ describe('what was done, planned', () => {
     });
   });
 
+  test('a round that was begun stands once, wherever the design puts it since', () => {
+    const record = workedUpTo(hem, 1);
+    const begun = plan(hem).rounds[1]!.written!.entry.id;
+    const moved = { ...hem, rounds: [...hem.rounds].reverse(), record };
+    const stands = plan(moved).rounds.map((r) =>
+      r.written ? `${r.written.entry.id} ${r.written.index}` : 'base',
+    );
+    expect(stands).toHaveLength(plan(hem).rounds.length);
+    expect(new Set(stands).size).toBe(stands.length);
+    expect(stands[1]).toBe(`${begun} 0`);
+  });
+
   test('no edit of the design rewrites what was done', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const chance = chanceOf(seed);

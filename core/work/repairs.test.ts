@@ -7,6 +7,8 @@ import type { Hem } from '../document/hem.ts';
 import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
+import { familyById } from '../rounds/registry.ts';
+import { newEntry } from '../stack/stack.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { after, varied as hem, workedInto } from '../testing/worked.ts';
 import { causeWords, comparedWords, outcomeWords, repairWords } from './recountWords.ts';
@@ -31,6 +33,15 @@ describe('a count that is not right', () => {
   test('that is right has no cause', () => {
     expect(causes(0, 0, 0, 0)).toEqual([]);
     expect(causesOf(at, 3, [null, null, null, null], made)).toEqual([]);
+  });
+
+  test('is explained in stitches: chains of a repeat are none', () => {
+    const mesh = rowsHem({ rounds: [newEntry(familyById('filet-mesh')!, 'm', 'y1')] });
+    const lies = workedInto(mesh, 1, 1);
+    const counts = lies.rounds[1]!.sides.map((s) => s.tally.stitches);
+    const found = counts.map((n, i) => (i === 0 ? n - 1 : n));
+    const slips = causesOf(lies, 1, found, progressOf(lies).made).map((c) => c.slip);
+    expect(slips).toContainEqual({ kind: 'repeat', side: 0, missed: true });
   });
 
   test('is explained by what usually goes wrong, the likeliest first', () => {
