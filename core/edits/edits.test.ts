@@ -16,7 +16,7 @@ import { entry, rowsHem } from '../testing/hems.ts';
 import { randomEdit } from '../testing/randomEdits.ts';
 import { after as afterDeeds } from '../testing/worked.ts';
 import { workedUpTo } from '../work/progress.ts';
-import { patience, seeds, withSeed } from '../testing/seeds.ts';
+import { partOfAll, patience, seeds, withSeed } from '../testing/seeds.ts';
 import { bodyLiesWords } from '../document/partWords.ts';
 import { readingsWords, unequalWords } from '../plan/readingWords.ts';
 import * as bases from './base.ts';
@@ -33,7 +33,7 @@ describe('whatever edits follow each other', () => {
   test(
     'what they leave is accepted, planned, told and read back, without a number that is none',
     () => {
-      for (const seed of seeds(14)) {
+      for (const seed of seeds(7)) {
         withSeed(seed, (said) => {
           const chance = chanceOf(seed);
           const planner = createPlanner();
@@ -86,7 +86,8 @@ describe('two families one on the other, whatever they sit on', () => {
 
   test.each(FAMILIES.map((f) => f.id))('%s under every other can be planned and told', (id) => {
     const under = FAMILIES.find((f) => f.id === id)!;
-    for (const [k, over] of FAMILIES.entries()) {
+    // Each stands over and under others in every run; all pairs are tried in long ones.
+    for (const [k, over] of partOfAll([...FAMILIES.entries()], 4, FAMILIES.indexOf(under))) {
       const hem = k % 4 === 0 ? disc.value : start.value;
       const entries = [under, over].map((f, i) => newEntry(f, `r${i}`, 'body'));
       const made = plan({ ...hem, rounds: entries });

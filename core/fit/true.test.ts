@@ -79,7 +79,7 @@ describe('every fit that is offered', () => {
     'comes out even when it is taken and planned again, as flat as it says, the flattest first',
     () => {
       let offered = 0;
-      for (const seed of seeds(120)) {
+      for (const seed of seeds(60)) {
         withSeed(seed, (said) => {
           const chance = chanceOf(seed);
           const hem = someHem(chance, said);

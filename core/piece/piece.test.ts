@@ -61,6 +61,16 @@ describe('joined motifs', () => {
     for (const first of edge.joins) expect(placement.slice(first, first + 3)).toEqual([1, 0, 1]);
   });
 
+  test('the base round takes two together at an inner corner, and works three into an outer one', () => {
+    const [, made] = demoPlans().find(([file]) => file.startsWith('stepped'))!;
+    const { ring, layout } = made.rounds[0]!;
+    layout.corners.forEach(({ start, length }, corner) => {
+      const worked = Array.from({ length }, (_, k) => ring.made[(start + k) % ring.made.length]!);
+      const inner = made.body.outline.turns[corner]! < 0;
+      expect([corner, worked.map((s) => s.legs)]).toEqual([corner, inner ? [2] : [1, 1, 1]]);
+    });
+  });
+
   test('a stepped grid has inner corners, whose sides lose what outer corners gain', () => {
     const stepped: GridPiece = { ...motifs(1, 20), cells: ['##.', '###', '###'] };
     const { outline } = bodyOf(stepped);

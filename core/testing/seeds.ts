@@ -15,6 +15,15 @@ function after(): number {
 export const seeds = (few: number): readonly number[] =>
   Array.from({ length: Math.round(few * times()) }, (_, i) => after() + i + 1);
 
+/**
+ * Of many things that are alike a fixed part: every so-manieth of them, all when more is asked for.
+ *
+ * @param every 4 for a quarter of them
+ * @param from which of the parts, for parts that take turns
+ */
+export const partOfAll = <T>(all: readonly T[], every: number, from = 0): readonly T[] =>
+  times() > 1 ? all : all.filter((_, i) => i % every === from % every);
+
 /** How long they may take, ms: so many times more, too. */
 export const patience = (ms: number): number => ms * Math.max(1, times());
 

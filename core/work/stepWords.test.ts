@@ -216,11 +216,11 @@ describe('the steps of a round', () => {
   });
 
   test('of hems by chance, too', () => {
-    for (const seed of seeds(60)) withSeed(seed, () => checkSteps(plan(anyHem(chanceOf(seed)))));
+    for (const seed of seeds(30)) withSeed(seed, () => checkSteps(plan(anyHem(chanceOf(seed)))));
   });
 
   test('of what edits by chance have made of one, too', () => {
-    for (const seed of seeds(20)) {
+    for (const seed of seeds(12)) {
       withSeed(seed, (said) => checkSteps(plan(anyEdited(chanceOf(seed), (label) => said.push(label)))));
     }
   });

@@ -20,6 +20,7 @@ import {
   workedUpTo,
 } from './progress.ts';
 import { closedOf, endsOf, lastGoodRound, looksAt } from './looks.ts';
+import { partOfAll } from '../testing/seeds.ts';
 import { STRIDES, stepsOf } from './steps.ts';
 
 describe('a border that is worked', () => {
@@ -162,7 +163,7 @@ describe('what was seen', () => {
 });
 
 test('another stride goes on from where the work is, also within a side or at its corner', () => {
-  for (const [, { hem }] of demoPlans()) {
+  for (const [, { hem }] of partOfAll(demoPlans(), 3)) {
     const design = { ...hem, record: NOTHING_DONE };
     const rounds = plan(design).rounds.length;
     for (let number = 0; number < rounds; number++) {
