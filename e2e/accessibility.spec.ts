@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './test.ts';
 import { goTo } from './goTo.ts';
 
 /** What is within a drawing is no text: the drawing has a name of its own, which is looked at. */
@@ -12,6 +13,15 @@ async function seriousFaults(page: Page, ground: Ground): Promise<readonly strin
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}`));
+}
+
+/** What moves has come to its end, and what was asked of workers is there. */
+async function atRest(page: Page): Promise<void> {
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(async () => {
+    await Promise.allSettled(document.getAnimations().map((a) => a.finished));
+    await new Promise((shown) => requestAnimationFrame(() => requestAnimationFrame(shown)));
+  });
 }
 
 const OF_ALL = ['/', '/stitches', '/licences', '/log', '/hands', '/practice'];
@@ -40,7 +50,7 @@ for (const [of, screens] of [
       if (path.endsWith('/propose')) await expect(page.getByRole('article').first()).toBeVisible();
       for (const ground of ['day', 'evening'] as const) {
         await page.emulateMedia({ colorScheme: ground === 'day' ? 'light' : 'dark' });
-        await page.waitForTimeout(600);
+        await atRest(page);
         expect([path, await seriousFaults(page, ground)]).toEqual([path, []]);
       }
     }
@@ -53,7 +63,7 @@ test('no screen is wider than a phone of 360', async ({ page }) => {
   const pieces = ['harbour-throw', 'lantern', 'big-square', 'hexagon', 'stepped', 'fleece', 'round'];
   for (const path of [...OF_ALL, ...OF_A_HEM, ...pieces.map((id) => `/hem/demo-${id}/piece`)]) {
     await goTo(page, path);
-    await page.waitForTimeout(300);
+    await atRest(page);
     const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
     expect([path, overflow]).toEqual([path, 0]);
   }

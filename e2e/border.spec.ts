@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './test.ts';
 import { choose } from './inForce.ts';
 
 /** The four side counts of the last round, as the written pattern prints them. */

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test.ts';
 import { carriedLinks } from '../app/storage/carry.ts';
 import { readHem, writeHem } from '../core/document/check.ts';
 import { keyOf } from '../core/document/record.ts';

@@ -1,4 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test.ts';
+
+test.use({ painted: true });
 
 test('a stitch tells what it is, under the pointer and by the keys', async ({ page }) => {
   await page.goto('/hem/demo-hexagon/rounds');
@@ -29,20 +31,31 @@ test('any part is looked at, from either side, and saved', async ({ page }) => {
       const { width, height } = c as HTMLCanvasElement;
       const copy = Object.assign(document.createElement('canvas'), { width, height });
       copy.getContext('2d')!.drawImage(c as HTMLCanvasElement, 0, 0);
-      return copy.toDataURL().length.toString();
+      return copy.toDataURL();
     });
-  await page.waitForTimeout(800);
-  const seen = new Set([await painted()]);
+  const blank = await painted();
+  const seen = new Set([blank]);
+  /** Something is painted that has not been seen yet, and stays. */
+  const another = async (): Promise<void> => {
+    let now = blank;
+    await expect
+      .poll(async () => {
+        const before = now;
+        now = await painted();
+        return now === before && !seen.has(now);
+      })
+      .toBe(true);
+    seen.add(now);
+  };
+  await another();
   for (const part of ['Side B', 'Seam 1 on side A', 'The whole piece']) {
     await page.getByRole('combobox', { name: 'Show which part' }).click();
     await page.getByRole('combobox', { name: 'Show which part' }).fill(part);
     await page.locator('.ant-select-item-option', { hasText: part }).first().click();
-    await page.waitForTimeout(700);
-    seen.add(await painted());
+    await another();
   }
   await page.getByText('Back', { exact: true }).click();
-  await page.waitForTimeout(500);
-  expect(seen.size).toBe(4);
+  await another();
   await page.getByRole('button', { name: 'Save this drawing' }).click();
   const [download] = await Promise.all([
     page.waitForEvent('download'),

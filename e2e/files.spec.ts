@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Download, type Page } from '@playwright/test';
+import type { Download, Page } from '@playwright/test';
+import { expect, test } from './test.ts';
 import { choose, inForce } from './inForce.ts';
 import { storeOpened } from './stored.ts';
 import { readBundle, writeBundle } from '../core/document/bundle.ts';

@@ -4,7 +4,8 @@ import { cpSync, appendFileSync, mkdtempSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './test.ts';
 import { choose, inForce } from './inForce.ts';
 import { createApp } from '../server/app.ts';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test.ts';
 import { firstLoad } from './firstLoad.ts';
 
 /** Compressed, bytes: what a phone on a slow line waits for. */

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './test.ts';
 
 const panel = (page: Page) => page.getByRole('region', { name: 'Practice' });
 const prompt = (page: Page) => panel(page).getByRole('status');

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test.ts';
 
 test('a wish brings borders that are tried on with one press, and taken off by undo', async ({ page }) => {
   test.setTimeout(120_000);

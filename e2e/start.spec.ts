@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test.ts';
 
 /** Each construction, and what is asked of it first. */
 const MADE = [

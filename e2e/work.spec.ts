@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './test.ts';
 import { writeHem } from '../core/document/check.ts';
 import { entry, rowsHem } from '../core/testing/hems.ts';
 

@@ -24,7 +24,19 @@ const tried = [
 ];
 const steps = [
   ['npm', ['run', '--silent', 'unit', '--', ...tried, '--testTimeout=7200000']],
-  ['npm', ['run', '--silent', 'browser', '--', 'e2e/faults.spec.ts', '--workers=1', '--reporter=list']],
+  [
+    'npm',
+    [
+      'run',
+      '--silent',
+      'browser',
+      '--',
+      'e2e/faults.spec.ts',
+      'e2e/buttons.spec.ts',
+      '--workers=1',
+      '--reporter=list',
+    ],
+  ],
 ];
 let failed = 0;
 for (const [command, args] of steps)

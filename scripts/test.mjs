@@ -3,7 +3,7 @@ import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { once } from 'node:events';
 import { spawn } from 'node:child_process';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { chromiumShell } from './chromium.mjs';
 import { installPackages, run } from './install.mjs';
 
@@ -12,6 +12,8 @@ installPackages();
 run('npm', ['run', '--silent', 'generate']);
 let failed = 0;
 let passed = 0;
+/** What every test took. */
+const taken = [];
 const reports = mkdtempSync(join(tmpdir(), 'zig-hem-'));
 // The linter keeps one core busy for as long as all other checks, and into the unit tests.
 const linted = step('lint');
@@ -20,6 +22,13 @@ await tests(
   'unit',
   ['run', '--silent', 'unit', '--', '--json', `--outputFile=${join(reports, 'unit.json')}`],
   (report) => [report.numPassedTests, report.numFailedTests + report.numRuntimeErrorTestSuites],
+  (report) =>
+    report.testResults.flatMap(({ name, assertionResults }) =>
+      assertionResults.map(({ fullName, duration }) => ({
+        ms: duration ?? 0,
+        name: `${relative('.', name)} › ${fullName}`,
+      })),
+    ),
 );
 await linted;
 if (!(await chromium)) process.exit(1);
@@ -28,8 +37,12 @@ await tests(
   'browser',
   ['run', '--silent', 'browser'],
   (report) => [report.stats.expected, report.stats.unexpected + report.stats.flaky],
+  (report) => report.suites.flatMap(specsIn),
   { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'browser.json') },
 );
+console.log('\nThe slowest:');
+for (const { ms, name } of taken.sort((a, b) => b.ms - a.ms).slice(0, 10))
+  console.log(`${(ms / 1000).toFixed(1).padStart(6)} s  ${name}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
 
@@ -44,16 +57,29 @@ async function step(name) {
   else failed++;
 }
 
-async function tests(name, args, counts, environment = {}) {
+async function tests(name, args, counts, times, environment = {}) {
   console.log(`\n— ${name} tests`);
   const [code] = await once(
     spawn('npm', args, { stdio: 'inherit', env: { ...process.env, ...environment } }),
     'close',
   );
   const file = join(reports, `${name}.json`);
-  const [good, bad] = existsSync(file) ? counts(JSON.parse(readFileSync(file, 'utf8'))) : [0, 1];
+  const report = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
+  const [good, bad] = report ? counts(report) : [0, 1];
+  if (report) taken.push(...times(report));
   passed += good;
   failed += bad === 0 && code !== 0 ? 1 : bad;
+}
+
+/** The browser tests of a suite and of those within it. */
+function specsIn({ file, specs = [], suites = [] }) {
+  const own = specs.flatMap(({ title, tests: runs }) =>
+    runs.map(({ results }) => ({
+      ms: results.reduce((sum, { duration }) => sum + duration, 0),
+      name: `e2e/${file} › ${title}`,
+    })),
+  );
+  return [...own, ...suites.flatMap(specsIn)];
 }
 
 /** The browser of the tests, fetched where there is none, while all else goes on. @returns whether it is there */
