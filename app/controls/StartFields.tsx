@@ -12,6 +12,7 @@ import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { PictureChoice } from './PictureChoice.tsx';
 import { ChosenFromDrawings } from './Treatment.tsx';
+import styles from './startFields.module.css';
 
 type Where = Pick<RoundStarts, 'at' | 'join'>;
 
@@ -126,7 +127,7 @@ function Fields({ plan }: { readonly plan: Plan }) {
   const { start } = plan.hem.base;
   const set = (part: Partial<RoundStarts>): void => void store.do(setStart(part));
   return (
-    <div className="start-fields">
+    <div className={styles.fields}>
       {!isDisc(plan.body.outline) && <span>Start each round</span>}
       <StartChoice plan={plan} value={start} name="Where each round starts" onChange={set} />
       {!isDisc(plan.body.outline) && (

@@ -239,9 +239,7 @@ function Ranges({ lines }: { readonly lines: readonly (readonly [name: string, l
       </text>
       {lines.map(([name, { ratio, low, high }], i) => (
         <g key={name} transform={`translate(0 ${LINE * i + LINE / 2 + 2})`}>
-          <text className={styles.name} y="4">
-            {name}
-          </text>
+          <text y="4">{name}</text>
           <line className={styles.range} x1={x(low)} x2={x(high)} y1="0" y2="0" />
           <circle className={styles.value} cx={x(ratio)} r="5" cy="0" />
         </g>

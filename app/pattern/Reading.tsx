@@ -47,7 +47,7 @@ export function ReadAloud({ hem, sections, children }: ReadingProps) {
           onClick={() => go(at - 1)}
         />
         <label>
-          <span className={styles.unseen}>Part of the pattern</span>
+          <span className="visually-hidden">Part of the pattern</span>
           <select value={at} onChange={(e) => go(Number(e.target.value))}>
             {sections.map((s, i) => (
               <option key={s.heading} value={i}>
