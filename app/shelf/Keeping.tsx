@@ -10,6 +10,7 @@ import { bin, library } from '../storage/here.ts';
 import { photoStore } from '../storage/photos.ts';
 import type { RecordFound } from '../storage/records.ts';
 import { askToKeep, bytesWords, roomHere } from '../storage/room.ts';
+import { Bin } from './Bin.tsx';
 import { withWarning } from './telling.ts';
 
 export interface KeepingProps {
@@ -89,113 +90,91 @@ export function Keeping({ shelf, read, photosToo, onPhotosToo, onBackup, onChang
           </label>
         </p>
       )}
-      {room && (
-        <p className="quiet">
-          {room.used !== null &&
-            `Uses ${bytesWords(room.used)}${room.allowed === null ? '' : ` of the ${bytesWords(room.allowed)} that this browser allows`}. `}
-          {room.promised ? (
-            'The browser has promised not to clear it by itself.'
-          ) : (
-            <>
-              The browser may clear it when space gets short.{' '}
-              <Button
-                size="small"
-                onClick={() =>
-                  attempt(async () => {
-                    if (await askToKeep()) return;
-                    notices.info({
-                      title: 'The browser did not promise it',
-                      description:
-                        'Some do so only for a site that is installed or bookmarked. A backup is safe.',
-                    });
-                  })
-                }
-              >
-                Ask it not to
-              </Button>
-            </>
-          )}
-        </p>
-      )}
-      {backup.canKeepFolder() && (
-        <p className="quiet">
-          {folder ? (
-            <>
-              {folder.state === 'ready'
-                ? `The folder “${folder.name}” is kept up to date.`
-                : `The folder “${folder.name}” is not kept up to date: the browser wants to be allowed again.`}{' '}
-              {folder.state !== 'ready' && (
-                <Button size="small" onClick={() => attempt(backup.allowFolder)}>
-                  Allow it
-                </Button>
-              )}
-              <Button size="small" type="text" onClick={() => attempt(backup.forgetFolder)}>
-                Stop keeping it
-              </Button>
-            </>
-          ) : (
-            <Button size="small" onClick={() => attempt(backup.chooseFolder)}>
-              Keep a backup in a folder
-            </Button>
-          )}
-        </p>
-      )}
+      {room && <RoomLine room={room} attempt={attempt} />}
+      {backup.canKeepFolder() && <FolderLine folder={folder} attempt={attempt} />}
       {!library.tabs.locked && (
         <p className="problem">
           This address is not a safe one (https): tabs cannot wait for each other, and nothing works without
           the server. Keep each hem in one tab.
         </p>
       )}
-      {binned.length > 0 && (
-        <details className="bin">
-          <summary>Bin ({binned.length})</summary>
-          <ul>
-            {binned.map((b) => (
-              <li key={b.id}>
-                {b.name} <span className="quiet small">deleted {whenWords(b.deleted, new Date())}</span>
-                <Button
-                  size="small"
-                  onClick={() => void withWarning(notices, () => library.putBack(b.id)).then(onChange)}
-                >
-                  Put {b.name} back
-                </Button>
-              </li>
-            ))}
-          </ul>
-          <p className="quiet small">
-            What is in the bin stays for 30 days.{' '}
-            <Button
-              size="small"
-              onClick={() =>
-                void withWarning(notices, async () => {
-                  const back = await library.discard(binned.map((b) => b.id));
-                  notices.info({
-                    key: 'emptied',
-                    title: 'The bin is empty',
-                    duration: 12,
-                    actions: (
-                      <Button
-                        size="small"
-                        onClick={() => {
-                          notices.destroy('emptied');
-                          void withWarning(notices, back).then(onChange);
-                        }}
-                      >
-                        Undo
-                      </Button>
-                    ),
-                  });
-                }).then(onChange)
-              }
-            >
-              Empty the bin now
-            </Button>
-          </p>
-        </details>
-      )}
+      {binned.length > 0 && <Bin binned={binned} onChange={onChange} />}
       <p className="quiet small">
         <Link to="/licences">Licences</Link>
       </p>
     </footer>
+  );
+}
+
+type Attempted = (work: () => Promise<unknown>) => void;
+
+/** How much room is taken up, and whether the browser has promised not to clear it. */
+function RoomLine({
+  room,
+  attempt,
+}: {
+  readonly room: Awaited<ReturnType<typeof roomHere>>;
+  readonly attempt: Attempted;
+}) {
+  const notices = useNotices();
+  return (
+    <p className="quiet">
+      {room.used !== null &&
+        `Uses ${bytesWords(room.used)}${room.allowed === null ? '' : ` of the ${bytesWords(room.allowed)} that this browser allows`}. `}
+      {room.promised ? (
+        'The browser has promised not to clear it by itself.'
+      ) : (
+        <>
+          The browser may clear it when space gets short.{' '}
+          <Button
+            size="small"
+            onClick={() =>
+              attempt(async () => {
+                if (await askToKeep()) return;
+                notices.info({
+                  title: 'The browser did not promise it',
+                  description:
+                    'Some do so only for a site that is installed or bookmarked. A backup is safe.',
+                });
+              })
+            }
+          >
+            Ask it not to
+          </Button>
+        </>
+      )}
+    </p>
+  );
+}
+
+interface FolderProps {
+  readonly folder: Awaited<ReturnType<typeof backup.folderHere>> | undefined;
+  readonly attempt: Attempted;
+}
+
+/** The folder that is kept up to date, where the browser can do that. */
+function FolderLine({ folder, attempt }: FolderProps) {
+  return (
+    <p className="quiet">
+      {folder ? (
+        <>
+          {folder.state === 'ready'
+            ? `The folder “${folder.name}” is kept up to date.`
+            : `The folder “${folder.name}” is not kept up to date: the browser wants to be allowed again.`}{' '}
+          {folder.state !== 'ready' && (
+            <Button size="small" onClick={() => attempt(backup.allowFolder)}>
+              Allow it
+            </Button>
+          )}
+          <Button size="small" type="text" onClick={() => attempt(backup.forgetFolder)}>
+            Stop keeping it
+          </Button>
+        </>
+      ) : (
+        <Button size="small" onClick={() => attempt(backup.chooseFolder)}>
+          Keep a backup in a folder
+        </Button>
+      )}
+    </p>
   );
 }

@@ -27,3 +27,6 @@ export function whyWords(error: unknown): string {
   }
   return 'This browser refused. Allow this site to keep data, leave private browsing, then try again.';
 }
+
+/** Does something with storage; a refusal is told, and comes to null. */
+export type Attempt = <T>(work: () => Promise<T>) => Promise<T | null>;

@@ -6,6 +6,7 @@ import type { Pack } from '../storage/backup.ts';
 import { saveBlob } from '../storage/exports.ts';
 import { library } from '../storage/here.ts';
 import { photosOf } from '../storage/photos.ts';
+import type { Attempt } from './telling.ts';
 
 export interface Backup {
   /** Whether it holds the photos of the work. */
@@ -19,11 +20,7 @@ const pack: Pack = async (texts, now, photos) => {
   return workers().ask('packBackup', [texts, now, photos]).done;
 };
 
-/** @param attempt does something with storage, and tells of a refusal */
-export function useBackup(
-  attempt: <T>(work: () => Promise<T>) => Promise<T | null>,
-  notices: Notices,
-): Backup {
+export function useBackup(attempt: Attempt, notices: Notices): Backup {
   const [photosToo, setPhotosToo] = useState(true);
   const save = (): void =>
     void attempt(async () => {

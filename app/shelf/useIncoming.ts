@@ -10,6 +10,7 @@ import { takePhotos } from '../storage/photos.ts';
 import type { RecordFound } from '../storage/records.ts';
 import type { Differing, Incoming } from './incoming.ts';
 import type { OpenBackup } from './opening.ts';
+import type { Attempt } from './telling.ts';
 
 /** Something that takes its time: how far it is. */
 export interface TaskProgress {
@@ -41,11 +42,7 @@ const openBackup: OpenBackup = async (name, bytes, told) => {
   return workers().ask('openBackup', [name, bytes, new Date(), proxy(told)]).done;
 };
 
-/** @param attempt does something with storage, and tells of a refusal */
-export function useIncoming(
-  attempt: <T>(work: () => Promise<T>) => Promise<T | null>,
-  notices: Notices,
-): IncomingFiles {
+export function useIncoming(attempt: Attempt, notices: Notices): IncomingFiles {
   const [refused, setRefused] = useState<readonly RefusedFile[]>([]);
   const [incoming, setIncoming] = useState<readonly Incoming[]>([]);
   const [progress, setProgress] = useState<TaskProgress | null>(null);
