@@ -16,7 +16,7 @@ const FAULTS = [
   ],
   [
     'core/document/parts.ts',
-    'other && !isListPart(part) && !same(other.after, after) ? [part] : []',
+    'other && !isOrder(part) && !same(other.after, after) ? [part] : []',
     '[]',
     'core/document/parts app/hem',
   ],

@@ -5,6 +5,7 @@ import { hemProblem } from './problems.ts';
 import {
   changesBetween,
   inverted,
+  isBegunOn,
   joinedChanges,
   settleReferences,
   withChanges,
@@ -243,9 +244,6 @@ export class HemStore {
     };
   }
 }
-
-/** Parts that stay as they are once the base round has been begun. */
-const isBegunOn = (part: string): boolean => part === 'piece' || part.startsWith('base.');
 
 const beyondLimits = (plan: Plan): readonly Problem[] =>
   plan.problems.filter((p) => isPlanProblem(p, 'round-too-large'));

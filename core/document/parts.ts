@@ -15,7 +15,7 @@ import { withRecordOf } from './record.ts';
 
 /** One part before and after; undefined where it was not, or is no longer, there. */
 export interface PartChange {
-  /** Where: “notes”, “preferences.hand”, “base.sides.2”, “rounds/ab12”, or “rounds” for the order of the rounds. */
+  /** Where, as it is stored: “notes”, “preferences.hand”, “base.sides.2”, “rounds/ab12”, or “rounds” for the order of the rounds. */
   readonly part: string;
   readonly before?: unknown;
   readonly after?: unknown;
@@ -25,12 +25,45 @@ export interface PartChange {
 const RECORDS = ['preferences', 'base'] as const;
 const LISTS = ['yarns', 'rounds', 'weighIns', 'kept'] as const;
 /** No parts: they say which hem it is, not what it is like; the record is no part of the design, and only grows. */
-const NO_PARTS: ReadonlySet<string> = new Set(['format', 'version', 'id', 'created', 'changed', 'record']);
+const NO_PARTS = ['format', 'version', 'id', 'created', 'changed', 'record'] as const;
 
-type Values = Readonly<Record<string, unknown>>;
+type RecordKey = (typeof RECORDS)[number];
+type ListKey = (typeof LISTS)[number];
+type ValueKey = Exclude<keyof Hem, RecordKey | ListKey | (typeof NO_PARTS)[number]>;
+
+/** A part of a hem. */
+type Part =
+  | { readonly of: 'value'; readonly key: ValueKey }
+  | { readonly of: 'record'; readonly key: RecordKey; readonly name: string }
+  | { readonly of: 'sides' }
+  | { readonly of: 'side'; readonly side: number }
+  | { readonly of: 'order'; readonly list: ListKey }
+  | { readonly of: 'item'; readonly list: ListKey; readonly id: string };
+
 interface Item {
   readonly id: string;
 }
+
+const isList = (key: string): key is ListKey => (LISTS as readonly string[]).includes(key);
+const isRecord = (key: string): key is RecordKey => (RECORDS as readonly string[]).includes(key);
+const isValue = (key: string): key is ValueKey =>
+  !isList(key) && !isRecord(key) && !(NO_PARTS as readonly string[]).includes(key);
+
+/** A part by the path that it is stored under. */
+function partAt(path: string): Part | null {
+  const slash = path.indexOf('/');
+  const key = slash < 0 ? path : path.slice(0, slash);
+  if (isList(key))
+    return slash < 0 ? { of: 'order', list: key } : { of: 'item', list: key, id: path.slice(slash + 1) };
+  const [first, name, index] = path.split('.');
+  if (path === 'base.sides') return { of: 'sides' };
+  if (first === 'base' && name === 'sides') return { of: 'side', side: Number(index) };
+  if (first !== undefined && isRecord(first) && name !== undefined) return { of: 'record', key: first, name };
+  return isValue(path) ? { of: 'value', key: path } : null;
+}
+
+/** Whether a part stays as it is once the base round has been begun. */
+export const isBegunOn = (path: string): boolean => path === 'piece' || path.startsWith('base.');
 
 const same = (a: unknown, b: unknown): boolean =>
   Object.is(a, b) || (typeof a === 'object' && JSON.stringify(a) === JSON.stringify(b));
@@ -41,25 +74,18 @@ export function changesBetween(before: Hem, after: Hem): readonly PartChange[] {
   const note = (part: string, a: unknown, b: unknown): void => {
     if (!same(a, b)) changes.push({ part, before: a, after: b });
   };
-  const isList = (key: string): boolean => (LISTS as readonly string[]).includes(key);
-  const isRecord = (key: string): boolean => (RECORDS as readonly string[]).includes(key);
-  for (const key of Object.keys(after) as (keyof Hem)[]) {
-    if (NO_PARTS.has(key) || isList(key) || Object.is(before[key], after[key])) continue;
-    if (!isRecord(key)) note(key, before[key], after[key]);
-  }
+  for (const key of Object.keys(after)) if (isValue(key)) note(key, before[key], after[key]);
   for (const key of RECORDS) {
-    const [a, b] = [before[key], after[key]] as unknown as [Values, Values];
-    if (Object.is(a, b)) continue;
-    for (const name of Object.keys(b)) if (name !== 'sides') note(`${key}.${name}`, a[name], b[name]);
+    const was = new Map<string, unknown>(Object.entries(before[key]));
+    if (Object.is(before[key], after[key])) continue;
+    for (const [name, is] of Object.entries<unknown>(after[key]))
+      if (name !== 'sides') note(`${key}.${name}`, was.get(name), is);
   }
   const [a, b] = [before.base.sides, after.base.sides];
   if (a.length !== b.length) note('base.sides', a, b);
   else b.forEach((side, i) => note(`base.sides.${i}`, a[i], side));
   for (const key of LISTS) {
-    const [was, is] = [before[key], after[key]] as readonly (readonly Item[])[] as [
-      readonly Item[],
-      readonly Item[],
-    ];
+    const [was, is]: readonly (readonly Item[])[] & { length: 2 } = [before[key], after[key]];
     if (Object.is(was, is)) continue;
     const old = new Map(was.map((item) => [item.id, item]));
     for (const item of is) note(`${key}/${item.id}`, old.get(item.id), item);
@@ -102,46 +128,60 @@ export const joinedChanges = (
 
 /** A hem with changes made to it, whatever else has changed in it since. It may have to be {@link settleReferences}. */
 export function withChanges(hem: Hem, changes: readonly PartChange[]): Hem {
-  const result: Record<string, unknown> = { ...hem };
-  const orders = new Map(changes.filter((c) => isListPart(c.part)).map((c) => [c.part, c]));
-  for (const key of LISTS) {
-    const items = changes.filter((c) => c.part.startsWith(`${key}/`));
-    const order = orders.get(key);
-    if (items.length === 0 && !order) continue;
-    result[key] = changedList(hem[key], items, order);
-  }
-  for (const { part, after } of changes) {
-    if (isListPart(part) || part.includes('/')) continue;
-    const [key, name, index] = part.split('.') as [string, string | undefined, string | undefined];
-    if (name === undefined) result[key] = after;
-    else if (index === undefined) result[key] = { ...(result[key] as Values), [name]: after };
-    else {
-      const base = result.base as Hem['base'];
-      // A side that is no longer there keeps nothing.
-      const sides = base.sides.map((s, i) => (i === Number(index) ? (after as typeof s) : s));
-      result.base = { ...base, sides };
+  let result = hem;
+  const lists = new Map<ListKey, ListChanges>();
+  const ofList = (list: ListKey): ListChanges => {
+    const known = lists.get(list) ?? { items: new Map<string, Item | null>(), order: null };
+    lists.set(list, known);
+    return known;
+  };
+  for (const { part: path, before, after } of changes) {
+    const part = partAt(path);
+    // What a later version of the application knows is left to it.
+    if (!part) continue;
+    switch (part.of) {
+      case 'value':
+        result = { ...result, [part.key]: after };
+        break;
+      case 'record':
+        result = { ...result, [part.key]: { ...result[part.key], [part.name]: after } };
+        break;
+      case 'sides':
+        result = { ...result, base: { ...result.base, sides: after as Hem['base']['sides'] } };
+        break;
+      case 'side': {
+        // A side that is no longer there keeps nothing.
+        const sides = result.base.sides.map((s, i) => (i === part.side ? (after as typeof s) : s));
+        result = { ...result, base: { ...result.base, sides } };
+        break;
+      }
+      case 'order':
+        ofList(part.list).order = { before: before as readonly string[], after: after as readonly string[] };
+        break;
+      case 'item':
+        ofList(part.list).items.set(part.id, (after as Item | undefined) ?? null);
     }
   }
-  return result as unknown as Hem;
+  for (const [list, change] of lists) result = { ...result, [list]: changedList(result[list], change) };
+  return result;
 }
 
-const isListPart = (part: string): boolean => (LISTS as readonly string[]).includes(part);
+interface ListChanges {
+  /** Items that were changed or put in; null for those that were taken out. */
+  readonly items: Map<string, Item | null>;
+  order: { readonly before: readonly string[]; readonly after: readonly string[] } | null;
+}
 
-function changedList(
-  list: readonly Item[],
-  items: readonly PartChange[],
-  order: PartChange | undefined,
-): readonly Item[] {
+const isOrder = (path: string): boolean => partAt(path)?.of === 'order';
+
+function changedList(list: readonly Item[], { items, order }: ListChanges): readonly Item[] {
   const byId = new Map(list.map((item) => [item.id, item]));
-  for (const { part, after } of items) {
-    const id = part.slice(part.indexOf('/') + 1);
-    if (after === undefined) byId.delete(id);
-    else byId.set(id, after as Item);
+  for (const [id, item] of items) {
+    if (item) byId.set(id, item);
+    else byId.delete(id);
   }
   const now = list.map((item) => item.id);
-  const ids = order
-    ? unitedOrder(now, order.before as readonly string[], order.after as readonly string[])
-    : now;
+  const ids = order ? unitedOrder(now, order.before, order.after) : now;
   const ordered = [...new Set([...ids, ...byId.keys()])];
   return ordered.flatMap((id) => byId.get(id) ?? []);
 }
@@ -195,7 +235,7 @@ function unitedDesigns(common: Hem, mine: Hem, theirs: Hem, my: readonly PartCha
   if (their.size === 0) return { hem: mine, conflicts: [] };
   const conflicts = my.flatMap(({ part, after }) => {
     const other = their.get(part);
-    return other && !isListPart(part) && !same(other.after, after) ? [part] : [];
+    return other && !isOrder(part) && !same(other.after, after) ? [part] : [];
   });
   const hem = settleReferences(withChanges(theirs, my), [mine, theirs, common]);
   return hem ? { hem, conflicts } : { hem: mine, conflicts: ['everything'] };
