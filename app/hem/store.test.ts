@@ -35,23 +35,27 @@ async function browserWithHem() {
       opened.found.outcome.value,
       {
         page: library.page,
-        nextEdit: () => library.nextEdit(),
-        write: (writing) => (ended ? new Promise(() => undefined) : library.write(writing)),
-        read: async () => {
-          const found = await library.peek(start.id);
-          return found?.outcome.ok ? { hem: found.outcome.value, revision: found.revision } : null;
-        },
-        keepAgain: async (hem) => void (await library.add([hem], 'again')),
-        setAside: (draft) => library.setAside(draft),
-        dropAside: (number) => library.drafts.drop(start.id, library.page, number),
-        conflicting: (parts) => conflicts.push(...parts),
-        writtenAnew: () => conflicts.push('anew'),
-        refused: (problems) => refused.push(...problems),
         now: () => new Date('2026-02-03T04:05:06Z'),
+        refused: (problems) => refused.push(...problems),
       },
-      opened.found.revision,
-      opened.steps,
-      opened.stored,
+      {
+        storage: {
+          nextEdit: () => library.nextEdit(),
+          write: (writing) => (ended ? new Promise(() => undefined) : library.write(writing)),
+          read: async () => {
+            const found = await library.peek(start.id);
+            return found?.outcome.ok ? { hem: found.outcome.value, revision: found.revision } : null;
+          },
+          keepAgain: async (hem) => void (await library.add([hem], 'again')),
+          setAside: (draft) => library.setAside(draft),
+          dropAside: (number) => library.drafts.drop(start.id, library.page, number),
+          conflicting: (parts) => conflicts.push(...parts),
+          writtenAnew: () => conflicts.push('anew'),
+        },
+        revision: opened.found.revision,
+        steps: opened.steps,
+        stored: opened.stored,
+      },
     );
     library.tabs.hear(() => void (ended || store.heard()));
     /** The page is closed: nothing that it would still do comes about. */

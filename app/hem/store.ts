@@ -31,11 +31,24 @@ export interface HemState {
   readonly saved: SavingState;
 }
 
-export interface HemStoreParts extends Omit<SavingParts, 'took'> {
+export interface HemStoreParts {
+  /** Names the page in what is noted. */
+  readonly page: string;
   readonly now: () => Date;
   /** Tells why an edit was not done; nothing was changed. */
   readonly refused: (problems: readonly Problem[]) => void;
 }
+
+/** Where a hem is kept, and how it stood there when it was opened. */
+export interface KeptWhere {
+  readonly storage: Omit<SavingParts, 'page' | 'took' | 'changed'>;
+  readonly revision: number;
+  readonly steps: UndoSteps;
+  /** What is stored, where the hem holds edits that could not be written yet; else null. */
+  readonly stored: Hem | null;
+}
+
+const NO_STEPS: UndoSteps = { past: [], future: [] };
 
 const MOST_STEPS = 100;
 
@@ -46,28 +59,34 @@ export class HemStore {
   private past: UndoStep[];
   private future: UndoStep[];
   private readonly listeners = new Set<() => void>();
-  private readonly saving: Saving;
+  /** Null for a hem that is kept nowhere. */
+  private readonly saving: Saving | null;
   private state: HemState;
 
   constructor(
     hem: Hem,
     private readonly parts: HemStoreParts,
-    revision = 0,
-    steps: UndoSteps = { past: [], future: [] },
-    /** What is stored, where the hem holds edits that could not be written yet. */
-    stored: Hem | null = null,
+    keeping: KeptWhere | null = null,
   ) {
     this.hem = hem;
+    const steps = keeping?.steps ?? NO_STEPS;
     // What was done before the page was opened is a step of its own.
     this.past = steps.past.map((step, i, all) => (i === all.length - 1 ? { ...step, mergeKey: null } : step));
     this.future = [...steps.future];
-    const savingParts = {
-      ...parts,
-      took: (common: Hem, changes: readonly PartChange[]) => this.take(common, changes),
-      changed: () => this.announce(),
-    };
-    this.saving = new Saving(stored ?? hem, revision, savingParts, steps);
-    if (stored) this.saving.edited(hem, this.past.at(-1)?.label ?? 'an edit', this.steps);
+    this.saving =
+      keeping &&
+      new Saving(
+        keeping.stored ?? hem,
+        keeping.revision,
+        {
+          ...keeping.storage,
+          page: parts.page,
+          took: (common, changes) => this.take(common, changes),
+          changed: () => this.announce(),
+        },
+        steps,
+      );
+    if (keeping?.stored) this.saving?.edited(hem, this.past.at(-1)?.label ?? 'an edit', this.steps);
     this.state = this.next(this.planner(hem));
   }
 
@@ -157,27 +176,27 @@ export class HemStore {
 
   /** The page may be closed: what is not yet saved is set aside, and written if there is time. */
   leave(): void {
-    this.saving.leave();
+    this.saving?.leave();
   }
 
   /** True while the page holds something that is not known to be written. */
   get unsaved(): boolean {
-    return this.saving.unsaved;
+    return this.saving?.unsaved ?? false;
   }
 
   /** Writes at once what is not yet saved. */
-  flush(): Promise<void> {
-    return this.saving.flush();
+  async flush(): Promise<void> {
+    await this.saving?.flush();
   }
 
   /** Another page has written this hem: what it did is seen here too. */
-  heard(): Promise<void> {
-    return this.saving.heard();
+  async heard(): Promise<void> {
+    await this.saving?.heard();
   }
 
   /** Keeps the hem here again after it was deleted by another page. */
-  keepAgain(): Promise<void> {
-    return this.saving.keepAgain();
+  async keepAgain(): Promise<void> {
+    await this.saving?.keepAgain();
   }
 
   private refuse(problems: readonly Problem[]): false {
@@ -203,7 +222,7 @@ export class HemStore {
       return this.refuse([hemProblem('hem-too-large', inAll('this hem'), { most: LIMITS.hemBytes / 1e6 })]);
     move();
     this.hem = changed;
-    this.saving.edited(changed, label, this.steps);
+    this.saving?.edited(changed, label, this.steps);
     this.state = this.next(plan);
     this.call();
     return true;
@@ -240,7 +259,7 @@ export class HemStore {
       plan,
       undoLabel: this.past[this.past.length - 1]?.label ?? null,
       redoLabel: this.future[this.future.length - 1]?.label ?? null,
-      saved: this.saving.state,
+      saved: this.saving?.state ?? 'saved',
     };
   }
 }

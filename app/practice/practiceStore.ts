@@ -13,18 +13,8 @@ const MINUTE_MS = 60_000;
 
 export function practiceStore(now: Date, refused: (problems: readonly Problem[]) => void): PracticeStore {
   let clock = now.getTime();
-  let edits = 0;
   const store = new HemStore(practiceMat(now), {
     page: 'practice',
-    nextEdit: () => ++edits,
-    write: ({ hem, base }) =>
-      Promise.resolve({ kind: 'written', revision: base + 1, hem, conflicts: [], anew: false }),
-    read: () => Promise.resolve(null),
-    keepAgain: () => Promise.resolve(),
-    setAside: () => true,
-    dropAside: () => undefined,
-    conflicting: () => undefined,
-    writtenAnew: () => undefined,
     refused,
     now: () => new Date(clock),
   });

@@ -9,7 +9,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import type { Problem } from '../../core/problems.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
-import { HemStore, type HemStoreParts } from '../hem/store.ts';
+import { HemStore, type HemStoreParts, type KeptWhere } from '../hem/store.ts';
 import { NoticesProvider } from '../look/notices.tsx';
 import { StandInChannel, StandInWorker, endWorkers } from './worker.ts';
 
@@ -83,30 +83,46 @@ export interface OpenHem extends RenderResult {
   readonly refused: readonly Problem[];
 }
 
-/** A component that is given the plan as it changes. @param storage what storage does otherwise than take all */
+/**
+ * A component that is given the plan as it changes.
+ *
+ * @param storage what storage does otherwise than take all; null for a hem that is kept nowhere
+ */
 export function renderHem(
   hem: Hem,
   part: (plan: Plan) => ReactNode,
-  storage: Partial<HemStoreParts> = {},
+  storage: Partial<KeptWhere['storage']> | null = null,
+  parts: Partial<HemStoreParts> = {},
 ): OpenHem {
   standIns();
   let edits = 0;
   const refused: Problem[] = [];
-  const store = new HemStore(hem, {
-    page: 'test',
-    nextEdit: () => ++edits,
-    write: ({ hem: written, base }) =>
-      Promise.resolve({ kind: 'written', revision: base + 1, hem: written, conflicts: [], anew: false }),
-    read: () => Promise.resolve(null),
-    keepAgain: () => Promise.resolve(),
-    setAside: () => true,
-    dropAside: () => undefined,
-    conflicting: () => undefined,
-    writtenAnew: () => undefined,
-    refused: (problems) => refused.push(...problems),
-    now: () => new Date('2026-02-03T04:05:06Z'),
-    ...storage,
-  });
+  const store = new HemStore(
+    hem,
+    {
+      page: 'test',
+      refused: (problems) => refused.push(...problems),
+      now: () => new Date('2026-02-03T04:05:06Z'),
+      ...parts,
+    },
+    storage && {
+      storage: {
+        nextEdit: () => ++edits,
+        write: ({ hem: written, base }) =>
+          Promise.resolve({ kind: 'written', revision: base + 1, hem: written, conflicts: [], anew: false }),
+        read: () => Promise.resolve(null),
+        keepAgain: () => Promise.resolve(),
+        setAside: () => true,
+        dropAside: () => undefined,
+        conflicting: () => undefined,
+        writtenAnew: () => undefined,
+        ...storage,
+      },
+      revision: 0,
+      steps: { past: [], future: [] },
+      stored: null,
+    },
+  );
   const Part = (): ReactNode => part(usePlan());
   const rendered = renderAround(
     <HemContext.Provider value={store}>

@@ -89,37 +89,7 @@ function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryCl
       hem,
       {
         page: library.page,
-        nextEdit: () => library.nextEdit(),
-        write: async (writing) => {
-          const written = await library.write(writing);
-          void shelfChanged(queries);
-          void ownWorkSaved();
-          return written;
-        },
-        read: async () => {
-          const found = await library.peek(id);
-          if (!found) return null;
-          if (!found.outcome.ok) throw new Error('what is stored cannot be read');
-          return { hem: found.outcome.value, revision: found.revision };
-        },
-        keepAgain: async (kept) => void (await library.add([kept], 'kept again')),
-        setAside: (draft) => library.setAside(draft),
-        dropAside: (edit) => library.drafts.drop(id, library.page, edit),
-        conflicting: (parts, kept) =>
-          notices.info({
-            key: `conflict ${id}`,
-            title: 'Changed in two tabs at once',
-            description: `${parts.map((p) => partWords(kept, p)).join(', ')}: as in this tab now. What the other tab had is among the earlier versions.`,
-            duration: 12,
-          }),
-        writtenAnew: () =>
-          notices.warning({
-            key: 'cleared',
-            title: 'This browser’s storage was cleared',
-            description:
-              'This hem has been saved again. Others may be gone: open your backup to bring them back.',
-            duration: 0,
-          }),
+        now: () => new Date(),
         refused: (problems) =>
           notices.warning({
             key: 'refused',
@@ -127,11 +97,45 @@ function storeOf(opened: OpenedHem, hem: Hem, notices: Notices, queries: QueryCl
             description: problems.map(problemLine).join(' '),
             duration: 8,
           }),
-        now: () => new Date(),
       },
-      opened.found.revision,
-      opened.steps,
-      opened.stored,
+      {
+        storage: {
+          nextEdit: () => library.nextEdit(),
+          write: async (writing) => {
+            const written = await library.write(writing);
+            void shelfChanged(queries);
+            void ownWorkSaved();
+            return written;
+          },
+          read: async () => {
+            const found = await library.peek(id);
+            if (!found) return null;
+            if (!found.outcome.ok) throw new Error('what is stored cannot be read');
+            return { hem: found.outcome.value, revision: found.revision };
+          },
+          keepAgain: async (kept) => void (await library.add([kept], 'kept again')),
+          setAside: (draft) => library.setAside(draft),
+          dropAside: (edit) => library.drafts.drop(id, library.page, edit),
+          conflicting: (parts, kept) =>
+            notices.info({
+              key: `conflict ${id}`,
+              title: 'Changed in two tabs at once',
+              description: `${parts.map((p) => partWords(kept, p)).join(', ')}: as in this tab now. What the other tab had is among the earlier versions.`,
+              duration: 12,
+            }),
+          writtenAnew: () =>
+            notices.warning({
+              key: 'cleared',
+              title: 'This browser’s storage was cleared',
+              description:
+                'This hem has been saved again. Others may be gone: open your backup to bring them back.',
+              duration: 0,
+            }),
+        },
+        revision: opened.found.revision,
+        steps: opened.steps,
+        stored: opened.stored,
+      },
     );
   } catch {
     return null;

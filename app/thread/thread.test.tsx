@@ -118,11 +118,12 @@ describe('earlier versions', () => {
     await library.add([hem], 'new');
     const opened = (await library.open(hem.id))!;
     let closed = 0;
-    const rendered = renderHem(hem, () => <Versions id={hem.id} onClose={() => closed++} />, {
-      page: library.page,
+    const storage: Parameters<typeof renderHem>[2] = {
       nextEdit: () => library.nextEdit(),
       write: (writing) => library.write({ ...writing, base: Math.max(writing.base, opened.found.revision) }),
-    });
+    };
+    const versions = () => <Versions id={hem.id} onClose={() => closed++} />;
+    const rendered = renderHem(hem, versions, storage, { page: library.page });
     return { ...rendered, closed: () => closed };
   };
   const entries = (): readonly HTMLElement[] => screen.getAllByRole('listitem');
