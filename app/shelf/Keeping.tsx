@@ -10,7 +10,7 @@ import { bin, library } from '../storage/here.ts';
 import { photoStore } from '../storage/photos.ts';
 import type { RecordFound } from '../storage/records.ts';
 import { askToKeep, bytesWords, roomHere } from '../storage/room.ts';
-import { Bin } from './Bin.tsx';
+import { BinList } from './BinList.tsx';
 import { withWarning } from './telling.ts';
 
 export interface KeepingProps {
@@ -98,7 +98,7 @@ export function Keeping({ shelf, read, photosToo, onPhotosToo, onBackup, onChang
           the server. Keep each hem in one tab.
         </p>
       )}
-      {binned.length > 0 && <Bin binned={binned} onChange={onChange} />}
+      {binned.length > 0 && <BinList binned={binned} onChange={onChange} />}
       <p className="quiet small">
         <Link to="/licences">Licences</Link>
       </p>

@@ -10,7 +10,7 @@ interface Props {
 }
 
 /** What has been deleted in the last 30 days. */
-export function Bin({ binned, onChange }: Props) {
+export function BinList({ binned, onChange }: Props) {
   const notices = useNotices();
   return (
     <details className="bin">
