@@ -1,8 +1,8 @@
 /** @jest-environment jsdom */
-import { MessageChannel, MessagePort as Port } from 'node:worker_threads';
+import { MessagePort as Port } from 'node:worker_threads';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { releaseProxy } from 'comlink';
-import { StandInWorker, endWorkers } from '../testing/worker.ts';
+import { StandInChannel, StandInWorker, endWorkers } from '../testing/worker.ts';
 import { demoPlans } from '../../demo/read.ts';
 import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
 import type { TilePlace } from '../../drawing/tile.ts';
@@ -115,7 +115,7 @@ describe('the canvas of a page', () => {
   beforeEach(() => {
     [sheets, painters] = [[], []];
     Object.assign(globalThis, {
-      MessageChannel,
+      MessageChannel: StandInChannel,
       Worker: class extends StandInWorker {
         constructor(url: URL) {
           super(url);
@@ -126,7 +126,7 @@ describe('the canvas of a page', () => {
       cancelAnimationFrame: clearTimeout,
     });
     Object.assign(HTMLCanvasElement.prototype, {
-      transferControlToOffscreen: () => new MessageChannel().port1,
+      transferControlToOffscreen: () => new StandInChannel().port1,
     });
   });
 
