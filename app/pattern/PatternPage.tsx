@@ -1,11 +1,10 @@
 import { Button, Dropdown, Input, Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { fileName } from '../../core/document/fileName.ts';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
 import { writtenPattern } from '../../core/print/pattern.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
-import { saveBlob, saveFile } from '../storage/exports.ts';
+import { saveBlob } from '../storage/exports.ts';
 import { copyLink } from '../look/copyLink.tsx';
 import { DownloadSimpleIcon, LinkSimpleIcon, PrinterIcon } from '../look/icons.ts';
 import { linkOf } from '../storage/link.ts';
@@ -13,13 +12,11 @@ import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
-import { planSvg } from '../../drawing/planSvg.ts';
-import { EXPORTS, EXPORT_IDS, type Export, type ExportId } from '../../drawing/exports.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { useNarrow } from '../look/narrow.ts';
-import { coverOf, svgPicture } from './picture.ts';
 import { ReadAloud } from './Reading.tsx';
 import { SectionWords } from './SectionWords.tsx';
+import { WAYS_TO_SAVE } from './waysToSave.ts';
 import './pattern.css';
 
 /** The written border for this piece, and every way in which it leaves the application. */
@@ -137,53 +134,16 @@ const Drawn = ({ svg, className }: { readonly svg: string; readonly className?: 
   <div className={className} dangerouslySetInnerHTML={{ __html: svg }} />
 );
 
-/** The ways to save: all exports, drawings as pictures too, and the whole as a PDF, which needs a page. */
-const SAVED = [
-  { key: 'pdf', label: 'PDF with charts' },
-  ...EXPORT_IDS.flatMap((id) => {
-    const { label, ...rest }: Export = EXPORTS[id];
-    return rest.drawing
-      ? [
-          { key: `${id}.svg`, label: `${label}, to enlarge (SVG)` },
-          { key: `${id}.png`, label: `${label} (PNG)` },
-        ]
-      : [{ key: id, label }];
-  }),
-];
-
-/** The product’s own typeface, as paper knows it. */
-const FONT = 'Commissioner';
-/** Width of a drawing as a picture, pixels. */
-const PICTURE_WIDTH = 1600;
-
 function Tools() {
   const plan = usePlan();
   const store = useHemStore();
   const notices = useNotices();
   const [making, setMaking] = useState(false);
-  const { name, preferences } = plan.hem;
-  const { paper } = preferences;
+  const { paper } = plan.hem.preferences;
 
   const save = async (key: string): Promise<void> => {
-    if (key === 'pdf') {
-      const [{ patternPdf }, { codeOf }] = await Promise.all([
-        import('./pdf.ts'),
-        import('../storage/code.ts'),
-      ]);
-      const cover = planSvg(plan, FONT, await coverOf(plan.hem));
-      const drawings = { ...drawingsOf(plan, FONT), plan: cover };
-      const code = await codeOf(plan.hem, window.location);
-      const pdf = await patternPdf(writtenPattern(plan), drawings, paper, code);
-      return saveBlob(fileName(name, '.pdf'), pdf);
-    }
-    const [id, picture] = key.split('.') as [ExportId, string?];
-    const { files, type } = EXPORTS[id];
-    for (const { name: named, text } of files(plan)) {
-      // On the page the whole is its real picture.
-      const told = id === 'plan' ? planSvg(plan, FONT, await coverOf(plan.hem)) : text;
-      if (picture !== 'png') saveFile(named, told, type);
-      else saveBlob(named.replace(/svg$/, 'png'), await svgPicture(told, PICTURE_WIDTH));
-    }
+    const way = WAYS_TO_SAVE.find((w) => w.key === key);
+    for (const { name, content } of (await way?.files(plan)) ?? []) saveBlob(name, content);
   };
   const trySave = async (key: string): Promise<void> => {
     setMaking(true);
@@ -226,7 +186,13 @@ function Tools() {
       <Button icon={<PrinterIcon />} onClick={() => window.print()}>
         Print
       </Button>
-      <Dropdown trigger={['click']} menu={{ items: SAVED, onClick: ({ key }) => void trySave(key) }}>
+      <Dropdown
+        trigger={['click']}
+        menu={{
+          items: WAYS_TO_SAVE.map(({ key, label }) => ({ key, label })),
+          onClick: ({ key }) => void trySave(key),
+        }}
+      >
         <Button type="primary" icon={<DownloadSimpleIcon />} loading={making}>
           Save
         </Button>

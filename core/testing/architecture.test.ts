@@ -151,7 +151,7 @@ describe('to add', () => {
   });
 
   test('an export: an entry that page and command line take up', () => {
-    for (const user of ['app/pattern/PatternPage.tsx', 'cli/program.ts']) {
+    for (const user of ['app/pattern/waysToSave.ts', 'cli/program.ts']) {
       const text = read(user);
       expect(text).toContain('EXPORT_IDS');
       for (const id of EXPORT_IDS) expect(text).not.toContain(`case '${id}'`);
