@@ -41,11 +41,12 @@ export class Stages {
   }
 }
 
+/** Both are records of one stage. What one of them leaves out is as if it were undefined. */
 function sameInputs(before: object, after: object): boolean {
-  const [was, is] = [Object.entries(before), Object.entries(after)];
-  return (
-    was.length === is.length && is.every(([name, value], i) => was[i]![0] === name && same(was[i]![1], value))
-  );
+  const [was, is] = [before as Readonly<Record<string, unknown>>, after as Readonly<Record<string, unknown>>];
+  for (const name in is) if (!same(was[name], is[name])) return false;
+  for (const name in was) if (!(name in is) && was[name] !== undefined) return false;
+  return true;
 }
 
 const same = (a: unknown, b: unknown): boolean =>
