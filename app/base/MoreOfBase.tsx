@@ -4,6 +4,7 @@ import { memo, useMemo, useState } from 'react';
 import type { RowRates } from '../../core/base/baseRound.ts';
 import * as edits from '../../core/edits/base.ts';
 import { verdict } from '../../core/flat/flat.ts';
+import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { baseHooks } from '../../core/forecast/alternatives.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';
@@ -47,7 +48,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
         {hooks
           .map(
             ({ hookMm, strain }) =>
-              `${hookMm} mm: ${percentWords(strain)}, ${verdict(strain, plan.flatLimits)}`,
+              `${hookMm} mm: ${percentWords(strain)}, ${flatnessWords(verdict(strain, plan.flatLimits))}`,
           )
           .join(' · ')}
         . A rule of thumb, at the counts as they are.
