@@ -7,13 +7,13 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?
 
 /** The component library in the look of the application; it is not fetched before a page needs it. */
 export function Themed({ children }: { readonly children: ReactNode }) {
-  const ground = useTheme();
-  const g = THEMES[ground];
+  const name = useTheme();
+  const g = THEMES[name];
   return (
     <ConfigProvider
       csp={{ nonce }}
       theme={{
-        algorithm: ground === 'day' ? theme.defaultAlgorithm : theme.darkAlgorithm,
+        algorithm: name === 'day' ? theme.defaultAlgorithm : theme.darkAlgorithm,
         token: {
           colorPrimary: g.ink,
           colorText: g.ink,
