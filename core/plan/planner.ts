@@ -4,6 +4,7 @@
  * beside this one.
  */
 import type { Hem } from '../document/hem.ts';
+import type { Edge } from '../piece/edge.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import { workedRounds, type FrozenRound } from '../record/record.ts';
@@ -52,21 +53,13 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const body = stages.run('body', bodyOfPiece, { piece: hem.piece });
   const { outline, edges } = body;
 
+  const ratesAlong = (edge: Edge, side: number) => {
+    const { own, spots, crossings } = base.sides[side]!;
+    return { edge, stitch, crossing, rates, endRows, own, spots, crossings, widthMm: baseWidthMm };
+  };
   const placements = edges.map((edge, side) => {
-    const { own, spots, crossings, school, count } = base.sides[side]!;
-    return stages.run(`placement ${side}`, placedAlong, {
-      edge,
-      stitch,
-      crossing,
-      rates,
-      endRows,
-      widthMm: baseWidthMm,
-      own,
-      spots,
-      crossings,
-      school,
-      count,
-    });
+    const { school, count } = base.sides[side]!;
+    return stages.run(`placement ${side}`, placedAlong, { ...ratesAlong(edge, side), school, count });
   });
   const baseWorked = stages.run('base', baseRing, {
     body,
@@ -111,17 +104,8 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
 
   const sides = edges.map((edge, side) => {
     const choice = base.sides[side]!;
-    const { own, spots, crossings } = choice;
     const spacings = stages.run(`spacings ${side}`, spacingsAlong, {
-      edge,
-      stitch,
-      crossing,
-      rates,
-      endRows,
-      widthMm: baseWidthMm,
-      own,
-      spots,
-      crossings,
+      ...ratesAlong(edge, side),
       language: preferences.language,
     });
     return stages.run(`side ${side}`, planSide, {
