@@ -1,5 +1,6 @@
 import react from '@vitejs/plugin-react';
 import { copyFileSync, readFileSync } from 'node:fs';
+import { basename } from 'node:path';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { withShippedLicences } from './scripts/licences.mjs';
@@ -82,6 +83,12 @@ export default defineConfig({
     forStaticHosts,
     allLicences,
   ],
+  css: {
+    modules: {
+      // A class is named after its sheet, so that a page that is looked into can be read.
+      generateScopedName: (name, file) => `${basename(file, '.module.css')}_${name}`,
+    },
+  },
   build: {
     // What lays out PDF pages is large, and fetched only when one is asked for.
     chunkSizeWarningLimit: 2500,

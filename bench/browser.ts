@@ -108,7 +108,7 @@ const samePage = (page: Page): Promise<number> =>
 async function drag(demo: string): Promise<void> {
   const page = await newPage();
   await page.goto(home);
-  await page.locator('.shelf-hem').first().waitFor();
+  await page.locator('.shelf_hem').first().waitFor();
   await page.goto(`${home}/hem/${demo}/base`);
   const handle = page.getByRole('slider').first();
   await handle.focus();
@@ -163,11 +163,11 @@ async function stitches(rate: number): Promise<void> {
   const count = plan(big).rounds.reduce((sum, r) => sum + r.total, 0);
   const page = await newPage();
   await page.goto(home);
-  await page.locator('.shelf-hem').first().waitFor();
+  await page.locator('.shelf_hem').first().waitFor();
   await openFiles(page, [big]);
-  await page.locator('.shelf-hem h2', { hasText: /^Huge$/ }).waitFor();
+  await page.locator('.shelf_hem h2', { hasText: /^Huge$/ }).waitFor();
   await page.goto(`${home}/hem/huge/rounds`);
-  const stage = page.locator('.stitch-stage canvas').first();
+  const stage = page.locator('.stitchStage_stitchStage canvas').first();
   await stage.waitFor();
   await page.waitForTimeout(2500);
   await slow(page, rate);
@@ -236,19 +236,19 @@ async function shelf(): Promise<void> {
   const few = await newPage();
   const many = await newPage();
   for (const page of [few, many]) {
-    await notesPaint(page, '.shelf-hem .plan, main h1');
-    await shown(page, '/', '.shelf-hem');
+    await notesPaint(page, '.shelf_hem .plan, main h1');
+    await shown(page, '/', '.shelf_hem');
   }
   const hems = Array.from({ length: 500 }, (_, i) => ({ ...rowsHem({}), id: `h${i}`, name: `Hem ${i}` }));
   await openFiles(many, hems);
   await many.getByRole('button', { name: 'Add the 500 new ones' }).click();
   await many
-    .locator('.shelf-hem h2', { hasText: /^Hem \d+$/ })
+    .locator('.shelf_hem h2', { hasText: /^Hem \d+$/ })
     .first()
     .waitFor({ timeout: 120_000 });
   // What a shelf has shown once, it keeps.
   for (const page of [few, many]) {
-    await shown(page, '/', '.shelf-hem image, .shelf-hem img');
+    await shown(page, '/', '.shelf_hem image, .shelf_hem img');
     await page.waitForTimeout(4000);
   }
   const taken = { few: [] as number[], many: [] as number[], empty: [] as number[] };
@@ -260,8 +260,8 @@ async function shelf(): Promise<void> {
     return ms;
   };
   for (let k = 0; k < 11; k++) {
-    taken.few.push(await alone(few, '/', '.shelf-hem .plan'));
-    taken.many.push(await alone(many, '/', '.shelf-hem .plan'));
+    taken.few.push(await alone(few, '/', '.shelf_hem .plan'));
+    taken.many.push(await alone(many, '/', '.shelf_hem .plan'));
     taken.empty.push(await alone(few, '/nowhere', 'main h1'));
   }
   const ms = (which: keyof typeof taken): number => quantile(taken[which], 0.5);

@@ -5,7 +5,7 @@ import { choose } from './inForce.ts';
 /** The four side counts of the last round, as the written pattern prints them. */
 async function writtenCounts(page: Page, heading: RegExp): Promise<readonly number[]> {
   const section = page
-    .locator('.pattern-sheet section')
+    .locator('.pattern_sheet section')
     .filter({ has: page.getByRole('heading', { name: heading }) });
   const text = await section.getByText(/^Count from/).innerText();
   return [...text.matchAll(/\b[A-D] (\d+)/g)].map((m) => Number(m[1]));
@@ -31,7 +31,11 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
   await page.getByRole('link', { name: /^Base round/ }).click();
   for (const side of ['A', 'B']) {
     const handle = page.getByRole('slider', { name: `Stitches along side ${side}` });
-    const mark = page.locator('.count-line').filter({ has: handle }).locator('.even-mark').nth(3);
+    const mark = page
+      .locator('.countLine_countLine')
+      .filter({ has: handle })
+      .locator('.countLine_evenMark')
+      .nth(3);
     const from = (await handle.locator('circle').boundingBox())!;
     const to = (await mark.boundingBox())!;
     await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
@@ -123,8 +127,8 @@ test('a hem goes out as a file and comes back in, and a damaged file changes not
     mimeType: 'application/json',
     buffer: Buffer.from('{"format":"zig-hem","version":1,"name":"Torn"}'),
   });
-  await expect(page.locator('.refused')).toContainText('torn.hem.json was not opened');
-  await expect(page.locator('.refused')).toContainText('piece');
+  await expect(page.locator('.shelf_refused')).toContainText('torn.hem.json was not opened');
+  await expect(page.locator('.shelf_refused')).toContainText('piece');
   await expect(cards).toHaveCount(1);
 });
 
@@ -159,13 +163,13 @@ test('a round of one’s own is read as it is typed, and what cannot be read is 
   await page.getByRole('button', { name: 'Write a round of your own' }).click();
   const text = page.getByLabel('Own round in US terms');
   await text.fill('side: *sk 1, 3 foo in next st*\ncorner: 3 sc in corner');
-  await expect(page.locator('.own-written').getByRole('alert')).toContainText('“foo”');
+  await expect(page.locator('.rounds_ownWritten').getByRole('alert')).toContainText('“foo”');
   await page.reload();
   await expect(text).toHaveValue(/3 foo in next st/);
   await text.fill(
     'side: sc in next st, *sk 1, 3 dc in next st, sk 1, sc in next st*\ncorner: 5 dc in corner',
   );
-  await expect(page.locator('.own-written')).toContainText('a multiple of 4 and 1 more');
+  await expect(page.locator('.rounds_ownWritten')).toContainText('a multiple of 4 and 1 more');
   await page.getByRole('link', { name: /^Pattern/ }).click();
   await expect(
     page.getByText('*sk next st, 3 dc in next st, sk next st, sc in next st; repeat from *').first(),
@@ -183,7 +187,7 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
     return Number(/±(\d+) %/.exec(text)![1]);
   };
   const before = await sure();
-  await page.locator('.weigh-ins').getByText('round', { exact: true }).click();
+  await page.locator('.yarn_weighIns').getByText('round', { exact: true }).click();
   await page.getByLabel('Grams weighed').fill('19');
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect.poll(sure).toBeLessThan(before);

@@ -54,7 +54,7 @@ for (const [, made] of DEMOS) {
     await expect(page).toHaveURL(/\/hem\/[^/]+\/\w+$/);
     await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(baseWords(made));
     await goTo(page, path('pattern'));
-    const counts = page.locator('.pattern-sheet').getByText(/^Count\b/);
+    const counts = page.locator('.pattern_sheet').getByText(/^Count\b/);
     await expect(counts).toHaveCount(made.rounds.length);
     const told = await counts.allInnerTexts();
     expect(told.map((l) => l.replace(/^Count after round \d+/, 'Count'))).toEqual(
@@ -85,7 +85,7 @@ for (const [, made] of DEMOS) {
     }
     expect(inAll).toBeGreaterThan(40);
     await goTo(page, '/');
-    await expect(page.locator('.trouble')).toHaveCount(0);
-    await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+    await expect(page.locator('.shelf_trouble')).toHaveCount(0);
+    await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   });
 }

@@ -4,8 +4,8 @@ test.use({ painted: true });
 
 test('a stitch tells what it is, under the pointer and by the keys', async ({ page }) => {
   await page.goto('/hem/demo-hexagon/rounds');
-  const stage = page.locator('.stitch-stage canvas').first();
-  const says = page.locator('.stitch-words');
+  const stage = page.locator('.stitchStage_stitchStage canvas').first();
+  const says = page.locator('.stitchStage_stitchWords');
   await expect(stage).toBeVisible();
   const box = (await stage.boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -24,7 +24,7 @@ test('a stitch tells what it is, under the pointer and by the keys', async ({ pa
 
 test('any part is looked at, from either side, and saved', async ({ page }) => {
   await page.goto('/hem/demo-orchard-squares/rounds');
-  const stage = page.locator('.stitch-stage canvas').first();
+  const stage = page.locator('.stitchStage_stitchStage canvas').first();
   // A worker lays it: what it shows can be copied, not read.
   const painted = (): Promise<string> =>
     stage.evaluate((c) => {
@@ -107,7 +107,10 @@ test('the reference speaks both languages and is mirrored for the left hand', as
   await expect(page.getByRole('heading', { name: /^half treble crochet htr/ })).toBeVisible();
   await expect(page.getByText('Yarn round hook').first()).toBeVisible();
   await page.getByText('Left hand', { exact: true }).click();
-  await expect(page.locator('.making-drawing > g').first()).toHaveAttribute('transform', 'scale(-1 -1)');
+  await expect(page.locator('.stitches_makingDrawing > g').first()).toHaveAttribute(
+    'transform',
+    'scale(-1 -1)',
+  );
   await page.getByRole('link', { name: 'Back to the hem' }).click();
   await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
 });

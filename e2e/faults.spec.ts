@@ -62,7 +62,7 @@ test('killed at random moments, the browser comes back with the hem as it was, o
       await page.keyboard.press(step > 0 ? 'ArrowRight' : 'ArrowLeft');
       typed += step;
       if (chance.maybe(0.15)) await page.waitForTimeout(chance.int(0, 900));
-      const told = await page.locator('.hem > header [role=status]').innerText();
+      const told = await page.locator('.thread_hem > header [role=status]').innerText();
       if (told.startsWith('Saved')) saved = typed;
     }
     for (const process of processesOf(folder)) {
@@ -78,8 +78,8 @@ test('killed at random moments, the browser comes back with the hem as it was, o
     const again = await open();
     const after = again.pages()[0] ?? (await again.newPage());
     await after.goto(`${baseURL}/`);
-    await expect(after.locator('.shelf-hem')).toHaveCount(DEMOS);
-    await expect(after.locator('.trouble')).toHaveCount(0);
+    await expect(after.locator('.shelf_hem')).toHaveCount(DEMOS);
+    await expect(after.locator('.shelf_trouble')).toHaveCount(0);
     await after.goto(`${baseURL}${HEM}`);
     await expect(slider(after)).toBeVisible();
     const found = await countShown(after);
@@ -123,7 +123,7 @@ test('two tabs that edit at random end alike', async ({ context }) => {
       [
         await countShown(page),
         await inForce(page),
-        await page.locator('.hem > header [role=status]').innerText(),
+        await page.locator('.thread_hem > header [role=status]').innerText(),
       ].join(' ');
     await expect.poll(async () => new Set(await Promise.all(pages.map(stateOf))).size).toBe(1);
     expect(await stateOf(pages[0]!)).toContain('Saved');
@@ -152,7 +152,7 @@ const DAMAGE = [
 
 test('damage in any record of any store hurts one hem at the most', async ({ page }) => {
   await page.goto('/');
-  await expect(page.locator('.shelf-hem')).toHaveCount(DEMOS);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMOS);
   await binOpened(page);
   await page.goto(HEM);
   await choose(page, 'Left hand');
@@ -186,20 +186,20 @@ test('damage in any record of any store hurts one hem at the most', async ({ pag
       [store, damage, chance.next()] as const,
     );
     await page.goto('/');
-    await expect(page.locator('.shelf-hem').first()).toBeVisible();
-    const trouble = await page.locator('.trouble').count();
+    await expect(page.locator('.shelf_hem').first()).toBeVisible();
+    const trouble = await page.locator('.shelf_trouble').count();
     expect([seed, store, key, trouble <= 1]).toEqual([seed, store, key, true]);
     if (store === 'hems') {
       // It is let go, and put back from what a new browser starts with by the next damage’s reload.
       await page
-        .locator('.trouble')
+        .locator('.shelf_trouble')
         .getByRole('button', { name: /^Delete/ })
         .click();
-      await expect(page.locator('.trouble')).toHaveCount(0);
+      await expect(page.locator('.shelf_trouble')).toHaveCount(0);
     }
-    const left = await page.locator('.shelf-hem').count();
+    const left = await page.locator('.shelf_hem').count();
     expect(left).toBeGreaterThan(0);
-    await page.locator('.shelf-link').first().click();
+    await page.locator('.shelf_link').first().click();
     await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
     await page.getByRole('button', { name: 'Earlier versions of this hem' }).click();
     await expect(page.getByText('Versions get fewer with age')).toBeVisible();
@@ -259,7 +259,7 @@ test('a clock that jumps loses no edit and empties no bin', async ({ page }) => 
   });
   await page.goto('/');
   await page.getByRole('button', { name: 'Delete Millstone mat' }).click();
-  await expect(page.locator('.shelf-hem')).toHaveCount(DEMOS - 1);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMOS - 1);
   for (const days of [-2500, 4200, 1]) {
     await page.evaluate((d) => sessionStorage.setItem('days', String(d)), days);
     await page.goto(HEM);

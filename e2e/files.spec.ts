@@ -29,7 +29,7 @@ async function saved(page: Page, what: string): Promise<{ readonly name: string;
 
 async function openPattern(page: Page, id = 'demo-harbour-throw'): Promise<void> {
   await page.goto(`/hem/${id}/pattern`);
-  await expect(page.locator('.pattern-sheet')).toBeVisible();
+  await expect(page.locator('.pattern_sheet')).toBeVisible();
 }
 
 const file = (name: string, content: string, mimeType = 'application/json') => ({
@@ -84,14 +84,14 @@ test('a link carries the hem, and what opens it is a copy', async ({ page, conte
   await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
   expect(page.url()).not.toContain('demo-harbour-throw');
   await page.goto('/');
-  await expect(page.locator('.shelf-hem h2', { hasText: 'Harbour throw' })).toHaveCount(2);
+  await expect(page.locator('.shelf_hem h2', { hasText: 'Harbour throw' })).toHaveCount(2);
   await page.goto(link.slice(0, -30));
   await expect(page.getByText('Copy the whole link again')).toBeVisible();
 });
 
 test('a backup of all hems comes back whole, and doubles nothing', async ({ page }) => {
   await page.goto('/');
-  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Download a backup' }).click(),
@@ -114,12 +114,12 @@ test('a backup of all hems comes back whole, and doubles nothing', async ({ page
   await choose(page, 'Left hand');
   await expect(page.getByText('Saved in this browser')).toBeVisible();
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length - 2);
+  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length - 2);
   await open();
   const same = demoPlans().length - 3;
   await expect(opened).toContainText(`2 new, ${same} the same as on your shelf and 1 older`);
   await opened.getByRole('button', { name: 'Add the 2 new ones' }).click();
-  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   await open();
   await opened.getByRole('button', { name: /^Replace mine/ }).click();
   await page.getByRole('link', { name: /Meadow square/ }).click();
@@ -135,7 +135,7 @@ test('a backup with more photos than one file holds comes in several, and all of
 }) => {
   test.slow();
   await page.goto('/');
-  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   await storeOpened(page, 'photos');
   await page.evaluate(async () => {
     const open = indexedDB.open('zig-hem');
@@ -162,7 +162,7 @@ test('a backup with more photos than one file holds comes in several, and all of
 
   const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   await other.goto(new URL('/', page.url()).href);
-  await expect(other.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await expect(other.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   await other.locator('input[type=file]').setInputFiles(paths);
   await expect(other.getByRole('alert', { name: 'What was opened' })).toContainText(
     'the same as on your shelf',
@@ -177,13 +177,13 @@ test('a long shelf is laid out as it is scrolled', async ({ page }) => {
   const [, { hem }] = demoPlans()[0]!;
   const many = Array.from({ length: 90 }, (_, i) => ({ ...hem, id: `many-${i}`, name: `Throw ${i}` }));
   await page.goto('/');
-  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   const buffer = Buffer.from(writeBundle(many, new Date())[0]!);
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'many.zip', mimeType: 'application/zip', buffer });
   await page.getByRole('button', { name: 'Add the 90 new ones' }).click();
-  const named = page.locator('.shelf-hem h2');
+  const named = page.locator('.shelf_hem h2');
   await expect(named).toHaveCount(16);
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
   await expect(named).toHaveCount(90 + demoPlans().length);
@@ -197,19 +197,19 @@ test('a damaged file stays out until what is sound of it is asked for', async ({
   damaged.rounds[0]!.stitch = 'knit';
   damaged.name = 'Mended mat';
   await page.goto('/');
-  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   await page.locator('input[type=file]').setInputFiles(file('mat.hem.json', JSON.stringify(damaged)));
   await expect(page.getByText('mat.hem.json was not opened')).toBeVisible();
   await expect(page.getByText('rounds.0.stitch: must be one of')).toBeVisible();
-  await expect(page.locator('.shelf-hem h2', { hasText: 'Mended mat' })).toHaveCount(0);
+  await expect(page.locator('.shelf_hem h2', { hasText: 'Mended mat' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Open the readable part' }).click();
-  await expect(page.locator('.shelf-hem h2', { hasText: 'Mended mat' })).toHaveCount(1);
+  await expect(page.locator('.shelf_hem h2', { hasText: 'Mended mat' })).toHaveCount(1);
 });
 
 test('tables become pieces: a grid dropped on the shelf, sides chosen in the piece', async ({ page }) => {
   await page.goto('/');
   await page.locator('input[type=file]').setInputFiles(file('steps.csv', 'x,,\nx,x,\nx,x,x', 'text/csv'));
-  await page.locator('.shelf-hem', { hasText: 'steps' }).getByRole('link').click();
+  await page.locator('.shelf_hem', { hasText: 'steps' }).getByRole('link').click();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('H ');
   await page.getByRole('link', { name: /^Piece/ }).click();
   await page.getByRole('radio', { name: 'Counted by hand' }).click();
@@ -241,7 +241,7 @@ test('pasted rounds join the stack', async ({ page }) => {
 
 test('a hem that an older version kept in this browser opens as it was', async ({ page }) => {
   await page.goto('/');
-  await expect(page.locator('.shelf-hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   await page.evaluate(
     () =>
       new Promise<void>((resolve, reject) => {

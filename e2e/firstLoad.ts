@@ -16,13 +16,13 @@ export async function firstLoad(page: Page, address: string): Promise<FirstLoad>
   await page.addInitScript(`
     performance.setResourceTimingBufferSize(1000);
     new MutationObserver((_, watch) => {
-      if (!document.querySelector('.shelf-hem')) return;
+      if (!document.querySelector('.shelf_hem')) return;
       performance.mark('shelf');
       watch.disconnect();
     }).observe(document, { childList: true, subtree: true });
   `);
   await page.goto(address);
-  await page.locator('.shelf-hem .plan').first().waitFor();
+  await page.locator('.shelf_hem .plan').first().waitFor();
   await page.waitForLoadState('networkidle');
   const [shelf, fetched] = await page.evaluate(
     () =>

@@ -10,7 +10,7 @@ import { choose, inForce } from './inForce.ts';
 import { createApp } from '../server/app.ts';
 
 const THROW = '/hem/demo-harbour-throw';
-const cards = (page: Page) => page.locator('.shelf-hem');
+const cards = (page: Page) => page.locator('.shelf_hem');
 const DEMOS = demoPlans().length;
 
 async function addRound(page: Page, name: string): Promise<void> {
@@ -42,7 +42,7 @@ async function putRecord(page: Page, store: string, key: string, value?: unknown
 
 /** Every picture of the shelf lies in the room that is left for it. */
 async function expectToFit(page: Page): Promise<void> {
-  const over = await page.locator('.shelf-drawing').evaluateAll((rooms) =>
+  const over = await page.locator('.shelf_drawing').evaluateAll((rooms) =>
     rooms.flatMap((room) => {
       const { width, height } = room.getBoundingClientRect();
       const picture = room.querySelector('img')?.getBoundingClientRect();
@@ -103,7 +103,7 @@ test('four clicks that once made every hem unreachable', async ({ page }) => {
   );
   await page.goto('/');
   await expect(cards(page)).toHaveCount(DEMOS);
-  await expect(page.locator('.trouble')).toHaveCount(0);
+  await expect(page.locator('.shelf_trouble')).toHaveCount(0);
   expect(errors).toEqual([]);
 });
 
@@ -127,7 +127,7 @@ test('a hem that is damaged or newer is a card of its own, with every way out', 
   await putRecord(page, 'hems', 'demo-round', 'nothing of use');
   await page.goto('/');
   await expect(cards(page)).toHaveCount(DEMOS);
-  const trouble = page.locator('.trouble');
+  const trouble = page.locator('.shelf_trouble');
   await expect(trouble).toHaveCount(3);
   await expect(trouble.filter({ hasText: 'Beeskep hexagon' })).toContainText('version 99');
   // The page of such a hem says the same.
@@ -250,7 +250,7 @@ test('a refusal on the shelf is said, and nothing is lost by it', async ({ page 
     await page.getByRole('button', { name: press }).click();
     await expect(page.getByText('It was not done')).toBeVisible();
     await expect(page.getByText('storage is full')).toBeVisible();
-    await page.locator('.notice-close').click();
+    await page.locator('.notices_noticeClose').click();
   }
   await fail(null);
   await page.reload();
@@ -297,9 +297,9 @@ test('files of another kind are answered with what they are and what would work'
     await page
       .locator('input[type=file]')
       .setInputFiles({ name, mimeType: 'application/octet-stream', buffer });
-    await expect(page.locator('.refused')).toContainText(`${name} was not opened`);
-    await expect(page.locator('.refused')).toContainText(says);
-    await expect(page.locator('.refused')).not.toContainText(/unexpected|token|JSON\.parse|position/i);
+    await expect(page.locator('.shelf_refused')).toContainText(`${name} was not opened`);
+    await expect(page.locator('.shelf_refused')).toContainText(says);
+    await expect(page.locator('.shelf_refused')).not.toContainText(/unexpected|token|JSON\.parse|position/i);
   }
   await expect(cards(page)).toHaveCount(DEMOS);
 });

@@ -27,24 +27,24 @@ test('a new hem begins with a picture, a few numbers and an edge, whatever was m
       await expect(field).toHaveValue(new RegExp(`^${before + 2}`));
       await page.getByRole('button', { name: 'Choose an edge' }).click();
       // Whoever comes here first has its look, too.
-      await expect(page.locator('.library ul')).toHaveCSS('display', 'grid');
+      await expect(page.locator('.rounds_library ul')).toHaveCSS('display', 'grid');
       await page.getByRole('button', { name: 'Add Picot edge' }).click();
       await expect(page).toHaveURL(/\/hem\/.+\/rounds$/);
       await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText(/, all fit$/);
-      await expect(page.locator('.wants-looking-at')).toHaveCount(0);
+      await expect(page.locator('.thread_wantsLookingAt')).toHaveCount(0);
       await page.getByRole('link', { name: 'Shelf', exact: true }).click();
     });
 });
 
 test('a new hem that is thought better of leaves nothing on the shelf', async ({ page }) => {
   await page.goto('/');
-  await page.locator('.shelf-hem').first().waitFor();
-  const before = await page.locator('.shelf-hem').count();
+  await page.locator('.shelf_hem').first().waitFor();
+  const before = await page.locator('.shelf_hem').count();
   await page.getByRole('button', { name: 'New hem', exact: true }).click();
   await page.getByRole('button', { name: 'Rows', exact: true }).click();
   await page.getByRole('button', { name: 'Something else' }).click();
   await page.getByRole('link', { name: 'Back to the shelf' }).click();
-  await expect(page.locator('.shelf-hem')).toHaveCount(before);
+  await expect(page.locator('.shelf_hem')).toHaveCount(before);
 });
 
 test('by evening no page is light for a moment', async ({ page }) => {

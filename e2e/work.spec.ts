@@ -127,7 +127,7 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
   await context.setOffline(false);
 
   await page.goto('/');
-  const first = page.locator('.shelf-hem').first();
+  const first = page.locator('.shelf_hem').first();
   await expect(first).toContainText('Small mat');
   await expect(first).toContainText('All worked');
   await first.getByRole('link').click();

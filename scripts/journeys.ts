@@ -41,7 +41,7 @@ interface Journey {
 /** Nothing is left that does not fit, and no page wants looking at. */
 async function allFits(page: Page): Promise<void> {
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText(/all fit$/);
-  await expect(page.locator('.wants-looking-at')).toHaveCount(0);
+  await expect(page.locator('.thread_wantsLookingAt')).toHaveCount(0);
 }
 
 const JOURNEYS: readonly Journey[] = [
@@ -86,7 +86,7 @@ const JOURNEYS: readonly Journey[] = [
     go: async (person) => {
       await person.press(/^Yarn/, 'link');
       await person.type('Grams left over', 120);
-      await expect(person.page.locator('.far-rows li').first()).toBeVisible();
+      await expect(person.page.locator('.yarn_farRows li').first()).toBeVisible();
     },
   },
 ];
@@ -101,7 +101,7 @@ for (const { name, most, start, go } of JOURNEYS) {
   // Nobody is at a printer.
   await page.addInitScript('window.print = () => undefined');
   await page.goto(home);
-  await page.locator('.shelf-hem').first().waitFor();
+  await page.locator('.shelf_hem').first().waitFor();
   if (start !== '/') await page.goto(home + start);
   const person = new Person(page);
   const began = performance.now();

@@ -24,7 +24,7 @@ import { MoreOfBase } from './MoreOfBase.tsx';
 import { Run } from './Run.tsx';
 import { sideLabel } from '../../core/print/placeWords.ts';
 import { StartFields } from '../controls/StartFields.tsx';
-import './base.css';
+import styles from './base.module.css';
 import { useAfterPaint } from '../look/afterPaint.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { useWorked } from '../workers/useWorked.ts';
@@ -71,14 +71,14 @@ export function BasePage() {
   );
   const group = groups.find((g) => g.includes(side)) ?? NONE;
   return (
-    <div className="base-page">
-      <section className="base-plan" aria-label="The piece">
+    <div className={styles.page}>
+      <section className={styles.plan} aria-label="The piece">
         <Guard what="The drawing of the piece" resetKeys={[slow]}>
           <PlanDrawing plan={slow} parts={PARTS} picked={mark} onPick={pick} />
         </Guard>
         <OwnRate plan={slow} side={side} group={group} />
       </section>
-      <section className="base-lines">
+      <section className={styles.lines}>
         <header>
           <div>
             <h1>Base round</h1>
@@ -87,7 +87,7 @@ export function BasePage() {
             </p>
           </div>
           {like.length < plan.sides.length && (
-            <label className="together">
+            <label className={styles.together}>
               <Switch size="small" checked={together} onChange={setTogether} /> change matching sides together
             </label>
           )}
@@ -97,9 +97,9 @@ export function BasePage() {
         <Legend />
         <RunOfSide plan={slow} side={side} group={group} />
       </section>
-      <section className="base-corner">
+      <section className={styles.corner}>
         <BaseFields plan={slow} side={side} />
-        <div className="base-corner-view">
+        <div className={styles.cornerView}>
           <Guard what="This drawing" resetKeys={[slow]}>
             <StitchView
               plan={slow}
@@ -145,7 +145,7 @@ function CountLines({ plan, side, groups, preview, onPick }: CountLinesProps) {
         return (
           <div
             key={i}
-            className={group.includes(side) ? 'side-line here' : 'side-line'}
+            className={group.includes(side) ? `${styles.sideLine} ${styles.here}` : styles.sideLine}
             onFocus={pickHere}
             onPointerDown={pickHere}
           >
@@ -208,7 +208,7 @@ const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Pla
   const joined = plan.body.edges.findIndex((edge) => edge.joins.length > 0);
   const joinOf = joined < 0 ? null : plan.body.edges[side]!.joins.length > 0 ? side : joined;
   return (
-    <div className="base-fields">
+    <div className={styles.fields}>
       <label>
         Stitch
         <Select
@@ -259,14 +259,15 @@ const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Pla
 
 function Legend() {
   return (
-    <p className="quiet small legend">
-      <span className="key flat-key" /> lies flat <span className="key blocks-key" /> flattens with blocking{' '}
-      <svg className="key" width="14" height="16" aria-hidden="true">
+    <p className={`quiet small ${styles.legend}`}>
+      <span className={`${styles.key} ${styles.flatKey}`} /> lies flat{' '}
+      <span className={`${styles.key} ${styles.blocksKey}`} /> flattens with blocking{' '}
+      <svg className={styles.key} width="14" height="16" aria-hidden="true">
         <path d="M7 15 C 0 11, 1 2, 7 2 S 14 11, 7 15" />
       </svg>{' '}
       every round fits{' '}
-      <svg className="key" width="12" height="12" aria-hidden="true">
-        <path className="filled" d="M6 2l5 9H1z" />
+      <svg className={styles.key} width="12" height="12" aria-hidden="true">
+        <path className={styles.filled} d="M6 2l5 9H1z" />
       </svg>{' '}
       flattest
       <br />
@@ -287,7 +288,7 @@ const OwnRate = memo(function OwnRate({ plan, side: at, group }: OfSideProps) {
   if (school !== 'own') return null;
   const { noun } = side.edge.numbering;
   return (
-    <div className="own-rate small">
+    <div className={`${styles.ownRate} small`}>
       Your own spacing{circle ? '' : ` on side ${side.name}`}:{' '}
       <NumberField
         aria-label={`Stitches, own spacing${circle ? '' : ` of side ${side.name}`}`}

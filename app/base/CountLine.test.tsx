@@ -91,7 +91,7 @@ describe('the count line', () => {
     const handle = () => screen.getByRole('slider').getAttribute('aria-valuetext');
     expect(handle()).not.toContain('every round fits');
     const even = evenCounts(store.get().plan, 0)[0]!;
-    expect(container.querySelectorAll('.even-mark').length).toBeGreaterThan(3);
+    expect(container.querySelectorAll('.evenMark').length).toBeGreaterThan(3);
     act(() => void store.do(setCount('A', [0], even, 0)));
     return screen.findByText(/Every round fits/i).then(() => {
       expect(handle()).toContain('every round fits');

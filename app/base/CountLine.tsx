@@ -7,7 +7,7 @@ import { verdict } from '../../core/flat/flat.ts';
 import { countBasisWords, sourceWords } from '../../core/plan/countWords.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { plural } from '../../core/say/measures.ts';
-import './countLine.css';
+import styles from './countLine.module.css';
 import { LEVEL, LEVELS, flagLevels, placeFlags } from './flags.ts';
 
 export interface CountLineProps {
@@ -101,45 +101,49 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSpacing
   const clampX = (count: number): number => Math.min(width - 2, Math.max(2, x(count)));
 
   return (
-    <div className="count-line" ref={box}>
+    <div className={styles.countLine} ref={box}>
       <svg width={width} height={HEIGHT + lower} role="group" aria-label={`Stitch count of side ${s.name}`}>
         <rect
-          className="band-blocks"
+          className={styles.bandBlocks}
           x={clampX(s.blocksFrom)}
           width={clampX(s.blocksTo) - clampX(s.blocksFrom)}
           y={axis - 15}
           height={30}
         />
         <rect
-          className="band-flat"
+          className={styles.bandFlat}
           x={clampX(s.flatFrom)}
           width={clampX(s.flatTo) - clampX(s.flatFrom)}
           y={axis - 15}
           height={30}
         />
-        <line className="axis" x1={0} x2={width} y1={axis} y2={axis} />
+        <line className={styles.axis} x1={0} x2={width} y1={axis} y2={axis} />
         {ticks.map((t) => (
-          <g key={t} transform={`translate(${x(t - corners)} ${axis})`} className="tick">
+          <g key={t} transform={`translate(${x(t - corners)} ${axis})`} className={styles.tick}>
             <line y1={-4} y2={4} />
             {Math.abs(x(t - corners) - clampX(s.count)) > TAG_REACH && <text y={34}>{t}</text>}
           </g>
         ))}
         {crowded ? (
-          <path className="even-marks" d={shown.map((c) => `M${x(c)} ${axis}v-7`).join('')} />
+          <path className={styles.evenMarks} d={shown.map((c) => `M${x(c)} ${axis}v-7`).join('')} />
         ) : (
           shown.map((c) => (
-            <g key={c} transform={`translate(${x(c)} ${axis})`} className="even-mark">
+            <g key={c} transform={`translate(${x(c)} ${axis})`} className={styles.evenMark}>
               <path d="M0 0 C -7 -4, -6 -13, 0 -13 S 7 -4, 0 0" />
             </g>
           ))
         )}
-        <g className="ideal" transform={`translate(${x(s.flatCount)} ${axis})`}>
+        <g className={styles.ideal} transform={`translate(${x(s.flatCount)} ${axis})`}>
           <path d="M0 7 l5 8 h-10 z" />
         </g>
         {flags.map(({ spacing, px, level, left }) => (
           <g
             key={spacing.id}
-            className={s.choice.school === spacing.id && s.choice.count === null ? 'flag chosen' : 'flag'}
+            className={
+              s.choice.school === spacing.id && s.choice.count === null
+                ? `${styles.flag} ${styles.chosen}`
+                : styles.flag
+            }
             transform={`translate(${px} 0)`}
             role="button"
             tabIndex={0}
@@ -153,18 +157,18 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSpacing
             }}
           >
             <title>{`${spacing.count + corners} = ${countBasisWords(spacing, s, plan)}: ${flatnessWords(verdict(spacing.strain, plan.flatLimits))}`}</title>
-            <line className="pole" y1={10 + level * LEVEL} y2={axis} />
-            <text className={left ? 'to-left' : undefined} x={left ? -5 : 5} y={14 + level * LEVEL}>
-              {spacing.label} <tspan className="flag-count">{spacing.count + corners}</tspan>
+            <line className={styles.pole} y1={10 + level * LEVEL} y2={axis} />
+            <text className={left ? styles.toLeft : undefined} x={left ? -5 : 5} y={14 + level * LEVEL}>
+              {spacing.label} <tspan className={styles.flagCount}>{spacing.count + corners}</tspan>
             </text>
           </g>
         ))}
         {preview !== null && preview !== s.count && (
-          <circle className="preview" cx={x(preview)} cy={axis} r={9} />
+          <circle className={styles.preview} cx={x(preview)} cy={axis} r={9} />
         )}
         <g
           ref={handle}
-          className={comesOut ? 'handle even' : 'handle'}
+          className={comesOut ? `${styles.handle} ${styles.even}` : styles.handle}
           transform={`translate(${clampX(s.count)} ${axis})`}
           role="slider"
           tabIndex={0}
@@ -188,17 +192,17 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSpacing
             }
           }}
         >
-          <rect className="grip-reach" x={-22} y={-22} width={44} height={62} />
+          <rect className={styles.gripReach} x={-22} y={-22} width={44} height={62} />
           <line y1={-15} y2={22} />
           <circle r={8} />
           <g transform="translate(0 40)">
-            <rect className="tag" x={-22} y={-14} width={44} height={22} rx={4} />
+            <rect className={styles.tag} x={-22} y={-14} width={44} height={22} rx={4} />
             <text y={2}>{s.count + corners}</text>
           </g>
         </g>
       </svg>
-      <p className="count-says" aria-live="polite">
-        <span className="steps">
+      <p className={styles.countSays} aria-live="polite">
+        <span className={styles.steps}>
           <button
             type="button"
             aria-label={`Down to the next count that fits, side ${s.name}`}

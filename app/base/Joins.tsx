@@ -3,6 +3,7 @@ import { crossingOf } from '../../core/base/baseRound.ts';
 import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { crossingName } from '../../core/print/baseRoundWords.ts';
+import styles from './run.module.css';
 
 export interface JoinsProps {
   readonly plan: Plan;
@@ -17,7 +18,7 @@ export function Joins({ plan, side, onCrossing }: JoinsProps) {
   const { language } = plan.hem.preferences;
   if (s.edge.joins.length === 0) return null;
   return (
-    <div className="joins">
+    <div className={styles.joins}>
       <span className="quiet small">Seams on this side, in the order you meet them:</span>
       {s.edge.joins.map((_, join) => (
         <Select

@@ -11,12 +11,13 @@ import { abbreviation } from '../../core/terms/stitches.ts';
 import { percentWords } from '../../core/say/measures.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { useHemStore } from '../hem/context.ts';
+import styles from './base.module.css';
 
 /** What is rarely changed about a base round: its hook, a table for row ends, end rows, chains between groups. */
 export const MoreOfBase = memo(function MoreOfBase({ plan }: { readonly plan: Plan }) {
   const [open, setOpen] = useState(false);
   return (
-    <details className="base-more small" onToggle={(e) => setOpen(e.currentTarget.open)}>
+    <details className={`${styles.more} small`} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>More about the base round</summary>
       {open && <MoreFields plan={plan} />}
     </details>
@@ -72,7 +73,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
           <div>
             Your own table, stitches in a row end:
             {kinds.map((kind) => (
-              <label key={kind} className="rate">
+              <label key={kind} className={styles.rate}>
                 {abbreviation(kind, preferences.language)}
                 <NumberField
                   size="small"

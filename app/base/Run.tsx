@@ -7,12 +7,14 @@ import { spotNoun } from '../../core/base/spacings.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
 import { plural } from '../../core/say/measures.ts';
-import './run.css';
+import styles from './run.module.css';
 
 /** Width of a spot in the drawing, px; a longer side scrolls. */
 const PITCH = 15;
 /** Most stitches that are placed in one spot. */
 const MOST = 9;
+/** Kinds that are nothing to go into, but something to go around. */
+const OPEN: ReadonlySet<SpotKind> = new Set(['gap', 'block gap', 'between stitches', 'corner space']);
 
 export interface RunProps {
   readonly plan: Plan;
@@ -54,12 +56,12 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
     act();
   };
   return (
-    <div className="run">
+    <div className={styles.run}>
       <p>
         <strong>{sideLabel(plan, side)}:</strong> {words}.
       </p>
       <div
-        className="run-scroll"
+        className={styles.scroll}
         tabIndex={0}
         role="group"
         aria-label={`${sideLabel(plan, side)}, stitch by stitch: ${words}. Arrow keys go along it; plus, minus and 0 change the count there.`}
@@ -73,11 +75,11 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
               kind={x.kind}
               title={`${spotName(s.edge, i)}, ${spotNoun(x, language)}: ${s.placement[i]!}`}
               className={[
-                'spot',
-                x.kind.replace(' ', '-'),
-                s.placement[i] === usual.get(usualKey(x)) ? '' : 'changed',
-                s.choice.spots[String(i)] === undefined ? '' : 'by-eye',
-                i === spot ? 'here' : '',
+                styles.spot,
+                OPEN.has(x.kind) ? styles.open : x.kind === 'seam' ? styles.seam : '',
+                s.placement[i] === usual.get(usualKey(x)) ? '' : styles.changed,
+                s.choice.spots[String(i)] === undefined ? '' : styles.byEye,
+                i === spot ? styles.here : '',
               ].join(' ')}
               tall={8 + 22 * (x.lengthMm / longest)}
               count={s.placement[i]!}
@@ -88,7 +90,7 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
           ))}
         </svg>
       </div>
-      <p className="by-eye small" aria-live="polite">
+      <p className={`${styles.byEye} small`} aria-live="polite">
         {spot === null ? (
           <span className="quiet">Touch any of these to put one more, one fewer or none there, by eye.</span>
         ) : isAtJoin(s.edge, spot) ? (
@@ -190,7 +192,7 @@ const Spot = memo(function Spot({
   return (
     <g transform={`translate(${at * PITCH + 1} 0)`} className={className} onClick={() => onTouch(at)}>
       <title>{title}</title>
-      <rect className="reach" width={PITCH} height={74} />
+      <rect className={styles.reach} width={PITCH} height={74} />
       <path d={shapeOf(kind, tall)} />
       {Array.from({ length: dots }, (_, k) => (
         <circle key={k} cx={PITCH / 2 + (k - (dots - 1) / 2) * 3.6} cy={8} r={1.7} />
@@ -201,7 +203,7 @@ const Spot = memo(function Spot({
         </text>
       )}
       {number !== null && (
-        <text className="number" x={PITCH / 2} y={71}>
+        <text className={styles.number} x={PITCH / 2} y={71}>
           {number}
         </text>
       )}

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { Plan } from '../../core/plan/types.ts';
-import './begunNote.css';
+import styles from './begunNote.module.css';
 
 export interface BegunNoteProps {
   readonly plan: Plan;
@@ -16,13 +16,13 @@ export function BegunNote({ plan, rounds }: BegunNoteProps) {
   const ripBack = <Link to={`/hem/${plan.hem.id}/work`}>rip it back</Link>;
   if (first === 0) {
     return (
-      <p className="begun-note small">
+      <p className={`${styles.begunNote} small`}>
         The base round has been begun: it and the piece stay as they were then. To change them, {ripBack}.
       </p>
     );
   }
   return (
-    <p className="begun-note small">
+    <p className={`${styles.begunNote} small`}>
       Round {first}{' '}
       {begun.length > 1 ? 'and what follows have been begun: they stay' : 'has been begun: it stays'} so,
       whatever is changed here. To work it anew, {ripBack}.

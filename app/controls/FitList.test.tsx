@@ -22,7 +22,7 @@ const shown = (round: number, side: number): void => void looked.push([round, si
 const renderFit = (stale = false, hem = uneven) =>
   renderHem(hem, (plan) => <FitList plan={plan} stale={stale} onPreview={() => undefined} onShow={shown} />);
 const solutions = (): readonly HTMLElement[] =>
-  screen.getAllByRole('button').filter((b) => b.className === 'fit-solution');
+  screen.getAllByRole('button').filter((b) => b.className === 'fitSolution');
 
 describe('the fit on the page', () => {
   test('tells the ways, and taking one makes every round fit', async () => {

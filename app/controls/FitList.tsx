@@ -14,7 +14,7 @@ import { memo, useMemo, useState } from 'react';
 import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
-import './fitList.css';
+import styles from './fitList.module.css';
 
 export interface FitListProps {
   readonly plan: Plan;
@@ -34,7 +34,11 @@ export function FitList({ plan, stale, onPreview, onShow }: FitListProps) {
   const [told, setTold] = useState<{ readonly fit: Fit; readonly about: Plan } | null>(null);
   if (value && !working && !failed && told?.fit !== value) setTold({ fit: value, about: plan });
   return (
-    <section className={pending ? 'fit pending' : 'fit'} aria-label="Fit" aria-busy={pending}>
+    <section
+      className={pending ? `${styles.fit} ${styles.pending}` : styles.fit}
+      aria-label="Fit"
+      aria-busy={pending}
+    >
       <h2>Fit {pending && <span className="quiet small">working …</span>}</h2>
       <fieldset disabled={pending}>
         <FitBody
@@ -82,7 +86,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
   const solution = (s: FitSolution) => (
     <button
       type="button"
-      className="fit-solution"
+      className={styles.fitSolution}
       onClick={() => take(s)}
       onPointerEnter={() => preview(s)}
       onPointerLeave={() => onPreview(null)}
@@ -125,12 +129,12 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
         </p>
       )}
       {alike && <MakeAlike edit={alike} plan={about} onDone={(made) => store.do(made)} />}
-      {fit && !failed && best && <div className="fit-best">{solution(best)}</div>}
+      {fit && !failed && best && <div className={styles.fitBest}>{solution(best)}</div>}
       {fit && !failed && worst?.kind === 'not flat' && !best && (
         <p className="quiet small">{remedyWords(worst)}</p>
       )}
       {fit && !failed && others.length > 0 && (
-        <details className="fit-others">
+        <details className={styles.fitOthers}>
           <summary>Other ways ({others.length})</summary>
           {GROUPS.map(([title, belongs]) => {
             const group = others.filter(belongs);
@@ -138,7 +142,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
               group.length > 0 && (
                 <div key={title}>
                   <h3>{title}</h3>
-                  <ol className="fit-list">
+                  <ol className={styles.fitList}>
                     {group.map((s) => (
                       <li key={solutionWords(about, s)}>{solution(s)}</li>
                     ))}

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { settledOn } from './stable.ts';
 import { Button } from '../look/Button.tsx';
-import './scale.css';
+import styles from './scale.module.css';
 import { NumberField } from '../look/NumberField.tsx';
 
 const KEPT = 20;
@@ -36,16 +36,16 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
       () => setReachable(false),
     );
   return (
-    <div className="scale" role="group" aria-label="Kitchen scale">
+    <div className={styles.scale} role="group" aria-label="Kitchen scale">
       <p className="caution small">
         Simulated scale: no real one is connected. Enter a weight and put it on.
       </p>
       {!reachable && <p className="quiet small">The scale does not answer. Type the weight in yourself.</p>}
-      <p className={settled === null ? 'scale-display' : 'scale-display settled'}>
+      <p className={settled === null ? styles.display : `${styles.display} ${styles.settled}`}>
         {now === undefined ? '–' : `${now.toFixed(1)} g`}{' '}
         <span className="small">{settled === null ? 'settling …' : 'steady'}</span>
       </p>
-      <div className="scale-fields">
+      <div className={styles.fields}>
         <NumberField
           size="small"
           aria-label="On the pan"

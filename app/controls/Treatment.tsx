@@ -12,6 +12,7 @@ import { crossingName } from '../../core/print/baseRoundWords.ts';
 import { PictureChoice } from './PictureChoice.tsx';
 import { trialPlan } from '../hem/trialPlan.ts';
 import { CaretDownIcon } from '../look/icons.ts';
+import styles from './treatment.module.css';
 
 interface TreatmentsProps<Id extends string> {
   readonly plan: Plan;
@@ -156,7 +157,7 @@ export function ChosenFromDrawings({ label, name, children }: ChosenProps) {
   return (
     <Popover trigger="click" placement="bottomRight" content={children} destroyOnHidden>
       <Button
-        className="chosen"
+        className={styles.chosen ?? ''}
         aria-label={`${label}: ${name}`}
         icon={<CaretDownIcon size={13} />}
         iconPlacement="end"

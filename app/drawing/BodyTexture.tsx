@@ -2,6 +2,7 @@ import { memo } from 'react';
 import type { FabricShape } from '../../core/piece/construction.ts';
 import { fabricOf } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import styles from './plan.module.css';
 
 /**
  * What the piece is made of, drawn lightly on it: rows as bands, motifs with their seams, blocks as blocks. Drawn
@@ -16,7 +17,7 @@ function Texture({ plan }: { readonly plan: Plan }) {
   const { piece, preferences } = plan.hem;
   return (
     <g
-      className="texture"
+      className={styles.texture}
       aria-hidden="true"
       transform={preferences.hand === 'left' ? 'scale(-1 1)' : undefined}
     >
@@ -30,13 +31,13 @@ function Texture({ plan }: { readonly plan: Plan }) {
 function Shape({ shape }: { readonly shape: FabricShape }) {
   if (shape.draw === 'surface') {
     const { x, y, widthMm, heightMm } = shape;
-    return <rect className="band" x={x} y={y} width={widthMm} height={heightMm} />;
+    return <rect className={styles.band} x={x} y={y} width={widthMm} height={heightMm} />;
   }
   const { along, dashes, thickMm } = shape;
-  if ('radiusMm' in along) return <circle className="seam" r={along.radiusMm} strokeWidth={thickMm} />;
+  if ('radiusMm' in along) return <circle className={styles.seam} r={along.radiusMm} strokeWidth={thickMm} />;
   return (
     <polygon
-      className="seam"
+      className={styles.seam}
       strokeWidth={thickMm}
       strokeDasharray={dashes && `${dashes.lengthMm} ${dashes.pitchMm - dashes.lengthMm}`}
       points={along.points.map(({ x, y }) => `${x},${y}`).join(' ')}

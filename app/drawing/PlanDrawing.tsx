@@ -9,7 +9,7 @@ import { usePicture } from './picture.ts';
 import { isDark } from '../../drawing/colours.ts';
 import { samePart, spokenPart, type PlanPart, type PlanPartKind } from '../../drawing/parts.ts';
 import { planCorners, sideLabels } from '../../drawing/sideLabels.ts';
-import './plan.css';
+import styles from './plan.module.css';
 import { bandsOf } from '../../core/piece/piece.ts';
 import { yarnOf } from '../../core/document/hem.ts';
 
@@ -81,7 +81,7 @@ function Drawing({
   const pickable = (part: PlanPart) => {
     const here = samePart(picked, part);
     return {
-      className: here ? `part ${part.kind} picked` : `part ${part.kind}`,
+      className: `${styles.part} ${styles[part.kind] ?? ''} ${here ? styles.picked : ''}`,
       ...(onPick &&
         parts.includes(part.kind) && {
           role: 'button',
@@ -123,7 +123,7 @@ function Drawing({
         bandsOf(plan.hem.piece).map((band, run) => (
           <g key={band.from} {...pickable({ kind: 'rows', run })}>
             <rect
-              className="reach"
+              className={styles.reach}
               x={-plan.bodySize.widthMm / 2}
               y={band.top}
               width={plan.bodySize.widthMm}
@@ -139,7 +139,7 @@ function Drawing({
             outline.turns[side] !== undefined && (
               <g key={side} {...pickable({ kind: 'corner', side })}>
                 <circle
-                  className="reach"
+                  className={styles.reach}
                   cx={p.x}
                   cy={p.y}
                   r={largest * 0.028}
@@ -152,7 +152,7 @@ function Drawing({
         joinsOf(plan.body).map(({ side, join, x, y }) => (
           <g key={`${side} ${join}`} {...pickable({ kind: 'join', side, join })}>
             <circle
-              className="reach"
+              className={styles.reach}
               cx={x * mirrored}
               cy={y}
               r={largest * 0.02}
@@ -161,19 +161,19 @@ function Drawing({
           </g>
         ))}
       {marks.map(({ x, y, label, colour, words }) => (
-        <g key={words} className="mark" transform={`translate(${x * mirrored} ${y})`}>
+        <g key={words} className={styles.mark} transform={`translate(${x * mirrored} ${y})`}>
           <title>{words}</title>
           <circle r={largest * 0.038} strokeWidth={largest * 0.006} fill={colour} />
           <text
             fontSize={largest * 0.054}
 
-            className={isDark(colour) ? 'on-dark' : undefined}
+            className={isDark(colour) ? styles.onDark : undefined}
           >
             {label}
           </text>
         </g>
       ))}
-      {place && <circle className="place" cx={place.x * mirrored} cy={place.y} r={largest * 0.035} />}
+      {place && <circle className={styles.place} cx={place.x * mirrored} cy={place.y} r={largest * 0.035} />}
       {children}
     </svg>
   );
@@ -191,10 +191,10 @@ function Sides({ plan, rim, pickable }: SidesProps) {
   const type = Math.max(widthMm, heightMm) * 0.046;
   return sideLabels(plan, type).map(({ name, words, at, tilt, inner, outer }, side) => (
     <g key={name} {...pickable({ kind: 'side', side })}>
-      <polyline className="hit" strokeWidth={rim * 0.9} points={points(outer)} />
-      <polyline className="rail" strokeWidth={type * 0.18} points={points(inner)} />
+      <polyline className={styles.hit} strokeWidth={rim * 0.9} points={points(outer)} />
+      <polyline className={styles.rail} strokeWidth={type * 0.18} points={points(inner)} />
       <text x={at.x} y={at.y} fontSize={type} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
-        <tspan className="letter">{name}</tspan> {words}
+        <tspan className={styles.letter}>{name}</tspan> {words}
       </text>
     </g>
   ));

@@ -11,7 +11,7 @@ import { boxOf, paint, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type StitchFound } from '../../drawing/find.ts';
 import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { SheetCanvas, sceneAway } from './sheetPage.ts';
-import './stitchStage.css';
+import styles from './stitchStage.module.css';
 
 /** What the frame round a stage can ask of it. */
 export interface StageHandle {
@@ -215,8 +215,8 @@ export function StitchStage({
   const words = there ? entryWords(plan, asked.round, asked.entry, plan.hem.preferences.language) : null;
 
   return (
-    <div className="stitch-stage">
-      <div ref={under} className="under" aria-hidden="true" />
+    <div className={styles.stitchStage}>
+      <div ref={under} className={styles.under} aria-hidden="true" />
       <canvas
         ref={canvas}
         role="img"
@@ -241,7 +241,7 @@ export function StitchStage({
           }
         }}
       />
-      <p className={words ? 'stitch-words' : 'stitch-words none'} role="status">
+      <p className={words ? styles.stitchWords : `${styles.stitchWords} ${styles.none}`} role="status">
         {words && (
           <>
             <b>{words.what}</b> {words.into}

@@ -19,7 +19,7 @@ import { sceneOf, type Face } from '../../drawing/scene.ts';
 import { svgOf } from '../../drawing/svg.ts';
 import type { FabricSide } from '../../drawing/yarnFace.ts';
 import { StitchStage, type StageHandle } from './StitchStage.tsx';
-import './stitchView.css';
+import styles from './stitchView.module.css';
 
 /** Stitch widths of the piece and of the ground that are seen beside a border. */
 const AROUND = 3.5;
@@ -79,9 +79,9 @@ export const StitchView = memo(function StitchView({
   };
 
   return (
-    <figure className="stitch-view">
+    <figure className={styles.stitchView}>
       <Select
-        className="part-choice"
+        className={styles.partChoice ?? ''}
         size="small"
         aria-label="Show which part"
         value={key}
@@ -132,7 +132,7 @@ export const StitchView = memo(function StitchView({
           onChange={setSeen}
         />
         {children}
-        <span className="view-tools">
+        <span className={styles.viewTools}>
           <Dropdown
             trigger={['click']}
             menu={{

@@ -6,7 +6,7 @@ import { writeHem } from '../../core/document/check.ts';
 import { NotFetched } from '../look/fetched.ts';
 import { HemContext, usePlan } from './context.ts';
 import { saveFile } from '../storage/exports.ts';
-import './guard.css';
+import styles from './guard.module.css';
 
 export interface GuardProps {
   /** What fails here, as a sentence names it: “This drawing”. */
@@ -44,7 +44,7 @@ function Fault({ what, error, resetErrorBoundary }: FallbackProps & { readonly w
         {what} failed. {store ? 'Your hem is safe.' : 'Your hems are safe.'}{' '}
         {notFetched && 'A part of Zig Hem could not be fetched: reload the page.'}
       </p>
-      <p className="fault-ways">
+      <p className={styles.faultWays}>
         <Button size="small" onClick={notFetched ? () => window.location.reload() : resetErrorBoundary}>
           {notFetched ? 'Reload' : 'Try again'}
         </Button>

@@ -1,6 +1,6 @@
 import { Modal } from 'antd';
 import { Themed } from './Themed.tsx';
-import './keys.css';
+import styles from './keys.module.css';
 
 interface Keys {
   readonly where: string;
@@ -59,7 +59,7 @@ export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
   return (
     <Themed>
       <Modal open title="Keys" footer={null} onCancel={onClose} width={640}>
-        <div className="keys">
+        <div className={styles.keys}>
           {KEYS.map(({ where, keys }) => (
             <section key={where}>
               <h3>{where}</h3>

@@ -1,7 +1,7 @@
 import { InputNumber, type InputNumberProps } from 'antd';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { numbersTyped, type TypedUnit } from '../../core/say/typed.ts';
-import './numberField.css';
+import styles from './numberField.module.css';
 
 export interface NumberFieldProps extends Omit<
   InputNumberProps<number>,
@@ -82,7 +82,7 @@ export function NumberField(props: NumberFieldProps) {
     };
   }, [pending]);
   return (
-    <span className="number-field">
+    <span className={styles.numberField}>
       <InputNumber<number>
         key={laid}
         {...rest}
@@ -117,12 +117,12 @@ export function NumberField(props: NumberFieldProps) {
         }}
       />
       {said?.kind === 'refused' && (
-        <span className="number-said problem small" role="alert">
+        <span className={`${styles.numberSaid} problem small`} role="alert">
           {said.words}
         </span>
       )}
       {said?.kind === 'which' && (
-        <span className="number-said problem small" role="alert">
+        <span className={`${styles.numberSaid} problem small`} role="alert">
           “{said.text}”: which is it?{' '}
           {said.values.map((n) => (
             <button key={n} type="button" onClick={() => set(n)}>
@@ -133,7 +133,7 @@ export function NumberField(props: NumberFieldProps) {
         </span>
       )}
       {said?.kind === 'far' && (
-        <span className="number-said problem small" role="alert">
+        <span className={`${styles.numberSaid} problem small`} role="alert">
           It was {said.before}. Is it right now?{' '}
           <button
             type="button"

@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Notices } from './notices.tsx';
+import styles from './notices.module.css';
 
 /** A link on one line, selected, so that one key copies it. */
 function LinkToCopy({ link }: { readonly link: string }) {
@@ -11,7 +12,7 @@ function LinkToCopy({ link }: { readonly link: string }) {
   return (
     <input
       ref={field}
-      className="shared-link"
+      className={styles.sharedLink}
       aria-label="The link"
       readOnly
       value={link}

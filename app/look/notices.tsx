@@ -7,7 +7,7 @@ import {
   useState,
   type ReactNode,
 } from 'react';
-import './notices.css';
+import styles from './notices.module.css';
 import { CheckCircleIcon, InfoIcon, WarningIcon, XIcon, XCircleIcon } from './icons.ts';
 
 export interface Notice {
@@ -75,7 +75,7 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
   return (
     <NoticesContext value={notices}>
       {children}
-      <div className="notices">
+      <div className={styles.notices}>
         {shown.map((notice) => (
           <NoticeCard key={notice.key} notice={notice} onClose={() => notices.destroy(notice.key)} />
         ))}
@@ -102,22 +102,22 @@ function NoticeCard({ notice, onClose }: { readonly notice: Shown; readonly onCl
   }, [notice, duration, looked]);
   return (
     <div
-      className={`notice ${kind}`}
+      className={`${styles.notice} ${styles[kind] ?? ''}`}
       role={kind === 'warning' || kind === 'error' ? 'alert' : 'status'}
       onPointerEnter={() => setLooked(true)}
       onPointerLeave={() => setLooked(false)}
       onFocus={() => setLooked(true)}
       onBlur={() => setLooked(false)}
     >
-      <span className="notice-kind" aria-hidden="true">
+      <span className={styles.noticeKind} aria-hidden="true">
         {ICONS[kind]}
       </span>
       <div>
-        <p className="notice-title">{title}</p>
-        {description && <div className="notice-words">{description}</div>}
-        {actions && <div className="notice-actions">{actions}</div>}
+        <p className={styles.noticeTitle}>{title}</p>
+        {description && <div className={styles.noticeWords}>{description}</div>}
+        {actions && <div className={styles.noticeActions}>{actions}</div>}
       </div>
-      <button type="button" className="notice-close" aria-label="Close" onClick={onClose}>
+      <button type="button" className={styles.noticeClose} aria-label="Close" onClick={onClose}>
         <XIcon aria-hidden="true" />
       </button>
     </div>

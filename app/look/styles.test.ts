@@ -1,6 +1,6 @@
 /** Style sheets and what uses them: nothing is styled that is not there, and nothing that is there goes without its style. */
 import { readFileSync, readdirSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { THEMES } from './tokens.ts';
 
@@ -53,6 +53,13 @@ describe('of a module', () => {
     );
     if (!chosen) expect([...defined(css)].filter((name) => !uses(path).has(name))).toEqual([]);
   });
+});
+
+test('sheets for the whole page stand in one folder, and every module has a name of its own', () => {
+  const modules = sheets.map(([path]) => path).filter((path) => path.endsWith('.module.css'));
+  const global = sheets.map(([path]) => path).filter((path) => !path.endsWith('.module.css'));
+  expect(global.filter((path) => dirname(path) !== join('app', 'look'))).toEqual([]);
+  expect(new Set(modules.map((path) => basename(path))).size).toBe(modules.length);
 });
 
 test('every class that a sheet for the whole page styles is given somewhere', () => {

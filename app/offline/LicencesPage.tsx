@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import './licences.css';
+import styles from './licences.module.css';
 
 async function textAt(address: string): Promise<string> {
   const response = await fetch(address);
@@ -13,7 +13,7 @@ export function LicencesPage() {
   const own = useQuery({ queryKey: ['licence'], queryFn: () => textAt('/LICENSE.txt') }).data;
   const others = useQuery({ queryKey: ['licences'], queryFn: () => textAt('/third-party.md') });
   return (
-    <main className="licences">
+    <main className={styles.licences}>
       <p>
         <Link to="/">Back to the shelf</Link>
       </p>

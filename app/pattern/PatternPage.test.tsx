@@ -24,7 +24,7 @@ describe('the page of the pattern', () => {
   test('shows every line of the pattern, and follows language and notes', () => {
     const { store, container } = renderPage();
     const lines = (): readonly string[] =>
-      [...container.querySelectorAll('.pattern-sheet section p')].map((p) => p.textContent);
+      [...container.querySelectorAll('.sheet section p')].map((p) => p.textContent);
     const told = (): readonly string[] =>
       writtenPattern(store.get().plan).sections.flatMap((s) => s.lines.map((l) => l.text));
     expect(lines()).toEqual(told());
@@ -40,9 +40,9 @@ describe('the page of the pattern', () => {
 
   test('is laid out for the paper that is chosen', () => {
     const { store, container } = renderPage();
-    expect(container.querySelector('.pattern-sheet.a4')).toBeTruthy();
+    expect(container.querySelector('.sheet.a4')).toBeTruthy();
     fireEvent.click(screen.getByText('Letter'));
-    expect(container.querySelector('.pattern-sheet.letter')).toBeTruthy();
+    expect(container.querySelector('.sheet.letter')).toBeTruthy();
     expect(store.get().plan.hem.preferences.paper).toBe('letter');
   });
 

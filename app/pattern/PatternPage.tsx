@@ -17,7 +17,7 @@ import { useNarrow } from '../look/narrow.ts';
 import { ReadAloud } from './Reading.tsx';
 import { SectionWords } from './SectionWords.tsx';
 import { WAYS_TO_SAVE } from './waysToSave.ts';
-import './pattern.css';
+import styles from './pattern.module.css';
 
 /** The written border for this piece, and every way in which it leaves the application. */
 export function PatternPage() {
@@ -29,7 +29,7 @@ export function PatternPage() {
   const narrow = useNarrow();
   const [asSheet, setAsSheet] = useState(false);
   const charts = (
-    <section className="charts">
+    <section className={styles.charts}>
       <h2>Charts</h2>
       <Guard what="The charts" resetKeys={[plan]}>
         <Charts plan={plan} />
@@ -37,10 +37,10 @@ export function PatternPage() {
     </section>
   );
   return (
-    <div className="pattern-page">
+    <div className={styles.page}>
       <Tools />
       {narrow && (
-        <p className="reading-choice">
+        <p className={styles.readingChoice}>
           <Button onClick={() => setAsSheet(!asSheet)}>
             {asSheet ? 'Read part by part' : 'Show the whole sheet'}
           </Button>
@@ -51,7 +51,7 @@ export function PatternPage() {
           {charts}
         </ReadAloud>
       )}
-      <article hidden={narrow && !asSheet} className={`pattern-sheet ${preferences.paper}`}>
+      <article hidden={narrow && !asSheet} className={`${styles.sheet} ${styles[preferences.paper]}`}>
         <h1>{pattern.title}</h1>
         {terms && <SectionWords section={terms} />}
         <Guard what="The plan of the piece" resetKeys={[plan]}>
@@ -63,7 +63,7 @@ export function PatternPage() {
         {charts}
         <PaperCode hem={plan.hem} />
       </article>
-      <label className="pattern-notes">
+      <label className={styles.notes}>
         Your own notes, printed with the pattern
         <Input.TextArea
           value={notes}
@@ -81,7 +81,7 @@ export function PatternPage() {
 }
 
 const PlanPicture = ({ plan }: { readonly plan: Plan }) => (
-  <div className="pattern-plan">
+  <div className={styles.plan}>
     <PlanDrawing plan={plan} />
   </div>
 );
@@ -101,7 +101,7 @@ function PaperCode({ hem }: { readonly hem: Hem }) {
   }, [hem]);
   if (!code) return null;
   return (
-    <figure className="paper-code">
+    <figure className={styles.paperCode}>
       <Drawn svg={code} />
       <figcaption>This hem, to be opened on another device: point its camera here.</figcaption>
     </figure>
@@ -118,7 +118,7 @@ function Charts({ plan }: { readonly plan: Plan }) {
           <figcaption>{name}</figcaption>
         </figure>
       ))}
-      <ul className="legend">
+      <ul className={styles.legend}>
         {legend.map(({ svg, words }) => (
           <li key={words}>
             <Drawn svg={svg} /> {words}
@@ -170,7 +170,7 @@ function Tools() {
     await copyLink(notices, link, 'It holds the whole hem; whoever opens it gets a copy.');
   };
   return (
-    <div className="pattern-tools">
+    <div className={styles.tools}>
       <Segmented<'a4' | 'letter'>
         aria-label="Paper"
         value={paper}

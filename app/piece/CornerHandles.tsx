@@ -6,7 +6,7 @@ import { bodyOf, withCornerAt, type Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords } from '../../core/say/measures.ts';
 import { spokenPart } from '../../drawing/parts.ts';
-import './cornerHandles.css';
+import styles from './cornerHandles.module.css';
 
 export interface CornerHandlesProps {
   readonly plan: Plan;
@@ -111,7 +111,7 @@ function CornerHandle({ at, radius, name, onPress, onOver, onMoved }: HandleProp
   return (
     <circle
       ref={circle}
-      className="corner-handle"
+      className={styles.cornerHandle}
       role="button"
       tabIndex={0}
       aria-label={`${name}: drag it, or use the arrow keys`}
@@ -153,7 +153,7 @@ function Ghost({ plan, moving: { corner, to, piece } }: GhostProps) {
   return (
     <>
       <polygon
-        className="corner-ghost"
+        className={styles.cornerGhost}
         strokeWidth={type * 0.14}
         strokeDasharray={`${type * 0.5} ${type * 0.3}`}
         points={line.map((p) => `${p.x},${p.y}`).join(' ')}
@@ -161,7 +161,13 @@ function Ghost({ plan, moving: { corner, to, piece } }: GhostProps) {
       {changed.map((i) => {
         const [p, q] = [line[i]!, line[(i + 1) % line.length]!];
         return (
-          <text key={i} className="corner-length" x={(p.x + q.x) / 2} y={(p.y + q.y) / 2} fontSize={type}>
+          <text
+            key={i}
+            className={styles.cornerLength}
+            x={(p.x + q.x) / 2}
+            y={(p.y + q.y) / 2}
+            fontSize={type}
+          >
             {outline.sides[i]!.name} {lengthWords(outline.sides[i]!.lengthMm, length)}
           </text>
         );

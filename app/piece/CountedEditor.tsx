@@ -8,6 +8,7 @@ import { LengthInput } from '../controls/LengthInput.tsx';
 import { TableButton } from './TableButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { PlusIcon, TrashIcon } from '../look/icons.ts';
+import styles from './piece.module.css';
 
 type Side = CountedPiece['sides'][number];
 
@@ -28,7 +29,7 @@ export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
           ? 'One side that closes on itself: a circle. Add sides for corners.'
           : 'List the sides in the order you work them. A square corner is 90°, an inner corner −90°.'}
       </p>
-      <table className="counted-sides">
+      <table className={styles.countedSides}>
         <thead>
           <tr>
             <th scope="col">Side</th>

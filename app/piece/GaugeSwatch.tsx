@@ -1,4 +1,5 @@
 import { tonesOf } from '../../drawing/colours.ts';
+import styles from './piece.module.css';
 
 interface GaugeSwatchProps {
   /** Stitches in 10 cm. */
@@ -27,7 +28,7 @@ export function GaugeSwatch({ stitches, colour, name }: GaugeSwatchProps) {
   const bottom = 10 + ROWS * high;
   return (
     <svg
-      className="gauge-swatch"
+      className={styles.gaugeSwatch}
       viewBox={`-2 0 ${WIDTH + 4} ${bottom + 26}`}
       role="img"
       aria-label={`A swatch with ${stitches} ${name} along 10 cm (4 in)`}
@@ -40,7 +41,7 @@ export function GaugeSwatch({ stitches, colour, name }: GaugeSwatchProps) {
         <path d={tops} stroke={colour} strokeWidth={0.24 * pitch} />
       </g>
       <path
-        className="ruler"
+        className={styles.ruler}
         d={`M0 ${bottom + 2}V${bottom + 10}M0 ${bottom + 6}H${WIDTH}M${WIDTH} ${bottom + 2}V${bottom + 10}`}
       />
       <text x={WIDTH / 2} y={bottom + 23}>

@@ -10,6 +10,7 @@ import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 import { TableButton } from './TableButton.tsx';
+import styles from './piece.module.css';
 
 /** A grid of joined motifs; single motifs can be left out, for a stepped outline. */
 export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
@@ -57,7 +58,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
         onChange={(v) => resize(across, v)}
       />
       <div
-        className="grid-cells"
+        className={styles.gridCells}
         style={{ gridTemplateColumns: `repeat(${across}, 1fr)`, maxWidth: across * 34 }}
         role="group"
         aria-label="Motifs of the grid"
@@ -77,7 +78,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
           )),
         )}
       </div>
-      <div className="grid-brush">
+      <div className={styles.gridBrush}>
         <Checkbox
           checked={brush !== null}
           onChange={(e) => setBrush(e.target.checked ? yarns[0]!.colour : null)}

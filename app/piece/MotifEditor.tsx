@@ -6,6 +6,7 @@ import { LengthInput } from '../controls/LengthInput.tsx';
 import { stitchesOf } from '../../core/piece/piece.ts';
 import { PartColour } from './PartColour.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
+import styles from './piece.module.css';
 
 const SHAPES = [
   [0, 'round'],
@@ -78,7 +79,7 @@ export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
       {rounds > 0 && (
         <div role="group" aria-label={inTerms('Colors of its rounds')}>
           <p className="quiet small">{inTerms('Colors of its rounds, from the edge to the middle:')}</p>
-          <p className="part-colours">
+          <p className={styles.partColours}>
             {Array.from({ length: Math.min(rounds, MOST_ROUNDS) }, (_, i) => (
               <PartColour key={i} part={i} label={`Color of round ${i + 1} from the edge`} />
             ))}

@@ -15,6 +15,7 @@ import { readingsWords } from '../../core/plan/readingWords.ts';
 import { Button } from '../look/Button.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { RunFields } from './RowsEditor.tsx';
+import styles from './piece.module.css';
 
 export interface PartPanelProps {
   readonly plan: Plan;
@@ -28,7 +29,7 @@ export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
     // A round piece has no part that is told from the rest.
     if (isDisc(plan.body.outline)) return null;
     return (
-      <div className="part-panel none">
+      <div className={`${styles.partPanel} ${styles.none}`}>
         <p className="quiet small">
           Pick a side, a corner{plan.hem.piece.kind === 'rows' ? ', a run of rows' : ''}
           {plan.body.edges.some((e) => e.joins.length > 0) ? ', a motif seam' : ''} in the drawing to describe
@@ -38,7 +39,7 @@ export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
     );
   }
   return (
-    <section className="part-panel" aria-label="The part that is picked">
+    <section className={styles.partPanel} aria-label="The part that is picked">
       <h2>{partName(plan, part)}</h2>
       {part.kind === 'side' && <SidePart plan={plan} side={part.side} />}
       {part.kind === 'corner' && <CornerPart plan={plan} side={part.side} />}
@@ -79,7 +80,7 @@ function SidePart({ plan, side }: SidePartProps) {
   return (
     <>
       <p>The hook can go into {listWords(offers)}.</p>
-      <div className="run-line">
+      <div className={styles.runLine}>
         <span>Measured length</span>
         <LengthInput
           label={`Length of ${name}`}
@@ -88,7 +89,7 @@ function SidePart({ plan, side }: SidePartProps) {
           onChange={(cm) => store.do(measureSide(name, side, cm))}
         />
       </div>
-      <div className="run-line">
+      <div className={styles.runLine}>
         <span>Measured again</span>
         <LengthInput
           label={`Second reading of ${name}`}
@@ -167,7 +168,7 @@ function RowsPart({ plan, run, onPiece }: RowsPartProps) {
   const { piece } = plan.hem;
   if (piece.kind !== 'rows') return null;
   return (
-    <div className="run-line">
+    <div className={styles.runLine}>
       <RunFields
         number={run + 1}
         run={piece.rows[run]!}

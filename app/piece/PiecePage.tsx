@@ -24,7 +24,7 @@ import { GaugeSwatch } from './GaugeSwatch.tsx';
 import { CornerHandles } from './CornerHandles.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { EDITORS } from './editors.tsx';
-import './piece.css';
+import styles from './piece.module.css';
 import { NumberField } from '../look/NumberField.tsx';
 
 const BASE_ROUND: readonly number[] = [0];
@@ -50,8 +50,8 @@ export function PiecePage() {
     store.do(edits.chooseConstruction(CONSTRUCTIONS[kind].name.toLowerCase(), chosen));
   };
   return (
-    <div className="piece-page">
-      <section className="piece-plan">
+    <div className={styles.page}>
+      <section className={styles.plan}>
         <Guard what="The drawing of the piece" resetKeys={[plan]}>
           <PlanDrawing
             plan={plan}
@@ -77,17 +77,17 @@ export function PiecePage() {
           <PartPanel plan={plan} part={picked} onPiece={put} />
         </Guard>
       </section>
-      <section className="piece-words" onBlur={() => store.endJoin()}>
+      <section className={styles.words} onBlur={() => store.endJoin()}>
         <BegunNote plan={plan} rounds={BASE_ROUND} />
         <h1>The piece</h1>
-        <div className="constructions" role="radiogroup" aria-label="How it was made">
+        <div className={styles.constructions} role="radiogroup" aria-label="How it was made">
           {PIECE_KINDS.map((kind) => (
             <button
               key={kind}
               type="button"
               role="radio"
               aria-checked={kind === piece.kind}
-              className={kind === piece.kind ? 'construction here' : 'construction'}
+              className={kind === piece.kind ? `${styles.construction} ${styles.here}` : styles.construction}
               onClick={() => choose(kind)}
             >
               <svg viewBox="0 0 32 32" aria-hidden="true">
@@ -128,7 +128,7 @@ function LiesItself() {
   const words = bodyLiesWords(hem);
   return (
     <>
-      <div className="lies-itself" role="radiogroup" aria-label="How the piece itself lies">
+      <div className={styles.liesItself} role="radiogroup" aria-label="How the piece itself lies">
         <span>Without a border it</span>
         {LIES.map(([value, label]) => (
           <label key={value}>
@@ -160,7 +160,7 @@ function GaugeFields() {
   const { gauge, preferences, base, pieceColour } = plan.hem;
   const { weight, colour } = yarnOf(plan.hem, base.yarn);
   return (
-    <section className="piece-gauge" onBlur={() => store.endJoin()}>
+    <section className={styles.gauge} onBlur={() => store.endJoin()}>
       <h2>The border’s {WORDS[preferences.language].gauge}</h2>
       <Field label="Yarn weight">
         <Select<YarnWeightNumber>

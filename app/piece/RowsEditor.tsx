@@ -10,6 +10,7 @@ import { SizeFields } from './SizeFields.tsx';
 import { PartColour } from './PartColour.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { ArrowDownIcon, ArrowUpIcon, PlusIcon, TrashIcon } from '../look/icons.ts';
+import styles from './piece.module.css';
 
 export const ROW_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
 const FOUNDATIONS: readonly FoundationChoice[] = [
@@ -85,7 +86,7 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
         Measure twice; do not stretch.
       </p>
       <h2>Rows, from the last (A) down to the foundation (C)</h2>
-      <ol className="row-runs">
+      <ol className={styles.rowRuns}>
         {piece.rows
           .map((run, i) => ({ run, i }))
           .reverse()

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useRef, useState } from 'react';
 import { problemLine, type Outcome, type Problem } from '../../core/problems.ts';
 import { TableIcon } from '../look/icons.ts';
+import styles from './piece.module.css';
 
 export interface TableButtonProps<T> {
   readonly label: string;
@@ -23,7 +24,7 @@ export function TableButton<T>({ label, hint, read, onTable }: TableButtonProps<
   };
   return (
     <div
-      className="from-table"
+      className={styles.fromTable}
       onDragOver={(e) => e.preventDefault()}
       onDrop={(e) => {
         e.preventDefault();

@@ -21,6 +21,7 @@ import { Button } from '../look/Button.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
+import styles from './rounds.module.css';
 
 const SPACING_NAMES: Readonly<Record<SpacingId, string>> = {
   each: 'usual',
@@ -58,7 +59,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   const estimates = useMemo(() => estimatesOf(plan), [plan]);
   const last = plan.rounds[plan.rounds.length - 1]!;
   return (
-    <section className="forecast" aria-label="Size and forecast">
+    <section className={styles.forecast} aria-label="Size and forecast">
       <h2>Size</h2>
       <div>
         With its border: <strong>{sizeWords(plan.finishedSize, length)}</strong>{' '}
@@ -111,7 +112,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
       </div>
       {itself && <p className="small">{itself}</p>}
       {!disc && (
-        <ul className="corner-forecast">
+        <ul className={styles.cornerForecast}>
           {corners?.map((c) => (
             <li key={c.corner}>
               {CORNERS.find((x) => x.id === c.corner)!.name}
@@ -128,7 +129,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           <h2>Which spacing would stay flat?</h2>
         </>
       )}
-      <ul className="corner-forecast">
+      <ul className={styles.cornerForecast}>
         {spacings?.map((c) => (
           <li key={c.spacing}>
             {inTerms(SPACING_NAMES[c.spacing], language)}
@@ -193,7 +194,7 @@ function ToSize({ plan }: { readonly plan: Plan }) {
         </p>
       ) : (
         <>
-          <ul className="size-ways" aria-busy={pending}>
+          <ul className={styles.sizeWays} aria-busy={pending}>
             {ways.map((way) => (
               <li key={`${way.stitch} ${way.times}`}>
                 <span>

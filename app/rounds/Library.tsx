@@ -18,7 +18,7 @@ import { PasteRounds } from './PasteRounds.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
 import { useWorked } from '../workers/useWorked.ts';
-import './rounds.css';
+import styles from './rounds.module.css';
 
 export interface LibraryProps {
   readonly plan: Plan;
@@ -80,16 +80,16 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
     );
   }
   return (
-    <section className="library" aria-label="Library of rounds">
+    <section className={styles.library} aria-label="Library of rounds">
       {edgeName && (
         <p className="quiet small">
           Your border ends in {edgeName}: straight rounds are shown under it, other edges in its place.
         </p>
       )}
-      <div className="library-filters">
+      <div className={styles.libraryFilters}>
         <details>
           <summary>Show only some</summary>
-          <div className="library-filters">
+          <div className={styles.libraryFilters}>
             <Segmented
               size="small"
               aria-label="Show by outer edge"
@@ -125,14 +125,14 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
           </div>
         </details>
         {onOwn && (
-          <button type="button" className="own-round" onClick={onOwn}>
+          <button type="button" className={styles.ownRound} onClick={onOwn}>
             Write a round of your own
           </button>
         )}
         {onPaste && (
           <button
             type="button"
-            className="own-round"
+            className={styles.ownRound}
             aria-expanded={pasting}
             onClick={() => setPasting(!pasting)}
           >
@@ -187,16 +187,16 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
     <li>
       <button
         type="button"
-        className="family"
+        className={styles.family}
         onClick={onAdd}
         aria-label={`Add ${family.name}`}
         {...pointing(onPoint)}
       >
         <CornerSwatch plan={plan} side={side} family={family} />
-        <span className="family-name">{family.name}</span>
+        <span className={styles.familyName}>{family.name}</span>
         {tried && (
           <span className="small">
-            <span className={tried.fits ? 'fits' : 'odd'}>
+            <span className={tried.fits ? styles.fits : 'odd'}>
               {tried.fits ? 'Fits as it is' : 'Does not fit yet'}
             </span>
             {tried.ground !== null && `, with ${familyById(tried.ground)!.name.toLowerCase()} under it`}
@@ -266,7 +266,7 @@ function WhereTo({
   const ways = waysIn(plan, family);
   const edge = edgeNameOf(plan) ?? '';
   return (
-    <section className="library" aria-label="Where it goes">
+    <section className={styles.library} aria-label="Where it goes">
       <h3>Where does the {family.name.toLowerCase()} go?</h3>
       {ways.length === 0 && (
         <p className="problem">
@@ -277,9 +277,9 @@ function WhereTo({
       <ul>
         {ways.map((where) => (
           <li key={where}>
-            <button type="button" className="family" onClick={() => onChoose(where)}>
+            <button type="button" className={styles.family} onClick={() => onChoose(where)}>
               <CornerSwatch plan={plan} side={side} family={family} where={where} />
-              <span className="family-name">{WHERE[where](edge)}</span>
+              <span className={styles.familyName}>{WHERE[where](edge)}</span>
               <span className="small">
                 <FitsThere plan={plan} family={family} where={where} />
               </span>
@@ -306,6 +306,8 @@ function FitsThere({
     return hem !== null && planComesOutEven(trialPlan(hem));
   }, [plan, family, where]);
   return (
-    <span className={fits ? 'fits' : 'odd'}>{fits ? 'Fits as it is' : 'Needs a small change to fit'}</span>
+    <span className={fits ? styles.fits : 'odd'}>
+      {fits ? 'Fits as it is' : 'Needs a small change to fit'}
+    </span>
   );
 }

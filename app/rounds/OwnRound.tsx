@@ -8,6 +8,7 @@ import { problemLine, type Problem } from '../../core/problems.ts';
 import { needsOf } from '../../core/ring/recipe.ts';
 import type { Language } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
+import styles from './rounds.module.css';
 
 export interface OwnRoundProps {
   readonly entry: RoundEntry;
@@ -41,7 +42,7 @@ export function OwnRound({ entry, language }: OwnRoundProps) {
     else store.undo();
   };
   return (
-    <div className="own-written">
+    <div className={styles.ownWritten}>
       <Input.TextArea
         aria-label={`Own round in ${written.language.toUpperCase()} terms`}
         autoSize={{ minRows: 2, maxRows: 8 }}
@@ -81,7 +82,7 @@ function Marked({ text, problem }: { readonly text: string; readonly problem: Pr
   if (at < 0) return null;
   const end = at + word.length;
   return (
-    <span className="around-fault">
+    <span className={styles.aroundFault}>
       {at > AROUND && '…'}
       {text.slice(Math.max(0, at - AROUND), at)}
       <mark>{word}</mark>

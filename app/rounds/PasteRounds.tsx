@@ -9,6 +9,7 @@ import { abbreviation, type Language } from '../../core/terms/stitches.ts';
 import { LanguageChoice } from '../look/PreferenceChoice.tsx';
 import { plural } from '../../core/say/measures.ts';
 import { readPattern, type ReadRound } from '../../core/print/readPattern.ts';
+import styles from './rounds.module.css';
 
 export interface PasteRoundsProps {
   readonly plan: Plan;
@@ -28,7 +29,7 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
   const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
   const count = outcome?.ok ? outcome.value.rounds.reduce((sum, r) => sum + r.to - r.from + 1, 0) : 0;
   return (
-    <div className="paste-rounds">
+    <div className={styles.pasteRounds}>
       <Input.TextArea
         aria-label="Written rounds"
         autoSize={{ minRows: 5, maxRows: 16 }}
@@ -38,7 +39,7 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
         status={outcome && !outcome.ok ? 'error' : ''}
         onChange={(e) => setText(e.target.value)}
       />
-      <div className="paste-choices">
+      <div className={styles.pasteChoices}>
         <LanguageChoice value={language} onChange={setLanguage} />
         <Button
           type="primary"

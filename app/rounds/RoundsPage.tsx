@@ -24,7 +24,6 @@ import { Forecast } from './Forecast.tsx';
 import { FitList } from '../controls/FitList.tsx';
 import { StackList } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
-import './rounds.css';
 import styles from './roundsPage.module.css';
 
 /** The border stitch by stitch; the rounds it is made of beside it, and under it what can be chosen of the one that is picked. */

@@ -5,6 +5,7 @@ import { flatBasisWords } from '../../core/evidence/estimateWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { percentWords } from '../../core/say/measures.ts';
+import styles from './rounds.module.css';
 
 const WIDTH = 250;
 const ROW = 20;
@@ -21,7 +22,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
     width: x(limit) - x(-limit),
   });
   return (
-    <section className="strain" aria-label="Flatness">
+    <section className={styles.strain} aria-label="Flatness">
       <h2>Will it lie flat?</h2>
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
@@ -29,9 +30,9 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
         role="img"
         aria-label={`How flat each round lies: ${worstWords(plan)}`}
       >
-        <rect className="band-blocks" {...band(limits.blocks)} y={0} height={height - 20} />
-        <rect className="band-flat" {...band(limits.flat)} y={0} height={height - 20} />
-        <line className="zero" x1={x(0)} x2={x(0)} y1={0} y2={height - 20} />
+        <rect className={styles.bandBlocks} {...band(limits.blocks)} y={0} height={height - 20} />
+        <rect className={styles.bandFlat} {...band(limits.flat)} y={0} height={height - 20} />
+        <line className={styles.zero} x1={x(0)} x2={x(0)} y1={0} y2={height - 20} />
         {[...plan.rounds].reverse().map((round, row) => (
           <g key={round.number} transform={`translate(0 ${row * ROW})`}>
             <text x={0} y={14}>
@@ -42,7 +43,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
               return (
                 <rect
                   key={i}
-                  className={s.strain > 0 ? 'ripple' : 'cup'}
+                  className={s.strain > 0 ? styles.ripple : styles.cup}
                   x={Math.min(x(0), x(s.strain))}
                   width={Math.max(1, Math.abs(x(s.strain) - x(0)))}
                   y={2 + i * step}
@@ -57,7 +58,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
         <text className="end" x={LEFT} y={height - 4}>
           ← pulls in
         </text>
-        <text className="end right" x={WIDTH} y={height - 4}>
+        <text className={styles.right} x={WIDTH} y={height - 4}>
           ripples →
         </text>
       </svg>

@@ -3,6 +3,7 @@ import { useNotices } from '../look/notices.tsx';
 import { whenWords } from '../look/when.ts';
 import { library, type bin } from '../storage/here.ts';
 import { withWarning } from './telling.ts';
+import styles from './shelf.module.css';
 
 interface Props {
   readonly binned: Awaited<ReturnType<typeof bin>>;
@@ -13,7 +14,7 @@ interface Props {
 export function BinList({ binned, onChange }: Props) {
   const notices = useNotices();
   return (
-    <details className="bin">
+    <details className={styles.bin}>
       <summary>Bin ({binned.length})</summary>
       <ul>
         {binned.map((b) => (

@@ -15,7 +15,7 @@ import { shelfChanged } from '../storage/shelfQuery.ts';
 import { TwoCopies } from './Meeting.tsx';
 import { versionsOf } from './incoming.ts';
 import { withWarning } from './telling.ts';
-import './shelf.css';
+import styles from './shelf.module.css';
 
 /** A hem that was carried here from another device: its parts are collected, and it meets the copy that is here. */
 export function CarriedPage() {
@@ -47,7 +47,7 @@ export function CarriedPage() {
     await navigate(`/hem/${id}/work`, { replace: true });
   };
   return (
-    <main className="shelf opened-link">
+    <main className={`${styles.shelf} ${styles.openedLink}`}>
       {error ? (
         <p className="problem">
           This browser’s storage cannot be read. Allow this site to keep data, then reload.
@@ -101,7 +101,7 @@ function NewHere({ hem, onKeep }: { readonly hem: Hem; readonly onKeep: (hem: He
         {hem.record.length > 0 && `, with what was done: ${plural(hem.record.length, 'entry')}`}. It came from
         another device, and nothing was sent anywhere.
       </p>
-      <div className="shelf-drawing">
+      <div className={styles.drawing}>
         <Guard what="This drawing">
           <PlanDrawing plan={plan} bare />
         </Guard>

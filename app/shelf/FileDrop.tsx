@@ -1,4 +1,5 @@
 import { useState, type ReactNode } from 'react';
+import styles from './shelf.module.css';
 
 interface Props {
   readonly onFiles: (files: readonly File[]) => void;
@@ -10,7 +11,7 @@ export function FileDrop({ onFiles, children }: Props) {
   const [over, setOver] = useState(false);
   return (
     <div
-      className={over ? 'shelf over' : 'shelf'}
+      className={over ? `${styles.shelf} ${styles.over}` : styles.shelf}
       onDragOver={(e) => {
         e.preventDefault();
         setOver(true);

@@ -7,6 +7,7 @@ import { fileName } from '../../core/document/fileName.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { whenWords } from '../look/when.ts';
 import { saveFile } from '../storage/exports.ts';
+import styles from './shelf.module.css';
 
 export interface HemCardProps extends Pick<Hem, 'id' | 'name' | 'changed'> {
   /** How far the work is; null when it has not been begun. */
@@ -34,8 +35,8 @@ export function HemCard({
 }: HemCardProps) {
   return (
     <>
-      <Link to={`/hem/${id}`} className="shelf-link">
-        <div className="shelf-drawing">{drawing}</div>
+      <Link to={`/hem/${id}`} className={styles.link}>
+        <div className={styles.drawing}>{drawing}</div>
         <h2>{name}</h2>
       </Link>
       {border !== null && (
@@ -51,7 +52,7 @@ export function HemCard({
             <br />
             changed {whenWords(changed, new Date())}
           </p>
-          <div className="shelf-actions">
+          <div className={styles.actions}>
             <Button
               size="small"
               type="text"

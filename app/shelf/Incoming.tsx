@@ -4,6 +4,7 @@ import { listWords } from '../../core/say/lists.ts';
 import { plural } from '../../core/say/measures.ts';
 import { TwoCopies } from './Meeting.tsx';
 import { type Differing, type Incoming, type ShelfStanding } from './incoming.ts';
+import styles from './shelf.module.css';
 
 export interface IncomingHemsProps {
   readonly incoming: readonly Incoming[];
@@ -30,7 +31,7 @@ export function IncomingHems({ incoming, onChoice, onHems }: IncomingHemsProps) 
   const only = incoming.length === 1 ? incoming[0]! : null;
   const total = listWords(counts.map((s) => `${of(s).length} ${STANDING_WORDS[s]}`));
   return (
-    <section className="incoming" role="alert" aria-label="What was opened">
+    <section className={styles.incoming} role="alert" aria-label="What was opened">
       <h2>
         {plural(incoming.length, 'hem')} opened: {total}
       </h2>
@@ -52,7 +53,7 @@ export function IncomingHems({ incoming, onChoice, onHems }: IncomingHemsProps) 
           onChoice={(goesOn, kept) => onHems([...kept, goesOn])}
         />
       )}
-      <p className="refused-choices">
+      <p className={styles.refusedChoices}>
         {fresh > 0 && (
           <Button type="primary" size="small" onClick={() => onChoice('leave')}>
             Add {fresh === 1 ? 'the new one' : `the ${fresh} new ones`}

@@ -12,6 +12,7 @@ import type { RecordFound } from '../storage/records.ts';
 import { askToKeep, bytesWords, roomHere } from '../storage/room.ts';
 import { BinList } from './BinList.tsx';
 import { withWarning } from './telling.ts';
+import styles from './shelf.module.css';
 
 export interface KeepingProps {
   readonly shelf: readonly RecordFound[];
@@ -65,7 +66,7 @@ export function Keeping({ shelf, read, photosToo, onPhotosToo, onBackup, onChang
     );
   }, [ready, shelf, queries, notices]);
   return (
-    <footer className="keeping" aria-label="Where your hems are kept">
+    <footer className={styles.keeping} aria-label="Where your hems are kept">
       <p>
         Your hems live in this browser only. Clearing its data deletes them: download a backup now and then.
       </p>

@@ -8,6 +8,7 @@ import { partWords } from '../../core/document/partWords.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Button } from '../look/Button.tsx';
+import styles from './shelf.module.css';
 
 interface MeetingProps {
   readonly here: Hem;
@@ -32,13 +33,13 @@ export function TwoCopies({ here, there, versions, onChoice }: MeetingProps) {
           <p className="small">
             They differ in {met.differing.map((part) => partWords(here, part)).join(', ')}.
           </p>
-          <div className="two-copies">
+          <div className={styles.twoCopies}>
             <Copy hem={met.here} name="Here" />
             <Copy hem={met.there} name="From there" />
           </div>
         </>
       )}
-      <p className="refused-choices">
+      <p className={styles.refusedChoices}>
         {!both && (
           <Button type="primary" onClick={() => onChoice(changed === 'there' ? met.there : met.here, [])}>
             Put them together

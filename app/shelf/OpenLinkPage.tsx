@@ -15,7 +15,7 @@ import { hemOfLink } from '../storage/link.ts';
 import { shelfChanged } from '../storage/shelfQuery.ts';
 import { CarriedPage } from './CarriedPage.tsx';
 import { withWarning } from './telling.ts';
-import './shelf.css';
+import styles from './shelf.module.css';
 
 /** A hem that came in a link: carried here from another device, or given away. */
 export function OpenLinkPage() {
@@ -38,7 +38,7 @@ function GivenPage({ hash }: { readonly hash: string }) {
   }, [outcome]);
   if (!outcome.ok || !made) {
     return (
-      <main className="shelf opened-link">
+      <main className={`${styles.shelf} ${styles.openedLink}`}>
         <h1>This link cannot be opened</h1>
         <ul className="problem">
           {outcome.ok ? (
@@ -65,13 +65,13 @@ function GivenPage({ hash }: { readonly hash: string }) {
     await navigate(`/hem/${hem.id}/base`, { replace: true });
   };
   return (
-    <main className="shelf opened-link">
+    <main className={`${styles.shelf} ${styles.openedLink}`}>
       <h1>{outcome.value.name}</h1>
       <p className="quiet">
         {sizeWords(made.finishedSize, outcome.value.preferences.length)}. It came in a link and is not on your
         shelf yet; nothing was sent anywhere.
       </p>
-      <div className="shelf-drawing">
+      <div className={styles.drawing}>
         <Guard what="This drawing">
           <PlanDrawing plan={made} bare />
         </Guard>

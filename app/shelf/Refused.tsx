@@ -3,6 +3,7 @@ import type { RefusedFile } from '../../core/document/opened.ts';
 import { problemLine } from '../../core/problems.ts';
 import { listWords } from '../../core/say/lists.ts';
 import { Button } from '../look/Button.tsx';
+import styles from './shelf.module.css';
 
 interface RefusedProps {
   readonly file: RefusedFile;
@@ -13,7 +14,7 @@ interface RefusedProps {
 /** A file that was not opened: why, and what can be had of it. */
 export function Refused({ file: { name, problems, salvaged }, onOpen, onClose }: RefusedProps) {
   return (
-    <section className="problem refused" role="alert">
+    <section className={`problem ${styles.refused}`} role="alert">
       <h2>{name} was not opened</h2>
       <ul>
         {problems.slice(0, 20).map((p, i) => (
@@ -28,7 +29,7 @@ export function Refused({ file: { name, problems, salvaged }, onOpen, onClose }:
           changed.
         </p>
       )}
-      <p className="refused-choices">
+      <p className={styles.refusedChoices}>
         {salvaged && (
           <Button
             size="small"

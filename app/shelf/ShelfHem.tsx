@@ -11,6 +11,7 @@ import { HemCard } from './HemCard.tsx';
 import type { CardWords } from './PlannedHem.tsx';
 import { inTurn } from './inTurn.ts';
 import { TroubleCard } from './Trouble.tsx';
+import styles from './shelf.module.css';
 
 // What plans is fetched when something has to be planned: a shelf that is kept does without.
 const PlannedHem = fetched(async () => (await import('./PlannedHem.tsx')).PlannedHem);
@@ -51,7 +52,7 @@ export function ShelfHem(props: ShelfHemProps) {
   const { found, onChange } = props;
   if (found && !found.outcome.ok) {
     return (
-      <li className="shelf-hem">
+      <li className={styles.hem}>
         <TroubleCard found={found} problems={found.outcome.problems} onChange={onChange} />
       </li>
     );
@@ -60,7 +61,7 @@ export function ShelfHem(props: ShelfHemProps) {
     <ErrorBoundary
       resetKeys={[found]}
       fallback={
-        <li className="shelf-hem">
+        <li className={styles.hem}>
           {found && <TroubleCard found={found} problems={[]} onChange={onChange} />}
         </li>
       }
@@ -91,7 +92,7 @@ function SoundHem({ found, glanced, onDuplicate, onDiscard, onKept }: ShelfHemPr
   const picture = url ? <img className="plan bare" src={url} alt={pictureAlt(name)} /> : null;
   // One card from the first to the last: what is pressed on it while it fills is not lost.
   return (
-    <li className="shelf-hem" ref={item}>
+    <li className={styles.hem} ref={item}>
       <HemCard
         id={id}
         name={name}

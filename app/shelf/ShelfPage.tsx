@@ -22,7 +22,7 @@ import { useBackup } from './useBackup.ts';
 import { useDiscarding } from './useDiscarding.tsx';
 import { useIncoming } from './useIncoming.ts';
 import { useShelf, type Shelf } from './useShelf.ts';
-import './shelf.css';
+import styles from './shelf.module.css';
 
 const IncomingHems = fetched(async () => (await import('./Incoming.tsx')).IncomingHems);
 const Keeping = fetched(async () => (await import('./Keeping.tsx')).Keeping);
@@ -103,14 +103,14 @@ function ShelfHead({ isEmpty, onFiles, onBackup }: HeadProps) {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);
   return (
-    <header className="shelf-head">
+    <header className={styles.head}>
       <div>
         <h1>Zig Hem</h1>
         <p className="quiet">
           Plan the border of a finished piece: how many stitches, whether it lies flat, how much yarn.
         </p>
       </div>
-      <div className="shelf-tools">
+      <div className={styles.tools}>
         <Button type="primary" icon={<PlusIcon />} onClick={() => void navigate('/new')}>
           New hem
         </Button>
@@ -171,12 +171,12 @@ function Hems({ shelf: { all, error, again, glanced, drawn, refresh }, onDuplica
   if (!all && glanced.size === 0) return <p className="loading quiet">Loading …</p>;
   if (all?.length === 0)
     return (
-      <p className="empty quiet">
+      <p className={`${styles.empty} quiet`}>
         Nothing here yet. A hem is one piece with its border plan. Start a new hem, or open a hem file.
       </p>
     );
   return (
-    <ul className="hems">
+    <ul className={styles.hems}>
       {(all?.slice(0, laid) ?? [...glanced.values()]).map((shown, k) => (
         <ShelfHem
           key={shown.id}
@@ -196,5 +196,5 @@ function Hems({ shelf: { all, error, again, glanced, drawn, refresh }, onDuplica
 /** The end of what is laid out, which asks for more when it comes near. */
 function MoreHems({ onNear }: { readonly onNear: () => void }) {
   const item = useNear<HTMLLIElement>(onNear);
-  return <li ref={item} className="shelf-hem" aria-hidden="true" />;
+  return <li ref={item} className={styles.hem} aria-hidden="true" />;
 }

@@ -10,6 +10,7 @@ import { saveFile } from '../storage/exports.ts';
 import { library } from '../storage/here.ts';
 import { nameOf, type RecordFound } from '../storage/records.ts';
 import { withWarning } from './telling.ts';
+import styles from './shelf.module.css';
 
 export interface TroubleProps {
   readonly found: RecordFound;
@@ -42,7 +43,7 @@ export function TroubleCard({ found, problems, onChange }: TroubleProps) {
   };
   const text = (): string => `${JSON.stringify(found.raw, null, 2) ?? ''}\n`;
   return (
-    <section className="trouble" aria-label={`${name} cannot be opened`}>
+    <section className={styles.trouble} aria-label={`${name} cannot be opened`}>
       <h2>{name}</h2>
       <p className="problem small">
         {problems.length === 0
@@ -57,7 +58,7 @@ export function TroubleCard({ found, problems, onChange }: TroubleProps) {
           {problems.length > MOST_TOLD && <li>and {problems.length - MOST_TOLD} more.</li>}
         </ul>
       )}
-      <p className="trouble-ways">
+      <p className={styles.troubleWays}>
         {salvaged && (
           <Button
             size="small"

@@ -1,5 +1,6 @@
 import { Button } from '../look/Button.tsx';
 import type { TaskProgress } from './useIncoming.ts';
+import styles from './shelf.module.css';
 
 /** How far something is that takes its time, and a way to end it. */
 export function UnderWay({
@@ -10,7 +11,7 @@ export function UnderWay({
   readonly onCancel: () => void;
 }) {
   return (
-    <section className="under-way" role="status">
+    <section className={styles.underWay} role="status">
       <p>
         {words}: {done} of {of}
       </p>

@@ -11,6 +11,7 @@ import {
   makingDrawing,
   type DrawnPath,
 } from '../../drawing/making.ts';
+import styles from './stitches.module.css';
 
 const COLOURS = { fabric: '#cfc6ac', yarn: '#c4574a', hook: '#8a90a8' } as const;
 
@@ -26,7 +27,7 @@ export function MakingStrip({ stitch, preferences }: MakingStripProps) {
   const mirrored = preferences.hand === 'left';
   const name = stitchWords(stitch, preferences.language);
   return (
-    <div className={drawn ? 'making-steps' : 'making-steps told'}>
+    <div className={drawn ? styles.makingSteps : `${styles.makingSteps} ${styles.told}`}>
       {!drawn && (
         <MakingDrawing
           stitch={stitch}
@@ -36,7 +37,7 @@ export function MakingStrip({ stitch, preferences }: MakingStripProps) {
           name={name}
         />
       )}
-      <ol className="making">
+      <ol className={styles.making}>
         {steps.map((step, i) => (
           <li key={i}>
             {drawn && (
@@ -70,7 +71,7 @@ function MakingDrawing({ stitch, steps, index, mirrored, name }: DrawingProps) {
   const top = drawingHeight(stitch);
   return (
     <svg
-      className="making-drawing"
+      className={styles.makingDrawing}
       viewBox={`-2.45 ${-top} 4.95 ${top + 0.75}`}
       role="img"
       aria-label={`${name}, step ${index + 1} of ${steps.length}`}

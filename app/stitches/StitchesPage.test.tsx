@@ -27,7 +27,7 @@ describe('the reference', () => {
 
   test('has every family with its caution, and each as it is written in the language', () => {
     const { container } = renderPage();
-    const entries = [...container.querySelectorAll('.reference-families > li')];
+    const entries = [...container.querySelectorAll('.referenceFamilies > li')];
     expect(entries).toHaveLength(FAMILIES.length);
     FAMILIES.forEach((family, i) => {
       const entry = within(entries[i] as HTMLElement);
@@ -44,8 +44,8 @@ describe('the reference', () => {
   test('every step has a drawing, mirrored for the left hand', () => {
     const { container } = renderPage();
     const transforms = (): ReadonlySet<string | null> =>
-      new Set([...container.querySelectorAll('.making-drawing > g')].map((g) => g.getAttribute('transform')));
-    expect(container.querySelectorAll('.making-drawing').length).toBeGreaterThan(60);
+      new Set([...container.querySelectorAll('.makingDrawing > g')].map((g) => g.getAttribute('transform')));
+    expect(container.querySelectorAll('.makingDrawing').length).toBeGreaterThan(60);
     expect(transforms()).toEqual(new Set(['scale(1 -1)']));
     fireEvent.click(screen.getByText('Left hand'));
     expect(transforms()).toEqual(new Set(['scale(-1 -1)']));

@@ -25,7 +25,7 @@ import { KeysButton } from '../look/KeysButton.tsx';
 import { MakingStrip } from './MakingStrip.tsx';
 import { PLACE_TOPICS, lookAt, type PlaceTopic } from './places.ts';
 import { landmarkOf, roundOf, rowsSample, sample, sampleOf } from './samples.ts';
-import './stitches.css';
+import styles from './stitches.module.css';
 import { Themed } from '../look/Themed.tsx';
 
 const KINDS: readonly StitchKind[] = ['ch', 'slst', 'sc', 'esc', 'hdc', 'hhdc', 'dc', 'tr', 'dtr'];
@@ -71,18 +71,18 @@ export function StitchesPage() {
     });
   return (
     <Themed>
-      <div className="stitches">
+      <div className={styles.stitches}>
         <header>
           <Link to={back ? `/hem/${back}` : '/'}>{back ? 'Back to the hem' : 'Shelf'}</Link>
           <h1>Stitches</h1>
-          <div className="stitches-tools">
+          <div className={styles.tools}>
             <LanguageChoice value={language} onChange={(v) => set('terms', v)} />
             <HandChoice value={hand} onChange={(v) => set('hand', v)} />
             <KeysButton />
             <ThemeButton />
           </div>
         </header>
-        <nav className="stitches-nav" aria-label="Parts of the reference">
+        <nav className={styles.nav} aria-label="Parts of the reference">
           {SECTIONS.map(([id, name]) => (
             <a key={id} href={`#${id}`}>
               {name}
@@ -120,7 +120,7 @@ export function StitchesPage() {
           </section>
           <section id="families">
             <h2>Every round</h2>
-            <ul className="reference-families">
+            <ul className={styles.referenceFamilies}>
               {FAMILIES.map((family) => (
                 <FamilyEntry key={family.id} family={family} preferences={preferences} />
               ))}
@@ -153,7 +153,7 @@ function Places({ preferences }: PartProps) {
     <section id="places">
       <h2>Where the hook goes</h2>
       <p className="quiet">{inTerms('The dots mark what the round in full color goes into.', language)}</p>
-      <ul className="places">
+      <ul className={styles.places}>
         {PLACE_TOPICS.map((topic, i) => (
           <Place key={i} topic={topic} preferences={preferences} />
         ))}
@@ -208,7 +208,7 @@ function Loops({ preferences }: PartProps) {
   return (
     <section id="loops">
       <h2>Which loop</h2>
-      <ul className="places">
+      <ul className={styles.places}>
         {made.map(({ loop, plan }) => (
           <li key={loop}>
             <PlanSwatch
@@ -240,7 +240,7 @@ function Hidden({ preferences }: PartProps) {
   const corner = landmarkOf(made, 1, 'corner', 0);
   const at = { x: corner.x - 2.5 * made.stitchWidthMm, y: corner.y + 2 * made.stitchWidthMm };
   return (
-    <section id="hidden" className="hidden-first">
+    <section id="hidden" className={styles.hiddenFirst}>
       <h2>The hidden first stitch</h2>
       <div>
         <PlanSwatch plan={made} at={at} across={12} width={330} height={220} withPiece round={1} />
@@ -261,7 +261,7 @@ function HowTo({ stitch, preferences }: PartProps & { readonly stitch: Stitch })
   const plain = stitch.form === 'plain' && stitch.post === 'none';
   const [fewest, most] = turningChain;
   return (
-    <article className="how-to">
+    <article className={styles.howTo}>
       <h3>
         {stitchWords(stitch, language).replace(/^1 chain$/, 'chain')}
         {plain && <span className="quiet"> {abbreviation(stitch.kind, language)}</span>}

@@ -22,7 +22,7 @@ import { HemStore } from '../hem/store.ts';
 import { HemHead } from './HemHead.tsx';
 import { BESIDE, STOPS } from './stops.ts';
 import { Thread } from './Thread.tsx';
-import './thread.css';
+import styles from './thread.module.css';
 import { Themed } from '../look/Themed.tsx';
 
 const Versions = fetched(async () => (await import('./Versions.tsx')).Versions);
@@ -72,7 +72,7 @@ export function HemPage() {
   const { outcome } = opened.found;
   if (!outcome.ok) {
     return (
-      <main className="stop trouble-page">
+      <main className={`${styles.stop} ${styles.troublePage}`}>
         <TroubleCard found={opened.found} problems={outcome.problems} onChange={() => void refetch()} />
         <Link to="/">Back to the shelf</Link>
       </main>
@@ -148,7 +148,7 @@ function OpenHem({ opened, hem }: { readonly opened: OpenedHem; readonly hem: He
   const [store] = useState(() => storeOf(opened, hem, notices, queries));
   if (!store) {
     return (
-      <main className="stop trouble-page">
+      <main className={`${styles.stop} ${styles.troublePage}`}>
         <TroubleCard
           found={opened.found}
           problems={[]}
@@ -200,13 +200,13 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
     if (stopHere) void writeSetting(lastStop(id), stopHere.path);
   }, [id, stopHere]);
   return (
-    <div className={`hem at-${at?.path}`}>
+    <div className={styles.hem}>
       <ScrollRestoration />
       <HemHead onVersions={() => setLooking(true)} />
       <PlanGuard what="The thread of stops">
         <Thread />
       </PlanGuard>
-      <main className="stop" ref={stop} tabIndex={-1} aria-label={at?.name}>
+      <main className={styles.stop} ref={stop} tabIndex={-1} aria-label={at?.name}>
         <PlanGuard key={pathname} what="This page">
           <Outlet />
         </PlanGuard>

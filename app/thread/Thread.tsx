@@ -3,6 +3,7 @@ import { NavLink, useLocation } from 'react-router';
 import { usePlan } from '../hem/context.ts';
 import { STOPS } from './stops.ts';
 import { WarningIcon } from '../look/icons.ts';
+import styles from './thread.module.css';
 
 /** The thread of stops: always in view, every stop saying its result. */
 export function Thread() {
@@ -15,10 +16,14 @@ export function Thread() {
     void current.current?.scrollIntoView({ inline: 'center', block: 'nearest' });
   }, [here]);
   return (
-    <nav className="thread" aria-label="Pages of this hem">
+    <nav className={styles.thread} aria-label="Pages of this hem">
       <ol>
         {STOPS.map((stop, i) => (
-          <li key={stop.path} ref={i === here ? current : null} className={i <= here ? 'worked' : undefined}>
+          <li
+            key={stop.path}
+            ref={i === here ? current : null}
+            className={i <= here ? styles.worked : undefined}
+          >
             <StopLink
               path={stop.path}
               name={stop.name}
@@ -44,14 +49,14 @@ interface StopLinkProps {
 /** Most edits change what one or two stops say. */
 const StopLink = memo(function StopLink({ path, name, says, sound, here }: StopLinkProps) {
   return (
-    <NavLink to={path} className={() => (sound ? '' : 'wants-looking-at')}>
-      <svg className="loop" viewBox="0 0 44 22" preserveAspectRatio="none" aria-hidden="true">
-        <path d="M0 15 C 10 15, 12 4, 22 4 S 34 15, 44 15" className="strand-edge" />
-        <path d="M0 15 C 10 15, 12 4, 22 4 S 34 15, 44 15" className="strand" />
+    <NavLink to={path} className={() => (sound ? '' : styles.wantsLookingAt)}>
+      <svg className={styles.loop} viewBox="0 0 44 22" preserveAspectRatio="none" aria-hidden="true">
+        <path d="M0 15 C 10 15, 12 4, 22 4 S 34 15, 44 15" className={styles.strandEdge} />
+        <path d="M0 15 C 10 15, 12 4, 22 4 S 34 15, 44 15" className={styles.strand} />
       </svg>
-      {here && <span className="knot" aria-hidden="true" />}
-      <span className="stop-name">{name}</span>
-      <span className="stop-says">
+      {here && <span className={styles.knot} aria-hidden="true" />}
+      <span className={styles.stopName}>{name}</span>
+      <span className={styles.stopSays}>
         {!sound && <WarningIcon weight="fill" aria-label="Look here:" />}
         {says}
       </span>

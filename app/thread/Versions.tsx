@@ -10,7 +10,7 @@ import { Guard } from '../hem/Guard.tsx';
 import { whenWords } from '../look/when.ts';
 import { library } from '../storage/here.ts';
 import { useHem, useHemStore, useLabelInTerms } from '../hem/context.ts';
-import './versions.css';
+import styles from './versions.module.css';
 
 export interface VersionsProps {
   readonly id: string;
@@ -37,7 +37,7 @@ export function Versions({ id, onClose }: VersionsProps) {
       ) : versions?.length === 0 ? (
         <p className="quiet">There are none yet: each change that is saved leaves one.</p>
       ) : (
-        <ol className="versions">
+        <ol className={styles.versions}>
           {versions?.map((v, i) => (
             <li key={v.revision}>
               <button
@@ -90,7 +90,7 @@ function VersionShown({ id, revision, current, onTaken }: ShownProps) {
     );
   }
   return (
-    <div className="version-shown">
+    <div className={styles.versionShown}>
       {made && <PlanDrawing plan={made} bare />}
       <p className="small">
         {made && sizeWords(made.finishedSize, outcome.value.preferences.length)}, base round +{' '}

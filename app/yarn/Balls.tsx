@@ -2,6 +2,7 @@ import { useId } from 'react';
 import type { YarnPlan } from '../../core/plan/types.ts';
 import { plural } from '../../core/say/measures.ts';
 import { tonesOf } from '../../drawing/colours.ts';
+import styles from './yarn.module.css';
 
 /** More than so many are told by their number. */
 const MOST = 8;
@@ -36,7 +37,7 @@ export function Balls({ plan }: { readonly plan: YarnPlan }) {
   ].filter(Boolean);
   if (balls.length === 0) return null;
   return (
-    <span className="balls" role="img" aria-label={words.join(', ')} title={words.join(', ')}>
+    <span className={styles.balls} role="img" aria-label={words.join(', ')} title={words.join(', ')}>
       {balls.slice(0, MOST).map((ball, i) => (
         <BallDrawing key={i} ball={ball} colour={plan.yarn.colour} />
       ))}

@@ -5,6 +5,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { ballEndWords } from '../../core/forecast/supplyWords.ts';
 import { PlanDrawing, type Mark } from '../drawing/PlanDrawing.tsx';
 import { yarnOf } from '../../core/document/hem.ts';
+import styles from './yarn.module.css';
 
 /** The piece with the places where balls end. */
 export function BallsOnPiece({ plan }: { readonly plan: Plan }) {
@@ -20,11 +21,11 @@ export function BallsOnPiece({ plan }: { readonly plan: Plan }) {
   );
   if (marks.length === 0) return <p className="quiet small">No ball ends within this border.</p>;
   return (
-    <div className="balls-on-piece">
-      <div className="balls-drawing">
+    <div className={styles.ballsOnPiece}>
+      <div className={styles.ballsDrawing}>
         <PlanDrawing plan={plan} marks={marks} />
       </div>
-      <ul className="ball-ends small">
+      <ul className={`${styles.ballEnds} small`}>
         {marks.map(({ words, colour }) => (
           <li key={words}>
             <span className="swatch" style={{ background: colour }} /> {words}

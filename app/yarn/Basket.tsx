@@ -13,6 +13,7 @@ import { Balls } from './Balls.tsx';
 import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { PlusIcon, StorefrontIcon, TrashIcon } from '../look/icons.ts';
+import styles from './yarn.module.css';
 
 const Shop = fetched(async () => (await import('./Shop.tsx')).Shop);
 
@@ -39,7 +40,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
     void store.do(edits.describeYarn(id, what, part));
   const add = (yarn: Yarn): void => void store.do(edits.addYarn(yarn));
   return (
-    <section className="basket" onBlur={() => store.endJoin()}>
+    <section className={styles.basket} onBlur={() => store.endJoin()}>
       <h2>The basket</h2>
       <ul>
         {plan.yarns.map((y) => {
@@ -47,7 +48,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
           const stays = edits.whyYarnStays(plan.hem, yarn.id);
           return (
             <li key={yarn.id}>
-              <div className="basket-head">
+              <div className={styles.basketHead}>
                 <ColourButton
                   label={`${inTerms('Color')} of ${yarn.name}`}
                   colour={yarn.colour}
@@ -94,7 +95,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
                 <summary className="quiet small">
                   {yarn.ballG} g a ball, {yarn.metresPer100G} m in 100 g
                 </summary>
-                <div className="basket-label">
+                <div className={styles.basketLabel}>
                   <NumberField
                     size="small"
                     aria-label="Grams in a ball"
@@ -157,7 +158,7 @@ export function Basket({ plan }: { readonly plan: Plan }) {
           );
         })}
       </ul>
-      <div className="basket-tools">
+      <div className={styles.basketTools}>
         <Button
           size="small"
           icon={<PlusIcon />}

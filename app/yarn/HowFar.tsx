@@ -12,6 +12,7 @@ import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { yarnPlanOf } from '../../core/plan/yarns.ts';
+import styles from './yarn.module.css';
 
 /** The inverse questions: how many rounds of each kind the rest allows, and what another edge would save. */
 export function HowFar({ plan }: { readonly plan: Plan }) {
@@ -32,7 +33,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const begun = plan.rounds.some((r) => r.done && r.written?.entry.id === plan.hem.rounds.at(-1)?.id);
   const saving = begun ? [] : others.filter((o) => o.ballsSaved > 0 && o.even);
   return (
-    <section className="how-far">
+    <section className={styles.howFar}>
       <FromBasket plan={plan} />
       <h2>What could you add with the leftovers?</h2>
       <div>
@@ -68,7 +69,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
       ) : rows.length === 0 ? (
         <p className="quiet">Not one more round of any kind.</p>
       ) : (
-        <ul className="far-rows">
+        <ul className={styles.farRows}>
           {rows.slice(0, 12).map((r) => (
             <li key={r.familyId}>
               <strong>{r.surely === r.perhaps ? r.surely : `${r.surely}–${r.perhaps}`}</strong> ×{' '}
@@ -82,7 +83,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
           <h2>A different last round, for the {last.name.toLowerCase()}</h2>
           {saving.length === 0 && <p className="quiet small">No other last round saves a whole ball.</p>}
           {saving.length > 0 && (
-            <p className="savings">
+            <p className={styles.savings}>
               {saving.slice(0, MOST_SAVING).map((o) => (
                 <Button key={o.familyId} size="small" onClick={() => store.do(takeEdge(plan, o, nanoid(8)))}>
                   {o.name} saves {plural(o.ballsSaved, 'ball')}
@@ -90,7 +91,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
               ))}
             </p>
           )}
-          <ul className="far-rows">
+          <ul className={styles.farRows}>
             {others.slice(0, 9).map((o) => (
               <li key={o.familyId}>
                 <strong className="estimate">{yarnLengthWords(o.metres, plan.hem.preferences.length)}</strong>{' '}
@@ -116,7 +117,7 @@ function FromBasket({ plan }: { readonly plan: Plan }) {
   const propose = `/hem/${plan.hem.id}/propose`;
   return (
     <>
-      <p className="from-basket">
+      <p className={styles.fromBasket}>
         <Link to={`${propose}?basket`}>Which borders could be made from the basket?</Link>{' '}
         <Link to={`${propose}?useup`}>Which would use it up?</Link>{' '}
         {plan.hem.rounds.length > 0 && (

@@ -4,6 +4,7 @@ import { ballEnds } from '../../core/forecast/supply.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plural, timeWords, yarnLengthWords, yarnRangeWords } from '../../core/say/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
+import styles from './yarn.module.css';
 
 /** Names stand before their bars and amounts behind them; on a phone both stand above. `from` and `to` bound the bars. */
 const WIDE = { width: 660, row: 30, from: 150, to: 530, bar: 5, words: 19 };
@@ -35,7 +36,7 @@ export function RoundsChart({ plan }: { readonly plan: Plan }) {
   const said = rows.map((r) => [`${r.name}: ${r.range}`, r.ends].filter(Boolean).join(', '));
   return (
     <svg
-      className="yarn-chart"
+      className={styles.chart}
       viewBox={`0 0 ${width} ${plan.rounds.length * row + 8}`}
       role="img"
       aria-label={`Yarn for each round: ${said.join('. ')}`}
@@ -47,7 +48,7 @@ export function RoundsChart({ plan }: { readonly plan: Plan }) {
             {r.name}
           </text>
           <rect
-            className="bar"
+            className={styles.bar}
             x={from}
             width={Math.max(0, x(r.round.yarnM) - from)}
             y={bar}
@@ -55,7 +56,10 @@ export function RoundsChart({ plan }: { readonly plan: Plan }) {
             rx={3}
             fill={r.colour}
           />
-          <path className="range" d={`M${r.low},${bar + 9.5}H${r.high}m0,-5v10M${r.low},${bar + 4.5}v10`} />
+          <path
+            className={styles.range}
+            d={`M${r.low},${bar + 9.5}H${r.high}m0,-5v10M${r.low},${bar + 4.5}v10`}
+          />
           <text
             className="amount"
             x={narrow ? width : r.high + 8}
@@ -64,7 +68,7 @@ export function RoundsChart({ plan }: { readonly plan: Plan }) {
           >
             {r.length}
             {r.ends && (
-              <tspan className="ball-end" dx={8}>
+              <tspan className={styles.ballEnd} dx={8}>
                 {r.ends}
               </tspan>
             )}

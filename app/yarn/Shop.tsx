@@ -6,6 +6,7 @@ import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { YARN_WEIGHTS } from '../../core/terms/yarnWeights.ts';
+import styles from './yarn.module.css';
 
 async function searchShop(text: string, weight: number | null): Promise<readonly ShopYarn[]> {
   const query = new URLSearchParams({ q: text, ...(weight === null ? {} : { weight: String(weight) }) });
@@ -27,9 +28,9 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
     placeholderData: (before) => before,
   });
   return (
-    <div className="shop">
+    <div className={styles.shop}>
       <p className="caution small">Simulated shop: the yarns are made up, nothing is bought.</p>
-      <div className="shop-search">
+      <div className={styles.shopSearch}>
         <Input
           size="small"
           aria-label="Search the shop"
@@ -67,7 +68,7 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
                   {y.fibre}, {y.metresPer100G} m in 100 g, {y.ballG} g, {y.price.toFixed(2)}
                 </span>
               </span>
-              <span className="shop-colours">
+              <span className={styles.shopColours}>
                 {y.colours.map((c) => (
                   <button
                     key={c.name}

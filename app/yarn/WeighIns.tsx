@@ -13,6 +13,7 @@ import { useHemStore } from '../hem/context.ts';
 import { AskedAbout } from '../controls/AskedAbout.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { TrashIcon } from '../look/icons.ts';
+import styles from './yarn.module.css';
 
 const Scale = fetched(async () => (await import('../controls/Scale.tsx')).Scale);
 
@@ -66,7 +67,7 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
     return `${name}: ${weighed} g`;
   };
   return (
-    <section className="weigh-ins">
+    <section className={styles.weighIns}>
       <h2>Weighing</h2>
       <p className="quiet small">
         Weigh a swatch. Or weigh the ball before and after a round, and enter the difference. The estimate
@@ -90,7 +91,7 @@ export function WeighIns({ plan }: { readonly plan: Plan }) {
           </li>
         ))}
       </ul>
-      <div className="weigh-fields">
+      <div className={styles.weighFields}>
         <Segmented
           size="small"
           aria-label="What was weighed"

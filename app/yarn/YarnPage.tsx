@@ -12,7 +12,7 @@ import { Basket } from './Basket.tsx';
 import { HowFar } from './HowFar.tsx';
 import { RoundsChart } from './RoundsChart.tsx';
 import { WeighIns } from './WeighIns.tsx';
-import './yarn.css';
+import styles from './yarn.module.css';
 import { NumberField } from '../look/NumberField.tsx';
 
 /** How much yarn each round and colour takes, whether it lasts, and how far the rest goes. */
@@ -22,10 +22,10 @@ export function YarnPage() {
   const { minutes } = useMemo(() => estimatesOf(plan), [plan]);
   const reach = basketWords(plan);
   return (
-    <div className="yarn-page">
+    <div className={styles.page}>
       <section>
         <h1>Yarn</h1>
-        {reach && <p className="reach">{reach}</p>}
+        {reach && <p className={styles.reach}>{reach}</p>}
         <Guard what="The drawing of the piece" resetKeys={[plan]}>
           <BallsOnPiece plan={plan} />
         </Guard>
@@ -42,7 +42,7 @@ export function YarnPage() {
         <Guard what="The chart of yarn" resetKeys={[plan]}>
           <RoundsChart plan={plan} />
         </Guard>
-        <div className="pace">
+        <div className={styles.pace}>
           {timeEstimateWords(minutes)} of work at{' '}
           <NumberField
             size="small"
