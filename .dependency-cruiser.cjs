@@ -33,6 +33,7 @@ const app = [
   'workers',
   'drawing',
   'controls',
+  'sections',
   'piece',
   'base',
   'rounds',

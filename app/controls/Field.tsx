@@ -36,9 +36,3 @@ export function WholeNumber({ label, value, min, max, onChange }: WholeNumberPro
     </Field>
   );
 }
-
-/** What the fields of a construction are given. */
-export interface EditorProps<P> {
-  readonly piece: P;
-  readonly onChange: (label: string, piece: P) => void;
-}

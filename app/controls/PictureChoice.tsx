@@ -1,6 +1,6 @@
 import { pointing } from '../look/pointing.ts';
 import { Swatch, type SwatchView } from '../drawing/Swatch.tsx';
-import styles from './treatment.module.css';
+import styles from './pictureChoice.module.css';
 
 export interface Picture {
   readonly name: string;
@@ -32,14 +32,14 @@ export function PictureChoice({
   starts = false,
 }: PictureChoiceProps) {
   return (
-    <div className={styles.treatments} role="radiogroup" aria-label={label}>
+    <div className={styles.pictures} role="radiogroup" aria-label={label}>
       {pictures.map(({ name, look, chosen, onChoose, onPoint }) => (
         <button
           key={name}
           type="button"
           role="radio"
           aria-checked={chosen}
-          className={chosen ? `${styles.treatment} ${styles.here}` : styles.treatment}
+          className={chosen ? `${styles.picture} ${styles.here}` : styles.picture}
           onClick={onChoose}
           {...pointing(onPoint)}
         >

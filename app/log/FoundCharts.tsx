@@ -1,8 +1,8 @@
+import { usePlan } from '../hem/context.ts';
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import { foundOf, type LogFound } from '../../core/log/found.ts';
-import type { Plan } from '../../core/plan/types.ts';
 import { layAgrees, layWords, roundWords } from '../../core/log/foundWords.ts';
 import { lengthWords, smallLengthWords } from '../../core/say/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
@@ -10,7 +10,8 @@ import { sideLabel } from '../../core/print/placeWords.ts';
 import styles from './log.module.css';
 
 /** What was planned beside what was found. Nothing while nothing has been found. */
-export function FoundCharts({ plan }: { readonly plan: Plan }) {
+export function FoundCharts() {
+  const plan = usePlan();
   const { counts, yarn, height, size, lay } = useMemo(() => foundOf(plan), [plan]);
   if (counts.length + yarn.length + height.length + size.length + lay.length === 0) return null;
   const unit = plan.hem.preferences.length;

@@ -6,7 +6,7 @@ import { daysOf, logOf, rhythmOf, type LogEntry } from '../../core/log/log.ts';
 import { logCsv } from '../../core/log/logWords.ts';
 import { plural, timeWords } from '../../core/say/measures.ts';
 import { fileName } from '../../core/document/fileName.ts';
-import { LoggedPace } from '../controls/LoggedPace.tsx';
+import { LoggedPace } from '../sections/LoggedPace.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useHem, useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -54,12 +54,12 @@ export function LogPage() {
         {plural(days.length, 'day')}, about {timeWords(minutes)} of work.
       </p>
       <ReadyBy plan={plan} rhythm={rhythmOf(days, dayjs().format('YYYY-MM-DD'))} />
-      <LoggedPace plan={plan} />
+      <LoggedPace />
       <Guard what="The chart of days" resetKeys={[days]}>
         <DaysChart days={days} />
       </Guard>
       <Guard what="What was planned and found" resetKeys={[plan]}>
-        <FoundCharts plan={plan} />
+        <FoundCharts />
       </Guard>
       <LogList key={hem.id} entries={entries} onStrike={strike} />
     </div>

@@ -5,7 +5,7 @@ import type { Rhythm } from '../../core/log/log.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { leftOf } from '../../core/work/progress.ts';
 import { plural, timeWords } from '../../core/say/measures.ts';
-import { WaysOff } from '../controls/WaysOff.tsx';
+import { WaysOff } from '../sections/WaysOff.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { dayWords } from './days.ts';
 import styles from './log.module.css';

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { fireEvent, render, screen } from '@testing-library/react';
+import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { NumberField } from './NumberField.tsx';
 
@@ -118,7 +118,7 @@ describe('a number field', () => {
   test('keeps the focus on Enter, and shows the unit in force when it is left', () => {
     render(<Field start={80} />);
     const field = screen.getByRole<HTMLInputElement>('spinbutton');
-    field.focus();
+    act(() => field.focus());
     fireEvent.change(field, { target: { value: '36 in' } });
     fireEvent.keyDown(field, { key: 'Enter' });
     expect(screen.getByRole('status').textContent).toBe('91.44');

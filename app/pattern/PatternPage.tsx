@@ -9,7 +9,6 @@ import { copyLink } from '../look/copyLink.tsx';
 import { DownloadSimpleIcon, LinkSimpleIcon, PrinterIcon } from '../look/icons.ts';
 import { linkOf } from '../storage/link.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import type { Plan } from '../../core/plan/types.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
@@ -32,7 +31,7 @@ export function PatternPage() {
     <section className={styles.charts}>
       <h2>Charts</h2>
       <Guard what="The charts" resetKeys={[plan]}>
-        <Charts plan={plan} />
+        <Charts />
       </Guard>
     </section>
   );
@@ -55,7 +54,7 @@ export function PatternPage() {
         <h1>{pattern.title}</h1>
         {terms && <SectionWords section={terms} />}
         <Guard what="The plan of the piece" resetKeys={[plan]}>
-          <PlanPicture plan={plan} />
+          <PlanPicture />
         </Guard>
         {sections.map((section) => (
           <SectionWords key={section.heading} section={section} />
@@ -80,9 +79,9 @@ export function PatternPage() {
   );
 }
 
-const PlanPicture = ({ plan }: { readonly plan: Plan }) => (
+const PlanPicture = () => (
   <div className={styles.plan}>
-    <PlanDrawing plan={plan} />
+    <PlanDrawing plan={usePlan()} />
   </div>
 );
 
@@ -108,7 +107,8 @@ function PaperCode({ hem }: { readonly hem: Hem }) {
   );
 }
 
-function Charts({ plan }: { readonly plan: Plan }) {
+function Charts() {
+  const plan = usePlan();
   const { charts, legend } = drawingsOf(plan);
   return (
     <>

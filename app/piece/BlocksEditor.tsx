@@ -1,4 +1,5 @@
-import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
+import { WholeNumber, Field } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { Segmented } from 'antd';
 import type { BlocksPiece } from '../../core/piece/blocks/blocks.schema.ts';
 import { abbreviation } from '../../core/terms/stitches.ts';

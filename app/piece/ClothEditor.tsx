@@ -1,7 +1,8 @@
 import { holesOnSide } from '../../core/piece/cloth/cloth.ts';
 import type { ClothPiece } from '../../core/piece/cloth/cloth.schema.ts';
 import { useInTerms, usePlan } from '../hem/context.ts';
-import { Field, type EditorProps } from '../controls/Field.tsx';
+import { Field } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { SizeFields } from './SizeFields.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 

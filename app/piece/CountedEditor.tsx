@@ -1,4 +1,5 @@
-import { Field, type EditorProps } from '../controls/Field.tsx';
+import { Field } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { Button } from 'antd';
 import { readCounts } from '../../core/document/csv.ts';
 import type { CountedPiece } from '../../core/piece/counted/counted.schema.ts';

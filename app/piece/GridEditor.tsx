@@ -1,4 +1,5 @@
-import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
+import { WholeNumber, Field } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { readGrid } from '../../core/document/csv.ts';

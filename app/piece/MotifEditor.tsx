@@ -1,7 +1,8 @@
 import { Select } from 'antd';
 import type { MotifPiece } from '../../core/piece/motif/motif.schema.ts';
 import { useInTerms, usePlan } from '../hem/context.ts';
-import { Field, type EditorProps } from '../controls/Field.tsx';
+import { Field } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { stitchesOf } from '../../core/piece/piece.ts';
 import { PartColour } from './PartColour.tsx';

@@ -8,7 +8,7 @@ import { measureSide, readAgain, takeMiddle } from '../../core/edits/piece.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords, plural } from '../../core/say/measures.ts';
-import { CornerTreatments, JoinTreatments } from '../controls/Treatment.tsx';
+import { CornerTreatments, JoinTreatments } from '../sections/Treatment.tsx';
 import { partName, type PlanPart } from '../../drawing/parts.ts';
 import { useHemStore } from '../hem/context.ts';
 import { readingsWords } from '../../core/plan/readingWords.ts';

@@ -12,14 +12,15 @@ import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeight
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../../drawing/parts.ts';
 import { ColourButton } from '../controls/ColourButton.tsx';
-import { BegunNote } from '../controls/BegunNote.tsx';
+import { BegunNote } from '../sections/BegunNote.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { WORDS } from '../../core/terms/words.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
 import { unequalWords } from '../../core/plan/readingWords.ts';
 import { smallLengthWords } from '../../core/say/measures.ts';
 import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
-import { Field, type EditorProps } from '../controls/Field.tsx';
+import { Field } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { GaugeSwatch } from './GaugeSwatch.tsx';
 import { CornerHandles } from './CornerHandles.tsx';
 import { PartPanel } from './PartPanel.tsx';

@@ -1,10 +1,11 @@
-import { WholeNumber, Field, type EditorProps } from '../controls/Field.tsx';
+import { WholeNumber, Field } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { Button, Select } from 'antd';
 import { useCallback } from 'react';
 import type { FoundationChoice, RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import { abbreviation, stitchName, type StitchKind } from '../../core/terms/stitches.ts';
 import { lengthWords, plural } from '../../core/say/measures.ts';
-import { ChosenFromDrawings, PlaceTreatments } from '../controls/Treatment.tsx';
+import { ChosenFromDrawings, PlaceTreatments } from '../sections/Treatment.tsx';
 import { usePlan } from '../hem/context.ts';
 import { SizeFields } from './SizeFields.tsx';
 import { PartColour } from './PartColour.tsx';

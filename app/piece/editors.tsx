@@ -5,7 +5,7 @@ import type { PieceKind } from '../../core/piece/registry.ts';
 import { BlocksEditor } from './BlocksEditor.tsx';
 import { ClothEditor } from './ClothEditor.tsx';
 import { CountedEditor } from './CountedEditor.tsx';
-import type { EditorProps } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
 import { GridEditor } from './GridEditor.tsx';
 import { MotifEditor } from './MotifEditor.tsx';
 import { RowsEditor } from './RowsEditor.tsx';

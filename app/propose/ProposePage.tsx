@@ -8,7 +8,7 @@ import type { Obstacle } from '../../core/propose/suits.ts';
 import { wantedWidthMm, type Wish } from '../../core/propose/wish.ts';
 import { plural } from '../../core/say/measures.ts';
 import { obstacleWords } from '../../core/propose/proposeWords.ts';
-import { RestsOn } from '../controls/RestsOn.tsx';
+import { RestsOn } from '../sections/RestsOn.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useInTerms, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';

@@ -14,7 +14,7 @@ import { trialPlan } from '../hem/trialPlan.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { PlanSwatch } from '../drawing/Swatch.tsx';
 import { Guard } from '../hem/Guard.tsx';
-import { RestsOn } from '../controls/RestsOn.tsx';
+import { RestsOn } from '../sections/RestsOn.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { CopyIcon, TrashIcon } from '../look/icons.ts';

@@ -21,7 +21,7 @@ import { Choices } from './Choices.tsx';
 import { FamilyLibrary } from './Library.tsx';
 import { Compare } from './Compare.tsx';
 import { Forecast } from './Forecast.tsx';
-import { FitList } from '../controls/FitList.tsx';
+import { FitList } from '../sections/FitList.tsx';
 import { StackList } from './Stack.tsx';
 import { StrainStrip } from './StrainStrip.tsx';
 import styles from './roundsPage.module.css';

@@ -1,15 +1,16 @@
 import { useState } from 'react';
-import { identityOfRound, type Plan } from '../../core/plan/types.ts';
+import { identityOfRound } from '../../core/plan/types.ts';
 import { closingWords, pinsWords } from '../../core/work/progressWords.ts';
 import { plural } from '../../core/say/measures.ts';
 import { closedOf, finishingOf, type Finishing } from '../../core/work/looks.ts';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
 import styles from './work.module.css';
 
 /** The ends by number, the pins put in and counted back, each noted as it is said; one press ends the border. */
-export function Closing({ plan }: { readonly plan: Plan }) {
+export function Closing() {
+  const plan = usePlan();
   const store = useHemStore();
   const closed = closedOf(plan);
   const now = finishingOf(plan);

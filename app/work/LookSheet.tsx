@@ -10,7 +10,7 @@ import { numberTyped } from '../../core/say/typed.ts';
 import { looksAt, type Looked } from '../../core/work/looks.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
-import { AskedAbout } from '../controls/AskedAbout.tsx';
+import { AskedAbout } from '../sections/AskedAbout.tsx';
 import { Button } from '../look/Button.tsx';
 import { CameraIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';

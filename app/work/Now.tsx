@@ -18,8 +18,8 @@ import {
 } from '../../core/work/progress.ts';
 import { ballNow } from '../../core/work/balls.ts';
 import { sideInHand, type WorkStep, type Stride } from '../../core/work/steps.ts';
-import { RestsOn } from '../controls/RestsOn.tsx';
-import { useHemStore } from '../hem/context.ts';
+import { RestsOn } from '../sections/RestsOn.tsx';
+import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { ArrowLeftIcon, CheckIcon, SpeakerHighIcon, SpeakerSlashIcon } from '../look/icons.ts';
 import { unlessHeld } from '../look/typing.ts';
@@ -127,14 +127,14 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
           </div>
         )}
         {left.side.stitches < left.round.stitches && (
-          <LeftOf what="To the end of the side" left={left.side} plan={plan} />
+          <LeftOf what="To the end of the side" left={left.side} />
         )}
-        <LeftOf what="To the end of the round" left={left.round} plan={plan} />
-        <LeftOf what="To the end of the border" left={left.border} plan={plan} />
+        <LeftOf what="To the end of the round" left={left.round} />
+        <LeftOf what="To the end of the border" left={left.border} />
       </dl>
       <RestsOn plan={plan} />
-      <BallInHand plan={plan} />
-      <Rest plan={plan} />
+      <BallInHand />
+      <Rest />
       <p className={styles.tools}>
         <Button onClick={onCount} disabled={!begun && round!.number === 0}>
           Count
@@ -172,7 +172,8 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
 }
 
 /** Whether the ball in hand lasts the round, by what it weighed last and what has been made since. */
-function BallInHand({ plan }: { readonly plan: Plan }) {
+function BallInHand() {
+  const plan = usePlan();
   const grams = ballNow(plan);
   if (grams === null) return null;
   const used = plan.yarns.find((y) => y.yarn.id === progressOf(plan).round?.yarnId);
@@ -188,8 +189,8 @@ function BallInHand({ plan }: { readonly plan: Plan }) {
   );
 }
 
-function LeftOf({ what, left, plan }: { readonly what: string; readonly left: Left; readonly plan: Plan }) {
-  const unit = plan.hem.preferences.length;
+function LeftOf({ what, left }: { readonly what: string; readonly left: Left }) {
+  const unit = usePlan().hem.preferences.length;
   return (
     <div>
       <dt>{what}</dt>

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
-import { identityOfRound, type Plan } from '../../core/plan/types.ts';
+import { identityOfRound } from '../../core/plan/types.ts';
 import { timeWords } from '../../core/say/measures.ts';
 import { isUnderWay, progressOf, stepInHand } from '../../core/work/progress.ts';
 import { isPaused, minutesWorked, sittingMinutes } from '../../core/work/session.ts';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { readSetting, writeSetting } from '../storage/settings.ts';
 import styles from './work.module.css';
@@ -15,7 +15,8 @@ const USUAL = 40;
 const MINUTE_MS = 60_000;
 
 /** How long this sitting has lasted, and a quiet word when the hands should rest. */
-export function Rest({ plan }: { readonly plan: Plan }) {
+export function Rest() {
+  const plan = usePlan();
   const store = useHemStore();
   const { record } = plan.hem;
   const { round, made } = progressOf(plan);

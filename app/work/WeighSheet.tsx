@@ -8,7 +8,7 @@ import { yarnRestsOn } from '../../core/evidence/estimateWords.ts';
 import { numberTyped } from '../../core/say/typed.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
-import { AskedAbout } from '../controls/AskedAbout.tsx';
+import { AskedAbout } from '../sections/AskedAbout.tsx';
 import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
 import styles from './work.module.css';

@@ -154,7 +154,7 @@ function Finished({
           {text}
         </p>
       ))}
-      <Closing plan={plan} />
+      <Closing />
       <p className={styles.tools}>
         <Button onClick={onCount}>Count</Button>
         <Button onClick={onLook}>Look</Button>

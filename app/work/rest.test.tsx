@@ -19,7 +19,7 @@ afterEach(() => {
   jest.useRealTimers();
 });
 
-const open = () => renderHem(hem, (plan) => <Rest plan={plan} />, null, { now: () => new Date() });
+const open = () => renderHem(hem, () => <Rest />, null, { now: () => new Date() });
 /** So many minutes go by, and the page sees it. */
 const pass = (minutes: number): void => act(() => void jest.advanceTimersByTime(minutes * 60_000));
 /** Notes what is next: that it is begun, then a whole side or a corner at once. */

@@ -1,14 +1,15 @@
+import { usePlan } from '../hem/context.ts';
 import { useMemo } from 'react';
 import { chartOf } from '../../core/chart/chart.ts';
 import { ballEnds } from '../../core/forecast/supply.ts';
-import type { Plan } from '../../core/plan/types.ts';
 import { ballEndWords } from '../../core/forecast/supplyWords.ts';
 import { PlanDrawing, type Mark } from '../drawing/PlanDrawing.tsx';
 import { yarnOf } from '../../core/document/hem.ts';
 import styles from './yarn.module.css';
 
 /** The piece with the places where balls end. */
-export function BallsOnPiece({ plan }: { readonly plan: Plan }) {
+export function BallsOnPiece() {
+  const plan = usePlan();
   const marks = useMemo(
     () =>
       ballEnds(plan).map((end): Mark => {

@@ -5,10 +5,10 @@ import { Suspense, useState } from 'react';
 import * as edits from '../../core/edits/yarn.ts';
 import { problemLine } from '../../core/problems.ts';
 import { supplyOf } from '../../core/forecast/supply.ts';
-import type { Plan, YarnPlan } from '../../core/plan/types.ts';
+import type { YarnPlan } from '../../core/plan/types.ts';
 import { plural, rangeWords, yarnLengthWords } from '../../core/say/measures.ts';
 import type { Yarn } from '../../core/yarn/yarn.ts';
-import { useHemStore, useInTerms } from '../hem/context.ts';
+import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
 import { Balls } from './Balls.tsx';
 import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
@@ -31,7 +31,8 @@ function enoughWords(y: YarnPlan): string {
 }
 
 /** The yarns of a hem: their labels, what is there, and what the border takes of each. */
-export function Basket({ plan }: { readonly plan: Plan }) {
+export function Basket() {
+  const plan = usePlan();
   const store = useHemStore();
   const inTerms = useInTerms();
   const [shopping, setShopping] = useState(false);

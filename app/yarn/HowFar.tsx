@@ -4,10 +4,9 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { takeEdge } from '../../core/forecast/alternatives.ts';
 import { basketReach } from '../../core/forecast/supply.ts';
-import type { Plan } from '../../core/plan/types.ts';
 import { plural, yarnLengthWords } from '../../core/say/measures.ts';
-import { WaysOff } from '../controls/WaysOff.tsx';
-import { useHemStore } from '../hem/context.ts';
+import { WaysOff } from '../sections/WaysOff.tsx';
+import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import { NumberField } from '../look/NumberField.tsx';
@@ -15,7 +14,8 @@ import { yarnPlanOf } from '../../core/plan/yarns.ts';
 import styles from './yarn.module.css';
 
 /** The inverse questions: how many rounds of each kind the rest allows, and what another edge would save. */
-export function HowFar({ plan }: { readonly plan: Plan }) {
+export function HowFar() {
+  const plan = usePlan();
   const used = yarnPlanOf(plan, plan.rounds[plan.rounds.length - 1]!.yarnId);
   const [yarnId, setYarnId] = useState(used.yarn.id);
   const chosen = plan.yarns.find((y) => y.yarn.id === yarnId) ?? used;
@@ -34,7 +34,7 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
   const saving = begun ? [] : others.filter((o) => o.ballsSaved > 0 && o.even);
   return (
     <section className={styles.howFar}>
-      <FromBasket plan={plan} />
+      <FromBasket />
       <h2>What could you add with the leftovers?</h2>
       <div>
         With{' '}
@@ -110,7 +110,8 @@ export function HowFar({ plan }: { readonly plan: Plan }) {
 const MOST_SAVING = 4;
 
 /** What could be made of the basket, and where this border would have to stop if it is not enough. */
-function FromBasket({ plan }: { readonly plan: Plan }) {
+function FromBasket() {
+  const plan = usePlan();
   const [stopping, setStopping] = useState(false);
   const reach = basketReach(plan);
   if (!reach) return null;

@@ -1,7 +1,7 @@
+import { usePlan } from '../hem/context.ts';
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { ballEnds } from '../../core/forecast/supply.ts';
-import type { Plan } from '../../core/plan/types.ts';
 import { plural, timeWords, yarnLengthWords, yarnRangeWords } from '../../core/say/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
 import styles from './yarn.module.css';
@@ -11,7 +11,8 @@ const WIDE = { width: 660, row: 30, from: 150, to: 530, bar: 5, words: 19 };
 const NARROW = { width: 350, row: 44, from: 0, to: 349, bar: 19, words: 13 };
 
 /** Metres of every round as a bar in its colour, with the range of the estimate and the balls that end in it. */
-export function RoundsChart({ plan }: { readonly plan: Plan }) {
+export function RoundsChart() {
+  const plan = usePlan();
   const narrow = useNarrow();
   const { width, row, from, to, bar, words } = narrow ? NARROW : WIDE;
   const unit = plan.hem.preferences.length;

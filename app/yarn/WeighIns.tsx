@@ -9,8 +9,8 @@ import { stitchOf } from '../../core/ring/stitch.ts';
 import { yarnInStitchMm } from '../../core/yarn/yarn.ts';
 import { isRound, identityOfRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
-import { useHemStore } from '../hem/context.ts';
-import { AskedAbout } from '../controls/AskedAbout.tsx';
+import { useHemStore, usePlan } from '../hem/context.ts';
+import { AskedAbout } from '../sections/AskedAbout.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { TrashIcon } from '../look/icons.ts';
 import styles from './yarn.module.css';
@@ -34,7 +34,8 @@ function weighedSlip(plan: Plan, of: SwatchMade | RoundPlan, grams: number): Dou
 }
 
 /** What was weighed: it narrows the ranges. */
-export function WeighIns({ plan }: { readonly plan: Plan }) {
+export function WeighIns() {
+  const plan = usePlan();
   const store = useHemStore();
   const { language } = plan.hem.preferences;
   const [kind, setKind] = useState<'swatch' | 'round'>('swatch');

@@ -3,8 +3,8 @@ import { setPace } from '../../core/edits/hem.ts';
 import { estimatesOf } from '../../core/evidence/estimates.ts';
 import { timeEstimateWords, yarnSuretyWords, yarnRestsOn } from '../../core/evidence/estimateWords.ts';
 import { basketWords } from '../../core/forecast/supplyWords.ts';
-import { HandsOfHem } from '../controls/HandsOfHem.tsx';
-import { LoggedPace } from '../controls/LoggedPace.tsx';
+import { HandsOfHem } from './HandsOfHem.tsx';
+import { LoggedPace } from '../sections/LoggedPace.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { BallsOnPiece } from './BallsOnPiece.tsx';
@@ -27,7 +27,7 @@ export function YarnPage() {
         <h1>Yarn</h1>
         {reach && <p className={styles.reach}>{reach}</p>}
         <Guard what="The drawing of the piece" resetKeys={[plan]}>
-          <BallsOnPiece plan={plan} />
+          <BallsOnPiece />
         </Guard>
         <h2>Yarn for each round</h2>
         <p className="quiet small">
@@ -40,7 +40,7 @@ export function YarnPage() {
           {plan.yarns.map(yarnRestsOn).join(' ')}
         </details>
         <Guard what="The chart of yarn" resetKeys={[plan]}>
-          <RoundsChart plan={plan} />
+          <RoundsChart />
         </Guard>
         <div className={styles.pace}>
           {timeEstimateWords(minutes)} of work at{' '}
@@ -55,15 +55,15 @@ export function YarnPage() {
           />{' '}
           stitches a minute. Rest your hands and stretch in between.
         </div>
-        <LoggedPace plan={plan} />
-        <HandsOfHem plan={plan} />
+        <LoggedPace />
+        <HandsOfHem />
         <Guard what="What the leftovers allow" resetKeys={[plan]}>
-          <HowFar plan={plan} />
+          <HowFar />
         </Guard>
       </section>
       <div>
-        <Basket plan={plan} />
-        <WeighIns plan={plan} />
+        <Basket />
+        <WeighIns />
       </div>
     </div>
   );

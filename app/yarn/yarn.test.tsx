@@ -24,7 +24,7 @@ function type(name: string | RegExp, value: string): void {
 
 describe('the basket', () => {
   test('says what each colour takes, and whether it lasts once it is known what is there', () => {
-    const { store, container } = renderHem(hem, (plan) => <Basket plan={plan} />);
+    const { store, container } = renderHem(hem, () => <Basket />);
     const [plain] = store.get().plan.yarns;
     expect(container.textContent).toContain(`${rangeWords(plain!.quantity.grams, plain!.quantity.spread)} g`);
     expect(container.textContent).toContain('Enter what you have to see if it is enough.');
@@ -36,7 +36,7 @@ describe('the basket', () => {
   });
 
   test('another label gives other balls', () => {
-    const { store } = renderHem(hem, (plan) => <Basket plan={plan} />);
+    const { store } = renderHem(hem, () => <Basket />);
     const before = store.get().plan.yarns[0]!.quantity;
     type('Meters in 100 g', String(190 / 2));
     const after = store.get().plan.yarns[0]!.quantity;
@@ -46,7 +46,7 @@ describe('the basket', () => {
 
   test('a yarn in use stays, one that is not can be taken out, and undo brings it back', () => {
     const unused = rowsHem({ rounds: [entry()] });
-    const { store } = renderHem(unused, (plan) => <Basket plan={plan} />);
+    const { store } = renderHem(unused, () => <Basket />);
     const out = (name: string) => screen.getByRole('button', { name: `Take ${name} out of the basket` });
     expect((out('Plain yarn') as HTMLButtonElement).disabled).toBe(true);
     fireEvent.click(out('Other yarn'));
@@ -59,10 +59,10 @@ describe('the basket', () => {
 describe('where balls end', () => {
   test('is marked on the piece and said; what is there and what is to buy is drawn', () => {
     const thirsty = { ...hem, yarns: hem.yarns.map((y) => ({ ...y, metresPer100G: 60, haveG: 70 })) };
-    const { container, store } = renderHem(thirsty, (plan) => (
+    const { container, store } = renderHem(thirsty, () => (
       <>
-        <BallsOnPiece plan={plan} />
-        <Basket plan={plan} />
+        <BallsOnPiece />
+        <Basket />
       </>
     ));
     const ends = ballEnds(store.get().plan);
@@ -76,14 +76,14 @@ describe('where balls end', () => {
   });
 
   test('a border within one ball of each yarn has none', () => {
-    renderHem(rowsHem(), (plan) => <BallsOnPiece plan={plan} />);
+    renderHem(rowsHem(), () => <BallsOnPiece />);
     expect(screen.getByText('No ball ends within this border.')).toBeTruthy();
   });
 });
 
 describe('weigh-ins', () => {
   test('a swatch narrows the range of its yarn, and can be taken out again', () => {
-    const { store } = renderHem(hem, (plan) => <WeighIns plan={plan} />);
+    const { store } = renderHem(hem, () => <WeighIns />);
     const spread = (): number => store.get().plan.yarns[0]!.quantity.spread;
     const before = spread();
     const note = screen.getByRole('button', { name: 'Note it' });
@@ -109,7 +109,7 @@ describe('the chart of rounds', () => {
     window.innerWidth = innerWidth;
   });
 
-  const chart = (of: Hem) => renderHem(of, (plan) => <RoundsChart plan={plan} />);
+  const chart = (of: Hem) => renderHem(of, () => <RoundsChart />);
 
   test('has a row for every round with its range, the outermost on top', () => {
     const { container, store } = chart(hem);
@@ -148,7 +148,7 @@ describe('how far the yarn goes', () => {
   };
 
   test('stops where the basket is surely enough, every way planned again', async () => {
-    const { store } = renderHem(short(30), (plan) => <HowFar plan={plan} />);
+    const { store } = renderHem(short(30), () => <HowFar />);
     expect(basketReach(store.get().plan)!.doubtful).not.toBeNull();
     fireEvent.click(screen.getByRole('button', { name: 'Stop where the basket is surely enough' }));
     const [way] = await screen.findAllByRole('button', { name: /^Leave off / });
@@ -161,7 +161,7 @@ describe('how far the yarn goes', () => {
   });
 
   test('an edge that saves balls is taken with a press, and saves them', async () => {
-    const { store } = renderHem(short(null, 2), (plan) => <HowFar plan={plan} />);
+    const { store } = renderHem(short(null, 2), () => <HowFar />);
     const balls = (): number => store.get().plan.yarns.reduce((sum, y) => sum + y.quantity.balls, 0);
     const before = balls();
     const [offer] = await screen.findAllByRole('button', { name: / saves \d+ balls?$/ });
@@ -172,9 +172,9 @@ describe('how far the yarn goes', () => {
   });
 
   test('asks for whole borders only where it has been said what is there', () => {
-    renderHem(short(null), (plan) => <HowFar plan={plan} />);
+    renderHem(short(null), () => <HowFar />);
     expect(screen.queryByRole('link', { name: /basket/ })).toBeNull();
-    renderHem(short(500), (plan) => <HowFar plan={plan} />);
+    renderHem(short(500), () => <HowFar />);
     const asked = screen.getAllByRole('link').map((a) => a.getAttribute('href'));
     expect(asked).toEqual(['?basket', '?useup', '?useup&on'].map((wish) => `/hem/test/propose${wish}`));
     expect(screen.queryByRole('button', { name: /^Stop where/ })).toBeNull();

@@ -10,7 +10,7 @@ import { startPoints } from '../../drawing/starts.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
-import { PictureChoice } from './PictureChoice.tsx';
+import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { ChosenFromDrawings } from './Treatment.tsx';
 import styles from './startFields.module.css';
 

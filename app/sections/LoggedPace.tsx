@@ -1,13 +1,13 @@
 import { memo, useMemo } from 'react';
 import { setPace } from '../../core/edits/hem.ts';
 import { paceKnown, paceOf } from '../../core/evidence/estimates.ts';
-import type { Plan } from '../../core/plan/types.ts';
 import { learnedBasisWords, handsWords } from '../../core/hands/handsWords.ts';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 
 /** What the record of a hem says of the pace, where it is another than the one in force; and a way to take it. */
-export const LoggedPace = memo(function LoggedPace({ plan }: { readonly plan: Plan }) {
+export const LoggedPace = memo(function LoggedPace() {
+  const plan = usePlan();
   const store = useHemStore();
   const time = useMemo(() => paceKnown(plan), [plan]);
   const pace = paceOf(time);

@@ -2,14 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { USUAL_PACE } from '../../core/hands/hands.ts';
 import { reckonWith } from '../../core/edits/hem.ts';
-import type { Plan } from '../../core/plan/types.ts';
 import { knownWords } from '../../core/hands/handsWords.ts';
-import { useHemStore } from '../hem/context.ts';
+import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { handsToBegin } from '../workers/hands.ts';
 
 /** Whether a hem reckons with the hands of its maker or by rules of thumb, and the other way round. */
-export function HandsOfHem({ plan }: { readonly plan: Plan }) {
+export function HandsOfHem() {
+  const plan = usePlan();
   const store = useHemStore();
   const { id, hands } = plan.hem;
   const { data: now } = useQuery({

@@ -9,7 +9,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
 import { crossingName } from '../../core/print/baseRoundWords.ts';
-import { PictureChoice } from './PictureChoice.tsx';
+import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { trialPlan } from '../hem/trialPlan.ts';
 import { CaretDownIcon } from '../look/icons.ts';
 import styles from './treatment.module.css';

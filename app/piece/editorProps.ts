@@ -1,0 +1,5 @@
+/** What the fields of a construction are given. */
+export interface EditorProps<P> {
+  readonly piece: P;
+  readonly onChange: (label: string, piece: P) => void;
+}
