@@ -17,7 +17,7 @@ export default tseslint.config(
   {
     rules: {
       '@typescript-eslint/consistent-type-imports': 'error',
-      // Index access is checked by the compiler (noUncheckedIndexedAccess); “!” marks where an invariant holds.
+      // The compiler asks at every index (noUncheckedIndexedAccess); “!” says that it lies within, and no more.
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/unified-signatures': 'off',
       // What is taken out of a record need not be used.
@@ -54,6 +54,19 @@ export default tseslint.config(
         'error',
         { object: 'Math', property: 'random', message: 'Randomness comes in as a parameter.' },
         { object: 'Date', property: 'now', message: 'The clock comes in as a parameter.' },
+      ],
+    },
+  },
+  {
+    files: ['{core,drawing,app,cli,server}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/testing/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'TSNonNullExpression > :not(MemberExpression[computed=true])',
+          message: 'Say what holds: held(value, because).',
+        },
       ],
     },
   },

@@ -1,3 +1,4 @@
+import { held } from '../core/held.ts';
 import './look/nonce.ts';
 import './look/base.css';
 import { StrictMode } from 'react';
@@ -7,7 +8,7 @@ import { themeNow } from './look/theme.ts';
 import { applyTheme } from './look/tokens.ts';
 
 applyTheme(themeNow());
-createRoot(document.getElementById('root')!).render(
+createRoot(held(document.getElementById('root'), 'the page has a root')).render(
   <StrictMode>
     <App />
   </StrictMode>,

@@ -1,4 +1,5 @@
 /** A plan as plain data for other programs: rounded numbers with their units in their names. */
+import { held } from '../core/held.ts';
 import { placementWords } from '../core/print/run.ts';
 import { fitHem } from '../core/fit/open.ts';
 import { planComesOutEven, isWholeAndEven, leftOut, type Plan } from '../core/plan/types.ts';
@@ -53,7 +54,10 @@ export function planReport(plan: Plan) {
       totalStitches: round.total,
       comesOutEven: round.even,
       yarnM: to(2, round.yarnM),
-      yarnG: to(2, (round.yarnM * 100) / metresPer100G.get(round.yarnId)!),
+      yarnG: to(
+        2,
+        (round.yarnM * 100) / held(metresPer100G.get(round.yarnId), 'every round has a yarn of the hem'),
+      ),
     })),
     finished: {
       widthCm: to(1, plan.finishedSize.widthMm / 10),
@@ -162,7 +166,7 @@ export function recountReport(plan: Plan, number: number, side: number, found: n
   const begun = plan.rounds.filter((r) => r.number <= number && r.done === null);
   // What is counted has been made: whoever asks may not have kept a record.
   const record = begun.length > 0 ? workedUpTo(plan, number) : [];
-  const hem = repaired(plan.hem, { deeds: record, edit: null })!;
+  const hem = held(repaired(plan.hem, { deeds: record, edit: null }), 'it was offered for this record');
   const worked = planOf(hem);
   const made = worked.rounds[number]!.ring.made.length;
   const counts = round.sides.map((_, other) => (other === side ? found : null));

@@ -1,4 +1,5 @@
 /** A whole piece with its border as a picture, stitch by stitch, however small it is. */
+import { context2d } from './context2d.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { paint } from './paint.ts';
 import { pictureSize } from './pictureSize.ts';
@@ -31,7 +32,7 @@ export function paintPicture(plan: Plan, ground: string, pixels: number): Offscr
     );
   let picture = canvasOf(2 ** halvings);
   const scene = sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground, pieceInFull: true });
-  paint(picture.getContext('2d')!, scene, { x: 0, y: 0, scale: scale * 2 ** halvings });
+  paint(context2d(picture), scene, { x: 0, y: 0, scale: scale * 2 ** halvings });
   if (halvings === 0) return picture;
   for (let k = halvings - 1; k >= 0; k--) picture = laidOn(canvasOf(2 ** k), picture, 0);
   // Stitches of two pixels would beat with the pixels, and stripe the piece: between pixels, each is the mean of four.
@@ -39,6 +40,6 @@ export function paintPicture(plan: Plan, ground: string, pixels: number): Offscr
 }
 
 function laidOn(canvas: OffscreenCanvas, picture: OffscreenCanvas, at: number): OffscreenCanvas {
-  canvas.getContext('2d')!.drawImage(picture, at, at, canvas.width, canvas.height);
+  context2d(canvas).drawImage(picture, at, at, canvas.width, canvas.height);
   return canvas;
 }

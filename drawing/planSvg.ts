@@ -1,4 +1,5 @@
 /** The plan of a piece with its border, to scale, as an SVG drawing for paper. */
+import { held } from '../core/held.ts';
 import { isDisc, type Point } from '../core/piece/outline.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { pictureSize } from './pictureSize.ts';
@@ -31,7 +32,9 @@ export function planSvg(plan: Plan, font = 'sans-serif', picture: string | null 
           .map((p) => `${short(p.x)},${short(p.y)}`)
           .join(' ')}" fill="${fill}" ${line}/>`;
   const bands = [
-    ...[...plan.rounds].reverse().map((r) => shape(r.heightMm, colours.get(r.yarnId)!)),
+    ...[...plan.rounds]
+      .reverse()
+      .map((r) => shape(r.heightMm, held(colours.get(r.yarnId), 'every round has a yarn of the hem'))),
     shape(0, plan.hem.pieceColour),
   ];
   const letters = sideLabels(plan, type).map(

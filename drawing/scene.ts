@@ -1,4 +1,5 @@
 /** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
+import { held } from '../core/held.ts';
 import { remembered } from '../core/remembered.ts';
 import { bodyOutline, chartOf } from '../core/chart/chart.ts';
 import type { RoundChart } from '../core/chart/roundChart.ts';
@@ -130,7 +131,7 @@ function coloursOfEdge(
 ): readonly string[] {
   const parts = partsOfEdge(piece)(chart);
   const colours = new Map([...new Set(parts)].map((part) => [part, colourOf(part)]));
-  return parts.map((part) => colours.get(part)!);
+  return parts.map((part) => held(colours.get(part), 'every part has a color'));
 }
 
 /** The drawing of a plan. */
@@ -176,7 +177,7 @@ export function sceneOf(
     holes: edge.holes,
     mirrored: (plan.hem.preferences.hand === 'left') !== (seen === 'wrong'),
     rounds: plan.rounds.slice(0, worked ? worked.round + 1 : undefined).map((r, k): DrawnRound => {
-      const colour = colours.get(r.yarnId)!;
+      const colour = held(colours.get(r.yarnId), 'every round has a yarn of the hem');
       const facing = r.written?.entry.facing ?? r.written?.recipe.facing ?? 'right';
       return {
         chart: charts[k]!,

@@ -1,4 +1,5 @@
 /** Square pieces of a painted scene, at scales half an octave apart. */
+import { context2d } from './context2d.ts';
 import { boxOf, paint, type View } from './paint.ts';
 import type { Scene } from './scene.ts';
 
@@ -46,6 +47,6 @@ export function paintTile(scene: Scene, { level, column, row }: TilePlace): Imag
   const canvas = new OffscreenCanvas(EDGE, EDGE);
   const scale = scaleOf(level);
   const middle = { x: ((column + 0.5) * EDGE) / scale, y: ((row + 0.5) * EDGE) / scale, scale };
-  paint(canvas.getContext('2d')!, { ...scene, mirrored: false }, middle);
+  paint(context2d(canvas), { ...scene, mirrored: false }, middle);
   return canvas.transferToImageBitmap();
 }

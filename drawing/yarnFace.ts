@@ -41,10 +41,7 @@ export function overhangOf(stitch: Stitch): number {
     const height = stitch.kind === 'ch' ? 0 : STITCHES[stitch.kind].height;
     const all = (['right', 'wrong'] as const).flatMap((seen) => {
       const { post, top: loops } = strandsOf(stitch, seen);
-      return [...post, ...loops]
-        .join(' ')
-        .match(/-?\d[\d.e-]*/g)!
-        .map(Number);
+      return [...[...post, ...loops].join(' ').matchAll(/-?\d[\d.e-]*/g)].map(([number]) => Number(number));
     });
     // A curve stays within its control points.
     const far = all.map((at, k) => (k % 2 === 0 ? Math.abs(at) : Math.max(-at, at - height)));

@@ -6,7 +6,7 @@ import { listWords } from '../../core/say/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { likeSides } from '../../core/piece/symmetry.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { CORNERS } from '../../core/terms/corners.ts';
+import { cornerTreatment } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { crossingName } from '../../core/print/baseRoundWords.ts';
 import { plurals } from '../../core/say/measures.ts';
@@ -221,10 +221,7 @@ const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Pla
       {!isDisc(plan.body.outline) && (
         <div className="field-like">
           Corners
-          <ChosenFromDrawings
-            label="Corners of the base round"
-            name={CORNERS.find((c) => c.id === base.corner)!.name}
-          >
+          <ChosenFromDrawings label="Corners of the base round" name={cornerTreatment(base.corner).name}>
             <Guard what="The choice of corners" resetKeys={[plan]}>
               <CornerTreatments
                 plan={plan}

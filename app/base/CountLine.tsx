@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { drag } from 'd3-drag';
 import { scaleLinear } from 'd3-scale';
 import { select } from 'd3-selection';
@@ -38,8 +39,10 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSpacing
   const handle = useRef<SVGGElement>(null);
   const [width, setWidth] = useState(640);
   useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => setWidth(entry!.contentRect.width));
-    watch.observe(box.current!);
+    const watch = new ResizeObserver(([entry]) =>
+      setWidth(held(entry, 'an observer tells of at least one change').contentRect.width),
+    );
+    watch.observe(held(box.current, 'it is on the page while effects and events run'));
     return () => watch.disconnect();
   }, []);
 
@@ -58,12 +61,12 @@ export function CountLine({ plan, side, even, preview = null, onCount, onSpacing
     onCount(Math.round(count), done);
   });
   useEffect(() => {
-    const node = handle.current!;
+    const node = held(handle.current, 'it is on the page while effects and events run');
     // Taken off its centre the grip keeps its distance from the pointer; taken and let go it stays where it was.
     let off = 0;
     let moved = false;
     const dragging = drag<SVGGElement, unknown>()
-      .container(() => node.ownerSVGElement!)
+      .container(() => held(node.ownerSVGElement, 'the handle stands in a drawing'))
       .on('start', (event: { x: number }) => {
         off = event.x - gripAt();
         moved = false;

@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { HookField } from '../controls/HookField.tsx';
 import { Select } from 'antd';
 import { memo, useMemo, useState } from 'react';
@@ -29,7 +30,11 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
   const { base, gauge, preferences } = plan.hem;
   const kinds = [
     ...new Set(
-      plan.body.edges.flatMap((e) => e.spots.flatMap((s) => (s.kind === 'row end' ? [s.stitch!] : []))),
+      plan.body.edges.flatMap((e) =>
+        e.spots.flatMap((s) =>
+          s.kind === 'row end' ? [held(s.stitch, 'row ends have the stitch of their row')] : [],
+        ),
+      ),
     ),
   ] as readonly (keyof RowRates)[];
   const hooks = useMemo(() => baseHooks(plan), [plan]);

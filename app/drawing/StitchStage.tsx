@@ -1,3 +1,5 @@
+import { context2d } from '../../drawing/context2d.ts';
+import { held } from '../../core/held.ts';
 import { select } from 'd3-selection';
 import { zoom, zoomIdentity, zoomTransform, type ZoomBehavior } from 'd3-zoom';
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
@@ -82,7 +84,7 @@ export function StitchStage({
       over = true;
     });
     sheet.current = begun;
-    under.current!.append(begun.element);
+    held(under.current, 'it is on the page while effects and events run').append(begun.element);
     return () => {
       over = true;
       begun.element.remove();
@@ -91,9 +93,9 @@ export function StitchStage({
   }, [tries]);
 
   useEffect(() => {
-    const element = canvas.current!;
+    const element = held(canvas.current, 'it is on the page while effects and events run');
     const watch = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
+      const { width, height } = held(entry, 'an observer tells of at least one change').contentRect;
       setSize({ width, height });
     });
     watch.observe(element);
@@ -117,18 +119,22 @@ export function StitchStage({
     if (size.width === 0) return;
     const ratio = window.devicePixelRatio || 1;
     const [width, height] = [Math.round(size.width * ratio), Math.round(size.height * ratio)];
-    const element = canvas.current!;
+    const element = held(canvas.current, 'it is on the page while effects and events run');
     // Setting a size clears the canvas, even when it stays the same.
     if (element.width !== width) element.width = width;
     if (element.height !== height) element.height = height;
-    sheet.current!.show(away, { view: { ...view, scale: view.scale * ratio }, width, height });
+    held(sheet.current, 'it is on the page while effects and events run').show(away, {
+      view: { ...view, scale: view.scale * ratio },
+      width,
+      height,
+    });
   }, [away, size, view, tries]);
 
   useEffect(() => {
     // Without anything to ring there is nothing to paint again as the drawing moves.
     const ringed = asked ?? marked;
     if (!ringed) return;
-    const context = canvas.current!.getContext('2d')!;
+    const context = context2d(held(canvas.current, 'it is on the page while effects and events run'));
     const seenAt = { ...view, scale: view.scale * (window.devicePixelRatio || 1) };
     ringRound(context, scene, ringed, seenAt, ink, thread);
     return () => {
@@ -139,11 +145,17 @@ export function StitchStage({
 
   const move = (to: typeof zoomIdentity): void => {
     if (behaviour.current)
-      select(canvas.current!).call(behaviour.current.transform.bind(behaviour.current), to);
+      select(held(canvas.current, 'it is on the page while effects and events run')).call(
+        behaviour.current.transform.bind(behaviour.current),
+        to,
+      );
   };
   const zoomBy = (factor: number): void => {
     if (behaviour.current)
-      select(canvas.current!).call(behaviour.current.scaleBy.bind(behaviour.current), factor);
+      select(held(canvas.current, 'it is on the page while effects and events run')).call(
+        behaviour.current.scaleBy.bind(behaviour.current),
+        factor,
+      );
   };
   const home = (): void => {
     move(zoomIdentity);
@@ -157,7 +169,7 @@ export function StitchStage({
       const large = document.createElement('canvas');
       large.width = size.width * 2;
       large.height = size.height * 2;
-      const context = large.getContext('2d')!;
+      const context = context2d(large);
       paint(context, scene, { ...view, scale: view.scale * 2 });
       context.globalCompositeOperation = 'destination-over';
       context.fillStyle = paper;
@@ -174,7 +186,7 @@ export function StitchStage({
     const x = chart.headX[found.entry]!;
     const y = chart.headY[found.entry]!;
     if (x > minX && x < maxX && y > minY && y < maxY) return;
-    const { k } = zoomTransform(canvas.current!);
+    const { k } = zoomTransform(held(canvas.current, 'it is on the page while effects and events run'));
     move(
       zoomIdentity
         .translate(size.width / 2, size.height / 2)

@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { Button, Dropdown, Segmented, Select } from 'antd';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
@@ -58,11 +59,16 @@ export const StitchView = memo(function StitchView({
   const parts = useMemo(() => partsOfDrawing(plan), [plan]);
   const asked = partKey(part);
   const key = parts.has(asked) ? asked : [...parts.keys()][0]!;
-  const { label: name } = parts.get(key)!;
+  const { label: name } = held(parts.get(key), 'a part that is shown is among those to choose from');
   const whole = key === 'whole';
   const focusRound = round ?? Math.floor((plan.rounds.length - 1) / 2);
   const focus = useMemo(
-    () => closeUpPoint(plan, parts.get(key)!.part, focusRound),
+    () =>
+      closeUpPoint(
+        plan,
+        held(parts.get(key), 'a part that is shown is among those to choose from').part,
+        focusRound,
+      ),
     [plan, focusRound, parts, key],
   );
   const close = CLOSE_UP.across * plan.stitchWidthMm;
@@ -70,10 +76,14 @@ export const StitchView = memo(function StitchView({
   const save = async (kind: string): Promise<void> => {
     const file = `${plan.hem.name} ${name}`;
     if (kind === 'svg') {
-      const drawing = svgOf(scene, stage.current!.box(), `${plan.hem.name}: ${name}`);
+      const drawing = svgOf(
+        scene,
+        held(stage.current, 'it is on the page while effects and events run').box(),
+        `${plan.hem.name}: ${name}`,
+      );
       saveFile(fileName(file, '.svg'), drawing, 'image/svg+xml');
     } else {
-      const picture = await stage.current!.picture();
+      const picture = await held(stage.current, 'it is on the page while effects and events run').picture();
       if (picture) saveBlob(fileName(file, '.png'), picture);
     }
   };
@@ -89,8 +99,8 @@ export const StitchView = memo(function StitchView({
         showSearch={{ optionFilterProp: 'label' }}
         options={[...parts].map(([value, { label }]) => ({ value, label }))}
         onChange={(value) => {
-          stage.current!.home();
-          onPart(parts.get(value)!.part);
+          held(stage.current, 'it is on the page while effects and events run').home();
+          onPart(held(parts.get(value), 'a part that is shown is among those to choose from').part);
         }}
       />
       <StitchStage
@@ -105,7 +115,11 @@ export const StitchView = memo(function StitchView({
             ? plan.finishedSize.heightMm * 1.06
             : Math.min(0.8 * close, plan.borderWidthMm + AROUND * plan.stitchWidthMm)
         }
-        first={partPoint(plan, parts.get(key)!.part, focusRound)}
+        first={partPoint(
+          plan,
+          held(parts.get(key), 'a part that is shown is among those to choose from').part,
+          focusRound,
+        )}
         focusRound={focusRound}
         onRound={onRound}
         label={`${label}: ${name}`}
@@ -150,21 +164,21 @@ export const StitchView = memo(function StitchView({
             type="text"
             aria-label="Zoom in"
             icon={<PlusIcon />}
-            onClick={() => stage.current!.zoomBy(1.25)}
+            onClick={() => held(stage.current, 'it is on the page while effects and events run').zoomBy(1.25)}
           />
           <Button
             size="small"
             type="text"
             aria-label="Zoom out"
             icon={<MinusIcon />}
-            onClick={() => stage.current!.zoomBy(0.8)}
+            onClick={() => held(stage.current, 'it is on the page while effects and events run').zoomBy(0.8)}
           />
           <Button
             size="small"
             type="text"
             aria-label={inTerms('Center the part again', language)}
             icon={<ArrowsInSimpleIcon />}
-            onClick={() => stage.current!.home()}
+            onClick={() => held(stage.current, 'it is on the page while effects and events run').home()}
           />
         </span>
       </figcaption>

@@ -1,3 +1,5 @@
+import { context2d } from '../../drawing/context2d.ts';
+import { held } from '../../core/held.ts';
 import { useCallback, useEffect, useRef } from 'react';
 import type { Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -42,9 +44,9 @@ export function Swatch({
   const canvas = useRef<HTMLCanvasElement>(null);
   const { sheet, thread, ink } = THEMES[useTheme()];
   useEffect(() => {
-    const element = canvas.current!;
+    const element = held(canvas.current, 'it is on the page while effects and events run');
     const watch = new IntersectionObserver(([entry]) => {
-      if (!entry!.isIntersecting) return;
+      if (!held(entry, 'an observer tells of at least one change').isIntersecting) return;
       watch.disconnect();
       const { plan, at } = look();
       const ratio = window.devicePixelRatio || 1;
@@ -52,7 +54,7 @@ export function Swatch({
       element.height = height * ratio;
       const scene = sceneOf(plan, { face: 'yarn', seen: 'right', round: round ?? null, ground: sheet });
       const view = { ...at, scale: (width * ratio) / (across * plan.stitchWidthMm) };
-      const context = element.getContext('2d')!;
+      const context = context2d(element);
       paint(context, withPiece ? scene : { ...scene, body: [] }, view);
       if (round !== undefined) paintFeet(context, scene, round, view, { thread, ink });
       if (starts) paintStarts(context, scene, startPoints(plan), view, { thread, ink });

@@ -3,6 +3,8 @@
  *
  * State: the tiles, and the scene and view that are to be seen. Invariant: a frame is laid at a time, always of the latest view.
  */
+import { held } from '../../core/held.ts';
+import { context2d } from '../../drawing/context2d.ts';
 import { proxy, releaseProxy, type ProxyMarked, type Remote } from 'comlink';
 import type { Hem } from '../../core/document/hem.ts';
 import type { View } from '../../drawing/paint.ts';
@@ -50,7 +52,7 @@ export class TileSheet {
     private readonly fault: Remote<((error: unknown) => void) & ProxyMarked>,
     private readonly paint: (scene: SceneSeen, place: TilePlace) => Job<ImageBitmap> = paintAway,
   ) {
-    this.context = canvas.getContext('2d')!;
+    this.context = context2d(canvas);
     this.tiles = new Tiles((error) => void fault(error));
     this.tiles.watch(() => this.layNext());
   }
@@ -74,12 +76,12 @@ export class TileSheet {
   private layNext(): void {
     this.frame ||= requestAnimationFrame(() => {
       this.frame = 0;
-      const { view, width, height } = this.at!;
+      const { view, width, height } = held(this.at, 'it is laid before it is moved');
       const { canvas } = this.context;
       // Setting a size clears the canvas, even when it stays the same.
       if (canvas.width !== width) canvas.width = width;
       if (canvas.height !== height) canvas.height = height;
-      this.tiles.draw(this.context, this.painted!, view);
+      this.tiles.draw(this.context, held(this.painted, 'it was painted before'), view);
     });
   }
 }

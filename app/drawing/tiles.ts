@@ -8,6 +8,7 @@
  * State: the scene, its tiles by scale and place, the latest used last, those that are asked for, and what the page
  * shows. Invariant: never more than `AT_ONCE` tiles are asked for. Cost of a frame: the tiles in view.
  */
+import { held } from '../../core/held.ts';
 import type { Context, View } from '../../drawing/paint.ts';
 import { EDGE, levelFor, placesIn, scaleOf, type TilePlace } from '../../drawing/tile.ts';
 import type { Job } from '../workers/pool.ts';
@@ -132,7 +133,7 @@ export class Tiles {
       const key = keyOf(place);
       if (this.asked.size >= AT_ONCE) return;
       if (this.kept.has(key) || this.asked.has(key)) continue;
-      const job = this.painted!.tile(place);
+      const job = held(this.painted, 'it was painted before').tile(place);
       this.asked.set(key, job);
       job.done.then(
         (image) => {

@@ -2,6 +2,7 @@
  * The theme that was chosen in this browser, where it can be read before anything is shown: whoever crochets by evening is
  * not dazzled by a page that turns dark a moment later. Where none was chosen, that of the device.
  */
+import { held } from '../../core/held.ts';
 import { localStore } from '../storage/localStore.ts';
 import { readSetting } from '../storage/settings.ts';
 import type { ThemeName } from './tokens.ts';
@@ -22,7 +23,7 @@ export function themeNow(): ThemeName {
 
 export function chooseTheme(name: ThemeName): void {
   try {
-    localStore()!.setItem(KEY, name);
+    held(localStore(), 'only where there is one').setItem(KEY, name);
     chosen = null;
   } catch {
     chosen = name;

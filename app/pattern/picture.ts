@@ -1,3 +1,5 @@
+import { held } from '../../core/held.ts';
+import { context2d } from '../../drawing/context2d.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { workers } from '../workers/pool.ts';
 
@@ -12,7 +14,7 @@ export async function coverOf(hem: Hem): Promise<string | null> {
     const canvas = document.createElement('canvas');
     canvas.width = bitmap.width;
     canvas.height = bitmap.height;
-    const context = canvas.getContext('2d')!;
+    const context = context2d(canvas);
     context.fillStyle = '#ffffff';
     context.fillRect(0, 0, canvas.width, canvas.height);
     context.drawImage(bitmap, 0, 0);
@@ -24,12 +26,12 @@ export async function coverOf(hem: Hem): Promise<string | null> {
 
 /** An SVG drawing as a PNG picture on white, so many pixels wide. */
 export async function svgPicture(svg: string, width: number): Promise<Blob> {
-  const [, , w, h] = /viewBox="(-?[\d.]+) (-?[\d.]+) ([\d.]+) ([\d.]+)"/.exec(svg)!.slice(1).map(Number) as [
-    number,
-    number,
-    number,
-    number,
-  ];
+  const [, , w, h] = held(
+    /viewBox="(-?[\d.]+) (-?[\d.]+) ([\d.]+) ([\d.]+)"/.exec(svg),
+    'every drawing has a view box',
+  )
+    .slice(1)
+    .map(Number) as [number, number, number, number];
   const height = Math.round((width * h) / w);
   const sized = svg
     .replace(/^(<svg [^>]*?) width="[^"]*" height="[^"]*"/, '$1')
@@ -42,7 +44,7 @@ export async function svgPicture(svg: string, width: number): Promise<Blob> {
     const canvas = document.createElement('canvas');
     canvas.width = width;
     canvas.height = height;
-    const context = canvas.getContext('2d')!;
+    const context = context2d(canvas);
     context.fillStyle = '#ffffff';
     context.fillRect(0, 0, width, height);
     context.drawImage(image, 0, 0, width, height);

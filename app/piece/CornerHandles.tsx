@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { drag } from 'd3-drag';
 import { select } from 'd3-selection';
 import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent } from 'react';
@@ -90,7 +91,7 @@ function CornerHandle({ at, radius, name, onPress, onOver, onMoved }: HandleProp
         over(event.x, event.y);
       })
       .on('end', () => done(to));
-    const element = select(circle.current!);
+    const element = select(held(circle.current, 'it is on the page while effects and events run'));
     element.call(dragging);
     return () => void element.on('.drag', null);
   }, []);

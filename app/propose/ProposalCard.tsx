@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { nanoid } from 'nanoid';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
@@ -49,7 +50,13 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
       const [corner] = landmarksOf(made, top.number);
       // So that the border turns the corner within the picture.
       const step = ASIDE * made.stitchWidthMm;
-      return { plan: made, at: { x: corner!.x - step, y: corner!.y + 0.45 * step } };
+      return {
+        plan: made,
+        at: {
+          x: held(corner, 'a border that is proposed has a corner').x - step,
+          y: held(corner, 'a border that is proposed has a corner').y + 0.45 * step,
+        },
+      };
     };
   }, [plan.hem, proposal]);
   const border = (): Pick<Hem, 'base' | 'rounds'> => ({

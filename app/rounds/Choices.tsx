@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import { HookField } from '../controls/HookField.tsx';
 import { Checkbox } from 'antd';
@@ -83,11 +84,16 @@ function OfEntry({ plan, entry, side, onPreview }: OfEntryProps) {
   const [asked, setAsked] = useState(entry.written ? OWN_TEXT : '');
   const tabs = [
     ...(entry.written ? [{ id: OWN_TEXT, label: 'In words' }] : []),
-    ...kinds.map(([first]) => ({ id: first!.kind, label: capital(choiceName(first!.kind, entry)) })),
+    ...kinds.map(([first]) => ({
+      id: held(first, 'an entry that is worked has a first round').kind,
+      label: capital(choiceName(held(first, 'an entry that is worked has a first round').kind, entry)),
+    })),
     { id: MORE, label: 'More' },
   ];
   const tab = tabs.some((t) => t.id === asked) ? asked : tabs[0]!.id;
-  const options = kinds.find(([first]) => first!.kind === tab);
+  const options = kinds.find(
+    ([first]) => held(first, 'an entry that is worked has a first round').kind === tab,
+  );
   const choose = (what: string, choice: edits.EntryChoice): void => {
     onPreview(null);
     store.do(edits.chooseRound(entry, what, choice));

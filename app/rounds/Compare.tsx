@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { Input } from 'antd';
 import { nanoid } from 'nanoid';
 import { useMemo, useState, type ReactNode } from 'react';
@@ -59,16 +60,29 @@ export function Compare({ plan }: { readonly plan: Plan }) {
           </thead>
           <tbody>
             <Row label="Corner" of={columns}>
-              {(k) => <Part plan={plans.get(k?.id ?? null)!()} kind="corner" />}
+              {(k) => (
+                <Part
+                  plan={held(plans.get(k?.id ?? null), 'every border that is compared is planned')()}
+                  kind="corner"
+                />
+              )}
             </Row>
             <Row label="Along a side" of={columns}>
-              {(k) => <Part plan={plans.get(k?.id ?? null)!()} kind="side" />}
+              {(k) => (
+                <Part
+                  plan={held(plans.get(k?.id ?? null), 'every border that is compared is planned')()}
+                  kind="side"
+                />
+              )}
             </Row>
             <Row label="The whole" of={columns}>
               {(k) => (
                 <Guard what="This drawing" resetKeys={[plan]}>
                   <div className={styles.whole}>
-                    <PlanDrawing plan={plans.get(k?.id ?? null)!()} bare />
+                    <PlanDrawing
+                      plan={held(plans.get(k?.id ?? null), 'every border that is compared is planned')()}
+                      bare
+                    />
                   </div>
                 </Guard>
               )}

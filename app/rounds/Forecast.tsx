@@ -9,7 +9,7 @@ import { verdict } from '../../core/flat/flat.ts';
 import { estimatesOf } from '../../core/evidence/estimates.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { sizeSuretyWords } from '../../core/evidence/estimateWords.ts';
-import { CORNERS } from '../../core/terms/corners.ts';
+import { cornerTreatment } from '../../core/terms/corners.ts';
 import { inTerms } from '../../core/terms/words.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
@@ -115,7 +115,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
         <ul className={styles.cornerForecast}>
           {corners?.map((c) => (
             <li key={c.corner}>
-              {CORNERS.find((x) => x.id === c.corner)!.name}
+              {cornerTreatment(c.corner).name}
               <span className={Math.abs(c.strain) > plan.flatLimits.blocks ? 'odd' : 'quiet'}>
                 {flatnessWords(verdict(c.strain, plan.flatLimits))}
               </span>

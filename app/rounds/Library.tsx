@@ -12,7 +12,7 @@ import { edgeOf, waysIn, withTrial, type Tried } from '../../core/forecast/nextR
 import type { StackPosition } from '../../core/edits/rounds.ts';
 import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
-import { FAMILIES, familyById } from '../../core/rounds/registry.ts';
+import { FAMILIES, familyById, familyWith } from '../../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../../core/rounds/familyWords.ts';
 import { PasteRounds } from './PasteRounds.tsx';
 import { Guard } from '../hem/Guard.tsx';
@@ -199,7 +199,7 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
             <span className={tried.fits ? styles.fits : 'odd'}>
               {tried.fits ? 'Fits as it is' : 'Does not fit yet'}
             </span>
-            {tried.ground !== null && `, with ${familyById(tried.ground)!.name.toLowerCase()} under it`}
+            {tried.ground !== null && `, with ${familyWith(tried.ground).name.toLowerCase()} under it`}
           </span>
         )}
         <span className="quiet small family-about">{family.about}</span>

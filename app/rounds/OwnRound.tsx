@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { Input } from 'antd';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
@@ -21,7 +22,7 @@ const PAUSE = 900;
 /** A round in written crochet: read as it is typed; what cannot be read is kept and pointed at. */
 export function OwnRound({ entry, language }: OwnRoundProps) {
   const store = useHemStore();
-  const written = entry.written!;
+  const written = held(entry.written, 'a round of one’s own is written');
   const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(pause.current), []);
   const outcome = parseRound(written.text, written.language);

@@ -6,7 +6,7 @@ import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { addRounds, type StackPosition } from '../../core/edits/rounds.ts';
 import { edgeOf, entriesFor, waysIn } from '../../core/forecast/nextRound.ts';
 import { plain } from '../../core/rounds/plain.ts';
-import { familyById } from '../../core/rounds/registry.ts';
+import { familyWith } from '../../core/rounds/registry.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import type { ViewPart } from '../../drawing/parts.ts';
 import { plural } from '../../core/say/measures.ts';
@@ -113,7 +113,7 @@ export function RoundsPage() {
               onPreview={setPreview}
               onAdd={(family, where) => {
                 const entries = entriesFor(plan, family, where, outermost.yarnId, [nanoid(8), nanoid(8)]);
-                const names = entries.map((e) => familyById(e.family)!.name.toLowerCase());
+                const names = entries.map((e) => familyWith(e.family).name.toLowerCase());
                 push(`added ${names.join(' and ')}`, entries, where);
               }}
               onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries, usual)}

@@ -1,3 +1,5 @@
+import { context2d } from '../../drawing/context2d.ts';
+import { held } from '../../core/held.ts';
 import {
   DndContext,
   KeyboardSensor,
@@ -255,7 +257,7 @@ const RoundPicture = memo(function RoundPicture({ plan, scene, round }: RoundPic
     const at = landmarksOf(plan, round).find((l) => l.kind === 'side');
     const made = plan.rounds[round]!;
     const ratio = window.devicePixelRatio || 1;
-    const element = canvas.current!;
+    const element = held(canvas.current, 'it is on the page while effects and events run');
     element.width = PICTURE.width * ratio;
     element.height = PICTURE.height * ratio;
     if (!at) return;
@@ -267,7 +269,7 @@ const RoundPicture = memo(function RoundPicture({ plan, scene, round }: RoundPic
       (0.84 * PICTURE.height * ratio) / made.ownHeightMm,
     );
     paint(
-      element.getContext('2d')!,
+      context2d(element),
       { ...scene, body: [], rounds: [scene.rounds[round]!] },
       { x: at.x - (at.x / far) * inwards, y: at.y - (at.y / far) * inwards, scale },
     );

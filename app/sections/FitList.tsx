@@ -5,7 +5,7 @@ import { changesNothing, type Fit, type FitSolution, type WayOut } from '../../c
 import { madeAlike } from '../../core/forecast/alike.ts';
 import { troublesOf, type BorderTrouble } from '../../core/forecast/troubles.ts';
 import { isDisc } from '../../core/piece/outline.ts';
-import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
+import { planComesOutEven, type Plan, writtenOf } from '../../core/plan/types.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { resultWords, solutionWords, wayOutWords } from '../../core/fit/fitWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
@@ -65,7 +65,7 @@ interface FitBodyProps extends Pick<FitListProps, 'onPreview' | 'onShow'> {
 const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onShow }: FitBodyProps) {
   const store = useHemStore();
   const inTerms = useInTerms();
-  const stack = about.rounds.slice(1).map((r) => r.written!);
+  const stack = about.rounds.slice(1).map((r) => writtenOf(r));
   const preview = (s: FitSolution): void => {
     const outcome = performed(about.hem, takeSolution(stack, s));
     onPreview(outcome.ok ? outcome.value : null);

@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
 import { memo, useMemo } from 'react';
@@ -77,7 +78,15 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
     <>
       {corners && (
         <>
-          <ChosenFromDrawings label={name} name={PLACES.find((p) => isThere(p, value))!.name}>
+          <ChosenFromDrawings
+            label={name}
+            name={
+              held(
+                PLACES.find((p) => isThere(p, value)),
+                'every start is at one of the places',
+              ).name
+            }
+          >
             <PictureChoice
               label={name}
               across={13}

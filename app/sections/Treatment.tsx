@@ -7,7 +7,7 @@ import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plain } from '../../core/rounds/plain.ts';
-import { CORNERS, type CornerId } from '../../core/terms/corners.ts';
+import { type CornerId, cornerTreatment } from '../../core/terms/corners.ts';
 import { crossingName } from '../../core/print/baseRoundWords.ts';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { trialPlan } from '../hem/trialPlan.ts';
@@ -74,7 +74,7 @@ interface CornerProps {
 }
 
 const withCorner = (hem: Hem, corner: CornerId): Hem => ({ ...hem, base: { ...hem.base, corner } });
-const cornerName = (id: CornerId): string => CORNERS.find((c) => c.id === id)!.name;
+const cornerName = (id: CornerId): string => cornerTreatment(id).name;
 
 /** What the base round works into its corners, chosen from drawings. */
 export function CornerTreatments({ plan, side, onChange }: CornerProps) {

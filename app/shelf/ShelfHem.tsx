@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { fetched } from '../look/fetched.ts';
 import { Suspense, useEffect, useEffectEvent, useRef, useState } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
@@ -23,13 +24,13 @@ export function useNear<E extends Element>(onNear: () => void): React.RefObject<
   useEffect(() => {
     const watch = new IntersectionObserver(
       ([entry]) => {
-        if (!entry!.isIntersecting) return;
+        if (!held(entry, 'an observer tells of at least one change').isIntersecting) return;
         watch.disconnect();
         near();
       },
       { rootMargin: '300px' },
     );
-    watch.observe(element.current!);
+    watch.observe(held(element.current, 'it is on the page while effects and events run'));
     return () => watch.disconnect();
   }, []);
   return element;
@@ -87,7 +88,7 @@ function SoundHem({ found, glanced, onDuplicate, onDiscard, onKept }: ShelfHemPr
   const kept = useKeptCard(found?.id ?? null, stamp);
   const [planned, setPlanned] = useState<CardWords | null>(null);
   const words = kept ?? planned ?? glanced;
-  const { id, name, changed } = hem ?? glanced!;
+  const { id, name, changed } = hem ?? held(glanced, 'asked only of a hem that was glanced at');
   const url = kept ? kept.url : glanced?.picture;
   const picture = url ? <img className="plan bare" src={url} alt={pictureAlt(name)} /> : null;
   // One card from the first to the last: what is pressed on it while it fills is not lost.
@@ -143,7 +144,15 @@ function useKeptCard(hem: string | null, stamp: string | null): ShownCard | null
       url = card && URL.createObjectURL(card.picture);
       // Until it can be painted, what is shown stays.
       if (url) await decoded(url);
-      if (!over) setFound({ stamp, card: card && { url: url!, place: card.place, border: card.border } });
+      if (!over)
+        setFound({
+          stamp,
+          card: card && {
+            url: held(url, 'shown only when there is one'),
+            place: card.place,
+            border: card.border,
+          },
+        });
     };
     void read();
     return () => {

@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
@@ -15,7 +16,7 @@ import { usualGauge } from '../../core/hands/gauge.ts';
 import { askedOf } from '../../core/piece/piece.ts';
 import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { plan } from '../../core/plan/planner.ts';
-import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
+import { planComesOutEven, type Plan, writtenOf } from '../../core/plan/types.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
 import { sizeWords } from '../../core/say/measures.ts';
@@ -47,7 +48,7 @@ function fitted(hem: Hem): Hem {
   const made = plan(hem);
   const [best] = planComesOutEven(made) ? [] : fitHem(hem).solutions;
   if (!best) return hem;
-  const stack = made.rounds.slice(1).map((r) => r.written!);
+  const stack = made.rounds.slice(1).map((r) => writtenOf(r));
   const outcome = performed(hem, takeSolution(stack, best));
   return outcome.ok ? outcome.value : hem;
 }
@@ -79,8 +80,16 @@ export function StartPage() {
     await navigate(`/hem/${ready.id}/${stop}`, { replace: true });
   };
   const withEdge = (family: Family, where: StackPosition): void => {
-    const rounds = entriesFor(made!, family, where, 'contrast', [nanoid(8), nanoid(8)]);
-    void begin(fitted({ ...hem!, rounds: [...hem!.rounds, ...rounds] }));
+    const rounds = entriesFor(held(made, 'an edge is chosen for a piece'), family, where, 'contrast', [
+      nanoid(8),
+      nanoid(8),
+    ]);
+    void begin(
+      fitted({
+        ...held(hem, 'an edge is chosen for a piece'),
+        rounds: [...held(hem, 'an edge is chosen for a piece').rounds, ...rounds],
+      }),
+    );
   };
   return (
     <Themed>

@@ -1,3 +1,4 @@
+import { writtenOf } from '../../core/plan/types.ts';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Preferences } from '../../core/document/hem.ts';
@@ -290,7 +291,7 @@ function FamilyEntry({ family, preferences }: PartProps & { readonly family: Fam
   const made = useMemo(() => sampleOf(preferences, family), [preferences, family]);
   const facts = useMemo(() => factsOf(family), [family]);
   const last = made.rounds.length - 1;
-  const at = landmarkOf(made, made.rounds[last]!.written!.recipe.surface ? last - 1 : last, 'corner', 0);
+  const at = landmarkOf(made, writtenOf(made.rounds[last]!).recipe.surface ? last - 1 : last, 'corner', 0);
   const step = 4 * made.stitchWidthMm;
   const centre = { x: at.x - step, y: at.y + step / 3 };
   const perRound = made.rounds[last]!.yarnM / made.rounds[0]!.yarnM;

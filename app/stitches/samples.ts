@@ -1,4 +1,5 @@
 /** Small made-up pieces that the reference draws from. */
+import { held } from '../../core/held.ts';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import type { Hem, Preferences, RoundEntry } from '../../core/document/hem.ts';
@@ -11,7 +12,7 @@ import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
 import type { MotifPiece } from '../../core/piece/motif/motif.schema.ts';
 import type { RowsPiece } from '../../core/piece/rows/rows.schema.ts';
 import type { Family } from '../../core/rounds/family.ts';
-import { familyById } from '../../core/rounds/registry.ts';
+import { familyWith } from '../../core/rounds/registry.ts';
 import { entriesOnto, newEntry } from '../../core/stack/stack.ts';
 
 import { STITCHES, type StitchKind } from '../../core/terms/stitches.ts';
@@ -95,7 +96,10 @@ export function sampleOf(preferences: Preferences, family: Family): Plan {
   const usual = withMore(0, 0);
   if (planComesOutEven(usual)) return usual;
   // What is too few of the round that does not come out mostly helps; where more rounds are to fit, all counts are tried.
-  const short = usual.rounds.find((r) => !r.even)!.sides.map((s) => s.fit?.short ?? 0);
+  const short = held(
+    usual.rounds.find((r) => !r.even),
+    'the sample does not come out even',
+  ).sides.map((s) => s.fit?.short ?? 0);
   const helped = withMore(short[0]!, short[1]!);
   if (planComesOutEven(helped)) return helped;
   for (let across = 0; across < MOST_MORE; across++) {
@@ -112,7 +116,7 @@ const MOST_MORE = 13;
 
 /** A round of a family by its id, with other choices than its first where they are given. */
 export const roundOf = (id: string, given: Partial<RoundEntry> = {}): RoundEntry => ({
-  ...newEntry(familyById(id)!, id, 'contrast'),
+  ...newEntry(familyWith(id), id, 'contrast'),
   ...given,
 });
 

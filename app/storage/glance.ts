@@ -2,6 +2,7 @@
  * What the shelf showed last of the hems that stand first, where it can be read before anything is rendered: what holds the hems
  * themselves answers only later. It is shown until the shelf has been read, and is of no harm when it is lost or old.
  */
+import { context2d } from '../../drawing/context2d.ts';
 import type { DraftStore } from './drafts.ts';
 import { keptCard, stamped, type Card } from './pictures.ts';
 import type { RecordFound } from './records.ts';
@@ -85,7 +86,7 @@ const QUALITY = 0.4;
 async function smallPicture(picture: Blob): Promise<string> {
   const image = await createImageBitmap(picture, SMALL);
   const canvas = new OffscreenCanvas(image.width, image.height);
-  canvas.getContext('2d')!.drawImage(image, 0, 0);
+  context2d(canvas).drawImage(image, 0, 0);
   image.close();
   const blob = await canvas.convertToBlob({ type: 'image/webp', quality: QUALITY });
   return new Promise((resolve, reject) => {

@@ -1,4 +1,5 @@
 /** Photos of the work: scaled down, in this browser, each under the hem that it is of. */
+import { context2d } from '../../drawing/context2d.ts';
 import { nanoid } from 'nanoid';
 import type { BundledPhoto } from '../../core/document/bundle.ts';
 import { recordStore, type RecordStore } from './recordStore.ts';
@@ -36,7 +37,7 @@ export async function scaledDown(file: Blob): Promise<Blob> {
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(1, Math.round(picture.width * scale));
   canvas.height = Math.max(1, Math.round(picture.height * scale));
-  canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
+  context2d(canvas).drawImage(picture, 0, 0, canvas.width, canvas.height);
   picture.close();
   const small = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/jpeg', QUALITY));
   if (!small) throw new NoPicture('no picture');

@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useState } from 'react';
 import { identityOfRound } from '../../core/plan/types.ts';
 import { closingWords, pinsWords } from '../../core/work/progressWords.ts';
@@ -15,7 +16,7 @@ export function Closing() {
   const closed = closedOf(plan);
   const now = finishingOf(plan);
   const { ends, woven, pinsIn, pinsBack } = now;
-  const round = identityOfRound(plan.rounds.at(-1)!);
+  const round = identityOfRound(held(plan.rounds.at(-1), 'a plan has a base round'));
   const note = (change: Partial<Finishing>): void => {
     const { woven: by, pinsIn: put, pinsBack: back } = { ...now, ...change };
     store.note({ did: 'tidied', round, ends: by, pinsIn: put, pinsBack: back });

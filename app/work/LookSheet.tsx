@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useState } from 'react';
 import type { Verdict } from '../../core/flat/flat.ts';
 import { lengthSlip } from '../../core/evidence/slips.ts';
@@ -42,7 +43,12 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
   const store = useHemStore();
   const notices = useNotices();
   const { round: inHand, begun } = progressOf(plan);
-  const round = begun ? inHand! : plan.rounds.findLast((r) => r.done !== null)!;
+  const round = begun
+    ? held(inHand, 'a round is looked at while there is one')
+    : held(
+        plan.rounds.findLast((r) => r.done !== null),
+        'a round is looked at once one is done',
+      );
   const [lies, setLies] = useState<readonly Lies[]>(round.sides.map(() => null));
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
   const [note, setNote] = useState('');

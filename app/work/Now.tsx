@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Plan } from '../../core/plan/types.ts';
@@ -50,8 +51,13 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
   const { round, begun } = progressOf(plan);
   const [spoken, setSpoken] = useState(false);
   const [isOne] = useState(() => oneTouch());
-  const words = stepWords(plan, round!.number, step, language);
-  const moments = momentsOf(plan, round!.number, step, language);
+  const words = stepWords(plan, held(round, 'there is a round while there is a step').number, step, language);
+  const moments = momentsOf(
+    plan,
+    held(round, 'there is a round while there is a step').number,
+    step,
+    language,
+  );
   const aloud = [words.where, ...words.now, words.turn ?? ''].join('. ');
   useEffect(() => {
     if (spoken) say(aloud);
@@ -64,9 +70,12 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
     if (isOne(event.timeStamp)) store.note(...stepTakenBack(plan, stride));
   };
   const toCorner = (event: { readonly timeStamp: number }): void => {
-    if (isOne(event.timeStamp)) store.note(...stepDone(plan, stepInHand(plan, 'side')!));
+    if (isOne(event.timeStamp))
+      store.note(
+        ...stepDone(plan, held(stepInHand(plan, 'side'), 'there is a step while a round is in hand')),
+      );
   };
-  const canGoBack = begun || round!.number > 0;
+  const canGoBack = begun || held(round, 'there is a round while there is a step').number > 0;
   const forward = useEffectEvent(on);
   const backward = useEffectEvent(back);
   useEffect(
@@ -123,7 +132,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         {side !== null && (
           <div>
             <dt>{sideLabel(plan, side)}, when done</dt>
-            <dd>{round!.sides[side]!.tally.stitches} sts</dd>
+            <dd>{held(round, 'there is a round while there is a step').sides[side]!.tally.stitches} sts</dd>
           </div>
         )}
         {left.side.stitches < left.round.stitches && (
@@ -136,7 +145,10 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
       <BallInHand />
       <Rest />
       <p className={styles.tools}>
-        <Button onClick={onCount} disabled={!begun && round!.number === 0}>
+        <Button
+          onClick={onCount}
+          disabled={!begun && held(round, 'there is a round while there is a step').number === 0}
+        >
           Count
         </Button>
         <Button onClick={onWeigh} disabled={!begun}>

@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useEffect, useRef, useState } from 'react';
 import { photoOf } from '../storage/photos.ts';
 import styles from './work.module.css';
@@ -29,7 +30,7 @@ export function Photo({ photo }: { readonly photo: Blob }) {
   const image = useRef<HTMLImageElement>(null);
   useEffect(() => {
     const url = URL.createObjectURL(photo);
-    image.current!.src = url;
+    held(image.current, 'it is on the page while effects and events run').src = url;
     return () => URL.revokeObjectURL(url);
   }, [photo]);
   return <img ref={image} className={styles.photo} alt="The work, laid flat" />;

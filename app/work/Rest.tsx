@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useEffect, useState } from 'react';
 import { identityOfRound } from '../../core/plan/types.ts';
 import { timeWords } from '../../core/say/measures.ts';
@@ -21,7 +22,9 @@ export function Rest() {
   const { record } = plan.hem;
   const { round, made } = progressOf(plan);
   // Up to the next corner at one go is the most that is noted at once.
-  const atOneGo = round ? stepInHand(plan, 'side')!.to - made : 0;
+  const atOneGo = round
+    ? held(stepInHand(plan, 'side'), 'there is a step while a round is in hand').to - made
+    : 0;
   const [after, setAfter] = useState(USUAL);
   useEffect(() => {
     void readSetting(REST_AFTER).then((kept) => {

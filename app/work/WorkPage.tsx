@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { writtenPattern } from '../../core/print/pattern.ts';
@@ -145,7 +146,10 @@ function Finished({
   readonly onLook: () => void;
   readonly onRip: () => void;
 }) {
-  const last = useMemo(() => writtenPattern(plan).sections.at(-1)!, [plan]);
+  const last = useMemo(
+    () => held(writtenPattern(plan).sections.at(-1), 'a pattern ends with a section'),
+    [plan],
+  );
   return (
     <>
       <h2>{last.heading}</h2>

@@ -4,6 +4,7 @@
  * waits; a worker that is at one is given up for a fresh one as soon as another question needs it, if it has been at it for
  * long.
  */
+import { held } from '../../core/held.ts';
 import { wrap } from 'comlink';
 import type { WorkerQuestions } from './work.ts';
 
@@ -72,7 +73,7 @@ export class Pool<W extends Questions = WorkerQuestions> {
     return {
       done,
       cancel: () => {
-        question!.wanted = false;
+        held(question, 'a worker answers what it was asked').wanted = false;
         this.waiting = this.waiting.filter((q) => q !== question);
         if (this.waiting.length > 0) this.later();
       },

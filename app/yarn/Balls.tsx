@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { useId } from 'react';
 import type { YarnPlan } from '../../core/plan/types.ts';
 import { plural } from '../../core/say/measures.ts';
@@ -21,7 +22,8 @@ function ballsOf({ yarn, quantity, toBuy }: YarnPlan): readonly Ball[] {
   const here = yarn.haveG === null ? 0 : Math.ceil(yarn.haveG / ballG);
   const missing = yarn.haveG === null ? quantity.balls : (toBuy ?? 0);
   return Array.from({ length: here + missing }, (_, i): Ball => {
-    const now = i < here ? Math.min(1, yarn.haveG! / ballG - i) : 1;
+    const now =
+      i < here ? Math.min(1, held(yarn.haveG, 'asked only of yarn that was weighed') / ballG - i) : 1;
     const taken = Math.min(now, Math.max(0, quantity.grams / ballG - i));
     return { now, then: now - taken, toBuy: i >= here };
   });

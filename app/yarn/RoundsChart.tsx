@@ -1,3 +1,4 @@
+import { held } from '../../core/held.ts';
 import { usePlan } from '../hem/context.ts';
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
@@ -18,10 +19,14 @@ export function RoundsChart() {
   const unit = plan.hem.preferences.length;
   const yarns = new Map(plan.yarns.map((y) => [y.yarn.id, y]));
   const ends = ballEnds(plan);
-  const most = max(plan.rounds, (r) => r.yarnM * (1 + yarns.get(r.yarnId)!.quantity.spread)) ?? 1;
+  const most =
+    max(
+      plan.rounds,
+      (r) => r.yarnM * (1 + held(yarns.get(r.yarnId), 'every round has a yarn of the hem').quantity.spread),
+    ) ?? 1;
   const x = scaleLinear().domain([0, most]).range([from, to]);
   const rows = [...plan.rounds].reverse().map((round) => {
-    const { yarn, quantity } = yarns.get(round.yarnId)!;
+    const { yarn, quantity } = held(yarns.get(round.yarnId), 'every round has a yarn of the hem');
     const balls = ends.filter((e) => e.round === round.number).map((e) => e.ball);
     return {
       round,

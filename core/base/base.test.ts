@@ -5,6 +5,7 @@ import { tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { changePiece, plainSide } from '../document/changePiece.ts';
 import { newHem } from '../document/newHem.ts';
+import { ofOtherConstructions } from '../testing/anyHem.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import type { MotifPiece } from '../piece/motif/motif.schema.ts';
 import { rateChoices, placement, spacingCount, stitchesAtJoins, type SideChoice } from './baseRound.ts';
@@ -126,7 +127,7 @@ describe('a count that is asked for', () => {
     },
   ];
 
-  test.each(pieces.map((p, i) => [`${p.kind} ${i}`, p] as const))(
+  test.each([...pieces, ...ofOtherConstructions(pieces)].map((p, i) => [`${p.kind} ${i}`, p] as const))(
     'is given on %s, whatever spacing and crossing, only where the spacing works, and the same from either end',
     (_, piece) => {
       const start = newHem('asked', new Date('2026-01-01T00:00:00Z'));

@@ -2,6 +2,7 @@
  * The spacings of the base round: how many stitches each kind of spot takes. Every spacing is a rate for each
  * spot; its count is their sum, and its basis says what that sum is made of.
  */
+import { held } from '../held.ts';
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
 import type { Edge, Spot, SpotKind } from '../piece/edge.ts';
 import { WORDS } from '../terms/words.ts';
@@ -49,16 +50,22 @@ const SPACINGS: Readonly<Record<SpacingId, Spacing>> = {
   each: {
     applies: (edge) => edge.spots.every((s) => s.kind !== 'block') && !betweenPosts(edge),
     rate: (spot) => {
-      if (spot.kind === 'row end') return FULL[spot.stitch!] ?? 1;
-      if (spot.kind === 'gap') return spot.chains!;
+      if (spot.kind === 'row end')
+        return FULL[held(spot.stitch, 'row ends, tops and posts have a stitch')] ?? 1;
+      if (spot.kind === 'gap') return held(spot.chains, 'a space has chains');
       return spot.kind === 'between stitches' || isJoin(spot) ? 0 : 1;
     },
     label: (edge) =>
       has(edge, 'gap') ? 'each stitch and chain' : rowEndLabel(edge, FULL, 'usual for each row'),
   },
   halves: {
-    applies: (edge) => edge.spots.some((s) => s.kind === 'row end' && CLOSER[s.stitch!] !== undefined),
-    rate: (spot) => CLOSER[spot.stitch!] ?? 1,
+    applies: (edge) =>
+      edge.spots.some(
+        (s) =>
+          s.kind === 'row end' &&
+          CLOSER[held(s.stitch, 'row ends, tops and posts have a stitch')] !== undefined,
+      ),
+    rate: ({ stitch }) => (stitch && CLOSER[stitch]) ?? 1,
     label: (edge) => rowEndLabel(edge, CLOSER, 'in between'),
   },
   kinds: {
@@ -78,7 +85,8 @@ const SPACINGS: Readonly<Record<SpacingId, Spacing>> = {
   },
   clusters: {
     applies: (edge) => has(edge, 'gap'),
-    rate: ({ kind }, edge) => (kind === 'gap' ? edge.clusterStitches! : 0),
+    rate: ({ kind }, edge) =>
+      kind === 'gap' ? held(edge.clusterStitches, 'an edge of groups has a number of stitches in each') : 0,
     label: () => 'a group in each gap',
   },
   loops: {
@@ -155,7 +163,8 @@ export function spotNoun(
   part: { readonly kind: SpotKind; readonly stitch?: StitchKind | undefined },
   language: Language,
 ): string {
-  if (part.kind === 'row end') return `${abbreviation(part.stitch!, language)} row end`;
+  if (part.kind === 'row end')
+    return `${abbreviation(held(part.stitch, 'row ends, tops and posts have a stitch'), language)} row end`;
   if (part.kind === 'between stitches') return part.stitch ? 'space between posts' : 'space between stitches';
   return NOUNS[part.kind] ?? part.kind;
 }
@@ -170,7 +179,11 @@ export const spacingLabel = (
 ): string => SPACINGS[school].label(edge, choices, stitchWidthMm, language);
 
 function rowEndLabel(edge: Edge, table: Partial<Record<StitchKind, number>>, mixed: string): string {
-  const kinds = new Set(edge.spots.filter((s) => s.kind === 'row end').map((s) => s.stitch!));
+  const kinds = new Set(
+    edge.spots
+      .filter((s) => s.kind === 'row end')
+      .map((s) => held(s.stitch, 'row ends, tops and posts have a stitch')),
+  );
   if (kinds.size === 0) return '1 in each';
   if (kinds.size > 1) return mixed;
   const only = table[[...kinds][0]!] ?? 1;

@@ -2,6 +2,7 @@
  * The edge of a piece as it lies under the base round: the outermost stitches of the body, so that one sees what
  * the hook goes into. Positions only, as for the rounds.
  */
+import { held } from '../held.ts';
 import { rememberedBy } from '../remembered.ts';
 import type { Point } from '../piece/outline.ts';
 import type { Body, Edge, Spot } from '../piece/edge.ts';
@@ -72,12 +73,23 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
           break;
         }
         case 'cluster stitch':
-          add(spot.stitch!, place(middle, 0), place(clusterMiddle(edge, i, before), tall(spot.stitch!)));
+          add(
+            held(spot.stitch, 'row ends, tops and posts have a stitch'),
+            place(middle, 0),
+            place(
+              clusterMiddle(edge, i, before),
+              tall(held(spot.stitch, 'row ends, tops and posts have a stitch')),
+            ),
+          );
           break;
         case 'row end': {
           // The last stitch of the row, standing along the edge; rows are worked upwards, from side C to side A.
           const [foot, head] = edge.numbering.from === 'first' ? [0, spot.lengthMm] : [spot.lengthMm, 0];
-          add(spot.stitch!, place(before + head, widthMm / 2), place(before + foot, widthMm / 2));
+          add(
+            held(spot.stitch, 'row ends, tops and posts have a stitch'),
+            place(before + head, widthMm / 2),
+            place(before + foot, widthMm / 2),
+          );
           break;
         }
         case 'foundation chain':
@@ -86,7 +98,11 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
         case 'block':
           for (let k = 0; k < POSTS_OF_BLOCK; k++) {
             const mm = before + (spot.lengthMm * (k + 0.5)) / POSTS_OF_BLOCK;
-            add(spot.stitch!, place(mm, 0), place(mm, tall(spot.stitch!)));
+            add(
+              held(spot.stitch, 'row ends, tops and posts have a stitch'),
+              place(mm, 0),
+              place(mm, tall(held(spot.stitch, 'row ends, tops and posts have a stitch'))),
+            );
           }
           break;
         case 'seam':

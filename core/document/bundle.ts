@@ -3,6 +3,7 @@
  * wanted the photos of the work. One file where all find room in it, else several, each of which opens by itself: what is
  * written stays within the limits of what is read.
  */
+import { held } from '../held.ts';
 import { documentProblem } from './problems.ts';
 import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate';
 import { HANDS_FILE } from '../hands/wishes.ts';
@@ -88,7 +89,7 @@ function sharedOut(files: readonly Packed[], limits: BundleLimits): readonly (re
   for (const file of files) {
     const size = file.bytes.length;
     const kept = file.level === 0 ? size + ENTRY_BYTES + 2 * file.name.length : 0;
-    const here = shares.at(-1)!;
+    const here = held(shares.at(-1), 'there is a share from the start');
     const full =
       here.length >= limits.bundledFiles ||
       unpackedBytes + size > limits.bundledBytes ||
@@ -97,7 +98,7 @@ function sharedOut(files: readonly Packed[], limits: BundleLimits): readonly (re
       shares.push([]);
       [unpackedBytes, stored] = [0, 0];
     }
-    shares.at(-1)!.push(file);
+    held(shares.at(-1), 'there is a share from the start').push(file);
     unpackedBytes += size;
     stored += kept;
   }

@@ -1,4 +1,5 @@
 /** Tables: what a hem computes, out as CSV; counts of sides and grids of motifs, in from CSV. */
+import { held } from '../held.ts';
 import { documentProblem } from './problems.ts';
 import Papa from 'papaparse';
 import { LIMITS } from '../limits.ts';
@@ -57,14 +58,14 @@ export function readCounts(text: string): Outcome<CountedPiece> {
   const missing = (['length', 'stitches'] as const).filter((c) => !at.has(c));
   if (missing.length > 0)
     return failed(documentProblem('csv-column-missing', inLine(1), { columns: missing.join(' and ') }));
-  const inches = /\bin(ch(es)?)?\b/i.test(head[at.get('length')!]!);
+  const inches = /\bin(ch(es)?)?\b/i.test(head[held(at.get('length'), 'the column was looked for')]!);
   const problems: Problem[] = [];
   const filled = lines
     .map((cells, i) => ({ cells, line: i + 2 }))
     .filter(({ cells }) => cells.some((c) => c !== ''));
   const sides = filled.map(({ cells, line }): CountedPiece['sides'][number] => {
     const number = (column: Column, least: number, most: number, whole: boolean): number => {
-      const cell = cells[at.get(column)!] ?? '';
+      const cell = cells[held(at.get(column), 'the column was looked for')] ?? '';
       const value = Number(cell.replace(',', '.'));
       const sound = cell !== '' && value >= least && value <= most && (!whole || Number.isInteger(value));
       if (!sound) {

@@ -73,7 +73,7 @@ export function salvageHem(value: unknown, id: string, now: Date): Salvaged | nu
   return kept === 0 ? null : { hem, lost };
 
   function takeYarns(): void {
-    if (!('yarns' in file!)) return;
+    if (!file || !('yarns' in file)) return;
     if (!Array.isArray(file.yarns)) {
       lost.push('yarns');
       return;

@@ -2,6 +2,7 @@
  * Reads zip files of anybody's making: the list at their end, then one file after the other, each no further than the
  * list says (format: PKWARE's APPNOTE 6.3.10, sections 4.3.7, 4.3.12 and 4.3.16; without encryption and zip64).
  */
+import { held } from '../held.ts';
 import { Inflate, strFromU8 } from 'fflate';
 
 /** A file in a zip file, as its list has it. */
@@ -47,7 +48,10 @@ export function zipEntries(bytes: Uint8Array): readonly ZipEntry[] {
     const [nameBytes, extraBytes, commentBytes] = [28, 30, 32].map((o) => view.getUint16(at + o, true));
     const local = view.getUint32(at + 42, true);
     const name = strFromU8(
-      bytes.subarray(at + LISTED.bytes, at + LISTED.bytes + nameBytes!),
+      bytes.subarray(
+        at + LISTED.bytes,
+        at + LISTED.bytes + held(nameBytes, 'a listed file says its lengths'),
+      ),
       !(flags & 2048),
     );
     if (local + LOCAL.bytes > listAt || view.getUint32(local, true) !== LOCAL.signature)
@@ -57,7 +61,11 @@ export function zipEntries(bytes: Uint8Array): readonly ZipEntry[] {
     if (from + packedSize > listAt || flags & 1) throw new ZipUnsound();
     taken.push([local, from + packedSize]);
     entries.push({ name, size, packed: bytes.subarray(from, from + packedSize), method });
-    at += LISTED.bytes + nameBytes! + extraBytes! + commentBytes!;
+    at +=
+      LISTED.bytes +
+      held(nameBytes, 'a listed file says its lengths') +
+      held(extraBytes, 'a listed file says its lengths') +
+      held(commentBytes, 'a listed file says its lengths');
   }
   taken.sort((a, b) => a[0] - b[0]);
   if (taken.some(([from], i) => i > 0 && from < taken[i - 1]![1])) throw new ZipUnsound();

@@ -1,4 +1,5 @@
 /** What the record of a hem tells of the hands that worked it, beside rules of thumb: what all hems of a maker teach comes from it. */
+import { held } from '../held.ts';
 import { yarnOf, type Hem, type WorkEvent } from '../document/hem.ts';
 import { standing } from '../document/record.ts';
 import { naturalLengthMm } from '../flat/flat.ts';
@@ -64,7 +65,7 @@ export function evidenceOf(hem: Hem, isTheirs: IsTheirs = () => true): Evidence 
       if (e.did !== 'counted' || !round?.done) return [];
       const place = placeOf(round);
       return e.counts.flatMap((found, side) => {
-        const planned = round.done!.planned[side];
+        const planned = held(round.done, 'the round was done').planned[side];
         return found === null || planned === undefined ? [] : [{ place, off: found - planned }];
       });
     }),

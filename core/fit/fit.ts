@@ -6,6 +6,7 @@
  * the corners find on the whole ring. The cheapest for each state is kept, so the best solution is proved
  * best; the others returned are the best that differ from it in kind.
  */
+import { held } from '../held.ts';
 import { needsOf } from '../ring/recipe.ts';
 import type { Edge } from '../piece/edge.ts';
 import type { Verdict } from '../flat/flat.ts';
@@ -218,7 +219,7 @@ function thin(joints: readonly Joint[], most: number): readonly Joint[] {
 }
 
 function solution(joint: Joint, task: FitTask): FitSolution {
-  const ways = task.sides.map((_, i) => joint.ways.get(i)!);
+  const ways = task.sides.map((_, i) => held(joint.ways.get(i), 'each side has its ways'));
   const counts = ways.map((w) => w.count);
   const changes = counts.map((count, i) => count - task.sides[i]!.count);
   const quiet = ways.map((w) => w.changes);

@@ -1,7 +1,8 @@
 /** What the fit found, as one would say it. */
+import { held } from '../held.ts';
 import { changesNothing, type FitSolution, type WayOut } from './fit.ts';
-import type { Plan } from '../plan/types.ts';
-import { familyById } from '../rounds/registry.ts';
+import { writtenOf, type Plan } from '../plan/types.ts';
+import { familyWith } from '../rounds/registry.ts';
 import { cornerTreatment } from '../terms/corners.ts';
 import { WORDS } from '../terms/words.ts';
 import { listWords } from '../say/lists.ts';
@@ -18,13 +19,13 @@ export function solutionWords(plan: Plan, solution: FitSolution): string {
   const { changes, quiet } = solution;
   const { skip } = WORDS[plan.hem.preferences.language];
   const keepsBase = changes.every((c) => c === 0);
-  const inRounds = plan.rounds.slice(1).flatMap(({ number, written }) => {
-    const inRound = quiet.map((q) => q[number - 1]!);
+  const inRounds = plan.rounds.slice(1).flatMap((round) => {
+    const inRound = quiet.map((q) => q[round.number - 1]!);
     if (inRound.every((c) => c === 0)) return [];
-    const skips = written!.recipe.side.some(
+    const skips = writtenOf(round).recipe.side.some(
       (i) => i.do === 'skip' || (i.do === 'repeat' && i.body.some((s) => s.do === 'skip')),
     );
-    return [`Round ${number}: ${skips ? `${skip} ` : ''}${changeWords(inRound, names)}`];
+    return [`Round ${round.number}: ${skips ? `${skip} ` : ''}${changeWords(inRound, names)}`];
   });
   const base = keepsBase
     ? inRounds.length > 0
@@ -65,7 +66,12 @@ export function resultWords(plan: Plan, solution: FitSolution): string {
 
 function cornerChanges({ hem }: Plan, { corners = {} }: FitSolution): readonly string[] {
   return Object.entries(corners).map(([id, corner]) => {
-    const name = familyById(hem.rounds.find((r) => r.id === id)!.family)!.name.toLowerCase();
+    const name = familyWith(
+      held(
+        hem.rounds.find((r) => r.id === id),
+        'a fit names entries of its hem',
+      ).family,
+    ).name.toLowerCase();
     return `Corners of the ${name}: ${cornerTreatment(corner).name}`;
   });
 }
@@ -74,7 +80,7 @@ function cornerChanges({ hem }: Plan, { corners = {} }: FitSolution): readonly s
 export function wayOutWords(plan: Plan, way: WayOut): string {
   switch (way.by) {
     case 'ground':
-      return `Add ${familyById(way.family)!.name.toLowerCase()} before it.`;
+      return `Add ${familyWith(way.family).name.toLowerCase()} before it.`;
     case 'larger change':
       return `It fits with a larger change. ${solutionWords(plan, way.solution)}.`;
     case 'plain round':

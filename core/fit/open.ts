@@ -4,15 +4,16 @@
  * Corners left open are shared by all sides, so every choice of them is a stack of its own; each is solved to its
  * optimum and the solutions are ranked together.
  */
+import { held } from '../held.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { fitPlan, fitTask } from './task.ts';
 import { performed } from '../edits/edit.ts';
 import type { Verdict } from '../flat/flat.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
-import { planComesOutEven, type Plan } from '../plan/types.ts';
+import { planComesOutEven, type Plan, writtenOf } from '../plan/types.ts';
 import { workedRounds } from '../record/record.ts';
 import { familyNeededBelow } from '../rounds/facts.ts';
-import { FAMILIES, familyById } from '../rounds/registry.ts';
+import { familyById, familyWith } from '../rounds/registry.ts';
 import { newEntry, quietChange } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
@@ -33,11 +34,15 @@ export function fitHem(hem: Hem, worked = workedRounds(hem.record).length): Fit 
     const asDesigned = (s: FitSolution): FitSolution => ({
       ...s,
       quiet: s.quiet.map((q, side) =>
-        q.map((c, k) => (k + 1 < worked ? quietChange(made.rounds[k + 1]!.written!, side) : c)),
+        q.map((c, k) => (k + 1 < worked ? quietChange(writtenOf(made.rounds[k + 1]!), side) : c)),
       ),
     });
     const changed = Object.entries(corners).filter(
-      ([id, c]) => hem.rounds.find((r) => r.id === id)!.corner !== c,
+      ([id, c]) =>
+        held(
+          hem.rounds.find((r) => r.id === id),
+          'a fit names entries of its hem',
+        ).corner !== c,
     );
     const cost = VISIBILITY.corner * changed.length;
     const solutions = fit.solutions.map(asDesigned).map((s): FitSolution =>
@@ -71,7 +76,7 @@ function asItIs(made: Plan): readonly FitSolution[] {
     {
       counts: made.sides.map((s) => s.count),
       changes: made.sides.map(() => 0),
-      quiet: made.sides.map((_, side) => worked.map((r) => quietChange(r.written!, side))),
+      quiet: made.sides.map((_, side) => worked.map((r) => quietChange(writtenOf(r), side))),
       cost: 0,
       lopsided: worked.some((r) => r.sides.some((s) => s.fit?.lopsided)),
     },
@@ -82,7 +87,7 @@ function asItIs(made: Plan): readonly FitSolution[] {
 function proved(hem: Hem, planner: Planner, solutions: readonly FitSolution[]): readonly FitSolution[] {
   const stack = planner(hem)
     .rounds.slice(1)
-    .map((r) => r.written!);
+    .map((r) => writtenOf(r));
   return solutions.flatMap((solution) => {
     const outcome = performed(hem, takeSolution(stack, solution));
     if (!outcome.ok) return [];
@@ -104,7 +109,8 @@ export function worstOf({ rounds }: Plan): Worst {
 }
 
 const FLATNESS: Readonly<Record<Verdict, number>> = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 };
-const flatness = (s: FitSolution): number => FLATNESS[s.worst!.verdict];
+const flatness = (s: FitSolution): number =>
+  FLATNESS[held(s.worst, 'a stack that is worked has a worst round').verdict];
 
 /** The flattest first, then the simplest; one that does all that a simpler one does, and more, is of no use. */
 function worthShowing(solutions: readonly FitSolution[]): readonly FitSolution[] {
@@ -150,7 +156,7 @@ const withCorners = (hem: Hem, corners: Readonly<Record<string, CornerId>>): Hem
 function freedBy(hem: Hem, round: number, worked: number): WayOut | null {
   const planner = createPlanner();
   const made = planner(hem);
-  const { entry } = made.rounds[round + 1]!.written!;
+  const { entry } = writtenOf(made.rounds[round + 1]!);
   const at = hem.rounds.findIndex((r) => r.id === entry.id);
   const before = (added: RoundEntry): Hem => ({
     ...hem,
@@ -161,14 +167,14 @@ function freedBy(hem: Hem, round: number, worked: number): WayOut | null {
   const top = made.rounds[made.rounds[round + 1]!.onto]!;
   const needed = family && familyNeededBelow(family, top.ring);
   if (needed) {
-    const ground = familyById(needed)!;
+    const ground = familyWith(needed);
     if (fits(before(newEntry(ground, 'ground', entry.yarns[0]!)))) return { by: 'ground', family: needed };
   }
   const wide = fitTask(made, worked);
   const sides = wide.sides.map((s) => ({ ...s, from: Math.max(1, s.from - 60), to: s.to + 60 }));
   const [far] = solveFit({ ...wide, sides }).solutions;
   if (far) return { by: 'larger change', solution: far };
-  const plain = FAMILIES.find((f) => f.id === 'plain')!;
+  const plain = familyWith('plain');
   if (fits(before(newEntry(plain, 'plain', entry.yarns[0]!)))) return { by: 'plain round' };
   if (fits({ ...hem, rounds: hem.rounds.filter((r) => r.id !== entry.id) })) return { by: 'leaving it off' };
   return null;

@@ -9,6 +9,7 @@
  * A trial ring has the side in question, with its two corners, and an empty side that closes it. What a
  * side-wise round does on a side does not depend on the others, so the trial is exact.
  */
+import { held } from '../held.ts';
 import { trialBase } from '../base/baseRound.ts';
 import type { Edge } from '../piece/edge.ts';
 import { plainChange } from '../ring/along.ts';
@@ -298,7 +299,7 @@ function patternedSteps(
   return changes.flatMap((change): readonly Step[] => {
     const cost = VISIBILITY.skip(change, isLast(k, stack));
     const found = intoStitches
-      ? wayOut(state.stitches - level.taken - change, needs!, otherNeeds)
+      ? wayOut(state.stitches - level.taken - change, held(needs, 'a round has needs'), otherNeeds)
       : 'to be worked';
     if (found === 'none') return [];
     const last = isLast(k, stack);

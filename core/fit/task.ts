@@ -1,4 +1,5 @@
 /** A plan as a task for the fit, and what the fit says of it. */
+import { writtenOf } from '../plan/types.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { quietChange } from '../stack/stack.ts';
@@ -27,18 +28,18 @@ export function fitTask(p: Plan, worked = 0): FitTask {
       to: flat + reach,
     };
   });
-  const ringWide = written.filter((r) => r.written!.recipe.scope === 'ring');
+  const ringWide = written.filter((r) => writtenOf(r).recipe.scope === 'ring');
   return {
     sides,
     opposite: oppositeSides(p.body),
     stack: {
       base: p.hem.base,
-      rounds: written.map((r) => r.written!),
+      rounds: written.map((r) => writtenOf(r)),
       heightsBelow: written.map((r) => p.rounds[r.onto]!.plannedHeightMm / r.stitchWidthMm),
       worked,
       budget: { left: FIT_BUDGET },
     },
-    changes: p.sides.map((_, i) => written.map((r) => quietChange(r.written!, i) + foundOff(r, i))),
+    changes: p.sides.map((_, i) => written.map((r) => quietChange(writtenOf(r), i) + foundOff(r, i))),
     cornerPlaces: ringWide.map((r) => {
       const { ring } = p.rounds[r.onto]!;
       const onSides = ring.centres.reduce((sum, _, side) => sum + tallySide(ring, side).stitches, 0);

@@ -1,4 +1,5 @@
 /** Sides that face each other and differ, made alike. */
+import { held } from '../held.ts';
 import { setCount } from '../edits/base.ts';
 import { performed, type Edit } from '../edits/edit.ts';
 import { plan as planOf } from '../plan/planner.ts';
@@ -15,8 +16,13 @@ export function madeAlike(plan: Plan, [a, b]: readonly [number, number]): Edit |
     [a, b],
     [b, a],
   ].flatMap(([of, like]) => {
-    const { name, corners } = plan.sides[of!]!;
-    const made = setCount(`side ${name}`, [of!], countOf(plan, like!), corners);
+    const { name, corners } = plan.sides[held(of, 'sides are compared by those that were given')]!;
+    const made = setCount(
+      `side ${name}`,
+      [held(of, 'sides are compared by those that were given')],
+      countOf(plan, held(like, 'sides are compared by those that were given')),
+      corners,
+    );
     const outcome = performed(plan.hem, made);
     if (!outcome.ok) return [];
     const then = planOf(outcome.value);

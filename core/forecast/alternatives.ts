@@ -1,4 +1,5 @@
 /** What would another edge do? The last entry of the stack exchanged, repeated, or carried to a wanted size. */
+import { held } from '../held.ts';
 import { spacingsFor, type SpacingId } from '../base/spacings.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import type { Edit } from '../edits/edit.ts';
@@ -6,7 +7,7 @@ import { addRounds } from '../edits/rounds.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
 import { familyNeededBelow } from '../rounds/facts.ts';
-import { FAMILIES, familyById } from '../rounds/registry.ts';
+import { FAMILIES, familyWith } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
@@ -102,8 +103,8 @@ export function otherEdges(plan: Plan): readonly OtherEdge[] {
 
 /** Takes another edge in place of the last entry, in its yarn. @param id of the new entry */
 export const takeEdge = ({ hem }: Plan, { familyId, name }: OtherEdge, id: string): Edit => {
-  const last = hem.rounds.at(-1)!;
-  const entry = newEntry(familyById(familyId)!, id, last.yarns[0]!);
+  const last = held(hem.rounds.at(-1), 'a plan has a base round');
+  const entry = newEntry(familyWith(familyId), id, last.yarns[0]!);
   return addRounds(`last round: ${name.toLowerCase()}`, [entry], 'instead', last.id);
 };
 
@@ -148,7 +149,7 @@ export function compareCorners(
   stitch: RoundEntry['stitch'],
   rounds: number,
 ): readonly CornerForecast[] {
-  const plain = FAMILIES.find((f) => f.id === 'plain')!;
+  const plain = familyWith('plain');
   const planner = createPlanner();
   return plain.corners.map((corner) => {
     const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, corner, times: rounds };
@@ -172,7 +173,7 @@ export function compareSpacings(
   stitch: RoundEntry['stitch'],
   rounds: number,
 ): readonly SpacingForecast[] {
-  const plain = FAMILIES.find((f) => f.id === 'plain')!;
+  const plain = familyWith('plain');
   const planner = createPlanner();
   const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, times: rounds };
   const applies = plan.body.edges.map(spacingsFor);

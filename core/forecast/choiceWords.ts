@@ -2,7 +2,7 @@
 import type { ChoiceKind, Option } from './choices.ts';
 import { familyById } from '../rounds/registry.ts';
 import type { RoundEntry } from '../document/hem.ts';
-import { CORNERS } from '../terms/corners.ts';
+import { cornerTreatment } from '../terms/corners.ts';
 import { LOOPS } from '../terms/places.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 
@@ -14,7 +14,7 @@ export function choiceName(kind: ChoiceKind, { family }: RoundEntry): string {
 
 /** An option as it is shown under its picture. */
 export function optionWords({ choice }: Option, entry: RoundEntry, language: Language): string {
-  if (choice.corner !== undefined) return CORNERS.find((c) => c.id === choice.corner)!.name;
+  if (choice.corner !== undefined) return cornerTreatment(choice.corner).name;
   if (choice.stitch !== undefined) return abbreviation(choice.stitch, language);
   if (choice.loop !== undefined) return LOOPS[choice.loop].name;
   if (choice.size !== undefined) return `${choice.size} ${choiceName('size', entry)}`;

@@ -1,7 +1,8 @@
 /** Every family as the next round of a hem: where it goes, and what comes of it. */
+import { held } from '../held.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
-import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
+import { topOf, type Plan, type RoundPlan, writtenOf } from '../plan/types.ts';
 import { tallyRing, type Tally } from '../ring/ring.ts';
 import { addRounds, type StackPosition } from '../edits/rounds.ts';
 import { recipeOf } from '../notation/parse.ts';
@@ -29,7 +30,12 @@ export function edgeOf(plan: Plan): RoundEntry | null {
 
 /** The outermost round under the edge. */
 const underEdge = (plan: Plan, edge: RoundEntry): RoundPlan =>
-  plan.rounds[plan.rounds.find((r) => r.written?.entry === edge)!.onto]!;
+  plan.rounds[
+    held(
+      plan.rounds.find((r) => r.written?.entry === edge),
+      'the edge is worked',
+    ).onto
+  ]!;
 
 /**
  * Where a family can go in a border, the likeliest first: on top; where the border ends in an edge, under it, and an edge
@@ -87,7 +93,7 @@ export function tryFamilies(plan: Plan): readonly Tried[] {
       (TRIAL as readonly string[]).includes(r.written?.entry.id ?? ''),
     );
     if (added.length === 0) return [];
-    const first = added[0]!.written!.entry;
+    const first = writtenOf(added[0]!).entry;
     return [
       {
         family: family.id,

@@ -1,4 +1,5 @@
 /** Will the yarn last? Where each ball runs out, and how far the rest goes. */
+import { held } from '../held.ts';
 import { normalBelow } from '../chance.ts';
 import { RANGE } from '../hands/ratio.ts';
 import type { Plan, RoundPlan, YarnPlan } from '../plan/types.ts';
@@ -100,7 +101,7 @@ export function basketReach(plan: Plan): BasketReach | null {
   /** The first round that takes more than there is, when all takes that much more or less than is estimated. */
   const firstShort = (factor: (spread: number) => number): number | null => {
     const rounds = said.flatMap(({ yarn, quantity: { spread } }) => {
-      let left = (yarn.haveG! * yarn.metresPer100G) / 100;
+      let left = (held(yarn.haveG, 'asked only of yarn that was weighed') * yarn.metresPer100G) / 100;
       const short = plan.rounds.find((r) => {
         if (r.yarnId === yarn.id) left -= r.yarnM * factor(spread);
         return left < 0;

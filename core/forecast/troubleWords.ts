@@ -1,7 +1,7 @@
 /** What is wrong with a border: in a sentence for the page where it is mended, in a few words for the thread. */
 import type { BorderTrouble } from './troubles.ts';
 import { isDisc } from '../piece/outline.ts';
-import type { Plan } from '../plan/types.ts';
+import { writtenOf, type Plan } from '../plan/types.ts';
 import { listWords } from '../say/lists.ts';
 import { PLACE_NAMES } from '../terms/places.ts';
 import type { SideFit } from '../ring/along.ts';
@@ -35,11 +35,11 @@ export function troubleWords(plan: Plan, trouble: BorderTrouble): string {
       return 'Some rounds cannot be worked and are left out. The pages of the piece and the rounds say why.';
     case 'does not fit': {
       const { round, sides } = trouble;
-      const { name, written } = plan.rounds[round]!;
+      const { name, sitsOn } = writtenOf(plan.rounds[round]!);
       // Sides of which the same is to be said are said together.
       const said = new Map<string, number[]>();
       for (const { side, fit } of sides) {
-        const words = unfitWords(fit, PLACE_NAMES[written!.sitsOn].long);
+        const words = unfitWords(fit, PLACE_NAMES[sitsOn].long);
         said.set(words, [...(said.get(words) ?? []), side]);
       }
       const told = [...said].map(([words, on]) => `${words} on ${sidesWords(plan, on)}`);

@@ -1,4 +1,5 @@
 /** What can be known of hands: pace, yarn, height and width of stitches, what still lies flat. Each is a ratio to a rule of thumb. */
+import { held } from '../held.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Known, KnownHands, KnownPart } from './hands.schema.ts';
 import { RANGE, learn, learnOn, spreadOf, type Learned, type Observation, type Prior } from './ratio.ts';
@@ -134,7 +135,7 @@ export function knownFor(of: HandsPart, part: KnownPart | null, stitch: StitchKi
       ? bothOf(reach(ofStitch), reach(ofSize), RANGE * PRIORS[of].drift)
       : ofStitch
         ? reach(ofStitch) ** 2 + (RANGE * apart.size) ** 2
-        : reach(ofSize!) ** 2 + (RANGE * apart.stitch) ** 2,
+        : reach(held(ofSize, 'the size was found')) ** 2 + (RANGE * apart.stitch) ** 2,
   );
   return {
     ratio,

@@ -1,4 +1,5 @@
 /** What was planned beside what was found: counts, yarn, height, size, and how each side lay. */
+import { held } from '../held.ts';
 import { FLAT_LIMITS, verdict, type Verdict } from '../flat/flat.ts';
 import { limitsFor, type Lay } from '../hands/flatness.ts';
 import { standing } from '../document/record.ts';
@@ -52,7 +53,9 @@ export function foundOf(plan: Plan): AllFound {
   return {
     counts: rounds.flatMap(({ number, done }) =>
       (done?.found ?? []).flatMap((found, side) =>
-        found === null ? [] : [{ round: number, of: side, planned: done!.planned[side]!, found }],
+        found === null
+          ? []
+          : [{ round: number, of: side, planned: held(done, 'the round was done').planned[side]!, found }],
       ),
     ),
     yarn: weighedStretches(plan.hem.record).flatMap(({ yarn: id, from, to, grams }) => {

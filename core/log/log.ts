@@ -2,6 +2,7 @@
  * The log: a record as its maker reads it, entry by entry in the order of time, and what was done on each day. Everything
  * follows from the record; here alone the clock orders.
  */
+import { held } from '../held.ts';
 import type { Hem, WorkEvent } from '../document/hem.ts';
 import {
   canBeStruck,
@@ -151,7 +152,7 @@ export function daysOf(records: readonly WorkRecord[], dayOf: (at: string) => st
       // With a round that is ripped all later ones are gone.
       const later = [...made.keys()];
       for (const gone of event.did === 'ripped' ? later.slice(later.indexOf(key) + 1) : []) {
-        on(event.at).stitches -= made.get(gone)!;
+        on(event.at).stitches -= held(made.get(gone), 'what is struck was made');
         made.delete(gone);
       }
       made.set(key, event.stitches);

@@ -3,6 +3,7 @@
  * worked rings in it. {@link planWith} is its table of stages, in the order of the computation; each stands in a file
  * beside this one.
  */
+import { held } from '../held.ts';
 import type { Hem } from '../document/hem.ts';
 import type { Edge } from '../piece/edge.ts';
 import { extent } from '../piece/outline.ts';
@@ -140,7 +141,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       round,
       pace: hem.pace,
       done: done[k] ?? null,
-      ratio: ratioOf.get(round.yarnId)!,
+      ratio: held(ratioOf.get(round.yarnId), 'every round has a yarn of the hem'),
       slower: slowerIn(hands, round.stitch),
     }),
   );

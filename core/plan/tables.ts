@@ -1,4 +1,5 @@
 /** A plan as tables for other programs: counts of every round and side, and yarn of every colour. */
+import { held } from '../held.ts';
 import { csvText } from '../document/csv.ts';
 import type { Plan } from './types.ts';
 
@@ -24,7 +25,7 @@ export function countsCsv(plan: Plan): string {
       round.sides.map(({ tally, fit, strain }, i) => [
         round.number,
         round.name,
-        names.get(round.yarnId)!,
+        held(names.get(round.yarnId), 'every round has a yarn of the hem'),
         plan.sides[i]!.name,
         tally.stitches,
         tally.spaces,

@@ -1,4 +1,5 @@
 /** What is planned of a hem: its sides, its worked rounds, its yarns, and what does not fit. */
+import { held } from '../held.ts';
 import type { BasisPart, SpacingId } from '../base/spacings.ts';
 import type { SideChoice } from '../base/baseRound.ts';
 import type { Hem, RoundIdentity } from '../document/hem.ts';
@@ -150,7 +151,10 @@ export interface Plan {
 
 /** The outermost round that another can be worked onto: the last that does not lie on the face of one. */
 export const topOf = ({ rounds }: Pick<Plan, 'rounds'>): RoundPlan =>
-  rounds.findLast((r) => !r.written?.recipe.surface)!;
+  held(
+    rounds.findLast((r) => !r.written?.recipe.surface),
+    'the base round lies at the edge',
+  );
 
 /** Whether a side came out even, with what was asked for on it. */
 export const isEven = (fit: SideFit): boolean =>
@@ -167,6 +171,10 @@ export const leftOut = ({ problems }: Plan): readonly Problem[] =>
 
 /** Whether every round of the stack is worked and comes out even. */
 export const isWholeAndEven = (p: Plan): boolean => planComesOutEven(p) && leftOut(p).length === 0;
+
+/** The written form of a round that is not the base round. */
+export const writtenOf = ({ written }: Pick<RoundPlan, 'written'>): WrittenRound =>
+  held(written, 'every round but the base round is written');
 
 /** Whether a round is the one that a weighing names. */
 export const isRound = ({ written }: Pick<RoundPlan, 'written'>, { entry, index }: RoundIdentity): boolean =>

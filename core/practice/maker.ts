@@ -3,6 +3,7 @@
  * seed, so that the same ones can be met again; what has been ripped is made with care the second time. Nothing is kept: the
  * table follows from the record.
  */
+import { held } from '../held.ts';
 import { chanceOf, normal } from '../chance.ts';
 import { yarnOf, type RoundIdentity } from '../document/hem.ts';
 import { compareEvents, standing } from '../document/record.ts';
@@ -193,10 +194,16 @@ export function promptOf(plan: Plan, maker: SimulatedMaker): Prompt {
     return finished > redone;
   };
   if (tableOf(plan, maker).stuck) return 'stuck';
-  if (!begun && named && last!.number > 0 && !counted(named)) return 'count';
+  if (!begun && named && held(last, 'something was made before').number > 0 && !counted(named))
+    return 'count';
   const weighed = record.filter((e) => e.did === 'weighed').length;
   // Weighed at the first stitches, and again when some of the ball has gone.
-  if (begun && made > 0 && (weighed === 0 || (weighed === 1 && round!.number >= SMALL_SLIP))) return 'weigh';
+  if (
+    begun &&
+    made > 0 &&
+    (weighed === 0 || (weighed === 1 && held(round, 'a round is in hand').number >= SMALL_SLIP))
+  )
+    return 'weigh';
   if (!round) return tasksDone(plan).has('rip') ? 'done' : 'rip';
   return 'let work';
 }

@@ -1,4 +1,5 @@
 /** What goes into the corners of a round, in words, and where their markers go. */
+import { writtenOf } from '../plan/types.ts';
 import { listWords, ordinal } from '../say/lists.ts';
 import { printCorner, printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
@@ -48,7 +49,7 @@ function ringCornerLines(
   acts: readonly ActOf<'corner'>[],
   language: Language,
 ): readonly string[] {
-  const { recipe } = procedure.round.written!;
+  const { recipe } = writtenOf(procedure.round);
   if (recipe.corner.group.length === 0) return [];
   const { ring } = procedure.round;
   const group = recipe.corner.group;

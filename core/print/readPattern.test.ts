@@ -12,7 +12,7 @@ import { centreOf } from '../ring/corner.ts';
 import { workRound } from '../ring/work.ts';
 import { stitchCalled, type Language } from '../terms/stitches.ts';
 import { withEveryFamily } from '../testing/bodies.ts';
-import { anyHem } from '../testing/anyHem.ts';
+import { anyHem, ofOtherConstructions } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
@@ -151,8 +151,12 @@ const BODIES: readonly (readonly [string, Hem])[] = [
   ],
 ];
 
+const OTHERS = ofOtherConstructions(BODIES.map(([, hem]) => hem.piece)).map(
+  (piece) => [piece.kind, withPiece(piece)] as const,
+);
+
 describe('what is printed is read back, and worked from the words alone gives the same counts', () => {
-  test.each(BODIES)('%s', (_, hem) => expectReadBack(plan(hem)));
+  test.each([...BODIES, ...OTHERS])('%s', (_, hem) => expectReadBack(plan(hem)));
 
   test.each(
     BODIES.slice(0, 4).flatMap(([body, hem]) =>

@@ -5,6 +5,7 @@
  * The grammar inside a line is that of written crochet (docs/notation.md); here stands only what a pattern puts
  * round it: headings, “Each side: … ; repeat from * to * to the corner.”, “Corners A/B and C/D: … in the corner st.”
  */
+import { held } from '../held.ts';
 import { printProblem } from './problems.ts';
 import { LIMITS } from '../limits.ts';
 import { everyday } from '../notation/everyday.ts';
@@ -187,7 +188,7 @@ function readRound({ heading, lines }: Block, language: Language, facing: Facing
   const corners = new Map<string, CornerRecipe>();
   const problems: Problem[] = [];
   cornerLines.forEach((line, i) => {
-    const list = CORNERS.exec(line.text)![1];
+    const list = held(CORNERS.exec(line.text), 'the line was found by its corners')[1];
     if (list === undefined) return;
     const outcome = parseRound(written(texts[i]), language);
     if (outcome.ok) for (const name of names(list)) corners.set(name, outcome.value.corner);
@@ -284,7 +285,7 @@ function readBase(lines: readonly Located[], language: Language): ReadBase {
     return names(list ?? 'A').map((name) => ({
       name,
       count: Number(count),
-      stitch: stitch!,
+      stitch: held(stitch, 'the pattern names its stitch'),
       chains: Number(chains ?? 0),
     }));
   });

@@ -1,4 +1,6 @@
 /** A round after the base round in words, and rounds that repeat folded into one telling. */
+import { held } from '../held.ts';
+import { writtenOf } from '../plan/types.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
@@ -45,8 +47,9 @@ export function foldRounds(plan: Plan, language: Language): readonly FoldedRound
     const ends = endLines(plan, procedure, language);
     const last = folded[folded.length - 1];
     const same =
+      last !== undefined &&
       plan.rounds[round.number - 1]!.yarnId === round.yarnId &&
-      last?.rounds[0]!.written!.entry === round.written!.entry &&
+      writtenOf(last.rounds[0]!).entry === writtenOf(round).entry &&
       last.lines.length === lines.length &&
       last.lines.every((l, i) => l.text === lines[i]!.text);
     if (same) {
@@ -85,7 +88,7 @@ export function partLines(parts: readonly PartWords[]): readonly string[] {
 function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly RoundLine[] {
   const { round } = procedure;
   const written = (text: string): RoundLine => ({ kind: 'written', text });
-  const caution = round.written!.family?.caution;
+  const caution = writtenOf(round).family?.caution;
   return [
     ...explanations(round, language).map((text): RoundLine => ({ kind: 'plain', text })),
     ...sideLines(plan, procedure, language).map(written),
@@ -99,8 +102,8 @@ function roundLines(plan: Plan, procedure: Procedure, language: Language): reado
 }
 
 /** Places that a maker may not know by their name. */
-function explanations({ written }: RoundPlan, language: Language): readonly string[] {
-  const { recipe } = written!;
+function explanations(round: RoundPlan, language: Language): readonly string[] {
+  const { recipe } = writtenOf(round);
   const kinds = placeKindsUsed(recipe.side);
   const st = abbreviation(plainStitchOf(recipe).kind, language);
   return [
@@ -114,12 +117,12 @@ function explanations({ written }: RoundPlan, language: Language): readonly stri
 
 /** How often the repeat is worked; nothing for a plain round, whose repeats are its stitches. */
 export function repeatsWords(plan: Plan, round: RoundPlan): string | null {
-  const { recipe } = round.written!;
+  const { recipe } = writtenOf(round);
   if (isOneInEach(patternSteps(recipe.side)) && recipe.scope === 'side') return null;
   if (recipe.scope === 'ring' || isDisc(plan.body.outline)) {
-    return `Repeats: ${round.sides[0]!.fit!.repeats} in the round.`;
+    return `Repeats: ${held(round.sides[0]!.fit, 'a side of a round has a fit').repeats} in the round.`;
   }
-  return `Repeats: ${round.sides.map((s, i) => `${plan.sides[i]!.name} ${s.fit!.repeats}`).join(' · ')}.`;
+  return `Repeats: ${round.sides.map((s, i) => `${plan.sides[i]!.name} ${held(s.fit, 'a side of a round has a fit').repeats}`).join(' · ')}.`;
 }
 
 /** Counts of every side, and where the join lies. @param named the round by its number, among others told with it */

@@ -1,4 +1,5 @@
 /** The run of a side: where its stitches go, said so that it can be followed to the letter. */
+import { held } from '../held.ts';
 import type { Edge, SpotKind } from '../piece/edge.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { listWords, numbersWords } from '../say/lists.ts';
@@ -92,7 +93,9 @@ interface Part {
 function partsOf(edge: Edge, counts: readonly number[], language: Language): readonly Part[] {
   const all = edge.spots.map((_, i) => i);
   if (edge.numbering.noun === 'row') {
-    const kinds = [...new Set(edge.spots.map((s) => s.stitch!))];
+    const kinds = [
+      ...new Set(edge.spots.map((s) => held(s.stitch, 'row ends, tops and posts have a stitch'))),
+    ];
     const byKind = kinds.map((kind) => all.filter((i) => edge.spots[i]!.stitch === kind));
     if (kinds.length === 1) return [{ run: '', each: ['row', 'rows'], spots: all }];
     if (byKind.every((spots) => new Set(spots.map((i) => counts[i])).size === 1)) {
@@ -154,7 +157,10 @@ function byTurns(
   many: string,
 ): string {
   const first = counts[spots[0]!]!;
-  const other = spots.map((i) => counts[i]!).find((c) => c !== first)!;
+  const other = held(
+    spots.map((i) => counts[i]!).find((c) => c !== first),
+    'one count differs from the first',
+  );
   const lead = `${howMany(first)}, ${howMany(other)} alternately in the ${many}`;
   if (doubled.length === 0) return lead;
   return `${lead}, but the same as in the one before in ${spotsNamed(edge, doubled)}`;

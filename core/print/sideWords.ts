@@ -1,4 +1,5 @@
 /** What is done along the sides of a round, in words, and what is done otherwise on single sides. */
+import { writtenOf } from '../plan/types.ts';
 import { isDisc } from '../piece/outline.ts';
 import { listWords, numbersWords } from '../say/lists.ts';
 import { printStitch, printSteps } from '../notation/print.ts';
@@ -36,7 +37,7 @@ function alongWords(along: Along, language: Language, round: RoundPlan): string 
   }
   const { head, body, tail } = sidePattern(along.steps);
   const steps = (list: readonly RecipeStep[]): string => printSteps(list, language);
-  const kind = round.written!.sitsOn;
+  const kind = writtenOf(round).sitsOn;
   if (body.length === 0) return printSteps(along.steps, language);
   const until =
     round.layout.sides.length === 1
@@ -108,7 +109,7 @@ function skipWords(
   const { skip } = WORDS[language];
   const { atFirstSkip, atLastSkip, leftOver, missing, steps } = along;
   const told: string[] = [];
-  const noun = round.written!.sitsOn;
+  const noun = writtenOf(round).sitsOn;
   if (missing > 0) return [`nothing: it has ${plural(missing, placeNoun(noun, 1))} too few`];
   const { head, body, tail } = sidePattern(steps);
   const skips = (list: readonly RecipeStep[]): readonly number[] =>

@@ -1,4 +1,5 @@
 /** How a round begins and ends, in words: yarn, hook, facing, the first stitches, what is finished last, the join. */
+import { held } from '../held.ts';
 import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
@@ -126,7 +127,10 @@ function firstWords(
   switch (beginning.in) {
     case 'corner': {
       const corner = cornerName(plan, beginning.corner);
-      const last = actsOf(procedure, 'corner').find((a) => a.corner === beginning.corner)!;
+      const last = held(
+        actsOf(procedure, 'corner').find((a) => a.corner === beginning.corner),
+        'a round that begins in a corner works it',
+      );
       if (last.part === 'whole') return `Work corner ${corner} first, all of it.`;
       const rest = isThere(first)
         ? { start: last.worked.start + 1, length: last.worked.length - 1 }

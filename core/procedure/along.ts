@@ -1,4 +1,5 @@
 /** What is done along a side, from one corner to the next. */
+import { held } from '../held.ts';
 import { chainsBetween, crossingOf } from '../base/baseRound.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
@@ -53,8 +54,8 @@ export function alongOf(
       changes: changesOf(order, layout.sides[side]!, corners ? places : from(places, startPlace)),
     };
   }
-  const fit = round.sides[layout.sides.length === 1 ? 0 : side]!.fit!;
-  const steps = fit.lopsided ? ways.other! : ways.own;
+  const fit = held(round.sides[layout.sides.length === 1 ? 0 : side]!.fit, 'a side of a round has a fit');
+  const steps = fit.lopsided ? held(ways.other, 'two ways that alternate are two') : ways.own;
   const pattern = sidePattern(steps);
   const change = fit.change;
   const one = Math.sign(change);

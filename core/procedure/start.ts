@@ -2,6 +2,7 @@
  * Where rounds begin, followed from ring to ring: each begins with one entry, into which it is joined when it has come
  * round, and the next one begins in, or beyond, that join, unless the maker begins it anew.
  */
+import { writtenOf } from '../plan/types.ts';
 import { isDisc } from '../piece/outline.ts';
 import { STITCHES_BEFORE_CORNER, type StartOfRound } from '../base/start.ts';
 import { isAtJoin } from '../base/baseRound.ts';
@@ -108,7 +109,7 @@ function choiceOf(
   const inCorner = start.at === 'corner' || start.at === 'whole corner';
   const anew =
     round.number === 0 ||
-    (own !== null && round.written!.index === 0) ||
+    (own !== null && writtenOf(round).index === 0) ||
     (joinsYarn && moves) ||
     (inCorner && !isDisc(plan.body.outline) && (start.join === 'centred' || joinsYarn));
   return { start, anew };

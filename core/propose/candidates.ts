@@ -2,6 +2,7 @@
  * Which borders of a start are tried at all: of the height that is wished, of the character that is wished. Both are known from a short
  * ring; heights of the parts add up, so that the ground for a wished width follows.
  */
+import { held } from '../held.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import type { Planner } from '../plan/planner.ts';
 import { topOf, type Plan } from '../plan/types.ts';
@@ -108,7 +109,7 @@ export function groupsOf(
   const names = new Map<PartRounds | null, number>();
   const nameOf = (layer: PartRounds | null): number => {
     if (!names.has(layer)) names.set(layer, names.size);
-    return names.get(layer)!;
+    return held(names.get(layer), 'every layer has a name');
   };
   for (const { ground, middle, edge } of borderShapes(start, hem, foot.body)) {
     const onGround = on(bare, ground, 'ground');

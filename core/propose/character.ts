@@ -1,4 +1,5 @@
 /** What a border looks like and what it asks of its maker, read from its worked rounds. */
+import { held } from '../held.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { census } from '../ring/ring.ts';
 import { isChainRun, type Stitch } from '../ring/stitch.ts';
@@ -64,7 +65,8 @@ function demands({ ring }: CharacterRound): number {
   const kinds = [...counts.keys()];
   if (kinds.some(isIntricate)) return 2;
   // The chains of the corners alone are no trick.
-  const alone = (s: Stitch): boolean => counts.get(s)! <= ring.centres.length;
+  const alone = (s: Stitch): boolean =>
+    held(counts.get(s), 'every stitch was counted') <= ring.centres.length;
   const plain = kinds.every((s) => s.form === 'plain' && (!isChainRun(s) || alone(s)));
   const sorts = kinds.filter((s) => !isChainRun(s)).length;
   return plain && sorts <= 2 ? 0 : 1;

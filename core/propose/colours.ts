@@ -3,6 +3,7 @@
  * neighbours are to be told apart, a color that stands out is an accent and not the ground, hues lie near each other or far apart.
  * Distances are Euclidean in OKLab (Ottosson 2020), where about 0.02 can just be seen.
  */
+import { held } from '../held.ts';
 import { converter, differenceEuclidean } from 'culori';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import type { RoundPlan } from '../plan/types.ts';
@@ -60,27 +61,30 @@ export class Palette {
 
   /** Distance of two yarns, or of a yarn from the piece. */
   apart(a: string, b: string | null): number {
-    const { far, farFromPiece } = this.colours.get(a)!;
-    return b === null ? farFromPiece : far.get(b)!;
+    const { far, farFromPiece } = held(this.colours.get(a), 'every yarn has a color');
+    return b === null ? farFromPiece : held(far.get(b), 'every yarn has a color');
   }
 
   /** How far the hue of a yarn is from that of the piece, degrees; null where one of them is hardly a hue. */
   hueApart(yarn: string): number | null {
-    const [a, b] = [this.colours.get(yarn)!.hue, this.piece.hue];
+    const [a, b] = [held(this.colours.get(yarn), 'every yarn has a color').hue, this.piece.hue];
     if (a === null || b === null) return null;
     const apart = Math.abs(a - b) % 360;
     return Math.min(apart, 360 - apart);
   }
 
   lightness(yarn: string | null): number {
-    return (yarn === null ? this.piece : this.colours.get(yarn)!).lightness;
+    return (yarn === null ? this.piece : held(this.colours.get(yarn), 'every yarn has a color')).lightness;
   }
 
   private echoOf(partColours: Hem['partColours']): readonly string[] {
     const parts = Object.entries(partColours).sort((a, b) => Number(a[0]) - Number(b[0]));
     const matched = parts.flatMap(([, colour]) => {
       const near = this.yarns
-        .map((yarn) => ({ yarn, far: distance(this.colours.get(yarn)!.colour, colour) }))
+        .map((yarn) => ({
+          yarn,
+          far: distance(held(this.colours.get(yarn), 'every yarn has a color').colour, colour),
+        }))
         .sort((a, b) => a.far - b.far)[0]!;
       return near.far < ALIKE ? [near.yarn] : [];
     });
@@ -136,7 +140,16 @@ export function dressingsOf(
     ...(middle > 0 && ground > 0 ? pairs.map(([a, b]) => all('middle', [a], [b], [a])) : []),
     ...(ground > 1 ? pairs.map(([a, b]) => all('stripes', [a, b], [b], [a])) : []),
     ...(ground > 1 && isYarns(echo) ? [all('echo', echo, [echo[0]], [echo[0]])] : []),
-    ...(shades ? [all('shades', shades, [shades.at(-1)!], [shades.at(-1)!])] : []),
+    ...(shades
+      ? [
+          all(
+            'shades',
+            shades,
+            [held(shades.at(-1), 'every yarn has a color')],
+            [held(shades.at(-1), 'every yarn has a color')],
+          ),
+        ]
+      : []),
   ];
 }
 
@@ -199,7 +212,8 @@ export function colourCost(palette: Palette, bands: readonly Band[], kind: Dress
   const shares = new Map<string, number>();
   for (const b of bands) shares.set(b.yarn, (shares.get(b.yarn) ?? 0) + b.heightMm / whole);
   const [loudest] = [...shares].sort((a, b) => palette.apart(b[0], null) - palette.apart(a[0], null));
-  const loud = shares.size === 1 ? 0 : Math.max(0, loudest![1] - ACCENT) / (1 - ACCENT);
+  const loud =
+    shares.size === 1 ? 0 : Math.max(0, held(loudest, 'every yarn has a color')[1] - ACCENT) / (1 - ACCENT);
   const hue = [...shares].reduce((sum, [yarn, share]) => {
     const turned = palette.hueApart(yarn);
     return turned !== null && turned > NEAR_HUE && turned < FAR_HUE ? sum + share : sum;

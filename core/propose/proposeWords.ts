@@ -1,4 +1,5 @@
 /** Borders that are proposed, in words. */
+import { held } from '../held.ts';
 import { OWN, yarnOf, type Hem } from '../document/hem.ts';
 import { verdict } from '../flat/flat.ts';
 import type { Plan } from '../plan/types.ts';
@@ -75,12 +76,14 @@ export function dressingWords(
 ): string {
   if (hem.yarns.length < 2) return '';
   const named = (part: BorderPart): string => {
-    const entry = rounds.find((r) => borderPartOf(r) === part) ?? rounds.at(-1)!;
+    const entry =
+      rounds.find((r) => borderPartOf(r) === part) ?? held(rounds.at(-1), 'a plan has a base round');
     return listWords([...new Set(entry.yarns)].map((y) => shortName(hem, y)));
   };
-  const body = (['ground', 'middle', 'edge'] as const).find((part) =>
-    rounds.some((r) => borderPartOf(r) === part),
-  )!;
+  const body = held(
+    (['ground', 'middle', 'edge'] as const).find((part) => rounds.some((r) => borderPartOf(r) === part)),
+    'a border has at least one part',
+  );
   switch (dressing) {
     case 'one yarn':
       return `all in ${named(body)}`;
@@ -113,7 +116,7 @@ function supplyWords({ supply, risk }: Pick<Proposal, 'supply' | 'risk'>): strin
 export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): readonly string[] {
   const unit = hem.preferences.length;
   const there = hem.yarns.every((y) => y.haveG !== null)
-    ? ` of ${Math.round(hem.yarns.reduce((sum, y) => sum + y.haveG!, 0))} g`
+    ? ` of ${Math.round(hem.yarns.reduce((sum, y) => sum + held(y.haveG, 'asked only of yarn that was weighed'), 0))} g`
     : '';
   const grams = [`up to ${Math.round(p.grams)} g${there}`, supplyWords(p)].filter((words) => words !== '');
   const wide = lengthWords(p.widthMm, unit);

@@ -1,4 +1,5 @@
 /** What is proposed is planned again, whole and in its yarns, before it is shown; with a change of counts where it needs one. */
+import { writtenOf } from '../plan/types.ts';
 import type { BaseRound } from '../base/baseRound.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { withSolution } from '../edits/solution.ts';
@@ -79,7 +80,7 @@ export function prove(
     const plan = planner({ ...whole, base });
     if (keeps(plan)) return proposalOf(plan, found, wish, false);
   }
-  const stack = asIs.rounds.slice(1).map((r) => r.written!);
+  const stack = asIs.rounds.slice(1).map((r) => writtenOf(r));
   const solutions = fitHem(whole).solutions.filter((s) => !changesNothing(s));
   for (const solution of solutions.slice(0, MOST_CHANGES)) {
     const plan = planner({ ...whole, ...withSolution(whole, stack, solution) });

@@ -8,6 +8,7 @@
  * found as it is keeps every word of the wish; what would need a change of counts has yet to be proved (prove.ts). Cost: one planned
  * border for each that the bounds let through.
  */
+import { held } from '../held.ts';
 import { isPlanProblem } from '../plan/problems.ts';
 import type { Hem } from '../document/hem.ts';
 import { createPlanner } from '../plan/planner.ts';
@@ -137,5 +138,12 @@ function couldLast({ yarns }: Plan, surely: boolean): boolean {
     (sum, { quantity: q }) => sum + q.metres * (surely ? 1 + q.spread : 1 - q.spread),
     0,
   );
-  return needed <= yarns.reduce((sum, { yarn }) => sum + (yarn.haveG! * yarn.metresPer100G) / 100, 0);
+  return (
+    needed <=
+    yarns.reduce(
+      (sum, { yarn }) =>
+        sum + (held(yarn.haveG, 'asked only of yarn that was weighed') * yarn.metresPer100G) / 100,
+      0,
+    )
+  );
 }

@@ -1,4 +1,5 @@
 /** Parts of a border worked on a short ring: how high they are and what they are like is known before any border is planned. */
+import { held } from '../held.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { entryWidths, feetOnRing, naturalLengthMm } from '../flat/flat.ts';
 import type { RoundPlan } from '../plan/types.ts';
@@ -82,9 +83,11 @@ export function fillFor({ top, widths }: Trial, yarn: string): RoundEntry | null
   const tries = fillLoops.sizes.map((size) => {
     const entry = entryFor({ ...firstOf(fillLoops), size }, idUnder('ground'), [yarn]);
     const [written] = writtenRounds([entry]).rounds;
-    const { ring } = workRound(top, written!.recipe);
+    const { ring } = workRound(top, held(written, 'it is tried on a border with a round').recipe);
     return { entry, off: Math.abs(naturalLengthMm(ring, 0, 1, null) / long - 1) };
   });
   const [best] = tries.sort((a, b) => a.off - b.off);
-  return placesOnSide(top, 0, new Set(['space'])).length > 0 ? best!.entry : null;
+  return placesOnSide(top, 0, new Set(['space'])).length > 0
+    ? held(best, 'it is tried on a border with a round').entry
+    : null;
 }

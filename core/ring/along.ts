@@ -6,6 +6,7 @@
  * side does not come out even the surplus places are passed over before the pattern's tail and reported, so
  * that the ring always closes and everything after it can be computed.
  */
+import { held } from '../held.ts';
 import type { RingBuilder } from './maker.ts';
 import {
   meetsNeeds,
@@ -133,7 +134,7 @@ function workChanged(
   const ownNeeds = needsOfPattern(own, 'side');
   const otherNeeds = other && needsOfPattern(other, 'side');
   const lopsided = otherNeeds !== undefined && !meetsNeeds(count, ownNeeds) && meetsNeeds(count, otherNeeds);
-  const pattern = lopsided ? other! : own;
+  const pattern = lopsided ? held(other, 'two ways that alternate are two') : own;
   const needs: Needs = lopsided ? otherNeeds : ownNeeds;
   const perRepeat = totalPlacesUsed(pattern.body);
   const tooFew = count < needs.least;

@@ -1,4 +1,5 @@
 /** A ring as it really is, where what was found on its sides is not what was to be made. */
+import { held } from '../held.ts';
 import { sideSpan, tallySide, type Ring } from './ring.ts';
 import { countsAsStitch, stitchOf, type Stitch } from './stitch.ts';
 import type { Layout } from './along.ts';
@@ -95,8 +96,8 @@ function changed(ring: Ring, changes: readonly Change[]): Ring {
     made.push(stitch);
     into.push(ring.into[i]!);
     for (const { put } of puts.get(i) ?? []) {
-      made.push(put!.stitch);
-      into.push(put!.into);
+      made.push(held(put, 'what was found has a place').stitch);
+      into.push(held(put, 'what was found has a place').into);
     }
   });
   const now = positions(ring.made.length, changes);

@@ -1,4 +1,5 @@
 /** Works one round onto a ring: its corners and sides, or a pattern that runs round all of it. */
+import { held } from '../held.ts';
 import { workAlong, workPlain, type Layout, type SideFit, type SideLayout } from './along.ts';
 import { centreOf, shifted, workCorner } from './corner.ts';
 import { asFound } from './found.ts';
@@ -131,7 +132,7 @@ function workWholeRing(below: Ring, recipe: Recipe, changes: readonly number[]):
   const repeats: number[] = [];
   inner.made.forEach((stitch, i) => {
     if (begins.has(i)) repeats.push(maker.made.length);
-    const place = inner.placeOf(i)!;
+    const place = held(inner.placeOf(i), 'a stitch of the ring below offers a place');
     const first = place !== IN_NOTHING && place !== last;
     if (place !== IN_NOTHING) last = place;
     const corner = first ? cornerOf.get(place) : undefined;

@@ -1,4 +1,5 @@
 /** Every round family, one line each, in the order in which they are offered. */
+import { held } from '../held.ts';
 import type { Family } from './family.ts';
 import { appliedCord } from './appliedCord.ts';
 import { bobbles } from './bobbles.ts';
@@ -72,3 +73,6 @@ export const FAMILIES: readonly Family[] = [
 
 /** A family by its id, or undefined. */
 export const familyById = (id: string): Family | undefined => FAMILIES.find((f) => f.id === id);
+
+/** The family with an id that is known to be one. */
+export const familyWith = (id: string): Family => held(familyById(id), `there is a family ${id}`);

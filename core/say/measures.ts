@@ -1,3 +1,4 @@
+import { held } from '../held.ts';
 /** Numbers with units, as a pattern prints them. */
 
 export type LengthUnit = 'cm' | 'in';
@@ -63,7 +64,7 @@ export function plural(count: number, noun: string): string {
 /** @example plurals('gap between groups') // 'gaps between groups' */
 export function plurals(noun: string): string {
   const [, head, of] = /^(\S+)( (?:between|of) .+)$/.exec(noun) ?? [];
-  if (head !== undefined) return plurals(head) + of!;
+  if (head !== undefined) return plurals(head) + held(of, 'a fraction is near every number');
   // “cluster stitch” takes -es, “row ends” and “between stitches” are many already.
   if (/(stitches|ends|gaps|holes|chains)$/.test(noun)) return noun;
   if (/[^aeiou]y$/.test(noun)) return noun.replace(/y$/, 'ies');

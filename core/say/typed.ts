@@ -2,6 +2,7 @@
  * What people type where a number is asked for, understood: “90,5”, “35 1/2”, “35½”, “1.200,5”, “36 in”, “3 ft 4”, “1.2 m”.
  * What can be read in two ways is asked about, and what is not understood is nothing.
  */
+import { held } from '../held.ts';
 import { convert } from 'convert';
 
 const LENGTHS = ['mm', 'cm', 'm', 'in', 'ft', 'yd'] as const;
@@ -73,13 +74,13 @@ export function numbersTyped(text: string, unit: TypedUnit | null): Readings {
   // One after the other, each smaller than one of the unit before it, and without a choice.
   const [first, ...rest] = terms;
   if (terms.some(({ numbers }) => numbers.length !== 1 || numbers[0]! < 0)) return [];
-  if (!Number.isInteger(first!.numbers[0]!)) return [];
+  if (!Number.isInteger(held(first, 'what is typed has a number').numbers[0]!)) return [];
   const fits = rest.every(
     ({ numbers }, i) =>
       inUnit(1, units[i + 1]!, unit) < inUnit(1, units[i]!, unit) &&
       inUnit(numbers[0]!, units[i + 1]!, unit) < inUnit(1, units[i]!, unit),
   );
-  return fits ? [rounded(readings.reduce((sum, [n]) => sum + n!, 0))] : [];
+  return fits ? [rounded(readings.reduce((sum, [n]) => sum + held(n, 'what is typed has a number'), 0))] : [];
 }
 
 /**

@@ -4,7 +4,9 @@ import { spacingsFor } from '../base/spacings.ts';
 import type { StartOfRound } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
+import { constructionOf } from '../edits/constructions.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
+import { PIECE_KINDS } from '../piece/registry.ts';
 import { plan } from '../plan/planner.ts';
 import { topOf } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
@@ -17,7 +19,13 @@ import { anyHands } from './makers.ts';
 export const small = (given: Parameters<typeof rowsHem>[0] = {}): Hem =>
   rowsHem({ stitches: 24, rows: [{ stitch: 'dc', count: 12 }], widthCm: 17, heightCm: 17, ...given });
 
-export const PIECES: readonly (readonly [string, Piece])[] = [
+/** A piece of each construction that is not among these, as it begins: a construction is tried without being named. */
+export const ofOtherConstructions = (pieces: readonly Piece[]): readonly Piece[] =>
+  PIECE_KINDS.filter((kind) => !pieces.some((piece) => piece.kind === kind)).map((kind) =>
+    constructionOf(kind, small()),
+  );
+
+const CHOSEN: readonly (readonly [string, Piece])[] = [
   [
     'rows worked between the posts',
     {
@@ -104,6 +112,11 @@ export const PIECES: readonly (readonly [string, Piece])[] = [
       ],
     },
   ],
+];
+
+export const PIECES: readonly (readonly [string, Piece])[] = [
+  ...CHOSEN,
+  ...ofOtherConstructions(CHOSEN.map(([, piece]) => piece)).map((piece) => [piece.kind, piece] as const),
 ];
 export const on = (piece: Piece, hem: Hem = small()): Hem => ({ ...hem, ...changePiece(hem, piece) });
 

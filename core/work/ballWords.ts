@@ -1,4 +1,5 @@
 /** How far a ball goes that was put on the scale, in words. */
+import { held } from '../held.ts';
 import type { Plan } from '../plan/types.ts';
 import { cornerBeforeBallEnds, reachOf } from './balls.ts';
 import { progressOf } from './progress.ts';
@@ -17,15 +18,19 @@ export function insteadWords(plan: Plan, grams: number): readonly string[] {
     round: reach.earliest.round,
     made: Math.floor((made + reach.earliest.made) / 2),
   };
-  const { yarn, toBuy } = yarnPlanOf(plan, round!.yarnId);
+  const { yarn, toBuy } = yarnPlanOf(
+    plan,
+    held(round, 'there is a round while there is a ball in hand').yarnId,
+  );
   return [
     corner
       ? `Join the next ball at ${placeWordsAt(plan, corner)}, where a join hides best, and keep the rest for sewing in or a small round.`
       : 'Join the next ball here, before the yarn ends in the middle of a side.',
-    ...(reach.lasts === 'may run out' && half?.round === round!.number
+    ...(reach.lasts === 'may run out' &&
+    half?.round === held(round, 'there is a round while there is a ball in hand').number
       ? [`Or weigh it again at ${placeWordsAt(plan, half)}: then it is surer.`]
       : []),
-    ...(made === 0 && round!.number > 0
+    ...(made === 0 && held(round, 'there is a round while there is a ball in hand').number > 0
       ? ['Or leave this round off, or work it in another yarn: it has hardly been begun.']
       : []),
     ...(toBuy ? [`Have ${plural(toBuy, 'ball')} more of ${yarn.name}, same dye lot.`] : []),

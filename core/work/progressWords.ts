@@ -1,4 +1,5 @@
 /** How far the work is, in a few words. */
+import { held } from '../held.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { closedOf, pinsStillIn, type Finishing } from './looks.ts';
@@ -31,7 +32,11 @@ function workInWords(plan: Plan): string {
   const { round, begun } = progressOf(plan);
   if (!round) return closedOf(plan) ? 'done' : 'all worked';
   if (!begun) return `${roundWords(round.number)} next`;
-  return placeOfStep(plan, round.number, stepInHand(plan, 'side')!);
+  return placeOfStep(
+    plan,
+    round.number,
+    held(stepInHand(plan, 'side'), 'there is a step while a round is in hand'),
+  );
 }
 
 /** Any place of the border. */

@@ -1,4 +1,6 @@
 /** What may be wrong with a count, and what can be done about it, in words. */
+import { writtenOf } from '../plan/types.ts';
+import { held } from '../held.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { differences, type Cause, type SideCounts, type WorkSlip } from './recount.ts';
@@ -45,11 +47,15 @@ export function repairWords(plan: Plan, repair: Repair): string {
     case 'rip':
       return repair.made === 0 ? 'Rip back to the beginning of the round' : 'Rip back to the corner';
     case 'fudge':
-      return fudgeWords(plan, repair.fudge!, repair.round!);
+      return fudgeWords(
+        plan,
+        held(repair.fudge, 'a repair of this kind has it'),
+        held(repair.round, 'a repair of this kind has it'),
+      );
     case 'quiet':
       return `Go on, and make up for it in round ${repair.round}: ${quietWords(plan, repair)}`;
     case 'refit': {
-      const { solution, plan: then } = repair.refit!;
+      const { solution, plan: then } = held(repair.refit, 'a repair of this kind has it');
       return `Go on, and fit what comes to what is there: ${solutionWords(then, solution)}`;
     }
     case 'leave':
@@ -59,7 +65,10 @@ export function repairWords(plan: Plan, repair: Repair): string {
 
 /** What a round that is to come does otherwise than was planned. */
 function quietWords(plan: Plan, { round, then }: Repair): string {
-  const [was, is] = [plan.rounds[round!]!.written!, then.rounds[round!]!.written!];
+  const [was, is] = [
+    writtenOf(plan.rounds[held(round, 'a repair that ends at a round has it')]!),
+    writtenOf(then.rounds[held(round, 'a repair that ends at a round has it')]!),
+  ];
   const changes = plan.sides.map((_, side) => quietChange(is, side) - quietChange(was, side));
   return changeWords(
     changes,

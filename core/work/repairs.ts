@@ -7,6 +7,7 @@
  * with the lowest price: changes that are not ripped are those of the fit, which is proved best, or one that brings back the
  * counts of the design, or makes sides that face each other alike, in a single round.
  */
+import { held } from '../held.ts';
 import { VISIBILITY } from '../fit/cost.ts';
 import type { Hem } from '../document/hem.ts';
 import { noted, type Deed } from '../document/record.ts';
@@ -15,7 +16,7 @@ import { performed, type Edit } from '../edits/edit.ts';
 import { isPlainRound, proceduresOf } from '../procedure/procedure.ts';
 import { orderOfWork } from '../procedure/order.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
-import { planComesOutEven, identityOfRound, type Plan, type RoundPlan } from '../plan/types.ts';
+import { planComesOutEven, identityOfRound, type Plan, type RoundPlan, writtenOf } from '../plan/types.ts';
 import { takeSolution } from '../edits/solution.ts';
 import { changesNothing, type FitSolution } from '../fit/fit.ts';
 import { fitHem } from '../fit/open.ts';
@@ -150,7 +151,10 @@ function withOutcome(plan: Plan, then: Plan, way: Way, number: number, wrong: re
     place: placeOf(plan, then, way, number, wrong),
     shows:
       way.kind === 'fudge'
-        ? VISIBILITY.plain(way.fudge!.more, number === plan.rounds.length - 1)
+        ? VISIBILITY.plain(
+            held(way.fudge, 'this way has a change to make').more,
+            number === plan.rounds.length - 1,
+          )
         : seenIn(plan, then) + apartIn(plan, then),
     uneven: then.rounds.filter((r) => !r.even).map((r) => r.number),
     lies: verdicts.every((v) => v === 'flat')
@@ -170,7 +174,7 @@ export function seenIn(before: Plan, after: Plan): number {
     const isLast = number === after.rounds.length - 1;
     const plain = isPlainRound(after, number);
     sides.forEach(({ fit }, side) => {
-      const change = quietChange(written, side) - quietChange(was.written!, side);
+      const change = quietChange(written, side) - quietChange(writtenOf(was), side);
       if (change !== 0) seen += plain ? VISIBILITY.plain(change, isLast) : VISIBILITY.skip(change, isLast);
       if (fit?.lopsided && !was.sides[side]?.fit?.lopsided) seen += VISIBILITY.lopsided;
     });
@@ -229,7 +233,10 @@ function placeOf(
     for (const act of changed ? proceduresOf(then)[changed.number]!.acts : []) {
       if (act.do === 'side' && act.along.into === 'each' && act.along.changes.length > 0) {
         const at = act.along.changes[0]!.worked.start;
-        return { round: changed!.number, entry: orderOfWork(changed!).entry(at) };
+        return {
+          round: held(changed, 'what is changed was found').number,
+          entry: orderOfWork(held(changed, 'what is changed was found')).entry(at),
+        };
       }
     }
     if (changed) return middle(changed.number);
@@ -290,7 +297,7 @@ function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Ca
   const begins = stepsOf(plan, round.number, 'side').filter((s) => s.does === 'make' && s.from <= earliest);
   const at =
     begins.at(-1)?.where.on === 'corner'
-      ? begins.at(-1)!.from
+      ? held(begins.at(-1), 'a round that was begun has a beginning').from
       : previousCorner(plan, round.number, earliest + 1);
   // What the round begins with is no place of its own to go back to.
   const begun = stepsOf(plan, round.number, 'side')[0]!.to;
@@ -316,7 +323,7 @@ function refits(planner: Planner, plan: Plan, counted: readonly Deed[]): readonl
   if (!left) return [];
   const then = planner(left);
   if (planComesOutEven(then)) return [];
-  const stack = then.rounds.slice(1).map((r) => r.written!);
+  const stack = then.rounds.slice(1).map((r) => writtenOf(r));
   const ways = fitHem(left)
     .solutions.filter((s) => !changesNothing(s))
     .map((solution): Way => ({
@@ -347,7 +354,7 @@ function quietWays(planner: Planner, plan: Plan, number: number, counted: readon
   const then = planner(left);
   const changedTo = (next: RoundPlan, counts: readonly number[]): readonly { way: Way; then: Plan }[] => {
     const now = countsOf(then.rounds[next.number]!);
-    const { entry, index } = next.written!;
+    const { entry, index } = writtenOf(next);
     const change = makeUpFor(
       entry.id,
       index,

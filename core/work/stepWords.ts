@@ -1,4 +1,5 @@
 /** What to do now, in words that are followed with the hook in hand. */
+import { held } from '../held.ts';
 import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
@@ -69,7 +70,7 @@ function turnWords({ turn }: WorkStep): string | null {
 }
 
 function madeWords(plan: Plan, procedure: Procedure, step: WorkStep, language: Language): string {
-  const act = step.act!;
+  const act = held(step.act, 'a step along a round has an act');
   if (act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from) {
     return `${capital(cornerActWords(plan, procedure, act, language))}.`;
   }
@@ -126,7 +127,9 @@ function stretchWords(plan: Plan, procedure: Procedure, step: WorkStep, language
       continue;
     }
     const skippedNoun =
-      skipped > 0 && round.onto < 0 ? skippedWords(plan, last!.number!, skipped, language) : null;
+      skipped > 0 && round.onto < 0
+        ? skippedWords(plan, held(last?.number, 'what is skipped lies behind a place'), skipped, language)
+        : null;
     const run: Run = { before: loose, skipped, skippedNoun, stitches, noun, which, times: 1 };
     loose = [];
     const previous = runs[runs.length - 1];
@@ -195,8 +198,9 @@ function usedBefore(order: InOrder, at: number, act: Act | null, places: Places)
     number = used.to;
     if (!places.goBack) break;
   }
-  if (number !== undefined) return { place: place!, number };
-  if (side && begins !== undefined) return { place: place ?? IN_NOTHING, number: begins! - 1 };
+  if (number !== undefined) return { place: held(place, 'a round begins at a place'), number };
+  if (side && begins !== undefined)
+    return { place: place ?? IN_NOTHING, number: held(begins, 'a round begins at a place') - 1 };
   return place === null ? null : { place, number: undefined };
 }
 

@@ -1,4 +1,5 @@
 /** A rectangle worked in rows: stitch tops, two sides of row ends, and the underside of the foundation. */
+import { held } from '../../held.ts';
 import { STITCHES, abbreviation, type StitchKind } from '../../terms/stitches.ts';
 import { rectangle } from '../outline.ts';
 import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from '../edge.ts';
@@ -148,7 +149,8 @@ export const rows: Construction<RowsPiece> = {
       least: 1,
       most: 5000,
       of: (piece) => piece.rows.reduce((sum, run) => sum + run.count, 0),
-      suffix: ({ rows: [run] }, language) => `rows of ${abbreviation(run!.stitch, language)}`,
+      suffix: ({ rows: [run] }, language) =>
+        `rows of ${abbreviation(held(run, 'a piece in rows has a run').stitch, language)}`,
       told: (piece, count, said) =>
         asSaid({ ...piece, rows: [{ ...piece.rows[0]!, count }] }, new Set([...said, ROWS])),
     },
@@ -181,7 +183,7 @@ export const rows: Construction<RowsPiece> = {
         heightMm: bottom - top,
       })),
   stitches: (piece, body) => {
-    const widthMm = body.stitchWidthMm!;
+    const widthMm = held(body.stitchWidthMm, 'rows have a stitch width');
     const left = -piece.widthCm * 5;
     // The first and the last stitch of a row, and the last row, are the edge.
     const inside = Array.from(
