@@ -15,17 +15,32 @@ import { WORDS } from '../terms/words.ts';
 import { cornerAfter, orderOfWork } from '../procedure/order.ts';
 
 /** What may have happened, and how far back to look. */
-export function causeWords(plan: Plan, { slip, back }: Cause): string {
-  return `${slipWords(plan, slip)}. Look about ${plural(back, 'st')} back.`;
+export function causeWords(plan: Plan, { slip, back, likelihood }: Cause): string {
+  const look = slip.kind === 'miscount' ? '' : ` Look about ${plural(back, 'st')} back.`;
+  return `${LIKELIHOODS[likelihood]}: ${slipWords(plan, slip)}.${look}`;
+}
+
+const LIKELIHOODS = { likely: 'Likely', possible: 'Possible', 'less likely': 'Less likely' } as const;
+
+/** The corners at the ends of a side. */
+function cornersAt(plan: Plan, side: number): string {
+  const sides = plan.sides.length;
+  return `corner ${cornerName(plan, side)} or ${cornerName(plan, (side + 1) % sides)}`;
 }
 
 function slipWords(plan: Plan, slip: WorkSlip): string {
   const { skip } = WORDS[plan.hem.preferences.language];
   switch (slip.kind) {
     case 'hidden stitch':
-      return `The first st after corner ${cornerName(plan, slip.corner)} hides behind the corner: it may have been ${skip === 'skip' ? 'skipped' : 'missed'}`;
+      return `The first st after corner ${cornerName(plan, slip.corner)} hides behind the corner: it may have been ${skip === 'skip' ? 'skipped' : 'missed'}, or a st of ${cornersAt(plan, slip.side)} left out`;
     case 'corner':
       return `Corner ${cornerName(plan, slip.corner)} may have been worked without its increase`;
+    case 'corner twice':
+      return `A corner may have been worked twice: ${cornersAt(plan, slip.side)}`;
+    case 'miscount':
+      return Math.abs(slip.count) === 10
+        ? `Ten may have been counted ${slip.count > 0 ? 'twice' : 'too few'} on ${sideWords(plan, slip.side)}: count it again`
+        : `The count of ${sideWords(plan, slip.side)} may be off: count it again, ten by ten`;
     case 'join':
       return `The slip stitch of the join may have been taken for a st, on ${sideWords(plan, slip.side)}`;
     case 'repeat':

@@ -281,7 +281,7 @@ function fudges(plan: Plan, round: RoundPlan, found: SideCounts, made: number): 
         { did: 'made', round: named, stitches: end },
         { did: 'counted', round: named, counts },
       ],
-      price: comesFree(stretchLeft(round, back, made)),
+      price: comesFree(stretchLeft(plan, round, back, made)),
       made: end,
       round: round.number,
       fudge: { side, more },
@@ -291,7 +291,10 @@ function fudges(plan: Plan, round: RoundPlan, found: SideCounts, made: number): 
 
 /** Back to the corner before where it went wrong, or to the beginning of the round. */
 function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Cause[]): readonly Way[] {
-  const behind = causes.flatMap(({ back }) => (back > 0 ? [made - back] : []));
+  const worthRipping = causes.filter((c) => c.slip.kind !== 'miscount' && c.likelihood !== 'less likely');
+  const behind = (worthRipping.length > 0 ? worthRipping : causes).flatMap(({ back }) =>
+    back > 0 ? [made - back] : [],
+  );
   const earliest = behind.length > 0 ? Math.min(...behind) : 0;
   // A slip in a corner is mended by making that corner again.
   const begins = stepsOf(plan, round.number, 'side').filter((s) => s.does === 'make' && s.from <= earliest);
@@ -304,7 +307,7 @@ function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Ca
   const places = [...new Set([at <= begun ? 0 : at, 0])].filter((p) => p < made);
   return places.map((place) => ({
     ...rip(plan, round, place),
-    price: comesFree(stretchLeft(round, place, made)),
+    price: comesFree(stretchLeft(plan, round, place, made)),
     made: place,
     round: round.number,
   }));
