@@ -5,7 +5,7 @@ import { countsAsStitch } from '../core/ring/stitch.ts';
 import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
 import { writtenPattern } from '../core/print/pattern.ts';
-import { sideOfEntries } from '../core/work/sides.ts';
+import { sideOfEntries } from '../core/ring/ring.ts';
 import { STRIDES, stepsOf } from '../core/work/steps.ts';
 import { demoPlans } from '../demo/read.ts';
 import { colourAt, sceneOf } from './scene.ts';

@@ -53,7 +53,7 @@ export function LogPage() {
       <p>
         {plural(days.length, 'day')}, about {timeWords(minutes)} of work.
       </p>
-      <ReadyBy plan={plan} rhythm={rhythmOf(days, dayjs().format('YYYY-MM-DD'))} />
+      <ReadyBy rhythm={rhythmOf(days, dayjs().format('YYYY-MM-DD'))} />
       <LoggedPace />
       <Guard what="The chart of days" resetKeys={[days]}>
         <DaysChart days={days} />

@@ -1,17 +1,19 @@
 import dayjs from 'dayjs';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Rhythm } from '../../core/log/log.ts';
+import { paceKnown, paceOf } from '../../core/evidence/estimates.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { leftOf } from '../../core/work/progress.ts';
 import { plural, timeWords } from '../../core/say/measures.ts';
+import { usePlan } from '../hem/context.ts';
+import { trialPlan } from '../hem/trialPlan.ts';
 import { WaysOff } from '../sections/WaysOff.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { dayWords } from './days.ts';
 import styles from './log.module.css';
 
 export interface ReadyByProps {
-  readonly plan: Plan;
   /** Null when nothing was worked of late. */
   readonly rhythm: Rhythm | null;
 }
@@ -19,8 +21,17 @@ export interface ReadyByProps {
 /** Minutes a day to reckon with where there is no rhythm yet. */
 const USUAL_MINUTES = 45;
 
+/** The border as it is worked by the log, where that says another pace than the one in force. */
+function atLoggedPace(plan: Plan): Plan {
+  const known = paceKnown(plan);
+  const pace = paceOf(known);
+  return known.basis === 'rule of thumb' || pace === plan.hem.pace ? plan : trialPlan({ ...plan.hem, pace });
+}
+
 /** When the border will be done at this rhythm, what a day must bring to be ready by another, and what to leave off if it cannot. */
-export function ReadyBy({ plan, rhythm }: ReadyByProps) {
+export function ReadyBy({ rhythm }: ReadyByProps) {
+  const shown = usePlan();
+  const plan = useMemo(() => atLoggedPace(shown), [shown]);
   const [by, setBy] = useState('');
   const [typed, setTyped] = useState<number | null>(null);
   const minutesLeft = leftOf(plan).border.minutes;
@@ -30,7 +41,8 @@ export function ReadyBy({ plan, rhythm }: ReadyByProps) {
   return (
     <div className={styles.ready}>
       <p>
-        About {timeWords(minutesLeft)} of work are left.{' '}
+        About {timeWords(minutesLeft)} of work are left
+        {plan === shown ? '' : `, at ${plan.hem.pace} stitches a minute as your log says`}.{' '}
         {rhythm
           ? `At this rhythm, ${Math.round(rhythm.minutesADay)} minutes a day over the last ${plural(rhythm.days, 'day')}, the border is done about ${dayWords(
               dayjs()
@@ -79,7 +91,9 @@ export function ReadyBy({ plan, rhythm }: ReadyByProps) {
             />
           )}
           <p>
-            <Link to={`/hem/${plan.hem.id}/propose?minutes=${aDay * days}`}>
+            <Link
+              to={`/hem/${plan.hem.id}/propose?minutes=${Math.round((aDay * days * plan.hem.pace) / shown.hem.pace)}`}
+            >
               Which borders would be ready by then?
             </Link>
           </p>

@@ -3,6 +3,8 @@ import { expect, test } from '@jest/globals';
 import { fireEvent, screen } from '@testing-library/react';
 import { demoPlans } from '../../demo/read.ts';
 import dayjs from 'dayjs';
+import { paceKnown, paceOf } from '../../core/evidence/estimates.ts';
+import { plan as planOf } from '../../core/plan/planner.ts';
 import { leftOf } from '../../core/work/progress.ts';
 import { plural, timeWords } from '../../core/say/measures.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
@@ -53,8 +55,13 @@ test('a day by which it is to be ready says what a day must bring', () => {
 
 test('what is left and a day’s share of it are those of the core', () => {
   const { store } = renderHem(begun, () => <LogPage />);
-  const left = leftOf(store.get().plan).border.minutes;
-  expect(screen.getByText(new RegExp(`^About ${timeWords(left)} of work are left`))).toBeTruthy();
+  const { plan } = store.get();
+  // As the log has it, which is another pace than the one that the hem reckons with.
+  const pace = paceOf(paceKnown(plan));
+  expect(pace).not.toBe(plan.hem.pace);
+  const left = leftOf(planOf({ ...plan.hem, pace })).border.minutes;
+  const said = `About ${timeWords(left)} of work are left, at ${pace} stitches a minute as your log says.`;
+  expect(screen.getByText((words) => words.startsWith(said))).toBeTruthy();
   for (const days of [1, 4, 24]) {
     const by = dayjs()
       .add(days - 1, 'day')

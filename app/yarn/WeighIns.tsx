@@ -5,8 +5,7 @@ import { Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
 import { noteWeighing, removeWeighing } from '../../core/edits/yarn.ts';
 import { usedSlip, type DoubtedNumber } from '../../core/evidence/slips.ts';
-import { stitchOf } from '../../core/ring/stitch.ts';
-import { yarnInStitchMm } from '../../core/yarn/yarn.ts';
+import { swatchM } from '../../core/plan/observed.ts';
 import { isRound, identityOfRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
@@ -28,9 +27,8 @@ interface SwatchMade {
 function weighedSlip(plan: Plan, of: SwatchMade | RoundPlan, grams: number): DoubtedNumber | null {
   if ('ring' in of) return usedSlip(plan, of.yarnId, of.yarnM, grams);
   const used = plan.yarns.find((y) => y.yarn.id === of.yarn) ?? plan.yarns[0]!;
-  const { diameterMm, id } = used.yarn;
-  const path = of.stitches * yarnInStitchMm(stitchOf({ kind: of.stitch }), plan.stitchWidthMm, diameterMm);
-  return usedSlip(plan, id, (path * used.calibration.ratio) / 1000, grams);
+  const metres = swatchM(of, used.yarn, plan.stitchWidthMm, plan.hem.hands?.yarn ?? null);
+  return usedSlip(plan, used.yarn.id, metres * used.calibration.ratio, grams);
 }
 
 /** What was weighed: it narrows the ranges. */

@@ -4,6 +4,7 @@ import { estimatesOf } from '../../core/evidence/estimates.ts';
 import { timeEstimateWords, yarnSuretyWords, yarnRestsOn } from '../../core/evidence/estimateWords.ts';
 import { basketWords } from '../../core/forecast/supplyWords.ts';
 import { HandsOfHem } from './HandsOfHem.tsx';
+import { paceRestsOn } from '../../core/hands/handsWords.ts';
 import { LoggedPace } from '../sections/LoggedPace.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
@@ -37,7 +38,7 @@ export function YarnPage() {
         <details className="quiet small">
           <summary>Details</summary>
           From the path of the yarn through every stitch of the border.{' '}
-          {plan.yarns.map(yarnRestsOn).join(' ')}
+          {plan.yarns.map(yarnRestsOn).join(' ')} {paceRestsOn(plan.hem.preferences.language)}
         </details>
         <Guard what="The chart of yarn" resetKeys={[plan]}>
           <RoundsChart />

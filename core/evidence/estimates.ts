@@ -17,6 +17,8 @@ import { yarnOf, type Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { timeSeen } from './evidence.ts';
+import { remembered } from '../remembered.ts';
+import { COUNTED_GAUGE } from '../plan/observed.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
 
 /** A number that is foretold; from `low` to `high` it comes out some nine times in ten. */
@@ -72,16 +74,24 @@ export const paceOf = ({ ratio }: Known): number =>
 export const paceKnown = (plan: Plan): Learned =>
   learnOn(plan.hem.hands?.time?.all ?? null, acrossAll('time'), timeSeen(plan));
 
-/** What a plan’s time rests on: the pace that its maker has given is their own word unless it is the one that was learned. */
+/** Paces that could be taken over so far: of the hands, and of the log after each stretch of it. */
+const pacesTold = remembered((plan: Plan): ReadonlySet<number> => {
+  const hands = plan.hem.hands?.time?.all ?? null;
+  const seen = timeSeen(plan);
+  return new Set(
+    Array.from({ length: seen.length + 1 }, (_, k) =>
+      paceOf(learnOn(hands, acrossAll('time'), seen.slice(0, k))),
+    ),
+  );
+});
+
+/** What a plan’s time rests on: the pace that its maker has given is their own word unless the hands or the log have said it. */
 function timeOf(plan: Plan): Known {
   const known = paceKnown(plan);
   const { pace } = plan.hem;
-  if (pace === paceOf(known)) return known;
+  if (known.basis !== 'rule of thumb' && pacesTold(plan).has(pace)) return known;
   return pace === USUAL_PACE ? ruleOfThumb('time') : inOwnWords('time', USUAL_PACE / pace).all;
 }
-
-/** A gauge that was counted, and a day beside another: standard deviations of the logarithm of a stitch’s width. */
-const COUNTED_GAUGE = Math.hypot(0.02, PRIORS.width.drift);
 
 /** A strain is as sure as the width of a stitch is, by the gauge that was counted or by what is known of the hands. */
 function strainOf({ hem }: Plan, round: RoundPlan, strain: number): Estimate {
@@ -121,7 +131,10 @@ export function estimatesOf(plan: Plan): Estimates {
       yarn: yarn.name,
       metres: estimate(r.yarnM, calibration),
       grams: estimate((r.yarnM * 100) / yarn.metresPer100G, calibration),
-      minutes: estimate(r.minutes, time),
+      minutes: estimate(
+        r.minutes,
+        overRounds(time, acrossAll('time'), 1, driftOf('time', plan.hem.hands?.time ?? null, [r.stitch])),
+      ),
       heightCm: estimate(r.heightMm / 10, heightOver(r.number + 1)),
       sides: r.sides.map(({ strain, verdict }) => ({ strain: strainOf(plan, r, strain), verdict })),
     };

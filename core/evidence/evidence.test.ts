@@ -3,7 +3,8 @@ import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
-import { makerOfHems } from '../testing/makers.ts';
+import { FORETOLD, MANNER_NAMES, makerOfHems, scoreOf } from '../testing/makers.ts';
+import { seeds } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';
 import { evidenceOf, handsFrom } from './evidence.ts';
 import { knownFrom } from '../hands/hands.ts';
@@ -48,25 +49,38 @@ describe('the record of a hem', () => {
   });
 });
 
-describe('makers who work three hems', () => {
-  const trials = Array.from({ length: 60 }, (_, seed) => makerOfHems(seed + 1)).flat();
+describe('makers of every kind, most of whom do not follow what is fitted', () => {
+  const page = readFileSync('docs/estimates.md', 'utf8').replace(/ +/g, ' ');
+  /** Some of a thousand that were worked for the page, with other seeds than were used to tune. */
+  const trials = new Map(
+    MANNER_NAMES.map((name) => [name, seeds(12).flatMap((seed) => makerOfHems(name, 10_000 + seed).trials)]),
+  );
 
-  test.each(['yarn', 'time', 'height'] as const)('%s: errors fall from hem to hem, ranges hold', (of) => {
-    const page = readFileSync('docs/estimates.md', 'utf8');
-    const line = new RegExp(`^\\| ${of} of a border .*$`, 'm').exec(page)![0];
-    const told = [...line.matchAll(/([\d.]+) %, ([\d.]+) %/g)].map((m) => [Number(m[1]), Number(m[2])]);
-    const errors = [0, 1, 2].map((before) => {
-      const some = trials.filter((t) => t.of === of && t.before === before);
-      const off = (100 * some.reduce((sum, t) => sum + Math.abs(t.off), 0)) / some.length;
-      // A thousand were worked for the page, sixty here.
-      expect(Math.abs(off / told[before]![0]! - 1)).toBeLessThan(0.35);
-      expect(told[before]![1]).toBeGreaterThanOrEqual(90);
-      expect(told[before]![1]).toBeLessThanOrEqual(95.5);
-      return off;
-    });
-    expect(errors[1]).toBeLessThan(0.75 * errors[0]!);
-    expect(errors[2]).toBeLessThan(errors[1]!);
-    const held = trials.filter((t) => t.of === of && t.within).length / (trials.length / 3);
-    expect([of, held > 0.86, held < 0.99]).toEqual([of, true, true]);
+  test.each(MANNER_NAMES)('%s: what the page tells of them holds', (name) => {
+    for (const of of FORETOLD) {
+      const line = page.split('\n').find((l) => l.startsWith(`| ${name} | ${of} |`))!;
+      const told = [...line.matchAll(/(\d+)(?: \(\d+\))?, ±(\d+): (\d+)/g)].map((m) =>
+        m.slice(1).map(Number),
+      );
+      expect(told).toHaveLength(4);
+      const some = trials.get(name)!.filter((t) => t.of === of);
+      const { off, held } = scoreOf(some);
+      const average = (k: number): number => told.reduce((sum, cell) => sum + cell[k]!, 0) / told.length;
+      expect([of, Math.abs((100 * off) / average(0) - 1) < 0.45]).toEqual([of, true]);
+      expect([of, Math.abs(100 * held - average(2)) < 12]).toEqual([of, true]);
+      // Nine in ten, for makers of any kind, from the first hem on; where it is less the page says so.
+      for (const [, , share] of told) expect([name, of, share! >= 83]).toEqual([name, of, true]);
+    }
+  });
+
+  test('errors fall from the first hem to the last, and no further than ranges do', () => {
+    const all = [...trials.values()].flat();
+    for (const of of ['yarn of a border', 'time of a border', 'height of a border'] as const) {
+      const [first, , , last] = [0, 1, 2, 3].map((before) =>
+        scoreOf(all.filter((t) => t.of === of && t.before === before)),
+      );
+      expect(last!.off).toBeLessThan(0.8 * first!.off);
+      expect(last!.reach).toBeLessThan(0.8 * first!.reach);
+    }
   });
 });

@@ -4,10 +4,10 @@ import { yarnOf, type Hem, type WorkEvent } from '../document/hem.ts';
 import { standing } from '../document/record.ts';
 import { naturalLengthMm } from '../flat/flat.ts';
 import { usualGauge } from '../hands/gauge.ts';
-import { learnFlat, type Lay } from '../hands/flatness.ts';
+import { learnFlat, type LaysOfHem } from '../hands/flatness.ts';
 import {
   COUNTED_PLACES,
-  PARTS,
+  type LearnedPart,
   USUAL_PACE,
   partFrom,
   type Counted,
@@ -16,15 +16,21 @@ import {
   type HandsPart,
   type StitchObservation,
 } from '../hands/hands.ts';
-import { heightSeen, laySeen, looksOf, yarnSeen } from '../plan/observed.ts';
+import type { Known } from '../hands/hands.schema.ts';
+import type { Learned } from '../hands/ratio.ts';
+import { heightSeen, laySeen, looksOf, widthErrorOf, yarnSeen } from '../plan/observed.ts';
 import { plan as planOf } from '../plan/planner.ts';
 import { isRound, type Plan, type RoundPlan } from '../plan/types.ts';
 import { yarnWeight } from '../terms/yarnWeights.ts';
+import { minutesOf } from '../hands/pace.ts';
+import { stretchOf } from '../procedure/stretch.ts';
 import { isPause } from '../work/session.ts';
 
 /** All that a hem’s record tells. */
 export interface Evidence extends Readonly<Record<HandsPart, readonly StitchObservation[]>> {
-  readonly flat: readonly Lay[];
+  readonly flat: LaysOfHem;
+  /** When something was last noted of it, ISO 8601; empty while nothing was. */
+  readonly last: string;
   readonly counted: readonly CountedSide[];
 }
 
@@ -37,7 +43,7 @@ export interface CountedSide {
 
 /** A tape, cm; stitches that lie tighter or looser than they would by themselves, as a fraction; a gauge that was counted, too. */
 const TAPE_CM = 0.3;
-const PULLED = 0.02;
+const PULLED = 0.06;
 const GAUGE = 0.02;
 /** Minutes that go by otherwise while work is noted. */
 const MINUTES = 1.5;
@@ -45,21 +51,36 @@ const MINUTES = 1.5;
 /** Whether an entry of a record is of these hands, and to be taken into account. */
 type IsTheirs = (event: WorkEvent) => boolean;
 
+/** A hem in stitches as wide as is usual for its yarn and hook, so that what hems tell of heights and of yarn can be compared. */
+function inUsualWidths(hem: Hem): Hem {
+  const { weight } = yarnOf(hem, hem.base.yarn);
+  const { hookMm } = hem.gauge;
+  const usual = usualGauge(weight, null);
+  return {
+    ...hem,
+    hands: null,
+    gauge: { hookMm, stitchesPer10Cm: usual.stitchesPer10Cm / Math.sqrt(hookMm / usual.hookMm) },
+  };
+}
+
 /** What the record of a hem tells, planned by rules of thumb alone. @param isTheirs which of its events are taken into account */
 export function evidenceOf(hem: Hem, isTheirs: IsTheirs = () => true): Evidence {
-  const plan = planOf({ ...hem, hands: null });
+  const plan = planOf(inUsualWidths(hem));
   const record = standing(hem.record).filter(isTheirs);
   const looks = looksOf(record);
   const { rounds } = plan;
+  // Strains are told as they were foretold, by the gauge of the hem.
+  const asReckoned = looks.length > 0 ? planOf({ ...hem, hands: null }) : plan;
   return {
     time: timeSeen(plan, isTheirs),
     // Swatches are noted without a time: whoever leaves out what was noted leaves them out, too, when nothing else is theirs.
     yarn: hem.yarns.flatMap((yarn) =>
-      yarnSeen(record.length > 0 ? hem.weighIns : [], record, yarn, rounds, plan.stitchWidthMm),
+      yarnSeen(record.length > 0 ? hem.weighIns : [], record, yarn, rounds, plan.stitchWidthMm, null),
     ),
     height: heightSeen(looks, rounds),
-    width: record.length > 0 ? widthSeen(hem, plan, looks) : [],
-    flat: laySeen(looks, rounds),
+    width: record.length > 0 ? widthSeen(hem, asReckoned, looks) : [],
+    flat: { lays: laySeen(looks, asReckoned.rounds), error: widthErrorOf(hem) },
+    last: record.reduce((latest, e) => (e.at > latest ? e.at : latest), ''),
     counted: record.flatMap((e) => {
       const round = e.did === 'counted' ? rounds.find((r) => isRound(r, e.round)) : undefined;
       if (e.did !== 'counted' || !round?.done) return [];
@@ -127,6 +148,14 @@ function widthSeen(
   return [...gauge, ...measured];
 }
 
+/** Work on a round in one sitting. */
+interface Stretch {
+  readonly round: RoundPlan;
+  minutes: number;
+  stitches: number;
+  movements: number;
+}
+
 /** How long stretches of work took beside the usual pace, by the times at which steps were noted in one sitting. */
 export function timeSeen(plan: Plan, isTheirs: IsTheirs = () => true): readonly StitchObservation[] {
   const roundOf = (event: WorkEvent): RoundPlan | undefined =>
@@ -134,42 +163,69 @@ export function timeSeen(plan: Plan, isTheirs: IsTheirs = () => true): readonly 
   const events = standing(plan.hem.record)
     .filter(isTheirs)
     .sort((a, b) => Date.parse(a.at) - Date.parse(b.at));
-  const stretches = new Map<string, { round: RoundPlan; minutes: number; entries: number }>();
+  const stretches = new Map<string, Stretch>();
   let sitting = 0;
   events.slice(1).forEach((event, i) => {
     const before = events[i]!;
-    if (isPause(before, event)) sitting++;
+    if (isPause(plan.hem.record, before, event)) sitting++;
     const round = roundOf(event);
     const goesOn = before.did === 'made' || before.did === 'began';
-    if (isPause(before, event) || event.did !== 'made' || !goesOn || !round) return;
+    if (isPause(plan.hem.record, before, event) || event.did !== 'made' || !goesOn || !round) return;
     if (roundOf(before) !== round) return;
     const key = `${sitting} ${round.number}`;
-    const stretch = stretches.get(key) ?? { round, minutes: 0, entries: 0 };
+    const stretch = stretches.get(key) ?? { round, minutes: 0, stitches: 0, movements: 0 };
     stretch.minutes += (Date.parse(event.at) - Date.parse(before.at)) / 60_000;
-    stretch.entries += event.stitches - (before.did === 'made' ? before.stitches : 0);
+    const made = before.did === 'made' ? before.stitches : 0;
+    const { stitches, movements } = stretchOf(plan, round, made, event.stitches);
+    const undone = stretchOf(plan, round, event.stitches, made);
+    stretch.stitches += stitches - undone.stitches;
+    stretch.movements += movements - undone.movements;
     stretches.set(key, stretch);
   });
-  return [...stretches.values()].flatMap(({ round, minutes, entries }): readonly StitchObservation[] => {
-    const stitches = (entries * round.total) / Math.max(1, round.ring.made.length);
-    if (stitches < 20 || minutes <= 0) return [];
-    const ratio = (minutes * USUAL_PACE) / stitches;
-    return [{ stitch: round.stitch, size: '', ratio, error: MINUTES / minutes }];
-  });
+  return [...stretches.values()].flatMap(
+    ({ round, minutes, stitches, movements }): readonly StitchObservation[] => {
+      if (stitches < 20 || minutes <= 0) return [];
+      const ratio = minutes / minutesOf(movements, USUAL_PACE);
+      return [{ stitch: round.stitch, size: '', ratio, error: MINUTES / minutes }];
+    },
+  );
+}
+
+/**
+ * Heights and yarn were told in stitches of the usual width, and will be asked for in stitches as wide as these hands make them.
+ *
+ * @param widthOf of a size; of all sizes for ''
+ */
+function besideWidth(part: LearnedPart, widthOf: (size: string) => Known): LearnedPart {
+  const beside = (learned: Learned, size: string): Learned => {
+    const { ratio } = widthOf(size);
+    return learned.basis === 'rule of thumb'
+      ? learned
+      : { ...learned, ratio: learned.ratio / ratio, low: learned.low / ratio, high: learned.high / ratio };
+  };
+  const each = (by: LearnedPart['bySize'], sized: boolean): LearnedPart['bySize'] =>
+    Object.fromEntries(Object.entries(by).map(([key, learned]) => [key, beside(learned, sized ? key : '')]));
+  return { all: beside(part.all, ''), byStitch: each(part.byStitch, false), bySize: each(part.bySize, true) };
 }
 
 /** What evidence teaches. */
 export function handsFrom(evidence: readonly Evidence[]): Hands {
+  const hems = [...evidence].sort((a, b) => (a.last < b.last ? -1 : a.last > b.last ? 1 : 0));
   const part = (of: HandsPart) =>
     partFrom(
       of,
-      evidence.flatMap((e) => e[of]),
+      hems.map((e) => e[of]),
     );
   const counted = evidence.flatMap((e) => e.counted);
+  const width = part('width');
   return {
-    ...(Object.fromEntries(PARTS.map((of) => [of, part(of)])) as Pick<Hands, HandsPart>),
+    time: part('time'),
+    yarn: besideWidth(part('yarn'), () => width.all),
+    height: besideWidth(part('height'), (hook) => width.bySize[hook] ?? width.all),
+    width,
     flat: learnFlat(
       null,
-      evidence.flatMap((e) => e.flat),
+      hems.map((e) => e.flat),
     ),
     counted: countedFrom(counted),
   };

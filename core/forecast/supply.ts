@@ -1,9 +1,10 @@
 /** Will the yarn last? Where each ball runs out, and how far the rest goes. */
 import { held } from '../held.ts';
 import { normalBelow } from '../chance.ts';
+import { entryMade, madeWithYarn } from '../procedure/stretch.ts';
 import { RANGE } from '../hands/ratio.ts';
 import type { Plan, RoundPlan, YarnPlan } from '../plan/types.ts';
-import { sideCount, sideSpan, type Ring } from '../ring/ring.ts';
+import { sideOfEntries, type Ring } from '../ring/ring.ts';
 
 /** The end of a ball: where it is expected, and the rounds between which it may fall. */
 export interface BallEnd {
@@ -12,8 +13,9 @@ export interface BallEnd {
   readonly ball: number;
   readonly round: number;
   readonly side: number;
-  /** Of the ring of the round. */
+  /** Of the ring of the round; and how many are made before it. */
   readonly entry: number;
+  readonly made: number;
   /** Rounds in which it ends if the estimate is as far too low, or too high, as its range allows. */
   readonly earliest: number;
   readonly latest: number;
@@ -22,7 +24,7 @@ export interface BallEnd {
 /** Ends of all balls that a plan uses up, in the order in which they are expected. */
 export function ballEnds(plan: Plan): readonly BallEnd[] {
   const ends = plan.yarns.flatMap((y) => endsOf(plan, y));
-  return ends.sort((a, b) => a.round - b.round || a.side - b.side);
+  return ends.sort((a, b) => a.round - b.round || a.made - b.made);
 }
 
 function endsOf(plan: Plan, { yarn, quantity }: YarnPlan): readonly BallEnd[] {
@@ -31,32 +33,42 @@ function endsOf(plan: Plan, { yarn, quantity }: YarnPlan): readonly BallEnd[] {
   const whole = rounds.reduce((sum, r) => sum + r.yarnM, 0);
   const ends: BallEnd[] = [];
   for (let ball = 1; ball * ballM < whole; ball++) {
-    const at = placeOf(rounds, ball * ballM);
-    const early = placeOf(rounds, (ball * ballM) / (1 + quantity.spread));
-    const late = placeOf(rounds, (ball * ballM) / (1 - quantity.spread));
+    const at = placeOf(plan, rounds, ball * ballM);
+    const early = placeOf(plan, rounds, (ball * ballM) / (1 + quantity.spread));
+    const late = placeOf(plan, rounds, (ball * ballM) / (1 - quantity.spread));
     ends.push({ yarnId: yarn.id, ball, ...at, earliest: early.round, latest: late.round });
   }
   return ends;
 }
 
 /** Where so many metres of the rounds in one yarn have been used; the end of the last round if they never are. */
-function placeOf(rounds: readonly RoundPlan[], metres: number): Pick<BallEnd, 'round' | 'side' | 'entry'> {
+function placeOf(
+  plan: Plan,
+  rounds: readonly RoundPlan[],
+  metres: number,
+): Pick<BallEnd, 'round' | 'side' | 'entry' | 'made'> {
   let used = 0;
   for (const round of rounds) {
     if (used + round.yarnM > metres) {
-      const entry = Math.floor(((metres - used) / round.yarnM) * round.ring.made.length);
-      return { round: round.number, side: sideAt(round.ring, entry), entry };
+      return at(plan, round, madeWithYarn(plan, round, (metres - used) / round.yarnM));
     }
     used += round.yarnM;
   }
   const last = rounds[rounds.length - 1]!;
-  return { round: last.number, side: sideCount(last.ring) - 1, entry: last.ring.made.length - 1 };
+  return at(plan, last, last.ring.made.length - 1);
+}
+
+function at(plan: Plan, round: RoundPlan, made: number): Pick<BallEnd, 'round' | 'side' | 'entry' | 'made'> {
+  const entry = entryMade(plan, round, made);
+  return { round: round.number, side: sideAt(round.ring, entry), entry, made };
 }
 
 /** The side that an entry lies on, or before which its corner lies. */
 function sideAt(ring: Ring, entry: number): number {
-  for (let side = sideCount(ring) - 1; side > 0; side--) {
-    if (entry >= sideSpan(ring, side).start) return side;
+  const sides = sideOfEntries(ring);
+  for (let k = 0; k < sides.length; k++) {
+    const side = sides[(entry + k) % sides.length]!;
+    if (side >= 0) return side;
   }
   return 0;
 }
@@ -81,6 +93,10 @@ export function riskOf({ yarn, quantity: { grams, spread } }: YarnPlan): number 
   if (deviation === 0) return grams > yarn.haveG ? 1 : 0;
   return normalBelow((grams - yarn.haveG) / deviation);
 }
+
+/** Chance that any of several yarns runs out, 0 to 1: each is wound and worked for itself. */
+export const riskOfAny = (yarns: readonly YarnPlan[]): number =>
+  1 - yarns.reduce((lasting, y) => lasting * (1 - riskOf(y)), 1);
 
 /** How far what is in the basket goes. */
 export interface BasketReach {

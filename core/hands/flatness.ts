@@ -1,7 +1,9 @@
 /**
  * What still lies flat for these hands and this yarn: the strain from which a side is seen to ripple or to pull in. People differ in
  * what they see, and it is seen earlier or later from one time to another; the threshold is found on a grid, by the likelihood of all
- * that was seen (a probit model; Finney, Probit Analysis, 1947), with some looks that are plainly wrong.
+ * that was seen (a probit model; Finney, Probit Analysis, 1947), with some looks that are plainly wrong. The strain itself is only
+ * foretold: a hem whose stitches come out wider than they were reckoned errs in all its sides at once (a probit model with an
+ * error in the variable; Carroll, Ruppert and Stefanski, Measurement Error in Nonlinear Models, 1995).
  */
 import { FLAT_LIMITS, type FlatLimits } from '../flat/flat.ts';
 import type { Known } from './hands.schema.ts';
@@ -17,7 +19,7 @@ export interface Lay {
 const SEEN_FROM = Math.sqrt(FLAT_LIMITS.flat * FLAT_LIMITS.blocks);
 /** Standard deviations of the logarithm: of hands among each other, and of one time from another. */
 const SPREAD = 0.35;
-const TIMES = 0.3;
+const TIMES = 0.38;
 /** Share of looks that say nothing. */
 const WRONG = 0.06;
 /** Looks that count: the latest. */
@@ -25,23 +27,55 @@ const LATE = 400;
 const REACH = 1.6;
 const STEPS = 60;
 
-/** What was seen teaches of the threshold, as a ratio to the rule of thumb. */
-export function learnFlat(known: Known | null, seen: readonly Lay[]): Learned {
+/** Looks at one hem, and how unsure the width of its stitches was: one standard deviation of a logarithm, shared by all of them. */
+export interface LaysOfHem {
+  readonly lays: readonly Lay[];
+  readonly error: number;
+}
+
+/** Points of the grid over the shared error of a hem, in its standard deviations, and their weights. */
+const ERRORS: readonly (readonly [z: number, weight: number])[] = Array.from({ length: 15 }, (_, k) => {
+  const z = (k - 7) * 0.4;
+  return [z, Math.exp((-z * z) / 2)];
+});
+
+/** How likely the looks at a hem are for a threshold, a logarithm: over all widths that its stitches may have. */
+function likelihood({ lays, error }: LaysOfHem, threshold: number): number {
+  let sum = 0;
+  let weights = 0;
+  for (const [z, weight] of ERRORS) {
+    const wider = Math.exp(z * error);
+    let product = weight;
+    for (const { strain, lies } of lays) {
+      const really = (1 + strain) * wider - 1;
+      const shows = normalUpTo((Math.log(Math.max(1e-4, Math.abs(really))) - threshold) / TIMES);
+      const sides = really > 0 ? 'ripples' : 'cups';
+      const likely = lies === 'flat' ? 1 - shows : lies === sides ? shows : 0;
+      product *= WRONG / 3 + (1 - WRONG) * likely;
+    }
+    sum += product;
+    weights += weight;
+  }
+  return sum / weights;
+}
+
+/** What was seen teaches of the threshold, as a ratio to the rule of thumb. Hems the oldest first. */
+export function learnFlat(known: Known | null, hems: readonly LaysOfHem[]): Learned {
   const about = Math.log(known?.ratio ?? 1);
-  const spread = known ? spreadOf(known, { about: 1, spread: SPREAD, drift: 0 }) : SPREAD;
-  // A side that ripples where it should pull in tells of a count or a gauge, not of what is seen.
-  const telling = seen
-    .slice(-LATE)
-    .filter((s) => s.lies === 'flat' || s.strain > 0 === (s.lies === 'ripples'))
-    .map((s) => ({ flat: s.lies === 'flat', size: Math.log(Math.max(1e-4, Math.abs(s.strain))) }));
+  const spread = known ? spreadOf(known, { ...NOTHING_MORE, spread: SPREAD }) : SPREAD;
+  let room = LATE;
+  // The latest looks are those that count.
+  const late = [...hems].reverse().map(({ lays, error }) => {
+    const some = lays.slice(Math.max(0, lays.length - room));
+    room -= some.length;
+    return { lays: some, error };
+  });
+  const looks = LATE - room;
   let [whole, sum, squares] = [0, 0, 0];
   for (let k = 0; k <= STEPS; k++) {
     const x = about + REACH * ((2 * k) / STEPS - 1);
     const threshold = Math.log(SEEN_FROM) + x;
-    const likely = telling.reduce((product, { flat, size }) => {
-      const shows = normalUpTo((size - threshold) / TIMES);
-      return product * (WRONG / 2 + (1 - WRONG) * (flat ? 1 - shows : shows));
-    }, 1);
+    const likely = late.reduce((product, one) => product * likelihood(one, threshold), 1);
     const weight = likely * Math.exp(-((x - about) ** 2) / (2 * spread ** 2));
     whole += weight;
     sum += weight * x;
@@ -53,11 +87,13 @@ export function learnFlat(known: Known | null, seen: readonly Lay[]): Learned {
     ratio: Math.exp(mean),
     low: Math.exp(mean - RANGE * deviation),
     high: Math.exp(mean + RANGE * deviation),
-    basis: telling.length > 0 ? 'these hands' : (known?.basis ?? 'rule of thumb'),
-    observations: telling.length + (known?.observations ?? 0),
+    basis: looks > 0 ? 'these hands' : (known?.basis ?? 'rule of thumb'),
+    observations: looks + (known?.observations ?? 0),
     doubted: [],
   };
 }
+
+const NOTHING_MORE = { about: 1, hem: 0, ages: 0, drift: 0 } as const;
 
 /** The limits of what lies flat and what blocks out, for what was learned. */
 export const limitsFor = ({ ratio }: Known): FlatLimits => ({

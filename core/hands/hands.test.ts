@@ -1,17 +1,14 @@
-import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { LEARNED, estimateRows, thousandMakers, type Trial } from '../testing/makers.ts';
-import { learn } from './ratio.ts';
+import { learn, learnAcross } from './ratio.ts';
 import { knownFor, partFrom, ruleOfThumb, type StitchObservation } from './hands.ts';
 
-const makers = thousandMakers();
-const PRIOR = { about: 1, spread: 0.1, drift: 0.03 };
+const PRIOR = { about: 1, spread: 0.1, hem: 0.05, ages: 0.01, drift: 0.03 };
 
 describe('a ratio', () => {
   test('is the rule of thumb while nothing has been observed, and says so', () => {
     const { ratio, low, high, basis } = learn([], PRIOR);
     expect([ratio, basis]).toEqual([1, 'rule of thumb']);
-    expect(Math.log(high)).toBeCloseTo(1.9 * Math.hypot(0.1, 0.03), 9);
+    expect(Math.log(high)).toBeCloseTo(1.9 * Math.hypot(0.1, 0.05, 0.03), 9);
     expect(low * high).toBeCloseTo(1, 9);
   });
 
@@ -45,28 +42,43 @@ describe('a ratio', () => {
   });
 });
 
-describe('a thousand simulated makers', () => {
-  test.each(LEARNED)('%s: errors fall with every round, ranges hold', (of) => {
-    const trials = makers.get(of)!;
-    const after_ = (logged: number): readonly Trial[] => trials.filter((t) => t.logged === logged);
-    const error = (some: readonly Trial[]): number =>
-      some.reduce((sum, t) => sum + Math.abs(t.off), 0) / some.length;
-    const errors = [0, 1, 3, 6, 12].map((logged) => error(after_(logged)));
-    expect([...errors].sort((a, b) => b - a)).toEqual(errors);
-    expect(errors[4]! / errors[0]!).toBeLessThan(0.6);
-    for (let logged = 0; logged < 13; logged++) {
-      const some = after_(logged);
-      const held = some.filter((t) => t.within).length / some.length;
-      expect([of, logged, held >= 0.9, held <= 0.96]).toEqual([of, logged, true, true]);
-    }
-    expect(trials.filter((t) => t.within).length / trials.length).toBeLessThanOrEqual(0.95);
-  });
-});
+describe('several hems', () => {
+  const hem = (ratio: number, observations = 4) =>
+    Array.from({ length: observations }, () => ({ ratio, error: 0.03 }));
 
-test('the page of estimates has the figures of these makers', () => {
-  const bare = (text: string): string => text.replace(/ +/g, ' ');
-  const page = bare(readFileSync('docs/estimates.md', 'utf8'));
-  for (const row of estimateRows(makers)) expect(page).toContain(bare(row));
+  test('tell less of the next one than as many observations of it would', () => {
+    const [one, next] = [learnAcross([hem(1.1, 12)], PRIOR), learn(hem(1.1, 12), PRIOR)];
+    expect(one.high / one.low).toBeGreaterThan(1.4 * (next.high / next.low - 1) + 1);
+    // Many observations of one hem are little more than a few; of several hems they are.
+    const few = learnAcross([hem(1.1, 3)], PRIOR);
+    const hems = learnAcross([hem(1.1, 3), hem(1.1, 3), hem(1.1, 3), hem(1.1, 3)], PRIOR);
+    const reach = ({ low, high }: { low: number; high: number }): number => Math.log(high / low);
+    expect(reach(few) - reach(one)).toBeLessThan(0.35 * (reach(few) - reach(hems)));
+  });
+
+  test('count for more the later they are, and make a range as wide as they lie apart', () => {
+    const quicker = { ...PRIOR, ages: 0.06 };
+    const [up, down] = [
+      learnAcross([hem(0.9), hem(1.1)], quicker),
+      learnAcross([hem(1.1), hem(0.9)], quicker),
+    ];
+    expect(up.ratio).toBeGreaterThan(down.ratio);
+    const reach = (ratios: readonly number[]): number => {
+      const { low, high } = learnAcross(
+        ratios.map((r) => hem(r)),
+        PRIOR,
+      );
+      return Math.log(high / low);
+    };
+    expect(reach([0.9, 1.12, 0.95, 1.15])).toBeGreaterThan(1.15 * reach([1.02, 1.03, 1.02, 1.03]));
+  });
+
+  test('are not moved by one of them that was noted with its point in the wrong place', () => {
+    const sound = learnAcross([hem(1.1), hem(1.08), hem(1.12)], PRIOR);
+    const slipped = learnAcross([hem(1.1), hem(11, 1), hem(1.08), hem(1.12)], PRIOR);
+    expect(Math.abs(Math.log(slipped.ratio / sound.ratio))).toBeLessThan(0.02);
+    expect(slipped.doubted).toEqual([4]);
+  });
 });
 
 test('a stitch that was never worked goes by what holds for all, one that was by its own', () => {
@@ -76,7 +88,7 @@ test('a stitch that was never worked goes by what holds for all, one that was by
     ratio: i % 3 === 0 ? 1.2 : 1.05,
     error: 0.03,
   }));
-  const part = partFrom('yarn', seen);
+  const part = partFrom('yarn', [seen]);
   const known = (stitch: 'sc' | 'dc' | 'tr', size = '4') => knownFor('yarn', part, stitch, size);
   expect(known('dc').ratio).toBeGreaterThan(known('sc').ratio);
   expect(known('tr', '1')).toBe(part.all);

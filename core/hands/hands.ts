@@ -2,7 +2,16 @@
 import { held } from '../held.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Known, KnownHands, KnownPart } from './hands.schema.ts';
-import { RANGE, learn, learnOn, spreadOf, type Learned, type Observation, type Prior } from './ratio.ts';
+import {
+  RANGE,
+  learn,
+  learnAcross,
+  learnOn,
+  spreadOfMean,
+  type Learned,
+  type Observation,
+  type Prior,
+} from './ratio.ts';
 
 export type { Known, KnownHands, KnownPart } from './hands.schema.ts';
 
@@ -42,12 +51,12 @@ export type CountedPlace = (typeof COUNTED_PLACES)[number];
 /** Stitches in a minute where nothing is known of the hands. */
 export const USUAL_PACE = 18;
 
-/** Standard deviations of the logarithm: of hands among each other, and of days. */
+/** Standard deviations of the logarithm: of hands among each other, of their hems, from hem to hem for good, and of days. */
 export const PRIORS = {
-  time: { about: 1, spread: 0.35, drift: 0.1 },
-  yarn: { about: 1, spread: 0.1, drift: 0.03 },
-  height: { about: 1, spread: 0.08, drift: 0.03 },
-  width: { about: 1, spread: 0.08, drift: 0.02 },
+  time: { about: 1, spread: 0.42, hem: 0.13, ages: 0.07, drift: 0.12 },
+  yarn: { about: 1, spread: 0.08, hem: 0.06, ages: 0.015, drift: 0.035 },
+  height: { about: 1, spread: 0.08, hem: 0.05, ages: 0.015, drift: 0.035 },
+  width: { about: 1, spread: 0.08, hem: 0.065, ages: 0.03, drift: 0.025 },
 } as const satisfies Readonly<Record<HandsPart, Prior>>;
 /** In the same hands from stitch to stitch, and from one yarn weight or hook to another. */
 const APART: Readonly<Record<HandsPart, { readonly stitch: number; readonly size: number }>> = {
@@ -64,23 +73,24 @@ export interface StitchObservation extends Observation {
   readonly size: string;
 }
 
-/** A part by what was seen of it: for all stitches first, each size about that, and each stitch about both. */
-export function partFrom(of: HandsPart, seen: readonly StitchObservation[]): LearnedPart {
+/** A part by what was seen of it on each hem, the oldest first: for all stitches first, each size about that, and each stitch about both. */
+export function partFrom(of: HandsPart, hems: readonly (readonly StitchObservation[])[]): LearnedPart {
+  const seen = hems.flat();
   const prior = PRIORS[of];
   const apart = APART[of];
   const across = acrossAll(of);
-  const all = learn(seen, across);
+  const all = learnAcross(hems, across);
   const about = (each: number): Prior => ({
+    ...prior,
     about: all.ratio,
-    spread: Math.hypot(each, spreadOf(all, across)),
-    drift: prior.drift,
+    spread: Math.hypot(each, spreadOfMean(all, across)),
   });
   const sizes = apart.size > 0 ? distinct(seen.map((s) => s.size)) : [];
   const bySize = Object.fromEntries(
     sizes.map((size) => [
       size,
-      learn(
-        seen.filter((s) => s.size === size),
+      learnAcross(
+        hems.map((one) => one.filter((s) => s.size === size)),
         about(apart.size),
       ),
     ]),
@@ -89,10 +99,12 @@ export function partFrom(of: HandsPart, seen: readonly StitchObservation[]): Lea
   const byStitch = Object.fromEntries(
     kinds.map((kind) => [
       kind,
-      learn(
+      learnAcross(
         // What the size does is told by the size.
-        seen.flatMap((s) =>
-          s.stitch === kind ? [{ ...s, ratio: (s.ratio * all.ratio) / (bySize[s.size] ?? all).ratio }] : [],
+        hems.map((one) =>
+          one.flatMap((s) =>
+            s.stitch === kind ? [{ ...s, ratio: (s.ratio * all.ratio) / (bySize[s.size] ?? all).ratio }] : [],
+          ),
         ),
         about(apart.stitch),
       ),
@@ -132,7 +144,7 @@ export function knownFor(of: HandsPart, part: KnownPart | null, stitch: StitchKi
   const reach = ({ low, high }: Known): number => Math.log(high / low) / 2;
   const half = Math.sqrt(
     ofStitch && ofSize
-      ? bothOf(reach(ofStitch), reach(ofSize), RANGE * PRIORS[of].drift)
+      ? bothOf(reach(ofStitch), reach(ofSize), RANGE * nextHem(of))
       : ofStitch
         ? reach(ofStitch) ** 2 + (RANGE * apart.size) ** 2
         : reach(held(ofSize, 'the size was found')) ** 2 + (RANGE * apart.stitch) ** 2,
@@ -145,6 +157,9 @@ export function knownFor(of: HandsPart, part: KnownPart | null, stitch: StitchKi
     observations: Math.max((ofStitch ?? all).observations, (ofSize ?? all).observations),
   };
 }
+
+/** How a round of a hem that is to come differs from what is common to all. */
+const nextHem = (of: HandsPart): number => Math.hypot(PRIORS[of].drift, PRIORS[of].hem, PRIORS[of].ages);
 
 /**
  * The square of a range by two that rest on the same observations in part: of the surer one only a part is added, and the drift of
@@ -202,8 +217,8 @@ export function knownFrom(hands: Pick<Hands, keyof KnownHands>, uses: Use = () =
 
 /** A part as its maker says that it is: surer than anything that was observed, and the same for all stitches. */
 export function inOwnWords(of: HandsPart, ratio: number): LearnedPart {
-  const { drift } = acrossAll(of);
-  const half = RANGE * drift;
+  const { drift, hem } = acrossAll(of);
+  const half = RANGE * Math.hypot(drift, hem);
   const all: Learned = {
     ratio,
     low: ratio * Math.exp(-half),

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { learn } from './ratio.ts';
 import { learnedBasisWords, handsWords } from './handsWords.ts';
 
-const PRIOR = { about: 1, spread: 0.1, drift: 0.03 };
+const PRIOR = { about: 1, spread: 0.1, hem: 0, ages: 0, drift: 0.03 };
 const of = (...ratios: readonly number[]) =>
   learn(
     ratios.map((ratio) => ({ ratio, error: 0.02 })),

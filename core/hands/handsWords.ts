@@ -1,5 +1,6 @@
 /** What was learned of the hands, in words. */
 import { FLAT_LIMITS } from '../flat/flat.ts';
+import { stitchName, type Language } from '../terms/stitches.ts';
 import { USUAL_PACE, type CountedPlace, type Hands } from './hands.ts';
 import type { Known, KnownHands } from './hands.schema.ts';
 import type { Learned } from './ratio.ts';
@@ -105,4 +106,10 @@ export function handsWords(of: keyof Omit<Hands, 'counted'>, { ratio, low, high 
     case 'height':
       return `Rounds, beside the rule of thumb: about ${beside(ratio, HEIGHT)}; the next between ${beside(low, HEIGHT)} and ${beside(high, HEIGHT)}.`;
   }
+}
+
+/** The stitches that a pace counts, and what comes on top. */
+export function paceRestsOn(language: Language): string {
+  const [half, single, double] = (['hdc', 'sc', 'dc'] as const).map((kind) => stitchName(kind, language));
+  return `Time is counted by movements of the hook: a ${half} is one stitch of your pace, a ${single} three quarters of one, a ${double} five quarters. Starts, joins, new yarn and ends come on top.`;
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { learnFlat } from './flatness.ts';
+import { learnFlat, type Lay, type LaysOfHem } from './flatness.ts';
+import type { Learned } from './ratio.ts';
 import { usualGauge } from './gauge.ts';
 import { PARTS, knownFor, knownFrom, partFrom, type Hands, type StitchObservation } from './hands.ts';
 import { NO_WISHES, USES, readWishes, withOwnWords, writeWishes } from './wishes.ts';
@@ -11,11 +12,11 @@ const seen: readonly StitchObservation[] = Array.from({ length: 8 }, (_, i) => (
   error: 0.03,
 }));
 const hands: Hands = {
-  time: partFrom('time', seen),
-  yarn: partFrom('yarn', seen),
-  height: partFrom('height', seen),
-  width: partFrom('width', seen),
-  flat: learnFlat(null, [{ strain: 0.04, lies: 'flat' }]),
+  time: partFrom('time', [seen]),
+  yarn: partFrom('yarn', [seen]),
+  height: partFrom('height', [seen]),
+  width: partFrom('width', [seen]),
+  flat: learnFlat(null, [{ lays: [{ strain: 0.04, lies: 'flat' }], error: 0.03 }]),
   counted: { sides: 0, fewer: 0, more: 0, where: [] },
 };
 
@@ -53,21 +54,22 @@ test('the usual gauge is that of the yarn’s weight, and looser in hands that w
   expect(stitchesPer10Cm).toBeLessThan(13);
 });
 
-test('what lies flat is learned from looks, and a look the wrong way tells nothing', () => {
-  const easy = learnFlat(
-    null,
-    Array.from({ length: 12 }, () => ({ strain: 0.06, lies: 'flat' as const })),
+test('what lies flat is learned from looks, and a look the wrong way tells of the gauge', () => {
+  const hem = (lays: readonly Lay[], error = 0.03): readonly LaysOfHem[] => [{ lays, error }];
+  const often = (strain: number, lies: Lay['lies']): readonly Lay[] =>
+    Array.from({ length: 12 }, () => ({ strain, lies }));
+  const easy = learnFlat(null, hem(often(0.06, 'flat')));
+  const strict = learnFlat(null, hem(often(0.015, 'ripples')));
+  expect(easy.ratio).toBeGreaterThan(1.15);
+  expect(strict.ratio).toBeLessThan(0.85);
+  // Looks at one hem share the error of its gauge: they tell less than as many at several.
+  const reach = ({ low, high }: Learned): number => Math.log(high / low);
+  const apart = Array.from({ length: 4 }, () => hem(often(0.06, 'flat').slice(0, 3))).flat();
+  expect(reach(learnFlat(null, apart))).toBeLessThan(reach(easy));
+  expect(learnFlat(null, hem(often(0.06, 'flat'), 0.001)).ratio).toBeGreaterThan(easy.ratio);
+  expect(Math.abs(Math.log(learnFlat(null, hem([{ strain: -0.05, lies: 'ripples' }])).ratio))).toBeLessThan(
+    0.1,
   );
-  const strict = learnFlat(
-    null,
-    Array.from({ length: 12 }, () => ({ strain: 0.015, lies: 'ripples' as const })),
-  );
-  expect(easy.ratio).toBeGreaterThan(1.3);
-  expect(strict.ratio).toBeLessThan(0.8);
-  expect(learnFlat(null, [{ strain: -0.05, lies: 'ripples' }])).toMatchObject({
-    basis: 'rule of thumb',
-    observations: 0,
-  });
   // What was known before counts on.
   expect(learnFlat(easy, []).ratio).toBeCloseTo(easy.ratio, 1);
   expect(PARTS).not.toContain('flat');

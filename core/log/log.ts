@@ -113,7 +113,7 @@ export function stretchesOf(log: readonly LogEntry[]): readonly LogStretch[] {
       entry.event.did === 'made' &&
       open.last.hem.id === entry.hem.id &&
       sameRound(open.last.event.round, entry.event.round) &&
-      !isPause(open.last.event, entry.event);
+      !isPause(entry.hem.record, open.last.event, entry.event);
     if (goesOn) stretches[stretches.length - 1] = { ...open, last: entry, entries: open.entries + 1 };
     else stretches.push({ first: entry, last: entry, entries: 1 });
   }
@@ -141,7 +141,7 @@ export function daysOf(records: readonly WorkRecord[], dayOf: (at: string) => st
     const events = [...standing(record)].sort(byTime);
     events.slice(1).forEach((event, i) => {
       const before = events[i]!;
-      if (!isPause(before, event))
+      if (!isPause(record, before, event))
         on(event.at).minutes += (Date.parse(event.at) - Date.parse(before.at)) / 60_000;
     });
     const made = new Map<string, number>();

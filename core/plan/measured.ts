@@ -28,17 +28,21 @@ interface FlatInputs {
   readonly begun: readonly MadeRound[];
   readonly outline: Outline;
   readonly taller: number;
+  /** How unsure the width of its stitches is: one standard deviation of its logarithm. */
+  readonly error: number;
 }
 
 /**
  * What is seen to lie flat, beside the rule of thumb. How a side lay is told beside the limits of the rule of thumb: what is
  * judged since does not bear on it.
  */
-export const flatSeen = ({ known, looks, begun, outline, taller }: FlatInputs): Learned =>
-  learnFlat(
-    known,
-    laySeen(looks, judgeRounds(new Stages(), begun, { outline, taller, limits: FLAT_LIMITS })),
-  );
+export const flatSeen = ({ known, looks, begun, outline, taller, error }: FlatInputs): Learned =>
+  learnFlat(known, [
+    {
+      lays: laySeen(looks, judgeRounds(new Stages(), begun, { outline, taller, limits: FLAT_LIMITS })),
+      error,
+    },
+  ]);
 
 /** The strains between which a side lies flat, or will block out. */
 export const flatLimitsOf = ({ flat }: { readonly flat: Learned }) => limitsFor(flat);

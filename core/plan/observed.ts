@@ -1,6 +1,8 @@
 /** What the record of a hem tells of its rounds: yarn that was weighed, heights that were measured, how sides lay. */
 import type { Lay } from '../hands/flatness.ts';
-import type { StitchObservation } from '../hands/hands.ts';
+import { usualGauge } from '../hands/gauge.ts';
+import { RANGE } from '../hands/ratio.ts';
+import { PRIORS, knownFor, type KnownPart, type StitchObservation } from '../hands/hands.ts';
 import type { Hem, WorkEvent } from '../document/hem.ts';
 import { standing, type WorkRecord } from '../document/record.ts';
 import { weighedStretches, type WorkPlace } from '../record/weighings.ts';
@@ -15,6 +17,22 @@ type YarnRound = Pick<PathRound, 'written' | 'yarnId' | 'pathM' | 'ring' | 'stit
 const SCALE_G = 0.7;
 const TAPE_CM = 0.3;
 
+/**
+ * Yarn of a swatch by the loop path and by what is known of the hands, as that of a round is, metres.
+ *
+ * @param widthMm of a stitch
+ */
+export const swatchM = (
+  { stitch, stitches }: { readonly stitch: StitchKind; readonly stitches: number },
+  { diameterMm, weight }: Yarn,
+  widthMm: number,
+  known: KnownPart | null,
+): number =>
+  (stitches *
+    yarnInStitchMm(stitchOf({ kind: stitch }), widthMm, diameterMm) *
+    knownFor('yarn', known, stitch, `${weight}`).ratio) /
+  1000;
+
 /** What was weighed of a yarn; of rounds that are no longer there it is left out. */
 export function yarnSeen(
   weighIns: Hem['weighIns'],
@@ -22,6 +40,7 @@ export function yarnSeen(
   yarn: Yarn,
   rounds: readonly YarnRound[],
   widthMm: number,
+  known: KnownPart | null,
 ): readonly StitchObservation[] {
   const seen = (
     stitch: StitchKind,
@@ -38,8 +57,7 @@ export function yarnSeen(
   const told = weighIns.flatMap(({ of, grams, ...w }) => {
     if (w.yarn !== yarn.id) return [];
     if (of.kind === 'swatch') {
-      const path = of.stitches * yarnInStitchMm(stitchOf({ kind: of.stitch }), widthMm, yarn.diameterMm);
-      return seen(of.stitch, path / 1000, grams, true);
+      return seen(of.stitch, swatchM(of, yarn, widthMm, known), grams, true);
     }
     const round = rounds.find((r) => r.yarnId === yarn.id && isRound(r, of.round));
     return round ? seen(round.stitch, round.pathM, grams, false) : [];
@@ -101,6 +119,25 @@ export const heightSeen = (
     const ratio = (10 * look.depthCm) / round.plannedHeightMm;
     return [{ stitch, size: `${round.hookMm}`, ratio, error: (10 * TAPE_CM) / round.plannedHeightMm }];
   });
+
+/** However well the hands are known. */
+const LEAST_WIDTH_ERROR = 0.08;
+/** A gauge that was counted on a swatch. */
+export const COUNTED_GAUGE = Math.hypot(0.02, PRIORS.width.drift);
+
+/** How unsure the width of a stitch of a hem is: one standard deviation of its logarithm, by a counted gauge, or by what is known of the hands. */
+export function widthErrorOf({
+  yarns,
+  base,
+  gauge,
+  hands,
+}: Pick<Hem, 'yarns' | 'base' | 'gauge' | 'hands'>): number {
+  const weight = yarns.find((y) => y.id === base.yarn)?.weight ?? 4;
+  const usual = usualGauge(weight, hands);
+  if (usual.stitchesPer10Cm !== gauge.stitchesPer10Cm || usual.hookMm !== gauge.hookMm) return COUNTED_GAUGE;
+  const { low, high } = knownFor('width', hands?.width ?? null, 'sc', `${gauge.hookMm}`);
+  return Math.max(LEAST_WIDTH_ERROR, Math.log(high / low) / (2 * RANGE));
+}
 
 /** How sides lay, beside the strain that was planned. */
 export const laySeen = (looks: readonly LookedEvent[], rounds: readonly PathRound[]): readonly Lay[] =>

@@ -14,10 +14,11 @@ import { baseAsFound, baseCorners, baseRing, placedAlong } from './base.ts';
 import { hemAsBegun, stackOnBegun } from './begun.ts';
 import { judgeRounds } from './judged.ts';
 import { flatLimitsOf, flatSeen, heightMeasured } from './measured.ts';
-import { looksOf } from './observed.ts';
+import { looksOf, widthErrorOf } from './observed.ts';
 import { faultsOf } from './faults.ts';
 import { planRounds, widthWithHook } from './rounds.ts';
 import { planSide, spacingsAlong } from './sides.ts';
+import { weavingMinutes } from '../hands/pace.ts';
 import { Stages } from './stages.ts';
 import type { Plan } from './types.ts';
 import { calibrateYarn, planYarns, roundWithYarn, slowerIn } from './yarns.ts';
@@ -99,7 +100,14 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
     known: hands?.height ?? null,
   });
   const taller = height.ratio;
-  const flat = stages.run('flat', flatSeen, { looks, begun, outline, taller, known: hands?.flat ?? null });
+  const flat = stages.run('flat', flatSeen, {
+    looks,
+    begun,
+    outline,
+    taller,
+    known: hands?.flat ?? null,
+    error: widthErrorOf(hem),
+  });
   const flatLimits = stages.run('limits', flatLimitsOf, { flat });
   const judged = judgeRounds(stages, made, { outline, taller, limits: flatLimits });
 
@@ -143,9 +151,16 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       done: done[k] ?? null,
       ratio: held(ratioOf.get(round.yarnId), 'every round has a yarn of the hem'),
       slower: slowerIn(hands, round.stitch),
+      newYarn: judged[k - 1]?.yarnId !== round.yarnId,
+      turned: (judged[k - 1]?.facing ?? 'right') !== round.facing,
     }),
   );
   const yarns = stages.run('yarns', planYarns, { yarns: hem.yarns, rounds, calibrations, known });
+
+  const endsMinutes = weavingMinutes(
+    yarns.reduce((sum, y) => sum + y.ends, 0),
+    hem.pace,
+  );
 
   const borderWidthMm = judged.reduce((most, r) => Math.max(most, r.heightMm), 0);
   const finishedSize = extent(outline, borderWidthMm);
@@ -176,6 +191,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       widthMm: finishedSize.widthMm * hem.blocking,
       heightMm: finishedSize.heightMm * hem.blocking,
     },
-    minutes: rounds.reduce((sum, r) => sum + r.minutes, 0),
+    minutes: rounds.reduce((sum, r) => sum + r.minutes, 0) + endsMinutes,
+    endsMinutes,
   };
 }

@@ -143,8 +143,9 @@ export interface Plan {
   readonly height: Learned;
   readonly flat: Learned;
   readonly flatLimits: FlatLimits;
-  /** Working time of the whole border at the maker's pace. */
+  /** Working time of the whole border at the maker's pace, its ends woven in; and that of the ends. */
   readonly minutes: number;
+  readonly endsMinutes: number;
   readonly yarns: readonly YarnPlan[];
   readonly problems: readonly Problem[];
 }

@@ -2,6 +2,7 @@
 import type { Hem } from '../document/hem.ts';
 import type { WorkRecord } from '../document/record.ts';
 import { PRIORS, driftOf, learnedSince, type KnownHands, type KnownPart } from '../hands/hands.ts';
+import { minutesOf, movementsAbout, movementsInRing } from '../hands/pace.ts';
 import { overRounds, spreadAbout, type Learned } from '../hands/ratio.ts';
 import type { FrozenRound } from '../record/record.ts';
 import type { StitchKind } from '../terms/stitches.ts';
@@ -29,7 +30,7 @@ export const calibrateYarn = ({
   widthMm,
   known,
 }: CalibrationInputs): Learned =>
-  learnedSince('yarn', known, `${yarn.weight}`, yarnSeen(weighIns, weighed, yarn, rounds, widthMm));
+  learnedSince('yarn', known, `${yarn.weight}`, yarnSeen(weighIns, weighed, yarn, rounds, widthMm, known));
 
 interface WorkInputs {
   readonly round: PathRound;
@@ -39,14 +40,16 @@ interface WorkInputs {
   readonly pace: number;
   readonly slower: number;
   readonly done: FrozenRound | null;
+  readonly newYarn: boolean;
+  readonly turned: boolean;
 }
 
 /** A round with its yarn and its time. */
-export const roundWithYarn = ({ round, ratio, pace, slower, done }: WorkInputs): RoundPlan => ({
+export const roundWithYarn = ({ round, ratio, pace, slower, done, ...about }: WorkInputs): RoundPlan => ({
   ...round,
   done,
   yarnM: round.pathM * ratio,
-  minutes: (round.total * slower) / pace,
+  minutes: minutesOf(movementsInRing(round.ring) * slower + movementsAbout(about), pace),
 });
 
 /** How much longer these hands take for a stitch than for others. */

@@ -8,7 +8,9 @@ import { chanceOf, normal } from '../chance.ts';
 import { yarnOf, type RoundIdentity } from '../document/hem.ts';
 import { compareEvents, standing } from '../document/record.ts';
 import { identityOfRound, isRound, type Plan } from '../plan/types.ts';
-import { stretchLeft, progressOf } from '../work/progress.ts';
+import { minutesOf } from '../hands/pace.ts';
+import { stretchOf } from '../procedure/stretch.ts';
+import { progressOf } from '../work/progress.ts';
 import { stepsOf } from '../work/steps.ts';
 
 export const MAKER_SKILLS = ['learner', 'practised', 'hasty'] as const;
@@ -154,7 +156,7 @@ function ballOf(plan: Plan, { seed }: SimulatedMaker): number {
 /** How long the maker takes for a stretch of a round, minutes. */
 export function minutesFor(plan: Plan, { skill }: SimulatedMaker, from: number, to: number): number {
   const { round } = progressOf(plan);
-  return round ? stretchLeft(round, from, to).stitches / HANDS[skill].pace : 0;
+  return round ? minutesOf(stretchOf(plan, round, from, to).movements, HANDS[skill].pace) : 0;
 }
 
 /** What there is to see while practising. */

@@ -2,25 +2,12 @@
  * How a stitch is made, step by step, with what lies on the hook after every step. It follows from what the stitch
  * is: the yarn-overs that its wraps stand for, what the hook goes into, and how the loops are worked off.
  */
-import { STITCHES, type Language } from '../terms/stitches.ts';
+import type { Language } from '../terms/stitches.ts';
+import { makingOfStitch, type Movement } from '../ring/making.ts';
 import type { Stitch } from '../ring/stitch.ts';
 
-/** One movement. */
-export type Movement =
-  | { readonly do: 'wrap' }
-  /** The hook goes into the place, or on from the first leg into the next one. */
-  | { readonly do: 'insert'; readonly leg: number }
-  | { readonly do: 'draw up'; readonly long: boolean }
-  | { readonly do: 'draw through'; readonly loops: number }
-  | { readonly do: 'turn the hook' }
-  | { readonly do: 'chain'; readonly count: number }
-  | { readonly do: 'pull close' }
-  /** What was done so far, some times more. */
-  | { readonly do: 'again'; readonly times: number }
-  | { readonly do: 'fold' };
-
 export interface MakingStep {
-  readonly movement: Movement;
+  readonly movement: Told;
   readonly words: string;
   /** Loops on the hook after the step, yarn-overs included. */
   readonly loops: number;
@@ -28,90 +15,13 @@ export interface MakingStep {
   readonly built: number;
 }
 
-/** How a stitch is made: what is done leg by leg, and what closes it. A stitch with one leg has it all in `close`. */
-interface Making {
-  readonly legs: readonly (readonly Movement[])[];
-  readonly close: readonly Movement[];
-}
+/** Legs that are alike are told once. */
+type Told = Movement | { readonly do: 'again'; readonly times: number };
 
-const through = (loops: number): Movement => ({ do: 'draw through', loops });
-const insert = (leg = 0): Movement => ({ do: 'insert', leg });
-const UP: Movement = { do: 'draw up', long: false };
-const LONG_UP: Movement = { do: 'draw up', long: true };
-const WRAP: Movement = { do: 'wrap' };
-
-function makingOfForm(stitch: Stitch): Making {
-  const { wraps } = STITCHES[stitch.kind];
-  const half = stitch.kind === 'hdc' || stitch.kind === 'hhdc';
-  const times = (make: (k: number) => readonly Movement[]): Making['legs'] =>
-    Array.from({ length: stitch.legs }, (_, k) => make(k));
-  /** A leg up to where only its last loop is left to be worked off; a half double has two of them. */
-  const leg = (k: number): readonly Movement[] => [
-    ...Array.from({ length: half ? 1 : wraps }, () => WRAP),
-    insert(k),
-    UP,
-    ...Array.from({ length: wraps }, () => through(2)),
-  ];
-  switch (stitch.form) {
-    case 'together':
-      return { legs: times(leg), close: [through((half ? 2 : 1) * stitch.legs + 1)] };
-    case 'puff':
-      return { legs: times(() => [WRAP, insert(), LONG_UP]), close: [through(2 * stitch.legs + 1)] };
-    case 'bobble':
-      return { legs: times(() => leg(0)), close: [through(stitch.legs + 1)] };
-    case 'popcorn':
-      return { legs: times(() => [...leg(0), through(2)]), close: [{ do: 'pull close' }] };
-    case 'picot':
-      return { legs: [], close: [{ do: 'chain', count: stitch.chains }, insert(), through(1)] };
-    case 'dot':
-      return {
-        legs: [],
-        close: [
-          { do: 'chain', count: stitch.chains },
-          WRAP,
-          insert(),
-          UP,
-          through(2),
-          { do: 'again', times: stitch.legs - 1 },
-          through(stitch.legs + 1),
-        ],
-      };
-    case 'tassel':
-      return { legs: [], close: [{ do: 'fold' }] };
-    case 'cord':
-      return { legs: times((k) => [insert(k === stitch.legs - 1 ? 1 : 0), through(1)]), close: [] };
-    case 'reverse':
-      return { legs: [], close: [insert(-1), UP, through(2)] };
-    case 'twisted':
-      return { legs: [], close: [insert(), UP, { do: 'turn the hook' }, through(2)] };
-    case 'plain':
-      return { legs: [], close: plainMaking(stitch, leg(0)) };
-  }
-}
-
-function plainMaking({ kind }: Stitch, leg: readonly Movement[]): readonly Movement[] {
-  switch (kind) {
-    case 'ch':
-      return [through(1)];
-    case 'slst':
-      return [insert(), through(1)];
-    case 'esc':
-      return [insert(), UP, through(1), through(2)];
-    case 'hdc':
-      return [...leg, through(3)];
-    case 'hhdc':
-      // The loop is drawn up and on through the one beside it, which takes that one off again.
-      return [...leg, through(1), through(2)];
-    default:
-      return [...leg, through(2)];
-  }
-}
-
-/** The movements of a stitch, from the one loop that is on the hook to the one that is left. Legs alike are told once. */
-function movementsOf(stitch: Stitch): readonly Movement[] {
-  const { legs, close } = makingOfForm(stitch);
-  if (legs.length <= 2 || stitch.form === 'cord') return [...legs.flat(), ...close];
-  return [...legs[0]!, { do: 'again', times: legs.length - 1 }, ...close];
+function toldMovements(stitch: Stitch): readonly Told[] {
+  const { first = [], legs, close } = makingOfStitch(stitch);
+  if (legs.length <= 2 || stitch.form === 'cord') return [...first, ...legs.flat(), ...close];
+  return [...first, ...legs[0]!, { do: 'again', times: legs.length - 1 }, ...close];
 }
 
 const YARN_OVER = { us: 'yarn over', uk: 'yarn round hook' } as const;
@@ -121,7 +31,7 @@ const number = (n: number): string => NUMBERS[n] ?? String(n);
 
 /** The steps of a stitch in a language. */
 export function makingOf(stitch: Stitch, language: Language): readonly MakingStep[] {
-  const movements = movementsOf(stitch);
+  const movements = toldMovements(stitch);
   const over = YARN_OVER[language];
   const drawn = movements.filter((m) => m.do === 'draw through').length;
   let loops = 1;

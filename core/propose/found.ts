@@ -1,6 +1,6 @@
 /** What a search has found: the best few of every edge, in the yarns that become them best. */
 import type { RoundEntry } from '../document/hem.ts';
-import { riskOf, supplyOf } from '../forecast/supply.ts';
+import { riskOfAny, supplyOf } from '../forecast/supply.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import type { Candidate, Footing } from './candidates.ts';
 import {
@@ -104,7 +104,7 @@ function dressingsFor(
 
 const LASTS = { lasts: true, risk: 0 } as const;
 
-/** Whether what is there could be enough of every yarn, and the greatest chance that it is not. */
+/** Whether what is there could be enough of every yarn, and the chance that it is not. */
 function supplyIn(plan: Plan, dressing: Dressing): { readonly lasts: boolean; readonly risk: number } {
   const metres = new Map<string, number>();
   for (const r of plan.rounds) {
@@ -117,6 +117,6 @@ function supplyIn(plan: Plan, dressing: Dressing): { readonly lasts: boolean; re
   }));
   return {
     lasts: needs.every((y) => supplyOf(y) !== 'runs out'),
-    risk: Math.max(0, ...needs.map(riskOf)),
+    risk: riskOfAny(needs),
   };
 }

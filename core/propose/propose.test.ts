@@ -301,7 +301,8 @@ describe('a wish', () => {
     for (const p of shownOf(poor, { ...NO_WISH, basket: 'enough' }, from.found)) {
       const plan = planned(poor, p);
       expect(plan.yarns.map(supplyOf)).not.toContain('runs out');
-      expect(p.risk).toBe(Math.max(...plan.yarns.map(riskOf)));
+      const lasting = plan.yarns.map((y) => 1 - riskOf(y)).reduce((a, b) => a * b, 1);
+      expect(p.risk).toBeCloseTo(1 - lasting, 9);
     }
     const up: Wish = { ...NO_WISH, basket: 'used up' };
     const [best] = shownOf(poor, up, searched(poor, up).found);

@@ -1,6 +1,6 @@
 /** How near a border comes to a wish: what stands in the way, and what a maker would mind. */
 import { worstStrain } from '../forecast/alternatives.ts';
-import { riskOf, supplyOf } from '../forecast/supply.ts';
+import { riskOfAny, supplyOf } from '../forecast/supply.ts';
 import { planComesOutEven, type Plan } from '../plan/types.ts';
 import { leftOfBorder } from '../work/progress.ts';
 import { characterOf, type Character } from './character.ts';
@@ -58,8 +58,8 @@ export function obstaclesOf(plan: Plan, wish: Wish, dressed: boolean): readonly 
 export const worstOfAll = ({ rounds }: Plan): number =>
   rounds.map(worstStrain).reduce((worst, s) => (Math.abs(s) > Math.abs(worst) ? s : worst), 0);
 
-/** Chance that a yarn runs out before the border is done, 0 to 1; of several yarns the greatest. */
-export const riskOfAll = ({ yarns }: Plan): number => Math.max(0, ...yarns.map(riskOf));
+/** Chance that any yarn runs out before the border is done, 0 to 1. */
+export const riskOfAll = ({ yarns }: Plan): number => riskOfAny(yarns);
 
 /** What being over the time by half of it costs, and the like; all costs are in per cent off the wished width. */
 const COST = { strain: 6, time: 40, risk: 60, left: 40, change: 4 } as const;

@@ -56,6 +56,16 @@ export function sideSpan(ring: Ring, side: number): Span {
   return { start, length: whole };
 }
 
+/** The side of every entry of a ring; −1 in the middle of a corner. */
+export const sideOfEntries = remembered((ring: Ring): Int32Array => {
+  const sides = new Int32Array(ring.made.length).fill(-1);
+  for (let side = 0; side < sideCount(ring); side++) {
+    const { start, length } = sideSpan(ring, side);
+    for (let k = 0; k < length; k++) sides[(start + k) % ring.made.length] = side;
+  }
+  return sides;
+});
+
 /** How often each stitch and run of chains stands on a ring, in the order in which they first come. A ring is counted once. */
 export const census = remembered(({ made }: Ring): ReadonlyMap<Stitch, number> => {
   const counts = new Map<Stitch, number>();

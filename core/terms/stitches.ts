@@ -22,16 +22,9 @@ export interface StitchTerm {
   readonly turningChain: readonly [number, number];
   /** Wraps round the post: bars drawn across it and yarn-overs before the hook goes in. */
   readonly wraps: number;
-  /**
-   * The loop path in one stitch: `widths`·w + `heights`·h + `diameters`·d, for stitch width w, post height
-   * h and yarn diameter d. The top loop takes 3.1 w; a single pulls two strands up its height, a stitch
-   * that starts with a yarn-over three; every wrap adds two diameters.
-   */
-  readonly path: { readonly widths: number; readonly heights: number; readonly diameters: number };
 }
 
 const words = (name: string, abbreviation: string): Words => ({ name, abbreviation });
-const path = (heights: number, diameters: number, widths = 3.1) => ({ widths, heights, diameters });
 
 export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
   ch: {
@@ -40,7 +33,6 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
     height: 0.35,
     turningChain: [0, 0],
     wraps: 0,
-    path: path(0, 0),
   },
   slst: {
     us: words('slip stitch', 'sl st'),
@@ -48,7 +40,6 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
     height: 0.35,
     turningChain: [0, 1],
     wraps: 0,
-    path: path(0, 2),
   },
   sc: {
     us: words('single crochet', 'sc'),
@@ -56,16 +47,13 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
     height: 0.95,
     turningChain: [1, 1],
     wraps: 0,
-    path: path(2, 2),
   },
-  // An extended single draws one more loop through at its foot before it is closed: one more wrap's worth.
   esc: {
     us: words('extended single crochet', 'esc'),
     uk: words('extended double crochet', 'edc'),
     height: 1.25,
     turningChain: [1, 1],
     wraps: 0,
-    path: path(2, 4),
   },
   hdc: {
     us: words('half double crochet', 'hdc'),
@@ -73,16 +61,13 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
     height: 1.35,
     turningChain: [1, 2],
     wraps: 0,
-    path: path(3, 4),
   },
-  // The herringbone's third strand lies aslant: √(1.35² + 1) − 1.35 = 0.33 w longer than an upright one.
   hhdc: {
     us: words('herringbone half double crochet', 'hhdc'),
     uk: words('herringbone half treble crochet', 'hhtr'),
     height: 1.35,
     turningChain: [1, 2],
     wraps: 0,
-    path: path(3, 4, 3.43),
   },
   dc: {
     us: words('double crochet', 'dc'),
@@ -90,7 +75,6 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
     height: 1.9,
     turningChain: [2, 3],
     wraps: 1,
-    path: path(3, 4),
   },
   tr: {
     us: words('treble crochet', 'tr'),
@@ -98,7 +82,6 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
     height: 2.7,
     turningChain: [3, 4],
     wraps: 2,
-    path: path(3, 6),
   },
   dtr: {
     us: words('double treble crochet', 'dtr'),
@@ -106,7 +89,6 @@ export const STITCHES: Readonly<Record<StitchKind, StitchTerm>> = {
     height: 3.5,
     turningChain: [5, 5],
     wraps: 3,
-    path: path(3, 8),
   },
 };
 

@@ -1,8 +1,10 @@
-/** Simulated makers, for tests: hands with a truth of their own, that drifts, is measured badly and now and then mistyped. */
+/**
+ * Simulated makers, for tests: hands of several kinds, most of which do not follow the model that is fitted. They work hems, note
+ * what the application lets them note, with scales, tapes and clocks that err, and now and then mistype.
+ */
 import { learnFlat, type Lay } from '../hands/flatness.ts';
 import {
   PARTS,
-  USUAL_PACE,
   knownFor,
   knownFrom,
   partFrom,
@@ -10,273 +12,484 @@ import {
   type KnownHands,
   type StitchObservation,
 } from '../hands/hands.ts';
+import { usualGauge } from '../hands/gauge.ts';
+import { FLAT_LIMITS } from '../flat/flat.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Hem } from '../document/hem.ts';
 import { noted, type Deed } from '../document/record.ts';
-import { estimatesOf, inHandsOf } from '../evidence/estimates.ts';
+import { estimatesOf, inHandsOf, type Estimate } from '../evidence/estimates.ts';
 import { evidenceOf, handsFrom, type Evidence } from '../evidence/evidence.ts';
-import { plan as planOf } from '../plan/planner.ts';
-import { identityOfRound } from '../plan/types.ts';
-import { TAIL_M } from '../yarn/yarn.ts';
-import { stepDone } from '../work/progress.ts';
-import { stepsOf } from '../work/steps.ts';
+import { createPlanner } from '../plan/planner.ts';
+import { identityOfRound, type Plan, type RoundPlan } from '../plan/types.ts';
 import { entry, rowsHem } from './hems.ts';
 import { chanceOf, normal, type Chance } from '../chance.ts';
 
 const KINDS: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
 
-/** How often a number is noted with its point in the wrong place. */
-const SLIPS = 0.03;
+/** Standard deviations of a logarithm. */
+type Spreads = Readonly<Record<HandsPart, number>>;
+const spreads = (yarn: number, time: number, height: number, width: number): Spreads => ({
+  yarn,
+  time,
+  height,
+  width,
+});
 
-/** How hands differ, by what is learned of them: among each other, from stitch to stitch, by day, and in what is measured. */
-const TRUTH = {
-  time: { hands: 0.35, stitch: 0.15, size: 0, drift: 0.1, error: 0.06 },
-  yarn: { hands: 0.1, stitch: 0.04, size: 0.04, drift: 0.03, error: 0.07 },
-  height: { hands: 0.08, stitch: 0.04, size: 0.04, drift: 0.03, error: 0.06 },
-  width: { hands: 0.08, stitch: 0, size: 0.04, drift: 0.02, error: 0.03 },
-} as const satisfies Readonly<Record<HandsPart, unknown>>;
+/** Ways in which makers differ from hem to hem and from round to round. */
+interface Manner {
+  /** From hem to hem, and from round to round. */
+  readonly hems: Spreads;
+  readonly rounds: Spreads;
+  /** Rounds of far outliers: Student’s t with 3 degrees of freedom, in place of a normal distribution. */
+  readonly tails?: true;
+  /** Slower in the beginning by this factor less one, half as much after so many rounds. */
+  readonly learning?: { readonly slower: number; readonly half: number };
+  /** Slower and looser with every round of a hem. */
+  readonly tired?: Spreads;
+  /** Tension that wanders from round to round, and stays where it came. */
+  readonly wanders?: Spreads;
+  /** A yarn of another color, and another hook, take more or less. */
+  readonly colours?: number;
+  /** How often a number is noted with its point in the wrong place. */
+  readonly slips: number;
+}
 
-/** Yarn weights or hooks that they have. */
-const SIZES = ['4', '5'] as const;
+const STEADY = spreads(0.045, 0.1, 0.03, 0.03);
+const DAILY = spreads(0.03, 0.1, 0.03, 0.02);
+const SLIPS = 0.02;
 
-/** What was foretold of one round, and what came. */
+/** Each kind is tried by itself. */
+export const MANNERS = {
+  steady: { hems: STEADY, rounds: DAILY, slips: SLIPS },
+  'getting quicker': { hems: STEADY, rounds: DAILY, learning: { slower: 0.5, half: 9 }, slips: SLIPS },
+  'tiring in each hem': {
+    hems: STEADY,
+    rounds: DAILY,
+    tired: spreads(0.008, 0.03, 0.008, 0.006),
+    slips: SLIPS,
+  },
+  moody: { hems: spreads(0.07, 0.17, 0.05, 0.05), rounds: DAILY, slips: SLIPS },
+  'now and then far off': { hems: STEADY, rounds: DAILY, tails: true, slips: SLIPS },
+  'drifting in tension': {
+    hems: STEADY,
+    rounds: DAILY,
+    wanders: spreads(0.014, 0.03, 0.014, 0.01),
+    slips: SLIPS,
+  },
+  'by color and hook': { hems: STEADY, rounds: DAILY, colours: 0.05, slips: SLIPS },
+  mistyping: { hems: STEADY, rounds: DAILY, slips: 0.04 },
+} as const satisfies Readonly<Record<string, Manner>>;
+export type MannerName = keyof typeof MANNERS;
+export const MANNER_NAMES = Object.keys(MANNERS) as readonly MannerName[];
+
+/** How hands differ among each other, and from stitch to stitch. */
+const HANDS = spreads(0.1, 0.35, 0.08, 0.08);
+const BY_STITCH = spreads(0.04, 0.15, 0.04, 0);
+/** People differ in what strain they see, and see it earlier or later from one time to another. */
+const SEES = 0.35;
+const SEES_AT_TIMES = 0.3;
+/** A scale, g; a tape, cm; a clock, minutes. */
+const SCALE_G = 0.5;
+const TAPE_CM = 0.3;
+const CLOCK_MINUTES = 1.5;
+
+export const FORETOLD = [
+  'yarn of a border',
+  'yarn of a round',
+  'time of a border',
+  'time of a round',
+  'height of a border',
+  'height of a round',
+  'width of a stitch',
+  'what lies flat',
+] as const;
+export type Foretold = (typeof FORETOLD)[number];
+
+/** A number that was foretold before a hem was begun, and what came. */
 export interface Trial {
-  /** Rounds that were logged before. */
-  readonly logged: number;
-  /** Logarithm of what was foretold over what came. */
-  readonly off: number;
-  readonly within: boolean;
-}
-
-/** A maker who works rounds, each foretold from those before. */
-function simulatedMaker(of: HandsPart, seed: number, rounds: number): readonly Trial[] {
-  const chance = chanceOf(seed);
-  const { hands, stitch, size: ofSize, drift, error } = TRUTH[of];
-  const own = normal(chance, hands);
-  const byStitch = new Map(KINDS.map((kind) => [kind, own + normal(chance, stitch)]));
-  const bySize = new Map(SIZES.map((size) => [size, normal(chance, ofSize)]));
-  const seen: StitchObservation[] = [];
-  return Array.from({ length: rounds }, (_, logged): Trial => {
-    const kind = chance.pick(KINDS);
-    const size = chance.pick(SIZES);
-    const truth = byStitch.get(kind)! + bySize.get(size)! + normal(chance, drift);
-    const { ratio, low, high } = knownFor(of, partFrom(of, seen), kind, size);
-    const slip = chance.maybe(SLIPS) ? chance.pick([0.1, 10]) : 1;
-    seen.push({ stitch: kind, size, ratio: Math.exp(truth + normal(chance, error)) * slip, error });
-    return {
-      logged,
-      off: Math.log(ratio) - truth,
-      within: Math.log(low) <= truth && truth <= Math.log(high),
-    };
-  });
-}
-
-/** People who look whether sides lie flat, each with a threshold of their own: what was learned of it after so many looks. */
-function simulatedLooker(seed: number, looks: number): readonly Trial[] {
-  const chance = chanceOf(seed);
-  const own = normal(chance, 0.35);
-  const seen: Lay[] = [];
-  return Array.from({ length: looks }, (_, logged): Trial => {
-    const { ratio, low, high } = learnFlat(null, seen);
-    const strain = (0.005 + 0.09 * chance.next()) * (chance.maybe(0.5) ? -1 : 1);
-    const shows = Math.log(Math.abs(strain) / Math.sqrt(0.02 * 0.05)) > own + normal(chance, 0.3);
-    const told = chance.maybe(SLIPS) ? !shows : shows;
-    seen.push({ strain, lies: told ? (strain > 0 ? 'ripples' : 'cups') : 'flat' });
-    return { logged, off: Math.log(ratio) - own, within: Math.log(low) <= own && own <= Math.log(high) };
-  });
-}
-
-const AFTER = [0, 1, 2, 3, 6, 12] as const;
-
-/** What makers learn. */
-export const LEARNED = [...PARTS, 'what lies flat'] as const;
-
-const MAKERS = 1000;
-const ROUNDS = 13;
-
-/** A thousand makers, each with thirteen rounds or looks, by what is learned. */
-export const thousandMakers = (): ReadonlyMap<(typeof LEARNED)[number], readonly Trial[]> =>
-  new Map(
-    LEARNED.map((of) => [
-      of,
-      Array.from({ length: MAKERS }, (_, seed) =>
-        of === 'what lies flat' ? simulatedLooker(seed + 1, ROUNDS) : simulatedMaker(of, seed + 1, ROUNDS),
-      ).flat(),
-    ]),
-  );
-
-/** How well makers were foretold after so many logged rounds: a line of a table for each part. */
-export function estimateRows(of: ReturnType<typeof thousandMakers>): readonly string[] {
-  return [...of].flatMap(([name, trials]) => {
-    const cells = AFTER.map((logged) => {
-      const some = trials.filter((t) => t.logged === logged);
-      const off = some.reduce((sum, t) => sum + Math.abs(t.off), 0) / some.length;
-      const held = some.filter((t) => t.within).length / some.length;
-      return `${(100 * off).toFixed(1)} %, ${(100 * held).toFixed(1)} %`;
-    });
-    return [`| ${name} | ${cells.join(' | ')} |`];
-  });
-}
-
-/** What is known of some hands, by chance. */
-export function anyHands(chance: Chance): KnownHands | null {
-  const seen = (): readonly StitchObservation[] =>
-    Array.from({ length: chance.int(0, 6) }, () => ({
-      stitch: chance.pick(KINDS),
-      size: chance.pick(SIZES),
-      ratio: chance.pick([0.3, 0.8, 0.95, 1, 1.1, 1.4, 6]),
-      error: chance.pick([0.005, 0.05, 0.4]),
-    }));
-  const looks = Array.from({ length: chance.int(0, 5) }, (): Lay => ({
-    strain: chance.pick([0, 0.01, -0.04, 0.2]),
-    lies: chance.pick(['flat', 'ripples', 'cups'] as const),
-  }));
-  return knownFrom({
-    time: partFrom('time', seen()),
-    yarn: partFrom('yarn', seen()),
-    height: partFrom('height', seen()),
-    width: partFrom('width', seen()),
-    flat: learnFlat(null, looks),
-  });
-}
-
-/** What was foretold of a whole border before it was begun, and what came. */
-export interface HemTrial {
   /** Hems that were worked before. */
   readonly before: number;
-  readonly of: 'yarn' | 'time' | 'height';
+  readonly of: Foretold;
+  /** Logarithms of what was foretold over what came: by the application, by the last hem alone, by the mean of all before; null without any. */
   readonly off: number;
+  readonly last: number | null;
+  readonly mean: number | null;
   readonly within: boolean;
+  /** Half of the range, as a logarithm. */
+  readonly reach: number;
 }
 
 const START = Date.parse('2026-01-05T18:00:00Z');
 const DAY_MS = 86_400_000;
 const STEP_MINUTES = 8;
-/** What they hem: of this size a round takes some grams. */
+/** Of this size a round takes some grams. */
 const THROW = { stitches: 90, rows: [{ stitch: 'dc', count: 44 }], widthCm: 66, heightCm: 64 } as const;
 
-/** A maker who works three small hems, each foretold from the records of those before; every record is read as the application reads it. */
-export function makerOfHems(seed: number): readonly HemTrial[] {
-  return threeHems(seed).trials;
-}
+const zero = (): Record<HandsPart, number> => ({ yarn: 0, time: 0, height: 0, width: 0 });
 
-/** The hems that a maker has worked, with what was foretold of each. */
-export function threeHems(seed: number): {
-  readonly trials: readonly HemTrial[];
-  readonly hems: readonly Hem[];
-} {
-  const chance = chanceOf(seed * 2 + 1);
-  const own = { yarn: normal(chance, 0.1), time: normal(chance, 0.35), height: normal(chance, 0.08) };
-  const byStitch = new Map(
-    KINDS.map((kind) => [
-      kind,
-      {
-        yarn: normal(chance, 0.04),
-        time: normal(chance, 0.15),
-        height: normal(chance, 0.04),
-      },
-    ]),
-  );
-  const evidence: Evidence[] = [];
-  const trials: HemTrial[] = [];
-  const hems: Hem[] = [];
-  const slip = (x: number): number => (chance.maybe(SLIPS) ? x * chance.pick([0.1, 10]) : x);
-  for (let before = 0; before < 3; before++) {
-    const rounds = [1, 2, 3].map((k) => entry({ id: `r${k}`, stitch: chance.pick(KINDS) }));
-    const bare = { ...rowsHem({ ...THROW, rounds }), id: `hem ${before}` };
-    const hands = handsFrom(evidence);
-    const hem = inHandsOf(bare, knownFrom(hands), hands.time.all);
-    const book = planOf(bare);
-    const foretold = estimatesOf(planOf(hem));
-    const { metresPer100G } = bare.yarns[0]!;
-    const came = { yarn: 0, time: 0, height: 0 };
-    let clock = START + before * 30 * DAY_MS;
-    let ball = 500;
-    let worked: Hem = hem;
-    const note = (deed: Deed): void => {
-      const at = new Date(clock).toISOString();
-      worked = { ...worked, record: noted(worked.record, deed, 'here', at) };
-    };
-    for (const round of book.rounds) {
-      const kind = byStitch.get(round.stitch)!;
-      const truth = (of: keyof typeof own, drift: number): number =>
-        Math.exp(own[of] + kind[of] + normal(chance, drift));
-      const grams = ((round.pathM * 100) / metresPer100G) * truth('yarn', 0.03);
-      const minutes = (round.total / USUAL_PACE) * truth('time', 0.1);
-      came.yarn += grams;
-      came.time += minutes;
-      came.height += (round.ownHeightMm / 10) * truth('height', 0.03);
-      const named = identityOfRound(round);
-      const weigh = (of: 'same' | 'new'): void =>
-        note({
-          did: 'weighed',
-          round: named,
-          stitches: of === 'new' ? 0 : round.ring.made.length,
-          yarn: round.yarnId,
-          ball: of,
-          grams: Math.max(0, ball + normal(chance, 0.5)),
-        });
-      const now = planOf(worked);
-      for (const deed of stepDone(now, stepsOf(now, round.number, 'side')[0]!)) note(deed);
-      if (!worked.record.some((e) => e.did === 'began' && e.round.entry === named.entry)) continue;
-      weigh('new');
-      const { length } = round.ring.made;
-      const steps = Math.ceil(minutes / STEP_MINUTES);
-      // What goes by otherwise while it is noted.
-      const watch = normal(chance, Math.min(1.5, minutes / 5));
-      note({ did: 'made', round: named, stitches: 1 });
-      for (let k = 1; k <= steps; k++) {
-        clock += ((minutes + watch) * 60_000) / steps;
-        note({ did: 'made', round: named, stitches: Math.max(1, Math.round((length * k) / steps)) });
-      }
-      ball -= slip(grams);
-      weigh('same');
-      ball = 500;
-      note({ did: 'finished', round: named });
-      note({
-        did: 'looked',
-        round: named,
-        lies: [],
-        sizeCm: [null, null],
-        sidesCm: [],
-        depthCm: slip(Math.max(0.2, came.height + normal(chance, Math.min(0.3, came.height / 5)))),
-        photo: null,
-        note: '',
-      });
-      clock += DAY_MS;
-    }
-    // Ends to weave in are no matter of hands.
-    const ends = (4 * TAIL_M * 100) / metresPer100G / 2;
-    came.yarn += ends;
-    const told = {
-      yarn: foretold.yarns[0]!.grams,
-      time: foretold.minutes,
-      height: foretold.rounds[foretold.rounds.length - 1]!.heightCm,
-    } as const;
-    for (const part of ['yarn', 'time', 'height'] as const) {
-      const { value, low, high } = told[part];
-      trials.push({
-        before,
-        of: part,
-        off: Math.log(value / came[part]),
-        within: low <= came[part] && came[part] <= high,
-      });
-    }
-    evidence.push(evidenceOf(worked));
-    hems.push(worked);
+/** The truth of a maker, round by round. */
+class Maker {
+  private readonly own: Spreads;
+  private readonly byStitch: ReadonlyMap<StitchKind, Spreads>;
+  /** Logarithm of the threshold of strain that shows, beside the rule of thumb. */
+  readonly sees: number;
+  private readonly colours: Record<string, number> = {};
+  private readonly wandered = zero();
+  private mood: Spreads = zero();
+  private rounds = 0;
+  private inHem = 0;
+
+  constructor(
+    private readonly chance: Chance,
+    readonly manner: Manner,
+  ) {
+    this.own = this.some(HANDS);
+    this.byStitch = new Map(KINDS.map((kind) => [kind, this.some(BY_STITCH)]));
+    this.sees = normal(chance, SEES);
   }
-  return { trials, hems };
+
+  private some(of: Spreads): Spreads {
+    const one = (part: HandsPart): number => normal(this.chance, of[part]);
+    return { yarn: one('yarn'), time: one('time'), height: one('height'), width: one('width') };
+  }
+
+  private daily(): Spreads {
+    const { rounds, tails } = this.manner;
+    if (!tails) return this.some(rounds);
+    const t = (part: HandsPart): number => {
+      const squares = [1, 2, 3].reduce((sum) => sum + normal(this.chance, 1) ** 2, 0);
+      return normal(this.chance, rounds[part]) / Math.sqrt(Math.max(0.05, squares / 3));
+    };
+    return { yarn: t('yarn'), time: t('time'), height: t('height'), width: t('width') };
+  }
+
+  begins(): void {
+    this.mood = this.some(this.manner.hems);
+    this.inHem = 0;
+  }
+
+  /** The next round in a stitch and a color: factors beside the rules of thumb. */
+  works(stitch: StitchKind, colour: string): Spreads {
+    const { tired, wanders, learning, colours = 0 } = this.manner;
+    const daily = this.daily();
+    const step = wanders && this.some(wanders);
+    const slower = learning ? Math.log(1 + learning.slower * 0.5 ** (this.rounds / learning.half)) : 0;
+    const ofColour = (this.colours[colour] ??= normal(this.chance, colours));
+    const of = (part: HandsPart): number => {
+      this.wandered[part] += step?.[part] ?? 0;
+      const all =
+        this.own[part] +
+        this.byStitch.get(stitch)![part] +
+        this.mood[part] +
+        this.wandered[part] +
+        daily[part] +
+        (tired?.[part] ?? 0) * this.inHem +
+        (part === 'time' ? slower : part === 'yarn' ? ofColour : 0);
+      return Math.exp(all);
+    };
+    const made = { yarn: of('yarn'), time: of('time'), height: of('height'), width: of('width') };
+    this.rounds++;
+    this.inHem++;
+    return made;
+  }
+
+  slip(x: number): number {
+    return this.chance.maybe(this.manner.slips) ? x * this.chance.pick([0.1, 10]) : x;
+  }
 }
 
-/** How well borders were foretold by makers who had worked so many hems before: a line of a table for each number. */
-export function hemRows(trials: readonly HemTrial[]): readonly string[] {
-  return (['yarn', 'time', 'height'] as const).map((of) => {
-    const cells = [0, 1, 2].map((before) => {
-      const some = trials.filter((t) => t.of === of && t.before === before);
-      const off = some.reduce((sum, t) => sum + Math.abs(t.off), 0) / some.length;
-      const held = some.filter((t) => t.within).length / some.length;
-      return `${(100 * off).toFixed(1)} %, ${(100 * held).toFixed(1)} %`;
+/** A ratio that whoever has no application would go by: what came over the book, hem by hem. */
+interface Came {
+  readonly yarn: number;
+  readonly time: number;
+  readonly height: number;
+  readonly width: number;
+}
+
+/** A maker of a kind who works hems, each foretold from the records of those before; every record is read as the application reads it. */
+export function makerOfHems(
+  name: MannerName,
+  seed: number,
+  hems = 4,
+): { readonly trials: readonly Trial[]; readonly hems: readonly Hem[] } {
+  const chance = chanceOf(seed * 2 + 1);
+  const maker = new Maker(chance, MANNERS[name]);
+  const evidence: Evidence[] = [];
+  const trials: Trial[] = [];
+  const worked: Hem[] = [];
+  const came: Came[] = [];
+  for (let before = 0; before < hems; before++) {
+    const { hem, trials: told, ratios } = workHem(maker, chance, before, evidence, came);
+    trials.push(...told);
+    came.push(ratios);
+    evidence.push(evidenceOf(hem));
+    worked.push(hem);
+  }
+  return { trials, hems: worked };
+}
+
+function workHem(
+  maker: Maker,
+  chance: Chance,
+  before: number,
+  evidence: readonly Evidence[],
+  earlier: readonly Came[],
+): { readonly hem: Hem; readonly trials: readonly Trial[]; readonly ratios: Came } {
+  const rounds = [1, 2, 3].map((k) =>
+    entry({ id: `r${k}`, stitch: chance.pick(KINDS), yarn: k === 2 ? 'y2' : 'y1' }),
+  );
+  const some = (): number => Math.round(90 * (1 + 0.08 * (2 * chance.next() - 1)));
+  const counts = [some(), some(), some(), some()];
+  const plain = rowsHem({ ...THROW, counts, rounds });
+  const { weight } = plain.yarns[0]!;
+  const bare = { ...plain, id: `hem ${before}`, gauge: usualGauge(weight, null) };
+  const hands = handsFrom(evidence);
+  const known = knownFrom(hands);
+  const hem = { ...inHandsOf(bare, known, hands.time.all), gauge: usualGauge(weight, known) };
+  const planner = createPlanner();
+  const book = planner(bare);
+  const foretold = estimatesOf(planner(hem));
+  maker.begins();
+  const record = new Noter(hem, book, START + before * 30 * DAY_MS);
+  const sums = { yarn: 0, time: 0, height: 0, width: 0 };
+  const bookSums = { yarn: 0, time: 0, height: 0 };
+  const trials: Trial[] = [];
+  /** What whoever goes by earlier hems would say. */
+  const rivals = (of: HandsPart, byBook: number, really: number): Pick<Trial, 'last' | 'mean'> => {
+    const last = earlier.at(-1);
+    if (!last) return { last: null, mean: null };
+    const mean = earlier.reduce((sum, c) => sum + c[of], 0) / earlier.length;
+    return { last: Math.log((byBook * last[of]) / really), mean: Math.log((byBook * mean) / really) };
+  };
+  const tell = (
+    of: Foretold,
+    part: HandsPart,
+    told: Pick<Estimate, 'value' | 'low' | 'high'>,
+    byBook: number,
+    really: number,
+  ): void => {
+    trials.push({
+      before,
+      of,
+      off: Math.log(told.value / really),
+      ...rivals(part, byBook, really),
+      within: told.low <= really && really <= told.high,
+      reach: Math.log(told.high / told.low) / 2,
     });
-    return `| ${of} of a border | ${cells.join(' | ')} |`;
+  };
+  book.rounds.forEach((round, k) => {
+    const truth = maker.works(round.stitch, `${round.yarnId} ${before % 2}`);
+    const { metresPer100G } = bare.yarns.find((y) => y.id === round.yarnId)!;
+    const byBook = {
+      yarn: (round.pathM * 100) / metresPer100G,
+      time: round.minutes,
+      height: round.ownHeightMm / 10,
+    };
+    const really = { yarn: byBook.yarn * truth.yarn, time: byBook.time * truth.time };
+    for (const part of ['yarn', 'time', 'height'] as const) {
+      sums[part] += byBook[part] * truth[part];
+      bookSums[part] += byBook[part];
+    }
+    sums.width += truth.width / book.rounds.length;
+    tell('yarn of a round', 'yarn', foretold.rounds[k]!.grams, byBook.yarn, really.yarn);
+    tell('time of a round', 'time', foretold.rounds[k]!.minutes, byBook.time, really.time);
+    tell('height of a round', 'height', foretold.rounds[k]!.heightCm, bookSums.height, sums.height);
+    record.round(round, {
+      grams: maker.slip(really.yarn),
+      minutes: really.time + normal(chance, Math.min(CLOCK_MINUTES, really.time / 5)),
+      scale: () => normal(chance, SCALE_G),
+      depthCm: maker.slip(Math.max(0.2, sums.height + normal(chance, Math.min(TAPE_CM, sums.height / 5)))),
+      sidesCm: round.sides.map((side, s) => {
+        if (s > 0) return null;
+        // The piece holds the border back, more or less.
+        const strain = (1 + side.strain) * truth.width - 1;
+        const held = 66 * (1 + strain * (0.4 + 0.6 * chance.next())) + normal(chance, TAPE_CM);
+        return maker.slip(held);
+      }),
+      lies: round.sides.map((side): Lay['lies'] => {
+        const really = (1 + side.strain) * truth.width - 1;
+        const threshold =
+          Math.log(Math.sqrt(FLAT_LIMITS.flat * FLAT_LIMITS.blocks)) +
+          maker.sees +
+          normal(chance, SEES_AT_TIMES);
+        const shows = Math.log(Math.max(1e-4, Math.abs(really))) > threshold;
+        return shows ? (really > 0 ? 'ripples' : 'cups') : 'flat';
+      }),
+    });
   });
+  // Ends to weave in are no matter of hands.
+  const ends =
+    foretold.yarns.reduce((sum, y) => sum + y.grams.value, 0) -
+    foretold.rounds.reduce((sum, r) => sum + r.grams.value, 0);
+  const sum = (of: (e: Estimate) => number): number => foretold.yarns.reduce((s, y) => s + of(y.grams), 0);
+  const border = { value: sum((e) => e.value), low: sum((e) => e.low), high: sum((e) => e.high) };
+  tell('yarn of a border', 'yarn', border, bookSums.yarn + ends, sums.yarn + ends);
+  const weaving = book.endsMinutes;
+  tell(
+    'time of a border',
+    'time',
+    foretold.minutes,
+    bookSums.time + weaving,
+    sums.time + weaving * (sums.time / bookSums.time),
+  );
+  tell(
+    'height of a border',
+    'height',
+    foretold.rounds[foretold.rounds.length - 1]!.heightCm,
+    bookSums.height,
+    sums.height,
+  );
+  const width = knownFor('width', known?.width ?? null, 'sc', `${bare.gauge.hookMm}`);
+  tell('width of a stitch', 'width', { value: width.ratio, low: width.low, high: width.high }, 1, sums.width);
+  const flat = learnFlat(known?.flat ?? null, []);
+  trials.push({
+    before,
+    of: 'what lies flat',
+    off: Math.log(flat.ratio) - maker.sees,
+    last: null,
+    mean: null,
+    within: Math.log(flat.low) <= maker.sees && maker.sees <= Math.log(flat.high),
+    reach: Math.log(flat.high / flat.low) / 2,
+  });
+  const ratios = {
+    yarn: sums.yarn / bookSums.yarn,
+    time: sums.time / bookSums.time,
+    height: sums.height / bookSums.height,
+    width: sums.width,
+  };
+  return { hem: record.hem, trials, ratios };
+}
+
+interface Noted {
+  readonly grams: number;
+  readonly minutes: number;
+  readonly scale: () => number;
+  readonly depthCm: number;
+  readonly sidesCm: readonly (number | null)[];
+  readonly lies: readonly Lay['lies'][];
+}
+
+/** Notes the work on a hem as the Work page does. */
+class Noter {
+  constructor(
+    public hem: Hem,
+    private readonly plan: Plan,
+    private clock: number,
+  ) {}
+
+  private note(deed: Deed): void {
+    this.hem = {
+      ...this.hem,
+      record: noted(this.hem.record, deed, 'here', new Date(this.clock).toISOString()),
+    };
+  }
+
+  round(made: RoundPlan, { grams, minutes, scale, depthCm, sidesCm, lies }: Noted): void {
+    const round = identityOfRound(made);
+    const { piece, base } = this.plan.hem;
+    const yarn = this.plan.hem.yarns.find((y) => y.id === made.yarnId)!;
+    const written = made.written?.entry ?? null;
+    const counts = made.sides.map((s) => s.tally.stitches);
+    this.note({
+      did: 'began',
+      round,
+      entry: written,
+      ground: written ? null : { piece, base },
+      yarn,
+      counts,
+    });
+    const ball = 500;
+    const weigh = (of: 'same' | 'new', left: number): void =>
+      this.note({
+        did: 'weighed',
+        round,
+        stitches: of === 'new' ? 0 : made.ring.made.length,
+        yarn: made.yarnId,
+        ball: of,
+        grams: Math.max(0, left + scale()),
+      });
+    weigh('new', ball);
+    const { length } = made.ring.made;
+    const steps = Math.ceil(minutes / STEP_MINUTES);
+    this.note({ did: 'made', round, stitches: 1 });
+    for (let k = 1; k <= steps; k++) {
+      this.clock += (minutes * 60_000) / steps;
+      this.note({ did: 'made', round, stitches: Math.max(1, Math.round((length * k) / steps)) });
+    }
+    weigh('same', ball - grams);
+    this.note({ did: 'finished', round });
+    this.note({
+      did: 'looked',
+      round,
+      lies: [...lies],
+      sizeCm: [null, null],
+      sidesCm: [...sidesCm],
+      depthCm,
+      photo: null,
+      note: '',
+    });
+    this.clock += DAY_MS;
+  }
+}
+
+/** The hems that a steady maker has worked. */
+export const threeHems = (seed: number): { readonly hems: readonly Hem[] } => makerOfHems('steady', seed, 3);
+
+/** How a number was foretold: mean errors, and how often its range held, of 1. */
+export interface Score {
+  readonly off: number;
+  readonly last: number | null;
+  readonly mean: number | null;
+  readonly held: number;
+  readonly reach: number;
+}
+
+export function scoreOf(trials: readonly Trial[]): Score {
+  const average = (values: readonly number[]): number =>
+    values.reduce((sum, x) => sum + x, 0) / values.length;
+  const rival = (of: (t: Trial) => number | null): number | null => {
+    const some = trials.flatMap((t) => of(t) ?? []);
+    return some.length === 0 ? null : average(some.map(Math.abs));
+  };
+  return {
+    off: average(trials.map((t) => Math.abs(t.off))),
+    last: rival((t) => t.last),
+    mean: rival((t) => t.mean),
+    held: average(trials.map((t) => (t.within ? 1 : 0))),
+    reach: average(trials.map((t) => t.reach)),
+  };
+}
+
+/** How makers of a kind were foretold: a line of a table for each number, a cell for each hem. */
+export const estimateRows = (name: MannerName, trials: readonly Trial[]): readonly string[] =>
+  FORETOLD.map((of) => {
+    const cells = [0, 1, 2, 3].map((before) => {
+      const { off, last, held, reach } = scoreOf(trials.filter((t) => t.of === of && t.before === before));
+      const percent = (x: number): string => (100 * x).toFixed(0);
+      const beside = last === null ? '' : ` (${percent(last)})`;
+      return `${percent(off)}${beside}, ±${percent(reach)}: ${percent(held)}`;
+    });
+    return `| ${name} | ${of} | ${cells.join(' | ')} |`;
+  });
+
+/** What is known of some hands, by chance. */
+export function anyHands(chance: Chance): KnownHands | null {
+  const seen = (): readonly (readonly StitchObservation[])[] =>
+    Array.from({ length: chance.int(0, 2) }, () =>
+      Array.from({ length: chance.int(0, 4) }, () => ({
+        stitch: chance.pick(KINDS),
+        size: chance.pick(['4', '5']),
+        ratio: chance.pick([0.3, 0.8, 0.95, 1, 1.1, 1.4, 6]),
+        error: chance.pick([0.005, 0.05, 0.4]),
+      })),
+    );
+  const lays = Array.from({ length: chance.int(0, 5) }, (): Lay => ({
+    strain: chance.pick([0, 0.01, -0.04, 0.2]),
+    lies: chance.pick(['flat', 'ripples', 'cups'] as const),
+  }));
+  const parts = Object.fromEntries(PARTS.map((of) => [of, partFrom(of, seen())])) as Record<
+    HandsPart,
+    ReturnType<typeof partFrom>
+  >;
+  return knownFrom({ ...parts, flat: learnFlat(null, [{ lays, error: 0.05 }]) });
 }

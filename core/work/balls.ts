@@ -2,6 +2,7 @@
 import { spreadAbout } from '../hands/ratio.ts';
 import { lastWeighed } from '../record/weighings.ts';
 import { isRound, type Plan } from '../plan/types.ts';
+import { madeWithYarn, stretchOf } from '../procedure/stretch.ts';
 import { progressOf, stretchLeft } from './progress.ts';
 import { stepsOf, type WorkStep } from './steps.ts';
 
@@ -23,7 +24,7 @@ function metresUpTo(plan: Plan, yarn: string, at: PlaceInBorder): number {
     .slice(0, at.round)
     .reduce((sum, r) => sum + (r.yarnId === yarn ? r.yarnM : 0), 0);
   const round = plan.rounds[at.round];
-  return before + (round?.yarnId === yarn ? stretchLeft(round, 0, at.made).metres : 0);
+  return before + (round?.yarnId === yarn ? stretchLeft(plan, round, 0, at.made).metres : 0);
 }
 
 /** Balls that are likely to end within a step. */
@@ -73,7 +74,7 @@ export function reachOf(plan: Plan, grams: number): Reach | null {
   // Of a round or two days do not even out.
   const spread = spreadAbout(used.calibration);
   const metres = (grams * yarn.metresPer100G) / 100;
-  const roundG = (stretchLeft(round, made, round.ring.made.length).metres * 100) / yarn.metresPer100G;
+  const roundG = (stretchLeft(plan, round, made, round.ring.made.length).metres * 100) / yarn.metresPer100G;
   const at = (share: number): PlaceInBorder | null =>
     placeAfter(plan, yarn.id, { round: round.number, made }, metres / share);
   return {
@@ -121,9 +122,10 @@ function placeAfter(plan: Plan, yarn: string, from: PlaceInBorder, metres: numbe
     if (round.yarnId !== yarn) continue;
     const begins = round.number === from.round ? from.made : 0;
     const size = round.ring.made.length;
-    const takes = stretchLeft(round, begins, size).metres;
+    const takes = stretchLeft(plan, round, begins, size).metres;
     if (takes > left) {
-      return { round: round.number, made: begins + Math.floor(((size - begins) * left) / takes) };
+      const before = stretchOf(plan, round, 0, begins).yarn;
+      return { round: round.number, made: madeWithYarn(plan, round, before + left / round.yarnM) };
     }
     left -= takes;
   }

@@ -3,7 +3,9 @@ import { yarnOf } from '../document/hem.ts';
 import type { Deed } from '../document/record.ts';
 import { identityOfRound, type Plan, type RoundPlan } from '../plan/types.ts';
 import { orderOfWork } from '../procedure/order.ts';
+import { movementsInRing } from '../hands/pace.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
+import { stretchOf } from '../procedure/stretch.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
 import { finishedSides } from './sides.ts';
 import { stepAt, stepsOf, type WorkStep, type Stride } from './steps.ts';
@@ -65,13 +67,14 @@ export interface Left {
 
 const NOTHING: Left = { stitches: 0, minutes: 0, metres: 0 };
 
-/** What a stretch of a round takes, by its share of the round’s entries. */
-export function stretchLeft(round: RoundPlan, from: number, to: number): Left {
-  const share = round.ring.made.length === 0 ? 0 : Math.max(0, to - from) / round.ring.made.length;
+/** Stitches, time and yarn of a stretch of a round. Beginning and joining it go with its movements. */
+export function stretchLeft(plan: Plan, round: RoundPlan, from: number, to: number): Left {
+  const { stitches, movements, yarn } = stretchOf(plan, round, from, to);
+  const all = movementsInRing(round.ring);
   return {
-    stitches: Math.round(round.total * share),
-    minutes: round.minutes * share,
-    metres: round.yarnM * share,
+    stitches,
+    minutes: all === 0 ? 0 : (round.minutes * movements) / all,
+    metres: round.yarnM * yarn,
   };
 }
 
@@ -85,12 +88,13 @@ const sumOf = (parts: readonly Left[]): Left =>
     NOTHING,
   );
 
-/** What is left of the border. */
+/** What is left of the border, with all its ends to weave in; nothing once its rounds are worked. */
 export function leftOfBorder(plan: Plan): Left {
   const { round, made } = progressOf(plan);
   if (!round) return NOTHING;
-  const later = plan.rounds.slice(round.number + 1).map((r) => stretchLeft(r, 0, r.ring.made.length));
-  return sumOf([stretchLeft(round, made, round.ring.made.length), ...later]);
+  const later = plan.rounds.slice(round.number + 1).map((r) => stretchLeft(plan, r, 0, r.ring.made.length));
+  const ends = { ...NOTHING, minutes: plan.endsMinutes };
+  return sumOf([stretchLeft(plan, round, made, round.ring.made.length), ...later, ends]);
 }
 
 /** What is left of the side or corner in hand, of the round, and of the border. */
@@ -99,8 +103,8 @@ export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left;
   if (!round) return { side: NOTHING, round: NOTHING, border: NOTHING };
   const size = round.ring.made.length;
   const side = stepAt(stepsOf(plan, round.number, 'side'), made);
-  const rest = stretchLeft(round, made, size);
-  return { side: stretchLeft(round, made, side.to), round: rest, border: leftOfBorder(plan) };
+  const rest = stretchLeft(plan, round, made, size);
+  return { side: stretchLeft(plan, round, made, side.to), round: rest, border: leftOfBorder(plan) };
 }
 
 /** That a round is begun, as it is planned now. */
@@ -196,12 +200,12 @@ export function placesToRipTo(plan: Plan): readonly RipPlace[] {
   const corners = stepsOf(plan, last.number, 'side').filter((s) => s.where.on === 'corner' && s.to < reached);
   for (const { to, where } of [...corners].reverse()) {
     const corner = where.on === 'corner' ? where.corner : null;
-    const price = comesFree(stretchLeft(last, to, reached));
+    const price = comesFree(stretchLeft(plan, last, to, reached));
     places.push({ round: last.number, made: to, corner, price, deed: rippedTo(plan, last, to) });
   }
   let price = NOTHING;
   for (const round of plan.rounds.slice(0, last.number + 1).reverse()) {
-    price = sumOf([price, stretchLeft(round, 0, round === last ? reached : round.ring.made.length)]);
+    price = sumOf([price, stretchLeft(plan, round, 0, round === last ? reached : round.ring.made.length)]);
     places.push({
       round: round.number,
       made: 0,

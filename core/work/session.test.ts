@@ -41,6 +41,11 @@ describe('a sitting', () => {
     expect([minutesWorked(long), minutesWorked(short)]).toEqual([27, 0]);
     expect(sittingMinutes(long, at('09:30'))).toBe(29);
     expect(sittingMinutes(short, at('09:30'))).toBe(2);
+    // Hands that note side after side so are slow, and work all the time.
+    const sides = ['09:25', '09:50', '10:14', '10:39', '11:05'];
+    const slow = sides.reduce((all, clock, k) => made(150 * (k + 1), clock, all), made(1, '09:01'));
+    expect(minutesWorked(slow)).toBe(124);
+    expect(minutesWorked(made(900, '20:00', slow))).toBe(124);
     // Of another round it cannot be told; what was taken back took no time.
     const other = noted(
       made(300, '09:01'),

@@ -7,7 +7,8 @@ import type { Plan } from '../plan/types.ts';
 import { orderOfWork } from '../procedure/order.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
-import { sideOfEntries, stitchesBefore } from './sides.ts';
+import { sideOfEntries } from '../ring/ring.ts';
+import { stitchesBefore } from './sides.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import type { Act, Procedure } from '../procedure/acts.ts';
 

@@ -1,5 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { chainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
+import { legKind, movementsOf } from '../ring/making.ts';
+import { chainRun, isChainRun, stitchOf, type Form, type Stitch } from '../ring/stitch.ts';
+import { STITCHES } from '../terms/stitches.ts';
+import { withEveryFamily } from '../testing/bodies.ts';
 import type { Ring } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { plan } from '../plan/planner.ts';
@@ -47,6 +50,44 @@ describe('the loop path', () => {
     expect(mm({ kind: 'dc', form: 'together', legs: 2 })).toBeCloseTo(2 * leg + top, 9);
     expect(mm({ kind: 'ch', form: 'picot', chains: 3 })).toBeCloseTo(3 * top + mm({ kind: 'slst' }), 9);
     expect(mm({ kind: 'dc', post: 'front' }) - mm({ kind: 'dc' })).toBeCloseTo(W / 2, 9);
+  });
+});
+
+describe('every special stitch takes the sum of what its hook does, counted by hand', () => {
+  const TOP_MM = 3.1 * W;
+  const doubleLeg = 3 * 1.9 * W + 4 * D;
+  const byHand: Readonly<Record<Form, readonly (readonly [Stitch, number])[]>> = {
+    plain: [[stitchOf({ kind: 'slst' }), TOP_MM + 2 * D]],
+    together: [[stitchOf({ kind: 'sc', form: 'together', legs: 2 }), 2 * (2 * 0.95 * W + 2 * D) + TOP_MM]],
+    puff: [[stitchOf({ kind: 'hdc', form: 'puff', legs: 3 }), 3 * (3 * 1.35 * W + 4 * D) + TOP_MM]],
+    bobble: [[stitchOf({ kind: 'dc', form: 'bobble', legs: 5 }), 5 * doubleLeg + TOP_MM]],
+    popcorn: [[stitchOf({ kind: 'dc', form: 'popcorn', legs: 5 }), 5 * (doubleLeg + TOP_MM)]],
+    picot: [[stitchOf({ kind: 'ch', form: 'picot', chains: 3 }), 3 * TOP_MM + (TOP_MM + 2 * D)]],
+    // A chain of three, and five doubles that share a top: about 35 cm in worsted.
+    dot: [[stitchOf({ kind: 'ch', form: 'dot', chains: 3, legs: 5 }), 3 * TOP_MM + 5 * doubleLeg + TOP_MM]],
+    // Three slip stitches for one place.
+    cord: [[stitchOf({ kind: 'slst', form: 'cord', legs: 3 }), 3 * (TOP_MM + 2 * D)]],
+    reverse: [[stitchOf({ kind: 'sc', form: 'reverse' }), mm({ kind: 'sc' })]],
+    twisted: [[stitchOf({ kind: 'sc', form: 'twisted' }), mm({ kind: 'sc' })]],
+    tassel: [[stitchOf({ kind: 'ch', form: 'tassel' }), 40 * W]],
+  };
+
+  test.each(Object.entries(byHand))('%s', (_, stitches) => {
+    for (const [stitch, expected] of stitches) expect(yarnInStitchMm(stitch, W, D)).toBeCloseTo(expected, 9);
+  });
+
+  test('so does every stitch of every family: no less than its chains, its tops and the strands of its legs', () => {
+    const seen = new Set(
+      withEveryFamily(rowsHem()).flatMap(([, made]) => made.rounds.flatMap((r) => r.ring.made)),
+    );
+    expect(new Set([...seen].map((s) => s.form)).size).toBeGreaterThanOrEqual(10);
+    for (const s of seen) {
+      if (s.form === 'tassel') continue;
+      const does = movementsOf(s).map((m) => m.do);
+      const chains = s.form === 'picot' || s.form === 'dot' || isChainRun(s) ? s.chains : 0;
+      const strands = 2 * does.filter((d) => d === 'draw up').length * STITCHES[legKind(s)].height * W;
+      expect([s, yarnInStitchMm(s, W, D) >= chains * TOP_MM + strands]).toEqual([s, true]);
+    }
   });
 });
 

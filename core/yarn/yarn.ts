@@ -1,7 +1,8 @@
 /** How much yarn: the loop path of every stitch, then metres, grams and balls. */
+import { legKind, movementsOf } from '../ring/making.ts';
 import { STITCHES } from '../terms/stitches.ts';
 import { census, type Ring } from '../ring/ring.ts';
-import { isChainRun, type Stitch } from '../ring/stitch.ts';
+import { type Stitch } from '../ring/stitch.ts';
 import type { Yarn } from './yarn.schema.ts';
 
 export type { Yarn } from './yarn.schema.ts';
@@ -9,27 +10,67 @@ export type { Yarn } from './yarn.schema.ts';
 /** Yarn left at each end, to be woven in, metres. */
 export const TAIL_M = 0.15;
 
+/** A top loop, and a tassel, cut to 20 widths and folded: stitch widths. */
+const TOP = 3.1;
+const TASSEL = 40;
+/** The hook goes around a post and not into a top: stitch widths more. */
+const AROUND_POST = 0.5;
+/** The third strand of a herringbone lies aslant: √(1.35² + 1) − 1.35 widths longer than one that is upright. */
+const ASLANT = 0.33;
+
 /**
- * Yarn in one stitch by the loop-path rule, mm. Forms that hold several legs in one top take a leg's path for
- * each, and one top; a picot takes its chains and the slip stitch that closes it; a post stitch goes round
- * a post and takes half a width more; a tassel is cut to 20 widths and folded.
+ * Yarn in one stitch by the loop-path rule, mm: the sum of what its hook does. Each top takes 3.1 widths; a loop that is drawn up
+ * two strands of the post’s height and two diameters; a yarn-over before it a third strand, and two diameters for each; a loop
+ * drawn through at the foot two diameters.
  *
  * @param widthMm stitch width
  * @param diameterMm yarn diameter
  */
 export function yarnInStitchMm(s: Stitch, widthMm: number, diameterMm: number): number {
-  const along = (kind: Stitch['kind']): number => {
-    const { path, height } = STITCHES[kind];
-    return path.widths * widthMm + path.heights * height * widthMm + path.diameters * diameterMm;
-  };
-  if (isChainRun(s)) return s.chains * along('ch');
-  if (s.form === 'picot') return s.chains * along('ch') + along('slst');
-  if (s.form === 'tassel') return 40 * widthMm;
-  const top = STITCHES[s.kind].path.widths * widthMm;
-  const leg = along(s.kind) - top;
-  const round = s.post === 'none' ? 0 : 0.5 * widthMm;
-  const closing = s.form === 'popcorn' ? (s.legs - 1) * top : 0;
-  return top + s.legs * leg + closing + round;
+  let [widths, heights, diameters] = [0, 0, 0];
+  let loops = 1;
+  let wraps = 0;
+  let inserted = false;
+  for (const movement of movementsOf(s)) {
+    switch (movement.do) {
+      case 'chain':
+        widths += movement.count * TOP;
+        break;
+      case 'wrap':
+        wraps++;
+        loops++;
+        break;
+      case 'insert':
+        inserted = true;
+        if (s.post !== 'none') widths += AROUND_POST;
+        break;
+      case 'draw up':
+        heights += wraps > 0 ? 3 : 2;
+        diameters += 2 + 2 * wraps;
+        loops++;
+        wraps = 0;
+        inserted = false;
+        break;
+      case 'draw through':
+        if (inserted) diameters += 2;
+        if (movement.loops > 1 || loops === 1) loops -= movement.loops - 1;
+        else if (s.kind === 'hhdc') {
+          widths += ASLANT;
+          loops--;
+        } else diameters += 2;
+        if (loops === 1) widths += TOP;
+        inserted = false;
+        break;
+      case 'fold':
+        widths += TASSEL;
+        break;
+      case 'turn the hook':
+      case 'pull close':
+        break;
+    }
+  }
+  const { height } = STITCHES[legKind(s)];
+  return (widths + heights * height) * widthMm + diameters * diameterMm;
 }
 
 /** Yarn in a whole ring, metres, without joins and tails. */
