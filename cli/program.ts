@@ -279,6 +279,7 @@ function createProgram(io: Io, notEven: () => void): Command {
     .option('--width <cm>', 'how wide, cm', Number)
     .option('--size <cm>', 'or how large the whole is to be, such as 120x150')
     .addOption(new Option('--edge <look>', 'what it is to look like').choices([...LOOKS, 'lobed']))
+    .addOption(new Option('--not-edge <look>', 'what it is not to look like').choices(LOOKS))
     .addOption(new Option('--skill <skill>', 'the most that it may ask').choices(WISH_SKILLS))
     .option('--no-loose-parts', 'no loose parts or loops')
     .option('--basket', 'from what is in the basket')

@@ -12,6 +12,7 @@ export interface ProposeOptions {
   readonly width?: number;
   readonly size?: string;
   readonly edge?: EdgeLook | 'lobed';
+  readonly notEdge?: EdgeLook;
   readonly skill?: WishSkill;
   readonly looseParts: boolean;
   readonly basket?: boolean;
@@ -27,7 +28,7 @@ export interface ProposeOptions {
  * @throws Unsound for a number that is none
  */
 export function wishOf(options: ProposeOptions): Wish {
-  const { width, size, edge, skill, looseParts, basket, useUp, hours, onRounds } = options;
+  const { width, size, edge, notEdge, skill, looseParts, basket, useUp, hours, onRounds } = options;
   for (const [name, value] of [
     ['--width', width],
     ['--hours', hours],
@@ -41,6 +42,7 @@ export function wishOf(options: ProposeOptions): Wish {
     widthCm: width ?? null,
     size: sizes && { widthCm: Number(sizes[1]), heightCm: Number(sizes[2]) },
     look: edge === 'lobed' ? 'scalloped' : (edge ?? null),
+    notLook: notEdge ?? null,
     skill: skill ?? null,
     noLooseParts: !looseParts,
     basket: useUp ? 'used up' : basket ? 'enough' : 'any',

@@ -17,8 +17,11 @@ import { copyLink } from '../look/copyLink.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
 import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
-import { LinkSimpleIcon } from '../look/icons.ts';
+import { DownloadSimpleIcon, LinkSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
+import { fileName } from '../../core/document/fileName.ts';
+import { saveBlob } from '../storage/exports.ts';
+import { workers } from '../workers/pool.ts';
 import { linkOf } from '../storage/link.ts';
 import styles from './propose.module.css';
 
@@ -31,6 +34,9 @@ interface ProposalCardProps {
   readonly onKeep: (part: Partial<Keep>) => void;
   readonly onUnlike: () => void;
 }
+
+/** Pixels of the longer side of a picture that is saved. */
+const PICTURE_PIXELS = 1500;
 
 /** How far from the corner the middle of the picture lies, in stitch widths. */
 const ASIDE = 8;
@@ -63,6 +69,21 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
     base: proposal.base,
     rounds: ownIds(plan.hem, proposal.rounds),
   });
+  const savePicture = async (): Promise<void> => {
+    try {
+      const picture = await workers().ask('paintPicture', [
+        { ...plan.hem, ...border() },
+        '#ffffff',
+        PICTURE_PIXELS,
+      ]).done;
+      saveBlob(fileName(`${plan.hem.name} ${name}`, '.png'), picture);
+    } catch {
+      notices.error({
+        title: 'The picture could not be painted',
+        description: 'Try the border on, and save a picture on the Pattern page. Your hem is safe.',
+      });
+    }
+  };
   const short = [...name].slice(0, 100).join('');
   return (
     <article className={liked ? styles.liked : styles.card} aria-label={yarns ? `${name}, ${yarns}` : name}>
@@ -99,6 +120,13 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
         <Button size="small" onClick={onUnlike}>
           Not this
         </Button>
+        <Button
+          size="small"
+          icon={<DownloadSimpleIcon />}
+          aria-label={`Save a picture of ${name}`}
+          title="Save a picture of this border"
+          onClick={() => void savePicture()}
+        />
         <Button
           size="small"
           icon={<LinkSimpleIcon />}

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Hem } from '../../core/document/hem.ts';
 import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
@@ -14,20 +14,36 @@ import { useInTerms, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { ProposalCard } from './ProposalCard.tsx';
 import { Sentence } from './Sentence.tsx';
-import { wishAsked } from './asked.ts';
+import { askedFor, wishAsked } from './asked.ts';
 import { useProposals, type Proposals } from './useProposals.ts';
 import styles from './propose.module.css';
+
+interface SaidOfBorders {
+  readonly keep: Keep;
+  readonly taste: Taste;
+}
+
+/** What was said of borders that were seen, by the hem, as long as the page is open. */
+const SAID = new Map<string, SaidOfBorders>();
+
+const saidOf = ({ id }: Hem): SaidOfBorders => SAID.get(id) ?? { keep: KEEP_NOTHING, taste: NO_TASTE };
 
 /** “What could I do with this?”: borders for this piece, this yarn and this wish, drawn on this piece. */
 export function ProposePage() {
   const plan = usePlan();
-  const [asked] = useSearchParams();
+  const [asked, setAsked] = useSearchParams();
   const [wish, setWish] = useState<Wish>(() => wishAsked(asked));
-  const [keep, setKeep] = useState<Keep>(KEEP_NOTHING);
-  const [taste, setTaste] = useState<Taste>(NO_TASTE);
+  const [keep, setKeep] = useState<Keep>(() => saidOf(plan.hem).keep);
+  const [taste, setTaste] = useState<Taste>(() => saidOf(plan.hem).taste);
   const proposals = useProposals(plan.hem, wish, keep, taste);
   const { shown, working, failed, searched } = proposals;
-  const wishes = (part: Partial<Wish>): void => setWish({ ...wish, ...part });
+  useEffect(() => void SAID.set(plan.hem.id, { keep, taste }), [plan.hem.id, keep, taste]);
+  const wishes = (part: Partial<Wish>): void => {
+    const wished = { ...wish, ...part };
+    setWish(wished);
+    // Whoever comes back from trying one on finds the sentence as it was.
+    setAsked(askedFor(wished), { replace: true });
+  };
   const tastes = (part: Partial<Taste>): void => setTaste({ ...taste, ...part });
   const keeps = (part: Partial<Keep>): void => setKeep({ ...keep, ...part });
   const wanted = wantedWidthMm(wish, plan);
@@ -79,6 +95,9 @@ export function ProposePage() {
   );
 }
 
+/** Share of the work that is searching; the rest is planning again what is shown. */
+const SEARCH_SHARE = 0.8;
+
 /** How far the search is, and what it has come to. */
 function Progress({
   searched,
@@ -88,14 +107,18 @@ function Progress({
   working,
   stop,
   liked,
+  proving,
 }: Proposals & { readonly liked: boolean }) {
   const tried = `${plural(searched.tried, 'border')} tried`;
   return (
     <p className={styles.progress} role="status">
       {working && !stopped ? (
         <>
-          <progress value={done} aria-label="How much has been searched" /> {tried}, {searched.suit} suit so
-          far …{' '}
+          <progress
+            value={SEARCH_SHARE * done + (1 - SEARCH_SHARE) * (proving ? proving.done : 0)}
+            aria-label="How much has been searched"
+          />{' '}
+          {tried}, {searched.suit} suit so far{proving ? '; making sure that what is shown fits' : ''} …{' '}
           <Button size="small" onClick={stop}>
             Stop
           </Button>
@@ -151,7 +174,7 @@ function withoutWish(obstacle: Obstacle): Partial<Wish> {
     case 'width':
       return { widthCm: null, size: null };
     case 'look':
-      return { look: null };
+      return { look: null, notLook: null };
     case 'skill':
       return { skill: null };
     case 'loose parts':

@@ -32,6 +32,18 @@ export function Sentence({ plan, wish, onWish }: SentenceProps) {
             {look}
           </option>
         ))}
+      </Word>{' '}
+      <Word
+        label="Look that is not wanted"
+        value={wish.notLook ?? ''}
+        onChange={(look) => onWish({ notLook: (look || null) as EdgeLook | null })}
+      >
+        <option value="">and whatever else</option>
+        {LOOKS.map((look) => (
+          <option key={look} value={look}>
+            but not {look}
+          </option>
+        ))}
       </Word>
       ,{' '}
       <Word

@@ -47,6 +47,7 @@ describe('the sentence of a wish', () => {
     const rich = { ...hem, yarns: hem.yarns.map((y) => ({ ...y, haveG: 100 })) };
     const last = said(rich);
     choose('Look', 'lacy');
+    choose('Look that is not wanted', 'textured');
     choose('Yarn', 'used up');
     choose('How much it asks of its maker', 'easy');
     choose('Loose parts', 'none');
@@ -57,6 +58,7 @@ describe('the sentence of a wish', () => {
       widthCm: 5,
       size: null,
       look: 'lacy',
+      notLook: 'textured',
       skill: 'easy',
       noLooseParts: true,
       basket: 'used up',
@@ -65,6 +67,7 @@ describe('the sentence of a wish', () => {
     });
     expect(screen.getByText(/from what is in the basket \(200 g\)/)).toBeTruthy();
     choose('Look', '');
+    choose('Look that is not wanted', '');
     choose('Yarn', 'any');
     choose('How much it asks of its maker', '');
     choose('Loose parts', '');

@@ -12,6 +12,8 @@ export interface Proposals extends Omit<SearchState, 'proven'> {
   readonly shown: readonly Proposal[];
   /** The search goes on, or what would be shown is still being proved. */
   readonly working: boolean;
+  /** All has been searched, and so much of what is to be shown is proved, 0 to 1; null while it is searched. */
+  readonly proving: { readonly done: number } | null;
   readonly stop: () => void;
 }
 
@@ -70,5 +72,6 @@ export function useProposals(hem: Hem, wish: Wish, keep: Keep, taste: Taste): Pr
   const working = !over || open.length > 0;
   const fresh = shown.map(({ key }) => key).filter((key) => !seen.includes(key));
   if (!working && fresh.length > 0) setLast({ searching, like: taste.like, keys: [...seen, ...fresh] });
-  return { ...state, shown, working, stop: () => searching?.stop() };
+  const proving = over ? { done: shown.length / Math.max(1, shown.length + open.length) } : null;
+  return { ...state, shown, working, proving, stop: () => searching?.stop() };
 }

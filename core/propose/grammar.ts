@@ -7,6 +7,7 @@ import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import type { Body } from '../piece/edge.ts';
 import { firstChoice } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
+import { fillLoops } from '../rounds/fillLoops.ts';
 import { plain } from '../rounds/plain.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { slipEdge } from '../rounds/slipEdge.ts';
@@ -25,7 +26,9 @@ export interface Shape {
   readonly edge: PartRounds | null;
 }
 
-export const GROUND_STITCHES = ['sc', 'hdc', 'dc'] as const;
+export const GROUND_STITCHES = ['sc', 'hdc', 'dc', 'tr'] as const;
+/** Ground in which a middle is worked: trebles make a border by themselves. */
+const UNDER_A_MIDDLE = GROUND_STITCHES.filter((stitch) => stitch !== 'tr');
 
 /** Families that others can stand on, but plain rounds, which are the ground. */
 export const MIDDLES: readonly Family[] = FAMILIES.filter(
@@ -33,7 +36,9 @@ export const MIDDLES: readonly Family[] = FAMILIES.filter(
 );
 
 /** Families that end a border. */
-export const EDGES: readonly Family[] = FAMILIES.filter((f) => !f.repeatable || f.id === slipEdge.id);
+export const EDGES: readonly Family[] = FAMILIES.filter(
+  (f) => (!f.repeatable || f.id === slipEdge.id) && f.id !== fillLoops.id,
+);
 
 /** What is shared by the shapes that are tried one after the other. */
 export interface ShapeStart {
@@ -44,7 +49,9 @@ export interface ShapeStart {
 /** The starts of a hem’s grammar, those without a middle first. */
 export function shapeStarts(hem: Hem): readonly ShapeStart[] {
   const middles = [null, ...MIDDLES.map(firstOf), ...ownLayers(hem, 'straight')];
-  return middles.flatMap((middle) => GROUND_STITCHES.map((stitch) => ({ stitch, middle })));
+  return middles.flatMap((middle) =>
+    (middle ? UNDER_A_MIDDLE : GROUND_STITCHES).map((stitch) => ({ stitch, middle })),
+  );
 }
 
 /** A family as it is first offered. */
@@ -81,16 +88,22 @@ function ownLayers(hem: Hem, edge?: 'straight'): readonly PartRounds[] {
   });
 }
 
-/** Right angles are turned by three in one; others as each of them asks. */
+/** The corner at which a plain round in a stitch lies flat around a right angle: the taller it is, the more goes in. */
+const AT_RIGHT_ANGLES = { sc: 'three', hdc: 'angle', dc: 'twos', tr: 'threes' } as const;
+
 const isSquare = ({ outline }: Body): boolean =>
   outline.turns.every((turn) => Math.abs(turn - Math.PI / 2) < 0.01);
 
 /** A ground as it is usually worked, then those that differ from it by a corner or a loop. */
 function groundsOf(stitch: ShapeStart['stitch'], body: Body): readonly [PartRounds, ...PartRounds[]] {
   const first = { ...firstOf(plain), stitch };
-  const usual: PartRounds = isSquare(body) ? first : { ...first, corner: 'angle' };
-  const open: readonly PartRounds[] = isSquare(body) ? [{ ...usual, corner: 'chain-2' }] : [];
-  return [usual, ...open, { ...usual, loop: 'back' }];
+  if (!isSquare(body)) {
+    const usual: PartRounds = { ...first, corner: 'angle' };
+    return [usual, { ...usual, loop: 'back' }];
+  }
+  const usual: PartRounds = { ...first, corner: AT_RIGHT_ANGLES[stitch] };
+  const others = (['three', 'chain-2'] as const).filter((corner) => corner !== usual.corner);
+  return [usual, ...others.map((corner) => ({ ...usual, corner })), { ...usual, loop: 'back' }];
 }
 
 /** The parts of the borders of a start; how often its ground is worked is left to the width. */

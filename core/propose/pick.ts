@@ -21,6 +21,8 @@ export interface Taste {
 export const NO_TASTE: Taste = { like: null, unlike: [] };
 /** Borders that differ by less are nearly the same: another stitch in the ground, another order of yarns. */
 const NEARLY = 0.3;
+/** Borders that are shown differ by this at least: a back loop, or another yarn alone, makes no other border. */
+const LEAST_APART = 0.13;
 /** What being unlike what is liked costs, for a whole difference. */
 const UNLIKE = 40;
 
@@ -113,6 +115,7 @@ export function picked(
       if (other.taken) continue;
       while (other.compared < chosen.length)
         other.nearest = Math.min(other.nearest, difference(other.of, chosen[other.compared++]!));
+      if (chosen.length > 0 && other.nearest < LEAST_APART) continue;
       const worth = other.minds - DIFFERENCE * other.nearest;
       if (worth < least) [best, least] = [other, worth];
     }

@@ -82,6 +82,47 @@ describe('borders that are proposed', () => {
     }
   });
 
+  test('are no near twins, and say how much of each color they take', () => {
+    shown.forEach((p, i) => {
+      for (const q of shown.slice(0, i))
+        expect(
+          shapeDifference(p.shape, q.shape, yarnsOf(p.rounds).join() === yarnsOf(q.rounds).join()),
+        ).toBeGreaterThanOrEqual(0.13);
+      expect(p.gramsBy.reduce((sum, y) => sum + y.grams, 0)).toBeCloseTo(p.grams, 6);
+    });
+    const several = shown.find((p) => p.gramsBy.length > 1)!;
+    const plan = planned(hem, several);
+    const [one] = several.gramsBy;
+    expect(reasonsOf(plan, several, wish).join(', ')).toContain(`${Math.round(one!.grams)} g`);
+  });
+
+  test('a wide one of tall stitches lies flat around right angles, from two and three to a corner', () => {
+    const wide: Wish = { ...NO_WISH, widthCm: 8 };
+    for (const [stitch, corner] of [
+      ['dc', 'twos'],
+      ['tr', 'threes'],
+    ] as const) {
+      const { found: some } = searchSlice(hem, wide, sliceOf(hem, null, stitch));
+      const grounds = some.flatMap(({ shape: { ground } }) => (ground ? [ground] : []));
+      expect(grounds.some((g) => g.stitch === stitch && g.corner === corner)).toBe(true);
+      const best = some.filter((f) => f.asItIs && f.shape.ground?.corner === corner);
+      expect(best.length).toBeGreaterThan(0);
+      const plan = planOf({ ...hem, rounds: best[0]!.rounds });
+      expect(Math.max(...plan.rounds.map((r) => Math.abs(worstStrain(r))))).toBeLessThanOrEqual(0.05);
+    }
+  });
+
+  test('have not the look that is not wanted; what is meant to ripple is not said to lie flat', () => {
+    const lacy = searched(hem, { ...wish, notLook: 'lacy' }).found;
+    expect(lacy.length).toBeGreaterThan(0);
+    for (const f of lacy)
+      expect(characterOf(planOf({ ...hem, rounds: f.rounds }).rounds.slice(1)).looks.has('lacy')).toBe(false);
+    const frilled = found.find((f) => f.shape.edge?.family === 'ruffle');
+    const proved = frilled && prove(hem, { ...wish, minutes: null }, frilled);
+    if (proved)
+      expect(reasonsOf(planned(hem, proved), proved, wish).join(', ')).toContain('under its ruffle');
+  });
+
   test('that were found as they are suit when they are planned, every one', () => {
     const planner = createPlanner();
     const asTheyAre = found.filter((f) => f.asItIs);
@@ -110,7 +151,9 @@ describe('borders that are proposed', () => {
   });
 
   test('come from a grammar that has every family once, and one other choice at a time', () => {
-    expect(slicesOf(hem)).toBe(3 * (1 + MIDDLES.length));
+    // Trebles make a ground by themselves.
+    expect(slicesOf(hem)).toBe(3 * (1 + MIDDLES.length) + 1);
+    expect(EDGES.map((f) => f.id)).not.toContain('fill-loops');
     const names = [...MIDDLES, ...EDGES].map((f) => f.id);
     expect(new Set(names).size).toBe(names.length);
     expect(WISH_SKILLS).toHaveLength(3);

@@ -118,14 +118,20 @@ export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): r
   const there = hem.yarns.every((y) => y.haveG !== null)
     ? ` of ${Math.round(hem.yarns.reduce((sum, y) => sum + held(y.haveG, 'asked only of yarn that was weighed'), 0))} g`
     : '';
-  const grams = [`up to ${Math.round(p.grams)} g${there}`, supplyWords(p)].filter((words) => words !== '');
+  const each =
+    p.gramsBy.length > 1
+      ? ` (${listWords(p.gramsBy.map(({ yarn, grams }) => `${shortName(hem, yarn)} ${Math.round(grams)} g`))})`
+      : '';
+  const grams = [`up to ${Math.round(p.grams)} g${there}${each}`, supplyWords(p)].filter(
+    (words) => words !== '',
+  );
   const wide = lengthWords(p.widthMm, unit);
   const wished = wish.widthCm === null || wish.size ? wide : lengthWords(wish.widthCm * 10, unit);
   return [
     ...(wish.size ? [`${sizeWords(p.blockedSize, unit)} in all`] : []),
     `${wide} wide${wished === wide ? '' : ` (wished: ${wished})`}`,
     p.asItIs ? 'fits as it is' : 'fits with a change that hides',
-    flatnessWords(verdict(p.worst, flatLimits)),
+    `${flatnessWords(verdict(p.worst, flatLimits))}${p.ruffles ? ' under its ruffle' : ''}`,
     grams.join(', '),
     ...(wish.basket === 'used up' ? [`uses ${Math.round(100 * p.used)} % of the basket`] : []),
     `about ${timeWords(p.minutes)}`,

@@ -46,6 +46,10 @@ export interface Proposal {
   readonly used: number;
   /** What the yarns come to, g on the high side. */
   readonly grams: number;
+  /** Of each yarn that it takes, g on the high side. */
+  readonly gramsBy: readonly { readonly yarn: string; readonly grams: number }[];
+  /** It ends in an edge that is meant to ripple. */
+  readonly ruffles: boolean;
   readonly looks: readonly EdgeLook[];
   readonly skill: Character['skill'];
   /** It fits as it is; else a change that hides makes it fit. */
@@ -117,6 +121,10 @@ function proposalOf(
     risk: riskOfAll(plan),
     used: shareUsed(plan),
     grams: plan.yarns.reduce((sum, y) => sum + y.quantity.grams * (1 + y.quantity.spread), 0),
+    gramsBy: plan.yarns.flatMap(({ yarn, quantity: { grams, spread } }) =>
+      grams > 0 ? [{ yarn: yarn.id, grams: grams * (1 + spread) }] : [],
+    ),
+    ruffles: plan.rounds.some((r) => r.written?.family?.ruffles ?? false),
     looks: [...looks],
     skill,
     asItIs,

@@ -30,7 +30,9 @@ export function outOfCharacter(
   wish: Wish,
 ): readonly ('look' | 'skill' | 'loose parts')[] {
   return [
-    ...(wish.look !== null && !looks.has(wish.look) ? (['look'] as const) : []),
+    ...((wish.look !== null && !looks.has(wish.look)) || (wish.notLook !== null && looks.has(wish.notLook))
+      ? (['look'] as const)
+      : []),
     ...(wish.skill !== null && WISH_SKILLS.indexOf(skill) > WISH_SKILLS.indexOf(wish.skill)
       ? (['skill'] as const)
       : []),

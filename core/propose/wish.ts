@@ -20,6 +20,8 @@ export interface Wish {
   /** How large the whole is to be when it has been blocked; null for any. It goes before the width of the border. */
   readonly size: SizeWish | null;
   readonly look: EdgeLook | null;
+  /** A look that it must not have; null for none. */
+  readonly notLook: EdgeLook | null;
   /** The most that it may ask of its maker; null for anything. */
   readonly skill: WishSkill | null;
   /** No loose parts, and no loops in which a finger could catch. */
@@ -36,6 +38,7 @@ export const NO_WISH: Wish = {
   widthCm: null,
   size: null,
   look: null,
+  notLook: null,
   skill: null,
   noLooseParts: false,
   basket: 'any',

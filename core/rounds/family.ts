@@ -33,6 +33,8 @@ export interface Family {
   /** Whether the family can be worked again on top of itself. */
   readonly repeatable: boolean;
   readonly edge: 'straight' | 'lobed' | 'fringed';
+  /** It is meant to ripple: that it lies flat is said of what is under it. */
+  readonly ruffles: boolean;
   /** A caution to show with it: small parts, loops. */
   readonly caution: string | null;
   /**
@@ -53,6 +55,7 @@ const USUAL: Omit<Family, 'id' | 'name' | 'about' | 'write'> = {
   roundsPerRepeat: 1,
   repeatable: false,
   edge: 'straight',
+  ruffles: false,
   caution: null,
 };
 

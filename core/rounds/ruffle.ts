@@ -6,6 +6,7 @@ export const ruffle = family({
   name: 'Ruffle',
   about: '3 in every stitch: meant to ripple.',
   edge: 'lobed',
+  ruffles: true,
   write: () => `side: *3 dc in next st*
 corner: 5 dc in corner`,
 });
