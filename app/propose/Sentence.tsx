@@ -32,13 +32,14 @@ export function Sentence({ plan, wish, onWish }: SentenceProps) {
             {look}
           </option>
         ))}
-      </Word>{' '}
+      </Word>
+      ,{' '}
       <Word
         label="Look that is not wanted"
         value={wish.notLook ?? ''}
         onChange={(look) => onWish({ notLook: (look || null) as EdgeLook | null })}
       >
-        <option value="">and whatever else</option>
+        <option value="">no look ruled out</option>
         {LOOKS.map((look) => (
           <option key={look} value={look}>
             but not {look}

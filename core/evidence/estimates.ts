@@ -80,8 +80,8 @@ const pacesTold = remembered((plan: Plan): ReadonlySet<number> => {
   const seen = timeSeen(plan);
   return new Set(
     Array.from({ length: seen.length + 1 }, (_, k) =>
-      paceOf(learnOn(hands, acrossAll('time'), seen.slice(0, k))),
-    ),
+      learnOn(hands, acrossAll('time'), seen.slice(0, k)),
+    ).flatMap((told) => (told.basis === 'rule of thumb' ? [] : [paceOf(told)])),
   );
 });
 

@@ -7,8 +7,8 @@ import { FORETOLD, MANNER_NAMES, makerOfHems, scoreOf } from '../testing/makers.
 import { seeds } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';
 import { evidenceOf, handsFrom } from './evidence.ts';
-import { knownFrom } from '../hands/hands.ts';
-import { estimatesOf, inHandsOf } from './estimates.ts';
+import { USUAL_PACE, knownFrom } from '../hands/hands.ts';
+import { estimatesOf, inHandsOf, paceKnown, paceOf } from './estimates.ts';
 
 const begun: Plan = demoPlans().find(([, p]) => p.hem.record.some((e) => e.did === 'weighed'))![1];
 
@@ -43,6 +43,20 @@ describe('the record of a hem', () => {
     expect([time, yarn, height, counted]).toEqual([[], [], [], []]);
   });
 
+  test('tells a pace that is not said to be in force, nor anybody’s own word, before it is taken', () => {
+    const bare = plan({ ...begun.hem, hands: null, pace: USUAL_PACE });
+    const pace = paceOf(paceKnown(bare));
+    expect(pace).not.toBe(USUAL_PACE);
+    expect(estimatesOf(bare).minutes.basis).toBe('rule of thumb');
+    const taken = plan({ ...bare.hem, pace });
+    expect(estimatesOf(taken).minutes.basis).toBe('these hands');
+    // More is noted, and the log says a little else: nobody has typed what stands there.
+    const before = plan({ ...taken.hem, record: taken.hem.record.slice(0, -12) });
+    const earlier = paceOf(paceKnown(before));
+    expect(estimatesOf(plan({ ...taken.hem, pace: earlier })).minutes.basis).toBe('these hands');
+    expect(estimatesOf(plan({ ...taken.hem, pace: 150 })).minutes.basis).toBe('own word');
+  });
+
   test('of nothing done is nothing', () => {
     const hands = handsFrom([evidenceOf({ ...begun.hem, record: [] })]);
     expect(hands.time.all).toMatchObject({ basis: 'rule of thumb', observations: 0, ratio: 1 });
@@ -57,27 +71,27 @@ describe('makers of every kind, most of whom do not follow what is fitted', () =
   );
 
   test.each(MANNER_NAMES)('%s: what the page tells of them holds', (name) => {
-    for (const of of FORETOLD) {
-      const line = page.split('\n').find((l) => l.startsWith(`| ${name} | ${of} |`))!;
+    for (const what of FORETOLD) {
+      const line = page.split('\n').find((l) => l.startsWith(`| ${name} | ${what} |`))!;
       const told = [...line.matchAll(/(\d+)(?: \(\d+\))?, ±(\d+): (\d+)/g)].map((m) =>
         m.slice(1).map(Number),
       );
       expect(told).toHaveLength(4);
-      const some = trials.get(name)!.filter((t) => t.of === of);
+      const some = trials.get(name)!.filter((t) => t.of === what);
       const { off, held } = scoreOf(some);
       const average = (k: number): number => told.reduce((sum, cell) => sum + cell[k]!, 0) / told.length;
-      expect([of, Math.abs((100 * off) / average(0) - 1) < 0.45]).toEqual([of, true]);
-      expect([of, Math.abs(100 * held - average(2)) < 12]).toEqual([of, true]);
+      expect([what, Math.abs((100 * off) / average(0) - 1) < 0.45]).toEqual([what, true]);
+      expect([what, Math.abs(100 * held - average(2)) < 12]).toEqual([what, true]);
       // Nine in ten, for makers of any kind, from the first hem on; where it is less the page says so.
-      for (const [, , share] of told) expect([name, of, share! >= 83]).toEqual([name, of, true]);
+      for (const [, , share] of told) expect([name, what, share! >= 83]).toEqual([name, what, true]);
     }
   });
 
   test('errors fall from the first hem to the last, and no further than ranges do', () => {
     const all = [...trials.values()].flat();
-    for (const of of ['yarn of a border', 'time of a border', 'height of a border'] as const) {
+    for (const what of ['yarn of a border', 'time of a border', 'height of a border'] as const) {
       const [first, , , last] = [0, 1, 2, 3].map((before) =>
-        scoreOf(all.filter((t) => t.of === of && t.before === before)),
+        scoreOf(all.filter((t) => t.of === what && t.before === before)),
       );
       expect(last!.off).toBeLessThan(0.8 * first!.off);
       expect(last!.reach).toBeLessThan(0.8 * first!.reach);

@@ -17,7 +17,8 @@ import { cornerAfter, orderOfWork } from '../procedure/order.ts';
 /** What may have happened, and how far back to look. */
 export function causeWords(plan: Plan, { slip, back, likelihood }: Cause): string {
   const look = slip.kind === 'miscount' ? '' : ` Look about ${plural(back, 'st')} back.`;
-  return `${LIKELIHOODS[likelihood]}: ${slipWords(plan, slip)}.${look}`;
+  const words = slipWords(plan, slip);
+  return `${LIKELIHOODS[likelihood]}: ${words.charAt(0).toLowerCase()}${words.slice(1)}.${look}`;
 }
 
 const LIKELIHOODS = { likely: 'Likely', possible: 'Possible', 'less likely': 'Less likely' } as const;
