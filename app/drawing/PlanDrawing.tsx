@@ -6,19 +6,11 @@ import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { THEMES } from '../look/tokens.ts';
 import { BodyTexture } from './BodyTexture.tsx';
 import { usePicture } from './picture.ts';
-import { isDark } from '../../drawing/colours.ts';
 import { samePart, spokenPart, type PlanPart, type PlanPartKind } from '../../drawing/parts.ts';
 import { planCorners, sideLabels } from '../../drawing/sideLabels.ts';
 import styles from './plan.module.css';
 import { bandsOf } from '../../core/piece/piece.ts';
 import { yarnOf } from '../../core/document/hem.ts';
-
-/** A point of the piece with a number in a yarn’s colour, and what is said of it. */
-export interface Mark extends Point {
-  readonly label: string;
-  readonly colour: string;
-  readonly words: string;
-}
 
 export interface PlanDrawingProps {
   readonly plan: Plan;
@@ -29,8 +21,6 @@ export interface PlanDrawingProps {
   readonly parts?: readonly PlanPartKind[];
   /** A small drawing without letters and lengths. */
   readonly bare?: boolean;
-  /** Points that something is to be said of, mm. */
-  readonly marks?: readonly Mark[];
   /** The place of the hook, mm. */
   readonly place?: Point | null;
   /** Hears of every picture that was painted of it. */
@@ -46,7 +36,6 @@ const SMALL_PIXELS = 480;
 const points = (line: readonly Point[]): string => line.map((p) => `${p.x},${p.y}`).join(' ');
 
 const NO_PARTS: readonly PlanPartKind[] = [];
-const NO_MARKS: readonly Mark[] = [];
 
 /** The piece with its border, to scale and in its colours. Its parts can be picked. */
 export const PlanDrawing = memo(Drawing);
@@ -58,7 +47,6 @@ function Drawing({
   parts = NO_PARTS,
   bare = false,
   place = null,
-  marks = NO_MARKS,
   onPainted,
   children,
 }: PlanDrawingProps) {
@@ -160,19 +148,6 @@ function Drawing({
             />
           </g>
         ))}
-      {marks.map(({ x, y, label, colour, words }) => (
-        <g key={words} className={styles.mark} transform={`translate(${x * mirrored} ${y})`}>
-          <title>{words}</title>
-          <circle r={largest * 0.038} strokeWidth={largest * 0.006} fill={colour} />
-          <text
-            fontSize={largest * 0.054}
-
-            className={isDark(colour) ? styles.onDark : undefined}
-          >
-            {label}
-          </text>
-        </g>
-      ))}
       {place && <circle className={styles.place} cx={place.x * mirrored} cy={place.y} r={largest * 0.035} />}
       {children}
     </svg>

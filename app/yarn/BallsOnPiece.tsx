@@ -3,9 +3,18 @@ import { useMemo } from 'react';
 import { chartOf } from '../../core/chart/chart.ts';
 import { ballEnds } from '../../core/forecast/supply.ts';
 import { ballEndWords } from '../../core/forecast/supplyWords.ts';
-import { PlanDrawing, type Mark } from '../drawing/PlanDrawing.tsx';
+import type { Point } from '../../core/piece/outline.ts';
+import { isDark } from '../../drawing/colours.ts';
+import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { yarnOf } from '../../core/document/hem.ts';
 import styles from './yarn.module.css';
+
+/** A point of the piece, mm, with a number in a yarn’s color, and what is said of it. */
+interface Mark extends Point {
+  readonly label: string;
+  readonly colour: string;
+  readonly words: string;
+}
 
 /** The piece with the places where balls end. */
 export function BallsOnPiece() {
@@ -24,7 +33,9 @@ export function BallsOnPiece() {
   return (
     <div className={styles.ballsOnPiece}>
       <div className={styles.ballsDrawing}>
-        <PlanDrawing plan={plan} marks={marks} />
+        <PlanDrawing plan={plan}>
+          <Marks marks={marks} />
+        </PlanDrawing>
       </div>
       <ul className={`${styles.ballEnds} small`}>
         {marks.map(({ words, colour }) => (
@@ -35,4 +46,19 @@ export function BallsOnPiece() {
       </ul>
     </div>
   );
+}
+
+function Marks({ marks }: { readonly marks: readonly Mark[] }) {
+  const { finishedSize, hem } = usePlan();
+  const largest = Math.max(finishedSize.widthMm, finishedSize.heightMm);
+  const mirrored = hem.preferences.hand === 'left' ? -1 : 1;
+  return marks.map(({ x, y, label, colour, words }) => (
+    <g key={words} className={styles.mark} transform={`translate(${x * mirrored} ${y})`}>
+      <title>{words}</title>
+      <circle r={largest * 0.038} strokeWidth={largest * 0.006} fill={colour} />
+      <text fontSize={largest * 0.054} className={isDark(colour) ? styles.onDark : undefined}>
+        {label}
+      </text>
+    </g>
+  ));
 }
