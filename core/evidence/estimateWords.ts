@@ -1,9 +1,10 @@
 /** What is foretold, in words: with its range, and what it rests on. */
+import { isGaugeKnown } from '../plan/observed.ts';
 import { estimatesOf, type Estimate, type Estimates } from './estimates.ts';
 import { spreadAbout } from '../hands/ratio.ts';
 import type { Plan, YarnPlan } from '../plan/types.ts';
 import { RESTS_ON } from '../hands/handsWords.ts';
-import { plural, timeWords, type LengthUnit } from '../say/measures.ts';
+import { lengthWords, plural, timeWords, type LengthUnit } from '../say/measures.ts';
 
 /** What an estimate rests on, such as “from your hands: 12 observations”. */
 const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'observations'>): string =>
@@ -53,9 +54,13 @@ export function allRestsOn(plan: Plan): string {
   const { minutes, widthCm } = estimatesOf(plan);
   const used = plan.yarns.find((y) => y.quantity.metres > 0);
   const yarn = used ? restsOn(used.calibration) : RESTS_ON['rule of thumb'];
-  return `Yarn: ${yarn}. Time: ${restsOn(minutes)}. Size: ${restsOn(widthCm)}.`;
+  return `Yarn: ${yarn}. Time: ${restsOn(minutes)}. Size: ${restsOn(widthCm)}. Flatness: ${flatBasisWords(plan)}.`;
 }
 
 /** What the limits of flatness of a plan rest on. */
-export const flatBasisWords = ({ flat }: Plan): string =>
-  flat.basis === 'rule of thumb' ? 'rules of thumb' : restsOn(flat);
+export const flatBasisWords = ({ flat, hem }: Plan): string => {
+  const limits = flat.basis === 'rule of thumb' ? 'rules of thumb' : restsOn(flat);
+  return isGaugeKnown(hem)
+    ? limits
+    : `${limits}, and the usual gauge of the yarn: whether it lies flat cannot be known before you try ${lengthWords(100, hem.preferences.length)} of a side`;
+};

@@ -125,17 +125,22 @@ const LEAST_WIDTH_ERROR = 0.08;
 /** A gauge that was counted on a swatch. */
 export const COUNTED_GAUGE = Math.hypot(0.02, PRIORS.width.drift);
 
+type Gauged = Pick<Hem, 'yarns' | 'base' | 'gauge' | 'hands'>;
+
+/** Whether a gauge was counted: it is another than the usual one. */
+function isGaugeCounted({ yarns, base, gauge, hands }: Gauged): boolean {
+  const usual = usualGauge(yarns.find((y) => y.id === base.yarn)?.weight ?? 4, hands);
+  return usual.stitchesPer10Cm !== gauge.stitchesPer10Cm || usual.hookMm !== gauge.hookMm;
+}
+
+/** Whether anything is known of the width of a stitch: a gauge that was counted, or these hands. */
+export const isGaugeKnown = (hem: Gauged): boolean =>
+  isGaugeCounted(hem) || (hem.hands?.width ?? null) !== null;
+
 /** How unsure the width of a stitch of a hem is: one standard deviation of its logarithm, by a counted gauge, or by what is known of the hands. */
-export function widthErrorOf({
-  yarns,
-  base,
-  gauge,
-  hands,
-}: Pick<Hem, 'yarns' | 'base' | 'gauge' | 'hands'>): number {
-  const weight = yarns.find((y) => y.id === base.yarn)?.weight ?? 4;
-  const usual = usualGauge(weight, hands);
-  if (usual.stitchesPer10Cm !== gauge.stitchesPer10Cm || usual.hookMm !== gauge.hookMm) return COUNTED_GAUGE;
-  const { low, high } = knownFor('width', hands?.width ?? null, 'sc', `${gauge.hookMm}`);
+export function widthErrorOf(hem: Gauged): number {
+  if (isGaugeCounted(hem)) return COUNTED_GAUGE;
+  const { low, high } = knownFor('width', hem.hands?.width ?? null, 'sc', `${hem.gauge.hookMm}`);
   return Math.max(LEAST_WIDTH_ERROR, Math.log(high / low) / (2 * RANGE));
 }
 
