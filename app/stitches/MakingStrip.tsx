@@ -22,7 +22,7 @@ export interface MakingStripProps {
 
 /** A stitch step by step: what is done, and what lies on the hook after it. */
 export function MakingStrip({ stitch, preferences }: MakingStripProps) {
-  const steps = makingOf(stitch, preferences.language);
+  const steps = makingOf(stitch, preferences.language, preferences.hand);
   const drawn = isDrawnInSteps(stitch);
   const mirrored = preferences.hand === 'left';
   const name = stitchWords(stitch, preferences.language);

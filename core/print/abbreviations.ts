@@ -14,7 +14,7 @@ function termsIn(language: Language): readonly Term[] {
   const kinds = (Object.keys(STITCHES) as StitchKind[]).map((kind): Term => {
     const { abbreviation, name } = STITCHES[kind][language];
     // As a word of its own, with a prefix for a post, or with how many are worked together.
-    const found = kind === 'ch' ? '\\bch\\b' : `(?:\\b|\\b[FB]P)${abbreviation}(?:s?\\b|\\d+tog)`;
+    const found = kind === 'ch' ? '\\b[Cc]h\\b' : `(?:\\b|\\b[FB]P)${abbreviation}(?:s?\\b|\\d+tog)`;
     return { pattern: new RegExp(found), abbreviation, meaning: name };
   });
   return [

@@ -28,8 +28,11 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language)
   if (along.into !== 'edge') throw new Error('the base round goes into the edge of the piece');
   const { edge, choice, count } = side;
   const { stitch } = plan.hem.base;
-  const each = choice.school === 'clusters' ? 'each group' : 'each';
-  const chains = along.chains === 0 ? '' : `, ch ${along.chains} before and after ${each}`;
+  const between = choice.school === 'clusters' ? 'the groups' : 'them';
+  const chains =
+    along.chains === 0
+      ? ''
+      : `, with ch ${along.chains} between ${between}, before the first and after the last`;
   return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge)}${chains}: ${placementWords(along.placement, edge, language)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
 }
 

@@ -29,8 +29,12 @@ const capital = (words: string): string => words.charAt(0).toUpperCase() + words
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
 const number = (n: number): string => NUMBERS[n] ?? String(n);
 
-/** The steps of a stitch in a language. */
-export function makingOf(stitch: Stitch, language: Language): readonly MakingStep[] {
+/** The steps of a stitch in a language, for a hand. */
+export function makingOf(
+  stitch: Stitch,
+  language: Language,
+  hand: 'right' | 'left' = 'right',
+): readonly MakingStep[] {
   const movements = toldMovements(stitch);
   const over = YARN_OVER[language];
   const drawn = movements.filter((m) => m.do === 'draw through').length;
@@ -50,6 +54,7 @@ export function makingOf(stitch: Stitch, language: Language): readonly MakingSte
           stitch,
           movement.leg,
           movements.slice(0, i).some((m) => m.do === 'insert'),
+          hand,
         );
         break;
       case 'draw up':
@@ -137,14 +142,13 @@ const LOOPS = {
   third: 'under the third loop, the bar below the back loop',
 } as const;
 
-function insertWords(stitch: Stitch, leg: number, again: boolean): string {
+function insertWords(stitch: Stitch, leg: number, again: boolean, hand: 'right' | 'left'): string {
   if (stitch.form === 'picot') return 'Insert the hook in the first of these chains';
   if (stitch.form === 'dot')
     return again ? 'Insert the hook in the same chain again' : 'Insert the hook in the first of these chains';
   if (stitch.form === 'cord')
     return leg === 0 ? 'Insert the hook in the same stitch' : 'Insert the hook in the next stitch';
-  if (leg === -1)
-    return 'Insert the hook in the next stitch to the right (left-handed: to the left), hook pointing down';
+  if (leg === -1) return `Insert the hook in the next stitch to the ${hand}, hook pointing down`;
   if (stitch.form === 'together' && leg > 0) return 'Insert the hook in the next stitch';
   if (again) return 'Insert the hook in the same stitch again';
   if (stitch.post === 'front')

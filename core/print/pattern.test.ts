@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { demoPlans } from '../../demo/read.ts';
 import type { CrossingId } from '../base/crossings.ts';
 import type { RoundStarts } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
@@ -309,5 +310,45 @@ describe('what a round needs and how it grows', () => {
       expect(grows).toMatch(
         /^(an edging: nothing goes on top|counts stay the same|the count changes|the next round goes into the .+)$/,
       );
+  });
+});
+
+describe('sentences that misled whoever followed them', () => {
+  const texts = demoPlans().map(([name, made]) => [name, made, patternText(writtenPattern(made))] as const);
+
+  test.each(texts)(
+    '%s: every abbreviation is explained, and nothing goes into the join of the last round',
+    (_, made, text) => {
+      if (/\b[Cc]h \d/.test(text)) expect(text).toContain('ch chain');
+      const last = made.rounds.at(-1)!;
+      const sections = writtenPattern(made).sections.filter((s) => s.rounds.includes(last.number));
+      expect(sections.flatMap((s) => s.lines.map((l) => l.text)).join(' ')).not.toContain('next round.');
+    },
+  );
+
+  test('a counted chain in a corner that is worked first is one of its stitches', () => {
+    const start = { at: 'whole corner', side: 0, join: 'centred', first: 'counted chain' } as const;
+    const of = (first: 'counted chain' | 'chain') =>
+      patternText(
+        writtenPattern(plan(rowsHem({ rounds: [entry({ stitch: 'hdc', start: { ...start, first } })] }))),
+      );
+    expect(of('counted chain')).toContain('first, all of it; the chain is its first st.');
+    expect(of('chain')).toContain('first, all of it.');
+  });
+
+  test('a round that goes on with the wrong side facing says so', () => {
+    const rounds = [entry({ facing: 'wrong' }), entry({ id: 'b', facing: 'wrong' }), entry({ id: 'c' })];
+    const text = patternText(writtenPattern(plan(rowsHem({ rounds }))));
+    expect(text).toContain('Turn. The wrong side faces you in this round.');
+    expect(text.match(/The wrong side still faces you\./g)).toHaveLength(1);
+    expect(text).toContain('Turn back: the right side faces you again.');
+  });
+
+  test('reverse stitches are told for the hand that makes them', () => {
+    const hem = rowsHem({ rounds: [entry({ family: 'reverse-edge', corner: 'walk' })] });
+    const of = (hand: 'left' | 'right') =>
+      patternText(writtenPattern(plan({ ...hem, preferences: { ...hem.preferences, hand } })));
+    expect(of('right')).toContain('in the next stitch to the right, hook pointing down');
+    expect(of('left')).toContain('in the next stitch to the left, hook pointing down');
   });
 });

@@ -141,7 +141,7 @@ function specialStitches(plan: Plan, language: Language): readonly Section[] {
     section(
       'Special stitches',
       [...told].map(([name, s]) => {
-        const steps = makingOf(stitchOf(s), language).map((step) => step.words);
+        const steps = makingOf(stitchOf(s), language, plan.hem.preferences.hand).map((step) => step.words);
         return plain(`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${steps.join('. ')}.`);
       }),
     ),

@@ -277,7 +277,7 @@ function readBase(lines: readonly Located[], language: Language): ReadBase {
   }
   const sides = lines.flatMap(({ text }) => {
     const found =
-      /^(?:sides? ([^:]+)|all around): (\d+) (.+?) along\b(?:[^:]*?, ch (\d+) before and after each)?/i.exec(
+      /^(?:sides? ([^:]+)|all around): (\d+) (.+?) along\b(?:[^:]*?, (?:with )?ch (\d+) (?:between|before and after each))?/i.exec(
         text,
       );
     if (!found) return [];

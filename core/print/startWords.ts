@@ -32,6 +32,9 @@ export function startLines(plan: Plan, procedure: Procedure, language: Language)
       );
     else if (act.do === 'start') lines.push(startWords(plan, procedure, act, language));
   }
+  const turned = procedure.acts.some((a) => a.do === 'turn');
+  if (procedure.round.facing === 'wrong' && !turned)
+    lines.push(`The wrong side still faces you.${orderWords(plan, procedure)}`);
   if (actOf(procedure, 'start')?.stitch.form === 'reverse') lines.push(reverseWords(plan, procedure));
   const first = actOf(procedure, 'knot');
   if (first) {
@@ -78,13 +81,13 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
   const there = ((): string => {
     switch (act.way.by) {
       case 'joining': {
-        const at = act.way.same ? 'in the st where you joined the last round' : where;
+        const at = act.way.same ? `${onOrAround(act.stitch)} the st where you joined the last round` : where;
         return act.first.by === 'standing'
           ? `Join ${yarn} with a standing ${stitch} ${at}.`
           : `Join ${yarn} with ${WORDS[language].aSlipStitch} ${at}.`;
       }
       case 'staying':
-        return `Start ${act.stitch.post === 'none' ? 'in' : 'around the post of'} the st where you joined the last round.`;
+        return `Start ${onOrAround(act.stitch)} the st where you joined the last round.`;
       case 'slipping':
         return act.way.over === 0
           ? `${capital(slips)} forward and start ${where}.`
@@ -103,6 +106,8 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
     .filter((words) => words !== '')
     .join(' ');
 }
+
+const onOrAround = ({ post }: Stitch): string => (post === 'none' ? 'in' : 'around the post of');
 
 function liftWords(first: First, stitch: Stitch, language: Language): string {
   if (first.by !== 'chain') return '';
@@ -131,7 +136,10 @@ function firstWords(
         actsOf(procedure, 'corner').find((a) => a.corner === beginning.corner),
         'a round that begins in a corner works it',
       );
-      if (last.part === 'whole') return `Work corner ${corner} first, all of it.`;
+      if (last.part === 'whole')
+        return isThere(first)
+          ? `Work corner ${corner} first, all of it; the ${first.by === 'standing' ? 'standing st' : 'chain'} is its first st.`
+          : `Work corner ${corner} first, all of it.`;
       const rest = isThere(first)
         ? { start: last.worked.start + 1, length: last.worked.length - 1 }
         : last.worked;
@@ -240,7 +248,11 @@ export function endLines(plan: Plan, procedure: Procedure, language: Language): 
       ? `the top of the ch-${first.chains}`
       : `the first ${printStitch(stitch, language)}`;
   const { aSlipStitch, slipStitch, skip } = WORDS[language];
-  lines.push(`Join with ${aSlipStitch} in ${into}. Do not count the ${slipStitch}; ${skip} it next round.`);
+  // Nothing can be worked into the slip stitch of the last round.
+  const goesOn = plan.rounds.some((r) => r.onto === procedure.round.number);
+  lines.push(
+    `Join with ${aSlipStitch} in ${into}. Do not count the ${slipStitch}${goesOn ? `; ${skip} it next round` : ''}.`,
+  );
   return lines;
 }
 

@@ -71,13 +71,12 @@ function turnWords({ turn }: WorkStep): string | null {
 
 function madeWords(plan: Plan, procedure: Procedure, step: WorkStep, language: Language): string {
   const act = held(step.act, 'a step along a round has an act');
-  if (act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from) {
-    return `${capital(cornerActWords(plan, procedure, act, language))}.`;
-  }
   const there =
     step.from === 0 && procedure.start && isThere(procedure.start.first)
       ? ` The ${procedure.start.first.by === 'standing' ? 'standing st' : 'chain'} is the first of them.`
       : '';
+  if (act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from)
+    return `${capital(cornerActWords(plan, procedure, act, language))}.${there}`;
   return `${capital(stretchWords(plan, procedure, step, language))}.${there}`;
 }
 

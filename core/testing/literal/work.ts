@@ -78,7 +78,10 @@ export class Work {
     if (corner) {
       const name = corner[1]!;
       this.starts.sameCorner(start, name);
-      if (/Work corner \S+ first, all of it\./.test(start)) {
+      if (/Work corner \S+ first, all of it[.;]/.test(start)) {
+        // A chain that is not said to be one of its stitches comes on top.
+        if (lift && !/; the (?:chain|standing st) is its first st\./.test(start))
+          this.round.add(lift, this.ofCorners.places(name)[0]!);
         const before = this.round.made.length;
         this.ofCorners.work(name);
         const first = this.round.made.slice(before).find((m) => m.into !== null)!;
@@ -168,7 +171,10 @@ export class Work {
     const index = this.names.indexOf(side);
     const edge = this.body.edges[index]!;
     const words = this.told.ofSide(side);
-    const m = /^(\d+) (.+?) along [^:]*?(?:, ch (\d+) before and after each( group)?)?: (.+)$/.exec(words);
+    const m =
+      /^(\d+) (.+?) along [^:]*?(?:, with ch (\d+) between (?:them|(the groups)), before the first and after the last)?: (.+)$/.exec(
+        words,
+      );
     if (!m) throw new Unclear(`what is “${words}”?`);
     const own = this.reader.stitch(m[2]!);
     const chain = m[3] === undefined ? null : stitchOf({ kind: 'ch', chains: Number(m[3]) });
