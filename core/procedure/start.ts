@@ -68,12 +68,11 @@ export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
     const stitch = order.stitch(at);
     // Rather than slip a long way to where the maker wants to begin, the yarn is cut.
     const cuts =
-      anew &&
       below !== null &&
       !joinsYarn &&
       starts[round.onto] !== null &&
-      ahead(below.ring, joins[round.onto]!, order.into(at), order.travel) > FARTHEST_SLIP &&
-      ahead(below.ring, joins[round.onto]!, order.into(at), -order.travel as 1 | -1) > FARTHEST_SLIP;
+      ahead(below.ring, joins[round.onto]!, order.into(at), order.travel) > MOST_FORWARD &&
+      ahead(below.ring, joins[round.onto]!, order.into(at), -order.travel as 1 | -1) > MOST_BACK;
     const cut = joinsYarn || cuts;
     starts.push({
       at,
@@ -88,8 +87,9 @@ export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
   return starts;
 }
 
-/** Entries that one would slip over to a new start. */
-const FARTHEST_SLIP = 8;
+/** Entries that one would slip over to a new start, forward and back. */
+const MOST_FORWARD = 6;
+const MOST_BACK = 2;
 
 /** Cut strands that are knotted in have no round to begin. */
 const isKnotted = ({ ring }: RoundPlan): boolean => ring.made.every((s) => s.form === 'tassel');
