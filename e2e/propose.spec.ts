@@ -9,7 +9,7 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   await page.getByRole('link', { name: 'What could I do with this?' }).click();
   const cards = page.getByRole('article');
   await expect(cards.first()).toBeVisible({ timeout: 20_000 });
-  await page.getByLabel('Look').selectOption('scalloped');
+  await page.getByLabel('Look', { exact: true }).selectOption('scalloped');
   await page.getByLabel('Loose parts').selectOption('none');
   await expect(page.getByText(/borders tried: \d+ suit as they are\./)).toBeVisible({ timeout: 60_000 });
   expect(await cards.count()).toBeGreaterThan(3);

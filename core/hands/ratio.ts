@@ -49,7 +49,7 @@ export const RANGE = 1.9;
 const DOUBT = 6;
 const DOUBT_FACTOR = 2;
 
-/** Observations of one hem, on top of what is known beforehand. @example learn([], PRIORS.yarn).ratio // 1 */
+/** Observations of one hem, on top of what is known beforehand. @example learn([], { about: 1, spread: 0.1, hem: 0.05, ages: 0.01, drift: 0.03 }).ratio // 1 */
 export function learn(
   observations: readonly Observation[],
   { about, spread: among, hem, drift }: Prior,

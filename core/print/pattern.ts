@@ -8,7 +8,7 @@ import { abbreviation, type Language } from '../terms/stitches.ts';
 import { hookLabel } from '../terms/yarnWeights.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { WORDS, capital } from '../terms/words.ts';
-import { yarnOf } from '../document/hem.ts';
+import { shortYarnName } from '../document/yarnNames.ts';
 import { cornerLines } from './cornerWords.ts';
 import { endLines, startLines } from './startWords.ts';
 import { baseSideLines } from './baseRoundWords.ts';
@@ -209,7 +209,7 @@ function baseSection(plan: Plan, language: Language): Section {
   const procedure = proceduresOf(plan)[0]!;
   const { round } = procedure;
   return section(
-    `Base round (${yarnOf(plan.hem, round.yarnId).name})`,
+    `Base round (${shortYarnName(plan.hem, round.yarnId)})`,
     [
       ...(round.hookMm === plan.hem.gauge.hookMm
         ? []
@@ -230,7 +230,7 @@ function roundsSection(plan: Plan, { rounds, starts, lines, ends }: FoldedRounds
   const several = rounds.length > 1;
   const numbers = several ? `Rounds ${first.number}–${last.number}` : `Round ${first.number}`;
   return section(
-    `${numbers}: ${first.name.toLowerCase()} (${yarnOf(plan.hem, first.yarnId).name})`,
+    `${numbers}: ${first.name.toLowerCase()} (${shortYarnName(plan.hem, first.yarnId)})`,
     [
       ...partLines(starts).map(plain),
       ...lines,

@@ -49,7 +49,7 @@ export function foldRounds(plan: Plan, language: Language): readonly FoldedRound
     const same =
       last !== undefined &&
       plan.rounds[round.number - 1]!.yarnId === round.yarnId &&
-      writtenOf(last.rounds[0]!).entry === writtenOf(round).entry &&
+      writtenOf(last.rounds[0]!).name === writtenOf(round).name &&
       last.lines.length === lines.length &&
       last.lines.every((l, i) => l.text === lines[i]!.text);
     if (same) {

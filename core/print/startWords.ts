@@ -11,7 +11,7 @@ import { countsAsStitch, isChainRun, isOrnament, type Stitch } from '../ring/sti
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital } from '../terms/words.ts';
 import { hookLabel } from '../terms/yarnWeights.ts';
-import { yarnOf } from '../document/hem.ts';
+import { shortYarnName } from '../document/yarnNames.ts';
 import { plural } from '../say/measures.ts';
 import { cornerName, markedWords, placeWords } from './placeWords.ts';
 
@@ -22,7 +22,7 @@ export function startLines(plan: Plan, procedure: Procedure, language: Language)
   const lines: string[] = [];
   for (const act of procedure.acts) {
     if (act.do === 'fasten off')
-      lines.push(`Fasten off ${yarnOf(plan.hem, act.yarn).name}, leaving ${TAIL[language]}.`);
+      lines.push(`Fasten off ${shortYarnName(plan.hem, act.yarn)}, leaving ${TAIL[language]}.`);
     else if (act.do === 'take hook')
       lines.push(`Change ${act.back ? 'back ' : ''}to hook ${hookLabel(act.mm, language)}.`);
     else if (act.do === 'turn') lines.push(turnWords(plan, procedure, act.facing));
@@ -75,7 +75,7 @@ function reverseWords(plan: Plan, procedure: Procedure): string {
 function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, language: Language): string {
   const order = orderOfWork(procedure.round);
   const where = placeWords(plan, act.place, order.travel);
-  const yarn = yarnOf(plan.hem, act.yarn).name;
+  const yarn = shortYarnName(plan.hem, act.yarn);
   const stitch = printStitch(act.stitch, language);
   const slips = WORDS[language].slipStitch;
   const there = ((): string => {

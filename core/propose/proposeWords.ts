@@ -1,6 +1,7 @@
 /** Borders that are proposed, in words. */
 import { held } from '../held.ts';
-import { OWN, yarnOf, type Hem } from '../document/hem.ts';
+import { OWN } from '../document/hem.ts';
+import { shortYarnName } from '../document/yarnNames.ts';
 import { verdict } from '../flat/flat.ts';
 import type { Plan } from '../plan/types.ts';
 import { firstOf, idUnder, borderPartOf, type PartRounds, type BorderPart } from './grammar.ts';
@@ -55,20 +56,6 @@ export function shapeWords(
   return capital([...parts, ...filled].join(', on '));
 }
 
-/** The name of a yarn, without what all of the basket have before a comma: of “Tarn worsted, Slate” it is “Slate”. */
-function shortName(hem: Hem, id: string): string {
-  const [before, after] = namesOf(yarnOf(hem, id).name);
-  return after !== undefined && hem.yarns.every((y) => namesOf(y.name)[0] === before)
-    ? after
-    : [before, after].filter(Boolean).join(', ');
-}
-
-/** What stands before the first comma, and after it. */
-function namesOf(name: string): readonly [string, string?] {
-  const at = name.indexOf(', ');
-  return at < 0 ? [name] : [name.slice(0, at), name.slice(at + 2)];
-}
-
 /** In which yarns a border is worked; empty where there is no choice. */
 export function dressingWords(
   { hem }: Pick<Plan, 'hem'>,
@@ -78,7 +65,7 @@ export function dressingWords(
   const named = (part: BorderPart): string => {
     const entry =
       rounds.find((r) => borderPartOf(r) === part) ?? held(rounds.at(-1), 'a plan has a base round');
-    return listWords([...new Set(entry.yarns)].map((y) => shortName(hem, y)));
+    return listWords([...new Set(entry.yarns)].map((y) => shortYarnName(hem, y)));
   };
   const body = held(
     (['ground', 'middle', 'edge'] as const).find((part) => rounds.some((r) => borderPartOf(r) === part)),
@@ -120,7 +107,7 @@ export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): r
     : '';
   const each =
     p.gramsBy.length > 1
-      ? ` (${listWords(p.gramsBy.map(({ yarn, grams }) => `${shortName(hem, yarn)} ${Math.round(grams)} g`))})`
+      ? ` (${listWords(p.gramsBy.map(({ yarn, grams }) => `${shortYarnName(hem, yarn)} ${Math.round(grams)} g`))})`
       : '';
   const grams = [`up to ${Math.round(p.grams)} g${there}${each}`, supplyWords(p)].filter(
     (words) => words !== '',
