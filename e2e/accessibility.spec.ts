@@ -43,7 +43,6 @@ for (const [of, screens] of [
   test(`nothing serious stands in the way on any screen of ${of}, by day and by evening`, async ({
     page,
   }) => {
-    test.setTimeout(300_000);
     await page.goto('/');
     for (const path of screens) {
       await goTo(page, path);

@@ -47,7 +47,6 @@ for (const [, made] of DEMOS) {
   test(`${hem.name}: every stop opens with the counts of the core, and every button can be pressed`, async ({
     kept,
   }) => {
-    test.slow();
     const { page, faults } = kept;
     const path = (stop: string): string => `/hem/${hem.id}/${stop}`;
     await page.getByRole('link', { name: hem.name }).first().click();

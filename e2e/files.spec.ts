@@ -16,11 +16,11 @@ async function saved(page: Page, what: string): Promise<{ readonly name: string;
   await expect(async () => {
     if (!(await item.isVisible())) await page.getByRole('button', { name: 'Save', exact: true }).click();
     const [found] = await Promise.all([
-      page.waitForEvent('download', { timeout: 15_000 }),
-      item.click({ timeout: 5000 }),
+      page.waitForEvent('download', { timeout: 60_000 }),
+      item.click({ timeout: 20_000 }),
     ]);
     download = found;
-  }).toPass({ timeout: 60_000 });
+  }).toPass();
   // The menu closes before the next thing is asked of it.
   await expect(item).toBeHidden();
   if (!download) throw new Error(`nothing was saved as ${what}`);
@@ -52,7 +52,6 @@ test('the pattern is saved as PDF with its fonts in it, on either paper', async 
 });
 
 test('text, Markdown, tables, pictures and the project file are saved', async ({ page }) => {
-  test.slow();
   await openPattern(page);
   const text = (await saved(page, 'Text')).bytes.toString();
   expect(text).toContain('Terms: US crochet terms throughout');
@@ -93,7 +92,7 @@ test('a backup of all hems comes back whole, and doubles nothing', async ({ page
   await page.goto('/');
   await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   const [download] = await Promise.all([
-    page.waitForEvent('download'),
+    page.waitForEvent('download', { timeout: 60_000 }),
     page.getByRole('button', { name: 'Download a backup' }).click(),
   ]);
   const bytes = readFileSync(await download.path());
@@ -133,7 +132,6 @@ test('a backup with more photos than one file holds comes in several, and all of
   page,
   browser,
 }) => {
-  test.slow();
   await page.goto('/');
   await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
   await storeOpened(page, 'photos');

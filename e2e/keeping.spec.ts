@@ -181,9 +181,7 @@ test('what was shown last is there at once, and the shelf as it is takes its pla
   await page.goto('/');
   await expect(cards(page)).toHaveCount(DEMOS);
   const glanced = (): Promise<string> => page.evaluate(() => localStorage.getItem('zig-hem glance') ?? '[]');
-  await expect
-    .poll(async () => (JSON.parse(await glanced()) as unknown[]).length, { timeout: 30_000 })
-    .toBe(8);
+  await expect.poll(async () => (JSON.parse(await glanced()) as unknown[]).length).toBe(8);
   // One is gone while no shelf is shown.
   await page.goto(`${THROW}/base`);
   await expect(page.getByText('Saved in this browser')).toBeVisible();
@@ -237,7 +235,7 @@ for (const fault of ['full', 'hangs'] as const) {
     await choose(page, 'Right hand');
     await expect(page.getByRole('status').filter({ hasText: 'Not saved' })).toBeVisible();
     await fail(null);
-    await expect(page.getByText('Saved in this browser')).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText('Saved in this browser')).toBeVisible();
   });
 }
 
@@ -371,12 +369,9 @@ test.describe('without the server', () => {
   };
 
   const controlled = (page: Page) =>
-    expect
-      .poll(() => page.evaluate(() => !!navigator.serviceWorker.controller), { timeout: 30_000 })
-      .toBe(true);
+    expect.poll(() => page.evaluate(() => !!navigator.serviceWorker.controller)).toBe(true);
 
   test('everything but the stand-ins works after one visit', async ({ page }) => {
-    test.slow();
     const { server, home } = await serve();
     const faults: string[] = [];
     page.on('pageerror', (e) => faults.push(e.message));
@@ -416,7 +411,6 @@ test.describe('without the server', () => {
   test('a new version is offered and not forced; a page that stays open goes on with its own parts', async ({
     context,
   }) => {
-    test.slow();
     const { server, home, dist } = await serve();
     const [one, two] = [await context.newPage(), await context.newPage()];
     await one.goto(home);

@@ -1,17 +1,16 @@
 import { expect, test } from './test.ts';
 
 test('a wish brings borders that are tried on with one press, and taken off by undo', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/');
   await page.getByRole('link', { name: 'Harbour throw' }).first().click();
   await page.getByRole('link', { name: /^Rounds/ }).click();
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('3, all fit');
   await page.getByRole('link', { name: 'What could I do with this?' }).click();
   const cards = page.getByRole('article');
-  await expect(cards.first()).toBeVisible({ timeout: 20_000 });
+  await expect(cards.first()).toBeVisible();
   await page.getByLabel('Look', { exact: true }).selectOption('scalloped');
   await page.getByLabel('Loose parts').selectOption('none');
-  await expect(page.getByText(/borders tried: \d+ suit as they are\./)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/borders tried: \d+ suit as they are\./)).toBeVisible();
   expect(await cards.count()).toBeGreaterThan(3);
   // What is not wanted goes, with what is nearly the same.
   const first = (await cards.first().getAttribute('aria-label'))!;
@@ -29,10 +28,8 @@ test('a wish brings borders that are tried on with one press, and taken off by u
     const names = await cards.evaluateAll((all) => all.map((card) => card.getAttribute('aria-label')!));
     return names.map((name) => name.split(',')[0]!);
   };
-  await expect
-    .poll(async () => new Set(await edges()), { timeout: 60_000 })
-    .toEqual(new Set([kept.split(',')[0]]));
-  await expect(page.getByText(/suit as they are\./)).toBeVisible({ timeout: 60_000 });
+  await expect.poll(async () => new Set(await edges())).toEqual(new Set([kept.split(',')[0]]));
+  await expect(page.getByText(/suit as they are\./)).toBeVisible();
   expect((await edges()).length).toBeGreaterThan(3);
   await page.getByRole('button', { name: 'Any edge again' }).click();
   await page.getByRole('button', { name: /^Bring back what I did not want/ }).click();
@@ -52,24 +49,22 @@ test('a wish brings borders that are tried on with one press, and taken off by u
 test('when nothing suits, it is said which word stands in the way, and what leaving it out brings', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await page.goto('/hem/demo-harbour-throw/propose');
   await page.getByLabel('Hours that there are for it').fill('0.5');
   await page.getByLabel('Hours that there are for it').press('Enter');
   await page.getByLabel('Hours that there are for it').press('Enter');
-  await expect(page.getByRole('heading', { name: 'Nothing suits' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('heading', { name: 'Nothing suits' })).toBeVisible();
   await expect(page.getByText(/^But for the time, up to \d+ borders would suit\./)).toBeVisible();
   await page.getByRole('button', { name: 'Leave it out' }).first().click();
-  await expect(page.getByRole('article').first()).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('article').first()).toBeVisible();
 });
 
 test('a border is put beside the one in hand, and goes to somebody as a link', async ({ page, context }) => {
-  test.setTimeout(120_000);
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await page.goto('/hem/demo-fleece/propose');
   const card = page.getByRole('article').first();
-  await expect(card).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/suit as they are\./)).toBeVisible({ timeout: 60_000 });
+  await expect(card).toBeVisible();
+  await expect(page.getByText(/suit as they are\./)).toBeVisible();
   const name = (await card.getByRole('heading').textContent())!;
   await card.getByRole('button', { name: /^Copy a link to/ }).click();
   await expect(page.getByText('The link is copied')).toBeVisible();
@@ -87,11 +82,10 @@ test('a border is put beside the one in hand, and goes to somebody as a link', a
 });
 
 test('a wish for a size comes to it, and a hem that has ended in an edge says so', async ({ page }) => {
-  test.setTimeout(120_000);
   await page.goto('/hem/demo-harbour-throw/propose?across=126&down=160');
   await expect(page.getByLabel('Width of the whole in cm')).toHaveValue('126.0');
   const card = page.getByRole('article').first();
-  await expect(card).toContainText(/12[567](\.\d)? × 1(59|60|61)(\.\d)? cm in all/, { timeout: 60_000 });
+  await expect(card).toContainText(/12[567](\.\d)? × 1(59|60|61)(\.\d)? cm in all/);
   await page.goto('/hem/demo-clover/propose');
-  await expect(page.getByText('nothing goes on top of an edge')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('nothing goes on top of an edge')).toBeVisible();
 });

@@ -12,7 +12,6 @@ const MADE = [
 
 // Nothing is asked that has no usual answer, and nothing is wrong with what comes of it.
 test('a new hem begins with a picture, a few numbers and an edge, whatever was made', async ({ page }) => {
-  test.slow();
   await page.goto('/');
   for (const [kind, asked] of MADE)
     await test.step(kind, async () => {

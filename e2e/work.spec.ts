@@ -54,7 +54,6 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
   page,
   context,
 }) => {
-  test.setTimeout(240_000);
   await openMat(page);
   await page.getByLabel('One step is').selectOption('side');
   await goOnTo(page, 'Side B');
