@@ -9,7 +9,7 @@ import { useNarrow } from '../look/narrow.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
 import styles from './log.module.css';
 
-/** What was planned beside what was found. Nothing while nothing has been found. */
+/** Charts of plan and finding, side by side. Nothing while nothing has been found. */
 export function FoundCharts() {
   const plan = usePlan();
   const { counts, yarn, height, size, lay } = useMemo(() => foundOf(plan), [plan]);

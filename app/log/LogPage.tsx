@@ -18,7 +18,7 @@ import { ReadyBy } from './ReadyBy.tsx';
 import { dayOf } from './days.ts';
 import styles from './log.module.css';
 
-/** What was done on this hem, entry by entry and day by day, and when it will be done at this rhythm. */
+/** The work on this hem, entry by entry and day by day, and when it will be done at this rhythm. */
 export function LogPage() {
   const store = useHemStore();
   const plan = usePlan();

@@ -181,7 +181,7 @@ function Bands({ plan, proposal }: Pick<ProposalCardProps, 'plan' | 'proposal'>)
 const PIECE_SHARE = 0.5;
 const SEEN_SHARE = 0.05;
 
-/** What of a border is to stay while others are looked for. */
+/** The part of a border to keep while others are looked for. */
 function Keep({
   proposal,
   several,

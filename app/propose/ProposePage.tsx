@@ -23,7 +23,7 @@ interface SaidOfBorders {
   readonly taste: Taste;
 }
 
-/** What was said of borders that were seen, by the hem, as long as the page is open. */
+/** Opinions of borders that were seen, by the hem, as long as the page is open. */
 const SAID = new Map<string, SaidOfBorders>();
 
 const saidOf = ({ id }: Hem): SaidOfBorders => SAID.get(id) ?? { keep: KEEP_NOTHING, taste: NO_TASTE };
@@ -144,7 +144,7 @@ interface SaidProps {
   readonly onTaste: (part: Partial<Taste>) => void;
 }
 
-/** What was said of borders that were seen, each to be taken back. */
+/** Opinions of borders that were seen, each to be taken back. */
 function Said({ keep, onKeep, taste, onTaste }: SaidProps) {
   const inTerms = useInTerms();
   const { unlike } = taste;

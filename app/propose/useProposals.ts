@@ -24,7 +24,7 @@ const SHOWN = 8;
 /** The search is a sum of many parts. */
 const ALL = 0.999;
 
-/** What has been shown of a search and a liking since all was found, in its order, by the keys. */
+/** Borders shown of a search and a liking since all was found, in its order, by the keys. */
 interface Seen {
   readonly searching: Searching | null;
   readonly like: Liked | null;

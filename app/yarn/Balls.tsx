@@ -29,7 +29,7 @@ function ballsOf({ yarn, quantity, toBuy }: YarnPlan): readonly Ball[] {
   });
 }
 
-/** What is there of a yarn, and what the border leaves of it. */
+/** Balls of a yarn that are there, and how much of them the border leaves. */
 export function Balls({ plan }: { readonly plan: YarnPlan }) {
   const balls = ballsOf(plan);
   const here = balls.filter((b) => !b.toBuy).length;

@@ -109,7 +109,7 @@ export function HowFar() {
 /** Other last rounds that are offered because they save a ball. */
 const MOST_SAVING = 4;
 
-/** What could be made of the basket, and where this border would have to stop if it is not enough. */
+/** Borders that the basket is enough for, and where this border would have to stop if it is not enough. */
 function FromBasket() {
   const plan = usePlan();
   const [stopping, setStopping] = useState(false);

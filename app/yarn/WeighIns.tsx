@@ -31,7 +31,7 @@ function weighedSlip(plan: Plan, of: SwatchMade | RoundPlan, grams: number): Dou
   return usedSlip(plan, used.yarn.id, metres * used.calibration.ratio, grams);
 }
 
-/** What was weighed: it narrows the ranges. */
+/** Weighings: each narrows the ranges. */
 export function WeighIns() {
   const plan = usePlan();
   const store = useHemStore();

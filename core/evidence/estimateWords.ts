@@ -1,4 +1,4 @@
-/** What is foretold, in words: with its range, and what it rests on. */
+/** Estimates in words: with its range, and what it rests on. */
 import { isGaugeKnown } from '../plan/observed.ts';
 import { estimatesOf, type Estimate, type Estimates } from './estimates.ts';
 import { spreadAbout } from '../hands/ratio.ts';
@@ -6,7 +6,7 @@ import type { Plan, YarnPlan } from '../plan/types.ts';
 import { RESTS_ON } from '../hands/handsWords.ts';
 import { lengthWords, plural, timeWords, type LengthUnit } from '../say/measures.ts';
 
-/** What an estimate rests on, such as “from your hands: 12 observations”. */
+/** Basis of an estimate, such as “from your hands: 12 observations”. */
 const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'observations'>): string =>
   basis === 'these hands'
     ? `from ${RESTS_ON[basis]}: ${plural(observations, 'observation')}`
@@ -41,7 +41,7 @@ export function yarnSuretyWords(plan: Plan): string {
     .join(' ');
 }
 
-/** What the estimate of a yarn rests on, and how far it may be off. */
+/** Basis of the estimate of a yarn, and how far it may be off. */
 export function yarnRestsOn({ yarn, calibration }: YarnPlan): string {
   const moved = percent(calibration.ratio - 1);
   const weighed =
@@ -49,7 +49,7 @@ export function yarnRestsOn({ yarn, calibration }: YarnPlan): string {
   return `${yarn.name}: ${restsOn(calibration)}${weighed}, ±${percent(spreadAbout(calibration))} %.`;
 }
 
-/** What yarn, time and size of a plan rest on, in a sentence. */
+/** Basis of yarn, time, size and flatness, in a few sentences. */
 export function allRestsOn(plan: Plan): string {
   const { minutes, widthCm } = estimatesOf(plan);
   const used = plan.yarns.find((y) => y.quantity.metres > 0);
@@ -57,7 +57,7 @@ export function allRestsOn(plan: Plan): string {
   return `Yarn: ${yarn}. Time: ${restsOn(minutes)}. Size: ${restsOn(widthCm)}. Flatness: ${flatBasisWords(plan)}.`;
 }
 
-/** What the limits of flatness of a plan rest on. */
+/** Basis of the limits of flatness. */
 export const flatBasisWords = ({ flat, hem }: Plan): string => {
   const limits = flat.basis === 'rule of thumb' ? 'rules of thumb' : restsOn(flat);
   return isGaugeKnown(hem)

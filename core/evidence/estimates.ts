@@ -1,4 +1,4 @@
-/** What a plan foretells, each number with its range and what it rests on. */
+/** Estimates of a plan, each with its range and basis. */
 import type { Verdict } from '../flat/flat.ts';
 import { usualGauge } from '../hands/gauge.ts';
 import {
@@ -70,7 +70,7 @@ const PACES = [1, 200] as const;
 export const paceOf = ({ ratio }: Known): number =>
   Math.min(PACES[1], Math.max(PACES[0], Math.round(USUAL_PACE / ratio)));
 
-/** What is known of the pace: of these hands before, and what the log of the hem adds. */
+/** Knowledge of the pace: of these hands before, and what the log of the hem adds. */
 export const paceKnown = (plan: Plan): Learned =>
   learnOn(plan.hem.hands?.time?.all ?? null, acrossAll('time'), timeSeen(plan));
 
@@ -85,7 +85,7 @@ const pacesTold = remembered((plan: Plan): ReadonlySet<number> => {
   );
 });
 
-/** What a plan’s time rests on: the pace that its maker has given is their own word unless the hands or the log have said it. */
+/** Basis of a plan’s time: the pace that its maker has given is their own word unless the hands or the log have said it. */
 function timeOf(plan: Plan): Known {
   const known = paceKnown(plan);
   const { pace } = plan.hem;
@@ -108,7 +108,7 @@ function strainOf({ hem }: Plan, round: RoundPlan, strain: number): Estimate {
   };
 }
 
-/** What is foretold of every round, every yarn, of time and size. */
+/** Estimates of every round, every yarn, of time and size. */
 export function estimatesOf(plan: Plan): Estimates {
   const time = timeOf(plan);
   const { height } = plan;

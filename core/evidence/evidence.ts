@@ -1,4 +1,4 @@
-/** What the record of a hem tells of the hands that worked it, beside rules of thumb: what all hems of a maker teach comes from it. */
+/** Evidence of the hands that worked a hem, read from its record beside rules of thumb. */
 import { held } from '../held.ts';
 import { yarnOf, type Hem, type WorkEvent } from '../document/hem.ts';
 import { standing } from '../document/record.ts';
@@ -63,7 +63,7 @@ function inUsualWidths(hem: Hem): Hem {
   };
 }
 
-/** What the record of a hem tells, planned by rules of thumb alone. @param isTheirs which of its events are taken into account */
+/** Evidence from the record of a hem, planned by rules of thumb alone. @param isTheirs which of its events are taken into account */
 export function evidenceOf(hem: Hem, isTheirs: IsTheirs = () => true): Evidence {
   const plan = planOf(inUsualWidths(hem));
   const record = standing(hem.record).filter(isTheirs);
@@ -93,7 +93,7 @@ export function evidenceOf(hem: Hem, isTheirs: IsTheirs = () => true): Evidence 
   };
 }
 
-/** What the records of several hems tell, each read by itself: one that cannot be planned tells nothing, and hurts no other. */
+/** Evidence from several hems, each read by itself: one that cannot be planned tells nothing, and hurts no other. */
 export const evidenceOfEach = (hems: readonly Hem[], isTheirs?: IsTheirs): readonly Evidence[] =>
   hems.flatMap((hem) => {
     try {
@@ -208,7 +208,7 @@ function besideWidth(part: LearnedPart, widthOf: (size: string) => Known): Learn
   return { all: beside(part.all, ''), byStitch: each(part.byStitch, false), bySize: each(part.bySize, true) };
 }
 
-/** What evidence teaches. */
+/** Hands, learned from evidence. */
 export function handsFrom(evidence: readonly Evidence[]): Hands {
   const hems = [...evidence].sort((a, b) => (a.last < b.last ? -1 : a.last > b.last ? 1 : 0));
   const part = (of: HandsPart) =>

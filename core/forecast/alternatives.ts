@@ -1,4 +1,4 @@
-/** What would another edge do? The last entry of the stack exchanged, repeated, or carried to a wanted size. */
+/** Other edges: the last entry of the stack exchanged, repeated, or carried to a wanted size. */
 import { held } from '../held.ts';
 import { spacingsFor, type SpacingId } from '../base/spacings.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
@@ -76,7 +76,7 @@ export interface OtherEdge {
   readonly even: boolean;
 }
 
-/** What each other edge would take in place of the last entry, in its yarn; the thriftiest first. */
+/** Yarn that each other edge would take in place of the last entry, in its yarn; the thriftiest first. */
 export function otherEdges(plan: Plan): readonly OtherEdge[] {
   const last = plan.hem.rounds[plan.hem.rounds.length - 1];
   if (!last) return [];
@@ -143,7 +143,7 @@ export interface CornerForecast {
   readonly strain: number;
 }
 
-/** What each corner treatment of plain rounds in a stitch leads to after `rounds` of them on top of the base. */
+/** Flatness of each corner treatment of plain rounds in a stitch, after `rounds` of them on top of the base. */
 export function compareCorners(
   plan: Plan,
   stitch: RoundEntry['stitch'],

@@ -6,7 +6,7 @@ import { cornerTreatment } from '../terms/corners.ts';
 import { LOOPS } from '../terms/places.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 
-/** What a choice is about: “Corner”. */
+/** Subject of a choice: “Corner”. */
 export function choiceName(kind: ChoiceKind, { family }: RoundEntry): string {
   if (kind === 'size') return familyById(family)?.sizeCounts ?? 'size';
   return kind;

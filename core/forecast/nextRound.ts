@@ -53,7 +53,7 @@ export function waysIn(plan: Plan, family: Family): readonly StackPosition[] {
   return family.edge === 'straight' ? ['under', 'instead', ...onTop] : ['instead', ...onTop];
 }
 
-/** What a family needs under it and itself, as they would come into a plan. */
+/** Rounds that a family needs under it, and itself, as they would come into a plan. */
 export function entriesFor(
   plan: Plan,
   family: Family,

@@ -1,4 +1,4 @@
-/** What is wrong with a border: in a sentence for the page where it is mended, in a few words for the thread. */
+/** Troubles of a border: in a sentence for the page where it is mended, in a few words for the thread. */
 import type { BorderTrouble } from './troubles.ts';
 import { isDisc } from '../piece/outline.ts';
 import { writtenOf, type Plan } from '../plan/types.ts';

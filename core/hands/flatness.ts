@@ -1,5 +1,5 @@
 /**
- * What still lies flat for these hands and this yarn: the strain from which a side is seen to ripple or to pull in. People differ in
+ * Threshold of flatness for these hands and this yarn: the strain from which a side is seen to ripple or to pull in. People differ in
  * what they see, and it is seen earlier or later from one time to another; the threshold is found on a grid, by the likelihood of all
  * that was seen (a probit model; Finney, Probit Analysis, 1947), with some looks that are plainly wrong. The strain itself is only
  * foretold: a hem whose stitches come out wider than they were reckoned errs in all its sides at once (a probit model with an
@@ -59,7 +59,7 @@ function likelihood({ lays, error }: LaysOfHem, threshold: number): number {
   return sum / weights;
 }
 
-/** What was seen teaches of the threshold, as a ratio to the rule of thumb. Hems the oldest first. */
+/** Learns the threshold from looks, as a ratio to the rule of thumb. Hems the oldest first. */
 export function learnFlat(known: Known | null, hems: readonly LaysOfHem[]): Learned {
   const about = Math.log(known?.ratio ?? 1);
   const spread = known ? spreadOf(known, { ...NOTHING_MORE, spread: SPREAD }) : SPREAD;

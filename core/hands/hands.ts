@@ -1,4 +1,4 @@
-/** What can be known of hands: pace, yarn, height and width of stitches, what still lies flat. Each is a ratio to a rule of thumb. */
+/** Knowledge of hands: pace, yarn, height and width of stitches, what still lies flat. Each is a ratio to a rule of thumb. */
 import { held } from '../held.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Known, KnownHands, KnownPart } from './hands.schema.ts';
@@ -16,10 +16,10 @@ import {
 export type { Known, KnownHands, KnownPart } from './hands.schema.ts';
 
 export const PARTS = ['time', 'yarn', 'height', 'width'] as const;
-/** What is known for all stitches, and by stitch and size. */
+/** Parts that are known for all stitches, and by stitch and size. */
 export type HandsPart = (typeof PARTS)[number];
 
-/** What was learned. */
+/** Everything learned. */
 export interface Hands extends Readonly<Record<HandsPart, LearnedPart>> {
   /** Strain that still lies flat. */
   readonly flat: Learned;
@@ -132,7 +132,7 @@ export function driftOf(of: HandsPart, part: KnownPart | null, stitches: readonl
 /** A rule of thumb, with its range. */
 export const ruleOfThumb = (of: HandsPart): Learned => learn([], acrossAll(of));
 
-/** What is known of a stitch with a yarn or hook: by both where they are known, else by what holds for all. */
+/** Knowledge of a stitch with a yarn or hook: by both where they are known, else by what holds for all. */
 export function knownFor(of: HandsPart, part: KnownPart | null, stitch: StitchKind, size: string): Known {
   if (!part) return ruleOfThumb(of);
   const { all } = part;
@@ -169,7 +169,7 @@ const bothOf = (a: number, b: number, daily: number): number =>
   Math.max(a, b) ** 2 + 0.75 * Math.max(0, Math.min(a, b) ** 2 - daily ** 2);
 
 /**
- * What a hem’s own observations teach on top of what is known of the hands; as a ratio to what these make of the rule of thumb.
+ * Learns from a hem’s own observations on top of what is known of the hands; as a ratio to what these make of the rule of thumb.
  *
  * @param size the yarn weight’s number, or the hook in mm
  */
@@ -198,7 +198,7 @@ const keptBy = (by: Readonly<Record<string, Known>>): Readonly<Record<string, Kn
 /** A part that is learned; null while it is a rule of thumb, or when it is not to be used. */
 type Use = (of: keyof KnownHands) => boolean;
 
-/** What a hem carries with it of what was learned. Null where there is nothing to carry. */
+/** Knowledge that a hem carries with it. Null where there is nothing to carry. */
 export function knownFrom(hands: Pick<Hands, keyof KnownHands>, uses: Use = () => true): KnownHands | null {
   const part = (of: HandsPart): KnownPart | null => {
     const { all, byStitch, bySize } = hands[of];

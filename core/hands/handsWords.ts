@@ -1,4 +1,4 @@
-/** What was learned of the hands, in words. */
+/** Knowledge of hands in words. */
 import { FLAT_LIMITS } from '../flat/flat.ts';
 import { stitchName, type Language } from '../terms/stitches.ts';
 import { USUAL_PACE, type CountedPlace, type Hands } from './hands.ts';
@@ -7,7 +7,7 @@ import type { Learned } from './ratio.ts';
 import { capital } from '../terms/words.ts';
 import { plural } from '../say/measures.ts';
 
-/** What something that was learned rests on, such as “From 4 observations.”. */
+/** Basis of something that was learned, such as “From 4 observations.”. */
 export function learnedBasisWords({ basis, observations, doubted = [] }: Known & Partial<Learned>): string {
   const from = plural(observations - doubted.length, basis === 'swatch' ? 'swatch' : 'observation');
   switch (basis) {
@@ -21,7 +21,7 @@ export function learnedBasisWords({ basis, observations, doubted = [] }: Known &
   }
 }
 
-/** What a number rests on, within a sentence: “a rule of thumb”. */
+/** Basis of a number, within a sentence: “a rule of thumb”. */
 export const RESTS_ON: Readonly<Record<Known['basis'], string>> = {
   'rule of thumb': 'a rule of thumb',
   swatch: 'your swatch',
@@ -37,7 +37,7 @@ const USE_WORDS: Readonly<Record<keyof KnownHands, string>> = {
   flat: 'what lies flat',
 };
 
-/** What of the hands a hem reckons with, such as “pace, yarn”. */
+/** Parts of the hands that a hem reckons with, such as “pace, yarn”. */
 export const knownWords = (known: KnownHands): string =>
   (Object.keys(USE_WORDS) as (keyof KnownHands)[])
     .filter((of) => known[of] !== null)

@@ -1,5 +1,5 @@
 /**
- * What observations teach about a ratio: what was found over what was foretold. The logarithm of the ratio is normal before
+ * Learns a ratio, of findings over forecasts, from observations. The logarithm of the ratio is normal before
  * anything was observed, about 0 with the spread of the rule of thumb; every observation measures it with an error of its own,
  * and what is observed drifts from day to day. Errors have longer tails than a normal distribution: people mistype. They are
  * taken as Student’s t, fitted by weights that are found again until they stay (Lange, Little and Taylor, Robust Statistical
@@ -9,7 +9,7 @@ import type { Known } from './hands.schema.ts';
 
 /** Something observed. */
 export interface Observation {
-  /** What was found over what was foretold; above 0. */
+  /** Finding over forecast; above 0. */
   readonly ratio: number;
   /** One standard deviation of its logarithm, by the way in which it was measured. */
   readonly error: number;
@@ -17,12 +17,12 @@ export interface Observation {
   readonly swatch?: boolean;
 }
 
-/** What is known of a ratio, and numbers of observations that are so far off that they look like a slip of the pen. */
+/** Knowledge of a ratio, and numbers of observations that are so far off that they look like a slip of the pen. */
 export interface Learned extends Known {
   readonly doubted: readonly number[];
 }
 
-/** What is known beforehand, as standard deviations of the logarithm. */
+/** Knowledge beforehand, as standard deviations of the logarithm. */
 export interface Prior {
   /** Where the rule of thumb lies, as a ratio; 1 unless something else of these hands is known. */
   readonly about: number;
@@ -179,7 +179,7 @@ export const spreadOfMean = (known: Known, usual: Prior): number =>
 const LEAST_SPREAD = 0.005;
 
 /**
- * What observations teach on top of what has been learned before.
+ * Learns from observations on top of earlier knowledge.
  *
  * @param known null where there are only rules of thumb
  * @param usual what holds of hands of which nothing is known
@@ -195,7 +195,7 @@ export function learnOn(known: Known | null, usual: Prior, observations: readonl
 }
 
 /**
- * What is known, of so many rounds together: what differs from day to day evens out.
+ * Knowledge of so many rounds together: what differs from day to day evens out.
  *
  * @param drift of each round, where more is known of it than `usual` has
  */

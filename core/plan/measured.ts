@@ -1,4 +1,4 @@
-/** What the record of a hem teaches of its own rounds: how high they come out, and what lies flat. */
+/** Lessons of a hem’s record for its own rounds: how high they come out, and what lies flat. */
 import type { LookedEvent } from './observed.ts';
 import { heightSeen, laySeen } from './observed.ts';
 import { FLAT_LIMITS } from '../flat/flat.ts';
@@ -18,7 +18,7 @@ interface HeightInputs {
   readonly begun: readonly MadeRound[];
 }
 
-/** What was measured of heights over what was planned. */
+/** Measured heights over what was planned. */
 export const heightMeasured = ({ known, hookMm, looks, begun }: HeightInputs): Learned =>
   learnedSince('height', known, `${hookMm}`, heightSeen(looks, begun));
 
@@ -33,7 +33,7 @@ interface FlatInputs {
 }
 
 /**
- * What is seen to lie flat, beside the rule of thumb. How a side lay is told beside the limits of the rule of thumb: what is
+ * Threshold of flatness as it was seen, beside the rule of thumb. How a side lay is told beside the limits of the rule of thumb: what is
  * judged since does not bear on it.
  */
 export const flatSeen = ({ known, looks, begun, outline, taller, error }: FlatInputs): Learned =>

@@ -1,4 +1,4 @@
-/** What the record of a hem tells of its rounds: yarn that was weighed, heights that were measured, how sides lay. */
+/** Observations of a hem’s rounds in its record: yarn that was weighed, heights that were measured, how sides lay. */
 import type { Lay } from '../hands/flatness.ts';
 import { usualGauge } from '../hands/gauge.ts';
 import { RANGE } from '../hands/ratio.ts';
@@ -33,7 +33,7 @@ export const swatchM = (
     knownFor('yarn', known, stitch, `${weight}`).ratio) /
   1000;
 
-/** What was weighed of a yarn; of rounds that are no longer there it is left out. */
+/** Weighings of a yarn; of rounds that are no longer there it is left out. */
 export function yarnSeen(
   weighIns: Hem['weighIns'],
   record: WorkRecord,

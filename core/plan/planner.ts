@@ -23,7 +23,7 @@ import { Stages } from './stages.ts';
 import type { Plan } from './types.ts';
 import { calibrateYarn, planYarns, roundWithYarn, slowerIn } from './yarns.ts';
 
-/** What was really done holds: a round that has been begun is worked as it was begun, with the counts that were found. */
+/** Plans a hem. The work that was really done holds: a round that has been begun is worked as it was begun, with the counts that were found. */
 export type Planner = (hem: Hem) => Plan;
 
 /**

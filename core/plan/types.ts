@@ -1,4 +1,4 @@
-/** What is planned of a hem: its sides, its worked rounds, its yarns, and what does not fit. */
+/** The plan of a hem: its sides, its worked rounds, its yarns, and what does not fit. */
 import { held } from '../held.ts';
 import type { BasisPart, SpacingId } from '../base/spacings.ts';
 import type { SideChoice } from '../base/baseRound.ts';
@@ -34,7 +34,7 @@ export interface SidePlan {
   readonly choice: SideChoice;
   /** Stitches along the edge, seams included. */
   readonly count: number;
-  /** What the corners at its ends add to it: a side is counted between their middles, everywhere that a count is shown. */
+  /** Stitches that the corners at its ends add to it: a side is counted between their middles, everywhere that a count is shown. */
   readonly corners: number;
   readonly spacings: readonly SpacingPlan[];
   /** Count along the edge at which the base round has no strain; need not be whole. */
@@ -59,7 +59,7 @@ export interface RoundSide {
 
 /** One worked round, the base round first. */
 export interface RoundPlan {
-  /** What was really done of it; null while it has not been begun. */
+  /** Work that was really done of it; null while it has not been begun. */
   readonly done: FrozenRound | null;
   /** How it came to be in the stack; null for the base round. */
   readonly written: WrittenRound | null;
@@ -67,16 +67,16 @@ export interface RoundPlan {
   readonly number: number;
   readonly name: string;
   readonly yarnId: string;
-  /** What it is mostly made of. */
+  /** Stitch that most of it is made of. */
   readonly stitch: StitchKind;
   /** Number of the round whose ring it is worked onto; −1 for the base round. */
   readonly onto: number;
   /** A free outer edge, or work that lies on the face of the round below. */
   readonly free: boolean;
   readonly ring: Ring;
-  /** What was made where, in the order of work. */
+  /** Stretches in the order of work. */
   readonly layout: Layout;
-  /** What goes into each corner on this piece. */
+  /** Recipe of each corner on this piece. */
   readonly corners: readonly CornerRecipe[];
   /** The face of the fabric that looks at the maker. */
   readonly facing: 'right' | 'wrong';
@@ -118,7 +118,7 @@ export interface YarnPlan {
   readonly quantity: Quantity;
   /** Ends to weave in: two for each stretch worked in this yarn without a break. */
   readonly ends: number;
-  /** What weighing makes of the estimate. */
+  /** Estimate after weighing. */
   readonly calibration: Learned;
   /** Price of the balls, when a ball has one. */
   readonly cost: number | null;
@@ -139,7 +139,7 @@ export interface Plan {
   readonly blockedSize: { readonly widthMm: number; readonly heightMm: number };
   /** How wide the border is, from the edge of the piece to its own, mm. */
   readonly borderWidthMm: number;
-  /** What was measured of heights over what was planned, and what is seen to lie flat beside the rule of thumb. */
+  /** Measured heights over planned ones, and the threshold of flatness beside the rule of thumb. */
   readonly height: Learned;
   readonly flat: Learned;
   readonly flatLimits: FlatLimits;

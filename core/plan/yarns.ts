@@ -21,7 +21,7 @@ interface CalibrationInputs {
   readonly known: KnownPart | null;
 }
 
-/** What the weighings of a yarn teach about it, on top of what is known of the hands. */
+/** Learns a yarn from its weighings, on top of what is known of the hands. */
 export const calibrateYarn = ({
   weighIns,
   weighed,
@@ -34,7 +34,7 @@ export const calibrateYarn = ({
 
 interface WorkInputs {
   readonly round: PathRound;
-  /** What was weighed of its yarn over what was planned. */
+  /** Weighed over planned yarn. */
   readonly ratio: number;
   /** Stitches a minute, and how much longer these hands take for the stitch of the round than for others. */
   readonly pace: number;
@@ -59,7 +59,7 @@ export function slowerIn(hands: KnownHands | null, stitch: StitchKind): number {
 }
 
 /**
- * What is planned of a yarn, by its id.
+ * The plan of a yarn, by its id.
  *
  * @throws RangeError when the hem has no yarn of that id
  */

@@ -9,7 +9,7 @@ import { sideActs, type Along, type Procedure } from '../procedure/acts.ts';
 import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
 
-/** What is worked along each side, sides that are worked alike told together. */
+/** Work along each side; sides that are worked alike told together. */
 export function baseSideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const groups = new Map<string, string[]>();
   for (const { side, along } of sideActs(procedure)) {
@@ -36,7 +36,7 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language)
   return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge)}${chains}: ${placementWords(along.placement, edge, language)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
 }
 
-/** What a side is to the eye, and which way its rows come. */
+/** The look of a side, and which way its rows come. */
 function edgeWords({ spots, numbering }: Edge): string {
   const has = (kind: SpotKind): boolean => spots.some((s) => s.kind === kind);
   if (numbering.noun === 'row') {

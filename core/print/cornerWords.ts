@@ -1,4 +1,4 @@
-/** What goes into the corners of a round, in words, and where their markers go. */
+/** Corners of a round in words, and where their markers go. */
 import { writtenOf } from '../plan/types.ts';
 import { listWords, ordinal } from '../say/lists.ts';
 import { printCorner, printGroup, printStitch } from '../notation/print.ts';
@@ -10,7 +10,7 @@ import { countsAsStitch, isChainRun, isOrnament } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { cornerName } from './placeWords.ts';
 
-/** What goes into each corner, corners that take the same told together. */
+/** Words for each corner; corners that take the same told together. */
 export function cornerLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const { round } = procedure;
   if (round.ring.centres.length === 0) return [];
@@ -28,7 +28,7 @@ export function cornerLines(plan: Plan, procedure: Procedure, language: Language
   );
 }
 
-/** What goes into one corner, and where its marker goes. */
+/** Words for one corner and its marker. */
 export function cornerActWords(
   plan: Plan,
   { round }: Procedure,
@@ -73,7 +73,7 @@ function ringCornerLines(
   ];
 }
 
-/** What goes into a corner. What stands here, the reader of patterns takes apart again. */
+/** Stitches of a corner; the reader of patterns takes these words apart again. */
 function cornerWords({ recipe, into, corner }: ActOf<'corner'>, plan: Plan, language: Language): string {
   if (into.on === 'edge') return `${printGroup(recipe.group, language)} in ${plan.body.cornerPlaces[corner]}`;
   if (into.on === 'two stitches' && recipe.pair) {

@@ -18,7 +18,7 @@ export interface ReadRound {
   /** First and last round that it tells. */
   readonly from: number;
   readonly to: number;
-  /** What follows the number in the heading, such as the name; may be empty. */
+  /** Rest of the heading after its number, such as the name; may be empty. */
   readonly name: string;
   readonly recipe: Recipe;
   /** Corners that take something else than the recipe’s, by the sides that meet there: “A/B”. */
@@ -28,7 +28,7 @@ export interface ReadRound {
 }
 
 export interface ReadBase {
-  /** What goes into the corners, by the sides that meet there; the one under '' goes into all others. */
+  /** Recipes of the corners, by the sides that meet there; the one under '' goes into all others. */
   readonly corners: ReadonlyMap<string, CornerRecipe>;
   readonly sides: readonly {
     readonly name: string;
@@ -113,7 +113,7 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
 const isAlong = (text: string): boolean =>
   /^(each side|sides?\b|all (?:a)?round|round)\b[^:]*:/i.test(text) && !isAdjustment(text);
 
-/** What is done otherwise on single sides: not the way along them. */
+/** Exceptions on single sides, not the way along them. */
 const isAdjustment = (text: string): boolean =>
   /counted from the (?:corner|start)\.?$|^(?:sides? [^:]+: )?(?:at the (?:first|last) (?:skip|miss)\b|do not (?:skip|miss)|after the last repeat|nothing: it has)/i.test(
     text,

@@ -18,7 +18,7 @@ export interface RoundLine {
   readonly text: string;
 }
 
-/** What begins or ends some of the rounds that are told together. */
+/** Beginnings or ends of some of the rounds that are told together. */
 export interface PartWords {
   readonly rounds: readonly RoundPlan[];
   readonly texts: readonly string[];
@@ -84,7 +84,7 @@ export function partLines(parts: readonly PartWords[]): readonly string[] {
   });
 }
 
-/** What is done in a round between its start and its end; counts, which differ from round to round, are told apart. */
+/** Work of a round between its start and its end; counts, which differ from round to round, are told apart. */
 function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly RoundLine[] {
   const { round } = procedure;
   const written = (text: string): RoundLine => ({ kind: 'written', text });

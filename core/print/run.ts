@@ -4,7 +4,7 @@ import type { Edge, SpotKind } from '../piece/edge.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { listWords, numbersWords } from '../say/lists.ts';
 
-/** What a spot of a kind is called on an edge, one and many. */
+/** Noun for a spot of a kind on an edge, one and many. */
 const NAMES: Partial<Record<SpotKind, readonly [one: string, many: string]>> = {
   'stitch top': ['st', 'sts'],
   'foundation chain': ['chain', 'chains'],
@@ -81,9 +81,9 @@ function spotsNamed(edge: Edge, spots: readonly number[]): string {
 }
 
 interface Part {
-  /** What leads it when it is a run of rows among others: “rows 110–63: ”. */
+  /** Words that lead it when it is a run of rows among others: “rows 110–63: ”. */
   readonly run: string;
-  /** What each of its spots is called, and many of them. */
+  /** Noun for one of its spots, and for many. */
   readonly each: readonly [one: string, many: string];
   /** Numbers of its spots in working order. */
   readonly spots: readonly number[];

@@ -1,4 +1,4 @@
-/** What is done along the sides of a round, in words, and what is done otherwise on single sides. */
+/** Sides of a round in words, and exceptions on single sides. */
 import { writtenOf } from '../plan/types.ts';
 import { isDisc } from '../piece/outline.ts';
 import { listWords, numbersWords } from '../say/lists.ts';
@@ -54,7 +54,7 @@ function alongWords(along: Along, language: Language, round: RoundPlan): string 
   ].join(', ');
 }
 
-/** What is done otherwise on single sides: at which stitches, at which skips, what is left over. */
+/** Exceptions on single sides: at which stitches, at which skips, what is left over. */
 export function adjustmentLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const { round } = procedure;
   const circle = round.layout.sides.length < plan.sides.length || isDisc(plan.body.outline);

@@ -17,7 +17,7 @@ import { cornerName, markedWords, placeWords } from './placeWords.ts';
 
 const TAIL = { us: 'a 6 in (15 cm) tail', uk: 'a 15 cm tail' } as const;
 
-/** What comes before the first stitch: yarn, hook, facing; then the start itself. */
+/** Lines before the first stitch: yarn, hook, facing; then the start itself. */
 export function startLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const lines: string[] = [];
   for (const act of procedure.acts) {
@@ -218,7 +218,7 @@ function partWords(
     .join(', ');
 }
 
-/** What ends a round: the rest of the side or corner in which it began, and the join. */
+/** Lines that end a round: the rest of the side or corner in which it began, and the join. */
 export function endLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const join = actOf(procedure, 'join');
   const start = actOf(procedure, 'start');

@@ -1,4 +1,4 @@
-/** What is done along a side, from one corner to the next. */
+/** Acts along a side, from one corner to the next. */
 import { held } from '../held.ts';
 import { chainsBetween, crossingOf } from '../base/baseRound.ts';
 import { isDisc } from '../piece/outline.ts';

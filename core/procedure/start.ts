@@ -12,7 +12,7 @@ import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import { STITCHES } from '../terms/stitches.ts';
 import { ahead, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 
-/** What a round can begin with. */
+/** Beginnings of a round. */
 export type RoundBeginning =
   /** The last part of a corner, whose first part ends the round; or, with `whole`, all of it. */
   | { readonly in: 'corner'; readonly corner: number; readonly whole: boolean }

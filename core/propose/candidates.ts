@@ -48,7 +48,7 @@ export function endsInEdge(hem: Hem, wish: Wish): boolean {
   return last !== undefined && last.edge !== 'straight';
 }
 
-/** What all borders of a search stand on. */
+/** Footing of all borders of a search. */
 export interface Footing {
   readonly hem: Hem;
   readonly wish: Wish;
@@ -72,7 +72,7 @@ export function footingOf(hem: Hem, wish: Wish, keep: Keep, yarn: string, planne
 export interface Candidate {
   readonly shape: Shape;
   readonly rounds: readonly RoundEntry[];
-  /** What the edge adds, worked on the short ring. */
+  /** Height that the edge adds, worked on the short ring. */
   readonly edgeRounds: readonly TriedRound[];
   readonly widthMm: number;
 }

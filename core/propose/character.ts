@@ -1,4 +1,4 @@
-/** What a border looks like and what it asks of its maker, read from its worked rounds. */
+/** Looks of a border and its demands on its maker, read from its worked rounds. */
 import { held } from '../held.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { census } from '../ring/ring.ts';

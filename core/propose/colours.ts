@@ -196,7 +196,7 @@ export interface Band {
 }
 
 /**
- * What a maker would mind of the colors of a border: neighbours that are neither the same nor told apart, what stands out in more than an
+ * Cost of the colors of a border to its maker: neighbours that are neither the same nor told apart, what stands out in more than an
  * accent’s share, hues that are neither near nor far; less where stripes of the piece go on.
  *
  * @param bands from the piece outwards

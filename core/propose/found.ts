@@ -1,4 +1,4 @@
-/** What a search has found: the best few of every edge, in the yarns that become them best. */
+/** Findings of a search: the best few of every edge, in the yarns that become them best. */
 import type { RoundEntry } from '../document/hem.ts';
 import { riskOfAny, supplyOf } from '../forecast/supply.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';

@@ -13,7 +13,7 @@ import { FAMILIES } from '../rounds/registry.ts';
 import { slipEdge } from '../rounds/slipEdge.ts';
 import { newEntry, writtenRounds } from '../stack/stack.ts';
 
-/** What is said of the rounds of a part, whatever yarn they are in. */
+/** Choices for the rounds of a part, whatever yarn they are in. */
 export type PartRounds = Pick<
   RoundEntry,
   'family' | 'stitch' | 'corner' | 'loop' | 'size' | 'times' | 'written'
@@ -40,7 +40,7 @@ export const EDGES: readonly Family[] = FAMILIES.filter(
   (f) => (!f.repeatable || f.id === slipEdge.id) && f.id !== fillLoops.id,
 );
 
-/** What is shared by the shapes that are tried one after the other. */
+/** Parts shared by the shapes that are tried one after the other. */
 export interface ShapeStart {
   readonly stitch: (typeof GROUND_STITCHES)[number];
   readonly middle: PartRounds | null;
@@ -156,7 +156,7 @@ const sameChoice = (a: PartRounds, b: PartRounds): boolean =>
   a.size === b.size &&
   a.written?.text === b.written?.text;
 
-/** What of a border that was seen is to stay; each null for any. */
+/** Parts to keep of a border that was seen; each null for any. */
 export interface Keep {
   readonly edge: PartRounds | null;
   readonly under: Pick<Shape, 'ground' | 'middle'> | null;
@@ -182,7 +182,7 @@ export const yarnsOf = (rounds: readonly RoundEntry[]): readonly string[] =>
 
 /** Which share of the look of a border its parts make, and the order of its yarns: what is seen most counts most. */
 const WEIGHTS = { edge: 0.45, middle: 0.22, ground: 0.13, times: 0.08, yarns: 0.12 } as const;
-/** What another choice of the same family counts beside another family. */
+/** Weight of another choice of the same family beside another family. */
 const OTHER_CHOICE = 0.4;
 
 /** How much two borders differ: 0 for the same, 1 for nothing in common. @param sameYarns whether their yarns come in the same order */

@@ -4,13 +4,13 @@ import { shapeDifference, yarnsOf, type Shape } from './grammar.ts';
 import type { Proposal } from './prove.ts';
 import type { BorderFound } from './found.ts';
 
-/** What a whole difference is worth beside the cost: as much as being so many per cent off the wished width. */
+/** Worth of a whole difference beside the cost: as much as being so many per cent off the wished width. */
 const DIFFERENCE = 14;
 
-/** What is told of a border: its parts, and its yarns from the piece outwards. */
+/** A border as it is compared: its parts, and its yarns from the piece outwards. */
 export type Liked = Pick<BorderFound, 'key' | 'shape' | 'rounds'>;
 
-/** What was said of proposals that were seen. */
+/** Opinions of proposals that were seen. */
 export interface Taste {
   /** More like this. */
   readonly like: Liked | null;
@@ -23,10 +23,10 @@ export const NO_TASTE: Taste = { like: null, unlike: [] };
 const NEARLY = 0.3;
 /** Borders that are shown differ by this at least: a back loop, or another yarn alone, makes no other border. */
 const LEAST_APART = 0.13;
-/** What being unlike what is liked costs, for a whole difference. */
+/** Cost of being unlike a border that is liked, for a whole difference. */
 const UNLIKE = 40;
 
-/** What is compared of a border, worked out once. */
+/** Features of a border to compare, worked out once. */
 interface Compared {
   readonly shape: Shape;
   readonly yarns: string;
@@ -53,9 +53,9 @@ export const basesOf = (proven: ReadonlyMap<string, Proposal | null>): readonly 
   [...proven.values()].flatMap((p) => (p && !p.asItIs ? [p.base] : []));
 
 export interface Picked {
-  /** What has been proved, in the order in which it was picked. */
+  /** Proposals that are proved, in the order in which it was picked. */
   readonly shown: readonly Proposal[];
-  /** What would be picked and has yet to be proved. */
+  /** Borders that would be picked and have yet to be proved. */
   readonly open: readonly BorderFound[];
 }
 

@@ -43,7 +43,7 @@ function choiceWords(layer: PartRounds, language: Language): readonly string[] {
   ];
 }
 
-/** What a border is made of, from the outside in: “Shell edge on filet mesh, on 2 rounds of hdc”. */
+/** Parts of a border in words, from the outside in: “Shell edge on filet mesh, on 2 rounds of hdc”. */
 export function shapeWords(
   { hem }: Pick<Plan, 'hem'>,
   { shape, rounds }: Pick<Proposal, 'shape' | 'rounds'>,
@@ -99,7 +99,7 @@ function supplyWords({ supply, risk }: Pick<Proposal, 'supply' | 'risk'>): strin
   return `the basket lasts about ${times === 1 ? 'once' : `${times} times`} in 10`;
 }
 
-/** What speaks for a border, and what it costs, in the order in which it matters. */
+/** Reasons for a border, and its cost, in the order in which it matters. */
 export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): readonly string[] {
   const unit = hem.preferences.length;
   const there = hem.yarns.every((y) => y.haveG !== null)
@@ -137,7 +137,7 @@ const OBSTACLE_WORDS: Readonly<Record<Obstacle, string>> = {
   flatness: 'how flat it lies',
 };
 
-/** What stands in the way alone, and how many borders might suit without it, the most first. */
+/** Obstacles that stand in the way alone, and how many borders might suit without it, the most first. */
 export const obstacleWords = (
   obstacles: Readonly<Partial<Record<Obstacle, number>>>,
 ): readonly { readonly obstacle: Obstacle; readonly words: string }[] =>

@@ -1,4 +1,4 @@
-/** What is proposed is planned again, whole and in its yarns, before it is shown; with a change of counts where it needs one. */
+/** Proofs: a proposal is planned again, whole and in its yarns, before it is shown; with a change of counts where it needs one. */
 import { writtenOf } from '../plan/types.ts';
 import type { BaseRound } from '../base/baseRound.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
@@ -44,7 +44,7 @@ export interface Proposal {
   readonly risk: number;
   /** Share of what is in the basket that it uses, 0 to 1; 0 where that has not been said. */
   readonly used: number;
-  /** What the yarns come to, g on the high side. */
+  /** Weight of all yarns, g on the high side. */
   readonly grams: number;
   /** Of each yarn that it takes, g on the high side. */
   readonly gramsBy: readonly { readonly yarn: string; readonly grams: number }[];

@@ -46,7 +46,7 @@ export interface Searched {
 /** Where the yarn says how often a ground is worked, so many of the largest are taken for which it is enough. */
 const MOST_BY_YARN = 2;
 
-/** What two parts of a search found together. */
+/** Joins what two parts of a search found. */
 export function joinSearches(a: Searched, b: Searched): Searched {
   const obstacles = { ...a.obstacles };
   for (const obstacle of OBSTACLES) {

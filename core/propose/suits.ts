@@ -63,23 +63,23 @@ export const worstOfAll = ({ rounds }: Plan): number =>
 /** Chance that any yarn runs out before the border is done, 0 to 1. */
 export const riskOfAll = ({ yarns }: Plan): number => riskOfAny(yarns);
 
-/** What being over the time by half of it costs, and the like; all costs are in per cent off the wished width. */
+/** Costs of being over the time by half of it, and the like; all costs are in per cent off the wished width. */
 const COST = { strain: 6, time: 40, risk: 60, left: 40, change: 4 } as const;
 
-/** What a maker would mind, in one number: per cent off the wished width, strain beyond what lies flat, time. */
+/** Cost of a border to its maker, in one number: per cent off the wished width, strain beyond what lies flat, time. */
 export function costOf(plan: Plan, wish: Wish): number {
   const strain = Math.max(0, Math.abs(worstOfAll(plan)) / plan.flatLimits.flat - 1);
   const time = wish.minutes === null ? 0 : Math.max(0, leftOfBorder(plan).minutes / wish.minutes - 1);
   return 100 * widthOff(wish, plan) + COST.strain * strain + COST.time * time;
 }
 
-/** What a change of counts costs beside it, however well it hides. */
+/** Cost of a change of counts beside it, however well it hides. */
 export const CHANGE_COST = COST.change;
 
-/** What the risk of running out costs, where it is to be made from the basket. @param risk from 0 to 1 */
+/** Cost of the risk of running out, where it is to be made from the basket. @param risk from 0 to 1 */
 export const riskCost = (risk: number, wish: Wish): number => (wish.basket === 'any' ? 0 : COST.risk * risk);
 
-/** What is left over costs, where the basket is to be used up; whatever is worked in which yarn. */
+/** Cost of leftovers, where the basket is to be used up; whatever is worked in which yarn. */
 export const leftCost = (plan: Plan, wish: Wish): number =>
   wish.basket === 'used up' ? COST.left * (1 - shareUsed(plan)) : 0;
 

@@ -73,7 +73,7 @@ export function tried(
 const OPEN = 0.2;
 
 /**
- * What must come before plain rounds on a ring of loops or meshes: a round that fills its spaces, in the size that comes nearest to its
+ * Footing of plain rounds on a ring of loops or meshes: a round that fills its spaces, in the size that comes nearest to its
  * length. Null on a ring that is closed.
  */
 export function fillFor({ top, widths }: Trial, yarn: string): RoundEntry | null {

@@ -1,4 +1,4 @@
-/** What somebody wishes of a border. Every word of it is optional. */
+/** A wish for a border. Every word of it is optional. */
 import type { Plan } from '../plan/types.ts';
 
 export const LOOKS = ['straight', 'scalloped', 'lacy', 'textured'] as const;

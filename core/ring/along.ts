@@ -35,7 +35,7 @@ export interface SideFit {
   readonly lopsided: boolean;
   /** Quiet change worked on this side, see {@link Circumstances}. */
   readonly change: number;
-  /** What was asked of a quiet change beyond it, and cannot be worked here. */
+  /** Rest of a quiet change that was asked for, and cannot be worked here. */
   readonly refused: number;
   /** The ring below offers no place of the kind that the round needs, or meets them in another order. */
   readonly stuck: boolean;
@@ -50,7 +50,7 @@ export interface SideLayout extends Span {
 }
 
 /**
- * What was made where, in entries counted from 0 in the order in which they are worked; corner and side i of the ring at
+ * Stretches of a round in entries counted from 0 in the order in which they are worked; corner and side i of the ring at
  * i, whichever way round the work runs.
  */
 export interface Layout {

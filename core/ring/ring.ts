@@ -31,7 +31,7 @@ export interface Ring {
 }
 
 /**
- * What the hook goes into. A `space` is a run of chains; a `gap` lies between two groups, with or without
+ * Places that the hook goes into. A `space` is a run of chains; a `gap` lies between two groups, with or without
  * chains over it; a `pair` is the middle of two stitches that share one place.
  */
 export type PlaceKind = 'stitch' | 'space' | 'gap' | 'post' | 'pair';
@@ -78,14 +78,14 @@ export const census = remembered(({ made }: Ring): ReadonlyMap<Stitch, number> =
   return counts;
 });
 
-/** What a ring is mostly made of; single crochet when it is chains alone. */
+/** Stitch that most of a ring is made of; single crochet when it is chains alone. */
 export function mainStitch(ring: Ring): StitchKind {
   const counts = new Map<StitchKind, number>();
   for (const [s, n] of census(ring)) if (countsAsStitch(s)) counts.set(s.kind, (counts.get(s.kind) ?? 0) + n);
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? 'sc';
 }
 
-/** What a stretch of a ring holds. */
+/** Contents of a stretch of a ring. */
 export interface Tally {
   readonly stitches: number;
   readonly spaces: number;

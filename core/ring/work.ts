@@ -23,7 +23,7 @@ export interface WorkedRound {
   readonly layout: Layout;
 }
 
-/** What differs from the recipe on this piece. */
+/** Differences from the recipe on this piece. */
 export interface Circumstances {
   /** The recipe of every corner, where they are not all the recipe's own. */
   readonly corners?: readonly CornerRecipe[];

@@ -8,7 +8,7 @@ import { plural, rangeWords, yarnLengthWords } from '../say/measures.ts';
 import { placeWordsAt } from './progressWords.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
 
-/** What to do when a ball may not last the round in hand; nothing when it does. */
+/** Advice when a ball may not last the round in hand; nothing when it does. */
 export function insteadWords(plan: Plan, grams: number): readonly string[] {
   const reach = reachOf(plan, grams);
   if (!reach || reach.lasts === 'lasts') return [];
@@ -37,7 +37,7 @@ export function insteadWords(plan: Plan, grams: number): readonly string[] {
   ];
 }
 
-/** What is to be said of a ball of which so many grams are left: whether it lasts the round, and where it ends. */
+/** Words for a ball of which so many grams are left: whether it lasts the round, and where it ends. */
 export function reachWords(plan: Plan, grams: number): readonly string[] {
   const reach = reachOf(plan, grams);
   if (!reach) return [];

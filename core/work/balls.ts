@@ -55,7 +55,7 @@ export function ballsEnding(plan: Plan, number: number, step: WorkStep): readonl
 /** How far a ball goes from the place in hand. */
 export interface Reach {
   readonly metres: number;
-  /** What the rest of the round in hand takes, g, and by which fraction that may be off either way. */
+  /** Yarn for the rest of the round in hand, g, and by which fraction that may be off either way. */
   readonly roundG: number;
   readonly spread: number;
   readonly lasts: 'lasts' | 'may run out' | 'runs out';
@@ -89,7 +89,7 @@ export function reachOf(plan: Plan, grams: number): Reach | null {
   };
 }
 
-/** What is left now of the ball in hand, g, by what it weighed last and what has been made since; null when it was not weighed. */
+/** Rest of the ball in hand, g, by what it weighed last and what has been made since; null when it was not weighed. */
 export function ballNow(plan: Plan): number | null {
   const { round, made } = progressOf(plan);
   const weighed = round && lastWeighed(plan.hem.record, round.yarnId);

@@ -45,7 +45,7 @@ export function stepInHand(plan: Plan, stride: Stride): WorkStep | null {
   return begun ? restOfStep(plan, round, stepAt(steps, made), made) : steps[0]!;
 }
 
-/** What is left of a step from a place on: another stride may have been chosen within it, or a count have moved the place. */
+/** Rest of a step from a place on: another stride may have been chosen within it, or a count have moved the place. */
 function restOfStep(plan: Plan, round: RoundPlan, step: WorkStep, made: number): WorkStep {
   if (step.does !== 'make' || made <= step.from) return step;
   if (step.then && made >= step.then.from) return { ...step.then, from: made };
@@ -58,7 +58,7 @@ function restOfStep(plan: Plan, round: RoundPlan, step: WorkStep, made: number):
   return { ...step, from: made, turn: { ...turn, first: Math.min(turn.last, turn.first + done) } };
 }
 
-/** What is left of the round and of the border from a place on: stitches, minutes, metres. */
+/** Rest of the round or of the border from a place on: stitches, minutes, metres. */
 export interface Left {
   readonly stitches: number;
   readonly minutes: number;
@@ -88,7 +88,7 @@ const sumOf = (parts: readonly Left[]): Left =>
     NOTHING,
   );
 
-/** What is left of the border, with all its ends to weave in; nothing once its rounds are worked. */
+/** Rest of the border, with all its ends to weave in; nothing once its rounds are worked. */
 export function leftOfBorder(plan: Plan): Left {
   const { round, made } = progressOf(plan);
   if (!round) return NOTHING;
@@ -97,7 +97,7 @@ export function leftOfBorder(plan: Plan): Left {
   return sumOf([stretchLeft(plan, round, made, round.ring.made.length), ...later, ends]);
 }
 
-/** What is left of the side or corner in hand, of the round, and of the border. */
+/** Rest of the side or corner in hand, of the round, and of the border. */
 export function leftOf(plan: Plan): { readonly side: Left; readonly round: Left; readonly border: Left } {
   const { round, made } = progressOf(plan);
   if (!round) return { side: NOTHING, round: NOTHING, border: NOTHING };
@@ -118,7 +118,7 @@ function began(plan: Plan, number: number): Deed {
   return { did: 'began', round, entry, ground: entry ? null : { piece, base }, yarn, counts };
 }
 
-/** What is noted when a step is done. */
+/** Deeds to note when a step is done. */
 export function stepDone(plan: Plan, step: WorkStep): readonly Deed[] {
   const { round, begun } = progressOf(plan);
   if (!round) return [];
@@ -128,7 +128,7 @@ export function stepDone(plan: Plan, step: WorkStep): readonly Deed[] {
   return step.to === 0 ? begin : [...begin, { did: 'made', round: named, stitches: step.to }];
 }
 
-/** What is noted when the last step is taken back, as a slip of the finger is: nothing has been ripped. */
+/** Deeds to note when the last step is taken back, as a slip of the finger is: nothing has been ripped. */
 export function stepTakenBack(plan: Plan, stride: Stride): readonly Deed[] {
   const { round, begun, made } = progressOf(plan);
   if (round && begun) {
@@ -155,7 +155,7 @@ export function workedUpTo(plan: Plan, number: number): readonly Deed[] {
   });
 }
 
-/** What comes off when it is ripped: of its yarn, what can be used again. */
+/** Stitches that come off when it is ripped: of its yarn, what can be used again. */
 export const comesFree = (price: Left): Left => ({ ...price, metres: price.metres * (1 - RIP_LOSS) });
 
 /**
@@ -185,7 +185,7 @@ export interface RipPlace {
   readonly made: number;
   /** The corner after which it lies; null at the beginning or end of the round. */
   readonly corner: number | null;
-  /** What comes off; its metres are those that come free, less {@link RIP_LOSS}. */
+  /** Stitches that come off; their metres are those that come free, less {@link RIP_LOSS}. */
   readonly price: Left;
   readonly deed: Deed;
 }

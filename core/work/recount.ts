@@ -1,5 +1,5 @@
 /**
- * What can have gone wrong when a count is not what it should be. Each likely slip is played on the ring as it was to be
+ * Causes that can explain why a count is not what it should be. Each likely slip is played on the ring as it was to be
  * worked, and what it does to the count of every side is compared with what was found.
  */
 import type { Plan, RoundPlan } from '../plan/types.ts';

@@ -1,4 +1,4 @@
-/** What may be wrong with a count, and what can be done about it, in words. */
+/** Causes and repairs of a wrong count, in words. */
 import { writtenOf } from '../plan/types.ts';
 import { held } from '../held.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
@@ -14,7 +14,7 @@ import { cornerName, sideWords } from '../print/placeWords.ts';
 import { WORDS } from '../terms/words.ts';
 import { cornerAfter, orderOfWork } from '../procedure/order.ts';
 
-/** What may have happened, and how far back to look. */
+/** A cause, and how far back to look. */
 export function causeWords(plan: Plan, { slip, back, likelihood }: Cause): string {
   const look = slip.kind === 'miscount' ? '' : ` Look about ${plural(back, 'st')} back.`;
   const words = slipWords(plan, slip);
@@ -57,7 +57,7 @@ function slipWords(plan: Plan, slip: WorkSlip): string {
   }
 }
 
-/** What a repair is, and what it costs. */
+/** A repair and its price. */
 export function repairWords(plan: Plan, repair: Repair): string {
   switch (repair.kind) {
     case 'rip':
@@ -79,7 +79,7 @@ export function repairWords(plan: Plan, repair: Repair): string {
   }
 }
 
-/** What a round that is to come does otherwise than was planned. */
+/** Differences of a round that is to come from its plan. */
 function quietWords(plan: Plan, { round, then }: Repair): string {
   const [was, is] = [
     writtenOf(plan.rounds[held(round, 'a repair that ends at a round has it')]!),
@@ -92,7 +92,7 @@ function quietWords(plan: Plan, { round, then }: Repair): string {
   );
 }
 
-/** What is done in the last place before a corner. */
+/** Work in the last place before a corner. */
 function fudgeWords(plan: Plan, { side, more }: NonNullable<Repair['fudge']>, round: number): string {
   const { travel } = orderOfWork(plan.rounds[round]!);
   const corner = cornerName(plan, cornerAfter(side, plan.sides.length, travel));
@@ -101,11 +101,11 @@ function fudgeWords(plan: Plan, { side, more }: NonNullable<Repair['fudge']>, ro
     : `Before corner ${corner}, take the last ${-2 * more} sts out and work 2 together${more < -1 ? ' twice' : ''}`;
 }
 
-/** What comes off, such as “212 sts come off, about 10 min of work. About 4 m of yarn come free.” */
+/** Stitches that come off, such as “212 sts come off, about 10 min of work. About 4 m of yarn come free.” */
 export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
   `${plural(stitches, 'st')} ${stitches === 1 ? 'comes' : 'come'} off, about ${timeWords(minutes)} of work. About ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn come free.`;
 
-/** What a repair costs, and what comes of it. */
+/** Price and outcome of a repair. */
 export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, then }: Repair): string {
   const cost = price.stitches > 0 ? priceWords(plan, price) : 'Nothing is ripped.';
   const seen =
@@ -149,7 +149,7 @@ export const goodWords = (round: RoundPlan | null): string =>
       ? 'The base round is good, by its count or its look.'
       : `Up to round ${round.number} it is good, by count or look.`;
 
-/** What to compare a count with: the side that faces it, and the last count of it that was right. */
+/** Counts to compare one with: the side that faces it, and the last count of it that was right. */
 export function comparedWords(plan: Plan, number: number, found: SideCounts): string {
   const round = plan.rounds[number]!;
   const facing = new Map(oppositeSides(plan.body).flatMap(([a, b]) => [[a, b] as const, [b, a] as const]));

@@ -1,5 +1,5 @@
 /**
- * What can be done about a count that is not what it should be, each with its price and what comes of it. What is said of a
+ * Repairs of a count that is not what it should be, each with its price and outcome. What is said of a
  * repair is read from the plan that it leads to.
  *
  * The price is what a maker would mind, in minutes: those of what is ripped and made again, and for what is seen of it
@@ -28,7 +28,7 @@ import { differences, type Cause, type SideCounts } from './recount.ts';
 import { previousCorner, stepsOf } from './steps.ts';
 import { comesFree, rippedTo, stretchLeft, type Left } from './progress.ts';
 
-/** What one unit of visibility is worth, in minutes of work. A judgement. */
+/** Worth of one unit of visibility, in minutes of work. A judgement. */
 const MINUTES_SEEN = 10;
 /** Stitches that can be worked into the last place before a corner, or taken together there, without it being seen. */
 const MOST_FUDGED = 2;
@@ -36,10 +36,10 @@ const MOST_FUDGED = 2;
 /** Something that can be done, before it is known what comes of it. */
 interface Way {
   readonly kind: 'rip' | 'quiet' | 'fudge' | 'refit' | 'leave';
-  /** What is noted, and what is changed in the design; both may be nothing. */
+  /** Deeds to note and a change of the design; both may be nothing. */
   readonly deeds: readonly Deed[];
   readonly edit: Edit | null;
-  /** What is ripped out and made again; of its yarn, what comes free. */
+  /** Stitches that are ripped out and made again; of its yarn, what comes free. */
   readonly price: Left;
   /** For ripping: the place that is gone back to. */
   readonly made: number | null;
@@ -80,7 +80,7 @@ export function repaired(hem: Hem, { deeds, edit: change }: Pick<Way, 'deeds' | 
   return { ...outcome.value, record };
 }
 
-/** What a repair costs, minutes. */
+/** Price of a repair, minutes. */
 export const priceOf = ({ price, shows }: Pick<Repair, 'price' | 'shows'>): number =>
   price.minutes + MINUTES_SEEN * shows;
 
@@ -133,7 +133,7 @@ export function repairsOf(
     });
 }
 
-/** What is noted when a count was taken: it holds from now on, and the place in hand goes with it. */
+/** Deeds to note when a count was taken: it holds from now on, and the place in hand goes with it. */
 export function countedDeeds(round: RoundPlan, found: SideCounts, made: number): readonly Deed[] {
   const named = identityOfRound(round);
   const off = differences(round, found).reduce((sum, d) => sum + d, 0);

@@ -1,4 +1,4 @@
-/** What to do now, in words that are followed with the hook in hand. */
+/** The step in hand, in words that are followed with the hook in hand. */
 import { held } from '../held.ts';
 import { isDisc } from '../piece/outline.ts';
 import { printGroup, printStitch } from '../notation/print.ts';
@@ -21,7 +21,7 @@ import { Places, edgeNoun } from './stepPlaces.ts';
 export interface StepWords {
   /** Where it is done: “Side B”, “Corner C”, “Round 3 begins”. */
   readonly where: string;
-  /** What is done, a sentence or several. */
+  /** Work of the step, in a sentence or several. */
   readonly now: readonly string[];
   /** Which it is of those that make the side; null where there is only one. */
   readonly turn: string | null;
@@ -88,7 +88,7 @@ interface Run {
   readonly skipped: number;
   readonly skippedNoun: string | null;
   readonly stitches: readonly Stitch[];
-  /** What the place is called. */
+  /** Noun for the place. */
   readonly noun: string;
   /** It goes into the next place, the one that the last stitches went into, or back into one that was passed over. */
   readonly which: 'next' | 'same' | 'skipped';
@@ -146,7 +146,7 @@ function stretchWords(plan: Plan, procedure: Procedure, step: WorkStep, language
 /** Longest stretch that is told once with its repeats. */
 const MOST_REPEATED = 8;
 
-/** What comes several times in a row, once: “[a, b] 3 times”. */
+/** Runs that come several times in a row, told once: “[a, b] 3 times”. */
 function withoutRepeats(words: readonly string[]): readonly string[] {
   const told: string[] = [];
   for (let i = 0; i < words.length;) {
@@ -167,7 +167,7 @@ function withoutRepeats(words: readonly string[]): readonly string[] {
 const looseWords = (loose: readonly Stitch[], language: Language): readonly string[] =>
   loose.map((s) => printStitch(s, language));
 
-/** What places of the edge that are passed over are called; null when they are of several kinds. */
+/** Noun for places of the edge that are passed over; null when they are of several kinds. */
 function skippedWords(plan: Plan, last: number, skipped: number, language: Language): string | null {
   const nouns = new Set(Array.from({ length: skipped }, (_, k) => edgeNoun(plan, last + 1 + k, language)));
   return nouns.size === 1 ? [...nouns][0]! : null;
@@ -179,7 +179,7 @@ interface Used {
   readonly number: number | undefined;
 }
 
-/** What was used last before an entry of an act; a side begins beside its corner, whatever was used before that. */
+/** Place that was used last before an entry of an act; a side begins beside its corner, whatever was used before that. */
 function usedBefore(order: InOrder, at: number, act: Act | null, places: Places): Used | null {
   const side = act?.do === 'side' && act.part !== 'from the start' ? act : null;
   const begins = side && places.beginOf(side.side);
@@ -215,7 +215,7 @@ const canJoin = (a: Run, b: Run): boolean =>
   alike(a.before, b.before) &&
   alike(a.stitches, b.stitches);
 
-/** What is taken together with a place that was worked into before. */
+/** Stitches taken together with a place that was worked into before. */
 const seam = (noun: string, taken: number): string =>
   noun === 'corner space' ? 'the one beyond the seam' : taken === 2 ? 'the next' : `the next ${taken - 1}`;
 
