@@ -1,4 +1,4 @@
-/** What the records of hems teach, and what that foretells of a border: for the commands `hands` and `forecast`. */
+/** Lessons of the records of hems, and forecasts for a border: for the commands `hands` and `forecast`. */
 import { readFileSync } from 'node:fs';
 import { Type } from '@sinclair/typebox';
 import { Value } from '@sinclair/typebox/value';
@@ -77,7 +77,7 @@ const NAMES: Readonly<Record<HandsPart, string>> = {
   width: 'Width',
 };
 
-/** What was learned, in lines. */
+/** Knowledge of hands, in lines. */
 export function handsText(of: Hands, language: Language): string {
   const times = (x: number): string => x.toFixed(2);
   const told = (name: string, { ratio: value, low, high, basis, observations, doubted }: Learned): string =>

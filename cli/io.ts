@@ -1,4 +1,4 @@
-/** What a command says, reads and ends with. */
+/** Input, output and exit code of a command. */
 
 /** Exit codes of every command. */
 export const EXIT = { done: 0, notEven: 1, unsound: 2 } as const;

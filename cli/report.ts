@@ -19,7 +19,7 @@ import { stepsOf, type Stride } from '../core/work/steps.ts';
 
 const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 
-/** What `hem plan --json` prints. */
+/** Output of `hem plan --json`. */
 export function planReport(plan: Plan) {
   const metresPer100G = new Map(plan.yarns.map((y) => [y.yarn.id, y.yarn.metresPer100G]));
   const fit = fitHem(plan.hem);
@@ -90,7 +90,7 @@ export function planReport(plan: Plan) {
   };
 }
 
-/** What `hem plan` prints: sides, rounds, size and yarn in a few lines, and how it can be made to come out even. */
+/** Output of `hem plan`: sides, rounds, size and yarn in a few lines, and how it can be made to come out even. */
 export function planSummary(plan: Plan): string {
   const { preferences } = plan.hem;
   const out = leftOut(plan).length > 0;
@@ -120,7 +120,7 @@ export function planSummary(plan: Plan): string {
   return `${lines.join('\n')}\n`;
 }
 
-/** What `hem rounds --json` prints: all of it computed from what each family writes. */
+/** Output of `hem rounds --json`: all of it computed from what each family writes. */
 export function familiesReport() {
   return FAMILIES.map((family) => {
     const facts = factsOf(family);
@@ -160,7 +160,7 @@ export function stepsText(plan: Plan, round: number, stride: Stride): string {
     .join('');
 }
 
-/** What may be wrong with a count of one side of a round that has been made, and what can be done about it. */
+/** Causes and repairs of a wrong count of one side of a round that has been made. */
 export function recountReport(plan: Plan, number: number, side: number, found: number) {
   const round = plan.rounds[number]!;
   const begun = plan.rounds.filter((r) => r.number <= number && r.done === null);

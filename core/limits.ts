@@ -22,7 +22,7 @@ export const LIMITS = {
   weighIns: 500,
   kept: 40,
 
-  /** What is noted of the work on one hem. */
+  /** Events noted of the work on one hem. */
   events: 20_000,
 
   /** Letters of a written round, and how deep its brackets may stand in one another. */

@@ -14,11 +14,11 @@ export type ProblemPlace =
   | { readonly in: 'round'; readonly number: number }
   /** In the text of an own round. */
   | { readonly in: 'own round'; readonly text: ProblemPlace }
-  /** What was asked for, in the words of its button. */
+  /** The request, in the words of its button. */
   | { readonly in: 'edit'; readonly label: string }
   | { readonly in: Whole };
 
-/** What has a problem as a whole. */
+/** Things that have a problem as a whole. */
 type Whole =
   | 'the file'
   | 'the backup'
@@ -46,9 +46,9 @@ export const inRound = (number: number): ProblemPlace => ({ in: 'round', number 
 export const inAll = (whole: Whole): ProblemPlace => ({ in: whole });
 
 interface Sentence {
-  /** What is wrong, in one clause, without the place. */
+  /** The fault in one clause, without the place. */
   readonly what: string;
-  /** What the reader can do about it. */
+  /** Remedy for the reader. */
   readonly remedy: string;
 }
 

@@ -2,7 +2,7 @@ import { held } from '../core/held.ts';
 
 const USUAL = 'a canvas that is drawn on in two dimensions has a context for them';
 
-/** What a canvas is drawn on with. */
+/** Context in which a canvas is drawn on. */
 export function context2d(canvas: HTMLCanvasElement): CanvasRenderingContext2D;
 export function context2d(canvas: OffscreenCanvas): OffscreenCanvasRenderingContext2D;
 export function context2d(

@@ -68,5 +68,5 @@ export type ExportId = keyof typeof EXPORTS;
 
 export const EXPORT_IDS = Object.keys(EXPORTS) as readonly ExportId[];
 
-/** What an export writes, when it is one file. */
+/** Text of an export that is one file. */
 export const exported = (id: ExportId, plan: Plan): string => EXPORTS[id].files(plan)[0]!.text;

@@ -16,7 +16,7 @@ export interface DrawnPath {
 }
 
 interface Loop {
-  /** What holds the loop: a foot in the fabric, the stitch before, or nothing, as for a yarn-over. */
+  /** Holder of the loop: a foot in the fabric, the stitch before, or nothing, as for a yarn-over. */
   readonly from: readonly [x: number, y: number] | null;
 }
 
@@ -119,7 +119,7 @@ interface State {
   readonly built: readonly (readonly DrawnPath[])[];
 }
 
-/** What lies on the hook and what stands after some steps. */
+/** Loops on the hook and stitches that stand after some steps. */
 function stateAfter(stitch: Stitch, steps: readonly MakingStep[], height: number): State {
   let loops: Loop[] = [
     {
@@ -190,7 +190,7 @@ const halfLoop = (side: 1 | -1): string => `M 0 -0.32 C ${0.2 * side} -0.3, ${0.
 const hangingStrand = ([x0, y0]: readonly [number, number], [x1, y1]: readonly [number, number]): string =>
   `M ${x0} ${y0} C ${x0} ${y0 + (y1 - y0) * 0.5}, ${x1} ${y0 + (y1 - y0) * 0.6}, ${x1} ${y1}`;
 
-/** What lies over the hook where it goes in: loops of the top, or a post. */
+/** Strands over the hook where it goes in: loops of the top, or a post. */
 function overTheHook({ loop, post }: Stitch, x: number): readonly DrawnPath[] {
   const of = 'fabric' as const;
   const { post: legs, top } = strandsOf(BELOW);

@@ -130,7 +130,7 @@ function paintBody(context: Context, base: Frame, { body, bodyColour }: Scene): 
   context.fill(polygon(body));
 }
 
-/** What the piece is made of, where its stitches are not drawn one by one. */
+/** Fabric of the piece, where its stitches are not drawn one by one. */
 function paintShapes(context: Context, { body, shapes, edge }: Scene): void {
   if (body.length === 0) return;
   const { body: surface, edge: dark } = tonesOf(edge.colour);

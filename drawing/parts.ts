@@ -19,7 +19,7 @@ export type PlanPartKind = PlanPart['kind'];
 export const samePart = (a: PlanPart | null, b: PlanPart): boolean =>
   a !== null && JSON.stringify(a) === JSON.stringify(b);
 
-/** What a part is called. */
+/** Name of a part. */
 export function partName(plan: Plan, part: PlanPart): string {
   const name = (side: number): string => plan.sides[(side + plan.sides.length) % plan.sides.length]!.name;
   switch (part.kind) {
@@ -37,7 +37,7 @@ export function partName(plan: Plan, part: PlanPart): string {
   }
 }
 
-/** What a part is called where it is heard: “Corner between D and A”. */
+/** Name of a part where it is heard: “Corner between D and A”. */
 export const spokenPart = (plan: Plan, part: PlanPart): string =>
   partName(plan, part)
     .replace(/^Corner (\S+)\/(\S+)$/, 'Corner between $1 and $2')

@@ -25,7 +25,7 @@ export const drawingsOf = (plan: Plan, font = ''): Drawings => drawnWith(plan, f
 
 const drawnWith = rememberedBy((plan: Plan, font: string) => draw(plan, font || undefined));
 
-/** What the drawing of joined motifs is called. */
+/** Name of the drawing of joined motifs. */
 const GRID = 'Motifs, and the numbers of their seams';
 
 function draw(plan: Plan, font: string | undefined): Drawings {

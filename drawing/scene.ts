@@ -1,4 +1,4 @@
-/** What is drawn, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
+/** A scene, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
 import { held } from '../core/held.ts';
 import { remembered } from '../core/remembered.ts';
 import { bodyOutline, chartOf } from '../core/chart/chart.ts';

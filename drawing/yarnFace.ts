@@ -117,7 +117,7 @@ function make(stitch: Stitch, seen: FabricSide): Strands {
   };
 }
 
-/** What the back of a stitch shows below its top: a bar lying across. */
+/** Back of a stitch below its top: a bar lying across. */
 const backBar = (height: number): string =>
   `M -0.4 ${height - 0.42} C -0.15 ${height - 0.3}, 0.15 ${height - 0.3}, 0.4 ${height - 0.42}`;
 

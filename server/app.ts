@@ -9,7 +9,7 @@ import { namesOf, onlyOwnPages } from './guard.ts';
 import { SimulatedScale, scaleRoutes } from './scale.ts';
 import { shopRoutes } from './shop.ts';
 
-/** What a page may use of the device: the screen kept awake, the clipboard, and nothing that listens or watches. */
+/** Features of the device that a page may use: the screen kept awake, the clipboard, and nothing that listens or watches. */
 const PERMISSIONS =
   'camera=(), microphone=(), geolocation=(), payment=(), usb=(), serial=(), midi=(), ' +
   'accelerometer=(), gyroscope=(), magnetometer=(), display-capture=(), screen-wake-lock=(self), clipboard-write=(self)';
@@ -95,7 +95,7 @@ export function createApp(dist: string, names = namesOf('localhost')): Express {
   return app;
 }
 
-/** What went wrong, without how: a fault of the request by its own status, everything else as 500. */
+/** Answer to a fault, without how it came about: a fault of the request by its own status, everything else as 500. */
 function failure(error: unknown, _: Request, res: Response, next: NextFunction): void {
   if (res.headersSent) {
     next(error);

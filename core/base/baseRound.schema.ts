@@ -99,7 +99,7 @@ export const baseRound = named(
 
 /** The user's own rate: so many stitches to so many spots. */
 export type OwnRate = Of<typeof ownRate>;
-/** What the user chose for one side. */
+/** Choices of the user for one side. */
 export type SideChoice = Of<typeof sideChoice>;
 /** Where one round begins and is joined. */
 export type StartOfRound = Of<typeof startOfRound>;

@@ -16,7 +16,7 @@ import type { BaseRound, SideChoice } from './baseRound.schema.ts';
 
 export type { BaseRound, RowRates, SideChoice } from './baseRound.schema.ts';
 
-/** What of a base round and of a side bears on how many stitches go where. */
+/** Choices of a base round and of a side that bear on how many stitches go where. */
 export type BaseRates = Pick<BaseRound, 'stitch' | 'crossing' | 'rates' | 'endRows'>;
 export type SideRates = Pick<SideChoice, 'own' | 'spots' | 'crossings'>;
 
@@ -39,7 +39,7 @@ export function stitchesAtJoins(
   }, 0);
 }
 
-/** What was chosen that bears on the rates of a side. */
+/** Choices that bear on the rates of a side. */
 export const rateChoices = (base: BaseRates, choice: Pick<SideChoice, 'own'>): RateChoices => ({
   own: choice.own,
   rates: base.rates,
@@ -182,7 +182,7 @@ export function chainsBetween(
   return choice.school === 'clusters' ? base.clusterChains : 0;
 }
 
-/** What the base round works into a corner that turns by `turn` radians. */
+/** Recipe of the base round for a corner that turns by `turn` radians. */
 export function baseCornerGroup(base: Pick<BaseRound, 'stitch' | 'corner'>, turn: number): readonly Stitch[] {
   const written = recipeOf(plainRound(base.stitch, base.corner, 0)).corner.group;
   const stitch = stitchOf({ kind: base.stitch });

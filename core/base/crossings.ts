@@ -4,7 +4,7 @@ import { stitchOf, type Stitch } from '../ring/stitch.ts';
 
 export type CrossingId = 'both' | 'three' | 'together' | 'tall' | 'seam' | 'skip';
 
-/** What goes into the first corner space, the seam and the second corner space. */
+/** Stitches in the first corner space, the seam and the second corner space. */
 type Across = readonly [readonly Stitch[], readonly Stitch[], readonly Stitch[]];
 
 export interface Crossing {

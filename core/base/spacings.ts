@@ -19,7 +19,7 @@ const CLOSER: Partial<Record<StitchKind, number>> = { hdc: 1.5, hhdc: 1.5, dc: 1
 /** A table that is common among practitioners. */
 export const USUAL_RATES: RowRates = { slst: 1, sc: 1, esc: 1, hdc: 1.5, hhdc: 1.5, dc: 2, tr: 3, dtr: 4 };
 
-/** What the maker chose that bears on the rates of a side. */
+/** Choices of the maker that bear on the rates of a side. */
 export interface RateChoices {
   readonly own: OwnRate;
   readonly rates: RowRates;
@@ -137,7 +137,7 @@ export interface BasisPart {
   readonly rate: number;
 }
 
-/** What a spacing's count is made of; spots that take nothing are left out. */
+/** Parts of a spacing's count; spots that take nothing are left out. */
 export function basis(edge: Edge, edgeRates: readonly number[]): readonly BasisPart[] {
   const parts: { spots: number; kind: SpotKind; stitch: StitchKind | undefined; rate: number }[] = [];
   edge.spots.forEach((spot, i) => {
@@ -150,7 +150,7 @@ export function basis(edge: Edge, edgeRates: readonly number[]): readonly BasisP
   return parts;
 }
 
-/** What a kind of spot is called, where the code tells apart what to the eye is one thing. */
+/** Name of a kind of spot, where the code tells apart what to the eye is one thing. */
 const NOUNS: Partial<Record<SpotKind, string>> = {
   'stitch top': 'stitch',
   'cluster stitch': 'stitch',

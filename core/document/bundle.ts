@@ -27,11 +27,11 @@ export interface BundledFile {
   readonly text: string;
 }
 
-/** What a backup holds, not yet checked. */
+/** Contents of a backup, not yet checked. */
 export interface Bundle {
   readonly files: readonly BundledFile[];
   readonly photos: readonly BundledPhoto[];
-  /** What {@link HANDS_FILE} says; null where there is none, or none that can be read. */
+  /** Text of {@link HANDS_FILE}; null where there is none, or none that can be read. */
   readonly hands: unknown;
 }
 
@@ -120,7 +120,7 @@ function zipped(share: readonly Packed[], mtime: Date, limits: BundleLimits): re
 }
 
 /**
- * What is in a zip file of a backup. Other files in it are passed over, and so are photos beyond the limits. Nothing
+ * Contents of a zip file of a backup. Other files in it are passed over, and so are photos beyond the limits. Nothing
  * beyond the limits is unpacked, and nothing beyond what the file itself says of it.
  */
 export function readBundle(bytes: Uint8Array, limits: BundleLimits = LIMITS): Outcome<Bundle> {

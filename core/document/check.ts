@@ -25,7 +25,7 @@ export function readHem(text: string): Outcome<Hem> {
   return checkHem(value);
 }
 
-/** What a JSON text holds; undefined when it is none. */
+/** Value of a JSON text; undefined when it is none. */
 export function jsonOf(text: string): unknown {
   try {
     return JSON.parse(text) as unknown;
@@ -93,7 +93,7 @@ function schemaProblem(error: ErrorObject): Problem {
   return documentProblem('value-unsound', at(where), { where, detail });
 }
 
-/** What a schema cannot say: names that must exist, sides that must match, limits of sums. */
+/** Rules that a schema cannot say: names that must exist, sides that must match, limits of sums. */
 function soundness(hem: Hem): readonly Problem[] {
   const found: Problem[] = [];
   for (const key of ['created', 'changed'] as const) {
@@ -121,7 +121,7 @@ function soundness(hem: Hem): readonly Problem[] {
 const sound = new WeakSet<WorkEvent>();
 
 /**
- * What is wrong with something that was done. A round or a yarn that this version does not know is no fault: it was
+ * Faults of something that was done. A round or a yarn that this version does not know is no fault: it was
  * worked, and keeps its place and its counts.
  */
 function eventProblems(event: WorkEvent, gauge: Hem['gauge'], place: string): readonly Problem[] {
@@ -191,7 +191,7 @@ function roundProblems(
   return found;
 }
 
-/** What is chosen of a family is something that it has. */
+/** Choices of a family are among those that it has. */
 function choiceProblems(round: RoundEntry, family: Family, place: string): readonly Problem[] {
   const { name } = family;
   const chosen = [

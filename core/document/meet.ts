@@ -18,7 +18,7 @@ export interface Meeting {
   /** The design from here and the one from there, each with all that was done. */
   readonly here: Hem;
   readonly there: Hem;
-  /** What was changed on either side, in one design; null where both changed the same part. */
+  /** Changes of either side in one design; null where both changed the same part. */
   readonly together: Hem | null;
 }
 

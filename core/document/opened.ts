@@ -1,4 +1,4 @@
-/** What is in hem files and backups, checked: the hems, and of each file that is not sound why, and what can be had of it. */
+/** Contents of hem files and backups, checked: the hems, and of each file that is not sound why, and what can be had of it. */
 import { HANDS_FILE, readWishes, type HandsWishes } from '../hands/wishes.ts';
 import type { Problem } from '../problems.ts';
 import { readBundle, type BundledFile, type BundledPhoto } from './bundle.ts';
@@ -9,7 +9,7 @@ import { salvageHem, type Salvaged } from './salvage.ts';
 export interface RefusedFile {
   readonly name: string;
   readonly problems: readonly Problem[];
-  /** What is sound of it, when the user wants that much; null when nothing is. */
+  /** Sound parts of it, when the user wants that much; null when nothing is. */
   readonly salvaged: Salvaged | null;
 }
 
@@ -18,11 +18,11 @@ export interface OpenedFiles {
   readonly refused: readonly RefusedFile[];
   /** Photos of the work that came with them. */
   readonly photos: readonly BundledPhoto[];
-  /** What a backup says that its maker wants of what was learned of their hands; null where none does. */
+  /** Wishes that a backup has for the hands of its maker; null where none does. */
   readonly wishes: HandsWishes | null;
 }
 
-/** What a reader of files is given: an id for a hem that is new, and the time. */
+/** Needs of a reader of files: an id for a hem that is new, and the time. */
 export interface ReadContext {
   readonly newId: () => string;
   readonly now: Date;
@@ -67,7 +67,7 @@ export function openBundle(
   ]);
 }
 
-/** What several files hold, in order; of several wishes the last. */
+/** Contents of several files, in order; of several wishes the last. */
 export const allOpened = (all: readonly OpenedFiles[]): OpenedFiles => ({
   hems: all.flatMap((o) => o.hems),
   refused: all.flatMap((o) => o.refused),

@@ -60,7 +60,7 @@ export function partWords(hem: Hem, part: string): string {
   }
 }
 
-/** What is to be remembered wherever it is said how a border lies; null while the piece itself lies flat. */
+/** Reminder wherever it is said how a border lies; null while the piece itself lies flat. */
 export function bodyLiesWords({ bodyLies }: Pick<Hem, 'bodyLies'>): string | null {
   if (bodyLies === 'flat') return null;
   return `The piece itself ${bodyLies === 'ripples' ? 'waves' : 'pulls in'}. A border will not cure that: block the piece first, and measure it then.`;

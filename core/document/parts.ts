@@ -21,7 +21,7 @@ export interface PartChange {
   readonly after?: unknown;
 }
 
-/** What is told apart within these; every other entry of a hem is one part. */
+/** Parts told apart within these; every other entry of a hem is one part. */
 const RECORDS = ['preferences', 'base'] as const;
 const LISTS = ['yarns', 'rounds', 'weighIns', 'kept'] as const;
 /** No parts: they say which hem it is, not what it is like; the record is no part of the design, and only grows. */
@@ -68,7 +68,7 @@ export const isBegunOn = (path: string): boolean => path === 'piece' || path.sta
 const same = (a: unknown, b: unknown): boolean =>
   Object.is(a, b) || (typeof a === 'object' && JSON.stringify(a) === JSON.stringify(b));
 
-/** What turns one hem into another, part by part. */
+/** Changes that turn one hem into another, part by part. */
 export function changesBetween(before: Hem, after: Hem): readonly PartChange[] {
   const changes: PartChange[] = [];
   const note = (part: string, a: unknown, b: unknown): void => {

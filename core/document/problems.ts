@@ -1,4 +1,4 @@
-/** What a file can have wrong with it. */
+/** Faults of files. */
 import { raising, type Sentences } from '../problems.ts';
 
 export const DOCUMENT_PROBLEMS = {

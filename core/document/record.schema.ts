@@ -1,4 +1,4 @@
-/** What was really done, as it is written down: events that are only ever added. */
+/** The record of the work: events that are only ever added. */
 import { Type } from '@sinclair/typebox';
 import { baseRound } from '../base/baseRound.schema.ts';
 import { LIMITS } from '../limits.ts';

@@ -13,7 +13,7 @@ export const NOTHING_DONE: WorkRecord = [];
 /** The device that the records of demo hems were noted on. */
 export const DEMO_DEVICE = 'demo';
 
-/** What an event says, before it has its place in a record. */
+/** An event before it has its place in a record. */
 export type Deed = WorkEvent extends infer E ? (E extends WorkEvent ? Omit<E, 'id' | 'at'> : never) : never;
 
 /**
@@ -26,7 +26,7 @@ export function noted(record: WorkRecord, deed: Deed, device: string, at: string
   return [...record, { ...deed, id: { device, counter }, at }];
 }
 
-/** What can be struck. What was made, begun or ripped is put right by going on, back, or ripping. */
+/** Events that can be struck. Work that was made, begun or ripped is put right by going on, back, or ripping. */
 const STRIKABLE: readonly WorkEvent['did'][] = [
   'counted',
   'weighed',
@@ -46,7 +46,7 @@ export function strikesIn(record: WorkRecord): ReadonlyMap<string, Struck> {
   return new Map(strikes.map((e) => [keyOf({ id: e.entry }), e]));
 }
 
-/** What counts of a record: without what was struck, and with the weights that were put right. It is the record itself where nothing was. */
+/** Events that count of a record: without what was struck, and with the weights that were put right. It is the record itself where nothing was. */
 export const standing = remembered((record: WorkRecord): WorkRecord => {
   if (!record.some((e) => e.did === 'struck')) return record;
   const strikes = strikesIn(record);

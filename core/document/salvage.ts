@@ -1,4 +1,4 @@
-/** What is sound of a damaged file. Nothing is guessed: a part that is not sound is left out and named. */
+/** Sound parts of a damaged file. Nothing is guessed: a part that is not sound is left out and named. */
 import type { Outcome, Problem } from '../problems.ts';
 import { changePiece } from './changePiece.ts';
 import { checkHem } from './check.ts';

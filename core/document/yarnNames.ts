@@ -9,7 +9,7 @@ export function shortYarnName(hem: Hem, id: string): string {
     : [before, after].filter(Boolean).join(', ');
 }
 
-/** What stands before the first comma, and after it. */
+/** Parts of a name before the first comma and after it. */
 function namesOf(name: string): readonly [string, string?] {
   const at = name.indexOf(', ');
   return at < 0 ? [name] : [name.slice(0, at), name.slice(at + 2)];

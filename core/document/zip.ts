@@ -80,7 +80,7 @@ function endOfList(view: DataView): number {
 }
 
 /**
- * What a file unpacks to.
+ * Unpacked bytes of a file.
  *
  * @throws ZipUnsound when that is not as many bytes as the list says; it is not unpacked beyond them
  */
@@ -92,7 +92,7 @@ export function unpacked({ packed, size, method }: ZipEntry): Uint8Array {
 }
 
 /**
- * What deflated bytes unpack to, slice by slice.
+ * Unpacks deflated bytes, slice by slice.
  *
  * @param most bytes that it may be
  * @returns null when it is more

@@ -1,5 +1,5 @@
 /**
- * What can be done to a hem. An edit is a value: what it is called, and what it makes of a hem, or why it cannot. The
+ * Edits of a hem. An edit is a value: what it is called, and what it makes of a hem, or why it cannot. The
  * invariants of the document are kept here and not in screens: whatever edits follow each other, the check accepts
  * what they leave.
  */
@@ -10,7 +10,7 @@ import { workedRounds } from '../record/record.ts';
 import { done, failed, inAll, type Outcome, type Problem } from '../problems.ts';
 
 export interface Edit {
-  /** What is done, as undo names it: “side B to 207”. */
+  /** Name of the edit, as undo tells it: “side B to 207”. */
   readonly label: string;
   /** Edits with the same key that follow each other without a pause are one step of undo, as those of one drag. */
   readonly mergeKey: string | null;

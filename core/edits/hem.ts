@@ -24,7 +24,7 @@ export const writeNotes = (notes: string): Edit => edit('notes', () => ({ notes 
 /** Stitches in a minute. */
 export const setPace = (pace: number): Edit => edit('pace', () => ({ pace }), 'pace');
 
-/** What is known of the hands that work it; null for rules of thumb alone. @param pace stitches in a minute; null leaves it */
+/** Sets what is known of the hands that work it; null for rules of thumb alone. @param pace stitches in a minute; null leaves it */
 export const reckonWith = (hands: KnownHands | null, pace: number | null): Edit =>
   edit(hands ? 'your hands' : 'rules of thumb', () => ({ hands, ...(pace !== null && { pace }) }));
 

@@ -60,7 +60,7 @@ export const moveRound = (id: string, to: string): Edit =>
     return { rounds: [...rest.slice(0, at), moved, ...rest.slice(at)] };
   });
 
-/** What can be chosen of an entry. */
+/** Choices of an entry. */
 export type EntryChoice = Partial<
   Pick<
     RoundEntry,

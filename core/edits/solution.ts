@@ -3,7 +3,7 @@ import type { Hem, RoundEntry } from '../document/hem.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { edit, type Edit } from './edit.ts';
 
-/** What a solution of the fit changes. */
+/** Changes of a solution of the fit. */
 export interface SolutionChanges {
   /** Stitches along each edge, in the order of the sides, and the difference from the counts in force. */
   readonly counts: readonly number[];

@@ -11,7 +11,7 @@ import { yarnPlanOf } from '../plan/yarns.ts';
 export interface DoubtedNumber {
   readonly typed: number;
   readonly expected: number;
-  /** What may have been meant; null when no other place of the point fits. */
+  /** Number that may have been meant; null when no other place of the point fits. */
   readonly instead: number | null;
 }
 
@@ -48,7 +48,7 @@ const about = ({ ratio, ...known }: Known): Known => ({
 const SCALE_G = 1;
 const TAPE_CM = 0.3;
 
-/** What is weighed of a yarn at a place of the work, beside what was weighed before and what should have gone since, or a whole ball. */
+/** Weighing of a yarn at a place of the work, beside what was weighed before and what should have gone since, or a whole ball. */
 export function weightSlip(
   plan: Plan,
   round: RoundPlan,
@@ -73,7 +73,7 @@ export function weightSlip(
   return slip && { ...slip, expected: Math.max(0, before.grams - expected) };
 }
 
-/** What is weighed of a swatch or a whole round, beside its estimate. */
+/** Weighing of a swatch or a whole round, beside its estimate. */
 export const usedSlip = (plan: Plan, yarnId: string, metres: number, grams: number): DoubtedNumber | null => {
   const { yarn, calibration } = yarnPlanOf(plan, yarnId);
   const expected = (metres * 100) / yarn.metresPer100G;

@@ -1,5 +1,5 @@
 /**
- * What the maker would mind, in the unit of one per cent of strain on a side, squared.
+ * Costs to the maker, in the unit of one per cent of strain on a side, squared.
  *
  * A base count costs the square of its distance from the flat one in per cent. A quiet change costs by how much
  * it is seen: hardly in a plain round that others cover, more in the last one, most in a patterned last round.

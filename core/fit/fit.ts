@@ -51,7 +51,7 @@ export interface Worst {
   readonly side: number;
 }
 
-/** What would let a stack come out even that does not: a ground round before what stands in the way, a change further
+/** Ways to let a stack come out even that does not: a ground round before what stands in the way, a change further
  * than is usual, a plain round, or to leave it off. */
 export type WayOut =
   | { readonly by: 'ground'; readonly family: string }

@@ -1,4 +1,4 @@
-/** What the fit found, as one would say it. */
+/** Findings of the fit, as one would say them. */
 import { held } from '../held.ts';
 import { changesNothing, type FitSolution, type WayOut } from './fit.ts';
 import { writtenOf, type Plan } from '../plan/types.ts';
@@ -76,7 +76,7 @@ function cornerChanges({ hem }: Plan, { corners = {} }: FitSolution): readonly s
   });
 }
 
-/** What would free a stack that does not fit, as advice. */
+/** Advice that would free a stack that does not fit. */
 export function wayOutWords(plan: Plan, way: WayOut): string {
   switch (way.by) {
     case 'ground':

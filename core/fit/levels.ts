@@ -16,7 +16,7 @@ import { workRound } from '../ring/work.ts';
 import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
 import type { FitSide, FitStack } from './sideTask.ts';
 
-/** What is known of a level of the stack whatever the count. */
+/** Knowledge of a level of the stack whatever the count. */
 export interface Level {
   /** The ring below the round, with few stitches on the side. */
   readonly ring: Ring;
@@ -26,7 +26,7 @@ export interface Level {
   readonly gain: number | null;
   /** Stitches of the side that decreases at inner corners take from the round's pattern. */
   readonly taken: number;
-  /** What the round's pattern is like: whether it skips, whether it goes into stitches alone, what it needs. */
+  /** Nature of the round's pattern: whether it skips, whether it goes into stitches alone, what it needs. */
   readonly skips: boolean;
   readonly intoStitches: boolean;
   readonly needs: Needs | null;

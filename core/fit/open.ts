@@ -66,7 +66,7 @@ export function fitHem(hem: Hem, worked = workedRounds(hem.record).length): Fit 
 }
 
 /**
- * What comes out even needs no change, also where the search cannot tell: it leaves out what rounds that run past the
+ * A stack that comes out even needs no change, also where the search cannot tell: it leaves out what rounds that run past the
  * corners offer to those on them.
  */
 function asItIs(made: Plan): readonly FitSolution[] {

@@ -49,7 +49,7 @@ interface Rest {
   readonly places: readonly number[];
 }
 
-/** What a round finds on the side. */
+/** Places that a round finds on the side. */
 interface State {
   readonly key: string | number;
   readonly stitches: number;
@@ -92,20 +92,20 @@ const PLAIN_CHANGES = [0, 1, -1];
 const SKIP_CHANGES = [0, 1, -1, 2, -2];
 const NO_CHANGE = [0];
 
-/** What is found from a state on: the ways, and the farthest round that was come to. */
+/** Findings from a state on: the ways, and the farthest round that was come to. */
 interface Found {
   readonly rests: readonly Rest[];
   readonly reach: number;
 }
 
-/** What has been found out for a side: its levels, and what follows from every state, by round. */
+/** Findings for a side: its levels, and what follows from every state, by round. */
 interface Table {
   readonly levels: readonly Level[];
   readonly known: readonly Map<string | number, Found>[];
 }
 
 /**
- * What has been found out, for all sides of a search: sides that are alike in what bears on it share it, whatever their
+ * Findings for all sides of a search: sides that are alike in what bears on it share it, whatever their
  * lengths and counts.
  */
 export class Tables {

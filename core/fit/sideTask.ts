@@ -1,4 +1,4 @@
-/** What the fit is asked of one side. */
+/** Task of the fit for one side. */
 import type { BaseRound, SideChoice } from '../base/baseRound.ts';
 import type { Edge } from '../piece/edge.ts';
 import type { WrittenRound } from '../stack/stack.ts';

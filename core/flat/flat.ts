@@ -27,7 +27,7 @@ export const FLAT_LIMITS: FlatLimits = { flat: 0.02, blocks: 0.05 };
 
 export type Verdict = 'flat' | 'blocks out' | 'ripples' | 'cups';
 
-/** What a strain will look like. */
+/** Look of a strain. */
 export function verdict(strain: number, limits: FlatLimits = FLAT_LIMITS): Verdict {
   const size = Math.abs(strain);
   if (size <= limits.flat) return 'flat';

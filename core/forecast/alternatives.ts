@@ -165,7 +165,7 @@ export interface SpacingForecast {
 }
 
 /**
- * What each spacing leads to after `rounds` plain rounds in a stitch, three in the corner, when it is taken on every
+ * Flatness of each spacing after `rounds` plain rounds in a stitch, three in the corner, when it is taken on every
  * side to which it applies. The user's own rate is left out: it is not a rule.
  */
 export function compareSpacings(

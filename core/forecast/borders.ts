@@ -5,7 +5,7 @@ import { createPlanner } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { gramsAtMost, worstStrain } from './alternatives.ts';
 
-/** What a border comes to. */
+/** Size, yarn and time of a border. */
 export interface Compared {
   /** Null for the one in hand. */
   readonly id: string | null;

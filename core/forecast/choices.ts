@@ -1,11 +1,11 @@
-/** What can be chosen of a round by looking at it: every option, and the hem with it, up to that round. */
+/** Choices of a round by its looks: every option, and the hem with it, up to that round. */
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { chooseRound, type EntryChoice } from '../edits/rounds.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { familyById } from '../rounds/registry.ts';
 
-/** What the choice is about, as the fields of an entry are called. */
+/** Field that the choice is about, as the fields of an entry are called. */
 export type ChoiceKind = 'corner' | 'stitch' | 'loop' | 'size' | 'facing';
 
 export interface Option {

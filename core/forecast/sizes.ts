@@ -1,4 +1,4 @@
-/** What it takes to make a piece so large: plain rounds, which add the same on every side. */
+/** Ways to make a piece so large: plain rounds, which add the same on every side. */
 import { isPlanProblem } from '../plan/problems.ts';
 import type { RoundEntry } from '../document/hem.ts';
 import { addRounds, chooseRound } from '../edits/rounds.ts';

@@ -1,4 +1,4 @@
-/** What is wrong with a border, the worst first: the one list from which every page says it. */
+/** Troubles of a border, the worst first: the one list from which every page says it. */
 import { remembered } from '../remembered.ts';
 import type { Verdict } from '../flat/flat.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
@@ -35,7 +35,7 @@ export type BorderTrouble =
       readonly counts: readonly [number, number];
     };
 
-/** What is wrong with a border, the worst first; nothing when all fits, lies flat and lasts. */
+/** Troubles of a border, the worst first; none when all fits, lies flat and lasts. */
 export const troublesOf = remembered((plan: Plan): readonly BorderTrouble[] => {
   const flat = flatness(plan);
   return [

@@ -1,4 +1,4 @@
-/** What is known of the hands that work a hem, as it was when the hem was begun. */
+/** Knowledge of the hands that work a hem, as it was when the hem was begun. */
 import { between, byName, oneOf, orNull, record, said, whole, type Of } from '../schema.ts';
 
 /** A ratio and its range beyond these is no matter of hands. */
@@ -26,7 +26,7 @@ export const knownHands = record({
   flat: said('strain that still lies flat beside the rule of thumb', orNull(known)),
 });
 
-/** What is known of a ratio. */
+/** Knowledge of a ratio. */
 export type Known = Of<typeof known>;
 /** Something that is known for all stitches, for each stitch, and for each yarn weight or hook. */
 export type KnownPart = Of<typeof part>;

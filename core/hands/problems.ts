@@ -1,4 +1,4 @@
-/** What a file of hands can have wrong with it. */
+/** Faults of files of hands. */
 import { raising, type Sentences } from '../problems.ts';
 
 export const HANDS_PROBLEMS = {

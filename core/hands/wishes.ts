@@ -1,4 +1,4 @@
-/** What a maker wants of what is learned of their hands: from when on, which of it is used, and what they know better. */
+/** Wishes of a maker for what is learned of their hands: from when on, which of it is used, and what they know better. */
 import { handsProblem } from './problems.ts';
 import { done, failed, inAll, type Outcome } from '../problems.ts';
 import { PARTS, inOwnWords, type Hands, type HandsPart } from './hands.ts';
@@ -10,7 +10,7 @@ export type HandsUse = (typeof USES)[number];
 export interface HandsWishes {
   /** Nothing from before this time is taken into account, ISO 8601; null for all. */
   readonly since: string | null;
-  /** What new hems do not begin with. */
+  /** Parts that new hems do not begin with. */
   readonly off: readonly HandsUse[];
   /** Ratios that the maker knows better than the log. */
   readonly own: Readonly<Partial<Record<HandsPart, number>>>;
@@ -24,7 +24,7 @@ export const NO_WISHES: HandsWishes = { since: null, off: [], own: {} };
 /** Least and most of a ratio of one’s own. */
 export const OWN_RATIO = [0.2, 5] as const;
 
-/** What was learned, with what its maker knows better in its place. */
+/** Knowledge with what its maker knows better in its place. */
 export const withOwnWords = (hands: Hands, { own }: HandsWishes): Hands => ({
   ...hands,
   ...Object.fromEntries(
@@ -38,7 +38,7 @@ const FORMAT = 'zig-hem-hands';
 export const writeWishes = (wishes: HandsWishes): string =>
   `${JSON.stringify({ format: FORMAT, version: 1, ...wishes }, null, 2)}\n`;
 
-/** What {@link writeWishes} wrote, or what storage keeps of it. What is unsound is a problem, never half taken. */
+/** Reads what {@link writeWishes} wrote, or storage keeps of it. An unsound part is a problem, never half taken. */
 export function readWishes(value: unknown): Outcome<HandsWishes> {
   const unsound = failed(handsProblem('hands-unreadable', inAll('the file of your hands')));
   if (typeof value !== 'object' || value === null) return unsound;

@@ -1,4 +1,4 @@
-/** What was planned beside what was found: counts, yarn, height, size, and how each side lay. */
+/** Plan and finding: counts, yarn, height, size, and how each side lay. */
 import { held } from '../held.ts';
 import { FLAT_LIMITS, verdict, type Verdict } from '../flat/flat.ts';
 import { limitsFor, type Lay } from '../hands/flatness.ts';

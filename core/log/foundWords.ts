@@ -1,4 +1,4 @@
-/** What was planned beside what was found, in words. */
+/** Plan and finding in words. */
 import { familyById } from '../rounds/registry.ts';
 import type { FoundLay } from './found.ts';
 import type { LeftOff } from '../work/leaveOff.ts';
@@ -20,7 +20,7 @@ export function layAgrees({ planned, strain, found }: FoundLay): boolean {
 export const layWords = (lay: FoundLay, side: string): string =>
   `${side} ${LAY[lay.found]} (planned: ${flatnessWords(lay.planned)})`;
 
-/** What a way leaves off, such as “Leave off shell edge and 2 rounds of moss rounds: about 3 h are left”. */
+/** Rounds that a way leaves off, such as “Leave off shell edge and 2 rounds of moss rounds: about 3 h are left”. */
 export function leftOffWords({ entries, minutesLeft }: LeftOff): string {
   const rounds = new Map<string, number>();
   for (const { entry, fewer } of entries) {

@@ -25,12 +25,12 @@ export interface LogEntry {
   readonly planned: readonly number[] | null;
   /** It counts no longer. */
   readonly struck: boolean;
-  /** What a weighing should have said, g; null when it stands as it was noted. */
+  /** Corrected weight, g; null when it stands as it was noted. */
   readonly correctedG: number | null;
   readonly canBeStruck: boolean;
 }
 
-/** What kind of thing an entry tells of, for whoever looks for one. */
+/** Kind of an entry, for whoever looks for one. */
 export const LOG_KINDS = ['stitches', 'counts', 'weighing', 'looks', 'rounds', 'repairs'] as const;
 export type LogKind = (typeof LOG_KINDS)[number];
 
@@ -83,7 +83,7 @@ interface RoundThen {
   readonly planned: readonly number[];
 }
 
-/** What rounds were when something was noted of them, by the key of the entry. */
+/** Rounds as they were when something was noted of them, by the key of the entry. */
 function roundsThen(record: WorkRecord): ReadonlyMap<string, RoundThen> {
   const then = new Map<string, RoundThen>();
   let begun: readonly Extract<WorkEvent, { did: 'began' }>[] = [];
@@ -120,7 +120,7 @@ export function stretchesOf(log: readonly LogEntry[]): readonly LogStretch[] {
   return stretches;
 }
 
-/** What was done on a day. */
+/** Work of a day. */
 export interface LogDay {
   readonly day: string;
   readonly minutes: number;

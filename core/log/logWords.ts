@@ -76,7 +76,7 @@ const TELLING: Telling = {
   struck: () => 'An entry struck',
 };
 
-/** What an entry says, such as “Round 2 counted: A 143 (planned 144), B 168”. */
+/** Words of an entry, such as “Round 2 counted: A 143 (planned 144), B 168”. */
 export const logEntryWords = (entry: LogEntry): string =>
   (TELLING[entry.event.did] as (event: WorkEvent, name: string, entry: LogEntry) => string)(
     entry.event,

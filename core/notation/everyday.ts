@@ -4,7 +4,7 @@
  * stays as it is.
  */
 
-/** What a round begins and ends with and says nothing of its stitches. */
+/** Beginnings and ends of rounds that say nothing of their stitches. */
 const BEGINNING = /^(?:r(?:ou)?nds?|rows?)\s*\d+(?:\s*(?:-|–|to)\s*\d+)?\s*[:.)]\s*/i;
 const STARTING_CHAIN =
   /^(?:turn[,.;]?\s*)?ch\s*\d+\s*(?:\((?:does not count|counts)[^)]*\)|(?:,\s*)?(?:does not count|counts) as (?:a |the first )?(?:st|stitch|sc|dc|hdc)\w*)\s*[,.;]\s*/i;
@@ -20,7 +20,7 @@ const LABEL =
 const REPEAT =
   /\*\s*([^*]*?)\s*[;,.]?\s*(?:,\s*)?\b(?:rep|repeat)\s+from\s+\*(?:\s+to\s+\*)?(?:\s+(?:around|across|to\s+(?:the\s+)?(?:next\s+)?(?:corner|end(?:\s+of\s+(?:the\s+)?(?:round|rnd|side))?)|to\s+(?:the\s+)?last\s+(?:\d+\s+)?(?:sts?|stitch(?:es)?|ch-sps?|gaps?|pairs?|posts?)(?:\s+before\s+the\s+corner)?))?/i;
 
-/** What goes into the corners, told at the end of a round: “sc in each st around, working 3 sc in each corner”. */
+/** Corners told at the end of a round: “sc in each st around, working 3 sc in each corner”. */
 const CORNERS =
   /[,;.]?\s*(?:and\s+|with\s+|working\s+|work\s+)*((?:\([^()]*\)|\d+\s+[a-z ]+?))\s+in\s+(?:each|every)\s+corner(?:\s+(?:st|stitch|sp|space|ch-\d+ sp))?\s*(?=[,.;]|$)/i;
 

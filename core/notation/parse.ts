@@ -64,7 +64,7 @@ const MOST_ASTERISKS = 8;
 /** Most legs of one stitch. */
 const MOST_LEGS = 20;
 
-/** What in a text is too much to be read at all; found without parsing it. */
+/** Excess of a text that is too much to be read at all; found without parsing it. */
 function beyondLimits(text: string): Problem | null {
   if (text.length > LIMITS.writtenLetters) {
     return notationProblem('written-too-long', inAll('the round'), {

@@ -20,7 +20,7 @@ export function printRound(recipe: Recipe, language: Language): string {
   return lines.join('\n');
 }
 
-/** What is done along a side. */
+/** Words along a side. */
 export const printSteps = (steps: readonly Instruction[], language: Language): string =>
   steps.map((i) => printInstruction(i, language)).join(', ');
 
@@ -60,7 +60,7 @@ function printWork(work: WorkInto, language: Language): string {
   return `${group} in ${which} ${place[0]}`;
 }
 
-/** What goes into one corner, without the word “corner:”. */
+/** Words of one corner, without the word “corner:”. */
 export function printCorner(corner: CornerRecipe, language: Language, place = 'corner'): string {
   if (corner.skipped) return 'skip';
   if (corner.group.length === 0) return 'walk round';

@@ -1,4 +1,4 @@
-/** What written crochet can have wrong with it. */
+/** Faults of written crochet. */
 import { raising, type Problem, type Sentences } from '../problems.ts';
 
 export const NOTATION_PROBLEMS = {

@@ -3,9 +3,9 @@ import type { Language } from '../terms/stitches.ts';
 
 export interface NewPieceQuestions<P> {
   readonly what: string;
-  /** What the number is of, behind it. */
+  /** Unit or noun behind the number. */
   readonly unit: string;
-  /** What stands behind it, where that is more than its unit. */
+  /** Words behind it, where that is more than its unit. */
   readonly suffix?: (piece: P, language: Language) => string;
   readonly least: number;
   readonly most: number;

@@ -1,4 +1,4 @@
-/** What a way of making a piece knows of itself. Each has a folder beside this file and a line in registry.ts. */
+/** A way of making a piece. Each has a folder beside this file and a line in registry.ts. */
 import type { Problem, ProblemPlace } from '../problems.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { NewPieceQuestions } from './asked.ts';
@@ -10,15 +10,15 @@ export interface Construction<P> {
   readonly name: string;
   /** Which side is which, where its sides have names of their own. */
   readonly whichSide?: string;
-  /** What the edges of a piece offer. */
+  /** Edges of a piece. */
   readonly body: (piece: P) => Body;
   /** Spots that its edges offer all round, counted without laying them out. */
   readonly spots: (piece: P) => number;
-  /** What else lets a piece not be planned at all. */
+  /** Other faults that let a piece not be planned at all. */
   readonly beyondPlanning?: (piece: P, where: ProblemPlace) => readonly Problem[];
-  /** What is wrong with its outline; it can be planned all the same, so that it can be mended step by step. */
+  /** Faults of its outline; it can be planned all the same, so that it can be mended step by step. */
   readonly outlineProblems?: (piece: P, where: ProblemPlace, unit: 'cm' | 'in') => readonly Problem[];
-  /** What a new piece is told by: at most three numbers. */
+  /** Measures of a new piece: at most three numbers. */
   readonly asked: readonly NewPieceQuestions<P>[];
   /** A piece about as big as another. */
   readonly begin: (size: PieceBefore) => P;
@@ -28,7 +28,7 @@ export interface Construction<P> {
   readonly withCornerAt?: (piece: P, corner: number, to: Point) => P | null;
   /** Its size brought after its counts, where nobody has measured it yet. */
   readonly sized?: (before: P, after: P, follow: Follow) => P;
-  /** What it is made of, to be drawn lightly on it. The middle of the piece lies at the origin, y downwards. */
+  /** Fabric, to be drawn lightly on it. The middle of the piece lies at the origin, y downwards. */
   readonly fabric: (piece: P, body: Body) => readonly FabricShape[];
   /** Its stitches, but for those that are drawn with the edge; nothing where they are not known. */
   readonly stitches?: (piece: P, body: Body) => readonly FabricRow[];
@@ -42,7 +42,7 @@ export interface Construction<P> {
   readonly bands?: (piece: P, body: Body) => readonly RowBand[];
 }
 
-/** What a new piece can be told of the one before it. */
+/** Measures that a new piece takes over from the one before it. */
 export interface PieceBefore {
   readonly widthCm: number;
   readonly heightCm: number;

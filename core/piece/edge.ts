@@ -1,8 +1,8 @@
-/** What the edges of a piece offer the hook. */
+/** Edges of a piece and the spots that they offer the hook. */
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Outline } from './outline.ts';
 
-/** What a stretch of an edge is made of. */
+/** Material of a stretch of an edge. */
 export type SpotKind =
   | 'stitch top'
   | 'foundation chain'
@@ -31,7 +31,7 @@ export interface Spot {
 export interface Edge {
   /** In working order. */
   readonly spots: readonly Spot[];
-  /** What a spot's number is called and where it counts from, in words for the run. */
+  /** Name of a spot's number and where it counts from, in words for the run. */
   readonly numbering: { readonly noun: string; readonly from: 'first' | 'last' };
   /** First spot of each join: a corner space, a seam, a corner space. */
   readonly joins: readonly number[];
@@ -43,7 +43,7 @@ export interface Edge {
   readonly loopChains?: number;
   /** How its base round begins, where that is not one stitch in each. */
   readonly startsBy?: 'gauge' | 'loops';
-  /** What the stitches go into, where that has to be said. */
+  /** Place that the stitches go into, where that has to be said. */
   readonly workedInto?: string;
   /** Length by the maker's tape, mm. */
   readonly measuredMm: number;
@@ -54,7 +54,7 @@ export interface Edge {
 export interface Body {
   readonly outline: Outline;
   readonly edges: readonly Edge[];
-  /** What the corner before each side is worked into, in words that fit “3 sc in …”. */
+  /** Place that the corner before each side is worked into, in words that fit “3 sc in …”. */
   readonly cornerPlaces: readonly string[];
   /** Stitch width of the body, mm; undefined when the description does not tell. */
   readonly stitchWidthMm?: number;

@@ -49,7 +49,7 @@ export function fabricRow(
 const CLUSTER_SPREAD = 0.86;
 /** Room for the corner at either end of a side, in stitches. */
 const CORNER_ROOM = 0.6;
-/** What is left in the middle of a motif is drawn no more, as a part of its reach. */
+/** The rest in the middle of a motif is drawn no more, as a part of its reach. */
 const MIDDLE = 0.06;
 
 /**

@@ -20,14 +20,14 @@ export type { Piece } from './piece.schema.ts';
 const constructionOf = (piece: Piece): Construction<Piece> =>
   CONSTRUCTIONS[piece.kind] as unknown as Construction<Piece>;
 
-/** What the edges of a piece offer; the same piece has the same body. */
+/** Body of a piece with its edges; the same piece has the same body. */
 export const bodyOf = remembered((piece: Piece): Body => constructionOf(piece).body(piece));
 
 /** A piece of another construction, about as big as the one at hand. */
 export const beginPiece = (kind: PieceKind, beginning: PieceBefore): Piece =>
   CONSTRUCTIONS[kind].begin(beginning);
 
-/** What a new piece of this construction is told by. */
+/** Measures of a new piece of this construction. */
 export const askedOf = (piece: Piece): readonly NewPieceQuestions<Piece>[] => constructionOf(piece).asked;
 
 /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
@@ -46,7 +46,7 @@ export const withCornerAt = (piece: Piece, corner: number, to: Point): Piece | n
 export const sizedAfter = (before: Piece, after: Piece, follow: Follow): Piece =>
   before.kind === after.kind ? (constructionOf(after).sized?.(before, after, follow) ?? after) : after;
 
-/** What a piece is made of, to be drawn on it. */
+/** Fabric of a piece, to be drawn on it. */
 export const fabricOf = (piece: Piece): readonly FabricShape[] =>
   constructionOf(piece).fabric(piece, bodyOf(piece));
 
@@ -76,13 +76,13 @@ export const bandsOf = (piece: Piece): readonly RowBand[] =>
 export const whichSideOf = (piece: Piece): string | undefined => constructionOf(piece).whichSide;
 
 /**
- * What is wrong with an outline as it was described: it may not close, and a grid may fall apart. It can be planned all
+ * Faults of an outline as it was described: it may not close, and a grid may fall apart. It can be planned all
  * the same, so that it can be mended step by step; the plan tells of it.
  */
 export const outlineProblems = (piece: Piece, where: ProblemPlace, unit: 'cm' | 'in'): readonly Problem[] =>
   constructionOf(piece).outlineProblems?.(piece, where, unit) ?? [];
 
-/** What lets a piece not be planned at all: nothing is there, or more than can be worked with. */
+/** Faults that let a piece not be planned at all: nothing is there, or more than can be worked with. */
 export function beyondPlanning(piece: Piece, where: ProblemPlace): readonly Problem[] {
   const construction = constructionOf(piece);
   const own = construction.beyondPlanning?.(piece, where) ?? [];

@@ -1,4 +1,4 @@
-/** What the measures of a piece can have wrong with them. */
+/** Faults of the measures of a piece. */
 import { raising, type Sentences } from '../problems.ts';
 
 export const PIECE_PROBLEMS = {

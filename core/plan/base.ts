@@ -54,6 +54,6 @@ export interface CornerInputs extends Pick<BaseRound, 'stitch' | 'corner'> {
   readonly turns: readonly number[];
 }
 
-/** What the base round works into each corner. */
+/** Recipe of the base round for each corner. */
 export const baseCorners = ({ turns, ...base }: CornerInputs): readonly CornerRecipe[] =>
   turns.map((turn) => ({ before: [], group: baseCornerGroup(base, turn), after: [] }));

@@ -1,4 +1,4 @@
-/** What has been begun holds: the piece, the base round, the rounds and the yarns of then, under what the design has beyond them. */
+/** Work that was begun holds: the piece, the base round, the rounds and the yarns of then, under what the design has beyond them. */
 import type { BaseRound } from '../base/baseRound.ts';
 import { keptOnPiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry, RoundIdentity } from '../document/hem.ts';

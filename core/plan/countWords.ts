@@ -30,11 +30,11 @@ export function sourceWords(s: SidePlan, plan: Plan): string {
   return `${s.count + s.corners} = ${countBasisWords(spacing, s, plan)}.`;
 }
 
-/** What the corners add: “, 2 of them of the corners”. */
+/** Stitches that the corners add: “, 2 of them of the corners”. */
 const cornersWords = ({ corners }: SidePlan): string =>
   corners === 0 ? '' : `, ${corners} of them of the corners`;
 
-/** What a spacing's count is made of: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
+/** Parts of a spacing's count: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
 export function countBasisWords(spacing: SpacingPlan, { corners }: SidePlan, plan: Plan): string {
   const { language, length } = plan.hem.preferences;
   const ofCorners = corners === 0 ? [] : [`${corners} of the corners`];

@@ -1,4 +1,4 @@
-/** What does not fit in a plan, and what would help. */
+/** Faults of a plan and their remedies. */
 import { planProblem } from './problems.ts';
 import type { Body } from '../piece/edge.ts';
 import { isDisc } from '../piece/outline.ts';

@@ -10,7 +10,7 @@ export interface JudgedInputs {
   readonly round: MadeRound;
   /** The round that a free edge is judged by; null for the base round. */
   readonly below: PathRound | null;
-  /** What was measured of heights over what was planned. */
+  /** Measured over planned heights. */
   readonly taller: number;
   readonly limits: FlatLimits;
 }

@@ -1,10 +1,10 @@
-/** What does not fit in a plan. */
+/** Faults of a plan. */
 import { raising, type Problem, type Sentences } from '../problems.ts';
 
 const onSide = (side: string | number | undefined): string =>
   side === 'all the way around' ? 'all the way around' : `side ${side}`;
 
-/** What helps a round that does not come out even: that depends on what lies between it and the base round. */
+/** Remedy for a round that does not come out even: it depends on what lies between it and the base round. */
 const REMEDIES: Readonly<
   Record<'fewer or more' | 'more' | 'other', (v: { over: number; short: number }) => string>
 > = {

@@ -1,4 +1,4 @@
-/** What the tape says, where it says two things. */
+/** Readings of the tape, where it says two things. */
 import { oppositeSides } from '../piece/symmetry.ts';
 import type { Plan } from './types.ts';
 import { lengthWords } from '../say/measures.ts';

@@ -14,7 +14,7 @@ import { tallySide, type Ring } from '../ring/ring.ts';
 import type { Language } from '../terms/stitches.ts';
 import type { PathRound, SpacingPlan, SidePlan } from './types.ts';
 
-/** What a spacing would give on a side, before it is judged. */
+/** Count of a spacing on a side, before it is judged. */
 type Spacing = Omit<SpacingPlan, 'strain'>;
 
 export interface SpacingInputs extends BaseRates, SideRates {

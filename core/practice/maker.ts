@@ -33,7 +33,7 @@ const TENSION = 0.1;
 /** A kitchen scale, g. */
 const SCALE_G = 0.3;
 
-/** What really lies on the table. */
+/** The table as it really is. */
 export interface Table {
   /** Of every round that has been begun, the stitches on each side between its corners. */
   readonly counts: readonly (readonly number[])[];
@@ -47,7 +47,7 @@ export interface Table {
 const SMALL_SLIP = 1;
 const LARGE_SLIP = 2;
 
-/** What goes wrong on each side of a round when it is made for the first time. */
+/** Slips on each side of a round when it is made for the first time. */
 function slipsOf({ skill, seed }: SimulatedMaker, round: number, sides: number): readonly number[] {
   const chance = chanceOf(seed * 7919 + round * 104_729);
   const { slips } = HANDS[skill];
@@ -62,10 +62,10 @@ function slipsOf({ skill, seed }: SimulatedMaker, round: number, sides: number):
 interface Made {
   readonly round: RoundIdentity;
   readonly number: number;
-  /** What the record believes, and what is there. */
+  /** Counts as the record believes them, and as they are. */
   believed: readonly number[];
   counts: number[];
-  /** What it would be without its own slips: what the next making of a side comes to. */
+  /** Counts without its own slips: those of the next making of a side. */
   right: readonly number[];
 }
 
@@ -159,7 +159,7 @@ export function minutesFor(plan: Plan, { skill }: SimulatedMaker, from: number, 
   return round ? minutesOf(stretchOf(plan, round, from, to).movements, HANDS[skill].pace) : 0;
 }
 
-/** What there is to see while practising. */
+/** Tasks to see while practising. */
 export const TASKS = ['recount', 'repair', 'weigh', 'rip'] as const;
 export type Task = (typeof TASKS)[number];
 
@@ -180,7 +180,7 @@ export function tasksDone({ hem: { record } }: Plan): ReadonlySet<Task> {
   );
 }
 
-/** What is to be done next, for the person or for the maker. */
+/** The next thing to do, for the person or for the maker. */
 export type Prompt = 'let work' | 'weigh' | 'count' | 'stuck' | 'rip' | 'done';
 
 /** Read from the record alone: whoever does something else meets it later. */

@@ -18,7 +18,7 @@ export const TASK_NAMES: Readonly<Record<Task, string>> = {
   rip: 'ripping back',
 };
 
-/** What the person is asked to do. */
+/** Request to the person. */
 export function promptWords(plan: Plan, prompt: Prompt, table: Table): string {
   switch (prompt) {
     case 'let work':
@@ -38,7 +38,7 @@ export function promptWords(plan: Plan, prompt: Prompt, table: Table): string {
   }
 }
 
-/** What lies on the table, round by round: “Round 1: A 35, B 36, C 35, D 35”. */
+/** The table in words, round by round: “Round 1: A 35, B 36, C 35, D 35”. */
 export const tableWords = (plan: Plan, { counts }: Table): readonly string[] =>
   counts.map(
     (sides, number) =>

@@ -1,4 +1,4 @@
-/** What a printed pattern can have wrong with it. */
+/** Faults of printed patterns. */
 import { raising, type Sentences } from '../problems.ts';
 
 export const PRINT_PROBLEMS = {

@@ -12,7 +12,7 @@ import { stitchName, type Language } from '../terms/stitches.ts';
 
 /** Where the hook goes when it is not under both loops. */
 const inLoop = (loop: Stitch['loop']): string => (loop === 'both' ? '' : ` in the ${LOOPS[loop].name}`);
-/** What a stitch is, in full words: “front-post double crochet”, “half double crochet in the third loop”. */
+/** A stitch in full words: “front-post double crochet”, “half double crochet in the third loop”. */
 export function stitchWords(stitch: Stitch, language: Language): string {
   const name = stitchName(stitch.kind, language);
   switch (stitch.form) {

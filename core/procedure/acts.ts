@@ -65,7 +65,7 @@ export type Act =
       readonly corner: number;
       readonly part: 'whole' | 'last' | 'first';
       readonly recipe: CornerRecipe;
-      /** What of the ring below, or of the edge, it goes into. */
+      /** Place of the ring below, or of the edge, that it goes into. */
       readonly into: CornerPlace;
       readonly worked: Worked;
       /** Entries in the order of work that are the new corner’s middle; empty where it has none. */
@@ -84,7 +84,7 @@ export type CornerPlace =
   | { readonly on: 'stitch' | 'two stitches' | 'picot' | 'nothing' }
   | { readonly on: 'space'; readonly chains: number };
 
-/** What is done along a side. */
+/** Work along a side. */
 export type Along =
   /** Into the edge of the piece: stitches for each spot. */
   | {
@@ -123,7 +123,7 @@ export type Along =
       readonly lopsided: boolean;
     };
 
-/** What the maker does in a round. */
+/** Acts of the maker in a round. */
 export interface Procedure {
   readonly round: RoundPlan;
   readonly start: RoundStart | null;

@@ -1,5 +1,5 @@
 /**
- * What the maker does, act by act: the one sequence from which the written pattern is printed and by which the work can be
+ * Procedures, act by act: the one sequence from which the written pattern is printed and by which the work can be
  * walked. It follows from the worked ring.
  */
 import { remembered } from '../remembered.ts';

@@ -1,11 +1,11 @@
-/** What holds after all that was done: the fold of a record. Nothing of it is kept. */
+/** State after all that was done: the fold of a record. Nothing of it is kept. */
 import type { BaseRound } from '../base/baseRound.ts';
 import type { RoundEntry, WorkEvent, RoundIdentity } from '../document/hem.ts';
 import type { Piece } from '../piece/piece.ts';
 import type { Yarn } from '../yarn/yarn.ts';
 import { compareEvents, standing, type WorkRecord } from '../document/record.ts';
 
-/** What a round was begun as. */
+/** Entry and counts with which a round was begun. */
 export type Begun =
   | { readonly entry: RoundEntry; readonly begunOn: null }
   | { readonly entry: null; readonly begunOn: { readonly piece: Piece; readonly base: BaseRound } };
@@ -62,7 +62,7 @@ export const sameRound = (a: RoundIdentity, b: RoundIdentity): boolean =>
   a.entry === b.entry && a.index === b.index;
 
 /**
- * What holds after an event. Only the last round of the list is under way or has just been finished; an event that no
+ * State after an event. Only the last round of the list is under way or has just been finished; an event that no
  * longer goes with what holds, as can be when copies are united, changes nothing.
  */
 function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly FrozenRound[] {

@@ -1,4 +1,4 @@
-/** What a ball that was put on the scale now and then tells: the yarn that went into what was made between. */
+/** Lessons of a ball that was put on the scale now and then: the yarn that went into what was made between. */
 import type { WorkEvent, RoundIdentity } from '../document/hem.ts';
 import { compareEvents, standing, type WorkRecord } from '../document/record.ts';
 
@@ -10,7 +10,7 @@ export interface WorkPlace {
   readonly stitches: number;
 }
 
-/** What was made from one weighing of a ball to the next of the same. */
+/** Stretch from one weighing of a ball to the next of the same. */
 export interface WeighedStretch {
   readonly yarn: string;
   readonly from: WorkPlace;
@@ -19,7 +19,7 @@ export interface WeighedStretch {
   readonly grams: number;
 }
 
-/** What of a record bears on its weighings: themselves, and what took back the work between them. */
+/** Events of a record that bear on its weighings: themselves, and what took back the work between them. */
 export const weighingEvents = (record: WorkRecord): WorkRecord => {
   const told = standing(record).filter((e) => e.did === 'weighed' || e.did === 'ripped');
   return told.some((e) => e.did === 'weighed') ? told : NONE;

@@ -27,7 +27,7 @@ export function mirrored(ring: Ring, below?: Ring): Ring {
   return { made, into, centres: mirroredCorners(centres), ...seams };
 }
 
-/** What belongs to the corners of a ring, in the order in which its mirror image meets them. */
+/** Values of the corners of a ring, in the order in which its mirror image meets them. */
 export const mirroredCorners = <T>(ofCorners: readonly T[]): readonly T[] =>
   ofCorners.map((_, i) => ofCorners[(ofCorners.length - i) % ofCorners.length]!);
 

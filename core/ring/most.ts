@@ -4,7 +4,7 @@ import { placesInSpan, sideCount, type Ring } from './ring.ts';
 import type { Stitch } from './stitch.ts';
 import type { Circumstances } from './work.ts';
 
-/** What one pass of some steps makes: stitches, and chains one by one. */
+/** Output of one pass of some steps: stitches, and chains one by one. */
 const madeBy = (steps: readonly RecipeStep[]): number =>
   steps.reduce((sum, step) => {
     if (step.do === 'skip') return sum;

@@ -39,7 +39,7 @@ export type RecipeStep = WorkInto | Skip | Make;
 export type Instruction = RecipeStep | Repeat;
 
 /**
- * What is worked into a corner's centre, with what is made before and after it. When the centre is a pair of
+ * Stitches worked into a corner's centre, with those made before and after it. When the centre is a pair of
  * stitches, `pair` says what goes into the first and what into the second.
  */
 export interface CornerRecipe {
@@ -90,7 +90,7 @@ export function sidePattern(instructions: readonly Instruction[]): SidePattern {
 }
 
 /**
- * What is done on a ring: along each of its sides, or, where it has no corners, all the way around: there a pattern has
+ * A round’s recipe on a ring: along each of its sides, or, where it has no corners, all the way around: there a pattern has
  * neither head nor tail, so that its repeat closes.
  */
 export function waysOf(recipe: Recipe, corners: boolean): Ways {
@@ -129,7 +129,7 @@ export function placeKindsUsed(instructions: readonly Instruction[]): ReadonlySe
   return kinds;
 }
 
-/** What a recipe asks of a count: places ≡ `remainder` modulo `modulus`, and at least `least`. */
+/** Needs of a recipe: places ≡ `remainder` modulo `modulus`, and at least `least`. */
 export interface Needs {
   readonly on: 'side' | 'ring';
   readonly modulus: number;

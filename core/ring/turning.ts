@@ -1,5 +1,5 @@
 /**
- * What a corner needs by the angle at which the outline turns. A side gains h·tan(φ/2) at each of its ends in
+ * Stitches that a corner needs by the angle at which the outline turns. A side gains h·tan(φ/2) at each of its ends in
  * a round of height h; an inner corner (φ below 0) loses as much.
  */
 import type { CornerRecipe } from './recipe.ts';

@@ -1,4 +1,4 @@
-/** What can be said of a family, computed from the rounds it writes. */
+/** Facts of a family, computed from the rounds it writes. */
 import { recipeOf } from '../notation/parse.ts';
 import {
   needsOfPattern,
@@ -22,13 +22,13 @@ export interface Growth {
 }
 
 export interface FamilyFacts {
-  /** What the first round goes into. */
+  /** Place that the first round goes into. */
   readonly sitsOn: PlaceKind;
   /** Needs of the first round, in places of that kind. */
   readonly needs: Needs;
   /** Needs of its less symmetrical way, where it has one. */
   readonly lopsidedNeeds: Needs | null;
-  /** What one more repeat would go into; null where the family ends the border. */
+  /** Place that one more repeat would go into; null where the family ends the border. */
   readonly nextSitsOn: PlaceKind | null;
   /** Stitches on a side after one repeat, from the places before it. */
   readonly stitches: Growth;

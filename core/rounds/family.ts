@@ -7,12 +7,12 @@ import { STITCHES, type StitchKind } from '../terms/stitches.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { Loop } from '../ring/stitch.ts';
 
-/** What the maker can choose about a round of a family. */
+/** Choices of the maker for a round of a family. */
 export interface Choice {
   readonly stitch: StitchKind;
   readonly corner: CornerId;
   readonly loop: Loop;
-  /** What it measures is the family's own, see {@link Family.sizes}. */
+  /** Its unit is the family's own, see {@link Family.sizes}. */
   readonly size: number;
 }
 
@@ -21,7 +21,7 @@ export interface Family {
   readonly name: string;
   /** One line: what it looks like and what it is good for. */
   readonly about: string;
-  /** What can be chosen; a single entry leaves no choice. The first of each is where a new round starts. */
+  /** Choices; a single entry leaves no choice. The first of each is where a new round starts. */
   readonly stitches: readonly StitchKind[];
   readonly corners: readonly CornerId[];
   readonly loops: readonly Loop[];

@@ -1,4 +1,4 @@
-/** What a family sits on, needs and does, in words that need no arithmetic. */
+/** Place, needs and growth of a family, in words that need no arithmetic. */
 import type { Family } from './family.ts';
 import type { FamilyFacts } from './facts.ts';
 import { PLACE_NAMES } from '../terms/places.ts';

@@ -1,6 +1,6 @@
 /**
- * What people type where a number is asked for, understood: “90,5”, “35 1/2”, “35½”, “1.200,5”, “36 in”, “3 ft 4”, “1.2 m”.
- * What can be read in two ways is asked about, and what is not understood is nothing.
+ * Reads what people type where a number is asked for: “90,5”, “35 1/2”, “35½”, “1.200,5”, “36 in”, “3 ft 4”, “1.2 m”.
+ * A number that can be read in two ways is asked about; one that is not understood is nothing.
  */
 import { held } from '../held.ts';
 import { convert } from 'convert';
@@ -14,7 +14,7 @@ export type TypedUnit = LengthIn | WeightIn;
 /** Numbers that a text may mean: none, one, or two that are to be asked about. */
 export type Readings = readonly number[];
 
-/** What units are called, all in small letters. */
+/** Names of units, all in small letters. */
 const NAMES: Readonly<Record<TypedUnit, readonly string[]>> = {
   mm: ['mm', 'millimeter', 'millimetre', 'millimeters', 'millimetres'],
   cm: ['cm', 'centimeter', 'centimetre', 'centimeters', 'centimetres'],

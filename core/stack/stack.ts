@@ -133,7 +133,7 @@ function freeEdge(recipe: Recipe): boolean {
 export const circumstancesOf = (round: WrittenRound, outline: Outline, below: number): Circumstances =>
   circumstances(bearingOf(round), outline, below);
 
-/** What of a round bears on its circumstances. */
+/** Parts of a round that bear on its circumstances. */
 export interface RoundBearing {
   readonly recipe: Recipe;
   readonly corner: RoundEntry['corner'];

@@ -1,4 +1,4 @@
-/** What a round goes into, and the loops of a stitch, as patterns abbreviate them and as a sentence has them. */
+/** Places that a round goes into, and the loops of a stitch, as patterns abbreviate them and as a sentence has them. */
 
 /** For one and for many. */
 type Noun = readonly [one: string, many: string];

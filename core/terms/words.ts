@@ -37,7 +37,7 @@ export const WORDS: Readonly<Record<Language, CraftWords>> = {
 /** A sentence with a capital. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
-/** What the screens say in US terms, and how it is said in UK terms. */
+/** Words of the screens in US terms, and in UK terms. */
 const IN_UK: readonly (readonly [RegExp, string])[] = [
   [/\bcolor/gi, 'colour'],
   [/\bcenter/gi, 'centre'],

@@ -1,4 +1,4 @@
-/** What to leave off so that a border is ready in time, or the basket lasts: rounds that nothing has been done of, the rest planned again before it is said. */
+/** Rounds to leave off so that a border is ready in time, or the basket lasts: rounds that nothing has been done of, the rest planned again before it is said. */
 import { performed } from '../edits/edit.ts';
 import { leaveOffRounds, type FewerRounds } from '../edits/rounds.ts';
 import { basketReach } from '../forecast/supply.ts';
@@ -11,7 +11,7 @@ export interface LeftOff {
   readonly entries: readonly FewerRounds[];
   /** Rounds that go. */
   readonly rounds: number;
-  /** What is then left of the border, minutes at the pace in force. */
+  /** Rest of the border then, minutes at the pace in force. */
   readonly minutesLeft: number;
 }
 

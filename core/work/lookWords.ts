@@ -1,4 +1,4 @@
-/** What to do about a side that was seen not to lie flat. */
+/** Advice for a side that was seen not to lie flat. */
 import type { Lay } from '../hands/flatness.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { isPlainRound } from '../procedure/procedure.ts';

@@ -1,4 +1,4 @@
-/** What was seen of a border as it was worked, and whether it has been closed. */
+/** Looks at a border as it was worked, and whether it has been closed. */
 import type { WorkEvent } from '../document/hem.ts';
 import { compareEvents, standing, type WorkRecord } from '../document/record.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
@@ -56,7 +56,7 @@ export interface Finishing {
 }
 
 /**
- * What was noted last of finishing, whether the border has been closed since or not. Ends are counted anew after
+ * The last note on finishing, whether the border has been closed since or not. Ends are counted anew after
  * something was ripped; pins stay in until they are counted back.
  */
 export function finishingOf(plan: Plan): Finishing {

@@ -1,4 +1,4 @@
-/** What to mind at the right moment of the work, beside what to do. */
+/** Reminders at the right moment of the work. */
 import type { Plan } from '../plan/types.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';

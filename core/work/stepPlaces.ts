@@ -72,7 +72,7 @@ export class Places {
     return this.begins.get(side);
   }
 
-  /** What a place is called; null for what goes into none. */
+  /** Name of a place; null for stitches that go into none. */
   nounOf(place: number): string | null {
     if (place === IN_NOTHING) return null;
     const { round } = this.procedure;
@@ -108,7 +108,7 @@ export class Places {
   }
 }
 
-/** What a place of the edge is called. */
+/** Name of a place of the edge. */
 export function edgeNoun(plan: Plan, place: number, language: Language): string {
   const at = spotOf(plan, place);
   return at.on === 'edge corner'

@@ -25,7 +25,7 @@ function bodyOf(piece: GridPiece): Body {
   };
 }
 
-/** What one motif after another offers, and at each seam a corner space, the seam and a corner space. */
+/** Spots of one motif after another, and at each seam a corner space, the seam and a corner space. */
 function edgeOf(motifs: number, { edge }: GridPiece, motifMm: number): Edge {
   const clustered = edge.kind === 'clustered';
   // The halves of the corners stand for two stitches more, on a side of clusters for one at either end.

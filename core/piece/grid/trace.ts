@@ -1,7 +1,7 @@
 /** The outline of a grid of motifs, traced. */
 
 /**
- * What the outline of a grid is made of, without laying out its edges.
+ * Parts of the outline of a grid, without laying out its edges.
  *
  * @returns sides, and motifs’ edges along all of them; the grid must hang together
  */

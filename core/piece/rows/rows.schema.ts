@@ -17,7 +17,7 @@ export const rowsSchema = record({
   heightCm: lengthCm,
 });
 
-/** What the base round goes into along the foundation. */
+/** Place that the base round goes into along the foundation. */
 export type FoundationChoice = Of<typeof foundation>;
 
 /** Rows worked back and forth from a foundation chain. */
