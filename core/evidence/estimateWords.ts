@@ -1,4 +1,5 @@
 /** Estimates in words: with its range, and what it rests on. */
+import { WORDS } from '../terms/words.ts';
 import { isGaugeKnown } from '../plan/observed.ts';
 import { estimatesOf, type Estimate, type Estimates } from './estimates.ts';
 import { spreadAbout } from '../hands/ratio.ts';
@@ -62,5 +63,5 @@ export const flatBasisWords = ({ flat, hem }: Plan): string => {
   const limits = flat.basis === 'rule of thumb' ? 'rules of thumb' : restsOn(flat);
   return isGaugeKnown(hem)
     ? limits
-    : `${limits}, and the usual gauge of the yarn: whether it lies flat cannot be known before you try ${lengthWords(100, hem.preferences.length)} of a side`;
+    : `${limits}, and the usual ${WORDS[hem.preferences.language].gauge} of the yarn: whether it lies flat cannot be known before you try ${lengthWords(100, hem.preferences.length)} of a side`;
 };
