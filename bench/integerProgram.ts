@@ -92,7 +92,7 @@ export function integerProgram(task: FitTask): string {
 
 const signed = (terms: readonly string[]): string => terms.join(' + ').replaceAll('+ -', '- ');
 
-/** What round `k` makes on a side for each repeat and besides, measured on two small rings. */
+/** Output of round `k` on a side for each repeat and besides, measured on two small rings. */
 function yieldOf(
   { stack, sides }: FitTask,
   s: number,

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './test.ts';
 import { goTo } from './goTo.ts';
 
-/** What is within a drawing is no text: the drawing has a name of its own, which is looked at. */
+/** Text within a drawing is none: the drawing has a name of its own, which is looked at. */
 async function seriousFaults(page: Page, ground: Ground): Promise<readonly string[]> {
   // There are no frames, so nothing has to be gathered from them in a page of its own.
   const look = new AxeBuilder({ page }).setLegacyMode().exclude('svg > *');
@@ -15,7 +15,7 @@ async function seriousFaults(page: Page, ground: Ground): Promise<readonly strin
     .flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}`));
 }
 
-/** What moves has come to its end, and what was asked of workers is there. */
+/** Waits until all that moves has come to its end and workers have answered. */
 async function atRest(page: Page): Promise<void> {
   await page.waitForLoadState('networkidle');
   await page.evaluate(async () => {

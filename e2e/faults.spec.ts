@@ -1,5 +1,5 @@
 /**
- * What may happen to a browser at any moment, tried by chance. A little of it in every run of the tests;
+ * Faults that may happen to a browser at any moment, tried by chance. A little of it in every run of the tests;
  * ZIG_HEM_THOROUGH says how many times as much (docs/reliability.md has the figures of a long run).
  */
 import { demoPlans } from '../demo/read.ts';
@@ -135,7 +135,7 @@ test('two tabs that edit at random end alike', async ({ context }) => {
   }
 });
 
-/** What damage may leave in a record. */
+/** Remains of a record after damage. */
 const DAMAGE = [
   null,
   0,

@@ -10,7 +10,7 @@ export async function choose(page: Page, what: Choice): Promise<void> {
   await choice.click();
 }
 
-/** What is in force, as the control says it: “UK terms, cm, left hand”. */
+/** Settings in force, as the control says it: “UK terms, cm, left hand”. */
 export async function inForce(page: Page): Promise<string> {
   const name = await page.getByRole('button', { name: /^Terms, unit and hand/ }).getAttribute('aria-label');
   return name!.replace('Terms, unit and hand: ', '');

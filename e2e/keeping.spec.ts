@@ -1,4 +1,4 @@
-/** What is kept stays kept: the shelf, several tabs, storage that fails, and the server gone. */
+/** Kept things stay kept: the shelf, several tabs, storage that fails, and the server gone. */
 import { demoPlans } from '../demo/read.ts';
 import { cpSync, appendFileSync, mkdtempSync } from 'node:fs';
 import type { Server } from 'node:http';

@@ -4,7 +4,7 @@ import { expect, test } from './test.ts';
 const panel = (page: Page) => page.getByRole('region', { name: 'Practice' });
 const prompt = (page: Page) => panel(page).getByRole('status');
 
-/** What lies on the table of a round, side by side. */
+/** Counts on the table of a round, side by side. */
 async function lying(page: Page, round: string): Promise<readonly number[]> {
   const details = panel(page).locator('details', { hasText: 'Count what lies there' });
   if ((await details.getAttribute('open')) === null) await details.locator('summary').click();

@@ -2,14 +2,14 @@
 import type { Page } from '@playwright/test';
 import { ODD_WORDS } from '../core/testing/oddWords.ts';
 
-/** What leaves the hem, or asks the device for a file or for paper. */
+/** Buttons that leave the hem, or asks the device for a file or for paper. */
 const ELSEWHERE =
   /^(Print|Copy a link.*|Save|Save this drawing|.*CSV file|.*as a file|Download.*|Shelf|Stitches)\|/;
-/** What leads to another page of the hem comes last. */
+/** Buttons that lead to another page of the hem come last. */
 const LEADS_ON = /^(Try it on|Compare)\|/;
 
 interface Pressing {
-  /** What was pressed on this page before, each by its name and how many of that name come before it. */
+  /** Buttons that were pressed on this page before, each by its name and how many of that name come before it. */
   readonly before: readonly string[];
   /** Of what presses brought, on any page, which kinds have been pressed. */
   readonly kinds: readonly string[];
@@ -19,10 +19,10 @@ interface Pressing {
 
 interface Pressed {
   readonly pressed: readonly string[];
-  /** What an earlier press took away before it could be pressed. */
+  /** Buttons that an earlier press took away before they could be pressed. */
   readonly missed: readonly string[];
   readonly kinds: readonly string[];
-  /** What was pressed when a part of the page failed, which ends it, or said what it should not. */
+  /** Button that was pressed when a part of the page failed, which ends it, or said what it should not. */
   readonly failed: readonly string[];
 }
 
@@ -73,7 +73,7 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
         await new Promise((resolve) => setTimeout(resolve, 30));
       };
 
-      /** What the page says that it should not, with the words round it. */
+      /** Words of the page that it should not say, with the words round it. */
       const saidOddly = (): string | null => {
         const said: string[] = [];
         // What is closed, or closing, stays as it was until it is opened again.

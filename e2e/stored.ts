@@ -1,4 +1,4 @@
-/** What a browser has stored. */
+/** Records that a browser has stored. */
 import { expect, type Page } from '@playwright/test';
 
 /** Waits until the bin has been looked into, which is once the shelf is there: what is deleted next is not kept waiting. */

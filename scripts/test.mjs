@@ -12,7 +12,7 @@ installPackages();
 run('npm', ['run', '--silent', 'generate']);
 let failed = 0;
 let passed = 0;
-/** What every test took. */
+/** Time that every test took. */
 const taken = [];
 const reports = mkdtempSync(join(tmpdir(), 'zig-hem-'));
 // The linter keeps one core busy for as long as all other checks, and into the unit tests.

@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './app.ts';
 import { addressesOf, isLoopback, namesOf } from './guard.ts';
 
-/** What is set to nothing is not set: an empty address would be every one, an empty port any. */
+/** Variables that are set to nothing are not set: an empty address would be every one, an empty port any. */
 const given = (name: string): string | undefined => process.env[name]?.trim() || undefined;
 const [HOST, PORT] = [given('HOST') ?? '127.0.0.1', given('PORT') ?? '4180'];
 const [TLS_CERT, TLS_KEY, NAMES] = [given('TLS_CERT'), given('TLS_KEY'), given('NAMES') ?? ''];

@@ -22,7 +22,7 @@ export class SimulatedScale {
     this.onPan = grams;
   }
 
-  /** What lies on the pan counts as nothing from now on. */
+  /** Tares the scale: the load on the pan counts as nothing from now on. */
   tare(): void {
     this.zero = this.onPan + this.drift;
   }

@@ -201,7 +201,7 @@ const RunOfSide = memo(function RunOfSide({ plan, side, group }: OfSideProps) {
   );
 });
 
-/** What the base round is made of, and how it goes round corners and over seams. */
+/** Stitch of the base round, and how it goes round corners and over seams. */
 const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Plan; readonly side: number }) {
   const store = useHemStore();
   const { base, preferences } = plan.hem;

@@ -239,7 +239,7 @@ function fitsHere(round: RoundPlan, side: number): boolean {
   return fit === null || isEven(fit);
 }
 
-/** What the chosen count means, in one line. */
+/** Meaning of the chosen count, in one line. */
 function CountWords({
   plan,
   side,

@@ -14,7 +14,7 @@ import { NumberField } from '../look/NumberField.tsx';
 import { useHemStore } from '../hem/context.ts';
 import styles from './base.module.css';
 
-/** What is rarely changed about a base round: its hook, a table for row ends, end rows, chains between groups. */
+/** Rare settings of a base round: its hook, a table for row ends, end rows, chains between groups. */
 export const MoreOfBase = memo(function MoreOfBase({ plan }: { readonly plan: Plan }) {
   const [open, setOpen] = useState(false);
   return (

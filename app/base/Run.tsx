@@ -151,7 +151,7 @@ interface SpotProps {
 /** Where the boxes of the drawing stand, px from its top. */
 const GROUND = 44;
 
-/** What the hook meets, as it looks from the edge: a row lying on its side, the V of a top, an opening, a block, a seam. */
+/** Places as the hook meets them, drawn as they look from the edge: a row lying on its side, the V of a top, an opening, a block, a seam. */
 function shapeOf(kind: SpotKind, tall: number): string {
   const [left, right, middle, top] = [1.5, PITCH - 2.5, (PITCH - 1) / 2, GROUND - tall];
   switch (kind) {

@@ -16,7 +16,7 @@ interface PlacedFlag {
 /** Room that the words of a flag take, pixels: its name, its count and what lies between. */
 const roomOf = ({ label }: Pick<SpacingPlan, 'label'>): number => 34 + label.length * 7;
 
-/** What a flag covers of the line, pixels. */
+/** Part of the line that a flag covers, pixels. */
 export const spanOf = ({ spacing, px, left }: PlacedFlag): readonly [from: number, to: number] =>
   left ? [px - roomOf(spacing), px] : [px, px + roomOf(spacing)];
 

@@ -5,7 +5,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import styles from './plan.module.css';
 
 /**
- * What the piece is made of, drawn lightly on it: rows as bands, motifs with their seams, blocks as blocks. Drawn
+ * Fabric of the piece, drawn lightly on it: rows as bands, motifs with their seams, blocks as blocks. Drawn
  * anew only for another piece.
  */
 export const BodyTexture = memo(

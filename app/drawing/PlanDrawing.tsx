@@ -17,7 +17,7 @@ export interface PlanDrawingProps {
   /** The part that is picked; null shows none. */
   readonly picked?: PlanPart | null;
   readonly onPick?: (part: PlanPart) => void;
-  /** What can be picked. */
+  /** Kinds of parts that can be picked. */
   readonly parts?: readonly PlanPartKind[];
   /** A small drawing without letters and lengths. */
   readonly bare?: boolean;
@@ -25,7 +25,7 @@ export interface PlanDrawingProps {
   readonly place?: Point | null;
   /** Hears of every picture that was painted of it. */
   readonly onPainted?: (picture: Blob) => void;
-  /** What else lies on it, in mm; left-handed it is mirrored like everything. */
+  /** Other things that lie on it, in mm. */
   readonly children?: ReactNode;
 }
 

@@ -15,7 +15,7 @@ import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { SheetCanvas, sceneAway } from './sheetPage.ts';
 import styles from './stitchStage.module.css';
 
-/** What the frame round a stage can ask of it. */
+/** Requests of the frame around a stage. */
 export interface StageHandle {
   readonly zoomBy: (factor: number) => void;
   /** Back to the part that is looked at. */
@@ -29,7 +29,7 @@ export interface StageHandle {
 interface StageProps {
   readonly ref: Ref<StageHandle>;
   readonly plan: Plan;
-  /** What is drawn of the plan, and how. */
+  /** Part of the plan that is drawn, and how. */
   readonly choice: SceneChoice;
   readonly scene: Scene;
   /** The point of the piece that is looked at, mm. */

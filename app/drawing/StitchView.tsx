@@ -27,7 +27,7 @@ const AROUND = 3.5;
 
 export interface StitchViewProps {
   readonly plan: Plan;
-  /** What is looked at; when the piece has no such part, its first corner. */
+  /** Part that is looked at; when the piece has no such part, its first corner. */
   readonly part: ViewPart;
   readonly onPart: (part: ViewPart) => void;
   /** Only this round in full, those round it faint; null for all. */
@@ -35,7 +35,7 @@ export interface StitchViewProps {
   /** Hears of the round of a stitch that was touched. */
   readonly onRound?: (round: number) => void;
   readonly label: string;
-  /** What else stands with the tools of the drawing. */
+  /** Other tools of the drawing. */
   readonly children?: ReactNode;
 }
 

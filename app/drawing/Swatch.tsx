@@ -9,7 +9,7 @@ import { paint, paintFeet, paintStarts } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
 import { startPoints } from '../../drawing/starts.ts';
 
-/** What a swatch shows: a plan, and the point of the piece in its middle, mm. */
+/** View of a swatch: a plan, and the point of the piece in its middle, mm. */
 export interface SwatchView {
   readonly plan: Plan;
   readonly at: Point;

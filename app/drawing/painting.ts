@@ -1,4 +1,4 @@
-/** What painters do: tiles of a scene, each from the hem itself. */
+/** Work of painters: tiles of a scene, each from the hem itself. */
 import { transfer } from 'comlink';
 import type { Hem } from '../../core/document/hem.ts';
 import { createPlanner } from '../../core/plan/planner.ts';

@@ -41,7 +41,7 @@ export class Tiles {
   private painted: Painted | null = null;
   private readonly kept = new Map<string, Tile>();
   private readonly asked = new Map<string, Job<ImageBitmap>>();
-  /** What is asked for next. */
+  /** Next tiles to ask for. */
   private wantedPlaces: readonly TilePlace[] = [];
   /** Since when the places in view that are missing have been, in the time of `now`. */
   private missing = new Map<string, number>();
@@ -162,7 +162,7 @@ export class Tiles {
     this.missing = still;
   }
 
-  /** What there is in the place of tiles that are missing: those of the nearest scale, over the whole piece from afar. */
+  /** Stand-ins for tiles that are missing: those of the nearest scale, over the whole piece from afar. */
   private layUnder(
     context: Context,
     { mirrored, afar: small }: Painted,

@@ -27,7 +27,7 @@ const NAMES: Readonly<Record<HandsUse, string>> = {
   flat: 'What still lies flat',
 };
 
-/** What the log teaches of one’s own hands, from what, and how sure; it can be put right, and left out of account. */
+/** Knowledge of one’s own hands from the log, from what, and how sure; it can be put right, and left out of account. */
 export function HandsPage() {
   const queries = useQueryClient();
   const { data, error } = useQuery({ queryKey: ['hands'], queryFn: () => myHands(), staleTime: 0 });

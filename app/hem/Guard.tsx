@@ -9,7 +9,7 @@ import { saveFile } from '../storage/exports.ts';
 import styles from './guard.module.css';
 
 export interface GuardProps {
-  /** What fails here, as a sentence names it: “This drawing”. */
+  /** Part that fails here, as a sentence names it: “This drawing”. */
   readonly what: string;
   /** When one of these changes it is tried again. */
   readonly resetKeys?: readonly unknown[];

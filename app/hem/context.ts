@@ -27,7 +27,7 @@ export function useInTerms(): (words: string) => string {
   return (words) => inTerms(words, language);
 }
 
-/** What was done, in the terms of the hem that is open: what is changed stands first, the names that follow are the maker’s own. */
+/** Name of an edit in the terms of the hem that is open: what is changed stands first, the names that follow are the maker’s own. */
 export function useLabelInTerms(): (label: string) => string {
   const told = useInTerms();
   return (label) => label.replace(/^\w+/, told);

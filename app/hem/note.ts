@@ -1,4 +1,4 @@
-/** What is noted of the work, with what follows of it for the rounds that are still to come. */
+/** Notes of the work, with what follows of it for the rounds that are still to come. */
 import { withdrawn } from '../../core/edits/adjustments.ts';
 import { noted, type Deed } from '../../core/document/record.ts';
 import type { HemStore } from './store.ts';

@@ -57,7 +57,7 @@ export class Saving {
   private underWay: Promise<void> | null = null;
 
   constructor(
-    /** What this page and storage had in common last. */
+    /** Last hem that this page and storage had in common. */
     private common: Hem,
     private revision: number,
     private readonly parts: SavingParts,

@@ -44,7 +44,7 @@ export interface KeptWhere {
   readonly storage: Omit<SavingParts, 'page' | 'took' | 'changed'>;
   readonly revision: number;
   readonly steps: UndoSteps;
-  /** What is stored, where the hem holds edits that could not be written yet; else null. */
+  /** Stored hem, where the hem holds edits that could not be written yet; else null. */
   readonly stored: Hem | null;
 }
 

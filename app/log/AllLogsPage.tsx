@@ -14,7 +14,7 @@ import { LogList } from './LogList.tsx';
 import { dayOf } from './days.ts';
 import styles from './log.module.css';
 
-/** What was done on all hems of the shelf. */
+/** Work on all hems of the shelf. */
 export function AllLogsPage() {
   const { data: found, error } = useQuery(SHELF);
   const hems = useMemo(

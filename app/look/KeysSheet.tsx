@@ -54,7 +54,7 @@ const KEYS: readonly Keys[] = [
   },
 ];
 
-/** What every key does. */
+/** Keys and their meaning. */
 export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
   return (
     <Themed>

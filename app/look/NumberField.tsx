@@ -18,7 +18,7 @@ export interface NumberFieldProps extends Omit<
   readonly onChange?: (value: number | null) => void;
 }
 
-/** What is said beside the field: why something was not taken, or two numbers that it may be. */
+/** Message beside the field: why something was not taken, or two numbers that it may be. */
 type Said =
   | { readonly kind: 'refused'; readonly words: string }
   | { readonly kind: 'which'; readonly text: string; readonly values: readonly number[] }
@@ -33,7 +33,7 @@ export function NumberField(props: NumberFieldProps) {
   const { optional = false, unit = null, askFrom, onChange, onBlur, value, min, max, step, ...rest } = props;
   // What stands in the field is laid anew when it is left, in the unit in force.
   const [laid, setLaid] = useState(0);
-  /** What has been typed and is not taken yet. */
+  /** Text that is typed and not taken yet. */
   const [typed, setTyped] = useState<string | null>(null);
   const [touched, setTouched] = useState(false);
   const [said, setSaid] = useState<Said | null>(null);

@@ -9,7 +9,7 @@ export const unlessTyping =
     if (!typing) work(event);
   };
 
-/** What a key of its own belongs to when it has the focus. */
+/** Controls that have keys of their own while they have the focus. */
 const HOLDS =
   'a, button, summary, input, select, textarea, canvas, [role="slider"], [contenteditable="true"]';
 

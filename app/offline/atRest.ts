@@ -1,4 +1,4 @@
-/** What somebody does who is busy with a page. */
+/** Events of somebody who is busy with a page. */
 const DOINGS = ['pointerdown', 'keydown', 'wheel'] as const;
 
 /**

@@ -9,7 +9,7 @@ import styles from './reading.module.css';
 interface ReadingProps {
   readonly hem: string;
   readonly sections: readonly Section[];
-  /** What comes last: the charts. */
+  /** Last part: the charts. */
   readonly children: ReactNode;
 }
 

@@ -43,7 +43,7 @@ function section({ heading, lines }: Section): Content {
   };
 }
 
-/** What the PDF holds, as data for the layout. */
+/** Contents of the PDF, as data for the layout. */
 function pdfDefinition(
   pattern: WrittenPattern,
   drawings: Drawings,

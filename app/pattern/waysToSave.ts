@@ -26,7 +26,7 @@ const PICTURE_WIDTH = 1600;
 /** On the page the whole is its real picture. */
 const cover = async (plan: Plan): Promise<string> => planSvg(plan, FONT, await coverOf(plan.hem));
 
-/** What the page writes otherwise than the command line, which has no canvas. */
+/** Exports that the page writes otherwise than the command line, which has no canvas. */
 const ON_THE_PAGE: Partial<Record<ExportId, (plan: Plan) => Promise<string>>> = { plan: cover };
 
 const PDF: WayToSave = {

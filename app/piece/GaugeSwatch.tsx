@@ -6,14 +6,14 @@ interface GaugeSwatchProps {
   readonly stitches: number;
   /** Of the yarn, #rrggbb. */
   readonly colour: string;
-  /** What the stitch is called. */
+  /** Name of the stitch. */
   readonly name: string;
 }
 
 const WIDTH = 200;
 const ROWS = 3;
 
-/** What gauge is: the stitches that lie along ten centimeters of a swatch. */
+/** Gauge as a picture: the stitches that lie along ten centimeters of a swatch. */
 export function GaugeSwatch({ stitches, colour, name }: GaugeSwatchProps) {
   const pitch = WIDTH / stitches;
   const high = Math.min(pitch, 22);

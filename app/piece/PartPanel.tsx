@@ -23,7 +23,7 @@ export interface PartPanelProps {
   readonly onPiece: (label: string, piece: Piece) => void;
 }
 
-/** What there is to say and to set about the part of the piece that is picked in its drawing. */
+/** Words and settings for the part of the piece that is picked in its drawing. */
 export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
   if (!part || !isThere(plan, part)) {
     // A round piece has no part that is told from the rest.

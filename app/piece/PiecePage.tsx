@@ -33,7 +33,7 @@ const BASE_ROUND: readonly number[] = [0];
 const PARTS = ['side', 'corner', 'join', 'rows'] as const;
 const WITHOUT_CORNERS = ['side', 'join', 'rows'] as const;
 
-/** What was made: its construction and measures, the yarn and gauge of its border. */
+/** The piece: its construction and measures, the yarn and gauge of its border. */
 export function PiecePage() {
   const plan = usePlan();
   const store = useHemStore();

@@ -6,7 +6,7 @@ import styles from './piece.module.css';
 
 export interface TableButtonProps<T> {
   readonly label: string;
-  /** What the table must look like, in a line. */
+  /** Layout of the table, in a line. */
   readonly hint: string;
   readonly read: (text: string) => Outcome<T>;
   readonly onTable: (value: T) => void;

@@ -1,4 +1,4 @@
-/** What the fields of a construction are given. */
+/** Properties of the fields of a construction. */
 export interface EditorProps<P> {
   readonly piece: P;
   readonly onChange: (label: string, piece: P) => void;

@@ -70,7 +70,7 @@ interface AtTheTableProps {
   readonly onMaker: (maker: SimulatedMaker) => void;
 }
 
-/** What is opened for what is asked. */
+/** Sheet to open for what is asked. */
 const SHEETS: Readonly<Partial<Record<Prompt, WorkSheet>>> = {
   weigh: 'weigh',
   count: 'count',
@@ -196,7 +196,7 @@ function AtTheTable({ opened, maker, onMaker }: AtTheTableProps) {
   );
 }
 
-/** What really lies there, for whoever counts it. */
+/** Counts as they really lie there, for whoever counts it. */
 function OnTheTable({
   plan,
   maker,

@@ -195,7 +195,7 @@ interface OnEdgeProps {
   readonly onWish: (part: Partial<Wish>) => void;
 }
 
-/** What stays ends in an edge: one that is worked is ripped back first, another is not kept. */
+/** Says that the rounds that stay end in an edge: one that is worked is ripped back first, another is not kept. */
 function OnEdge({ hem, wish, onWish }: OnEdgeProps) {
   return (
     <>

@@ -40,7 +40,7 @@ export class Searching {
   private next = 0;
 
   constructor(
-    /** What is searched for: what is found is for no other. */
+    /** Subject of the search: its findings are for no other. */
     readonly hem: Hem,
     private readonly wish: Wish,
     private readonly keep: Keep,

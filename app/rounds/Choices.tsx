@@ -28,7 +28,7 @@ import { OwnRound } from './OwnRound.tsx';
 
 export interface ChoicesProps {
   readonly plan: Plan;
-  /** What is picked of the rounds; null for the base round. */
+  /** Entry that is picked; null for the base round. */
   readonly entry: RoundEntry | null;
   /** The side whose corner is in the drawing. */
   readonly side: number;
@@ -36,7 +36,7 @@ export interface ChoicesProps {
   readonly onPreview: (hem: Hem | null) => void;
 }
 
-/** What can be chosen of the round that is picked: by its looks, its yarns and times, and what is rarely asked for. */
+/** Choices of the round that is picked: by its looks, its yarns and times, and what is rarely asked for. */
 export function Choices({ plan, entry, side, onPreview }: ChoicesProps) {
   return (
     <section className={styles.choices} aria-label="Choices of the round">
@@ -210,7 +210,7 @@ interface MoreProps {
   readonly onChoose: (what: string, choice: edits.EntryChoice) => void;
 }
 
-/** What is rarely chosen: the hook, the start, and whether the fit may take another corner. */
+/** Rare choices: the hook, the start, and whether the fit may take another corner. */
 function More({ plan, entry, name, onChoose }: MoreProps) {
   const family = familyById(entry.family);
   const { newYarn: _, ...usual } = plan.hem.base.start;

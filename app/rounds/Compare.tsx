@@ -155,7 +155,7 @@ function Name({ border }: { readonly border: KeptBorder | null }) {
   );
 }
 
-/** What can be done with a saved border. */
+/** Actions on a saved border. */
 function Deeds({ border: { id, name } }: { readonly border: KeptBorder }) {
   const store = useHemStore();
   return (
@@ -207,7 +207,7 @@ interface Measure {
   readonly cost: ((c: Compared) => number) | null;
 }
 
-/** What each comes to, the best of each marked. */
+/** Numbers of each, the best of each marked. */
 function Numbers({ found, plan }: { readonly found: readonly (Compared | null)[]; readonly plan: Plan }) {
   const measures: readonly Measure[] = [
     { label: 'Size', words: (c) => sizeWords(c.blockedSize, plan.hem.preferences.length), cost: null },

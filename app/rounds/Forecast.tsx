@@ -148,7 +148,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
   );
 }
 
-/** What it takes to make the piece so large, for several stitches; each way can be taken. */
+/** Ways to make the piece so large, for several stitches; each way can be taken. */
 function ToSize({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { length, language } = plan.hem.preferences;

@@ -97,7 +97,7 @@ export function StackList({ plan, picked, onPick }: StackProps) {
   );
 }
 
-/** What is said while a round is moved. */
+/** Words while a round is moved. */
 function announcements(entries: readonly RoundEntry[]): Announcements {
   const name = (id: string | number): string => {
     const entry = entries.find((e) => e.id === id);
@@ -174,7 +174,7 @@ interface LineButtonProps {
   readonly onPick: () => void;
 }
 
-/** What a line says of its rounds, and picks them. */
+/** Label of a line, which picks its rounds. */
 function LineButton({ plan, scene, rounds, name, numbers, yarns, here, onPick }: LineButtonProps) {
   const last = rounds[rounds.length - 1];
   const odd = rounds.find((r) => !r.even);

@@ -61,7 +61,7 @@ interface FitBodyProps extends Pick<FitListProps, 'onPreview' | 'onShow'> {
   readonly failed: boolean;
 }
 
-/** What is told, which stays the same while another answer is worked. */
+/** Fit that is told, which stays the same while another answer is worked. */
 const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onShow }: FitBodyProps) {
   const store = useHemStore();
   const inTerms = useInTerms();
@@ -181,7 +181,7 @@ function helps(plan: Plan, { worst }: FitSolution): boolean {
 const isMild = (trouble: BorderTrouble): boolean =>
   trouble.kind === 'not flat' && trouble.verdict === 'blocks out';
 
-/** What helps when no change of counts does. */
+/** Help when no change of counts does. */
 function remedyWords({ verdict, strain }: Extract<BorderTrouble, { kind: 'not flat' }>): string {
   if (verdict === 'blocks out')
     return `To be safe, use a hook half a size ${strain > 0 ? 'smaller' : 'larger'} there.`;

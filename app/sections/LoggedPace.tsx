@@ -5,7 +5,7 @@ import { learnedBasisWords, handsWords } from '../../core/hands/handsWords.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 
-/** What the record of a hem says of the pace, where it is another than the one in force; and a way to take it. */
+/** Pace by the record of a hem, where it is another than the one in force; and a way to take it. */
 export const LoggedPace = memo(function LoggedPace() {
   const plan = usePlan();
   const store = useHemStore();

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { allRestsOn } from '../../core/evidence/estimateWords.ts';
 
-/** What yarn, time and size rest on; read when it is asked for. */
+/** Basis of yarn, time, size and flatness; read when it is asked for. */
 export function RestsOn({ plan }: { readonly plan: Plan }) {
   const [open, setOpen] = useState(false);
   return (

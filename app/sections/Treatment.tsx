@@ -76,7 +76,7 @@ interface CornerProps {
 const withCorner = (hem: Hem, corner: CornerId): Hem => ({ ...hem, base: { ...hem.base, corner } });
 const cornerName = (id: CornerId): string => cornerTreatment(id).name;
 
-/** What the base round works into its corners, chosen from drawings. */
+/** Corners of the base round, chosen from drawings. */
 export function CornerTreatments({ plan, side, onChange }: CornerProps) {
   return (
     <Treatments
@@ -137,7 +137,7 @@ interface PlaceProps<Id extends string> {
   readonly onChange: (id: Id) => void;
 }
 
-/** What the hook goes into along an edge, chosen from drawings. */
+/** Places along an edge for the hook, chosen from drawings. */
 export function PlaceTreatments<Id extends string>({ pieceWith, ...rest }: PlaceProps<Id>) {
   const tryOut = useCallback(
     (hem: Hem, id: Id): Hem => ({ ...hem, ...changePiece(hem, pieceWith(id)) }),
@@ -152,7 +152,7 @@ interface ChosenProps {
   readonly children: React.ReactNode;
 }
 
-/** What is chosen, and behind it the drawings to choose from. */
+/** The choice in force, and behind it the drawings to choose from. */
 export function ChosenFromDrawings({ label, name, children }: ChosenProps) {
   return (
     <Popover trigger="click" placement="bottomRight" content={children} destroyOnHidden>

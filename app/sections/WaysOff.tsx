@@ -16,7 +16,7 @@ export interface WaysOffProps {
   readonly none: string;
 }
 
-/** What could be left off: every way fits all the way round. */
+/** Rounds that could be left off: every way fits all the way round. */
 export function WaysOff({ plan, minutes, none }: WaysOffProps) {
   const store = useHemStore();
   const goal = useMemo(

@@ -10,7 +10,7 @@ interface Props {
   readonly onChange: () => void;
 }
 
-/** What has been deleted in the last 30 days. */
+/** Hems deleted in the last 30 days. */
 export function BinList({ binned, onChange }: Props) {
   const notices = useNotices();
   return (

@@ -21,7 +21,7 @@ export interface HemCardProps extends Pick<Hem, 'id' | 'name' | 'changed'> {
   readonly onDiscard: () => void;
 }
 
-/** What the shelf shows of a sound hem, and what can be done with it there. */
+/** Card of a sound hem on the shelf, with its actions. */
 export function HemCard({
   id,
   name,

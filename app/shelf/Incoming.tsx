@@ -21,7 +21,7 @@ const STANDING_WORDS: Readonly<Record<ShelfStanding, string>> = {
   newer: 'newer than on your shelf',
 };
 
-/** What has been opened, and how it stands to the shelf: asked before anything is put there. */
+/** Files that were opened, and how it stands to the shelf: asked before anything is put there. */
 export function IncomingHems({ incoming, onChoice, onHems }: IncomingHemsProps) {
   const of = (standing: ShelfStanding): readonly Incoming[] =>
     incoming.filter((i) => i.standing === standing);

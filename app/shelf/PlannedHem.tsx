@@ -10,7 +10,7 @@ import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { keepCard } from '../storage/pictures.ts';
 
-/** What stands under the picture of a hem. */
+/** Lines under the picture of a hem. */
 export interface CardWords {
   /** How far the work is; null when it has not been begun. */
   readonly place: string | null;

@@ -39,12 +39,12 @@ export function useNear<E extends Element>(onNear: () => void): React.RefObject<
 interface ShelfHemProps {
   /** Null until the shelf has been read. */
   readonly found: RecordFound | null;
-  /** What was shown of it last; null when that is not known. There is one of the two. */
+  /** Last picture of it; null when that is not known. There is one of the two. */
   readonly glanced: Glanced | null;
   readonly onDuplicate: (hem: Hem) => void;
   readonly onDiscard: (found: RecordFound) => void;
   readonly onChange: () => void;
-  /** What is shown of it was made anew, and kept. */
+  /** Picture that was made anew, and kept. */
   readonly onKept: () => void;
 }
 
@@ -129,7 +129,7 @@ interface ShownCard extends CardWords {
   readonly url: string;
 }
 
-/** What was kept of a hem; null when nothing is, undefined until that is known. */
+/** Kept picture of a hem; null when nothing is, undefined until that is known. */
 function useKeptCard(hem: string | null, stamp: string | null): ShownCard | null | undefined {
   const [found, setFound] = useState<{ readonly stamp: string; readonly card: ShownCard | null } | null>(
     null,
@@ -163,5 +163,5 @@ function useKeptCard(hem: string | null, stamp: string | null): ShownCard | null
   return found && found.stamp === stamp ? found.card : undefined;
 }
 
-/** What is told of a hem that was deleted. */
+/** Message about a hem that was deleted. */
 export const deletedWords = (found: RecordFound): string => `Deleted: ${nameOf(found)}`;

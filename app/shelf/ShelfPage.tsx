@@ -98,7 +98,7 @@ interface HeadProps {
   readonly onBackup: () => void;
 }
 
-/** What the shelf is, and what can be done with all of it. */
+/** Heading of the shelf, with actions on all of it. */
 function ShelfHead({ isEmpty, onFiles, onBackup }: HeadProps) {
   const navigate = useNavigate();
   const chooser = useRef<HTMLInputElement>(null);

@@ -14,7 +14,7 @@ import styles from './shelf.module.css';
 
 export interface TroubleProps {
   readonly found: RecordFound;
-  /** What is wrong with it; none for one that is sound but cannot be worked out. */
+  /** Faults of it; none for one that is sound but cannot be worked out. */
   readonly problems: readonly Problem[];
   readonly onChange: () => void;
 }

@@ -66,7 +66,7 @@ export async function versionsOf(
   return hems;
 }
 
-/** What is done with those that differ from hems on the shelf. */
+/** Choice for hems that differ from those on the shelf. */
 export type Differing = 'leave' | 'copy' | 'replace' | 'together';
 
 /** The hems to be put on the shelf. */
@@ -79,7 +79,7 @@ export function chosen(incoming: readonly Incoming[], differing: Differing, now:
   });
 }
 
-/** What goes on of two copies comes last; what does not is put down before it, and stays as an earlier version. */
+/** The one of two copies that goes on comes last; the other is put down before it, and stays as an earlier version. */
 function putTogether({ changed, here, there, together }: Meeting): readonly Hem[] {
   if (changed === 'there') return [there];
   return changed === 'both' ? [there, together ?? here] : [here];

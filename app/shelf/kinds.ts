@@ -1,4 +1,4 @@
-/** What a file is, told from its first bytes and its name, so that one of another kind is answered in plain words. */
+/** Kind of a file, told from its first bytes and its name, so that one of another kind is answered in plain words. */
 import { shelfProblem } from './problems.ts';
 import { type Problem, inAll } from '../../core/problems.ts';
 

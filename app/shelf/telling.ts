@@ -1,4 +1,4 @@
-/** What is done on the shelf, and said when it could not be. */
+/** Actions on the shelf that say when they could not be done. */
 import type { Notices } from '../look/notices.tsx';
 import { StorageHangs, isFull } from '../storage/recordStore.ts';
 

@@ -19,7 +19,7 @@ export interface Shelf {
   readonly read: number;
   readonly error: Error | null;
   readonly again: () => void;
-  /** What the shelf showed last, by the ids of its hems. */
+  /** Last pictures of the shelf, by the ids of its hems. */
   readonly glanced: ReadonlyMap<string, Glanced>;
   /** A card that is among the first has been drawn: it is kept for the next time. */
   readonly drawn: () => void;

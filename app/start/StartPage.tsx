@@ -62,9 +62,9 @@ export function StartPage() {
   // Worked out while the person looks at the pictures.
   const [known] = useState(() => handsToBegin());
   const [hem, setHem] = useState<Hem | null>(null);
-  /** What has been said of other constructions, for whoever comes back to one. */
+  /** Answers for other constructions, for whoever comes back to one. */
   const [before, setBefore] = useState<Readonly<Partial<Record<PieceKind, Hem>>>>({});
-  /** What has been typed of each. */
+  /** Fields that were typed into, of each. */
   const [said, setSaid] = useState<Readonly<Partial<Record<PieceKind, ReadonlySet<string>>>>>({});
   const [choosing, setChoosing] = useState(false);
   const made = useMemo(() => (hem ? plan(hem) : null), [hem]);
@@ -198,7 +198,7 @@ function Measures({
   onBegin,
 }: {
   readonly plan: Plan;
-  /** What has been typed already. */
+  /** Fields that were typed into already. */
   readonly said: ReadonlySet<string>;
   readonly onHem: (hem: Hem, what: string) => void;
   readonly onBack: () => void;

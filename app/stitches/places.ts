@@ -176,6 +176,6 @@ export const PLACE_TOPICS: readonly PlaceTopic[] = [
   },
 ];
 
-/** What a sample looks at. */
+/** Part of a sample to look at. */
 export const lookAt = ({ round, part, side }: PlaceTopic, made: Plan): Landmark =>
   landmarkOf(made, round, part, side);

@@ -15,7 +15,7 @@ export interface Binned {
 }
 
 interface BinRecord {
-  /** What stood on the shelf, as it was, damaged or not. */
+  /** Hem that stood on the shelf, as it was, damaged or not. */
   readonly kept: unknown;
   readonly deleted: string;
   /** Days that had been counted by then. */
@@ -58,7 +58,7 @@ export class Bin {
     return this.bin.keys();
   }
 
-  /** What is in it, last deleted first. */
+  /** Its contents, last deleted first. */
   async list(): Promise<readonly Binned[]> {
     const all = await this.bin.all();
     return all

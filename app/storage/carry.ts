@@ -8,7 +8,7 @@ import { LINK_PATH, hemOfLink, lettersOf } from './link.ts';
 import type { RecordStore } from './recordStore.ts';
 import { settings } from './settings.ts';
 
-/** What marks a hem that is carried, not given away. */
+/** Mark of a hem that is carried, not given away. */
 const MARK = '~';
 
 /** A part of a hem that is carried: the first is 1. */
@@ -58,7 +58,7 @@ export function carriedPart(fragment: string): CarriedPart | null {
   return { number, of, tag: found[3]!, letters: found[4]! };
 }
 
-/** What has come of a hem so far. */
+/** Parts of a hem that have come so far. */
 export interface Arrived {
   readonly of: number;
   /** Numbers of the parts that are still to come; none when it is whole. */

@@ -28,7 +28,7 @@ export interface Draft {
 
 /** Followed by page and hem: each page has its own, so that none writes over another’s. */
 const PREFIX = 'zig-hem edit ';
-/** What earlier versions of the application set aside, by hem: a draft, and the bare hem. */
+/** Drafts of earlier versions of the application, by hem: a draft, and the bare hem. */
 const OLD_PREFIX = 'zig-hem draft ';
 const OLDEST_PREFIX = 'zig-hem unsaved ';
 

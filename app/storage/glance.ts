@@ -1,5 +1,5 @@
 /**
- * What the shelf showed last of the hems that stand first, where it can be read before anything is rendered: what holds the hems
+ * Last pictures of the hems that stand first, where it can be read before anything is rendered: what holds the hems
  * themselves answers only later. It is shown until the shelf has been read, and is of no harm when it is lost or old.
  */
 import { context2d } from '../../drawing/context2d.ts';

@@ -66,7 +66,7 @@ export async function shelf(): Promise<readonly RecordFound[]> {
 
 let emptied: Promise<void> | null = null;
 
-/** What is in the bin, once what has been there long enough is gone. */
+/** Contents of the bin, once what has been there long enough is gone. */
 export async function bin(): Promise<readonly Binned[]> {
   emptied ??= library.emptyBin();
   await emptied.catch(() => (emptied = null));

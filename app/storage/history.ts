@@ -8,7 +8,7 @@ export interface Version {
   readonly revision: number;
   /** ISO 8601, by this device’s clock; for the reader, never for the order. */
   readonly at: string;
-  /** What was done to come to it. */
+  /** Edit that came to it. */
   readonly label: string;
   readonly bytes: number;
   /** Kept while there is room, however old: another page’s state that was written over, a damaged record. */

@@ -54,7 +54,7 @@ export interface OpenedHem {
   readonly found: RecordFound;
   /** Steps of undo that still apply. */
   readonly steps: UndoSteps;
-  /** What is stored, where that is not `found` because an edit that was set aside cannot be written now. */
+  /** Stored hem, where that is not `found` because an edit that was set aside cannot be written now. */
   readonly stored: Hem | null;
 }
 
@@ -148,7 +148,7 @@ export class Library {
     return { found, steps: stepsOfDraft(last, steps), stored: stored.outcome.value };
   }
 
-  /** What is stored of a hem, with the edits that are set aside and could not be written: what its maker saw last. */
+  /** Stored state of a hem, with the edits that are set aside and could not be written: what its maker saw last. */
   private asSeen(found: RecordFound): RecordFound {
     return this.parts.drafts.of(found.id).reduce((seen, draft) => {
       const hem = isWritten(found, draft) ? null : resumed(seen, draft);
@@ -318,7 +318,7 @@ export class Library {
     this.tell('shelf');
   }
 
-  /** What is in the bin, last deleted first. */
+  /** Contents of the bin, last deleted first. */
   binned(): Promise<readonly Binned[]> {
     return this.bin.list();
   }

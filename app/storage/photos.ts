@@ -11,7 +11,7 @@ const QUALITY = 0.82;
 
 export const photoStore: RecordStore = recordStore('photos');
 
-/** What was chosen cannot be read as a picture. */
+/** The chosen file cannot be read as a picture. */
 export class NoPicture extends Error {}
 
 /** Keeps a photo under a name, which is given back. */

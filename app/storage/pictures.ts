@@ -1,5 +1,5 @@
 /**
- * What the shelf shows of a hem, kept so that it need not be planned and painted again while it has not changed. It is of use,
+ * Picture of a hem on the shelf, kept so that it need not be planned and painted again while it has not changed. It is of use,
  * but nothing depends on it.
  */
 import { recordStore, type RecordStore } from './recordStore.ts';

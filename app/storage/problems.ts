@@ -1,4 +1,4 @@
-/** What a link, and what this browser keeps, can have wrong with it. */
+/** Faults of links, and of what this browser keeps. */
 import { raising, type Sentences } from '../../core/problems.ts';
 
 export const STORAGE_PROBLEMS = {

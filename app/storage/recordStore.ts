@@ -17,7 +17,7 @@ export interface RecordStore {
   readonly all: () => Promise<readonly (readonly [string, unknown])[]>;
 }
 
-/** What did not answer in this time is taken for hanging. */
+/** Time after which a store that does not answer is taken for hanging. */
 const PATIENCE_MS = 5000;
 
 /** Storage did not answer. */

@@ -1,4 +1,4 @@
-/** What is kept of a hem, and how it is read: nothing that storage holds is believed before it is checked. */
+/** Records of a hem, and how they are read: nothing that storage holds is believed before it is checked. */
 import { storageProblem } from './problems.ts';
 import { checkHem } from '../../core/document/check.ts';
 import { FORMAT } from '../../core/document/format.ts';
@@ -12,7 +12,7 @@ export interface KeptHem {
   /** How often the hem was written; it orders what was written, which no clock does. */
   readonly revision: number;
   readonly hem: Hem;
-  /** What was done last. */
+  /** Last edit. */
   readonly label: string;
   /** The last edit of each page that this writing holds, by the page’s own name. */
   readonly writers: Readonly<Record<string, number>>;
@@ -26,7 +26,7 @@ export interface RecordFound {
   readonly writers: Readonly<Record<string, number>>;
   /** The hem, or what is wrong with what is kept in its place. */
   readonly outcome: Outcome<Hem>;
-  /** What is kept in the hem’s place, whatever it is. */
+  /** Record in the hem’s place, whatever it is. */
   readonly raw: unknown;
   /** The last edit beyond the revision that is set aside and cannot be written now; null when all is written. */
   readonly aside: string | null;

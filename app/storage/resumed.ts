@@ -11,7 +11,7 @@ export const isWritten = (found: RecordFound, draft: Draft): boolean =>
   (found.writers[draft.page] ?? 0) >= draft.edit;
 
 /**
- * What a draft makes of the hem that is stored.
+ * Applies a draft to the hem that is stored.
  *
  * @param found what is stored; null when nothing is
  * @returns null when it cannot be told by this version of the application; then the draft stays for one that can

@@ -1,10 +1,10 @@
-/** What the maker wants of what is learned of their hands, as this browser keeps it. */
+/** Wishes of the maker for what is learned of their hands, as this browser keeps it. */
 import { NO_WISHES, readWishes, type HandsWishes } from '../../core/hands/wishes.ts';
 import { readSetting, writeSetting } from './settings.ts';
 
 const WISHES = 'hands';
 
-/** What is kept; no wishes where nothing is, or what is there is unsound. */
+/** Kept wishes; none where nothing is, or it is unsound. */
 export async function wishesHere(): Promise<HandsWishes> {
   const outcome = readWishes(await readSetting(WISHES));
   return outcome.ok ? outcome.value : NO_WISHES;

@@ -17,7 +17,7 @@ afterAll(endWorkers);
 // Workers answer in their time, on a machine that may do other things too.
 configure({ asyncUtilTimeout: 15_000 });
 
-/** What jsdom has not: sizes, sight and canvases. Things count as seen, nothing is painted. */
+/** Stand-ins for what jsdom has not: sizes, sight and canvases. Things count as seen, nothing is painted. */
 function standIns(): void {
   class Watcher {
     constructor(private readonly tell: (entries: readonly object[]) => void) {}

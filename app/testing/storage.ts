@@ -6,7 +6,7 @@ import type { News, Tabs } from '../storage/tabs.ts';
 
 export interface TestRecordStore extends RecordStore {
   readonly values: Map<string, unknown>;
-  /** What happens to the next calls that write: nothing, refusal, silence. */
+  /** Fate of the next calls that write: nothing, refusal, silence. */
   fault: 'none' | 'refuses' | 'full' | 'hangs';
 }
 

@@ -4,7 +4,7 @@ import type { Chance } from '../../core/chance.ts';
 import type { Language } from '../../core/terms/stitches.ts';
 import { oddWordsIn } from '../../core/testing/oddWords.ts';
 
-/** What leaves the page, or asks the device for a file or for paper. */
+/** Buttons that leave the page, or asks the device for a file or for paper. */
 const ELSEWHERE = /^(Print|Copy a link|Save|Download|Share)|CSV|file/i;
 
 const TYPED = ['', '0', '1', '2', '7', '12.5', '12,5', '40', '100', '-3', '0.01', '1e9', 'x', '½'];
@@ -18,7 +18,7 @@ const nameOf = (element: Element): string =>
     ''
   ).trim();
 
-/** What can be done to the elements that a selector finds. */
+/** Deeds that can be done to the elements that a selector finds. */
 interface Doing {
   readonly selector: string;
   /** @returns what it is called in an account of what was done */

@@ -22,7 +22,7 @@ function nothingPainted(): MessagePort {
 
 type Opened = Parameters<typeof SHEETS.open>;
 
-/** What is asked of the worker that a page has in this place. */
+/** Questions to the worker that a page has in this place. */
 const workOf = (url?: URL): object =>
   url?.pathname.endsWith('/sheet.worker.ts')
     ? { open: (port: Opened[0], fault: Opened[1]) => SHEETS.open(blankCanvas(port), fault) }

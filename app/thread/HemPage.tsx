@@ -220,7 +220,7 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
   );
 }
 
-/** What is not yet saved is set aside when the page may be closed, and the person is warned where it would be lost. */
+/** Edits that are not yet saved are set aside when the page may be closed, and the person is warned where it would be lost. */
 function useSavedOnLeaving(store: HemStore): void {
   useEffect(() => {
     const leave = (): void => store.leave();

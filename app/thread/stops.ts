@@ -19,7 +19,7 @@ export interface Stop {
 
 const always = (): boolean => true;
 
-/** What is wrong that is mended at a stop, the worst first. */
+/** Troubles that are mended at a stop, the worst first. */
 const atBase = (plan: Plan): readonly BorderTrouble[] =>
   troublesOf(plan).filter((t) => t.kind === 'unlike' || (t.kind === 'not flat' && t.round === 0));
 const atRounds = (plan: Plan): readonly BorderTrouble[] =>
@@ -29,7 +29,7 @@ const atRounds = (plan: Plan): readonly BorderTrouble[] =>
   );
 const atYarn = (plan: Plan): readonly BorderTrouble[] => troublesOf(plan).filter((t) => t.kind === 'yarn');
 
-/** What blocking mends, or what may yet last, is said but wants no looking at. */
+/** Troubles that blocking mends, or yarn that may yet last: said, but no reason to look. */
 const isSound = ([worst]: readonly BorderTrouble[]): boolean =>
   !worst ||
   (worst.kind === 'not flat' && worst.verdict === 'blocks out') ||
@@ -59,7 +59,7 @@ const PROPOSE: Pick<Stop, 'path' | 'name' | 'page'> = {
   page: async () => (await import('../propose/ProposePage.tsx')).ProposePage,
 };
 
-/** What stands beside the thread. */
+/** Pages beside the thread. */
 export const BESIDE = [LOG, CARRY, PROPOSE] as const;
 
 export const STOPS: readonly Stop[] = [

@@ -9,7 +9,7 @@ export function Keypad({
   value,
   onChange,
 }: {
-  /** What is typed, for those who do not see where. */
+  /** Digits that are typed, for those who do not see where. */
   readonly of: string;
   readonly value: string;
   readonly onChange: (value: string) => void;

@@ -224,7 +224,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
   );
 }
 
-/** What the plan has of each length that can be measured, cm, in the order in which they are asked. */
+/** Planned lengths that can be measured, cm, in the order in which they are asked. */
 function plannedCm({ body }: Plan, round: RoundPlan): readonly number[] {
   const { widthMm, heightMm } = extent(body.outline, round.heightMm);
   const along = round.sides.map((_, i) => lengthAt(body.outline, i, round.heightMm));

@@ -47,7 +47,7 @@ export function WorkPage() {
 
 interface WorkBenchProps {
   readonly plan: Plan;
-  /** What is open at first. */
+  /** Sheet that is open at first. */
   readonly first?: WorkSheet | null;
   readonly children?: ReactNode;
 }

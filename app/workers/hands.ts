@@ -1,4 +1,4 @@
-/** What the hems of this browser teach of the hands that worked them. It is worked out when it is asked for, and sent nowhere. */
+/** Hands, learned from the hems of this browser. It is worked out when it is asked for, and sent nowhere. */
 import { paceOf } from '../../core/evidence/estimates.ts';
 import { knownFrom, type Hands, type KnownHands } from '../../core/hands/hands.ts';
 import { withOwnWords, type HandsUse, type HandsWishes } from '../../core/hands/wishes.ts';
@@ -33,7 +33,7 @@ export async function myHands(but?: string): Promise<MyHands> {
   };
 }
 
-/** What a new hem begins with. */
+/** Hands and pace that a new hem begins with. */
 export interface HandsToBegin {
   readonly hands: KnownHands | null;
   /** Stitches in a minute; null where nothing is known, or it is not to be used. */

@@ -8,7 +8,7 @@ import { held } from '../../core/held.ts';
 import { wrap } from 'comlink';
 import type { WorkerQuestions } from './work.ts';
 
-/** What workers of a kind can be asked. */
+/** Questions for workers of a kind. */
 type Questions = Readonly<Record<string, (...args: never[]) => unknown>>;
 export type Name = keyof WorkerQuestions;
 export type QuestionArguments<N extends Name> = Parameters<WorkerQuestions[N]>;
@@ -39,7 +39,7 @@ interface Question {
 interface Hand {
   readonly worker: Worker;
   readonly remote: Readonly<Record<string, (...args: readonly unknown[]) => Promise<unknown>>>;
-  /** What it answered last: it may remember what that needed. */
+  /** Last question that it answered: it may remember what that needed. */
   last: string | null;
   answered: boolean;
   at: { readonly question: Question; readonly since: number } | null;

@@ -1,4 +1,4 @@
-/** What is worked away from the page: questions that take longer than a frame, and pictures. */
+/** Work away from the page: questions that take longer than a frame, and pictures. */
 import { transfer } from 'comlink';
 import { nanoid } from 'nanoid';
 import { writeFiles, type BundledFile, type BundledPhoto } from '../../core/document/bundle.ts';

@@ -171,7 +171,7 @@ function standAstride({ ring, footX, footY }: RoundChart, feet: FootFinder, onEd
   }
 }
 
-/** What sits in nothing stands on its own head. */
+/** Entries that sit in nothing stand on their own heads. */
 function standOnHeads({ ring, headX, headY, footX, footY }: RoundChart): void {
   for (let i = 0; i < headX.length; i++) {
     if (ring.into[i] !== IN_NOTHING) continue;

@@ -60,7 +60,7 @@ export interface Footing {
   readonly keep: Keep;
 }
 
-/** What stays is filled first where it is of loops or meshes. */
+/** Rounds that stay are filled first where they are loops or meshes. */
 export function footingOf(hem: Hem, wish: Wish, keep: Keep, yarn: string, planner: Planner): Footing {
   const stays = roundsThatStay(hem, wish);
   const standing = planner({ ...hem, rounds: stays });

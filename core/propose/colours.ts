@@ -171,7 +171,7 @@ const CLEAR = 0.12;
 /** Hues up to so many degrees apart are related, and from so many on they set each other off. */
 const NEAR_HUE = 60;
 const FAR_HUE = 110;
-/** What stands out most is an accent as long as it has no more than this share of the border. */
+/** The color that stands out most is an accent as long as it has no more than this share of the border. */
 const ACCENT = 0.4;
 const MINDS = { muddled: 5, againstPiece: 2.5, loud: 3, hue: 3, plain: 1, echo: -2 } as const;
 

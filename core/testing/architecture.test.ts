@@ -91,6 +91,15 @@ describe('names', () => {
     expect([...from].filter(([, paths]) => paths.length > 1)).toEqual([]);
   });
 
+  test('and all else is told in comments that begin with what they speak of', () => {
+    const begun = code.flatMap((path) =>
+      [...read(path).matchAll(/^\s*\/\*\*\s+(?:\*\s+)?(What|That which)\b.*/gm)].map(
+        (m) => `${path}: ${m[0].trim()}`,
+      ),
+    );
+    expect(begun).toEqual([]);
+  });
+
   test('that the glossary gives of types and constants are there', () => {
     const there = new Set(declared.flatMap(([, names]) => [...names]));
     const glossary = [...read('docs/glossary.md').matchAll(/`([A-Z]\w+)(?:\.\w+)?`/g)].map((m) => m[1]!);

@@ -19,7 +19,7 @@ import { foundOf } from '../log/found.ts';
 import { allRestsOn, yarnRestsOn, yarnSuretyWords } from '../evidence/estimateWords.ts';
 import { compareBorders } from '../forecast/borders.ts';
 
-/** What is told of a plan, by what it is. @param thorough also what takes a while: the fit and the forecasts */
+/** Everything that is told of a plan, by what it is. @param thorough also what takes a while: the fit and the forecasts */
 export function everythingOf(plan: Plan, thorough: boolean): Readonly<Record<string, unknown>> {
   const { hem } = plan;
   const last = plan.rounds[plan.rounds.length - 1]!;

@@ -254,7 +254,7 @@ function workHem(
   const sums = { yarn: 0, time: 0, height: 0, width: 0 };
   const bookSums = { yarn: 0, time: 0, height: 0 };
   const trials: Trial[] = [];
-  /** What whoever goes by earlier hems would say. */
+  /** Forecast of whoever goes by earlier hems. */
   const rivals = (of: HandsPart, byBook: number, really: number): Pick<Trial, 'last' | 'mean'> => {
     const last = earlier.at(-1);
     if (!last) return { last: null, mean: null };
@@ -472,7 +472,7 @@ export const estimateRows = (name: MannerName, trials: readonly Trial[]): readon
     return `| ${name} | ${of} | ${cells.join(' | ')} |`;
   });
 
-/** What is known of some hands, by chance. */
+/** Knowledge of some hands, by chance. */
 export function anyHands(chance: Chance): KnownHands | null {
   const seen = (): readonly (readonly StitchObservation[])[] =>
     Array.from({ length: chance.int(0, 2) }, () =>

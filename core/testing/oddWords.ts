@@ -1,4 +1,4 @@
-/** What no screen says: what is no word and no number, and words of the terms that are not chosen. Sources of patterns. */
+/** Words that no screen says: those that are no word and no number, and words of the terms that are not chosen. Sources of patterns. */
 import type { Language } from '../terms/stitches.ts';
 
 const NO_WORDS = 'undefined|NaN|Infinity|\\[object';

@@ -5,7 +5,7 @@ function times(): number {
   return asked > 0 ? asked : 1;
 }
 
-/** What seeds follow: ZIG_HEM_AFTER, for seeds that nothing was made with; 0 in every usual run. */
+/** First seed less one: ZIG_HEM_AFTER, for seeds that nothing was made with; 0 in every usual run. */
 function after(): number {
   const asked = Number(globalThis.process?.env.ZIG_HEM_AFTER ?? 0);
   return Number.isSafeInteger(asked) && asked > 0 ? asked : 0;

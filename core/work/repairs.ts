@@ -313,14 +313,14 @@ function ripping(plan: Plan, round: RoundPlan, made: number, causes: readonly Ca
   }));
 }
 
-/** What was changed for counts that come off is taken back with them. */
+/** Changes for counts that come off are taken back with them. */
 function rip(plan: Plan, round: RoundPlan, place: number): Way {
   const deed = rippedTo(plan, round, place);
   const record = noted(plan.hem.record, deed, 'trial', plan.hem.changed);
   return { ...NO_WAY, kind: 'rip', deeds: [deed], edit: withdrawn(plan.hem, record) };
 }
 
-/** What is not yet worked, fitted to what is there. */
+/** The rounds that are not yet worked, fitted to what is there. */
 function refits(planner: Planner, plan: Plan, counted: readonly Deed[]): readonly Way[] {
   const left = repaired(plan.hem, { deeds: counted, edit: null });
   if (!left) return [];

@@ -1,4 +1,4 @@
-/** What a round is worked into: the ring below with its markers, in the order of work. */
+/** The round below: the ring below with its markers, in the order of work. */
 import { Unclear, type Noun } from './crochet.ts';
 import {
   gapLies,
@@ -39,12 +39,12 @@ export class Below {
     this.index = new Map(this.ring.map((m, i) => [m, i]));
   }
 
-  /** What lies in the order of the right side in the order of work, and the other way round. */
+  /** Turns the order of the right side into the order of work, and the other way round. */
   inOrder<T>(list: readonly T[]): readonly T[] {
     return this.travel === 1 ? list : [...list].reverse();
   }
 
-  /** What the markers of a corner stand in, in the order of work. */
+  /** Stitches that the markers of a corner stand in, in the order of work. */
   marked(corner: string): readonly Made[] {
     const marked = this.marks.get(corner);
     if (!marked) throw new Unclear(`corner ${corner} has no marker`);
@@ -84,7 +84,7 @@ export class Below {
   }
 
   /**
-   * What a decrease over a corner takes of a side: so many stitches beside the corner, and all between them and its middle.
+   * Stitches that a decrease over a corner takes of a side: so many stitches beside the corner, and all between them and its middle.
    *
    * @param outwards the entries of the side, from that corner on
    */

@@ -1,4 +1,4 @@
-/** What a round makes in its corners, and where it puts their markers. */
+/** Stitches of a round in its corners, and where it puts their markers. */
 import type { Body } from '../../piece/edge.ts';
 import type { Below } from './below.ts';
 import { Unclear, ordinalNumber, parts } from './crochet.ts';

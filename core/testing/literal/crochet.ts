@@ -103,7 +103,7 @@ export class Reader {
     return { do: 'make', what: this.stitch(text) };
   }
 
-  /** What stands behind “Each side:”. */
+  /** Words behind “Each side:”. */
   way(text: string): Way {
     const each = /^(.+?) (?:in|around) each (\S+)$/.exec(text);
     if (each && !text.includes('*')) {

@@ -15,7 +15,7 @@ const KINDS: Readonly<Record<string, readonly SpotKind[]>> = {
 };
 const NOUN = '(?:rows?|sts?|chains?|gaps?|spaces?|blocks?|holes?)';
 
-/** What goes into every spot of an edge. @returns stitches for each spot, in working order */
+/** Stitches that go into every spot of an edge. @returns stitches for each spot, in working order */
 export function alongEdge(
   text: string,
   edge: Edge,

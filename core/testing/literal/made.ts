@@ -1,10 +1,10 @@
-/** What a literal maker has made, and what it offers the hook. */
+/** Work of a literal maker, and the places that it offers the hook. */
 import type { Stitch } from '../../ring/stitch.ts';
 
 /** One stitch or run of chains, as it was made. */
 export interface Made {
   readonly stitch: Stitch;
-  /** What it sits in: a stitch or chain run below, the gap before one in the order of the right side, a spot of the edge. */
+  /** Place that it sits in: a stitch or chain run below, the gap before one in the order of the right side, a spot of the edge. */
   readonly into: Made | GapBefore | number | null;
 }
 export interface GapBefore {
@@ -17,7 +17,7 @@ export interface MadeRound {
   /** Number of the round that it was worked into. */
   readonly onto: number;
   readonly made: readonly Made[];
-  /** What was said of it, and does not hold. */
+  /** Claims about it that do not hold. */
   readonly miscounts: readonly string[];
 }
 

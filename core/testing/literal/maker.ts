@@ -110,7 +110,7 @@ class Maker {
     return { number, onto, made: ring, miscounts: this.miscounts(lines, number, made, marks) };
   }
 
-  /** What the text says of the finished round. */
+  /** Claims of the text about the finished round. */
   private miscounts(
     lines: readonly string[],
     number: number,

@@ -1,4 +1,4 @@
-/** What the lines of a round tell of its sides, its corners and its beginning. */
+/** Lines of a round about its sides, its corners and its beginning. */
 import type { Stitch } from '../../ring/stitch.ts';
 import { Unclear, type Reader } from './crochet.ts';
 import { isOtherwise } from './run.ts';
@@ -28,7 +28,7 @@ export class Told {
     throw new Unclear(`what is done along side ${side}?`);
   }
 
-  /** What is done otherwise on a side. */
+  /** Exceptions on a side. */
   otherwise(side: string): readonly string[] {
     return this.lines.flatMap((line) => {
       const m = /^Sides? (.+?): (.+)\.$/.exec(line);

@@ -121,7 +121,7 @@ export class Work {
     this.around(null, { side, place, repeat: repeat ? Number(repeat[1]) : null, lift });
   }
 
-  /** What goes into the place where a plain round begins. */
+  /** Stitches in the place where a plain round begins. */
   private firstStitches(start: string, lift: Stitch | null, place: Place): void {
     const rest = /(?:^|\. )(\d+ .+?) (?:in|around) the same place, then go on/.exec(start);
     if (!lift && !rest) throw new Unclear(`“${start}” does not say what the first stitch is`);
