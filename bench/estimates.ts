@@ -1,5 +1,6 @@
 /** Prints the table of docs/estimates.md: a thousand makers of each kind, by seeds that nothing was tuned with. */
-import { MANNER_NAMES, estimateRows, makerOfHems } from '../core/testing/makers.ts';
+import { estimateRows, makerOfHems } from '../core/testing/makers.ts';
+import { MANNER_NAMES } from '../core/testing/maker.ts';
 
 const MAKERS = 1000;
 const FIRST_SEED = 10_001;

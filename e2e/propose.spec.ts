@@ -44,6 +44,17 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   await page.getByRole('button', { name: /^Undo: tried a border on/ }).click();
   await expect(page.getByRole('button', { name: /^Compare borders \(2\)/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('3, all fit');
+
+  // Whoever comes back finds the sentence, and may give a border on as a picture.
+  await page.goBack();
+  await expect(page.getByLabel('Look', { exact: true })).toHaveValue('scalloped');
+  await expect(page.getByLabel('Loose parts')).toHaveValue('none');
+  const saved = page.waitForEvent('download');
+  await cards
+    .first()
+    .getByRole('button', { name: /^Save a picture of / })
+    .click();
+  expect((await saved).suggestedFilename()).toMatch(/^harbour-throw.*\.png$/);
 });
 
 test('when nothing suits, it is said which word stands in the way, and what leaving it out brings', async ({

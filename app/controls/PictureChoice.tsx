@@ -32,7 +32,7 @@ export function PictureChoice({
   starts = false,
 }: PictureChoiceProps) {
   return (
-    <div className={styles.pictures} role="radiogroup" aria-label={label}>
+    <div className={`picture-choice ${styles.pictures}`} role="radiogroup" aria-label={label}>
       {pictures.map(({ name, look, chosen, onChoose, onPoint }) => (
         <button
           key={name}

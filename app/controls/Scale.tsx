@@ -36,7 +36,7 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
       () => setReachable(false),
     );
   return (
-    <div className={styles.scale} role="group" aria-label="Kitchen scale">
+    <div className={`kitchen-scale ${styles.scale}`} role="group" aria-label="Kitchen scale">
       <p className="caution small">
         Simulated scale: no real one is connected. Enter a weight and put it on.
       </p>

@@ -227,7 +227,7 @@ export function StitchStage({
   const words = there ? entryWords(plan, asked.round, asked.entry, plan.hem.preferences.language) : null;
 
   return (
-    <div className={styles.stitchStage}>
+    <div className={`stitch-stage ${styles.stitchStage}`}>
       <div ref={under} className={styles.under} aria-hidden="true" />
       <canvas
         ref={canvas}

@@ -62,6 +62,19 @@ test('sheets for the whole page stand in one folder, and every module has a name
   expect(new Set(modules.map((path) => basename(path))).size).toBe(modules.length);
 });
 
+test('every class of another sheet that a module reaches for is given as such', () => {
+  const given = new Set(
+    sources.flatMap(([, text]) =>
+      [...text.matchAll(/["'`]([^"'`\n]*)["'`]/g)].flatMap((m) => m[1]!.split(/[\s${}]+/)),
+    ),
+  );
+  const reached = sheets.flatMap(([path, css]) =>
+    [...css.matchAll(/:global\(\.([\w-]+)\)/g)].map((m) => [path, m[1]!] as const),
+  );
+  expect(reached.length).toBeGreaterThan(20);
+  expect(reached.filter(([, name]) => !name.startsWith('ant-') && !given.has(name))).toEqual([]);
+});
+
 test('every class that a sheet for the whole page styles is given somewhere', () => {
   const texts = sources.map(([, text]) => text).join('\n');
   const words = new Set(texts.match(/[a-zA-Z][\w-]*/g));

@@ -130,9 +130,11 @@ export function CountSheet({
             {causes.slice(0, 4).map((cause, i) => (
               <li key={i}>
                 {causeWords(plan, cause)}{' '}
-                <Button onClick={() => onShow({ plan, at: { round: number, entry: cause.entry } })}>
-                  Show me
-                </Button>
+                {cause.slip.kind !== 'miscount' && (
+                  <Button onClick={() => onShow({ plan, at: { round: number, entry: cause.entry } })}>
+                    Show me
+                  </Button>
+                )}
               </li>
             ))}
           </ul>

@@ -1,6 +1,5 @@
 /** Estimates of a plan, each with its range and basis. */
 import type { Verdict } from '../flat/flat.ts';
-import { usualGauge } from '../hands/gauge.ts';
 import {
   PRIORS,
   USUAL_PACE,
@@ -13,12 +12,12 @@ import {
 } from '../hands/hands.ts';
 import type { Known } from '../hands/hands.schema.ts';
 import { RANGE, learnOn, overRounds, type Learned } from '../hands/ratio.ts';
-import { yarnOf, type Hem } from '../document/hem.ts';
+import type { Hem } from '../document/hem.ts';
 import { extent } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { timeSeen } from './evidence.ts';
 import { remembered } from '../remembered.ts';
-import { COUNTED_GAUGE } from '../plan/observed.ts';
+import { COUNTED_GAUGE, isGaugeCounted } from '../plan/observed.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
 
 /** A number that is foretold; from `low` to `high` it comes out some nine times in ten. */
@@ -95,8 +94,7 @@ function timeOf(plan: Plan): Known {
 
 /** A strain is as sure as the width of a stitch is, by the gauge that was counted or by what is known of the hands. */
 function strainOf({ hem }: Plan, round: RoundPlan, strain: number): Estimate {
-  const usual = usualGauge(yarnOf(hem, hem.base.yarn).weight, hem.hands);
-  const counted = usual.stitchesPer10Cm !== hem.gauge.stitchesPer10Cm || usual.hookMm !== hem.gauge.hookMm;
+  const counted = isGaugeCounted(hem);
   const known = knownFor('width', hem.hands?.width ?? null, round.stitch, `${round.hookMm}`);
   const off = counted ? Math.exp(RANGE * COUNTED_GAUGE) : Math.sqrt(known.high / known.low);
   return {

@@ -128,7 +128,7 @@ export const COUNTED_GAUGE = Math.hypot(0.02, PRIORS.width.drift);
 type Gauged = Pick<Hem, 'yarns' | 'base' | 'gauge' | 'hands'>;
 
 /** Whether a gauge was counted: it is another than the usual one. */
-function isGaugeCounted({ yarns, base, gauge, hands }: Gauged): boolean {
+export function isGaugeCounted({ yarns, base, gauge, hands }: Gauged): boolean {
   const usual = usualGauge(yarns.find((y) => y.id === base.yarn)?.weight ?? 4, hands);
   return usual.stitchesPer10Cm !== gauge.stitchesPer10Cm || usual.hookMm !== gauge.hookMm;
 }

@@ -14,7 +14,7 @@ import { entriesOnto } from '../stack/stack.ts';
 import { CORNERS } from '../terms/corners.ts';
 import type { Chance } from '../chance.ts';
 import { rowsHem } from './hems.ts';
-import { anyHands } from './makers.ts';
+import { anyHands } from './anyHands.ts';
 
 export const small = (given: Parameters<typeof rowsHem>[0] = {}): Hem =>
   rowsHem({ stitches: 24, rows: [{ stitch: 'dc', count: 12 }], widthCm: 17, heightCm: 17, ...given });

@@ -1,93 +1,20 @@
 /**
- * Simulated makers, for tests: hands of several kinds, most of which do not follow the model that is fitted. They work hems, note
- * what the application lets them note, with scales, tapes and clocks that err, and now and then mistype.
+ * Simulated makers work hems, each foretold from those before: they note what the application lets them note, with scales, tapes and
+ * clocks that err, and now and then mistype. Compares what was foretold with what came.
  */
 import { learnFlat, type Lay } from '../hands/flatness.ts';
-import {
-  PARTS,
-  knownFor,
-  knownFrom,
-  partFrom,
-  type HandsPart,
-  type KnownHands,
-  type StitchObservation,
-} from '../hands/hands.ts';
+import { knownFor, knownFrom, type HandsPart } from '../hands/hands.ts';
 import { usualGauge } from '../hands/gauge.ts';
 import { FLAT_LIMITS } from '../flat/flat.ts';
-import type { StitchKind } from '../terms/stitches.ts';
 import type { Hem } from '../document/hem.ts';
-import { noted, type Deed } from '../document/record.ts';
 import { estimatesOf, inHandsOf, type Estimate } from '../evidence/estimates.ts';
 import { evidenceOf, handsFrom, type Evidence } from '../evidence/evidence.ts';
 import { createPlanner } from '../plan/planner.ts';
-import { identityOfRound, type Plan, type RoundPlan } from '../plan/types.ts';
 import { entry, rowsHem } from './hems.ts';
+import { MAKER_STITCHES, MANNERS, Maker, SEES_AT_TIMES, type MannerName } from './maker.ts';
+import { Noter } from './noter.ts';
 import { chanceOf, normal, type Chance } from '../chance.ts';
 
-const KINDS: readonly StitchKind[] = ['sc', 'hdc', 'dc'];
-
-/** Standard deviations of a logarithm. */
-type Spreads = Readonly<Record<HandsPart, number>>;
-const spreads = (yarn: number, time: number, height: number, width: number): Spreads => ({
-  yarn,
-  time,
-  height,
-  width,
-});
-
-/** Ways in which makers differ from hem to hem and from round to round. */
-interface Manner {
-  /** From hem to hem, and from round to round. */
-  readonly hems: Spreads;
-  readonly rounds: Spreads;
-  /** Rounds of far outliers: Student’s t with 3 degrees of freedom, in place of a normal distribution. */
-  readonly tails?: true;
-  /** Slower in the beginning by this factor less one, half as much after so many rounds. */
-  readonly learning?: { readonly slower: number; readonly half: number };
-  /** Slower and looser with every round of a hem. */
-  readonly tired?: Spreads;
-  /** Tension that wanders from round to round, and stays where it came. */
-  readonly wanders?: Spreads;
-  /** A yarn of another color, and another hook, take more or less. */
-  readonly colours?: number;
-  /** How often a number is noted with its point in the wrong place. */
-  readonly slips: number;
-}
-
-const STEADY = spreads(0.045, 0.1, 0.03, 0.03);
-const DAILY = spreads(0.03, 0.1, 0.03, 0.02);
-const SLIPS = 0.02;
-
-/** Each kind is tried by itself. */
-export const MANNERS = {
-  steady: { hems: STEADY, rounds: DAILY, slips: SLIPS },
-  'getting quicker': { hems: STEADY, rounds: DAILY, learning: { slower: 0.5, half: 9 }, slips: SLIPS },
-  'tiring in each hem': {
-    hems: STEADY,
-    rounds: DAILY,
-    tired: spreads(0.008, 0.03, 0.008, 0.006),
-    slips: SLIPS,
-  },
-  moody: { hems: spreads(0.07, 0.17, 0.05, 0.05), rounds: DAILY, slips: SLIPS },
-  'now and then far off': { hems: STEADY, rounds: DAILY, tails: true, slips: SLIPS },
-  'drifting in tension': {
-    hems: STEADY,
-    rounds: DAILY,
-    wanders: spreads(0.014, 0.03, 0.014, 0.01),
-    slips: SLIPS,
-  },
-  'by color and hook': { hems: STEADY, rounds: DAILY, colours: 0.05, slips: SLIPS },
-  mistyping: { hems: STEADY, rounds: DAILY, slips: 0.04 },
-} as const satisfies Readonly<Record<string, Manner>>;
-export type MannerName = keyof typeof MANNERS;
-export const MANNER_NAMES = Object.keys(MANNERS) as readonly MannerName[];
-
-/** How hands differ among each other, and from stitch to stitch. */
-const HANDS = spreads(0.1, 0.35, 0.08, 0.08);
-const BY_STITCH = spreads(0.04, 0.15, 0.04, 0);
-/** People differ in what strain they see, and see it earlier or later from one time to another. */
-const SEES = 0.35;
-const SEES_AT_TIMES = 0.3;
 /** A scale, g; a tape, cm; a clock, minutes. */
 const SCALE_G = 0.5;
 const TAPE_CM = 0.3;
@@ -121,82 +48,8 @@ export interface Trial {
 
 const START = Date.parse('2026-01-05T18:00:00Z');
 const DAY_MS = 86_400_000;
-const STEP_MINUTES = 8;
 /** Of this size a round takes some grams. */
 const THROW = { stitches: 90, rows: [{ stitch: 'dc', count: 44 }], widthCm: 66, heightCm: 64 } as const;
-
-const zero = (): Record<HandsPart, number> => ({ yarn: 0, time: 0, height: 0, width: 0 });
-
-/** The truth of a maker, round by round. */
-class Maker {
-  private readonly own: Spreads;
-  private readonly byStitch: ReadonlyMap<StitchKind, Spreads>;
-  /** Logarithm of the threshold of strain that shows, beside the rule of thumb. */
-  readonly sees: number;
-  private readonly colours: Record<string, number> = {};
-  private readonly wandered = zero();
-  private mood: Spreads = zero();
-  private rounds = 0;
-  private inHem = 0;
-
-  constructor(
-    private readonly chance: Chance,
-    readonly manner: Manner,
-  ) {
-    this.own = this.some(HANDS);
-    this.byStitch = new Map(KINDS.map((kind) => [kind, this.some(BY_STITCH)]));
-    this.sees = normal(chance, SEES);
-  }
-
-  private some(of: Spreads): Spreads {
-    const one = (part: HandsPart): number => normal(this.chance, of[part]);
-    return { yarn: one('yarn'), time: one('time'), height: one('height'), width: one('width') };
-  }
-
-  private daily(): Spreads {
-    const { rounds, tails } = this.manner;
-    if (!tails) return this.some(rounds);
-    const t = (part: HandsPart): number => {
-      const squares = [1, 2, 3].reduce((sum) => sum + normal(this.chance, 1) ** 2, 0);
-      return normal(this.chance, rounds[part]) / Math.sqrt(Math.max(0.05, squares / 3));
-    };
-    return { yarn: t('yarn'), time: t('time'), height: t('height'), width: t('width') };
-  }
-
-  begins(): void {
-    this.mood = this.some(this.manner.hems);
-    this.inHem = 0;
-  }
-
-  /** The next round in a stitch and a color: factors beside the rules of thumb. */
-  works(stitch: StitchKind, colour: string): Spreads {
-    const { tired, wanders, learning, colours = 0 } = this.manner;
-    const daily = this.daily();
-    const step = wanders && this.some(wanders);
-    const slower = learning ? Math.log(1 + learning.slower * 0.5 ** (this.rounds / learning.half)) : 0;
-    const ofColour = (this.colours[colour] ??= normal(this.chance, colours));
-    const of = (part: HandsPart): number => {
-      this.wandered[part] += step?.[part] ?? 0;
-      const all =
-        this.own[part] +
-        this.byStitch.get(stitch)![part] +
-        this.mood[part] +
-        this.wandered[part] +
-        daily[part] +
-        (tired?.[part] ?? 0) * this.inHem +
-        (part === 'time' ? slower : part === 'yarn' ? ofColour : 0);
-      return Math.exp(all);
-    };
-    const made = { yarn: of('yarn'), time: of('time'), height: of('height'), width: of('width') };
-    this.rounds++;
-    this.inHem++;
-    return made;
-  }
-
-  slip(x: number): number {
-    return this.chance.maybe(this.manner.slips) ? x * this.chance.pick([0.1, 10]) : x;
-  }
-}
 
 /** A ratio that whoever has no application would go by: what came over the book, hem by hem. */
 interface Came {
@@ -236,7 +89,7 @@ function workHem(
   earlier: readonly Came[],
 ): { readonly hem: Hem; readonly trials: readonly Trial[]; readonly ratios: Came } {
   const rounds = [1, 2, 3].map((k) =>
-    entry({ id: `r${k}`, stitch: chance.pick(KINDS), yarn: k === 2 ? 'y2' : 'y1' }),
+    entry({ id: `r${k}`, stitch: chance.pick(MAKER_STITCHES), yarn: k === 2 ? 'y2' : 'y1' }),
   );
   const some = (): number => Math.round(90 * (1 + 0.08 * (2 * chance.next() - 1)));
   const counts = [some(), some(), some(), some()];
@@ -360,78 +213,6 @@ function workHem(
   return { hem: record.hem, trials, ratios };
 }
 
-interface Noted {
-  readonly grams: number;
-  readonly minutes: number;
-  readonly scale: () => number;
-  readonly depthCm: number;
-  readonly sidesCm: readonly (number | null)[];
-  readonly lies: readonly Lay['lies'][];
-}
-
-/** Notes the work on a hem as the Work page does. */
-class Noter {
-  constructor(
-    public hem: Hem,
-    private readonly plan: Plan,
-    private clock: number,
-  ) {}
-
-  private note(deed: Deed): void {
-    this.hem = {
-      ...this.hem,
-      record: noted(this.hem.record, deed, 'here', new Date(this.clock).toISOString()),
-    };
-  }
-
-  round(made: RoundPlan, { grams, minutes, scale, depthCm, sidesCm, lies }: Noted): void {
-    const round = identityOfRound(made);
-    const { piece, base } = this.plan.hem;
-    const yarn = this.plan.hem.yarns.find((y) => y.id === made.yarnId)!;
-    const written = made.written?.entry ?? null;
-    const counts = made.sides.map((s) => s.tally.stitches);
-    this.note({
-      did: 'began',
-      round,
-      entry: written,
-      ground: written ? null : { piece, base },
-      yarn,
-      counts,
-    });
-    const ball = 500;
-    const weigh = (of: 'same' | 'new', left: number): void =>
-      this.note({
-        did: 'weighed',
-        round,
-        stitches: of === 'new' ? 0 : made.ring.made.length,
-        yarn: made.yarnId,
-        ball: of,
-        grams: Math.max(0, left + scale()),
-      });
-    weigh('new', ball);
-    const { length } = made.ring.made;
-    const steps = Math.ceil(minutes / STEP_MINUTES);
-    this.note({ did: 'made', round, stitches: 1 });
-    for (let k = 1; k <= steps; k++) {
-      this.clock += (minutes * 60_000) / steps;
-      this.note({ did: 'made', round, stitches: Math.max(1, Math.round((length * k) / steps)) });
-    }
-    weigh('same', ball - grams);
-    this.note({ did: 'finished', round });
-    this.note({
-      did: 'looked',
-      round,
-      lies: [...lies],
-      sizeCm: [null, null],
-      sidesCm: [...sidesCm],
-      depthCm,
-      photo: null,
-      note: '',
-    });
-    this.clock += DAY_MS;
-  }
-}
-
 /** The hems that a steady maker has worked. */
 export const threeHems = (seed: number): { readonly hems: readonly Hem[] } => makerOfHems('steady', seed, 3);
 
@@ -471,25 +252,3 @@ export const estimateRows = (name: MannerName, trials: readonly Trial[]): readon
     });
     return `| ${name} | ${of} | ${cells.join(' | ')} |`;
   });
-
-/** Knowledge of some hands, by chance. */
-export function anyHands(chance: Chance): KnownHands | null {
-  const seen = (): readonly (readonly StitchObservation[])[] =>
-    Array.from({ length: chance.int(0, 2) }, () =>
-      Array.from({ length: chance.int(0, 4) }, () => ({
-        stitch: chance.pick(KINDS),
-        size: chance.pick(['4', '5']),
-        ratio: chance.pick([0.3, 0.8, 0.95, 1, 1.1, 1.4, 6]),
-        error: chance.pick([0.005, 0.05, 0.4]),
-      })),
-    );
-  const lays = Array.from({ length: chance.int(0, 5) }, (): Lay => ({
-    strain: chance.pick([0, 0.01, -0.04, 0.2]),
-    lies: chance.pick(['flat', 'ripples', 'cups'] as const),
-  }));
-  const parts = Object.fromEntries(PARTS.map((of) => [of, partFrom(of, seen())])) as Record<
-    HandsPart,
-    ReturnType<typeof partFrom>
-  >;
-  return knownFrom({ ...parts, flat: learnFlat(null, [{ lays, error: 0.05 }]) });
-}

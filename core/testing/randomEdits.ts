@@ -23,7 +23,7 @@ import type { StitchKind } from '../terms/stitches.ts';
 import type { Chance } from '../chance.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { PIECES, on } from './anyHem.ts';
-import { anyHands } from './makers.ts';
+import { anyHands } from './anyHands.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 
 type Maker = (plan: Plan, chance: Chance, id: string) => Edit | null;

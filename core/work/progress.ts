@@ -69,6 +69,9 @@ const NOTHING: Left = { stitches: 0, minutes: 0, metres: 0 };
 
 /** Stitches, time and yarn of a stretch of a round. Beginning and joining it go with its movements. */
 export function stretchLeft(plan: Plan, round: RoundPlan, from: number, to: number): Left {
+  // A search asks this of thousands of borders, whose rounds are whole.
+  if (from <= 0 && to >= round.ring.made.length)
+    return { stitches: round.total, minutes: round.minutes, metres: round.yarnM };
   const { stitches, movements, yarn } = stretchOf(plan, round, from, to);
   const all = movementsInRing(round.ring);
   return {
