@@ -32,6 +32,10 @@ async function openMat(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Small mat' })).toBeVisible();
   await page.goto('/hem/mat/work');
   await expect(page.getByText('The base round begins')).toBeVisible();
+  // The drawing of the place has room.
+  await expect
+    .poll(async () => (await page.locator('.stitch-stage canvas').first().boundingBox())?.height ?? 0)
+    .toBeGreaterThan(150);
 }
 
 const done = (page: Page) => page.getByRole('button', { name: /^(Begun|Done|Joined, round done)$/ });
