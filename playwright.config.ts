@@ -13,6 +13,7 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   use: {
     baseURL: `http://localhost:${port}`,
+    actionTimeout: 180_000,
     viewport: { width: 1280, height: 800 },
     // Only where it is tested: else every page would fetch the whole application once more.
     serviceWorkers: 'block',

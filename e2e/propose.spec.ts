@@ -10,12 +10,14 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   await expect(cards.first()).toBeVisible();
   await page.getByLabel('Look', { exact: true }).selectOption('scalloped');
   await page.getByLabel('Loose parts').selectOption('none');
-  await expect(page.getByText(/borders tried: \d+ suit as they are\./)).toBeVisible();
+  const searched = page.getByText(/borders tried: \d+ suit as they are\./);
+  await expect(searched).toBeVisible();
   expect(await cards.count()).toBeGreaterThan(3);
   // What is not wanted goes, with what is nearly the same.
   const first = (await cards.first().getAttribute('aria-label'))!;
   await cards.first().getByRole('button', { name: 'Not this' }).click();
   await expect(page.getByRole('article', { name: first, exact: true })).toHaveCount(0);
+  await expect(searched).toBeVisible();
   // With an edge that stays, all have it.
   const kept = (await cards.nth(1).getAttribute('aria-label'))!;
   await page
@@ -33,6 +35,7 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   expect((await edges()).length).toBeGreaterThan(3);
   await page.getByRole('button', { name: 'Any edge again' }).click();
   await page.getByRole('button', { name: /^Bring back what I did not want/ }).click();
+  await expect(searched).toBeVisible();
 
   await page
     .getByRole('article', { name: first, exact: true })

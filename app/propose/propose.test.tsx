@@ -208,6 +208,9 @@ describe('the page', () => {
     const like = first[2]!.split(',')[0]!;
     expect(names()[0]).toBe(first[2]);
     expect(names().filter((name) => name.startsWith(like)).length).toBeGreaterThan(4);
+    // Findings of one wish are never told as the answer to the next.
+    fireEvent.change(screen.getByLabelText('Look'), { target: { value: 'lacy' } });
+    expect(container.textContent).toMatch(/suit so far/);
   }, 90_000);
 
   test('says which word stands in the way of all, and leaves it out when that is wanted', async () => {

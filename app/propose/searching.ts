@@ -47,6 +47,11 @@ export class Searching {
     private readonly pool: Pick<Pool, 'ask'>,
   ) {}
 
+  /** Its findings answer this wish; those of another are looked at until there are new ones. */
+  isFor(wish: Wish, keep: Keep): boolean {
+    return this.wish === wish && this.keep === keep;
+  }
+
   readonly snapshot = (): SearchState => this.state;
 
   readonly subscribe = (listener: () => void): (() => void) => {

@@ -59,6 +59,8 @@ export function useProposals(hem: Hem, wish: Wish, keep: Keep, taste: Taste): Pr
     searching?.subscribe ?? never,
     searching?.snapshot ?? (() => NOT_BEGUN),
   );
+  // As soon as another wish is said, the search goes on: what is shown is not yet for it.
+  const answers = searching !== null && searching.isFor(wish, keep);
   const over = state.stopped || state.done > ALL;
   const { found } = state.searched;
   const [last, setLast] = useState<Seen>({ searching, like: taste.like, keys: NOT_SEEN });
@@ -69,9 +71,16 @@ export function useProposals(hem: Hem, wish: Wish, keep: Keep, taste: Taste): Pr
     [found, over, proven, taste, seen],
   );
   useEffect(() => searching?.prove(open), [searching, open]);
-  const working = !over || open.length > 0;
+  const working = !answers || !over || open.length > 0;
   const fresh = shown.map(({ key }) => key).filter((key) => !seen.includes(key));
   if (!working && fresh.length > 0) setLast({ searching, like: taste.like, keys: [...seen, ...fresh] });
-  const proving = over ? { done: shown.length / Math.max(1, shown.length + open.length) } : null;
-  return { ...state, shown, working, proving, stop: () => searching?.stop() };
+  const proving = over && answers ? { done: shown.length / Math.max(1, shown.length + open.length) } : null;
+  return {
+    ...state,
+    ...(!answers && { done: 0, stopped: false }),
+    shown,
+    working,
+    proving,
+    stop: () => searching?.stop(),
+  };
 }
