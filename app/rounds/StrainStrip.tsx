@@ -1,7 +1,9 @@
+import { useMemo } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { sideWords } from '../../core/print/placeWords.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { flatBasisWords } from '../../core/evidence/estimateWords.ts';
+import { estimatesOf } from '../../core/evidence/estimates.ts';
+import { flatBasisWords, notKnownFlatWords } from '../../core/evidence/estimateWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { percentWords } from '../../core/say/measures.ts';
@@ -11,10 +13,12 @@ const WIDTH = 250;
 const ROW = 20;
 const LEFT = 34;
 
-/** Strain of every round and side: to the right it ripples, to the left it draws in. */
+/** Strain of every round and side: to the right it ripples, to the left it draws in; an outline where it cannot be known. */
 export function StrainStrip({ plan }: { readonly plan: Plan }) {
   const largest = Math.max(0.06, ...plan.rounds.flatMap((r) => r.sides.map((s) => Math.abs(s.strain))));
   const x = scaleLinear().domain([-largest, largest]).range([LEFT, WIDTH]).clamp(true);
+  const estimates = useMemo(() => estimatesOf(plan), [plan]);
+  const notKnown = notKnownFlatWords(plan, estimates);
   const limits = plan.flatLimits;
   const height = plan.rounds.length * ROW + 22;
   const band = (limit: number): { x: number; width: number } => ({
@@ -40,16 +44,17 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
             </text>
             {round.sides.map((s, i) => {
               const step = (ROW - 4) / round.sides.length;
+              const isKnown = estimates.rounds[round.number]!.sides[i]!.lies !== null;
               return (
                 <rect
                   key={i}
-                  className={s.strain > 0 ? styles.ripple : styles.cup}
+                  className={`${s.strain > 0 ? styles.ripple : styles.cup} ${isKnown ? '' : styles.open}`}
                   x={Math.min(x(0), x(s.strain))}
                   width={Math.max(1, Math.abs(x(s.strain) - x(0)))}
                   y={2 + i * step}
                   height={Math.max(1.5, step - 1)}
                 >
-                  <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${flatnessWords(s.verdict)}`}</title>
+                  <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${flatnessWords(s.verdict)}${isKnown ? '' : ' if your stitches come out as reckoned'}`}</title>
                 </rect>
               );
             })}
@@ -65,7 +70,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
       <p className="quiet small">
         {worstWords(plan)} {bodyLiesWords(plan.hem)} Up to {Number((limits.flat * 100).toFixed(1))} % off lies
         flat, up to {Number((limits.blocks * 100).toFixed(1))} % flattens with blocking:{' '}
-        {flatBasisWords(plan)}.
+        {flatBasisWords(plan)}. {notKnown && `${notKnown} Those bars are only outlined.`}
       </p>
     </section>
   );

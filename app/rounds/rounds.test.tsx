@@ -5,13 +5,14 @@ import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { parseRound } from '../../core/notation/parse.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
-import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { flatBlanket, entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { OwnRound } from './OwnRound.tsx';
 import { PasteRounds } from './PasteRounds.tsx';
 import { Choices } from './Choices.tsx';
 import { Compare } from './Compare.tsx';
 import { StackList } from './Stack.tsx';
+import { usualGauge } from '../../core/hands/gauge.ts';
 import { StrainStrip } from './StrainStrip.tsx';
 
 describe('pasted rounds', () => {
@@ -290,4 +291,18 @@ test('lay-flat has a bar for every side of every round, to the side that its str
   expect(container.querySelectorAll('rect.ripple')).toHaveLength(ripples);
   expect(ripples).toBeGreaterThan(0);
   expect(bars[0]!.querySelector('title')!.textContent).toMatch(/^Plain round, side A: \+\d+\.\d %, ripples$/);
+});
+
+test('lay-flat outlines the sides of which it cannot be known, and says how it is found out', () => {
+  const blanket = flatBlanket([entry()]);
+  const { weight } = blanket.yarns[0]!;
+  const counted = renderHem(blanket, (plan) => <StrainStrip plan={plan} />).container;
+  const usual = renderHem({ ...blanket, gauge: usualGauge(weight, null) }, (plan) => (
+    <StrainStrip plan={plan} />
+  )).container;
+  const outlined = (of: HTMLElement): number => of.querySelectorAll('rect.open').length;
+  expect(outlined(usual)).toBeGreaterThan(outlined(counted));
+  expect(usual.textContent).toMatch(/It cannot be known.*before you try 10 cm.*only outlined/);
+  for (const strip of [usual, counted])
+    expect(strip.textContent.includes('only outlined')).toBe(outlined(strip) > 0);
 });

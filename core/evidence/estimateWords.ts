@@ -52,10 +52,12 @@ export function yarnRestsOn({ yarn, calibration }: YarnPlan): string {
 
 /** Basis of yarn, time, size and flatness, in a few sentences. */
 export function allRestsOn(plan: Plan): string {
-  const { minutes, widthCm } = estimatesOf(plan);
+  const estimates = estimatesOf(plan);
+  const { minutes, widthCm } = estimates;
+  const notKnown = notKnownFlatWords(plan, estimates);
   const used = plan.yarns.find((y) => y.quantity.metres > 0);
   const yarn = used ? restsOn(used.calibration) : RESTS_ON['rule of thumb'];
-  return `Yarn: ${yarn}. Time: ${restsOn(minutes)}. Size: ${restsOn(widthCm)}. Flatness: ${flatBasisWords(plan)}.`;
+  return `Yarn: ${yarn}. Time: ${restsOn(minutes)}. Size: ${restsOn(widthCm)}. Flatness: ${flatBasisWords(plan)}.${notKnown && ` ${notKnown}`}`;
 }
 
 /** Basis of the limits of flatness. */
@@ -63,5 +65,14 @@ export const flatBasisWords = ({ flat, hem }: Plan): string => {
   const limits = flat.basis === 'rule of thumb' ? 'rules of thumb' : restsOn(flat);
   return isGaugeKnown(hem)
     ? limits
-    : `${limits}, and the usual ${WORDS[hem.preferences.language].gauge} of the yarn: whether it lies flat cannot be known before you try ${lengthWords(100, hem.preferences.length)} of a side`;
+    : `${limits}, and the usual ${WORDS[hem.preferences.language].gauge} of the yarn`;
 };
+
+/** Of how many sides it cannot be known whether they will lie flat, and how it is found out; empty where it is known of all. */
+export function notKnownFlatWords({ hem }: Plan, { rounds }: Pick<Estimates, 'rounds'>): string {
+  const sides = rounds.flatMap((r) => r.sides);
+  const open = sides.filter(({ lies }) => lies === null).length;
+  if (open === 0) return '';
+  const of = open === sides.length ? '' : ` of ${open} of ${sides.length} sides, round by round`;
+  return `It cannot be known${of} before you try ${lengthWords(100, hem.preferences.length)}: it depends on how wide your stitches come out.`;
+}

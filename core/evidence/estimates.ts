@@ -10,6 +10,7 @@ import {
   ruleOfThumb,
   type Hands,
 } from '../hands/hands.ts';
+import { willLie, type Lay } from '../hands/flatness.ts';
 import type { Known } from '../hands/hands.schema.ts';
 import { RANGE, learnOn, overRounds, type Learned } from '../hands/ratio.ts';
 import type { Hem } from '../document/hem.ts';
@@ -17,7 +18,7 @@ import { extent } from '../piece/outline.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { timeSeen } from './evidence.ts';
 import { remembered } from '../remembered.ts';
-import { COUNTED_GAUGE, isGaugeCounted } from '../plan/observed.ts';
+import { COUNTED_GAUGE, isGaugeCounted, widthErrorOf } from '../plan/observed.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
 
 /** A number that is foretold; from `low` to `high` it comes out some nine times in ten. */
@@ -48,8 +49,12 @@ export interface RoundEstimate {
   readonly minutes: Estimate;
   /** From the edge of the piece to the top of the round, cm. */
   readonly heightCm: Estimate;
-  /** Strain of each side, as a signed fraction, and what it comes to. */
-  readonly sides: readonly { readonly strain: Estimate; readonly verdict: Verdict }[];
+  /** Strain of each side, as a signed fraction, what it comes to, and how the side will lie; null where that cannot be known. */
+  readonly sides: readonly {
+    readonly strain: Estimate;
+    readonly verdict: Verdict;
+    readonly lies: Lay['lies'] | null;
+  }[];
 }
 
 export interface Estimates {
@@ -121,6 +126,7 @@ export function estimatesOf(plan: Plan): Estimates {
         plan.rounds.slice(0, rounds).map((r) => r.stitch),
       ),
     );
+  const error = widthErrorOf(plan.hem);
   const rounds = plan.rounds.map((r): RoundEstimate => {
     const { yarn, calibration } = yarnPlanOf(plan, r.yarnId);
     return {
@@ -134,7 +140,11 @@ export function estimatesOf(plan: Plan): Estimates {
         overRounds(time, acrossAll('time'), 1, driftOf('time', plan.hem.hands?.time ?? null, [r.stitch])),
       ),
       heightCm: estimate(r.heightMm / 10, heightOver(r.number + 1)),
-      sides: r.sides.map(({ strain, verdict }) => ({ strain: strainOf(plan, r, strain), verdict })),
+      sides: r.sides.map(({ strain, verdict }) => ({
+        strain: strainOf(plan, r, strain),
+        verdict,
+        lies: willLie(strain, error, plan.flat),
+      })),
     };
   });
   const top = plan.borderWidthMm;

@@ -33,6 +33,9 @@ export interface LaysOfHem {
   readonly error: number;
 }
 
+/** Strain that has a logarithm, however little it is. */
+const LEAST_STRAIN = 1e-4;
+
 /** Points of the grid over the shared error of a hem, in its standard deviations, and their weights. */
 const ERRORS: readonly (readonly [z: number, weight: number])[] = Array.from({ length: 15 }, (_, k) => {
   const z = (k - 7) * 0.4;
@@ -48,7 +51,7 @@ function likelihood({ lays, error }: LaysOfHem, threshold: number): number {
     let product = weight;
     for (const { strain, lies } of lays) {
       const really = (1 + strain) * wider - 1;
-      const shows = normalUpTo((Math.log(Math.max(1e-4, Math.abs(really))) - threshold) / TIMES);
+      const shows = normalUpTo((Math.log(Math.max(LEAST_STRAIN, Math.abs(really))) - threshold) / TIMES);
       const sides = really > 0 ? 'ripples' : 'cups';
       const likely = lies === 'flat' ? 1 - shows : lies === sides ? shows : 0;
       product *= WRONG / 3 + (1 - WRONG) * likely;
@@ -91,6 +94,32 @@ export function learnFlat(known: Known | null, hems: readonly LaysOfHem[]): Lear
     observations: looks + (known?.observations ?? 0),
     doubted: [],
   };
+}
+
+/** From so large a chance on it is told how a side will lie; below, that it cannot be known. */
+const LEAST_SURE = 0.64;
+
+/**
+ * How a side will lie for these eyes, over all widths that its stitches may have and all thresholds that are likely.
+ *
+ * @param error of the width of its stitches, one standard deviation of a logarithm
+ * @param threshold that was learned, as a ratio to the rule of thumb
+ * @returns null where it cannot be known: nothing is likely enough
+ * @example willLie(0.15, 0.03, { ratio: 1, low: 0.5, high: 2, basis: 'rule of thumb', observations: 0 }) // 'ripples'
+ */
+export function willLie(strain: number, error: number, threshold: Known): Lay['lies'] | null {
+  const seenFrom = Math.log(SEEN_FROM * threshold.ratio);
+  const apart = Math.hypot(spreadOf(threshold, { ...NOTHING_MORE, spread: SPREAD }), TIMES);
+  const chances = { flat: 0, ripples: 0, cups: 0 };
+  for (const [z, weight] of ERRORS) {
+    const really = (1 + strain) * Math.exp(z * error) - 1;
+    const shows = normalUpTo((Math.log(Math.max(LEAST_STRAIN, Math.abs(really))) - seenFrom) / apart);
+    chances.flat += weight * (1 - shows);
+    chances[really > 0 ? 'ripples' : 'cups'] += weight * shows;
+  }
+  const whole = chances.flat + chances.ripples + chances.cups;
+  const sure = (lies: Lay['lies']): boolean => chances[lies] / whole >= LEAST_SURE;
+  return sure('flat') ? 'flat' : sure('ripples') ? 'ripples' : sure('cups') ? 'cups' : null;
 }
 
 const NOTHING_MORE = { about: 1, hem: 0, ages: 0, drift: 0 } as const;

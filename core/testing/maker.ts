@@ -111,6 +111,11 @@ export class Maker {
     this.inHem = 0;
   }
 
+  /** Width of a stitch of a swatch that is made before the first round, beside the usual one. */
+  swatchWidth(): number {
+    return Math.exp(this.own.width + this.mood.width + this.wandered.width);
+  }
+
   /** The next round in a stitch and a color: factors beside the rules of thumb. */
   works(stitch: StitchKind, colour: string): Spreads {
     const { tired, wanders, learning, colours = 0 } = this.manner;

@@ -19,6 +19,8 @@ import { chanceOf, normal, type Chance } from '../chance.ts';
 const SCALE_G = 0.5;
 const TAPE_CM = 0.3;
 const CLOCK_MINUTES = 1.5;
+/** A gauge that is counted, as a logarithm. */
+const SWATCH = 0.02;
 
 export const FORETOLD = [
   'yarn of a border',
@@ -46,6 +48,15 @@ export interface Trial {
   readonly reach: number;
 }
 
+/** How a side was seen to lie, and how that was foretold before: null where it was told that it cannot be known. */
+export interface SideTrial {
+  readonly before: number;
+  /** A gauge was counted on a swatch of the hem. */
+  readonly counted: boolean;
+  readonly told: Lay['lies'] | null;
+  readonly lay: Lay['lies'];
+}
+
 const START = Date.parse('2026-01-05T18:00:00Z');
 const DAY_MS = 86_400_000;
 /** Of this size a round takes some grams. */
@@ -64,21 +75,27 @@ export function makerOfHems(
   name: MannerName,
   seed: number,
   hems = 4,
-): { readonly trials: readonly Trial[]; readonly hems: readonly Hem[] } {
+): {
+  readonly trials: readonly Trial[];
+  readonly sides: readonly SideTrial[];
+  readonly hems: readonly Hem[];
+} {
   const chance = chanceOf(seed * 2 + 1);
   const maker = new Maker(chance, MANNERS[name]);
   const evidence: Evidence[] = [];
   const trials: Trial[] = [];
+  const sides: SideTrial[] = [];
   const worked: Hem[] = [];
   const came: Came[] = [];
   for (let before = 0; before < hems; before++) {
-    const { hem, trials: told, ratios } = workHem(maker, chance, before, evidence, came);
+    const { hem, trials: told, sides: lay, ratios } = workHem(maker, chance, before, evidence, came);
     trials.push(...told);
+    sides.push(...lay);
     came.push(ratios);
     evidence.push(evidenceOf(hem));
     worked.push(hem);
   }
-  return { trials, hems: worked };
+  return { trials, sides, hems: worked };
 }
 
 function workHem(
@@ -87,7 +104,12 @@ function workHem(
   before: number,
   evidence: readonly Evidence[],
   earlier: readonly Came[],
-): { readonly hem: Hem; readonly trials: readonly Trial[]; readonly ratios: Came } {
+): {
+  readonly hem: Hem;
+  readonly trials: readonly Trial[];
+  readonly sides: readonly SideTrial[];
+  readonly ratios: Came;
+} {
   const rounds = [1, 2, 3].map((k) =>
     entry({ id: `r${k}`, stitch: chance.pick(MAKER_STITCHES), yarn: k === 2 ? 'y2' : 'y1' }),
   );
@@ -103,6 +125,12 @@ function workHem(
   const book = planner(bare);
   const foretold = estimatesOf(planner(hem));
   maker.begins();
+  const { stitchesPer10Cm, ...gauge } = bare.gauge;
+  // A gauge is counted as it is told: in half stitches.
+  const swatch =
+    Math.round((2 * stitchesPer10Cm) / (maker.swatchWidth() * Math.exp(normal(chance, SWATCH)))) / 2;
+  const counted = estimatesOf(planner({ ...hem, gauge: { ...gauge, stitchesPer10Cm: swatch } }));
+  const sides: SideTrial[] = [];
   const record = new Noter(hem, book, START + before * 30 * DAY_MS);
   const sums = { yarn: 0, time: 0, height: 0, width: 0 };
   const bookSums = { yarn: 0, time: 0, height: 0 };
@@ -147,6 +175,22 @@ function workHem(
     tell('yarn of a round', 'yarn', foretold.rounds[k]!.grams, byBook.yarn, really.yarn);
     tell('time of a round', 'time', foretold.rounds[k]!.minutes, byBook.time, really.time);
     tell('height of a round', 'height', foretold.rounds[k]!.heightCm, bookSums.height, sums.height);
+    const lies = round.sides.map((side): Lay['lies'] => {
+      const strain = (1 + side.strain) * truth.width - 1;
+      const threshold =
+        Math.log(Math.sqrt(FLAT_LIMITS.flat * FLAT_LIMITS.blocks)) +
+        maker.sees +
+        normal(chance, SEES_AT_TIMES);
+      const shows = Math.log(Math.max(1e-4, Math.abs(strain))) > threshold;
+      return shows ? (strain > 0 ? 'ripples' : 'cups') : 'flat';
+    });
+    for (const [estimates, isCounted] of [
+      [foretold, false],
+      [counted, true],
+    ] as const)
+      lies.forEach((lay, side) =>
+        sides.push({ before, counted: isCounted, told: estimates.rounds[k]!.sides[side]!.lies, lay }),
+      );
     record.round(round, {
       grams: maker.slip(really.yarn),
       minutes: really.time + normal(chance, Math.min(CLOCK_MINUTES, really.time / 5)),
@@ -159,15 +203,7 @@ function workHem(
         const held = 66 * (1 + strain * (0.4 + 0.6 * chance.next())) + normal(chance, TAPE_CM);
         return maker.slip(held);
       }),
-      lies: round.sides.map((side): Lay['lies'] => {
-        const really = (1 + side.strain) * truth.width - 1;
-        const threshold =
-          Math.log(Math.sqrt(FLAT_LIMITS.flat * FLAT_LIMITS.blocks)) +
-          maker.sees +
-          normal(chance, SEES_AT_TIMES);
-        const shows = Math.log(Math.max(1e-4, Math.abs(really))) > threshold;
-        return shows ? (really > 0 ? 'ripples' : 'cups') : 'flat';
-      }),
+      lies,
     });
   });
   // Ends to weave in are no matter of hands.
@@ -210,7 +246,7 @@ function workHem(
     height: sums.height / bookSums.height,
     width: sums.width,
   };
-  return { hem: record.hem, trials, ratios };
+  return { hem: record.hem, trials, sides, ratios };
 }
 
 /** The hems that a steady maker has worked. */
@@ -252,3 +288,22 @@ export const estimateRows = (name: MannerName, trials: readonly Trial[]): readon
     });
     return `| ${name} | ${of} | ${cells.join(' | ')} |`;
   });
+
+/** How sides were foretold to lie: how many of 100 could be told, and how many of those came so, a cell for each hem. */
+export const sideRows = (name: MannerName, sides: readonly SideTrial[]): readonly string[] =>
+  [true, false].map((counted) => {
+    const cells = [0, 1, 2, 3].map((before) => {
+      const { told, right } = sidesTold(sides.filter((s) => s.counted === counted && s.before === before));
+      return `${(100 * told).toFixed(0)}: ${(100 * right).toFixed(0)}`;
+    });
+    return `| ${name} | ${counted ? 'counted' : 'usual'} | ${cells.join(' | ')} |`;
+  });
+
+/** Share of sides of which it was told how they will lie, and share of those that lay so, of 1. */
+export function sidesTold(sides: readonly SideTrial[]): { readonly told: number; readonly right: number } {
+  const told = sides.filter((s) => s.told !== null);
+  return {
+    told: told.length / sides.length,
+    right: told.filter((s) => s.told === s.lay).length / Math.max(1, told.length),
+  };
+}
