@@ -12,7 +12,7 @@ import { evidenceOf, handsFrom, type Evidence } from '../evidence/evidence.ts';
 import { createPlanner } from '../plan/planner.ts';
 import { entry, rowsHem } from './hems.ts';
 import { MAKER_STITCHES, MANNERS, Maker, SEES_AT_TIMES, type MannerName } from './maker.ts';
-import { Noter } from './noter.ts';
+import { Noter, type Noted } from './noter.ts';
 import { chanceOf, normal, type Chance } from '../chance.ts';
 
 /** A scale, g; a tape, cm; a clock, minutes. */
@@ -81,6 +81,7 @@ export function makerOfHems(
   readonly hems: readonly Hem[];
 } {
   const chance = chanceOf(seed * 2 + 1);
+  const swatches = chanceOf(seed * 2);
   const maker = new Maker(chance, MANNERS[name]);
   const evidence: Evidence[] = [];
   const trials: Trial[] = [];
@@ -88,7 +89,12 @@ export function makerOfHems(
   const worked: Hem[] = [];
   const came: Came[] = [];
   for (let before = 0; before < hems; before++) {
-    const { hem, trials: told, sides: lay, ratios } = workHem(maker, chance, before, evidence, came);
+    const {
+      hem,
+      trials: told,
+      sides: lay,
+      ratios,
+    } = workHem(maker, chance, swatches, before, evidence, came);
     trials.push(...told);
     sides.push(...lay);
     came.push(ratios);
@@ -101,6 +107,7 @@ export function makerOfHems(
 function workHem(
   maker: Maker,
   chance: Chance,
+  swatches: Chance,
   before: number,
   evidence: readonly Evidence[],
   earlier: readonly Came[],
@@ -128,7 +135,7 @@ function workHem(
   const { stitchesPer10Cm, ...gauge } = bare.gauge;
   // A gauge is counted as it is told: in half stitches.
   const swatch =
-    Math.round((2 * stitchesPer10Cm) / (maker.swatchWidth() * Math.exp(normal(chance, SWATCH)))) / 2;
+    Math.round((2 * stitchesPer10Cm) / (maker.swatchWidth() * Math.exp(normal(swatches, SWATCH)))) / 2;
   const counted = estimatesOf(planner({ ...hem, gauge: { ...gauge, stitchesPer10Cm: swatch } }));
   const sides: SideTrial[] = [];
   const record = new Noter(hem, book, START + before * 30 * DAY_MS);
@@ -175,23 +182,7 @@ function workHem(
     tell('yarn of a round', 'yarn', foretold.rounds[k]!.grams, byBook.yarn, really.yarn);
     tell('time of a round', 'time', foretold.rounds[k]!.minutes, byBook.time, really.time);
     tell('height of a round', 'height', foretold.rounds[k]!.heightCm, bookSums.height, sums.height);
-    const lies = round.sides.map((side): Lay['lies'] => {
-      const strain = (1 + side.strain) * truth.width - 1;
-      const threshold =
-        Math.log(Math.sqrt(FLAT_LIMITS.flat * FLAT_LIMITS.blocks)) +
-        maker.sees +
-        normal(chance, SEES_AT_TIMES);
-      const shows = Math.log(Math.max(1e-4, Math.abs(strain))) > threshold;
-      return shows ? (strain > 0 ? 'ripples' : 'cups') : 'flat';
-    });
-    for (const [estimates, isCounted] of [
-      [foretold, false],
-      [counted, true],
-    ] as const)
-      lies.forEach((lay, side) =>
-        sides.push({ before, counted: isCounted, told: estimates.rounds[k]!.sides[side]!.lies, lay }),
-      );
-    record.round(round, {
+    const noted: Noted = {
       grams: maker.slip(really.yarn),
       minutes: really.time + normal(chance, Math.min(CLOCK_MINUTES, really.time / 5)),
       scale: () => normal(chance, SCALE_G),
@@ -203,8 +194,24 @@ function workHem(
         const held = 66 * (1 + strain * (0.4 + 0.6 * chance.next())) + normal(chance, TAPE_CM);
         return maker.slip(held);
       }),
-      lies,
-    });
+      lies: round.sides.map((side): Lay['lies'] => {
+        const strain = (1 + side.strain) * truth.width - 1;
+        const threshold =
+          Math.log(Math.sqrt(FLAT_LIMITS.flat * FLAT_LIMITS.blocks)) +
+          maker.sees +
+          normal(chance, SEES_AT_TIMES);
+        const shows = Math.log(Math.max(1e-4, Math.abs(strain))) > threshold;
+        return shows ? (strain > 0 ? 'ripples' : 'cups') : 'flat';
+      }),
+    };
+    record.round(round, noted);
+    for (const [estimates, isCounted] of [
+      [foretold, false],
+      [counted, true],
+    ] as const)
+      noted.lies.forEach((lay, side) =>
+        sides.push({ before, counted: isCounted, told: estimates.rounds[k]!.sides[side]!.lies, lay }),
+      );
   });
   // Ends to weave in are no matter of hands.
   const ends =
