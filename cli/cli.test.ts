@@ -72,7 +72,7 @@ describe('hem', () => {
     expect(status).toBe(0);
     const written = stdout.trim().split('\n');
     expect(written.map((path) => path.slice(folder.length + 1))).toEqual(
-      EXPORT_IDS.flatMap((id) => EXPORTS[id].files(harbour).map((f) => f.name)),
+      EXPORT_IDS.flatMap((id) => EXPORTS[id].files(harbour, 'published').map((f) => f.name)),
     );
     expect(readFileSync(written[0]!, 'utf8')).toBe(exported('text', harbour));
     expect(hem(['export', DEMO, '--as', 'counts', '-o', folder]).stdout.trim()).toBe(
@@ -91,7 +91,10 @@ describe('hem', () => {
 
   test('text, chart and csv speak of the same counts', () => {
     const text = hem(['text', DEMO, '--terms', 'uk']).stdout;
-    const total = Number(/In all: (\d+) sts/.exec(text)![1]);
+    const total = Number(/; (\d+) sts\)/.exec(text)![1]);
+    const inAll = (form: string): string => hem(['text', DEMO, '--form', form]).stdout;
+    expect(inAll('steps')).toContain(`In all: ${total} sts.`);
+    expect(inAll('card')).toContain(`Base: Slate · sc along the edge · ${total} sts`);
     expect(hem(['csv', DEMO]).stdout.split('\n')[1]).toMatch(new RegExp(`^0,Base round,.*,${total}$`));
     expect(hem(['csv', DEMO, '--yarn']).stdout).toMatch(/^yarn,metres,grams/);
     const whole = hem(['chart', DEMO, '--part', 'the whole piece']).stdout;

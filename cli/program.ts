@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { Command, CommanderError, Option } from 'commander';
 import { sceneOf, type Face } from '../drawing/scene.ts';
 import { partBox, partsOfDrawing } from '../drawing/parts.ts';
+import { PATTERN_FORM_IDS, type PatternForm } from '../core/print/forms.ts';
 import { EXPORTS, EXPORT_IDS, exported, type ExportId } from '../drawing/exports.ts';
 import { svgOf } from '../drawing/svg.ts';
 import { writeBundle } from '../core/document/bundle.ts';
@@ -142,12 +143,20 @@ function createProgram(io: Io, notEven: () => void): Command {
     .description('the written pattern')
     .argument('[file]', FILE)
     .option('--markdown', 'as Markdown')
+    .addOption(
+      new Option('--form <form>', 'as it would be published, step by step, or a line a round')
+        .choices(PATTERN_FORM_IDS)
+        .default('published'),
+    )
     .addOption(terms())
     .addOption(hand())
     .addOption(units())
-    .action((file: string | undefined, options: PreferenceOptions & { markdown?: boolean }) => {
-      io.write(exported(options.markdown ? 'markdown' : 'text', onePlan(file, options)));
-    });
+    .action(
+      (
+        file: string | undefined,
+        { markdown, form, ...options }: PreferenceOptions & { markdown?: boolean; form: PatternForm },
+      ) => io.write(exported(markdown ? 'markdown' : 'text', onePlan(file, options), form)),
+    );
 
   program
     .command('chart')
@@ -314,7 +323,7 @@ function createProgram(io: Io, notEven: () => void): Command {
         const made = onePlan(file, options);
         mkdirSync(options.output, { recursive: true });
         for (const id of options.as ?? EXPORT_IDS)
-          for (const { name, text } of EXPORTS[id].files(made)) {
+          for (const { name, text } of EXPORTS[id].files(made, 'published')) {
             writeFileSync(join(options.output, name), text);
             io.write(`${join(options.output, name)}\n`);
           }

@@ -7,7 +7,7 @@ import { factsOf } from '../core/rounds/facts.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../core/rounds/familyWords.ts';
 import { plural, rangeWords, sizeWords, yarnLengthWords } from '../core/say/measures.ts';
-import { countsLine } from '../core/print/roundWords.ts';
+import { countsLine } from '../core/print/steps/roundWords.ts';
 import { solutionWords, wayOutWords } from '../core/fit/fitWords.ts';
 import { plan as planOf } from '../core/plan/planner.ts';
 import { stepWords } from '../core/work/stepWords.ts';

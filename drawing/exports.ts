@@ -2,7 +2,7 @@
 import { fileName } from '../core/document/fileName.ts';
 import { writeHem } from '../core/document/check.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { writtenPattern } from '../core/print/pattern.ts';
+import { PATTERN_FORMS, type PatternForm } from '../core/print/forms.ts';
 import { patternMarkdown, patternText } from '../core/print/patternText.ts';
 import { countsCsv, yarnCsv } from '../core/plan/tables.ts';
 import { drawingsOf } from './patternDrawings.ts';
@@ -15,15 +15,16 @@ export interface WrittenFile {
 export interface Export {
   readonly label: string;
   readonly type: string;
-  readonly files: (plan: Plan) => readonly WrittenFile[];
+  /** @param form of the pattern, where it is one */
+  readonly files: (plan: Plan, form: PatternForm) => readonly WrittenFile[];
   /** Whether it is a drawing, which can be a picture too. */
   readonly drawing?: true;
 }
 
 /** One file, named after its hem. */
 const one =
-  (ending: string, write: (plan: Plan) => string): Export['files'] =>
-  (plan) => [{ name: fileName(plan.hem.name, ending), text: write(plan) }];
+  (ending: string, write: (plan: Plan, form: PatternForm) => string): Export['files'] =>
+  (plan, form) => [{ name: fileName(plan.hem.name, ending), text: write(plan, form) }];
 
 const CSV = 'text/csv';
 const SVG = 'image/svg+xml';
@@ -32,12 +33,12 @@ export const EXPORTS = {
   text: {
     label: 'Text',
     type: 'text/plain',
-    files: one('.txt', (plan) => patternText(writtenPattern(plan))),
+    files: one('.txt', (plan, form) => patternText(PATTERN_FORMS[form].pattern(plan))),
   },
   markdown: {
     label: 'Markdown',
     type: 'text/markdown',
-    files: one('.md', (plan) => patternMarkdown(writtenPattern(plan))),
+    files: one('.md', (plan, form) => patternMarkdown(PATTERN_FORMS[form].pattern(plan))),
   },
   plan: {
     label: 'Picture of the whole',
@@ -69,4 +70,5 @@ export type ExportId = keyof typeof EXPORTS;
 export const EXPORT_IDS = Object.keys(EXPORTS) as readonly ExportId[];
 
 /** Text of an export that is one file. */
-export const exported = (id: ExportId, plan: Plan): string => EXPORTS[id].files(plan)[0]!.text;
+export const exported = (id: ExportId, plan: Plan, form: PatternForm = 'published'): string =>
+  EXPORTS[id].files(plan, form)[0]!.text;

@@ -4,7 +4,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { countsAsStitch } from '../core/ring/stitch.ts';
 import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
-import { writtenPattern } from '../core/print/pattern.ts';
+import { writtenPattern } from '../core/print/steps/pattern.ts';
 import { sideOfEntries } from '../core/ring/ring.ts';
 import { STRIDES, stepsOf } from '../core/work/steps.ts';
 import { demoPlans } from '../demo/read.ts';

@@ -3,7 +3,7 @@ import { expect, test as base, type BrowserContextOptions, type Page } from '@pl
 import { withoutStitches } from './test.ts';
 import { partOfAll } from '../core/testing/seeds.ts';
 import { baseWords } from '../core/plan/countWords.ts';
-import { countsLine } from '../core/print/roundWords.ts';
+import { countsLine } from '../core/print/steps/roundWords.ts';
 import { demoPlans } from '../demo/read.ts';
 import { goTo } from './goTo.ts';
 import { pressAll } from './pressAll.ts';

@@ -67,13 +67,13 @@ const FAULTS = [
   ['core/notation/parse.ts', 'if (Number(number) === 0)', 'if (Number(number) < 0)', 'core/notation'],
   ['core/notation/parse.ts', 'if (open.length > 1)', 'if (open.length > 2)', 'core/notation'],
   [
-    'core/print/sideWords.ts',
+    'core/print/steps/sideWords.ts',
     '${c.number} and ${c.number + 1}',
     '${c.number - 1} and ${c.number}',
     'core/procedure/literal',
   ],
   [
-    'core/print/sideWords.ts',
+    'core/print/steps/sideWords.ts',
     'groups.set(words, [...(groups.get(words) ?? []), plan.sides[side]!.name]);',
     'groups.set(words, [plan.sides[side]!.name]);',
     'core/procedure/literal',

@@ -8,7 +8,7 @@ import { likeSides } from '../../core/piece/symmetry.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { cornerTreatment } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
-import { crossingName } from '../../core/print/baseRoundWords.ts';
+import { crossingName } from '../../core/print/steps/baseRoundWords.ts';
 import { plurals } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart, ViewPart } from '../../drawing/parts.ts';

@@ -2,7 +2,7 @@ import { Select } from 'antd';
 import { crossingOf } from '../../core/base/baseRound.ts';
 import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { crossingName } from '../../core/print/baseRoundWords.ts';
+import { crossingName } from '../../core/print/steps/baseRoundWords.ts';
 import styles from './run.module.css';
 
 export interface JoinsProps {

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { writtenPattern } from '../../core/print/pattern.ts';
+import { PATTERN_FORMS, type PatternForm } from '../../core/print/forms.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { NoticesProvider } from '../look/notices.tsx';
 import { renderHem } from '../testing/render.tsx';
@@ -25,17 +25,35 @@ describe('the page of the pattern', () => {
     const { store, container } = renderPage();
     const lines = (): readonly string[] =>
       [...container.querySelectorAll('.sheet section p')].map((p) => p.textContent);
-    const told = (): readonly string[] =>
-      writtenPattern(store.get().plan).sections.flatMap((s) => s.lines.map((l) => l.text));
-    expect(lines()).toEqual(told());
+    const told = (form: PatternForm): readonly string[] =>
+      PATTERN_FORMS[form]
+        .pattern(store.get().plan)
+        .sections.flatMap((s) =>
+          s.lines.map((l, k) => (s.runIn && k === 0 ? `${s.heading}: ${l.text}` : l.text)),
+        );
+    expect(lines()).toEqual(told('published'));
     act(() => void store.do(prefer('language', 'uk')));
-    expect(lines()).toEqual(told());
-    expect(screen.getByRole('heading', { name: 'Terms: UK crochet terms throughout' })).toBeTruthy();
+    expect(lines()).toEqual(told('published'));
+    expect(screen.getByRole('heading', { name: 'Abbreviations (UK)' })).toBeTruthy();
+    fireEvent.click(screen.getByText('Step by step'));
+    expect(lines()).toEqual(told('steps'));
     fireEvent.change(screen.getByRole('textbox', { name: /Your own notes/ }), {
       target: { value: 'Wash cold.' },
     });
     expect(lines()).toContain('Wash cold.');
     expect(store.get().undoLabel).toBe('notes');
+  });
+
+  test('the form that is chosen is kept; a card has a line a round and no charts', async () => {
+    const { unmount } = renderPage();
+    fireEvent.click(screen.getByText('Card'));
+    expect(screen.queryByRole('heading', { name: 'Charts' })).toBeNull();
+    expect(screen.getByText(/^4: Other yarn · \*?\[?sk next st, puff in next st/)).toBeTruthy();
+    unmount();
+    renderPage();
+    expect(await screen.findByRole('heading', { name: 'Rounds' })).toBeTruthy();
+    fireEvent.click(screen.getByText('As published'));
+    expect(screen.getByText(/^Rnd 1:/)).toBeTruthy();
   });
 
   test('is laid out for the paper that is chosen', () => {

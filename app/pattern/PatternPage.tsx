@@ -1,7 +1,7 @@
 import { Button, Dropdown, Input, Segmented } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
-import { writtenPattern } from '../../core/print/pattern.ts';
+import { PATTERN_FORMS, PATTERN_FORM_IDS, type PatternForm } from '../../core/print/forms.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
@@ -13,6 +13,7 @@ import { Guard } from '../hem/Guard.tsx';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { useNarrow } from '../look/narrow.ts';
+import { usePatternForm } from './patternForm.ts';
 import { ReadAloud } from './Reading.tsx';
 import { SectionWords } from './SectionWords.tsx';
 import { WAYS_TO_SAVE } from './waysToSave.ts';
@@ -23,9 +24,10 @@ export function PatternPage() {
   const plan = usePlan();
   const store = useHemStore();
   const { preferences, notes } = plan.hem;
-  const pattern = useMemo(() => writtenPattern(plan), [plan]);
-  const [terms, ...sections] = pattern.sections;
   const narrow = useNarrow();
+  const [form, setForm] = usePatternForm(narrow ? 'steps' : 'published');
+  const pattern = useMemo(() => PATTERN_FORMS[form].pattern(plan), [plan, form]);
+  const [terms, ...sections] = pattern.sections;
   const [asSheet, setAsSheet] = useState(false);
   const charts = (
     <section className={styles.charts}>
@@ -37,7 +39,7 @@ export function PatternPage() {
   );
   return (
     <div className={styles.page}>
-      <Tools />
+      <Tools form={form} onForm={setForm} />
       {narrow && (
         <p className={styles.readingChoice}>
           <Button onClick={() => setAsSheet(!asSheet)}>
@@ -59,7 +61,7 @@ export function PatternPage() {
         {sections.map((section) => (
           <SectionWords key={section.heading} section={section} />
         ))}
-        {charts}
+        {form !== 'card' && charts}
         <PaperCode hem={plan.hem} />
       </article>
       <label className={styles.notes}>
@@ -134,7 +136,12 @@ const Drawn = ({ svg, className }: { readonly svg: string; readonly className?: 
   <div className={className} dangerouslySetInnerHTML={{ __html: svg }} />
 );
 
-function Tools() {
+interface ToolsProps {
+  readonly form: PatternForm;
+  readonly onForm: (form: PatternForm) => void;
+}
+
+function Tools({ form, onForm }: ToolsProps) {
   const plan = usePlan();
   const store = useHemStore();
   const notices = useNotices();
@@ -143,7 +150,7 @@ function Tools() {
 
   const save = async (key: string): Promise<void> => {
     const way = WAYS_TO_SAVE.find((w) => w.key === key);
-    for (const { name, content } of (await way?.files(plan)) ?? []) saveBlob(name, content);
+    for (const { name, content } of (await way?.files(plan, form)) ?? []) saveBlob(name, content);
   };
   const trySave = async (key: string): Promise<void> => {
     setMaking(true);
@@ -171,6 +178,12 @@ function Tools() {
   };
   return (
     <div className={styles.tools}>
+      <Segmented<PatternForm>
+        aria-label="Form of the pattern"
+        value={form}
+        options={PATTERN_FORM_IDS.map((id) => ({ value: id, label: PATTERN_FORMS[id].label }))}
+        onChange={onForm}
+      />
       <Segmented<'a4' | 'letter'>
         aria-label="Paper"
         value={paper}

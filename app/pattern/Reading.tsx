@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import type { Section } from '../../core/print/pattern.ts';
+import type { Section } from '../../core/print/section.ts';
 import { Button } from '../look/Button.tsx';
 import { CaretLeftIcon, CaretRightIcon } from '../look/icons.ts';
 import { readSetting, writeSetting } from '../storage/settings.ts';

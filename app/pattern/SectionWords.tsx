@@ -1,4 +1,4 @@
-import type { PatternLine, Section } from '../../core/print/pattern.ts';
+import type { PatternLine, Section } from '../../core/print/section.ts';
 import styles from './pattern.module.css';
 
 const LOOKS: Readonly<Partial<Record<PatternLine['kind'], string | undefined>>> = {
@@ -8,12 +8,17 @@ const LOOKS: Readonly<Partial<Record<PatternLine['kind'], string | undefined>>> 
 };
 
 /** A section of the pattern, line by line. */
-export function SectionWords({ section: { heading, lines } }: { readonly section: Section }) {
+export function SectionWords({ section: { heading, runIn, lines } }: { readonly section: Section }) {
   return (
-    <section>
-      <h2>{heading}</h2>
+    <section className={runIn && styles.runIn}>
+      {!runIn && <h2>{heading}</h2>}
       {lines.map(({ kind, text }, i) => (
         <p key={i} className={LOOKS[kind]}>
+          {runIn && i === 0 && (
+            <>
+              <strong>{heading}:</strong>{' '}
+            </>
+          )}
           {text}
         </p>
       ))}

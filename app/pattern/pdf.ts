@@ -3,7 +3,7 @@ import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfa
 import pdfMake from 'pdfmake/build/pdfmake';
 import regular from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
 import bold from '@fontsource/commissioner/files/commissioner-latin-700-normal.woff?url';
-import type { WrittenPattern, PatternLine, Section } from '../../core/print/pattern.ts';
+import type { WrittenPattern, PatternLine, Section } from '../../core/print/section.ts';
 import type { Drawings } from '../../drawing/patternDrawings.ts';
 
 export type Paper = 'a4' | 'letter';
@@ -32,14 +32,25 @@ function line({ kind, text }: PatternLine): ContentText {
   }
 }
 
-function section({ heading, lines }: Section): Content {
+function section({ heading, runIn, lines }: Section): Content {
+  const told = lines.map((l): ContentText => ({ ...line(l), margin: [0, 1.5, 0, 1.5] }));
+  const [first, ...others] = told;
   return {
-    stack: [
-      { text: heading, style: 'heading', headlineLevel: 1 },
-      ...lines.map((l): ContentText => ({ ...line(l), margin: [0, 1.5, 0, 1.5] })),
-    ],
+    stack:
+      runIn && first
+        ? [
+            {
+              ...first,
+              text: [
+                { text: `${heading}: `, bold: true },
+                { ...first, margin: undefined },
+              ],
+            },
+            ...others,
+          ]
+        : [{ text: heading, style: 'heading', headlineLevel: 1 }, ...told],
     unbreakable: lines.length <= KEPT_TOGETHER,
-    margin: [0, 12, 0, 0],
+    margin: [0, runIn ? 6 : 12, 0, 0],
   };
 }
 

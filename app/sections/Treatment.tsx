@@ -8,7 +8,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { type CornerId, cornerTreatment } from '../../core/terms/corners.ts';
-import { crossingName } from '../../core/print/baseRoundWords.ts';
+import { crossingName } from '../../core/print/steps/baseRoundWords.ts';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { trialPlan } from '../hem/trialPlan.ts';
 import { CaretDownIcon } from '../look/icons.ts';

@@ -4,7 +4,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { CROSSING_IDS, type CrossingId } from '../../core/base/crossings.ts';
 import { abbreviation, stitchName, type Language, type StitchKind } from '../../core/terms/stitches.ts';
 import { inTerms } from '../../core/terms/words.ts';
-import { crossingName } from '../../core/print/baseRoundWords.ts';
+import { crossingName } from '../../core/print/steps/baseRoundWords.ts';
 import {
   blocksSample,
   clothSample,

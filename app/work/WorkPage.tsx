@@ -1,7 +1,7 @@
 import { held } from '../../core/held.ts';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { writtenPattern } from '../../core/print/pattern.ts';
+import { writtenPattern } from '../../core/print/steps/pattern.ts';
 import { plural } from '../../core/say/measures.ts';
 import { isUnderWay, progressOf, stepInHand, workedUpTo } from '../../core/work/progress.ts';
 import { STRIDES, type Stride } from '../../core/work/steps.ts';

@@ -10,7 +10,7 @@ import { plan } from '../plan/planner.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { saying } from '../testing/zips.ts';
 import { patternMarkdown, patternText } from '../print/patternText.ts';
-import { writtenPattern } from '../print/pattern.ts';
+import { writtenPattern } from '../print/steps/pattern.ts';
 import { readPattern } from '../print/readPattern.ts';
 import { readBundle } from './bundle.ts';
 import { csvText, readCounts, readGrid } from './csv.ts';

@@ -9,7 +9,7 @@ import { likeSides } from './symmetry.ts';
 import { createPlanner, plan } from '../plan/planner.ts';
 import { tallyRing, tallySide } from '../ring/ring.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { writtenPattern } from '../print/pattern.ts';
+import { writtenPattern } from '../print/steps/pattern.ts';
 import { patternText } from '../print/patternText.ts';
 import { corners, lengthAt, throughCorners } from './outline.ts';
 import { bodyOf, withCornerAt, type Piece } from './piece.ts';

@@ -8,7 +8,7 @@ import { createPlanner, plan } from './planner.ts';
 import { problemLine, whereWords } from '../problems.ts';
 import { stitchOf } from '../ring/stitch.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { writtenPattern } from '../print/pattern.ts';
+import { writtenPattern } from '../print/steps/pattern.ts';
 import { patternText } from '../print/patternText.ts';
 import { quantity, yarnInStitchMm } from '../yarn/yarn.ts';
 

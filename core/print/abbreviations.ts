@@ -33,6 +33,10 @@ function termsIn(language: Language): readonly Term[] {
       ? { pattern: /\bsk\b/, abbreviation: 'sk', meaning: 'skip' }
       : { pattern: /\bmiss\b/, abbreviation: 'miss', meaning: 'pass over' },
     { pattern: /\bpm\b/, abbreviation: 'pm', meaning: 'place marker' },
+    { pattern: /\brep from\b/, abbreviation: 'rep', meaning: 'repeat' },
+    { pattern: /\b[Rr]nds?\b/, abbreviation: 'rnd', meaning: 'round' },
+    { pattern: /\bRS\b/, abbreviation: 'RS', meaning: 'right side' },
+    { pattern: /\bWS\b/, abbreviation: 'WS', meaning: 'wrong side' },
   ];
 }
 

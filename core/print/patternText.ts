@@ -1,21 +1,28 @@
 /** A pattern as plain text and as Markdown. */
-import type { WrittenPattern } from './pattern.ts';
+import type { WrittenPattern } from './section.ts';
 
 /** Plain text: headings at the margin, lines indented. */
 export function patternText({ title, sections }: WrittenPattern): string {
-  const told = sections.map((s) => `${s.heading}\n${s.lines.map((l) => `  ${l.text}`).join('\n')}`);
+  const told = sections.map(({ heading, runIn, lines }) => {
+    const [first, ...others] = lines.map((l) => l.text);
+    const led = runIn
+      ? `${heading}: ${first ?? ''}`
+      : `${heading}${first === undefined ? '' : `\n  ${first}`}`;
+    return [led, ...others.map((text) => `  ${text}`)].join('\n');
+  });
   return `${title}\n${'='.repeat(title.length)}\n\n${told.join('\n\n')}\n`;
 }
 
 /** Markdown: what would be taken for its marks is escaped, counts are strong, cautions and faults are quoted. */
 export function patternMarkdown({ title, sections }: WrittenPattern): string {
-  const told = sections.map(({ heading, lines }) => {
-    const body = lines.map(({ kind, text }) => {
-      const plain = escaped(text);
+  const told = sections.map(({ heading, runIn, lines }) => {
+    const body = lines.map(({ kind, text }, k) => {
+      const lead = runIn && k === 0 ? `**${escaped(heading)}:** ` : '';
+      const plain = `${lead}${escaped(text)}`;
       if (kind === 'counts') return `- **${plain}**`;
       return kind === 'care' || kind === 'caution' ? `> ${plain}\n` : `- ${plain}`;
     });
-    return `## ${escaped(heading)}\n\n${body.join('\n')}`;
+    return runIn ? body.join('\n') : `## ${escaped(heading)}\n\n${body.join('\n')}`;
   });
   return `# ${escaped(title)}\n\n${told.join('\n\n')}\n`;
 }

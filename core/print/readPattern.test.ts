@@ -16,7 +16,8 @@ import { anyHem, ofOtherConstructions } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { writtenPattern } from './pattern.ts';
+import { writtenPattern } from './steps/pattern.ts';
+import { publishedPattern } from './published/published.ts';
 import { patternText } from './patternText.ts';
 import { readPattern, type ReadBase, type ReadPattern, type ReadRound } from './readPattern.ts';
 import { whereWords } from '../problems.ts';
@@ -80,10 +81,12 @@ const countsOf = (made: Plan): readonly (readonly number[])[] =>
 
 function expectReadBack(made: Plan): void {
   for (const language of ['us', 'uk'] as const) {
-    const text = patternText(writtenPattern(made, language));
-    const outcome = readPattern(text, language);
-    if (!outcome.ok) throw new Error(`${JSON.stringify(outcome.problems)}\n${text}`);
-    expect(countsByWords(outcome.value, language)).toEqual(countsOf(made));
+    for (const pattern of [writtenPattern(made, language), publishedPattern(made, language)]) {
+      const text = patternText(pattern);
+      const outcome = readPattern(text, language);
+      if (!outcome.ok) throw new Error(`${JSON.stringify(outcome.problems)}\n${text}`);
+      expect([text, ...countsByWords(outcome.value, language)]).toEqual([text, ...countsOf(made)]);
+    }
   }
 }
 
@@ -171,8 +174,10 @@ describe('what is printed is read back, and worked from the words alone gives th
       withSeed(seed, () => {
         const made = plan(anyHem(chanceOf(seed)));
         for (const language of ['us', 'uk'] as const) {
-          const outcome = readPattern(patternText(writtenPattern(made, language)), language);
-          expect(outcome.ok ? [] : outcome.problems).toEqual([]);
+          for (const pattern of [writtenPattern(made, language), publishedPattern(made, language)]) {
+            const outcome = readPattern(patternText(pattern), language);
+            expect(outcome.ok ? [] : outcome.problems).toEqual([]);
+          }
         }
       });
     }

@@ -9,6 +9,7 @@ import { held } from '../held.ts';
 import { printProblem } from './problems.ts';
 import { LIMITS } from '../limits.ts';
 import { everyday } from '../notation/everyday.ts';
+import { publishedRound } from './readPublished.ts';
 import { parseRound } from '../notation/parse.ts';
 import { done, failed, inAll, inLine, type Outcome, type Problem } from '../problems.ts';
 import type { CornerRecipe, Recipe } from '../ring/recipe.ts';
@@ -58,7 +59,7 @@ interface Block {
 }
 
 const HEADING = /^(?:rounds?|rnds?|r)\.?\s*(\d+)(?:\s*(?:–|-|to)\s*(\d+))?\s*[:.)]?\s*(.*)$/i;
-const BASE = /^base round\b/i;
+const BASE = /^base (?:round|rnd)\b/i;
 
 /** Reads a text. Every fault of every round is named, by the line of the text. */
 export function readPattern(text: string, language: Language): Outcome<ReadPattern> {
@@ -77,6 +78,19 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
       const from = Number(heading[1]);
       const to = heading[2] === undefined ? from : Number(heading[2]);
       const rest = heading[3]!;
+      const published = publishedRound(rest);
+      if (published) {
+        const block = blocks.findLast(
+          ({ heading: h }) => published.is === 'as' && h.from <= published.number && published.number <= h.to,
+        );
+        // What is worked as another round takes its lines, but not its turning.
+        current =
+          published.is === 'told'
+            ? published.lines.map((text) => ({ text, line: i + 1 }))
+            : [...(block?.lines ?? [])].filter((l) => !/^Turn/.test(l.text));
+        blocks.push({ heading: { ...at, from, to, name: '' }, lines: current });
+        return;
+      }
       // A heading may hold the round itself: “Round 3: *sc in next st*”.
       const labelled = /^(side|each side|all (?:a)?round|round|corner)s?\b.*:/i.test(rest);
       const inline = labelled || /\*|\b(?:in|around) (?:each|next|same|last)\b/i.test(rest);
@@ -123,6 +137,7 @@ const isAdjustment = (text: string): boolean =>
 const said = (text: string): string =>
   text
     .slice(text.indexOf(':') + 1)
+    .replace(/\brep from \*/gi, 'repeat from *')
     .replace(/;\s*repeat from \* to \*[^.]*/i, '')
     .replace(/\.\s*$/, '')
     .trim();
@@ -277,7 +292,7 @@ function readBase(lines: readonly Located[], language: Language): ReadBase {
   }
   const sides = lines.flatMap(({ text }) => {
     const found =
-      /^(?:sides? ([^:]+)|all around): (\d+) (.+?) along\b(?:[^:]*?, (?:with )?ch (\d+) (?:between|before and after each))?/i.exec(
+      /^(?:sides? ([^:]+)|all around): (\d+) (.+?)(?: along\b| over\b|,|:)(?:[^:]*?, (?:with )?ch (\d+) (?:between|before and after each))?/i.exec(
         text,
       );
     if (!found) return [];

@@ -20,7 +20,14 @@ const NAMES: Partial<Record<SpotKind, readonly [one: string, many: string]>> = {
   'counted stitch': ['st', 'sts'],
 };
 
-const nameOf = (kind: SpotKind, many: boolean): string => NAMES[kind]![many ? 1 : 0];
+/** Numbers of row ends: those of their rows, or along the side from the corner that was worked before it. */
+export type Numbered = 'on the piece' | 'along the side';
+
+function nameOf(kind: SpotKind, many: boolean, numbered: Numbered): string {
+  const name = NAMES[kind]![many ? 1 : 0];
+  if (numbered === 'on the piece' || kind !== 'row end') return name;
+  return many ? 'row ends' : 'row end';
+}
 
 /**
  * A side's placement in words: the rate that most spots take, or two that alternate, and every spot that differs, by its
@@ -30,9 +37,14 @@ const nameOf = (kind: SpotKind, many: boolean): string => NAMES[kind]![many ? 1 
  * @param counts stitches for each spot of the edge, in working order
  * @example placementWords([2, 2, 2], rowEnds, 'us') // '2 in each row'
  */
-export function placementWords(counts: readonly number[], edge: Edge, language: Language): string {
-  const told = partsOf(edge, counts, language)
-    .map(({ run, each, spots }) => `${run}${stretchWords(edge, spots, counts, each)}`)
+export function placementWords(
+  counts: readonly number[],
+  edge: Edge,
+  language: Language,
+  numbered: Numbered = 'on the piece',
+): string {
+  const told = partsOf(edge, counts, language, numbered)
+    .map(({ run, each, spots }) => `${run}${stretchWords(edge, spots, counts, each, numbered)}`)
     .filter((words) => !/\bnone in each [^,]+$/.test(words));
   return told.length > 0 ? told.join('; ') : 'nothing along this side';
 }
@@ -41,8 +53,9 @@ export function placementWords(counts: readonly number[], edge: Edge, language: 
  * The number of a spot as the maker counts it on the piece: rows from the foundation, everything else along the side,
  * among its like.
  */
-export function spotNumber(edge: Edge, index: number): number {
-  if (edge.numbering.from === 'last') return edge.spots.length - index;
+export function spotNumber(edge: Edge, index: number, numbered: Numbered = 'on the piece'): number {
+  if (edge.numbering.from === 'last')
+    return numbered === 'on the piece' ? edge.spots.length - index : index + 1;
   const { kind } = edge.spots[index]!;
   let number = 0;
   for (let i = 0; i <= index; i++) if (edge.spots[i]!.kind === kind) number++;
@@ -61,20 +74,20 @@ function onMotif(edge: Edge, index: number): { readonly motif: number; readonly 
 }
 
 /** A spot by its name: “row 14”, “st 8 of motif 3”, “gap 5”. */
-export const spotName = (edge: Edge, index: number): string => spotsNamed(edge, [index]);
+export const spotName = (edge: Edge, index: number): string => spotsNamed(edge, [index], 'on the piece');
 
 /** Spots of one kind by their numbers: “rows 14 and 39”, “sts 3 and 8 of motif 3, st 2 of motif 5”. */
-function spotsNamed(edge: Edge, spots: readonly number[]): string {
+function spotsNamed(edge: Edge, spots: readonly number[], numbered: Numbered): string {
   const byMotif = new Map<number, number[]>();
   for (const spot of spots) {
     const at = onMotif(edge, spot);
     const motif = at?.motif ?? 0;
-    byMotif.set(motif, [...(byMotif.get(motif) ?? []), at?.number ?? spotNumber(edge, spot)]);
+    byMotif.set(motif, [...(byMotif.get(motif) ?? []), at?.number ?? spotNumber(edge, spot, numbered)]);
   }
   const { kind } = edge.spots[spots[0]!]!;
   return [...byMotif]
     .map(([motif, numbers]) => {
-      const named = `${nameOf(kind, numbers.length > 1)} ${numbersWords(numbers)}`;
+      const named = `${nameOf(kind, numbers.length > 1, numbered)} ${numbersWords(numbers)}`;
       return motif === 0 ? named : `${named} of motif ${motif}`;
     })
     .join(', ');
@@ -90,14 +103,20 @@ interface Part {
 }
 
 /** Rows by their kind or run by run, or the kinds of spot of another edge. */
-function partsOf(edge: Edge, counts: readonly number[], language: Language): readonly Part[] {
+function partsOf(
+  edge: Edge,
+  counts: readonly number[],
+  language: Language,
+  numbered: Numbered,
+): readonly Part[] {
   const all = edge.spots.map((_, i) => i);
   if (edge.numbering.noun === 'row') {
     const kinds = [
       ...new Set(edge.spots.map((s) => held(s.stitch, 'row ends, tops and posts have a stitch'))),
     ];
     const byKind = kinds.map((kind) => all.filter((i) => edge.spots[i]!.stitch === kind));
-    if (kinds.length === 1) return [{ run: '', each: ['row', 'rows'], spots: all }];
+    const each = [nameOf('row end', false, numbered), nameOf('row end', true, numbered)] as const;
+    if (kinds.length === 1) return [{ run: '', each, spots: all }];
     if (byKind.every((spots) => new Set(spots.map((i) => counts[i])).size === 1)) {
       return byKind.map((spots, k) => {
         const name = abbreviation(kinds[k]!, language);
@@ -107,9 +126,11 @@ function partsOf(edge: Edge, counts: readonly number[], language: Language): rea
     const starts = all.filter((i) => i === 0 || edge.spots[i]!.stitch !== edge.spots[i - 1]!.stitch);
     return starts.map((first, k) => {
       const spots = all.slice(first, starts[k + 1]);
-      const numbers = [...new Set([spots[0]!, spots[spots.length - 1]!].map((i) => spotNumber(edge, i)))];
-      const run = `${spots.length === 1 ? 'row' : 'rows'} ${numbers.join('–')}: `;
-      return { run, each: ['row', 'rows'], spots };
+      const numbers = [
+        ...new Set([spots[0]!, spots[spots.length - 1]!].map((i) => spotNumber(edge, i, numbered))),
+      ];
+      const run = `${each[spots.length === 1 ? 0 : 1]} ${numbers.join('–')}: `;
+      return { run, each, spots };
     });
   }
   const kinds = [...new Set(edge.spots.map((s) => s.kind))].filter((kind) => !AT_JOINS.has(kind));
@@ -118,7 +139,7 @@ function partsOf(edge: Edge, counts: readonly number[], language: Language): rea
     each:
       kind === 'between stitches'
         ? ['space between two sts', 'spaces between two sts']
-        : [nameOf(kind, false), nameOf(kind, true)],
+        : [nameOf(kind, false, numbered), nameOf(kind, true, numbered)],
     spots: all.filter((i) => edge.spots[i]!.kind === kind),
   }));
 }
@@ -132,6 +153,7 @@ function stretchWords(
   spots: readonly number[],
   counts: readonly number[],
   [one, many]: Part['each'],
+  numbered: Numbered,
 ): string {
   const tallies = new Map<number, number>();
   for (const i of spots) tallies.set(counts[i]!, (tallies.get(counts[i]!) ?? 0) + 1);
@@ -141,10 +163,12 @@ function stretchWords(
   const differing = spots.filter((i) => counts[i] !== usual);
   const doubled = spots.filter((i, k) => k > 0 && counts[i] === counts[spots[k - 1]!]);
   if (byFrequency.length === 2 && doubled.length < differing.length / 2)
-    return byTurns(edge, spots, counts, doubled, many);
+    return byTurns(edge, spots, counts, doubled, many, numbered);
   const groups = new Map<number, number[]>();
   for (const i of differing) groups.set(counts[i]!, [...(groups.get(counts[i]!) ?? []), i]);
-  const parts = [...groups].map(([count, list]) => `${howMany(count)} in ${spotsNamed(edge, list)}`);
+  const parts = [...groups].map(
+    ([count, list]) => `${howMany(count)} in ${spotsNamed(edge, list, numbered)}`,
+  );
   return `${howMany(usual)} in each ${one}, but ${listWords(parts)}`;
 }
 
@@ -155,6 +179,7 @@ function byTurns(
   counts: readonly number[],
   doubled: readonly number[],
   many: string,
+  numbered: Numbered,
 ): string {
   const first = counts[spots[0]!]!;
   const other = held(
@@ -163,5 +188,5 @@ function byTurns(
   );
   const lead = `${howMany(first)}, ${howMany(other)} alternately in the ${many}`;
   if (doubled.length === 0) return lead;
-  return `${lead}, but the same as in the one before in ${spotsNamed(edge, doubled)}`;
+  return `${lead}, but the same as in the one before in ${spotsNamed(edge, doubled, numbered)}`;
 }

@@ -16,12 +16,20 @@ export type WayThere =
   | { readonly by: 'joining'; readonly same: boolean }
   /** The start is where the last round was joined. */
   | { readonly by: 'staying' }
-  /** Slip stitches into the next so many stitches and spaces lead there. */
-  | { readonly by: 'slipping'; readonly over: number }
+  /** The start is the gap that lies between the join and the stitch before it, reached without a slip stitch. */
+  | { readonly by: 'reaching back' }
+  /** Slip stitches lead there: into what lies between in its order, the place itself the last. */
+  | { readonly by: 'slipping'; readonly over: number; readonly through: readonly Slipped[] }
   /** The start lies just before the join, in the middle of the corner. */
   | { readonly by: 'stepping back' }
   /** The last round lies on the face of another, and the start is in that other. */
   | { readonly by: 'going over' };
+
+/** Places of one kind, one after the other, into which slip stitches go. */
+export interface Slipped {
+  readonly kind: PlaceKind;
+  readonly count: number;
+}
 
 /** A place with two in it, or two places taken together. */
 export interface Change {

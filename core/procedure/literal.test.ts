@@ -13,18 +13,20 @@ import { anyEdited } from '../testing/randomEdits.ts';
 import { seeds } from '../testing/seeds.ts';
 import { differences } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
-import { writtenPattern } from '../print/pattern.ts';
+import { writtenPattern } from '../print/steps/pattern.ts';
+import { publishedPattern } from '../print/published/published.ts';
 import { patternText } from '../print/patternText.ts';
 
 /** What differs between a plan and what comes of following its printed pattern to the letter. */
 function followed(hem: Hem, language: 'us' | 'uk' = 'us'): readonly string[] {
   const made = plan(hem);
-  const text = patternText(writtenPattern(made, language));
-  try {
-    return differences(made, follow(text, language, made.body, hem.preferences.hand));
-  } catch (error) {
-    return [`${(error as Error).message}`];
-  }
+  return [publishedPattern(made, language), writtenPattern(made, language)].flatMap((pattern) => {
+    try {
+      return differences(made, follow(patternText(pattern), language, made.body, hem.preferences.hand));
+    } catch (error) {
+      return [`${(error as Error).message}`];
+    }
+  });
 }
 
 describe('a maker who follows the printed pattern to the letter makes what was planned', () => {
@@ -128,12 +130,48 @@ describe('what is not as planned is noticed', () => {
   });
 });
 
+describe('what is not as planned is noticed in the published form too', () => {
+  const hem = small({ rounds: [entry({ times: 3 }), entry({ id: 's', family: 'cluster' })] });
+  const made = plan(hem);
+  const text = patternText(publishedPattern(made));
+
+  test.each<[string, string | RegExp, string]>([
+    ['another stitch', 'sc in each st to next marked st', 'hdc in each st to next marked st'],
+    ['another corner', '3 sc in marked st', '4 sc in marked st'],
+    ['a marker elsewhere', 'pm in 2nd;', 'pm in 1st;'],
+    ['one corner fewer', 'rep from * 3 more times', 'rep from * 2 more times'],
+    ['another tail', 'sc in next 1 and 2 sts in', 'sc in next 1 and 3 sts in'],
+    ['another rest of a corner', '2 sc in same place as the first st', '3 sc in same place as the first st'],
+    ['a stitch fewer along the edge', '1 in each st.', '1 in each st, skipping st 7.'],
+    ['another repeat', /sk next 2 sts\] across/g, 'sk next st] across'],
+    ['turned where it is not', 'Rnd 1: Ch 1', 'Rnd 1: Turn. WS facing: work D, C, B, A. Ch 1'],
+    ['another count', /(\d+) sts\)/, '7 sts)'],
+    ['the other way around', 'counterclockwise', 'clockwise'],
+  ])('%s', (_, from, to) => {
+    const changed = text.replace(from, to);
+    expect(changed).not.toBe(text);
+    const found = ((): readonly string[] => {
+      try {
+        return differences(made, follow(changed, 'us', made.body));
+      } catch (error) {
+        return [(error as Error).message];
+      }
+    })();
+    expect(found).not.toEqual([]);
+  });
+});
+
 test('texts in UK terms use no word of US terms', () => {
   for (const [, piece] of PIECES) {
     for (const { id } of FAMILIES) {
-      const text = patternText(writtenPattern(plan(with_(on(piece), id)), 'uk'));
-      const body = text.slice(text.indexOf('Base round'), text.indexOf('Finishing'));
-      expect(body).not.toMatch(/\b(?:sk|skip|skipped|skips|sl st|hdc|gauge|color|counterclockwise)\b/i);
+      const made = plan(with_(on(piece), id));
+      const bodies = [writtenPattern(made, 'uk'), publishedPattern(made, 'uk')].map((pattern) => {
+        const text = patternText(pattern);
+        return text.slice(text.search(/^Base r/m), text.indexOf('Finishing'));
+      });
+      expect(bodies.join()).not.toMatch(
+        /\b(?:sk|skip|skipped|skips|sl st|hdc|gauge|color|counterclockwise)\b/i,
+      );
     }
   }
 });

@@ -5,12 +5,12 @@
 import { remembered } from '../remembered.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { placeKindsUsed } from '../ring/recipe.ts';
-import { isGap, type PlaceKind, type Ring } from '../ring/ring.ts';
+import { entryOf, isGap, type PlaceKind, type Ring } from '../ring/ring.ts';
 import { isChainRun, isOrnament } from '../ring/stitch.ts';
 import type { Act, CornerPlace, Procedure, WayThere, Worked } from './acts.ts';
 import { alongOf } from './along.ts';
 import { ahead, cornerAfter, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
-import { placeOf } from './place.ts';
+import { placeOf, type PlaceOfWork } from './place.ts';
 import { betweenCornerAnd, roundStarts, stitchesThere, type RoundStart } from './start.ts';
 
 /** The procedure of every round of a plan, the base round first. */
@@ -40,18 +40,13 @@ function procedureOf(
   };
   if (start) {
     const stitch = order.stitch(start.at);
+    const kind = placeKind(plan.rounds[round.onto]?.ring ?? null, round, start, order);
+    const place = placeOf(plan, round.onto, start.place, kind, order.travel, joinedAt(round.onto));
     acts.push({
       do: 'start',
-      place: placeOf(
-        plan,
-        round.onto,
-        start.place,
-        placeKind(plan.rounds[round.onto]?.ring ?? null, round, start, order),
-        order.travel,
-        joinedAt(round.onto),
-      ),
+      place,
       yarn: round.yarnId,
-      way: wayTo(plan, round, start, order, joinedAt),
+      way: wayTo(plan, round, start, order, joinedAt, kind, place),
       beginning: start.beginning,
       first: start.first,
       stitch,
@@ -91,6 +86,8 @@ function wayTo(
   start: RoundStart,
   order: InOrder,
   joinedAt: (round: number) => number,
+  kind: PlaceKind,
+  { on }: PlaceOfWork,
 ): WayThere {
   if (round.number === 0) return { by: 'joining', same: false };
   const join = joinedAt(round.onto);
@@ -99,15 +96,27 @@ function wayTo(
   if (over) return { by: 'going over' };
   const { ring } = plan.rounds[round.onto]!;
   if (!isGap(start.place) && start.place === join) return { by: 'staying' };
+  // A gap lies before its entry in the order of the ring.
+  const behind = order.travel === 1 ? join : (join + 1) % ring.made.length;
+  if (on !== 'corner' && isGap(start.place) && entryOf(start.place) === behind)
+    return { by: 'reaching back' };
   const far = ahead(ring, join, start.place, order.travel);
   if (far > ring.made.length / 2) return { by: 'stepping back' };
-  // What is slipped over: stitches that bear the next round, and at last the place itself.
-  let sts = isGap(start.place) || isChainRun(ring.made[start.place]!) ? 0 : 1;
-  for (let k = 1; k < far; k++) {
+  const through: { kind: PlaceKind; count: number }[] = [];
+  const slip = (kind: PlaceKind): void => {
+    const last = through[through.length - 1];
+    if (last?.kind === kind) last.count++;
+    else through.push({ kind, count: 1 });
+  };
+  // A gap lies before its entry in the order of the ring: against it that entry is passed first.
+  const passed = isGap(start.place) && order.travel === -1 ? far + 1 : far;
+  for (let k = 1; k < passed; k++) {
     const s = ring.made[(join + order.travel * k + ring.made.length * 2) % ring.made.length]!;
-    if (!isChainRun(s) && !isOrnament(s)) sts++;
+    if (!isOrnament(s)) slip(isChainRun(s) ? 'space' : 'stitch');
   }
-  return { by: 'slipping', over: sts };
+  slip(kind === 'post' ? 'stitch' : kind);
+  const sts = through.reduce((sum, s) => sum + (s.kind === 'stitch' ? s.count : 0), 0);
+  return { by: 'slipping', over: sts, through };
 }
 
 /** Corners and sides in the order in which they are worked, from the start round to it again. */

@@ -11,7 +11,7 @@ import { ballEnds, supplyOf } from '../forecast/supply.ts';
 import type { Plan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
 import { patternMarkdown, patternText } from '../print/patternText.ts';
-import { writtenPattern } from '../print/pattern.ts';
+import { writtenPattern } from '../print/steps/pattern.ts';
 import { entryWords } from '../print/stitchWords.ts';
 import { countsCsv, yarnCsv } from '../plan/tables.ts';
 import { estimatesOf } from '../evidence/estimates.ts';

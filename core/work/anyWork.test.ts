@@ -13,7 +13,7 @@ import { seeds, withSeed } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';
 import { reachWords } from './ballWords.ts';
 import { momentsOf } from './momentWords.ts';
-import { writtenPattern } from '../print/pattern.ts';
+import { writtenPattern } from '../print/steps/pattern.ts';
 import { placeInWords } from './progressWords.ts';
 import { causeWords, outcomeWords, repairWords, ripPlaceWords } from './recountWords.ts';
 import { stepWords } from './stepWords.ts';

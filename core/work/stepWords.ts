@@ -11,11 +11,11 @@ import { placesTaken, type Stitch } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS, capital, inTerms } from '../terms/words.ts';
 import type { WorkStep } from './steps.ts';
-import { cornerActWords } from '../print/cornerWords.ts';
+import { cornerActWords } from '../print/steps/cornerWords.ts';
 import { ordinal } from '../say/lists.ts';
 import { plural } from '../say/measures.ts';
 import { cornerName, sideLabel } from '../print/placeWords.ts';
-import { endLines, isThere, startLines } from '../print/startWords.ts';
+import { endLines, isThere, startLines } from '../print/steps/startWords.ts';
 import { Places, edgeNoun } from './stepPlaces.ts';
 
 export interface StepWords {

@@ -26,7 +26,8 @@ export class Below {
 
   constructor(
     lying: Lying | null,
-    private readonly travel: 1 | -1,
+    /** 1 where work runs in the order of the right side, −1 where it runs against it. */
+    readonly direction: 1 | -1,
     /** Of the sides, as they lie on the piece. */
     readonly names: readonly string[],
     /** Of the corners, “D/A” first; a circle has none. */
@@ -41,7 +42,7 @@ export class Below {
 
   /** Turns the order of the right side into the order of work, and the other way round. */
   inOrder<T>(list: readonly T[]): readonly T[] {
-    return this.travel === 1 ? list : [...list].reverse();
+    return this.direction === 1 ? list : [...list].reverse();
   }
 
   /** Stitches that the markers of a corner stand in, in the order of work. */
@@ -53,17 +54,17 @@ export class Below {
 
   cornerAfter(side: string): string {
     const i = this.names.indexOf(side);
-    return this.corners[this.travel === 1 ? (i + 1) % this.corners.length : i]!;
+    return this.corners[this.direction === 1 ? (i + 1) % this.corners.length : i]!;
   }
 
   cornerBefore(side: string): string {
     const i = this.names.indexOf(side);
-    return this.corners[this.travel === 1 ? i : (i + 1) % this.corners.length]!;
+    return this.corners[this.direction === 1 ? i : (i + 1) % this.corners.length]!;
   }
 
   sideAfter(corner: string): string {
     const [before, after] = corner.split('/') as [string, string];
-    return this.travel === 1 ? after : before;
+    return this.direction === 1 ? after : before;
   }
 
   /** The entries of a side below, in the order of work. */
@@ -99,7 +100,7 @@ export class Below {
   isTaken(place: Place, taken: ReadonlySet<Made>): boolean {
     if (!isGap(place)) return taken.has(place);
     const n = this.ring.length;
-    const other = this.ring[(this.index.get(place.gapBefore)! - this.travel + n) % n]!;
+    const other = this.ring[(this.index.get(place.gapBefore)! - this.direction + n) % n]!;
     return taken.has(place.gapBefore) && taken.has(other);
   }
 
@@ -127,7 +128,7 @@ export class Below {
   }
 
   gap(before: Made, after: Made): GapBefore {
-    return { gapBefore: this.travel === 1 ? after : before };
+    return { gapBefore: this.direction === 1 ? after : before };
   }
 
   /** Places of several kinds in the order of work. */
@@ -141,6 +142,35 @@ export class Below {
       }
       return here.sort((a, b) => Number(isGap(b)) - Number(isGap(a)));
     });
+  }
+
+  /** The first place of a kind after another, in the order of work. */
+  nextAfter(from: Place, what: Noun): Place {
+    const places = this.placesIn(this.ring, what);
+    const at = isGap(from) ? from.gapBefore : from;
+    // A gap lies before its entry in the order of the right side, and after it the other way round.
+    const beside = (p: Place): number => (isGap(p) ? -0.5 * this.direction : 0);
+    const far = (p: Place): number => {
+      const ahead = this.ahead(at, isGap(p) ? p.gapBefore : p) + beside(p) - beside(from);
+      return ahead > 0 ? ahead : ahead + this.ring.length;
+    };
+    const [next] = [...places].sort((a, b) => far(a) - far(b));
+    if (!next) throw new Unclear(`there is no ${what}`);
+    return next;
+  }
+
+  /** The gap between the join and what comes before it in the order of work. */
+  justBehindJoin(what: Noun): Place {
+    const join = this.join!;
+    const before = this.ring[(this.index.get(join)! - 1 + this.ring.length) % this.ring.length]!;
+    const gap = this.gap(before, join);
+    if (!this.placesIn(this.ring, what).some((p) => samePlace(p, gap)))
+      throw new Unclear(`there is no ${what} just behind the join`);
+    return gap;
+  }
+
+  aheadOfJoin(place: Place): number {
+    return this.ahead(this.join!, isGap(place) ? place.gapBefore : place);
   }
 
   /** How far an entry lies ahead of another, in the order of work. */

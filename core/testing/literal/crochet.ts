@@ -48,6 +48,10 @@ const LOOPS: Readonly<Record<string, Loop>> = { BLO: 'back', FLO: 'front', '3rd 
 export class Reader {
   constructor(private readonly language: Language) {}
 
+  get slipStitch(): string {
+    return this.language === 'us' ? 'sl st' : 'ss';
+  }
+
   private kind(word: string): StitchKind {
     const found = stitchCalled(word, this.language);
     if (!found) throw new Unclear(`what is “${word}”?`);

@@ -5,6 +5,7 @@ import { Unclear, numbers, type Reader } from './crochet.ts';
 
 const KINDS: Readonly<Record<string, readonly SpotKind[]>> = {
   row: ['row end'],
+  'row end': ['row end'],
   st: ['stitch top', 'cluster stitch', 'counted stitch'],
   chain: ['foundation chain'],
   gap: ['gap', 'block gap'],
@@ -13,7 +14,7 @@ const KINDS: Readonly<Record<string, readonly SpotKind[]>> = {
   block: ['block'],
   hole: ['hole'],
 };
-const NOUN = '(?:rows?|sts?|chains?|gaps?|spaces?|blocks?|holes?)';
+const NOUN = '(?:row ends?|rows?|sts?|chains?|gaps?|spaces?|blocks?|holes?)';
 
 /** Stitches that go into every spot of an edge. @returns stitches for each spot, in working order */
 export function alongEdge(
@@ -32,7 +33,7 @@ export function alongEdge(
 }
 
 function placePart(part: string, edge: Edge, counts: number[], reader: Reader): void {
-  const run = /^(rows? [\d–]+): (.*)$/.exec(part);
+  const run = /^((?:row end|row)s? [\d–]+): (.*)$/.exec(part);
   const words = run ? run[2]! : part;
   const called = (name: string): readonly number[] =>
     run ? rowsCalled(run[1]!, edge) : spotsCalled(name, edge, reader);
@@ -77,10 +78,11 @@ function spotsCalled(name: string, edge: Edge, reader: Reader): readonly number[
 }
 
 function rowsCalled(name: string, edge: Edge): readonly number[] {
-  const rows = /^rows? (\d+)(?:–(\d+))?$/.exec(name)!;
-  const [a, b] = [Number(rows[1]), Number(rows[2] ?? rows[1])];
+  const rows = /^(row end|row)s? (\d+)(?:–(\d+))?$/.exec(name)!;
+  const [a, b] = [Number(rows[2]), Number(rows[3] ?? rows[2])];
   return edge.spots.flatMap((_, i) => {
-    const row = rowAt(edge, i);
+    // Rows are numbered on the piece, their ends along the side.
+    const row = rows[1] === 'row' ? rowAt(edge, i) : i + 1;
     return row >= Math.min(a, b) && row <= Math.max(a, b) ? [i] : [];
   });
 }
@@ -103,6 +105,7 @@ export function spotsListed(text: string, edge: Edge): readonly number[] {
 }
 
 function spotCalled(edge: Edge, noun: string, number: number, motif: number | null): number {
+  if (noun === 'row end') return number - 1;
   if (noun === 'row') return edge.numbering.from === 'first' ? number - 1 : edge.spots.length - number;
   const from = motif === null || motif === 1 ? 0 : edge.joins[motif - 2]! + 3;
   const spot = ofKind(edge, KINDS[noun]!).filter((i) => i >= from)[number - 1];

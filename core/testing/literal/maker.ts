@@ -4,8 +4,10 @@
  */
 import type { Body } from '../../piece/edge.ts';
 import type { Language } from '../../terms/stitches.ts';
+import { Below } from './below.ts';
 import { Reader, Unclear } from './crochet.ts';
 import { isStitch, type Lying, type Made, type MadeRound, type Marks } from './made.ts';
+import { asSteps, type Paragraph } from './published.ts';
 import { Work } from './work.ts';
 
 /** Makes everything that a text tells. Throws {@link Unclear} where it cannot be followed. */
@@ -57,6 +59,7 @@ class Maker {
 
   all(text: string): readonly MadeRound[] {
     this.direction(text);
+    if (/^Base rnd/m.test(text)) return this.published(text);
     const rounds: MadeRound[] = [];
     let lines: string[] = [];
     let heading = '';
@@ -79,6 +82,48 @@ class Maker {
     }
     finish();
     return rounds;
+  }
+
+  /** A pattern that is told in a paragraph for each round, or for several that are alike. */
+  private published(text: string): readonly MadeRound[] {
+    const paragraphs: Paragraph[] = [];
+    const rounds: MadeRound[] = [];
+    for (const told of text.split(/\n(?=\S)/)) {
+      const m = /^(Base rnd|Rnds? (\d+)(?:–(\d+))?)(?: \([RW]S\))?: ([^]*)$/.exec(told);
+      if (!m) continue;
+      const [, heading, first, last, words] = m;
+      const lines = words!
+        .trimEnd()
+        .split('\n')
+        .map((l) => l.trim());
+      for (let number = Number(first ?? 0); number <= Number(last ?? first ?? 0); number++) {
+        paragraphs[number] = { heading: heading!, lines };
+        rounds.push(this.round(number, this.asSteps(number, paragraphs)));
+      }
+    }
+    return rounds;
+  }
+
+  private asSteps(number: number, paragraphs: readonly Paragraph[]): readonly string[] {
+    const paragraph = paragraphs[number]!;
+    const [first] = paragraph.lines;
+    const onFace = /Work on the face of (?:Base rnd|Rnd (\d+));/.exec(first!);
+    const onto = number === 0 ? -1 : onFace ? Number(onFace[1] ?? 0) : this.onto;
+    const facing = /Turn\. WS facing/.test(first!)
+      ? 'wrong'
+      : /Turn; RS facing again/.test(first!)
+        ? 'right'
+        : this.facing;
+    const backward = (facing === 'wrong') !== /Work backward, /.test(first!);
+    const lying = onto < 0 ? null : this.lying.get(onto)!;
+    return asSteps(paragraph, {
+      number,
+      below: new Below(lying, backward ? -1 : 1, this.names, this.corners),
+      reader: this.reader,
+      names: this.names,
+      corners: this.corners,
+      before: paragraphs,
+    });
   }
 
   private round(number: number, lines: readonly string[]): MadeRound {

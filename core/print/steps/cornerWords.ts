@@ -1,14 +1,14 @@
 /** Corners of a round in words, and where their markers go. */
-import { writtenOf } from '../plan/types.ts';
-import { listWords, ordinal } from '../say/lists.ts';
-import { printCorner, printGroup, printStitch } from '../notation/print.ts';
-import type { Plan } from '../plan/types.ts';
-import { orderOfWork, type InOrder } from '../procedure/order.ts';
-import { actsOf, type CornerPlace, type Procedure, type Worked, type ActOf } from '../procedure/acts.ts';
-import { IN_NOTHING } from '../ring/ring.ts';
-import { countsAsStitch, isChainRun, isOrnament } from '../ring/stitch.ts';
-import type { Language } from '../terms/stitches.ts';
-import { cornerName } from './placeWords.ts';
+import { writtenOf } from '../../plan/types.ts';
+import { listWords, ordinal } from '../../say/lists.ts';
+import { printCorner, printGroup, printStitch } from '../../notation/print.ts';
+import type { Plan } from '../../plan/types.ts';
+import { orderOfWork, type InOrder } from '../../procedure/order.ts';
+import { actsOf, type CornerPlace, type Procedure, type Worked, type ActOf } from '../../procedure/acts.ts';
+import { IN_NOTHING } from '../../ring/ring.ts';
+import { countsAsStitch, isChainRun, isOrnament } from '../../ring/stitch.ts';
+import type { Language } from '../../terms/stitches.ts';
+import { cornerName } from '../placeWords.ts';
 
 /** Words for each corner; corners that take the same told together. */
 export function cornerLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
@@ -38,7 +38,7 @@ export function cornerActWords(
   // What lies on the face of another round leaves the markers where they are.
   const mark = round.written?.recipe.surface
     ? ''
-    : markWords(orderOfWork(round), round.layout.corners[act.corner]!, act.centre);
+    : markWords(markOf(orderOfWork(round), round.layout.corners[act.corner]!, act.centre));
   return `${cornerWords(act, plan, language)}${mark}`;
 }
 
@@ -113,25 +113,40 @@ function cornerPlaceWords(into: CornerPlace): string {
   }
 }
 
-/** Where the marker goes. */
-function markWords(order: InOrder, span: Worked, centre: Worked): string {
-  if (centre.length === 0) return '';
+/** The place of a corner’s marker, among the stitches that the corner makes. */
+export type Mark =
+  | { readonly in: 'picot'; readonly form: string }
+  /** A chain space, counted from 1 among those that are as long. */
+  | { readonly in: 'space'; readonly chains: number; readonly number: number; readonly of: number }
+  /** One stitch or two, counted from 1 among those that count. */
+  | { readonly in: 'stitch'; readonly numbers: readonly number[]; readonly of: number };
+
+/** Where the marker of a corner goes; null where it has no middle that can carry one. */
+export function markOf(order: InOrder, span: Worked, centre: Worked): Mark | null {
+  if (centre.length === 0) return null;
   const offset = (((centre.start - span.start) % order.size) + order.size) % order.size;
   const stitches = Array.from({ length: span.length }, (_, k) => order.stitch(span.start + k));
   const middle = stitches[offset];
-  if (!middle) return '';
+  if (!middle) return null;
+  const { chains, form } = middle;
   if (isChainRun(middle)) {
-    const alike = stitches.flatMap((s, k) => (isChainRun(s) && s.chains === middle.chains ? [k] : []));
-    return alike.length === 1
-      ? `; pm in the new ch-${middle.chains} sp`
-      : `; pm in the ${ordinal(alike.indexOf(offset) + 1)} of the ${alike.length} new ch-${middle.chains} sps`;
+    const alike = stitches.flatMap((s, k) => (isChainRun(s) && s.chains === chains ? [k] : []));
+    return { in: 'space', chains, number: alike.indexOf(offset) + 1, of: alike.length };
   }
-  if (isOrnament(middle)) return `; pm in the ${middle.form}`;
+  if (isOrnament(middle)) return { in: 'picot', form };
   const counted = stitches.flatMap((s, k) => (countsAsStitch(s) ? [k] : []));
-  if (counted.length === 1) return '; pm in it';
   const number = counted.indexOf(offset) + 1;
-  if (number === 0) return '';
-  const which =
-    centre.length === 2 ? `the ${ordinal(number)} and ${ordinal(number + 1)}` : `the ${ordinal(number)}`;
-  return `; pm in ${which} of the ${counted.length}`;
+  if (number === 0) return null;
+  return { in: 'stitch', numbers: centre.length === 2 ? [number, number + 1] : [number], of: counted.length };
+}
+
+function markWords(mark: Mark | null): string {
+  if (mark === null) return '';
+  if (mark.in === 'picot') return `; pm in the ${mark.form}`;
+  if (mark.in === 'space')
+    return mark.of === 1
+      ? `; pm in the new ch-${mark.chains} sp`
+      : `; pm in the ${ordinal(mark.number)} of the ${mark.of} new ch-${mark.chains} sps`;
+  if (mark.of === 1) return '; pm in it';
+  return `; pm in the ${mark.numbers.map(ordinal).join(' and ')} of the ${mark.of}`;
 }

@@ -1,42 +1,19 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
-import { isPlanProblem } from '../plan/problems.ts';
-import { isDisc } from '../piece/outline.ts';
-import { stitchOf, type Stitch } from '../ring/stitch.ts';
-import type { Plan } from '../plan/types.ts';
-import { problemLine } from '../problems.ts';
-import { abbreviation, type Language } from '../terms/stitches.ts';
-import { hookLabel } from '../terms/yarnWeights.ts';
-import { proceduresOf } from '../procedure/procedure.ts';
-import { WORDS, capital } from '../terms/words.ts';
-import { shortYarnName } from '../document/yarnNames.ts';
+import { isDisc } from '../../piece/outline.ts';
+import type { Plan } from '../../plan/types.ts';
+import { abbreviation, type Language } from '../../terms/stitches.ts';
+import { hookLabel } from '../../terms/yarnWeights.ts';
+import { proceduresOf } from '../../procedure/procedure.ts';
+import { WORDS, capital } from '../../terms/words.ts';
+import { shortYarnName } from '../../document/yarnNames.ts';
 import { cornerLines } from './cornerWords.ts';
 import { endLines, startLines } from './startWords.ts';
 import { baseSideLines } from './baseRoundWords.ts';
-import { makingOf } from './making.ts';
-import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../say/measures.ts';
+import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
-import { termsOf } from './abbreviations.ts';
-import { stitchWords } from './stitchWords.ts';
-import { whichSideOf } from '../piece/piece.ts';
-
-export interface PatternLine {
-  /** `written` is crochet that the reader of patterns reads back; `care` says what is wrong and how to mend it. */
-  readonly kind: 'plain' | 'written' | 'counts' | 'care' | 'caution';
-  readonly text: string;
-}
-
-export interface Section {
-  readonly heading: string;
-  readonly lines: readonly PatternLine[];
-  /** Numbers of the rounds that it tells; none for other sections. */
-  readonly rounds: readonly number[];
-}
-
-export interface WrittenPattern {
-  readonly title: string;
-  readonly language: Language;
-  readonly sections: readonly Section[];
-}
+import { termsOf } from '../abbreviations.ts';
+import { CAUTIONS, besideRounds, yarnEndsOf, specialStitches, whichSide } from '../besideRounds.ts';
+import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 
 /** The pattern of a plan in a language. */
 export function writtenPattern(
@@ -66,13 +43,6 @@ const plain = line('plain');
 
 function section(heading: string, lines: readonly PatternLine[], rounds: readonly number[] = []): Section {
   return { heading, lines, rounds };
-}
-
-/** Every stitch that is worked, each once, the commonest kinds first. */
-function stitchesUsed(plan: Plan): readonly Stitch[] {
-  const used = new Map<Stitch, number>();
-  for (const { ring } of plan.rounds) for (const s of ring.made) used.set(s, (used.get(s) ?? 0) + 1);
-  return [...used].sort((a, b) => b[1] - a[1]).map(([s]) => s);
 }
 
 function terms(plan: Plan, told: readonly Section[], language: Language): Section {
@@ -125,29 +95,6 @@ function materials(plan: Plan, language: Language): Section {
   ]);
 }
 
-/** Stitches that a crocheter may not know by their name. */
-function isSpecial(s: Stitch): boolean {
-  return (
-    s.form !== 'plain' || s.loop !== 'both' || s.post !== 'none' || s.kind === 'esc' || s.kind === 'hhdc'
-  );
-}
-
-function specialStitches(plan: Plan, language: Language): readonly Section[] {
-  // A post or a loop is told once for each kind of stitch; a group of chains is no special stitch.
-  const special = stitchesUsed(plan).filter((s) => isSpecial(s));
-  if (special.length === 0) return [];
-  const told = new Map(special.map((s) => [stitchWords(s, language), s]));
-  return [
-    section(
-      'Special stitches',
-      [...told].map(([name, s]) => {
-        const steps = makingOf(stitchOf(s), language, plan.hem.preferences.hand).map((step) => step.words);
-        return plain(`${name.charAt(0).toUpperCase()}${name.slice(1)}: ${steps.join('. ')}.`);
-      }),
-    ),
-  ];
-}
-
 function notes(plan: Plan, language: Language): Section {
   const corners = !isDisc(plan.body.outline);
   const { skip } = WORDS[language];
@@ -170,13 +117,7 @@ function notes(plan: Plan, language: Language): Section {
     plain(
       `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or lead on, and do not work into them.`,
     ),
-    // What is not worked cannot be told in its own place.
-    ...plan.problems
-      .filter(
-        (p) => isPlanProblem(p, 'round-too-large', 'round-makes-nothing') || p.code.startsWith('written-'),
-      )
-      .map((p) => line('care')(`Take care: ${problemLine(p)}`)),
-    ...(plan.hem.notes.trim() ? plan.hem.notes.trim().split(/\n+/).map(plain) : []),
+    ...besideRounds(plan),
   ]);
 }
 
@@ -197,12 +138,6 @@ function directionLines(plan: Plan, language: Language): readonly string[] {
     `With the right side facing, work ${along} along each side. Go around ${around}: ${order}.`,
     whichSide(plan),
   ];
-}
-
-function whichSide({ hem, sides }: Plan): string {
-  const last = sides[sides.length - 1]!.name;
-  const own = whichSideOf(hem.piece) ?? `Side A lies along the top of the plan, ${last} leads up to it.`;
-  return `${own} The plan shows which is which.`;
 }
 
 function baseSection(plan: Plan, language: Language): Section {
@@ -254,15 +189,12 @@ function roundsSection(plan: Plan, { rounds, starts, lines, ends }: FoldedRounds
 }
 
 function finishing(plan: Plan, language: Language): Section {
-  const ends = 2 * proceduresOf(plan).filter(({ start }) => start?.joins).length;
+  const ends = yarnEndsOf(plan);
   const unit = plan.hem.preferences.length;
   return section('Finishing', [
     plain(
       `Fasten off. ${capital(WORDS[language].weaveIn)} ${plural(ends, 'end')}: ${lengthWords(50, unit)} one way, then back. Block to ${sizeWords(plan.blockedSize, unit)}.`,
     ),
-    line('caution')(
-      'Caution: acrylic melts: no hot iron, no close steam. Wool felts: no hot water, no rubbing. Count your pins in and out.',
-    ),
-    line('caution')('Caution: rest and stretch your hands often. Stop if they hurt.'),
+    ...CAUTIONS,
   ]);
 }

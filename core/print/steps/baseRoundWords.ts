@@ -1,20 +1,25 @@
 /** The base round in words: corners, and side by side what is worked into the edge. */
-import { isDisc } from '../piece/outline.ts';
-import { CROSSINGS, tallerStitch, type CrossingId } from '../base/crossings.ts';
-import { listWords } from '../say/lists.ts';
-import { placementWords } from './run.ts';
-import type { Edge, SpotKind } from '../piece/edge.ts';
-import type { Plan, SidePlan } from '../plan/types.ts';
-import { sideActs, type Along, type Procedure } from '../procedure/acts.ts';
-import { abbreviation, type Language, type StitchKind } from '../terms/stitches.ts';
-import { WORDS } from '../terms/words.ts';
+import { isDisc } from '../../piece/outline.ts';
+import { CROSSINGS, tallerStitch, type CrossingId } from '../../base/crossings.ts';
+import { listWords } from '../../say/lists.ts';
+import { placementWords, type Numbered } from '../run.ts';
+import type { Edge, SpotKind } from '../../piece/edge.ts';
+import type { Plan, SidePlan } from '../../plan/types.ts';
+import { sideActs, type Along, type Procedure } from '../../procedure/acts.ts';
+import { abbreviation, type Language, type StitchKind } from '../../terms/stitches.ts';
+import { WORDS } from '../../terms/words.ts';
 
 /** Work along each side; sides that are worked alike told together. */
-export function baseSideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+export function baseSideLines(
+  plan: Plan,
+  procedure: Procedure,
+  language: Language,
+  numbered: Numbered = 'on the piece',
+): readonly string[] {
   const groups = new Map<string, string[]>();
   for (const { side, along } of sideActs(procedure)) {
     const { name } = plan.sides[side]!;
-    const words = alongEdge(plan, plan.sides[side]!, along, language);
+    const words = alongEdge(plan, plan.sides[side]!, along, language, numbered);
     groups.set(words, [...(groups.get(words) ?? []), name]);
   }
   const circle = isDisc(plan.body.outline);
@@ -24,7 +29,7 @@ export function baseSideLines(plan: Plan, procedure: Procedure, language: Langua
   });
 }
 
-function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language): string {
+function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language, numbered: Numbered): string {
   if (along.into !== 'edge') throw new Error('the base round goes into the edge of the piece');
   const { edge, choice, count } = side;
   const { stitch } = plan.hem.base;
@@ -33,14 +38,15 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language)
     along.chains === 0
       ? ''
       : `, with ch ${along.chains} between ${between}, before the first and after the last`;
-  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge)}${chains}: ${placementWords(along.placement, edge, language)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
+  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge, numbered)}${chains}: ${placementWords(along.placement, edge, language, numbered)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
 }
 
 /** The look of a side, and which way its rows come. */
-function edgeWords({ spots, numbering }: Edge): string {
+function edgeWords({ spots, numbering }: Edge, numbered: Numbered): string {
   const has = (kind: SpotKind): boolean => spots.some((s) => s.kind === kind);
   if (numbering.noun === 'row') {
     if (spots.length === 1) return 'the row end';
+    if (numbered === 'along the side') return `the ${spots.length} row ends`;
     return numbering.from === 'first'
       ? `the row ends, from row 1 up to row ${spots.length}`
       : `the row ends, from row ${spots.length} down to row 1`;

@@ -1,19 +1,19 @@
 /** How a round begins and ends, in words: yarn, hook, facing, the first stitches, what is finished last, the join. */
-import { held } from '../held.ts';
-import { isDisc } from '../piece/outline.ts';
-import { printGroup, printStitch } from '../notation/print.ts';
-import type { Plan } from '../plan/types.ts';
-import { orderOfWork, sidesInOrder, type InOrder } from '../procedure/order.ts';
-import { actOf, actsOf, type Procedure, type Worked, type ActOf } from '../procedure/acts.ts';
-import type { First } from '../procedure/start.ts';
-import { IN_NOTHING, isGap } from '../ring/ring.ts';
-import { countsAsStitch, isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
-import type { Language } from '../terms/stitches.ts';
-import { WORDS, capital } from '../terms/words.ts';
-import { hookLabel } from '../terms/yarnWeights.ts';
-import { shortYarnName } from '../document/yarnNames.ts';
-import { plural } from '../say/measures.ts';
-import { cornerName, markedWords, placeWords } from './placeWords.ts';
+import { held } from '../../held.ts';
+import { isDisc } from '../../piece/outline.ts';
+import { printGroup, printStitch } from '../../notation/print.ts';
+import type { Plan } from '../../plan/types.ts';
+import { orderOfWork, sidesInOrder, type InOrder } from '../../procedure/order.ts';
+import { actOf, actsOf, type Procedure, type Worked, type ActOf } from '../../procedure/acts.ts';
+import type { First } from '../../procedure/start.ts';
+import { IN_NOTHING, isGap } from '../../ring/ring.ts';
+import { countsAsStitch, isChainRun, isOrnament, type Stitch } from '../../ring/stitch.ts';
+import type { Language } from '../../terms/stitches.ts';
+import { WORDS, capital } from '../../terms/words.ts';
+import { hookLabel } from '../../terms/yarnWeights.ts';
+import { shortYarnName } from '../../document/yarnNames.ts';
+import { plural } from '../../say/measures.ts';
+import { cornerName, markedWords, placeWords } from '../placeWords.ts';
 
 const TAIL = { us: 'a 6 in (15 cm) tail', uk: 'a 15 cm tail' } as const;
 
@@ -36,12 +36,15 @@ export function startLines(plan: Plan, procedure: Procedure, language: Language)
   if (procedure.round.facing === 'wrong' && !turned)
     lines.push(`The wrong side still faces you.${orderWords(plan, procedure)}`);
   if (actOf(procedure, 'start')?.stitch.form === 'reverse') lines.push(reverseWords(plan, procedure));
-  const first = actOf(procedure, 'knot');
-  if (first) {
-    const where = isDisc(plan.body.outline) ? `, the first ${placeWords(plan, first.place, 1)}` : '';
-    lines.push(`There is no yarn to join: each tassel is knotted in by itself${where}.`);
-  }
+  const knot = actOf(procedure, 'knot');
+  if (knot) lines.push(knotWords(plan, knot));
   return lines;
+}
+
+/** How strands are knotted in, and on a circle where the first. */
+export function knotWords(plan: Plan, { place }: ActOf<'knot'>): string {
+  const where = isDisc(plan.body.outline) ? `, the first ${placeWords(plan, place, 1)}` : '';
+  return `There is no yarn to join: each tassel is knotted in by itself${where}.`;
 }
 
 const roundName = (number: number): string => (number === 0 ? 'the base round' : `round ${number}`);
@@ -53,18 +56,24 @@ function turnWords(plan: Plan, procedure: Procedure, facing: 'right' | 'wrong'):
 
 /** The order of the sides, where it is not the usual one. */
 function orderWords(plan: Plan, procedure: Procedure): string {
+  const names = otherOrder(plan, procedure);
+  return names === null ? '' : ` The sides come in the other order: ${names.join(', ')}.`;
+}
+
+/** The sides in the order in which a round meets them, where it is not the usual one; else null. */
+export function otherOrder(plan: Plan, procedure: Procedure): readonly string[] | null {
   const { round } = procedure;
-  if (!round.backwards || isDisc(plan.body.outline)) return '';
+  if (!round.backwards || isDisc(plan.body.outline)) return null;
   const from = procedure.start?.beginning;
   const order = orderOfWork(round);
   const corner = from?.in === 'corner' ? from.corner : null;
   const all = sidesInOrder(plan, corner ?? 0, order.travel);
   const at = corner === null && from && from.in !== 'corner' ? all.indexOf(from.side) : 0;
-  const names = [...all.slice(at), ...all.slice(0, at)].map((i) => plan.sides[i]!.name);
-  return ` The sides come in the other order: ${names.join(', ')}.`;
+  return [...all.slice(at), ...all.slice(0, at)].map((i) => plan.sides[i]!.name);
 }
 
-function reverseWords(plan: Plan, procedure: Procedure): string {
+/** Which way a round is worked backward. */
+export function reverseWords(plan: Plan, procedure: Procedure): string {
   const way = plan.hem.preferences.hand === 'right' ? 'from left to right' : 'from right to left';
   // From the wrong side the way to work backward is again the usual order of the sides.
   const order = procedure.round.facing === 'right' ? orderWords(plan, procedure) : '';
@@ -88,6 +97,8 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
       }
       case 'staying':
         return `Start ${onOrAround(act.stitch)} the st where you joined the last round.`;
+      case 'reaching back':
+        return `Start just behind the join, ${where}.`;
       case 'slipping':
         return act.way.over === 0
           ? `${capital(slips)} forward and start ${where}.`

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
-import type { CrossingId } from '../base/crossings.ts';
-import type { RoundStarts } from '../base/start.ts';
-import { changePiece } from '../document/changePiece.ts';
-import type { Hem } from '../document/hem.ts';
-import { plan } from '../plan/planner.ts';
-import { proceduresOf } from '../procedure/procedure.ts';
-import { factsOf, firstChoice, familyNeededBelow } from '../rounds/facts.ts';
-import { FAMILIES, familyById } from '../rounds/registry.ts';
-import { entry, rowsHem } from '../testing/hems.ts';
-import { oddWordsIn } from '../testing/oddWords.ts';
+import { demoPlans } from '../../../demo/read.ts';
+import type { CrossingId } from '../../base/crossings.ts';
+import type { RoundStarts } from '../../base/start.ts';
+import { changePiece } from '../../document/changePiece.ts';
+import type { Hem } from '../../document/hem.ts';
+import { plan } from '../../plan/planner.ts';
+import { proceduresOf } from '../../procedure/procedure.ts';
+import { factsOf, firstChoice, familyNeededBelow } from '../../rounds/facts.ts';
+import { FAMILIES, familyById } from '../../rounds/registry.ts';
+import { entry, rowsHem } from '../../testing/hems.ts';
+import { oddWordsIn } from '../../testing/oddWords.ts';
 import {
   lengthWords,
   percentWords,
@@ -19,12 +19,12 @@ import {
   sizeWords,
   smallLengthWords,
   yarnLengthWords,
-} from '../say/measures.ts';
-import type { CornerId } from '../terms/corners.ts';
-import { PLACE_NAMES } from '../terms/places.ts';
-import { growthWords, needsWords } from '../rounds/familyWords.ts';
+} from '../../say/measures.ts';
+import type { CornerId } from '../../terms/corners.ts';
+import { PLACE_NAMES } from '../../terms/places.ts';
+import { growthWords, needsWords } from '../../rounds/familyWords.ts';
 import { writtenPattern } from './pattern.ts';
-import { patternMarkdown, patternText } from './patternText.ts';
+import { patternMarkdown, patternText } from '../patternText.ts';
 
 const textOf = (hem: Hem, language: 'us' | 'uk' = 'us'): string =>
   patternText(writtenPattern(plan(hem), language));

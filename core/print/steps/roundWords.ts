@@ -1,22 +1,23 @@
 /** A round after the base round in words, and rounds that repeat folded into one telling. */
-import { held } from '../held.ts';
-import { writtenOf } from '../plan/types.ts';
-import { isDisc } from '../piece/outline.ts';
-import type { Plan, RoundPlan } from '../plan/types.ts';
-import { problemLine } from '../problems.ts';
-import { proceduresOf } from '../procedure/procedure.ts';
-import type { Procedure } from '../procedure/acts.ts';
-import { isOneInEach, sidePattern as patternSteps, placeKindsUsed, plainStitchOf } from '../ring/recipe.ts';
-import { abbreviation, type Language } from '../terms/stitches.ts';
+import { held } from '../../held.ts';
+import { writtenOf } from '../../plan/types.ts';
+import { isDisc } from '../../piece/outline.ts';
+import type { Plan, RoundPlan } from '../../plan/types.ts';
+import { problemLine } from '../../problems.ts';
+import { proceduresOf } from '../../procedure/procedure.ts';
+import type { Procedure } from '../../procedure/acts.ts';
+import {
+  isOneInEach,
+  sidePattern as patternSteps,
+  placeKindsUsed,
+  plainStitchOf,
+} from '../../ring/recipe.ts';
+import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { cornerLines } from './cornerWords.ts';
 import { adjustmentLines, sideLines } from './sideWords.ts';
 import { endLines, joinPlaceWords, startLines } from './startWords.ts';
-import { plural } from '../say/measures.ts';
-
-export interface RoundLine {
-  readonly kind: 'plain' | 'written' | 'care' | 'caution';
-  readonly text: string;
-}
+import { plural } from '../../say/measures.ts';
+import type { PatternLine } from '../section.ts';
 
 /** Beginnings or ends of some of the rounds that are told together. */
 export interface PartWords {
@@ -28,7 +29,7 @@ export interface PartWords {
 export interface FoldedRounds {
   readonly rounds: readonly RoundPlan[];
   readonly starts: readonly PartWords[];
-  readonly lines: readonly RoundLine[];
+  readonly lines: readonly PatternLine[];
   readonly ends: readonly PartWords[];
 }
 
@@ -37,7 +38,7 @@ export function foldRounds(plan: Plan, language: Language): readonly FoldedRound
   const folded: {
     rounds: RoundPlan[];
     starts: PartWords[];
-    lines: readonly RoundLine[];
+    lines: readonly PatternLine[];
     ends: PartWords[];
   }[] = [];
   for (const procedure of proceduresOf(plan).slice(1)) {
@@ -85,20 +86,34 @@ export function partLines(parts: readonly PartWords[]): readonly string[] {
 }
 
 /** Work of a round between its start and its end; counts, which differ from round to round, are told apart. */
-function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly RoundLine[] {
-  const { round } = procedure;
-  const written = (text: string): RoundLine => ({ kind: 'written', text });
-  const caution = writtenOf(round).family?.caution;
+export function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly PatternLine[] {
+  const [explained, adjusted] = besidesLines(plan, procedure, language);
   return [
-    ...explanations(round, language).map((text): RoundLine => ({ kind: 'plain', text })),
+    ...explained,
     ...sideLines(plan, procedure, language).map(written),
     ...cornerLines(plan, procedure, language).map(written),
+    ...adjusted,
+  ];
+}
+
+const written = (text: string): PatternLine => ({ kind: 'written', text });
+
+/** Lines besides the way along sides and corners: what explains it, and what is otherwise on single sides, wrong or a danger. */
+export function besidesLines(
+  plan: Plan,
+  procedure: Procedure,
+  language: Language,
+): readonly [explained: readonly PatternLine[], adjusted: readonly PatternLine[]] {
+  const { round } = procedure;
+  const caution = writtenOf(round).family?.caution;
+  const adjusted = [
     ...adjustmentLines(plan, procedure, language).map(written),
     ...plan.problems
       .filter((p) => p.where.in === 'round' && p.where.number === round.number)
-      .map((p): RoundLine => ({ kind: 'care', text: `Take care: ${problemLine(p)}` })),
+      .map((p): PatternLine => ({ kind: 'care', text: `Take care: ${problemLine(p)}` })),
     ...(caution ? [{ kind: 'caution' as const, text: `Caution: ${caution}` }] : []),
   ];
+  return [explanations(round, language).map((text): PatternLine => ({ kind: 'plain', text })), adjusted];
 }
 
 /** Places that a maker may not know by their name. */
@@ -115,14 +130,20 @@ function explanations(round: RoundPlan, language: Language): readonly string[] {
   ];
 }
 
-/** How often the repeat is worked; nothing for a plain round, whose repeats are its stitches. */
-export function repeatsWords(plan: Plan, round: RoundPlan): string | null {
+/** How often the repeat is worked on each side, or once for the whole round; null for a plain round, whose repeats are its stitches. */
+export function repeatsOf(plan: Plan, round: RoundPlan): readonly number[] | null {
   const { recipe } = writtenOf(round);
   if (isOneInEach(patternSteps(recipe.side)) && recipe.scope === 'side') return null;
-  if (recipe.scope === 'ring' || isDisc(plan.body.outline)) {
-    return `Repeats: ${held(round.sides[0]!.fit, 'a side of a round has a fit').repeats} in the round.`;
-  }
-  return `Repeats: ${round.sides.map((s, i) => `${plan.sides[i]!.name} ${held(s.fit, 'a side of a round has a fit').repeats}`).join(' · ')}.`;
+  const sides = recipe.scope === 'ring' || isDisc(plan.body.outline) ? round.sides.slice(0, 1) : round.sides;
+  return sides.map((s) => held(s.fit, 'a side of a round has a fit').repeats);
+}
+
+/** The same in words. */
+export function repeatsWords(plan: Plan, round: RoundPlan): string | null {
+  const repeats = repeatsOf(plan, round);
+  if (repeats === null) return null;
+  if (repeats.length === 1) return `Repeats: ${repeats[0]!} in the round.`;
+  return `Repeats: ${repeats.map((n, i) => `${plan.sides[i]!.name} ${n}`).join(' · ')}.`;
 }
 
 /** Counts of every side, and where the join lies. @param named the round by its number, among others told with it */

@@ -1,15 +1,15 @@
 /** Sides of a round in words, and exceptions on single sides. */
-import { writtenOf } from '../plan/types.ts';
-import { isDisc } from '../piece/outline.ts';
-import { listWords, numbersWords } from '../say/lists.ts';
-import { printStitch, printSteps } from '../notation/print.ts';
-import type { Plan, RoundPlan } from '../plan/types.ts';
-import { sideActs, type Along, type Procedure } from '../procedure/acts.ts';
-import { sidePattern, type RecipeStep } from '../ring/recipe.ts';
-import type { Language } from '../terms/stitches.ts';
-import { WORDS, capital } from '../terms/words.ts';
-import { plural } from '../say/measures.ts';
-import { placeNoun } from './placeWords.ts';
+import { writtenOf } from '../../plan/types.ts';
+import { isDisc } from '../../piece/outline.ts';
+import { listWords, numbersWords } from '../../say/lists.ts';
+import { printStitch, printSteps } from '../../notation/print.ts';
+import type { Plan, RoundPlan } from '../../plan/types.ts';
+import { sideActs, type Along, type Procedure } from '../../procedure/acts.ts';
+import { sidePattern, type RecipeStep } from '../../ring/recipe.ts';
+import type { Language } from '../../terms/stitches.ts';
+import { WORDS, capital } from '../../terms/words.ts';
+import { plural } from '../../say/measures.ts';
+import { placeNoun } from '../placeWords.ts';
 
 /** Each line of what is done along the sides; sides that are worked alike are told together. */
 export function sideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
@@ -29,7 +29,8 @@ export function sideLines(plan: Plan, procedure: Procedure, language: Language):
   });
 }
 
-function alongWords(along: Along, language: Language, round: RoundPlan): string {
+/** The way along a side. */
+export function alongWords(along: Along, language: Language, round: RoundPlan): string {
   if (along.into === 'edge') return '';
   if (along.into === 'each') {
     const { stitch, kind } = along;

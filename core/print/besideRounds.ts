@@ -1,0 +1,78 @@
+/** Lines of a pattern beside its rounds, in every form: special stitches, which side is which, faults, notes, cautions. */
+import { isPlanProblem } from '../plan/problems.ts';
+import { whichSideOf } from '../piece/piece.ts';
+import type { Plan } from '../plan/types.ts';
+import { problemLine } from '../problems.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import { stitchOf, type Stitch } from '../ring/stitch.ts';
+import type { Language } from '../terms/stitches.ts';
+import { capital } from '../terms/words.ts';
+import { makingOf } from './making.ts';
+import type { PatternLine, Section } from './section.ts';
+import { stitchWords } from './stitchWords.ts';
+
+const line =
+  (kind: PatternLine['kind']) =>
+  (text: string): PatternLine => ({ kind, text });
+const plain = line('plain');
+
+/** Every stitch that is worked, each once, the commonest kinds first. */
+function stitchesUsed(plan: Plan): readonly Stitch[] {
+  const used = new Map<Stitch, number>();
+  for (const { ring } of plan.rounds) for (const s of ring.made) used.set(s, (used.get(s) ?? 0) + 1);
+  return [...used].sort((a, b) => b[1] - a[1]).map(([s]) => s);
+}
+
+/** Stitches that a crocheter may not know by their name. */
+function isSpecial(s: Stitch): boolean {
+  return (
+    s.form !== 'plain' || s.loop !== 'both' || s.post !== 'none' || s.kind === 'esc' || s.kind === 'hhdc'
+  );
+}
+
+/** Stitches that are told how they are made; none where all are usual. */
+export function specialStitches(plan: Plan, language: Language): readonly Section[] {
+  // A post or a loop is told once for each kind of stitch; a group of chains is no special stitch.
+  const special = stitchesUsed(plan).filter((s) => isSpecial(s));
+  if (special.length === 0) return [];
+  const told = new Map(special.map((s) => [stitchWords(s, language), s]));
+  return [
+    {
+      heading: 'Special stitches',
+      rounds: [],
+      lines: [...told].map(([name, s]) => {
+        const steps = makingOf(stitchOf(s), language, plan.hem.preferences.hand).map((step) => step.words);
+        return plain(`${capital(name)}: ${steps.join('. ')}.`);
+      }),
+    },
+  ];
+}
+
+/** Faults of what is not worked, which cannot be told in their own place; and the maker’s own notes. */
+export const besideRounds = (plan: Plan): readonly PatternLine[] => [
+  ...plan.problems
+    .filter(
+      (p) => isPlanProblem(p, 'round-too-large', 'round-makes-nothing') || p.code.startsWith('written-'),
+    )
+    .map((p) => line('care')(`Take care: ${problemLine(p)}`)),
+  ...(plan.hem.notes.trim() ? plan.hem.notes.trim().split(/\n+/).map(plain) : []),
+];
+
+/** Which side is which on the piece. */
+export function whichSide({ hem, sides }: Plan): string {
+  const last = sides[sides.length - 1]!.name;
+  const own = whichSideOf(hem.piece) ?? `Side A lies along the top of the plan, ${last} leads up to it.`;
+  return `${own} The plan shows which is which.`;
+}
+
+/** Ends of yarn that are woven in: two for each time that yarn is joined. */
+export const yarnEndsOf = (plan: Plan): number =>
+  2 * proceduresOf(plan).filter(({ start }) => start?.joins).length;
+
+/** Cautions for the piece and the hands. */
+export const CAUTIONS: readonly PatternLine[] = [
+  line('caution')(
+    'Caution: acrylic melts: no hot iron, no close steam. Wool felts: no hot water, no rubbing. Count your pins in and out.',
+  ),
+  line('caution')('Caution: rest and stretch your hands often. Stop if they hurt.'),
+];

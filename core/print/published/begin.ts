@@ -1,0 +1,135 @@
+/** How a published round begins and ends: the yarn, the way there, the first stitches, the join. */
+import { shortYarnName } from '../../document/yarnNames.ts';
+import { printGroup, printStitch } from '../../notation/print.ts';
+import type { Plan } from '../../plan/types.ts';
+import { actOf, type ActOf, type Procedure, type Slipped } from '../../procedure/acts.ts';
+import { orderOfWork } from '../../procedure/order.ts';
+import type { PlaceOfWork } from '../../procedure/place.ts';
+import type { First } from '../../procedure/start.ts';
+import type { Stitch } from '../../ring/stitch.ts';
+import { listWords } from '../../say/lists.ts';
+import type { Language } from '../../terms/stitches.ts';
+import { WORDS } from '../../terms/words.ts';
+import { placeNoun, placeWords } from '../placeWords.ts';
+import { knotWords, otherOrder, reverseWords } from '../steps/startWords.ts';
+
+/** A round by its number, as published patterns abbreviate it. */
+export const rndName = (number: number): string => (number === 0 ? 'Base rnd' : `Rnd ${number}`);
+
+/** The face that is worked on, where it changes, and the order of the sides, where it is not the usual one. */
+export function faceWords(plan: Plan, procedure: Procedure): readonly string[] {
+  const turn = actOf(procedure, 'turn');
+  const { facing } = procedure.round;
+  if (turn?.facing === 'right') return ['Turn; RS facing again.'];
+  if (facing === 'right') return [];
+  const order = otherOrder(plan, procedure);
+  const sides = order === null ? '' : `: work ${order.join(', ')}`;
+  return [turn ? `Turn. WS facing${sides}.` : `WS still facing${sides}.`];
+}
+
+/** Exceptions for all of a round: worked backward, on the face of another, knotted in. */
+export function backwardWords(plan: Plan, procedure: Procedure): readonly string[] {
+  const face = actOf(procedure, 'work on the face');
+  const knot = actOf(procedure, 'knot');
+  const reverse = actOf(procedure, 'start')?.stitch.form === 'reverse';
+  return [
+    ...(face
+      ? [`Work on the face of ${rndName(face.of)}; the next rnd goes into ${rndName(face.of)} too.`]
+      : []),
+    ...(reverse ? [reverseWords(plan, procedure)] : []),
+    ...(knot ? [knotWords(plan, knot)] : []),
+  ];
+}
+
+/** The way to the first stitch, as far as one goes or yarn is joined; empty where it is the st of the last join. */
+export function wayWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, language: Language): string {
+  const { way, stitch, first } = act;
+  const { travel } = orderOfWork(procedure.round);
+  const where = placeWords(plan, act.place, travel).replace(/ of corner /, ' at corner ');
+  const { aSlipStitch, slipStitch } = WORDS[language];
+  switch (way.by) {
+    case 'joining': {
+      const yarn = shortYarnName(plan.hem, act.yarn);
+      // Of two that are alike it is said which.
+      const ofTwo = act.place.on === 'corner' && ['first', 'second'].includes(act.place.what);
+      const at =
+        way.same && !ofTwo
+          ? `${stitch.post === 'none' ? 'in' : 'around the post of'} the st where the last rnd was joined`
+          : where;
+      if (first.by === 'standing')
+        return `join ${yarn} with a standing ${printStitch(stitch, language)} ${at}`;
+      const counts = joinsAsFirst(act) ? ` (counts as the first ${slipStitch})` : '';
+      return `join ${yarn} with ${aSlipStitch} ${at}${counts}`;
+    }
+    case 'staying':
+    case 'reaching back':
+      return '';
+    case 'slipping':
+      return act.place.on === 'corner'
+        ? `${slipStitch} ${listWords([...way.through.slice(0, -1).map(throughWords), where])}`
+        : `${slipStitch} ${listWords(way.through.map(throughWords))}`;
+    case 'stepping back':
+      return `${slipStitch} back ${where}`;
+    case 'going over':
+      return `${slipStitch} over ${where.replace(/^in /, 'into ')} of ${rndName(procedure.round.onto)}`;
+  }
+}
+
+const throughWords = ({ kind, count }: Slipped): string =>
+  `in next ${count === 1 ? '' : `${count} `}${placeNoun(kind, count)}`;
+
+/** Whether the slip stitch that joins the yarn is the first stitch of the round. */
+export const joinsAsFirst = ({ way, first, stitch }: ActOf<'start'>): boolean =>
+  way.by === 'joining' &&
+  first.by === 'itself' &&
+  stitch.kind === 'slst' &&
+  stitch.form === 'plain' &&
+  stitch.loop === 'both' &&
+  stitch.post === 'none';
+
+/** The chain that a round begins with; empty where none is made. */
+export function liftWords(first: First, stitch: Stitch, language: Language): string {
+  if (first.by !== 'chain') return '';
+  return first.counts
+    ? `ch ${first.chains} (counts as ${printStitch(stitch, language)})`
+    : `ch ${first.chains}`;
+}
+
+/** The place of the first stitch, where more goes into it: “in same st”. */
+export function sameWords({ place, stitch, way }: Pick<ActOf<'start'>, 'place' | 'stitch' | 'way'>): string {
+  if (way.by === 'reaching back') return `in the ${nounOf(place)} just behind the join`;
+  if (stitch.post !== 'none') return 'around same post';
+  return `${place.on === 'corner' && place.what === 'between' ? 'between' : 'in'} same ${nounOf(place)}`;
+}
+
+function nounOf(place: PlaceOfWork): string {
+  switch (place.on) {
+    case 'edge':
+    case 'edge corner':
+      return 'place';
+    case 'corner':
+      return place.what === 'space'
+        ? 'sp'
+        : place.what === 'picot'
+          ? 'picot'
+          : place.what === 'between'
+            ? 'sts'
+            : 'st';
+    case 'side':
+    case 'circle':
+      return placeNoun(place.kind, 1);
+  }
+}
+
+/** Stitches that go into one place: “2 sc in same st”; empty for none. */
+export const groupThere = (stitches: readonly Stitch[], there: string, language: Language): string =>
+  stitches.length === 0 ? '' : `${printGroup(stitches, language)} ${there}`;
+
+/** The join: “join with a sl st in first sc”. */
+export function joinWords({ first, stitch }: ActOf<'join'>, language: Language): string {
+  const into =
+    first.by === 'chain' && first.counts
+      ? `top of ch-${first.chains}`
+      : `first ${printStitch(stitch, language)}`;
+  return `join with ${WORDS[language].aSlipStitch} in ${into}`;
+}

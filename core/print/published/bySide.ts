@@ -1,0 +1,168 @@
+/** A round told side by side: the base round, and every round whose sides or corners differ too much for one sentence around. */
+import { held } from '../../held.ts';
+import { printGroup, printStitch } from '../../notation/print.ts';
+import { isDisc } from '../../piece/outline.ts';
+import type { Plan } from '../../plan/types.ts';
+import { actOf, actsOf, type ActOf, type Procedure, type Worked } from '../../procedure/acts.ts';
+import { orderOfWork, type InOrder } from '../../procedure/order.ts';
+import { stitchesThere } from '../../procedure/start.ts';
+import { IN_NOTHING, isGap } from '../../ring/ring.ts';
+import type { Stitch } from '../../ring/stitch.ts';
+import type { Language } from '../../terms/stitches.ts';
+import { WORDS, capital } from '../../terms/words.ts';
+import { baseSideLines } from '../steps/baseRoundWords.ts';
+import { cornerLines } from '../steps/cornerWords.ts';
+import { cornerName } from '../placeWords.ts';
+import { roundLines } from '../steps/roundWords.ts';
+import type { PatternLine } from '../section.ts';
+import { isThere } from '../steps/startWords.ts';
+import { groupThere, joinWords, joinsAsFirst, liftWords, sameWords, wayWords } from './begin.ts';
+
+/** Lines of a round without its counts: the beginning, sides and corners, the end. @param face sentences that lead it */
+export function bySideLines(
+  plan: Plan,
+  procedure: Procedure,
+  language: Language,
+  face: readonly string[],
+): readonly PatternLine[] {
+  const start = actOf(procedure, 'start');
+  const join = actOf(procedure, 'join');
+  const along =
+    procedure.round.written === null
+      ? [...baseLines(plan, procedure, language), ...cornerLines(plan, procedure, language)].map(written)
+      : roundLines(plan, procedure, language).map((line) => ({
+          ...line,
+          text: line.text.replace(/\brepeat from \*/g, 'rep from *'),
+        }));
+  if (!start || !join) return [written(face.join(' ')), ...along];
+  const words = [...face, `${capital(beginWords(plan, procedure, start, language))}.`];
+  return [
+    written(words.join(' ')),
+    ...along,
+    written(
+      `To end: ${[endWords(plan, procedure, start, language), joinWords(join, language)].filter((w) => w !== '').join('; ')}.`,
+    ),
+  ];
+}
+
+const written = (text: string): PatternLine => ({ kind: 'written', text });
+
+/** Places that take nothing, where that is the only difference. */
+const NONE = /, but none in ((?:(?! in )[^;.])+)(?=[;.])/;
+
+function baseLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+  const skipping = language === 'us' ? 'skipping' : `${WORDS.uk.skip}ing`;
+  return baseSideLines(plan, procedure, language, 'along the side').map((text) =>
+    text
+      .replace(/ along the edge(?=[:,])/, '')
+      .replace(' along the ', ' over the ')
+      .replace(/^((?:Side|All)[^:]*: [^:]*):/, '$1,')
+      .replace(NONE, `, ${skipping} $1`),
+  );
+}
+
+const listed = (...words: readonly string[]): string => words.filter((w) => w !== '').join(', ');
+
+function beginWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {
+  const way = wayWords(plan, procedure, start, language);
+  const lift = liftWords(start.first, start.stitch, language);
+  const there = firstWords(plan, procedure, start, language);
+  return way !== '' && lift !== '' ? `${way}; ${listed(lift, there)}` : listed(way, lift, there);
+}
+
+function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {
+  const order = orderOfWork(procedure.round);
+  const { beginning, first } = start;
+  const made = isThere(first) || joinsAsFirst(start) ? 1 : 0;
+  const circle = isDisc(plan.body.outline) || procedure.round.layout.sides.length < plan.sides.length;
+  switch (beginning.in) {
+    case 'corner': {
+      const name = cornerName(plan, beginning.corner);
+      const begun = held(
+        actsOf(procedure, 'corner').find((a) => a.corner === beginning.corner),
+        'a round that begins in a corner works it',
+      );
+      if (begun.part === 'whole') {
+        const which =
+          first.by === 'standing'
+            ? 'standing st'
+            : isThere(first)
+              ? 'ch'
+              : `first ${WORDS[language].slipStitch}`;
+        return `work corner ${name} first${made === 1 ? ` (the ${which} is its first st)` : ''}`;
+      }
+      const { start: from, length } = begun.worked;
+      const rest = { start: from + made, length: length - made };
+      const there = partWords(order, rest, language, (place) =>
+        begun.into.on === 'two stitches' && !isGap(place)
+          ? ofTwo(plan, procedure, begun, place)
+          : sameWords(start),
+      );
+      return listed(there, `the rest of corner ${name} ends the rnd`);
+    }
+    case 'side': {
+      const there = { start: start.worked.start, length: stitchesThere(order, start.worked.start) };
+      const on = circle ? 'all around' : `along side ${plan.sides[beginning.side]!.name}`;
+      return listed(
+        groupThere(stitchesIn(order, there).slice(made), sameWords(start), language),
+        `go on ${on}`,
+      );
+    }
+    case 'repeat':
+      return circle
+        ? `begin with the first sts of the repeat ${start.way.by === 'reaching back' ? sameWords(start) : 'there'}`
+        : `begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, its first sts ${start.way.by === 'reaching back' ? sameWords(start) : 'there'}`;
+  }
+}
+
+/** Stitches as they go into their places, one after the other; chains go with those beside them. */
+function partWords(
+  order: InOrder,
+  { start, length }: Worked,
+  language: Language,
+  nameOf: (place: number) => string,
+): string {
+  const runs: { place: number; readonly stitches: Stitch[] }[] = [];
+  for (let w = start; w < start + length; w++) {
+    const place = order.into(w);
+    const last = runs[runs.length - 1];
+    if (last && (place === IN_NOTHING || last.place === IN_NOTHING || last.place === place)) {
+      last.stitches.push(order.stitch(w));
+      if (last.place === IN_NOTHING) last.place = place;
+    } else runs.push({ place, stitches: [order.stitch(w)] });
+  }
+  return listed(
+    ...runs.map(({ place, stitches }) =>
+      place === IN_NOTHING
+        ? stitches.map((s) => printStitch(s, language)).join(', ')
+        : `${printGroup(stitches, language)} ${nameOf(place)}`,
+    ),
+  );
+}
+
+/** One of the two stitches of a corner. */
+function ofTwo(plan: Plan, { round }: Procedure, { corner }: ActOf<'corner'>, place: number): string {
+  const { ring } = plan.rounds[round.onto]!;
+  const { start } = ring.centres[corner]!;
+  const earlier = orderOfWork(round).travel === 1 ? start : (start + 1) % ring.made.length;
+  return `in the ${place === earlier ? 'first' : 'second'} of the two marked sts`;
+}
+
+const stitchesIn = (order: InOrder, { start, length }: Worked): readonly Stitch[] =>
+  Array.from({ length }, (_, k) => order.stitch(start + k));
+
+/** The end of the round, before its join. */
+function endWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {
+  const { beginning } = start;
+  const circle = isDisc(plan.body.outline) || procedure.round.layout.sides.length < plan.sides.length;
+  if (beginning.in !== 'corner')
+    return circle ? 'go on to the first st' : `side ${plan.sides[beginning.side]!.name} up to the first st`;
+  const ended = actsOf(procedure, 'corner').find((a) => a.part === 'first');
+  if (!ended) return '';
+  const order = orderOfWork(procedure.round);
+  return partWords(order, ended.worked, language, (place) =>
+    ended.into.on === 'two stitches' && !isGap(place)
+      ? ofTwo(plan, procedure, ended, place)
+      : `${sameWords(start)} as the first st`,
+  );
+}

@@ -1,0 +1,140 @@
+/** The pattern as it would be published: materials, gauge, notes once, then a paragraph for each round. */
+import { shortYarnName } from '../../document/yarnNames.ts';
+import { isDisc } from '../../piece/outline.ts';
+import type { Plan } from '../../plan/types.ts';
+import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
+import { abbreviation, type Language } from '../../terms/stitches.ts';
+import { WORDS, capital } from '../../terms/words.ts';
+import { hookLabel, yarnWeight } from '../../terms/yarnWeights.ts';
+import { termsOf } from '../abbreviations.ts';
+import { CAUTIONS, besideRounds, yarnEndsOf, specialStitches, whichSide } from '../besideRounds.ts';
+import type { PatternLine, Section, WrittenPattern } from '../section.ts';
+import { roundSections } from './rounds.ts';
+
+/** The published pattern of a plan in a language. */
+export function publishedPattern(
+  plan: Plan,
+  language: Language = plan.hem.preferences.language,
+): WrittenPattern {
+  const unit = plan.hem.preferences.length;
+  const told = [
+    ...specialStitches(plan, language),
+    section('Notes', notes(plan, language)),
+    section('Border', []),
+    ...roundSections(plan, language),
+    section('Finishing', finishing(plan, language)),
+  ];
+  const texts = [...told, ...materials(plan, language)].flatMap((s) => [
+    s.heading,
+    ...s.lines.map((l) => l.text),
+  ]);
+  const terms = termsOf(texts, language).join(' · ');
+  const sizes = `For a piece of ${sizeWords(plan.bodySize, unit)}; ${sizeWords(plan.finishedSize, unit)} with its border${
+    plan.hem.blocking === 1 ? '' : `, about ${sizeWords(plan.blockedSize, unit)} after blocking`
+  }.`;
+  return {
+    title: `${plan.hem.name}: border`,
+    language,
+    sections: [
+      section('Size', [plain(sizes)]),
+      ...materials(plan, language),
+      section(`Abbreviations (${language.toUpperCase()})`, [plain(terms)]),
+      ...told,
+    ],
+  };
+}
+
+const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+
+/** A small number beside another: “two 50 g balls”. */
+const numberWord = (count: number): string => NUMBER_WORDS[count] ?? String(count);
+
+const plain = (text: string): PatternLine => ({ kind: 'plain', text });
+
+const section = (heading: string, lines: readonly PatternLine[]): Section => ({ heading, lines, rounds: [] });
+
+/** The gauge in single crochet: “13.5 sc = 10 cm”. */
+export function gaugeWords({ hem: { gauge, preferences } }: Plan, language: Language): string {
+  const inches = preferences.length === 'in';
+  const stitches = Math.round(gauge.stitchesPer10Cm * (inches ? 10.16 : 10)) / 10;
+  return `${stitches} ${abbreviation('sc', language)} = ${inches ? '4 in' : '10 cm'}`;
+}
+
+function materials(plan: Plan, language: Language): readonly Section[] {
+  const { preferences, gauge } = plan.hem;
+  const unit = preferences.length;
+  const used = plan.yarns.filter((y) => y.quantity.metres > 0);
+  const weights = [...new Set(used.map((y) => y.yarn.weight))];
+  const yarns = weights.flatMap((weight) => [
+    plain(`${capital(yarnWeight(weight).name[language])} weight yarn:`),
+    ...used
+      .filter((y) => y.yarn.weight === weight)
+      .map(({ yarn, quantity: { metres, grams, spread, balls } }) =>
+        plain(
+          `${shortYarnName(plan.hem, yarn.id)}: about ${yarnLengthWords(metres, unit)}, ${rangeWords(grams, spread)} g (${numberWord(balls)} ${yarn.ballG} g ball${balls === 1 ? '' : 's'})`,
+        ),
+      ),
+  ]);
+  const hooks = [gauge.hookMm, ...new Set(plan.rounds.map((r) => r.hookMm))];
+  const corners = plan.body.outline.turns.length;
+  const markers = corners > 0 ? plural(corners, 'stitch marker') : '1 stitch marker';
+  return [
+    section('Materials', [
+      ...yarns,
+      plain(
+        `${[...new Set(hooks)].map((mm) => hookLabel(mm, language)).join(' and ')} hook${new Set(hooks).size > 1 ? 's' : ''} · ${markers} · yarn needle`,
+      ),
+      ...(used.length > 0 ? [plain('Buy for the higher weight, in one dye lot.')] : []),
+    ]),
+    section(capital(WORDS[language].gauge), [
+      plain(
+        `${gaugeWords(plan, language)}. Work a swatch; a different ${WORDS[language].gauge} changes size and yardage.`,
+      ),
+    ]),
+  ];
+}
+
+function notes(plan: Plan, language: Language): readonly PatternLine[] {
+  const right = plan.hem.preferences.hand === 'right';
+  const circle = isDisc(plan.body.outline);
+  const along = right ? 'from right to left' : 'from left to right';
+  const around = right ? WORDS[language].counterclockwise : 'clockwise';
+  const names = plan.sides.map((s) => s.name);
+  const order =
+    names.length > 8
+      ? `${names.slice(0, 3).join(', ')} and so on to ${names[names.length - 1]!}`
+      : names.join(', ');
+  const { slipStitch, skip } = WORDS[language];
+  return [
+    plain(
+      circle
+        ? `With the right side facing, work ${along}: you go around ${around}.`
+        : `With the right side facing, work ${along} along each side. Go around ${around}: ${order}. ${whichSide(plan)}`,
+    ),
+    ...(circle
+      ? []
+      : [
+          plain(
+            `Mark the middle of each corner (pm) and move the marker up each rnd. Counts are from marker to marker; marked sts are not counted. The first st after a corner is easy to overlook: do not ${skip} it.`,
+          ),
+          plain(
+            'Sts, chains, gaps and row ends are numbered along each side from the corner just worked, corner sts left out.',
+          ),
+        ]),
+    plain(
+      `The ${slipStitch} that closes a rnd is not counted or worked into. A ch at the start of a rnd counts as a st only where it is said.`,
+    ),
+    plain('“Turn” means flip the work over. Crochet over tails as you go.'),
+    ...besideRounds(plan),
+  ];
+}
+
+function finishing(plan: Plan, language: Language): readonly PatternLine[] {
+  const unit = plan.hem.preferences.length;
+  return [
+    plain(
+      `Fasten off. ${capital(WORDS[language].weaveIn)} what you did not crochet over of the ${plural(yarnEndsOf(plan), 'end')}: ${lengthWords(50, unit)} one way, then back. Block to ${sizeWords(plan.blockedSize, unit)}.`,
+    ),
+    ...CAUTIONS,
+  ];
+}

@@ -1,0 +1,179 @@
+/** Rounds as published patterns print them: a sentence around, or by side; those that are alike once. */
+import { isDisc } from '../../piece/outline.ts';
+import { shortYarnName } from '../../document/yarnNames.ts';
+import type { Plan, RoundPlan } from '../../plan/types.ts';
+import { actOf, type Procedure } from '../../procedure/acts.ts';
+import { proceduresOf } from '../../procedure/procedure.ts';
+import { listWords } from '../../say/lists.ts';
+import { plural } from '../../say/measures.ts';
+import type { Language } from '../../terms/stitches.ts';
+import { capital } from '../../terms/words.ts';
+import { hookLabel } from '../../terms/yarnWeights.ts';
+import { placeNoun } from '../placeWords.ts';
+import { besidesLines, repeatsOf } from '../steps/roundWords.ts';
+import type { PatternLine, Section } from '../section.ts';
+import { aroundOf, type AroundWords, type PlainTail } from './around.ts';
+import { backwardWords, faceWords, rndName } from './begin.ts';
+import { bySideLines } from './bySide.ts';
+
+/** Words of a round before they are laid out. */
+interface RoundWords {
+  readonly procedure: Procedure;
+  /** Hook and facing. */
+  readonly face: readonly string[];
+  /** Null where it is told side by side. */
+  readonly around: AroundWords | null;
+  /** Lines besides the sentence around, or all of them, hook and facing included. */
+  readonly lines: readonly PatternLine[];
+}
+
+/** A section for each round, or for several that are alike. */
+export function roundSections(plan: Plan, language: Language): readonly Section[] {
+  const procedures = proceduresOf(plan);
+  const words = procedures.map((p) => wordsOf(plan, p, language));
+  const sections: Section[] = [];
+  for (let i = 0; i < words.length; i++) {
+    const first = words[i]!;
+    const before = words.slice(0, i).findLast((w) => isAlike(w, first) && sameYarn(w, first));
+    let last = i;
+    // A round that is told in full stands by itself: what is like it comes as one after it.
+    while (
+      before &&
+      last + 1 < words.length &&
+      isAlike(first, words[last + 1]!) &&
+      sameYarn(first, words[last + 1]!)
+    )
+      last++;
+    const rounds = words.slice(i, last + 1).map((w) => w.procedure.round);
+    const lines = before ? asBefore(before, words.slice(i, last + 1)) : inFull(first);
+    sections.push(sectionOf(plan, rounds, lines, procedures));
+    i = last;
+  }
+  return sections;
+}
+
+const sameYarn = (a: RoundWords, b: RoundWords): boolean =>
+  a.procedure.round.yarnId === b.procedure.round.yarnId;
+
+function wordsOf(plan: Plan, procedure: Procedure, language: Language): RoundWords {
+  const around = aroundOf(plan, procedure, language);
+  const hook = actOf(procedure, 'take hook');
+  const own = procedure.round.number === 0 && procedure.round.hookMm !== plan.hem.gauge.hookMm;
+  const face = [
+    ...(hook ? [`Change ${hook.back ? 'back ' : ''}to hook ${hookLabel(hook.mm, language)}.`] : []),
+    ...(own ? [`Hook ${hookLabel(procedure.round.hookMm, language)}.`] : []),
+    ...faceWords(plan, procedure),
+    ...backwardWords(plan, procedure),
+  ];
+  if (around) return { procedure, face, around, lines: besidesLines(plan, procedure, language).flat() };
+  return { procedure, face, around, lines: bySideLines(plan, procedure, language, face) };
+}
+
+/** Whether two rounds are told in the same words but for what lies before the join. */
+function isAlike(a: RoundWords, b: RoundWords): boolean {
+  if (!a.around || !b.around || a.face.join() !== b.face.join()) return false;
+  if (a.around.begin !== b.around.begin || a.around.middle !== b.around.middle) return false;
+  if (a.around.join !== b.around.join || joinsYarn(b)) return false;
+  const same = typeof a.around.tail === 'string' || typeof b.around.tail === 'string';
+  if (same && a.around.tail !== b.around.tail) return false;
+  return a.lines.length === b.lines.length && a.lines.every((l, i) => l.text === b.lines[i]!.text);
+}
+
+const joinsYarn = ({ procedure }: RoundWords): boolean => procedure.start?.joins ?? false;
+
+function inFull({ face, around, lines }: RoundWords): readonly PatternLine[] {
+  if (!around) return lines;
+  const { begin, middle, tail, join } = around;
+  const work = [begin, middle, tailKey(tail)].filter((words) => words !== '').join(', ');
+  return [{ kind: 'written', text: [...face, `${capital(work)}; ${join}.`].join(' ') }, ...lines];
+}
+
+const tailWords = ({ stitch, kind, count }: PlainTail): string =>
+  `${stitch} ${kind === 'post' ? 'around' : 'in'} next ${count === 1 ? '' : `${count} `}${placeNoun(kind, count)}`;
+
+/** Rounds that are worked as one before them: “As Rnd 2, but after the last corner sc in next 3 sts, then join.” */
+function asBefore(before: RoundWords, rounds: readonly RoundWords[]): readonly PatternLine[] {
+  const as = `As ${rndName(before.procedure.round.number)}`;
+  const tails = rounds.map((r) => r.around?.tail ?? null);
+  const own = before.around?.tail ?? null;
+  if (tails.every((t) => tailKey(t) === tailKey(own))) return [{ kind: 'written', text: `${as}.` }];
+  const counts = tails.map((t) => (t === null || typeof t === 'string' ? 0 : t.count));
+  const some = tails.find((t): t is PlainTail => t !== null && typeof t !== 'string');
+  if (!some) return [{ kind: 'written', text: `${as}, but join right after the last corner.` }];
+  const numbers = rounds.map((r) => r.procedure.round.number);
+  const words =
+    counts.length === 1
+      ? tailWords(some)
+      : `${some.stitch} ${some.kind === 'post' ? 'around' : 'in'} next ${listWords(counts)} ${placeNoun(some.kind, 2)} in Rnds ${numbers[0]!} to ${numbers[numbers.length - 1]!}`;
+  return [{ kind: 'written', text: `${as}, but after the last corner ${words}, then join.` }];
+}
+
+const tailKey = (tail: AroundWords['tail']): string =>
+  tail === null ? '' : typeof tail === 'string' ? tail : tailWords(tail);
+
+function sectionOf(
+  plan: Plan,
+  rounds: readonly RoundPlan[],
+  lines: readonly PatternLine[],
+  procedures: readonly Procedure[],
+): Section {
+  const first = rounds[0]!;
+  const last = rounds[rounds.length - 1]!;
+  const next = procedures[last.number + 1];
+  const off = next?.start?.joins ? ` Fasten off ${shortYarnName(plan.hem, last.yarnId)}.` : '';
+  const facing = first.number === 0 ? ` (${first.facing === 'right' ? 'RS' : 'WS'})` : '';
+  const told = rounds.map(
+    (r) => `(${rounds.length > 1 ? `${rndName(r.number)}: ` : ''}${countsWords(plan, r)})`,
+  );
+  return {
+    heading: `${rounds.length > 1 ? `Rnds ${first.number}–${last.number}` : rndName(first.number)}${facing}`,
+    runIn: true,
+    lines: [...lines, { kind: 'counts', text: `${told.join(' ')}${off}` }],
+    rounds: rounds.map((r) => r.number),
+  };
+}
+
+/** Counts of a round: “A 97, B 125, C 97, D 125; 448 sts”. */
+function countsWords(plan: Plan, round: RoundPlan): string {
+  const total = plural(round.total, 'st');
+  const repeats = round.written === null ? null : repeatsOf(plan, round);
+  const { spaces } = round.sides[0]!.tally;
+  if (isDisc(plan.body.outline)) {
+    return [total, ...(spaces > 0 ? [plural(spaces, 'ch-sp')] : []), ...repeatWords(plan, repeats)].join(
+      '; ',
+    );
+  }
+  const sides = sideCountsWords(plan, round);
+  return [sides, total, ...repeatWords(plan, repeats)].join('; ');
+}
+
+/** Counts from marker to marker: “A 97, B 125, C 97, D 125”. */
+export function sideCountsWords(plan: Plan, round: RoundPlan): string {
+  const told = round.sides.map(({ tally }) =>
+    tally.spaces > 0
+      ? `${plural(tally.stitches, 'st')} and ${plural(tally.spaces, 'ch-sp')}`
+      : `${tally.stitches}`,
+  );
+  return told.some((t) => t.includes(' ')) ? grouped(plan, told) : bySide(plan, told);
+}
+
+function repeatWords(plan: Plan, repeats: readonly number[] | null): readonly string[] {
+  if (repeats === null) return [];
+  if (repeats.length === 1) return [plural(repeats[0]!, 'repeat')];
+  const told = repeats.map(String);
+  return [`repeats: ${grouped(plan, told)}`];
+}
+
+/** Numbers of the sides: “A 97, B 125, C 97, D 125”, or “63 on each side”. */
+const bySide = (plan: Plan, told: readonly string[]): string =>
+  told.every((t) => t === told[0])
+    ? `${told[0]!} on each side`
+    : told.map((t, i) => `${plan.sides[i]!.name} ${t}`).join(', ');
+
+/** Words for the sides, those that are alike together: “25 on A and C, 32 on B and D”. */
+function grouped(plan: Plan, told: readonly string[]): string {
+  if (told.every((t) => t === told[0])) return bySide(plan, told);
+  const sides = new Map<string, string[]>();
+  told.forEach((t, i) => sides.set(t, [...(sides.get(t) ?? []), plan.sides[i]!.name]));
+  return [...sides].map(([t, names]) => `${t} on ${listWords(names)}`).join(', ');
+}

@@ -1,0 +1,23 @@
+/** A written pattern as it is laid out: sections of lines. */
+import type { Language } from '../terms/stitches.ts';
+
+export interface PatternLine {
+  /** `written` is crochet that the reader of patterns reads back; `care` says what is wrong and how to mend it. */
+  readonly kind: 'plain' | 'written' | 'counts' | 'care' | 'caution';
+  readonly text: string;
+}
+
+export interface Section {
+  readonly heading: string;
+  /** The heading stands in front of the first line, on the same line. */
+  readonly runIn?: true;
+  readonly lines: readonly PatternLine[];
+  /** Numbers of the rounds that it tells; none for other sections. */
+  readonly rounds: readonly number[];
+}
+
+export interface WrittenPattern {
+  readonly title: string;
+  readonly language: Language;
+  readonly sections: readonly Section[];
+}
