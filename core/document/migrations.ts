@@ -54,7 +54,33 @@ const STEPS: readonly ((file: Value) => Value)[] = [
     ...file,
     record: Array.isArray(file.record) ? file.record.map((event: unknown) => repairOf10(event)) : file.record,
   }),
+  // Version 11: a pattern goes on from the one below; before, it was begun anew.
+  (file) => ({
+    ...file,
+    ...begunAnew(file),
+    kept: Array.isArray(file.kept)
+      ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...begunAnew(kept) } : kept))
+      : file.kept,
+    record: Array.isArray(file.record)
+      ? file.record.map((event: unknown) =>
+          isRecord(event) && isRecord(event.entry)
+            ? { ...event, entry: { anew: true, ...event.entry } }
+            : event,
+        )
+      : file.record,
+  }),
 ];
+
+/** Entries of a border, as they were worked before patterns went on from those below. */
+function begunAnew({ rounds }: Value): Value {
+  if (!Array.isArray(rounds)) return {};
+  const familyOf = (entry: unknown): unknown => (isRecord(entry) ? entry.family : undefined);
+  return {
+    rounds: rounds.map((entry: unknown, k) =>
+      isRecord(entry) ? { anew: k > 0 && familyOf(rounds[k - 1]) === entry.family, ...entry } : entry,
+    ),
+  };
+}
 
 const lookOf6 = (event: unknown): unknown =>
   isRecord(event) && event.did === 'looked' ? { sidesCm: [], depthCm: null, photo: null, ...event } : event;

@@ -74,6 +74,7 @@ export function newHem(id: string, now: Date): Hem {
         stitch: 'sc',
         corner: 'three',
         cornerOpen: false,
+        anew: false,
         loop: 'both',
         yarns: ['contrast'],
         times: 2,

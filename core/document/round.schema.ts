@@ -24,6 +24,7 @@ export const roundEntry = record({
     oneOf('right', 'wrong', null),
   ),
   hookMm: said('hook of this round; null for the border’s own', orNull(between(0.5, 40))),
+  anew: said('on an entry of the same family: begun as on plain stitches, not gone on with', Type.Boolean()),
   start: said('where its rounds begin, where it is not where the others do', orNull(startOfRound)),
   written: said(
     'for the family “own”: the round in written crochet, and the language it is written in; else null',

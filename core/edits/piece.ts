@@ -78,6 +78,7 @@ function fillsLoops(yarn: string): RoundEntry {
     yarns: [yarn],
     times: 1,
     cornerOpen: false,
+    anew: false,
     facing: null,
     hookMm: null,
     start: null,

@@ -64,7 +64,17 @@ export const moveRound = (id: string, to: string): Edit =>
 export type EntryChoice = Partial<
   Pick<
     RoundEntry,
-    'stitch' | 'corner' | 'cornerOpen' | 'loop' | 'size' | 'times' | 'facing' | 'hookMm' | 'yarns' | 'start'
+    | 'stitch'
+    | 'corner'
+    | 'cornerOpen'
+    | 'anew'
+    | 'loop'
+    | 'size'
+    | 'times'
+    | 'facing'
+    | 'hookMm'
+    | 'yarns'
+    | 'start'
   >
 >;
 

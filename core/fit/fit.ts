@@ -51,11 +51,12 @@ export interface Worst {
   readonly side: number;
 }
 
-/** Ways to let a stack come out even that does not: a ground round before what stands in the way, a change further
+/** Ways to let a stack come out even that does not: going on with the pattern below, a ground round before what stands in the way, a change further
  * than is usual, a plain round, or to leave it off. */
 export type WayOut =
   | { readonly by: 'ground'; readonly family: string }
   | { readonly by: 'larger change'; readonly solution: FitSolution }
+  | { readonly by: 'going on' }
   | { readonly by: 'plain round' }
   | { readonly by: 'leaving it off' };
 

@@ -83,6 +83,8 @@ export function wayOutWords(plan: Plan, way: WayOut): string {
       return `Add ${familyWith(way.family).name.toLowerCase()} before it.`;
     case 'larger change':
       return `It fits with a larger change. ${solutionWords(plan, way.solution)}.`;
+    case 'going on':
+      return 'Let its pattern go on from the round below.';
     case 'plain round':
       return 'Add a plain round before it.';
     case 'leaving it off':

@@ -14,7 +14,7 @@ import { planComesOutEven, type Plan, writtenOf } from '../plan/types.ts';
 import { workedRounds } from '../record/record.ts';
 import { familyNeededBelow } from '../rounds/facts.ts';
 import { familyById, familyWith } from '../rounds/registry.ts';
-import { newEntry, quietChange } from '../stack/stack.ts';
+import { goesOnFrom, newEntry, quietChange } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
 import { takeSolution } from '../edits/solution.ts';
@@ -163,6 +163,10 @@ function freedBy(hem: Hem, round: number, worked: number): WayOut | null {
     rounds: [...hem.rounds.slice(0, at), added, ...hem.rounds.slice(at)],
   });
   const fits = (other: Hem): boolean => fitPlan(planner(other), worked).solutions.length > 0;
+  if (entry.anew && goesOnFrom(hem.rounds[at - 1], { ...entry, anew: false })) {
+    const goingOn = hem.rounds.map((r) => (r.id === entry.id ? { ...r, anew: false } : r));
+    if (fits({ ...hem, rounds: goingOn })) return { by: 'going on' };
+  }
   const family = familyById(entry.family);
   const top = made.rounds[made.rounds[round + 1]!.onto]!;
   const needed = family && familyNeededBelow(family, top.ring);

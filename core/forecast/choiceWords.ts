@@ -8,6 +8,7 @@ import { abbreviation, type Language } from '../terms/stitches.ts';
 
 /** Subject of a choice: “Corner”. */
 export function choiceName(kind: ChoiceKind, { family }: RoundEntry): string {
+  if (kind === 'anew') return 'pattern';
   if (kind === 'size') return familyById(family)?.sizeCounts ?? 'size';
   return kind;
 }
@@ -18,5 +19,6 @@ export function optionWords({ choice }: Option, entry: RoundEntry, language: Lan
   if (choice.stitch !== undefined) return abbreviation(choice.stitch, language);
   if (choice.loop !== undefined) return LOOPS[choice.loop].name;
   if (choice.size !== undefined) return `${choice.size} ${choiceName('size', entry)}`;
+  if (choice.anew !== undefined) return choice.anew ? 'begins anew' : 'goes on from below';
   return choice.facing == null ? 'as it usually faces' : `${choice.facing} side facing`;
 }

@@ -4,9 +4,10 @@ import { chooseRound, type EntryChoice } from '../edits/rounds.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { familyById } from '../rounds/registry.ts';
+import { goesOnFrom, writtenRounds } from '../stack/stack.ts';
 
 /** Field that the choice is about, as the fields of an entry are called. */
-export type ChoiceKind = 'corner' | 'stitch' | 'loop' | 'size' | 'facing';
+export type ChoiceKind = 'corner' | 'stitch' | 'loop' | 'size' | 'facing' | 'anew';
 
 export interface Option {
   readonly kind: ChoiceKind;
@@ -28,8 +29,20 @@ export function optionsOf(plan: Plan, entry: RoundEntry): readonly (readonly Opt
           option('size', family.sizes),
         ]
       : []),
+    canGoOn(plan.hem, entry) ? option('anew', [false, true]) : [],
     option('facing', [null, 'right', 'wrong']),
   ].filter((options) => options.length > 1);
+}
+
+/** Whether the entry below is of the same family, and it makes a difference whether its pattern goes on. */
+export function canGoOn({ rounds }: Hem, entry: RoundEntry): boolean {
+  const at = rounds.findIndex((r) => r.id === entry.id);
+  if (!goesOnFrom(rounds[at - 1], { ...entry, anew: false })) return false;
+  const recipes = [true, false].map((anew) => {
+    const upTo = [...rounds.slice(0, at), { ...entry, anew }];
+    return writtenRounds(upTo).rounds.flatMap((r) => (r.entry.id === entry.id ? [r.recipe] : []));
+  });
+  return recipes[0]!.some((recipe, k) => recipe !== recipes[1]![k]);
 }
 
 /** A hem with an option taken, without the rounds above: what the option itself looks like. */

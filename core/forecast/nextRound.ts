@@ -63,7 +63,7 @@ export function entriesFor(
 ): readonly RoundEntry[] {
   const edge = edgeOf(plan);
   const below = where === 'on top' || !edge ? topOf(plan) : underEdge(plan, edge);
-  return entriesOnto(below.ring, family, yarn, ids);
+  return entriesOnto(below.ring, family, yarn, ids, below.written?.entry);
 }
 
 /** The hem with a family in it and what it needs, in a yarn that sets it off; null where it cannot go. */

@@ -1,12 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
-import { OWN } from '../document/hem.ts';
+import { OWN, type RoundEntry } from '../document/hem.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { plan } from '../plan/planner.ts';
 import { topOf } from '../plan/types.ts';
 import { regular, rectangle } from '../piece/outline.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
+import { workedInto } from '../testing/worked.ts';
 import { circumstancesOf, entriesOnto, newEntry, newOwnEntry, writtenRounds } from './stack.ts';
 import { whereWords } from '../problems.ts';
 
@@ -120,5 +121,44 @@ describe('new entries', () => {
         plan(rowsHem({ rounds: [entry()] })).rounds[1]!.total,
       );
     }
+  });
+});
+
+describe('an entry on one of its family goes on with the pattern', () => {
+  const moss = (id: string, anew = false) => entry({ id, family: 'moss', anew });
+  /** Stitches on side A of the outermost round. */
+  const top = (rounds: readonly RoundEntry[]): readonly number[] => {
+    const made = plan(rowsHem({ counts: [31, 31, 31, 31], rounds }));
+    return made.rounds[made.rounds.length - 1]!.sides.map((s) => s.tally.stitches);
+  };
+
+  test('as one entry that is worked so often; anew only when that is said', () => {
+    const twice = top([entry({ id: 'a', family: 'moss', times: 2 })]);
+    expect(top([moss('a'), moss('b')])).toEqual(twice);
+    expect(top([moss('a'), moss('b', true)])).not.toEqual(twice);
+    // Something between them ends the pattern.
+    expect(top([moss('a'), entry({ id: 'p' }), moss('b')])).toEqual(
+      top([moss('a'), entry({ id: 'p' }), moss('b', true)]),
+    );
+  });
+
+  test('over several entries, and from work that was begun', () => {
+    const three = [moss('a'), moss('b'), moss('c')];
+    const designed = plan(rowsHem({ counts: [31, 31, 31, 31], rounds: three }));
+    const worked = plan(workedInto(designed.hem, 3, 0.5).hem);
+    expect(worked.rounds.map((r) => r.total)).toEqual(designed.rounds.map((r) => r.total));
+    expect(worked.rounds[3]!.written!.recipe).toBe(designed.rounds[2]!.written!.recipe);
+  });
+
+  test('needs no ground under it', () => {
+    const { ring } = plan(rowsHem({ rounds: [entry({ family: 'crocodile', id: 'c' })] })).rounds[1]!;
+    const again = entriesOnto(
+      ring,
+      familyById('crocodile')!,
+      'y1',
+      ['ground', 'new'],
+      entry({ family: 'crocodile' }),
+    );
+    expect(again.map((e) => e.id)).toEqual(['new']);
   });
 });

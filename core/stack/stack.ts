@@ -1,5 +1,5 @@
 /** The stack of rounds unrolled: one recipe for each round that is worked, and how this piece bends it. */
-import { remembered, rememberedBy } from '../remembered.ts';
+import { rememberedBy } from '../remembered.ts';
 import { OWN, type RoundEntry } from '../document/hem.ts';
 import { parseRound, recipeOf } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
@@ -48,16 +48,28 @@ export interface Stack {
 
 /** Unrolls the entries. Entries that did not change keep their rounds. */
 export function writtenRounds(entries: readonly RoundEntry[]): Stack {
-  const stacks = entries.map(roundsOf);
+  let going = 0;
+  const stacks = entries.map((entry, k) => {
+    going = goesOnFrom(entries[k - 1], entry) ? going + roundsIn(entries[k - 1]!) : 0;
+    return roundsOf(entry, going);
+  });
   return { rounds: stacks.flatMap((s) => s.rounds), problems: stacks.flatMap((s) => s.problems) };
 }
 
-const roundsOf = remembered((entry: RoundEntry): Stack => {
+/** Whether an entry goes on with the pattern of the one below it. */
+export const goesOnFrom = (below: RoundEntry | undefined, { family, anew }: RoundEntry): boolean =>
+  below !== undefined && !anew && below.family === family && (familyById(family)?.repeatable ?? false);
+
+const roundsIn = ({ family, times }: RoundEntry): number =>
+  times * (familyById(family)?.roundsPerRepeat ?? 1);
+
+/** @param going rounds of its pattern that lie below it, from which it goes on */
+const roundsOf = rememberedBy((entry: RoundEntry, going: number): Stack => {
   const family = familyById(entry.family);
   if (family) {
     const count = entry.times * family.roundsPerRepeat;
     const rounds = Array.from({ length: count }, (_, index) =>
-      written(entry, index, family.name, family, recipeOf(family.write(entry, index)), family.edge),
+      written(entry, index, family.name, family, recipeOf(family.write(entry, going + index)), family.edge),
     );
     return { rounds, problems: [] };
   }
@@ -73,11 +85,13 @@ const roundsOf = remembered((entry: RoundEntry): Stack => {
 /**
  * A round as it was begun. What this version cannot work – a family that it does not know, a text that it cannot read –
  * stands there as a plain round, which takes on the counts that it was to have or that were found.
+ *
+ * @param going rounds of its pattern that were begun below it
  */
-export function begunRound(entry: RoundEntry, index: number): WrittenRound {
+export function begunRound(entry: RoundEntry, index: number, going: number): WrittenRound {
   let round: WrittenRound | undefined;
   try {
-    round = writtenRounds([entry]).rounds[index];
+    round = roundsOf(entry, going).rounds[index];
   } catch {
     // What was chosen of its family is not known here.
   }
@@ -182,6 +196,7 @@ export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
     ...firstChoice(family),
     id,
     cornerOpen: false,
+    anew: false,
     family: family.id,
     yarns: [yarn],
     times: 1,
@@ -198,14 +213,17 @@ export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
  * the ring does not offer what it sits on.
  *
  * @param ids of the new entries
+ * @param below the entry that they come to lie on
  */
 export function entriesOnto(
   ring: Ring,
   family: Family,
   yarn: string,
   ids: readonly [string, string],
+  below?: RoundEntry,
 ): readonly RoundEntry[] {
-  const needed = familyNeededBelow(family, ring);
+  const goesOn = goesOnFrom(below, newEntry(family, ids[1], yarn));
+  const needed = goesOn ? null : familyNeededBelow(family, ring);
   const ground = needed === null || needed === family.id ? undefined : familyById(needed);
   const entry = newEntry(family, ids[1], yarn);
   return ground ? [newEntry(ground, ids[0], yarn), entry] : [entry];
@@ -225,6 +243,7 @@ export function newOwnEntry(
     stitch: 'sc',
     corner: 'three',
     cornerOpen: false,
+    anew: false,
     loop: 'both',
     size: 1,
     yarns: [yarn],

@@ -35,6 +35,7 @@ export const entry = ({
   stitch: 'sc',
   corner: 'three',
   cornerOpen: false,
+  anew: false,
   loop: 'both',
   yarns: [yarn ?? 'y1'],
   times: 1,
@@ -64,7 +65,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 10,
+    version: 11,
     hands: null,
     id: 'test',
     name: 'Test blanket',

@@ -259,6 +259,7 @@ const MAKERS: readonly Maker[] = [
           () => ({ stitch: pick(family?.stitches ?? [entry.stitch]) }),
           () => ({ corner: pick(family?.corners ?? [entry.corner]) }),
           () => ({ cornerOpen: chance.maybe(0.5) }),
+          () => ({ anew: chance.maybe(0.5) }),
           () => ({ loop: pick(family?.loops ?? [entry.loop]) }),
           () => ({ size: pick(family?.sizes ?? [entry.size]) }),
           () => ({ times: (family?.repeatable ?? true) ? chance.int(1, chance.maybe(0.05) ? 100 : 4) : 1 }),
