@@ -4,6 +4,7 @@ import { HookField } from '../controls/HookField.tsx';
 import { Checkbox } from 'antd';
 import { useMemo, useState } from 'react';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
+import { ownStartOf } from '../../core/base/start.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { chooseBaseYarn } from '../../core/edits/base.ts';
 import { performed } from '../../core/edits/edit.ts';
@@ -213,7 +214,7 @@ interface MoreProps {
 /** Rare choices: the hook, the start, and whether the fit may take another corner. */
 function More({ plan, entry, name, onChoose }: MoreProps) {
   const family = familyById(entry.family);
-  const { newYarn: _, ...usual } = plan.hem.base.start;
+  const usual = ownStartOf(plan.hem.base.start);
   return (
     <div className={styles.more}>
       <label>

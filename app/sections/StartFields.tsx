@@ -1,5 +1,6 @@
 import { held } from '../../core/held.ts';
 import { isDisc } from '../../core/piece/outline.ts';
+import { hasLastRow } from '../../core/piece/piece.ts';
 import { Select } from 'antd';
 import { memo, useMemo } from 'react';
 import type { RoundStarts, StartOfRound } from '../../core/base/start.ts';
@@ -11,6 +12,7 @@ import { startPoints } from '../../drawing/starts.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
+import { NumberField } from '../look/NumberField.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { ChosenFromDrawings } from './Treatment.tsx';
 import styles from './startFields.module.css';
@@ -25,6 +27,8 @@ const PLACES: readonly (Where & { readonly name: string })[] = [
   { at: 'whole corner', join: 'centred', name: 'the whole corner first, every time' },
   { at: 'before the corner', join: 'climbing', name: 'a few stitches before the corner' },
   { at: 'along the side', join: 'climbing', name: 'part of the way along the side' },
+  { at: 'middle of the side', join: 'climbing', name: 'in the middle of the side' },
+  { at: 'counted', join: 'climbing', name: 'so many stitches after the corner' },
 ];
 
 /** Away from the corners a join always climbs. */
@@ -52,6 +56,19 @@ const FIRST: readonly { readonly value: RoundStarts['first']; readonly label: st
   { value: 'chain', label: 'first stitch: after a chain that does not count' },
   { value: 'counted chain', label: 'first stitch: a chain that counts, where it may' },
   { value: 'standing', label: 'first stitch: standing, where yarn is new' },
+];
+
+const ON_A_SIDE: ReadonlySet<StartOfRound['at']> = new Set([
+  'along the side',
+  'middle of the side',
+  'counted',
+]);
+
+/** In place of a number of chains: as many as are usual for the stitch. */
+const USUAL = -1;
+const CHAINS = [
+  { value: USUAL, label: 'chains: as many as are usual' },
+  ...Array.from({ length: 9 }, (_, n) => ({ value: n, label: n === 0 ? 'no chain' : `chain ${n}` })),
 ];
 
 export interface StartChoiceProps {
@@ -107,10 +124,24 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
             popupMatchSelectWidth={false}
             options={plan.sides.map((s, side) => ({
               value: side,
-              label: value.at === 'along the side' ? `on side ${s.name}` : `at the corner before ${s.name}`,
+              label: ON_A_SIDE.has(value.at) ? `on side ${s.name}` : `at the corner before ${s.name}`,
             }))}
             onChange={(side) => onChange({ side })}
           />
+          {value.at === 'counted' && (
+            <label>
+              <NumberField
+                aria-label={`${name}: stitches after the corner`}
+                size="small"
+                min={1}
+                max={20_000}
+                precision={0}
+                value={value.stitches}
+                onChange={(stitches) => stitches && onChange({ stitches })}
+              />{' '}
+              stitches after the corner
+            </label>
+          )}
         </>
       )}
       <Select
@@ -121,9 +152,48 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
         options={[...FIRST]}
         onChange={(first) => onChange({ first })}
       />
+      {value.first !== 'standing' && (
+        <Select
+          aria-label={`${name}: chains`}
+          size="small"
+          value={value.chains ?? USUAL}
+          popupMatchSelectWidth={false}
+          options={CHAINS}
+          onChange={(chains) => onChange({ chains: chains === USUAL ? null : chains })}
+        />
+      )}
+      {value.first === 'counted chain' && (
+        <span className="quiet">
+          In place of a single it leaves a gap, and is made only where one round has a start of its own.
+        </span>
+      )}
     </>
   );
 }
+
+type Choices<Key extends keyof RoundStarts> = { readonly value: RoundStarts[Key]; readonly label: string }[];
+
+const COLOUR: Choices<'colour'> = [
+  { value: 'anew', label: 'new yarn: joined anew' },
+  { value: 'closing slip stitch', label: 'new yarn: as the slip stitch that closes the round before' },
+  { value: 'last yarn over', label: 'new yarn: as the last yarn over of the round before' },
+];
+
+const LAST_ROW: Choices<'lastRow'> = [
+  { value: 'cut', label: 'yarn of the piece: cut' },
+  { value: 'right side', label: 'yarn of the piece: on the hook, last row with the right side facing' },
+  { value: 'wrong side', label: 'yarn of the piece: on the hook, last row with the wrong side facing' },
+];
+const ON_THE_HOOK: Choices<'lastRow'> = [
+  { value: 'cut', label: 'yarn of the piece: cut' },
+  { value: 'right side', label: 'yarn of the piece: still on the hook' },
+  { value: 'wrong side', label: 'yarn of the piece: still on the hook, the piece is turned' },
+];
+
+const ENDING: Choices<'ending'> = [
+  { value: 'slip stitch', label: 'last round: closed with a slip stitch' },
+  { value: 'needle', label: 'last round: closed with a needle' },
+];
 
 /** Where rounds start and join, how they begin, and where new yarn is joined. */
 export const StartFields = memo(Fields, (a, b) => same(a.plan, b.plan));
@@ -139,19 +209,48 @@ function Fields({ plan }: { readonly plan: Plan }) {
     <div className={styles.fields}>
       {!isDisc(plan.body.outline) && <span>Start each round</span>}
       <StartChoice plan={plan} value={start} name="Where each round starts" onChange={set} />
-      {!isDisc(plan.body.outline) && (
-        <Select
-          aria-label="Where new yarn is joined"
-          size="small"
-          value={start.newYarn}
-          popupMatchSelectWidth={false}
-          options={[
-            { value: 'same place', label: 'new yarn: at the same corner' },
-            { value: 'next corner', label: 'new yarn: at the next corner' },
-          ]}
-          onChange={(newYarn) => set({ newYarn })}
-        />
-      )}
+      <details>
+        <summary>More about starts and ends</summary>
+        <div className={styles.fields}>
+          {!isDisc(plan.body.outline) && (
+            <Select
+              aria-label="Where new yarn is joined"
+              size="small"
+              value={start.newYarn}
+              popupMatchSelectWidth={false}
+              options={[
+                { value: 'same place', label: 'new yarn: at the same corner' },
+                { value: 'next corner', label: 'new yarn: at the next corner' },
+              ]}
+              onChange={(newYarn) => set({ newYarn })}
+            />
+          )}
+          <Select
+            aria-label="How new yarn comes in"
+            size="small"
+            value={start.colour}
+            popupMatchSelectWidth={false}
+            options={COLOUR}
+            onChange={(colour) => set({ colour })}
+          />
+          <Select
+            aria-label="The yarn of the piece"
+            size="small"
+            value={start.lastRow}
+            popupMatchSelectWidth={false}
+            options={hasLastRow(plan.hem.piece) ? LAST_ROW : ON_THE_HOOK}
+            onChange={(lastRow) => set({ lastRow })}
+          />
+          <Select
+            aria-label="How the last round is closed"
+            size="small"
+            value={start.ending}
+            popupMatchSelectWidth={false}
+            options={ENDING}
+            onChange={(ending) => set({ ending })}
+          />
+        </div>
+      </details>
     </div>
   );
 }

@@ -41,8 +41,12 @@ const sideChoice = record({
 
 const roundStart = {
   at: said(
-    'in the corner before the side, begun with its last part or worked whole at once; before that corner; or along the side',
-    oneOf('corner', 'whole corner', 'before the corner', 'along the side'),
+    'in the corner before the side, begun with its last part or worked whole at once; before that corner; part of the way along the side; in its middle; or so many stitches after that corner',
+    oneOf('corner', 'whole corner', 'before the corner', 'along the side', 'middle of the side', 'counted'),
+  ),
+  stitches: said(
+    'so many stitches after the corner, where that is said; the pattern begins there or just before',
+    whole(1, 20_000),
   ),
   side: said('number of the side, from 0', whole(0, LIMITS.sides - 1)),
   join: said(
@@ -53,6 +57,7 @@ const roundStart = {
     'the first stitch: as is usual for it, after a chain that does not count, a chain that counts as it, or, where yarn is new, worked standing',
     oneOf('usual', 'chain', 'counted chain', 'standing'),
   ),
+  chains: said('chains that it begins with; null for as many as are usual', orNull(whole(0, 8))),
 };
 
 /** Where one round begins and is joined. */
@@ -64,6 +69,15 @@ const start = record({
     'where new yarn is joined: where the round before would have gone on, or at the next corner',
     oneOf('same place', 'next corner'),
   ),
+  colour: said(
+    'how new yarn comes in where the round goes on from the join: cut and joined anew; as the slip stitch that closes the round before, or as the last yarn over of its last stitch',
+    oneOf('anew', 'closing slip stitch', 'last yarn over'),
+  ),
+  lastRow: said(
+    'yarn of the piece: cut; or still on the hook, after a last row that was worked with that side facing',
+    oneOf('cut', 'right side', 'wrong side'),
+  ),
+  ending: said('how the last round is closed', oneOf('slip stitch', 'needle')),
 });
 
 const rate = between(0, 6);

@@ -54,7 +54,7 @@ const STEPS: readonly ((file: Value) => Value)[] = [
     ...file,
     record: Array.isArray(file.record) ? file.record.map((event: unknown) => repairOf10(event)) : file.record,
   }),
-  // Version 11: a pattern goes on from the one below; before, it was begun anew.
+  // Version 11: a pattern goes on from the one below; before, it was begun anew. More is chosen of starts and ends.
   (file) => ({
     ...file,
     ...begunAnew(file),
@@ -62,22 +62,37 @@ const STEPS: readonly ((file: Value) => Value)[] = [
       ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...begunAnew(kept) } : kept))
       : file.kept,
     record: Array.isArray(file.record)
-      ? file.record.map((event: unknown) =>
-          isRecord(event) && isRecord(event.entry)
-            ? { ...event, entry: { anew: true, ...event.entry } }
-            : event,
-        )
+      ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...begunEvent(event) } : event))
       : file.record,
   }),
 ];
 
-/** Entries of a border, as they were worked before patterns went on from those below. */
-function begunAnew({ rounds }: Value): Value {
-  if (!Array.isArray(rounds)) return {};
+/** A round that was begun, as it was then. */
+const begunEvent = ({ entry, ground }: Value): Value => ({
+  ...(isRecord(entry) && { entry: { anew: true, ...entry, ...startOf11(entry) } }),
+  ...(isRecord(ground) && { ground: { ...ground, ...baseOf11(ground) } }),
+});
+
+const startOf11 = ({ start }: Value): Value =>
+  isRecord(start) ? { start: { stitches: 1, chains: null, ...start } } : {};
+
+const baseOf11 = ({ base }: Value): Value => {
+  if (!isRecord(base) || !isRecord(base.start)) return {};
+  const { start } = startOf11(base) as { start: Value };
+  return { base: { ...base, start: { colour: 'anew', lastRow: 'cut', ending: 'slip stitch', ...start } } };
+};
+
+/** A border, as it was worked before patterns went on from those below. */
+function begunAnew({ rounds, ...border }: Value): Value {
+  const base = baseOf11(border);
+  if (!Array.isArray(rounds)) return base;
   const familyOf = (entry: unknown): unknown => (isRecord(entry) ? entry.family : undefined);
   return {
+    ...base,
     rounds: rounds.map((entry: unknown, k) =>
-      isRecord(entry) ? { anew: k > 0 && familyOf(rounds[k - 1]) === entry.family, ...entry } : entry,
+      isRecord(entry)
+        ? { anew: k > 0 && familyOf(rounds[k - 1]) === entry.family, ...entry, ...startOf11(entry) }
+        : entry,
     ),
   };
 }

@@ -1,3 +1,4 @@
+import { USUAL_START } from '../base/start.ts';
 import { yarnWeight } from '../terms/yarnWeights.ts';
 import { USUAL_RATES } from '../base/spacings.ts';
 import { plainSide } from './changePiece.ts';
@@ -63,7 +64,7 @@ export function newHem(id: string, now: Date): Hem {
       rates: USUAL_RATES,
       endRows: 'added',
       clusterChains: 0,
-      start: { at: 'corner', side: 0, join: 'climbing', first: 'usual', newYarn: 'same place' },
+      start: USUAL_START,
       // Row ends start by gauge, which lies flat whatever their rows are.
       sides: [plainSide('each'), plainSide('gauge'), plainSide('each'), plainSide('gauge')],
     },

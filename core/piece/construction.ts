@@ -10,6 +10,8 @@ export interface Construction<P> {
   readonly name: string;
   /** Which side is which, where its sides have names of their own. */
   readonly whichSide?: string;
+  /** Its last row lies along side A, and ends at a corner of that. */
+  readonly hasLastRow?: true;
   /** Edges of a piece. */
   readonly body: (piece: P) => Body;
   /** Spots that its edges offer all round, counted without laying them out. */

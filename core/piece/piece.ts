@@ -72,6 +72,9 @@ export function partAfter(before: Piece, after: Piece, part: number): number | n
 export const bandsOf = (piece: Piece): readonly RowBand[] =>
   constructionOf(piece).bands?.(piece, bodyOf(piece)) ?? [];
 
+/** Whether it has a last row along side A, whose yarn may still be on the hook. */
+export const hasLastRow = (piece: Piece): boolean => constructionOf(piece).hasLastRow ?? false;
+
 /** Which side is which, where the sides have names of their own. */
 export const whichSideOf = (piece: Piece): string | undefined => constructionOf(piece).whichSide;
 

@@ -155,7 +155,13 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       turned: (judged[k - 1]?.facing ?? 'right') !== round.facing,
     }),
   );
-  const yarns = stages.run('yarns', planYarns, { yarns: hem.yarns, rounds, calibrations, known });
+  const yarns = stages.run('yarns', planYarns, {
+    yarns: hem.yarns,
+    rounds,
+    calibrations,
+    known,
+    lastRow: hem.base.start.lastRow,
+  });
 
   const endsMinutes = weavingMinutes(
     yarns.reduce((sum, y) => sum + y.ends, 0),

@@ -1,4 +1,5 @@
 /** The yarns of a plan: what each colour comes to, and what was learned from weighing. */
+import type { RoundStarts } from '../base/start.ts';
 import type { Hem } from '../document/hem.ts';
 import type { WorkRecord } from '../document/record.ts';
 import { PRIORS, driftOf, learnedSince, type KnownHands, type KnownPart } from '../hands/hands.ts';
@@ -75,10 +76,11 @@ interface YarnInputs {
   /** Of every yarn, in the order of `yarns`. */
   readonly calibrations: readonly Learned[];
   readonly known: KnownPart | null;
+  readonly lastRow: RoundStarts['lastRow'];
 }
 
 /** Yarn of each colour: its rounds, and two tails for every stretch worked without a break. */
-export const planYarns = ({ yarns, rounds, calibrations, known }: YarnInputs): readonly YarnPlan[] =>
+export const planYarns = ({ yarns, rounds, calibrations, known, lastRow }: YarnInputs): readonly YarnPlan[] =>
   yarns.map((yarn, y) => {
     let metres = 0;
     let stretches = 0;
@@ -88,7 +90,9 @@ export const planYarns = ({ yarns, rounds, calibrations, known }: YarnInputs): r
       metres += round.yarnM;
       if (rounds[k - 1]?.yarnId !== yarn.id) stretches++;
     });
-    const ends = 2 * stretches;
+    // Of yarn that was on the hook from the piece only the end is left.
+    const goesOn = lastRow !== 'cut' && rounds[0]?.yarnId === yarn.id;
+    const ends = 2 * stretches - (goesOn ? 1 : 0);
     const drift = driftOf('yarn', known, worked);
     const calibration = calibrations[y]!;
     const needed = quantity(

@@ -3,7 +3,6 @@ import { isPlanProblem } from '../plan/problems.ts';
 import { whichSideOf } from '../piece/piece.ts';
 import type { Plan } from '../plan/types.ts';
 import { problemLine } from '../problems.ts';
-import { proceduresOf } from '../procedure/procedure.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
 import { capital } from '../terms/words.ts';
@@ -64,10 +63,6 @@ export function whichSide({ hem, sides }: Plan): string {
   const own = whichSideOf(hem.piece) ?? `Side A lies along the top of the plan, ${last} leads up to it.`;
   return `${own} The plan shows which is which.`;
 }
-
-/** Ends of yarn that are woven in: two for each time that yarn is joined. */
-export const yarnEndsOf = (plan: Plan): number =>
-  2 * proceduresOf(plan).filter(({ start }) => start?.joins).length;
 
 /** Cautions for the piece and the hands. */
 export const CAUTIONS: readonly PatternLine[] = [

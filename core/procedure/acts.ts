@@ -5,7 +5,7 @@ import type { CornerRecipe, Instruction } from '../ring/recipe.ts';
 import type { PlaceKind, Span } from '../ring/ring.ts';
 import type { Stitch } from '../ring/stitch.ts';
 import type { PlaceOfWork } from './place.ts';
-import type { Between, First, RoundStart } from './start.ts';
+import type { Between, First, RoundStart, YarnChange } from './start.ts';
 
 /** Entries in the order of work, from `start` on; numbers may run past the end of the ring and round it. */
 export type Worked = Span;
@@ -16,6 +16,8 @@ export type WayThere =
   | { readonly by: 'joining'; readonly same: boolean }
   /** The start is where the last round was joined. */
   | { readonly by: 'staying' }
+  /** The yarn of the piece, which was not cut, goes on; turned before it where its last row faced the other way. */
+  | { readonly by: 'going on'; readonly turns: boolean }
   /** The start is the gap that lies between the join and the stitch before it, reached without a slip stitch. */
   | { readonly by: 'reaching back' }
   /** Slip stitches lead there: into what lies between in its order, the place itself the last. */
@@ -42,7 +44,8 @@ export interface Change {
 }
 
 export type Act =
-  | { readonly do: 'fasten off'; readonly yarn: string }
+  /** Yarn is cut; its loop is drawn through, unless the new yarn has taken it up already. */
+  | { readonly do: 'fasten off'; readonly yarn: string; readonly drawn: boolean }
   | { readonly do: 'take hook'; readonly mm: number; readonly back: boolean }
   | { readonly do: 'turn'; readonly facing: 'right' | 'wrong' }
   | { readonly do: 'work on the face'; readonly of: number }
@@ -83,6 +86,9 @@ export type Act =
       readonly do: 'join';
       readonly first: First;
       readonly stitch: Stitch;
+      readonly by: 'slip stitch' | 'needle';
+      /** New yarn that comes in as the round is closed; null for none. */
+      readonly change: { readonly to: string; readonly as: YarnChange } | null;
       /** How far it lies from the nearest corner; null in the middle of one, and on a circle. */
       readonly between: Between | null;
     };

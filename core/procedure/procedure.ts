@@ -6,8 +6,8 @@ import { remembered } from '../remembered.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { placeKindsUsed } from '../ring/recipe.ts';
 import { entryOf, isGap, type PlaceKind, type Ring } from '../ring/ring.ts';
-import { isChainRun, isOrnament } from '../ring/stitch.ts';
-import type { Act, CornerPlace, Procedure, WayThere, Worked } from './acts.ts';
+import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
+import type { Act, ActOf, CornerPlace, Procedure, WayThere, Worked } from './acts.ts';
 import { alongOf } from './along.ts';
 import { ahead, cornerAfter, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 import { placeOf, type PlaceOfWork } from './place.ts';
@@ -29,7 +29,7 @@ function procedureOf(
   const order = orderOfWork(round);
   const acts: Act[] = [];
   const joins = start?.joins ?? false;
-  if (before && joins) acts.push({ do: 'fasten off', yarn: before.yarnId });
+  if (before && (joins || start?.change)) acts.push({ do: 'fasten off', yarn: before.yarnId, drawn: joins });
   if (before && before.hookMm !== round.hookMm)
     acts.push({ do: 'take hook', mm: round.hookMm, back: round.hookMm === plan.hem.gauge.hookMm });
   if ((before?.facing ?? 'right') !== round.facing) acts.push({ do: 'turn', facing: round.facing });
@@ -63,10 +63,27 @@ function procedureOf(
       do: 'join',
       first: start.first,
       stitch: order.stitch(start.at),
+      by: endsWith(plan, round, order.stitch(start.at)),
+      change: changeAfter(plan, round, starts),
       between: betweenCornerAnd(round, start.at),
     });
   }
   return { round, start, acts };
+}
+
+/** A round of slip stitches needs no needle: its join cannot be seen. */
+const endsWith = (plan: Plan, { number }: RoundPlan, { kind }: Stitch): 'slip stitch' | 'needle' =>
+  plan.hem.base.start.ending === 'needle' && number === plan.rounds.length - 1 && kind !== 'slst'
+    ? 'needle'
+    : 'slip stitch';
+
+function changeAfter(
+  plan: Plan,
+  { number }: RoundPlan,
+  starts: readonly (RoundStart | null)[],
+): ActOf<'join'>['change'] {
+  const as = starts[number + 1]?.change;
+  return as ? { to: plan.rounds[number + 1]!.yarnId, as } : null;
 }
 
 /** As what the place of the first stitch is worked. */
@@ -89,7 +106,9 @@ function wayTo(
   kind: PlaceKind,
   { on }: PlaceOfWork,
 ): WayThere {
-  if (round.number === 0) return { by: 'joining', same: false };
+  const { lastRow } = plan.hem.base.start;
+  if (round.number === 0)
+    return start.joins ? { by: 'joining', same: false } : { by: 'going on', turns: lastRow === 'wrong side' };
   const join = joinedAt(round.onto);
   const over = round.onto !== round.number - 1;
   if (start.joins) return { by: 'joining', same: !over && start.place === join };

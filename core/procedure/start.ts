@@ -3,13 +3,16 @@
  * round, and the next one begins in, or beyond, that join, unless the maker begins it anew.
  */
 import { writtenOf } from '../plan/types.ts';
+import { hasLastRow } from '../piece/piece.ts';
 import { isDisc } from '../piece/outline.ts';
-import { STITCHES_BEFORE_CORNER, type StartOfRound } from '../base/start.ts';
+import { STITCHES_BEFORE_CORNER, type RoundStarts, type StartOfRound } from '../base/start.ts';
 import { isAtJoin } from '../base/baseRound.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
+import { entryOf, isGap } from '../ring/ring.ts';
 import { isOneInEach, sidePattern, waysOf } from '../ring/recipe.ts';
 import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import { STITCHES } from '../terms/stitches.ts';
+import type { Worked } from './acts.ts';
 import { ahead, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 
 /** Beginnings of a round. */
@@ -28,6 +31,9 @@ export type First =
   /** Slip stitches need no chain, knots no yarn on the hook. */
   | { readonly by: 'itself' };
 
+/** Ways in which new yarn comes in without being joined. */
+export type YarnChange = Exclude<RoundStarts['colour'], 'anew'>;
+
 export interface RoundStart {
   /** Number of the first entry in the order of work. */
   readonly at: number;
@@ -36,6 +42,8 @@ export interface RoundStart {
   readonly place: number;
   /** Yarn is joined there: new yarn, or the same that was cut. */
   readonly joins: boolean;
+  /** New yarn came in as the round before was closed; null where none did. */
+  readonly change: YarnChange | null;
   /** Begun where the maker chose, not where the round before was joined. */
   readonly anew: boolean;
   readonly first: First;
@@ -49,9 +57,12 @@ export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
   let changes = 0;
   plan.rounds.forEach((round, number) => {
     const before = plan.rounds[number - 1];
-    const joinsYarn = before === undefined || before.yarnId !== round.yarnId;
+    const { lastRow, colour } = plan.hem.base.start;
+    const joinsYarn = before === undefined ? lastRow === 'cut' : before.yarnId !== round.yarnId;
     if (before && joinsYarn) changes++;
-    const { start, anew } = choiceOf(plan, round, joinsYarn, changes);
+    // New yarn can come in with the join of the round before where the round goes on from that.
+    const comesIn = joinsYarn && colour !== 'anew' && before !== undefined && round.onto === before.number;
+    const { start, anew } = choiceOf(plan, round, joinsYarn && !comesIn, changes);
     const order = orderOfWork(round);
     if (isKnotted(round) || round.ring.into.every((place) => !sitsSomewhere(place))) {
       starts.push(null);
@@ -73,18 +84,29 @@ export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
       starts[round.onto] !== null &&
       ahead(below.ring, joins[round.onto]!, order.into(at), order.travel) > MOST_FORWARD &&
       ahead(below.ring, joins[round.onto]!, order.into(at), -order.travel as 1 | -1) > MOST_BACK;
-    const cut = joinsYarn || cuts;
+    const place = order.into(at);
+    const isBeside =
+      below !== null && starts[round.onto] !== null && isAtTheJoin(below, joins[round.onto]!, place, order);
+    const change = comesIn && isBeside ? colour : null;
+    const cut = (joinsYarn && change === null) || cuts;
     starts.push({
       at,
       beginning: begun,
-      place: order.into(at),
+      place,
       joins: cut,
+      change,
       anew,
-      first: firstOf(stitch, start.first, cut),
+      first: firstOf(stitch, start, cut, round.written?.entry.start != null),
     });
     joins.push(order.entry(at));
   });
   return starts;
+}
+
+/** Whether a round goes on right where the one below was joined, or in the gap beside that. */
+function isAtTheJoin({ ring }: RoundPlan, join: number, place: number, { travel }: InOrder): boolean {
+  const behind = travel === 1 ? join : (join + 1) % ring.made.length;
+  return isGap(place) ? entryOf(place) === behind : place === join;
 }
 
 /** Entries that one would slip over to a new start, forward and back. */
@@ -106,7 +128,12 @@ function choiceOf(
   const moves = usual.newYarn === 'next corner' && own === null;
   const sides = plan.sides.length;
   const start: StartOfRound = own ?? { ...usual, side: moves ? (usual.side + changes) % sides : usual.side };
-  const inCorner = start.at === 'corner' || start.at === 'whole corner';
+  if (round.number === 0 && usual.lastRow !== 'cut' && hasLastRow(plan.hem.piece)) {
+    // Where its last row ended, and turned from the wrong side where that row began.
+    const at = isInCorner(start) ? start.at : 'corner';
+    return { start: { ...start, at, side: usual.lastRow === 'right side' ? 1 : 0 }, anew: true };
+  }
+  const inCorner = isInCorner(start);
   const anew =
     round.number === 0 ||
     (own !== null && writtenOf(round).index === 0) ||
@@ -114,6 +141,8 @@ function choiceOf(
     (inCorner && !isDisc(plan.body.outline) && (start.join === 'centred' || joinsYarn));
   return { start, anew };
 }
+
+const isInCorner = ({ at }: StartOfRound): boolean => at === 'corner' || at === 'whole corner';
 
 interface Candidate {
   readonly at: number;
@@ -222,7 +251,7 @@ function beginning(
   // A circle is counted from where it begins.
   if (corners === 0 || layout.corners.length === 0) return round.number === 0 ? undefined : candidates[0];
   const corner = start.side;
-  if (start.at === 'corner' || start.at === 'whole corner') {
+  if (isInCorner(start)) {
     const span = layout.corners[corner]!;
     const whole = start.at === 'whole corner';
     const at = whole
@@ -244,8 +273,19 @@ function beginning(
     return onSide(candidates, side, wanted ?? span.start) ?? nearest(candidates, order, span.start);
   }
   const span = layout.sides[start.side] ?? layout.sides[0]!;
-  const wanted = span.start + Math.floor(span.length / 3);
+  const share = start.at === 'middle of the side' ? 2 : 3;
+  const wanted =
+    start.at === 'counted'
+      ? nthStitch(order, span, start.stitches)
+      : span.start + Math.floor(span.length / share);
   return onSide(candidates, start.side, wanted) ?? nearest(candidates, order, wanted);
+}
+
+/** The stitch of a side with a number from its corner on, in the order of the ring; the last where there are fewer. */
+function nthStitch(order: InOrder, { start, length }: Worked, number: number): number {
+  const all = Array.from({ length }, (_, k) => (order.travel === 1 ? start + k : start + length - 1 - k));
+  const stitches = all.filter((w) => !isChainRun(order.stitch(w)) && !isOrnament(order.stitch(w)));
+  return stitches[Math.min(number, stitches.length) - 1] ?? start;
 }
 
 /** The candidate of a side that comes closest before an entry, or else the first after it. */
@@ -285,20 +325,26 @@ function fallback(order: InOrder): Candidate {
   return { at: 0, beginning: { in: 'side', side: 0 } };
 }
 
-/** Whether the craft lets a chain stand for a stitch: for a plain one from a half double up, in both loops. */
-const mayCount = (s: Stitch): boolean =>
-  s.form === 'plain' && s.post === 'none' && s.loop === 'both' && STITCHES[s.kind].turningChain[1] >= 2;
+/** Whether a chain can stand for a stitch: for a plain one, in both loops. */
+const mayCount = (s: Stitch): boolean => s.form === 'plain' && s.post === 'none' && s.loop === 'both';
 
 /** Stitches for which a chain usually counts. */
 const USUALLY_COUNTS: ReadonlySet<Stitch['kind']> = new Set(['dc', 'tr', 'dtr']);
 
-function firstOf(stitch: Stitch, wish: StartOfRound['first'], joinsYarn: boolean): First {
+function firstOf(
+  stitch: Stitch,
+  { first: wish, chains }: StartOfRound,
+  joinsYarn: boolean,
+  own: boolean,
+): First {
   const [fewest, most] = STITCHES[stitch.kind].turningChain;
   if (stitch.kind === 'slst' || isChainRun(stitch) || isOrnament(stitch)) return { by: 'itself' };
   if (wish === 'standing' && joinsYarn && stitch.form === 'plain') return { by: 'standing' };
   const wanted = wish === 'counted chain' || (wish !== 'chain' && USUALLY_COUNTS.has(stitch.kind));
-  const counts = wanted && mayCount(stitch);
-  return { by: 'chain', counts, chains: counts ? most : Math.max(1, fewest) };
+  // For a single it leaves a gap, and stands only where it was wished for that round.
+  const counts = wanted && mayCount(stitch) && (most >= 2 || own);
+  if (counts) return { by: 'chain', counts, chains: Math.max(1, chains ?? most) };
+  return chains === 0 ? { by: 'itself' } : { by: 'chain', counts, chains: chains ?? Math.max(1, fewest) };
 }
 
 /** Stitches between the middle of the corner that is nearest to a join and it. */

@@ -1,7 +1,7 @@
 /** Any hem: any piece, spacing, start, corner and facing, a few rounds of any family. For tests, by chance. */
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { spacingsFor } from '../base/spacings.ts';
-import type { StartOfRound } from '../base/start.ts';
+import type { RoundStarts, StartOfRound } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { constructionOf } from '../edits/constructions.ts';
@@ -120,14 +120,33 @@ export const PIECES: readonly (readonly [string, Piece])[] = [
 ];
 export const on = (piece: Piece, hem: Hem = small()): Hem => ({ ...hem, ...changePiece(hem, piece) });
 
-const START = ['corner', 'whole corner', 'before the corner', 'along the side'] as const;
+const START = [
+  'corner',
+  'whole corner',
+  'before the corner',
+  'along the side',
+  'middle of the side',
+  'counted',
+] as const;
 const FIRST = ['usual', 'chain', 'counted chain', 'standing'] as const;
 
-const startBy = (chance: Chance, sides: number): StartOfRound => ({
+/** Where a round may begin, by chance. */
+export const startByChance = (chance: Chance, sides: number): StartOfRound => ({
   at: chance.pick(START),
   side: chance.int(0, sides - 1),
+  stitches: chance.int(1, 60),
   join: chance.pick(['centred', 'climbing'] as const),
   first: chance.pick(FIRST),
+  chains: chance.maybe(0.6) ? null : chance.int(0, 8),
+});
+
+/** Where rounds begin and how they end, by chance. */
+export const startsByChance = (chance: Chance, sides: number): RoundStarts => ({
+  ...startByChance(chance, sides),
+  newYarn: chance.pick(['same place', 'next corner'] as const),
+  colour: chance.pick(['anew', 'closing slip stitch', 'last yarn over'] as const),
+  lastRow: chance.pick(['cut', 'right side', 'wrong side'] as const),
+  ending: chance.pick(['slip stitch', 'needle'] as const),
 });
 
 /** Any piece, any spacing, any start, any corner, any facing, a few rounds of any family. */
@@ -146,10 +165,7 @@ export function anyHem(chance: Chance): Hem {
       hookMm: chance.maybe(0.3) ? 4.5 : null,
       endRows: chance.pick(['added', 'own'] as const),
       clusterChains: chance.int(0, 2),
-      start: {
-        ...startBy(chance, edges.length),
-        newYarn: chance.pick(['same place', 'next corner'] as const),
-      },
+      start: startsByChance(chance, edges.length),
       sides: hem.base.sides.map((side, i) => {
         const edge = edges[i]!;
         const spot = chance.int(0, edge.spots.length - 1);
@@ -181,7 +197,7 @@ export function anyHem(chance: Chance): Hem {
         facing: chance.pick([null, null, 'right', 'wrong'] as const),
         yarns: chance.pick([['y1'], ['y2'], ['y1', 'y2']]),
         hookMm: chance.maybe(0.2) ? 4 : null,
-        start: chance.maybe(0.2) ? startBy(chance, edges.length) : null,
+        start: chance.maybe(0.2) ? startByChance(chance, edges.length) : null,
         changes: chance.maybe(0.3) ? { '0': edges.map(() => chance.int(-2, 2)) } : {},
       };
     });

@@ -1,4 +1,5 @@
 /** Hems for tests: one plain starting point and ways to vary it. */
+import { USUAL_START } from '../base/start.ts';
 import { USUAL_RATES } from '../base/spacings.ts';
 import type { BaseRound, SideChoice } from '../base/baseRound.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
@@ -119,7 +120,7 @@ export function rowsHem(
       rates: USUAL_RATES,
       endRows: 'added',
       clusterChains: 0,
-      start: { at: 'corner', side: 0, join: 'climbing', first: 'chain', newYarn: 'same place' },
+      start: { ...USUAL_START, first: 'chain' },
       sides: counts.map(sideChoice),
       ...given.base,
     },

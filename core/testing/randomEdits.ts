@@ -1,7 +1,6 @@
 /** Edits as the screens make them, chosen by chance: every control of every page, with values that it lets through. */
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { spacingsFor } from '../base/spacings.ts';
-import type { StartOfRound } from '../base/start.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import { performed, type Edit } from '../edits/edit.ts';
 import * as adjustments from '../edits/adjustments.ts';
@@ -22,7 +21,7 @@ import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Chance } from '../chance.ts';
 import { createPlanner } from '../plan/planner.ts';
-import { PIECES, on } from './anyHem.ts';
+import { PIECES, on, startByChance, startsByChance } from './anyHem.ts';
 import { anyHands } from './anyHands.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 
@@ -211,11 +210,7 @@ const MAKERS: readonly Maker[] = [
   (_, chance) => base.chooseEndRows(chance.pick(['added', 'own'] as const)),
   (_, chance) => base.setRowRate(chance.pick(ROW_KINDS), chance.int(0, 12) / 2),
   (_, chance) => base.setClusterChains(chance.int(0, 3)),
-  ({ sides }, chance) =>
-    base.setStart({
-      ...startByChance(chance, sides.length),
-      newYarn: chance.pick(['same place', 'next corner'] as const),
-    }),
+  ({ sides }, chance) => base.setStart(startsByChance(chance, sides.length)),
   // Rounds: from the library with what it brings, and as a family alone
   ...Array.from({ length: 6 }, (): Maker => (plan, chance, id) => {
     const family = chance.pick(FAMILIES);
@@ -342,13 +337,6 @@ const MAKERS: readonly Maker[] = [
 
 /** An edit that a screen could make of a plan; null when the control that came up is not there. */
 export const randomEdit: Maker = (plan, chance, id) => chance.pick(MAKERS)(plan, chance, id);
-
-const startByChance = (chance: Chance, sides: number): StartOfRound => ({
-  at: chance.pick(['corner', 'whole corner', 'before the corner', 'along the side'] as const),
-  side: chance.int(0, sides - 1),
-  join: chance.pick(['centred', 'climbing'] as const),
-  first: chance.pick(['usual', 'chain', 'counted chain', 'standing'] as const),
-});
 
 /** More stitches in a round make tests slow, and say no more. */
 const MOST_STITCHES = 4000;

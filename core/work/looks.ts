@@ -3,7 +3,7 @@ import type { WorkEvent } from '../document/hem.ts';
 import { compareEvents, standing, type WorkRecord } from '../document/record.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { sameRound } from '../record/record.ts';
-import { proceduresOf } from '../procedure/procedure.ts';
+import { yarnEndsOf } from '../procedure/ends.ts';
 import { identityOfRound } from '../plan/types.ts';
 import { progressOf } from './progress.ts';
 
@@ -65,7 +65,7 @@ export function finishingOf(plan: Plan): Finishing {
   const last = events
     .slice(events.findLastIndex((e) => e.did === 'ripped' || e.did === 'reopened') + 1)
     .findLast((e) => e.did === 'tidied' || e.did === 'closed');
-  const ends = endsOf(plan);
+  const ends = yarnEndsOf(plan);
   const woven = last?.did === 'tidied' || last?.did === 'closed' ? Math.min(ends, last.ends) : 0;
   if (pins?.did === 'tidied') return { ends, woven, pinsIn: pins.pinsIn, pinsBack: pins.pinsBack };
   const counted = last?.did === 'closed' ? last.pins : null;
@@ -77,7 +77,3 @@ export function pinsStillIn(record: WorkRecord): number {
   const last = [...standing(record)].sort(compareEvents).findLast((e) => e.did === 'tidied');
   return last?.did === 'tidied' ? Math.max(0, (last.pinsIn ?? 0) - last.pinsBack) : 0;
 }
-
-/** Ends that there are to weave in: two for each stretch that was worked without a break. */
-export const endsOf = (plan: Plan): number =>
-  2 * proceduresOf(plan).filter(({ start }) => start?.joins).length;

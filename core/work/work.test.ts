@@ -19,7 +19,8 @@ import {
   stepTakenBack,
   workedUpTo,
 } from './progress.ts';
-import { closedOf, endsOf, lastGoodRound, looksAt } from './looks.ts';
+import { yarnEndsOf } from '../procedure/ends.ts';
+import { closedOf, lastGoodRound, looksAt } from './looks.ts';
 import { partOfAll } from '../testing/seeds.ts';
 import { STRIDES, stepsOf } from './steps.ts';
 
@@ -153,7 +154,7 @@ describe('what was seen', () => {
 
   test('closes the border when the ends are in, until something is ripped', () => {
     expect(closedOf(all)).toBeNull();
-    expect(endsOf(all)).toBe(2);
+    expect(yarnEndsOf(all)).toBe(2);
     const closed = plan(after(all.hem, [{ did: 'closed', round, ends: 2, pins: 40 }, look]));
     expect(closedOf(closed)).toMatchObject({ ends: 2, pins: 40 });
     expect(placeInWords(closed)).toBe('done');

@@ -116,6 +116,7 @@ const HEIGHT = 'Height';
 
 export const rows: Construction<RowsPiece> = {
   name: 'Rows',
+  hasLastRow: true,
   whichSide:
     'Side A is the last row, B the row ends after it, C the foundation, D the row ends that lead back up.',
   body: bodyOf,

@@ -99,9 +99,9 @@ function withCorners(parts: Parts & { readonly corner: CornerWords }): Sentence 
   const around = (stretch: string, count: number): string =>
     count === 0 ? '' : `*${listed(stretch, corner.words)}; rep from * ${times(count)}`;
   const way = wayWords(plan, procedure, start, language);
-  const lift = liftWords(start.first, start.stitch, language);
+  const lift = liftWords(start, language);
   const begin = (...words: readonly string[]): string => begun(way, lift, ...words);
-  const joined = joinWords(join, language);
+  const joined = joinWords(plan, join, language);
   const { beginning } = start;
   if (beginning.in === 'corner') {
     const order = orderOfWork(procedure.round);
@@ -173,8 +173,8 @@ function withCorners(parts: Parts & { readonly corner: CornerWords }): Sentence 
 function circleOf(parts: Parts): Sentence | null {
   const { plan, procedure, start, join, along, language } = parts;
   const way = wayWords(plan, procedure, start, language);
-  const lift = liftWords(start.first, start.stitch, language);
-  const joined = joinWords(join, language);
+  const lift = liftWords(start, language);
+  const joined = joinWords(plan, join, language);
   const begin = (words: string): string => begun(way, lift, words);
   if (along.into === 'each') {
     const there = firstThere(procedure, start, language);

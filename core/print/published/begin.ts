@@ -20,6 +20,8 @@ export const rndName = (number: number): string => (number === 0 ? 'Base rnd' : 
 export function faceWords(plan: Plan, procedure: Procedure): readonly string[] {
   const turn = actOf(procedure, 'turn');
   const { facing } = procedure.round;
+  const start = actOf(procedure, 'start');
+  if (start?.way.by === 'going on' && start.way.turns) return ['Turn; RS facing.'];
   if (turn?.facing === 'right') return ['Turn; RS facing again.'];
   if (facing === 'right') return [];
   const order = otherOrder(plan, procedure);
@@ -61,6 +63,8 @@ export function wayWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, 
       const counts = joinsAsFirst(act) ? ` (counts as the first ${slipStitch})` : '';
       return `join ${yarn} with ${aSlipStitch} ${at}${counts}`;
     }
+    case 'going on':
+      return `go on with ${shortYarnName(plan.hem, act.yarn)}, which is still on the hook, ${where}${way.turns ? '' : ', without turning'}`;
     case 'staying':
     case 'reaching back':
       return '';
@@ -88,19 +92,23 @@ export const joinsAsFirst = ({ way, first, stitch }: ActOf<'start'>): boolean =>
   stitch.post === 'none';
 
 /** The chain that a round begins with; empty where none is made. */
-export function liftWords(first: First, stitch: Stitch, language: Language): string {
+export function liftWords({ first, stitch, way, place }: ActOf<'start'>, language: Language): string {
   if (first.by !== 'chain') return '';
-  return first.counts
-    ? `ch ${first.chains} (counts as ${printStitch(stitch, language)})`
-    : `ch ${first.chains}`;
+  if (!first.counts) return `ch ${first.chains}`;
+  const there = way.by === 'reaching back' ? ` ${behindWords(place)}` : '';
+  return `ch ${first.chains} (counts as ${printStitch(stitch, language)}${there})`;
 }
 
 /** The place of the first stitch, where more goes into it: “in same st”. */
-export function sameWords({ place, stitch, way }: Pick<ActOf<'start'>, 'place' | 'stitch' | 'way'>): string {
-  if (way.by === 'reaching back') return `in the ${nounOf(place)} just behind the join`;
+export function sameWords({ place, stitch, way, first }: ActOf<'start'>): string {
+  if (way.by === 'reaching back' && !countsThere(first)) return behindWords(place);
   if (stitch.post !== 'none') return 'around same post';
   return `${place.on === 'corner' && place.what === 'between' ? 'between' : 'in'} same ${nounOf(place)}`;
 }
+
+const countsThere = (first: First): boolean => first.by === 'chain' && first.counts;
+
+const behindWords = (place: PlaceOfWork): string => `in the ${nounOf(place)} just behind the join`;
 
 function nounOf(place: PlaceOfWork): string {
   switch (place.on) {
@@ -126,10 +134,15 @@ export const groupThere = (stitches: readonly Stitch[], there: string, language:
   stitches.length === 0 ? '' : `${printGroup(stitches, language)} ${there}`;
 
 /** The join: “join with a sl st in first sc”. */
-export function joinWords({ first, stitch }: ActOf<'join'>, language: Language): string {
+export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): string {
+  const { first, stitch, by, change } = join;
+  if (by === 'needle')
+    return 'cut the yarn and join with a needle, under both loops of 2nd st and back into the last';
   const into =
     first.by === 'chain' && first.counts
       ? `top of ch-${first.chains}`
       : `first ${printStitch(stitch, language)}`;
-  return `join with ${WORDS[language].aSlipStitch} in ${into}`;
+  const to = change && shortYarnName(plan.hem, change.to);
+  const slip = `join with ${WORDS[language].aSlipStitch}${change?.as === 'closing slip stitch' ? ` of ${to!}` : ''} in ${into}`;
+  return change?.as === 'last yarn over' ? `change to ${to!} in the last yarn over; ${slip}` : slip;
 }

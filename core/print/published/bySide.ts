@@ -40,7 +40,7 @@ export function bySideLines(
     written(words.join(' ')),
     ...along,
     written(
-      `To end: ${[endWords(plan, procedure, start, language), joinWords(join, language)].filter((w) => w !== '').join('; ')}.`,
+      `To end: ${[endWords(plan, procedure, start, language), joinWords(plan, join, language)].filter((w) => w !== '').join('; ')}.`,
     ),
   ];
 }
@@ -65,7 +65,7 @@ const listed = (...words: readonly string[]): string => words.filter((w) => w !=
 
 function beginWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {
   const way = wayWords(plan, procedure, start, language);
-  const lift = liftWords(start.first, start.stitch, language);
+  const lift = liftWords(start, language);
   const there = firstWords(plan, procedure, start, language);
   return way !== '' && lift !== '' ? `${way}; ${listed(lift, there)}` : listed(way, lift, there);
 }
@@ -110,8 +110,8 @@ function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, lan
     }
     case 'repeat':
       return circle
-        ? `begin with the first sts of the repeat ${start.way.by === 'reaching back' ? sameWords(start) : 'there'}`
-        : `begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, its first sts ${start.way.by === 'reaching back' ? sameWords(start) : 'there'}`;
+        ? `begin with the first sts of the repeat ${start.way.by === 'reaching back' && made === 0 ? sameWords(start) : 'there'}`
+        : `begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, its first sts ${start.way.by === 'reaching back' && made === 0 ? sameWords(start) : 'there'}`;
   }
 }
 

@@ -7,7 +7,8 @@ import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
 import { hookLabel, yarnWeight } from '../../terms/yarnWeights.ts';
 import { termsOf } from '../abbreviations.ts';
-import { CAUTIONS, besideRounds, yarnEndsOf, specialStitches, whichSide } from '../besideRounds.ts';
+import { CAUTIONS, besideRounds, specialStitches, whichSide } from '../besideRounds.ts';
+import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 import { roundSections } from './rounds.ts';
 

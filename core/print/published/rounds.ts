@@ -120,7 +120,8 @@ function sectionOf(
   const first = rounds[0]!;
   const last = rounds[rounds.length - 1]!;
   const next = procedures[last.number + 1];
-  const off = next?.start?.joins ? ` Fasten off ${shortYarnName(plan.hem, last.yarnId)}.` : '';
+  const cut = next && actOf(next, 'fasten off');
+  const off = cut ? ` ${cut.drawn ? 'Fasten off' : 'Cut'} ${shortYarnName(plan.hem, cut.yarn)}.` : '';
   const facing = first.number === 0 ? ` (${first.facing === 'right' ? 'RS' : 'WS'})` : '';
   const told = rounds.map(
     (r) => `(${rounds.length > 1 ? `${rndName(r.number)}: ` : ''}${countsWords(plan, r)})`,

@@ -1,3 +1,4 @@
+import { USUAL_START, ownStartOf } from '../../base/start.ts';
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../../demo/read.ts';
 import type { CrossingId } from '../../base/crossings.ts';
@@ -112,7 +113,14 @@ describe('starts and joins', () => {
   });
 
   test('a round may begin elsewhere than the others, and is joined on where it lies far away', () => {
-    const start = { at: 'along the side', side: 2, join: 'climbing', first: 'chain' } as const;
+    const start = {
+      at: 'along the side',
+      side: 2,
+      join: 'climbing',
+      first: 'chain',
+      stitches: 1,
+      chains: null,
+    } as const;
     const text = withStart({}, [entry(), entry({ id: 'b', start })]);
     expect(text).toMatch(
       /Fasten off Plain yarn[^\n]*\n.*Join Plain yarn with a sl st in st \d+ of side C, counted from corner B\/C/,
@@ -126,8 +134,49 @@ describe('starts and joins', () => {
     expect(counted).toContain('Join with a sl st in the top of the ch-3.');
     const loop = withStart({ first: 'counted chain' }, [entry({ stitch: 'dc', loop: 'back' })]);
     expect(loop).not.toContain('counts as 1');
+    // For a single it leaves a gap, and is not meant by whoever has chains count in general.
+    const usual = ownStartOf(USUAL_START);
+    const single = entry({ start: { ...usual, first: 'counted chain', chains: 2 } });
+    expect(withStart({ first: 'counted chain' }, [entry()])).not.toContain('counts as 1');
+    expect(withStart({}, [single])).toContain('Ch 2 (counts as 1 sc).');
     const standing = withStart({ first: 'standing' }, [entry({ stitch: 'dc', yarn: 'y2' })]);
     expect(standing).toContain('Join Other yarn with a standing dc in the marked st of corner D/A.');
+  });
+
+  test('yarn that is still on the hook goes on where the last row ended, and is not joined', () => {
+    const right = withStart({ lastRow: 'right side' }, []);
+    expect(right).toContain(
+      'Go on with Plain yarn, which is still on the hook, in the end stitch of corner A/B. Do not turn.',
+    );
+    expect(right).toContain('Weave in 1 end:');
+    const wrong = withStart({ lastRow: 'wrong side' }, []);
+    expect(wrong).toMatch(
+      /Turn the piece: its right side faces you\.\n.*Go on .* in the end stitch of corner D\/A\./,
+    );
+  });
+
+  test('new yarn comes in with the join, and the last round is closed with a needle', () => {
+    const rounds = [entry(), entry({ id: 'b', yarn: 'y2' })];
+    const slip = withStart({ colour: 'closing slip stitch', ending: 'needle' }, rounds);
+    expect(slip).toContain('Join with a sl st of Other yarn in the first sc.');
+    expect(slip).toContain('Cut Plain yarn, leaving');
+    expect(slip).not.toContain('Join Other yarn');
+    expect(slip).toContain('join with a needle: under both loops of the second st');
+    expect(slip).toContain('Weave in 4 ends:');
+    expect(withStart({ colour: 'last yarn over' }, rounds)).toContain(
+      'Draw the last yarn over of the last st through with Other yarn.',
+    );
+  });
+
+  test.each([
+    ['counted', /Start .*in st 7 of side C/],
+    ['middle of the side', /in st 7\d of side C/],
+  ] as const)('a round begins where it is said: %s', (at, where) => {
+    const usual = ownStartOf(USUAL_START);
+    const start = { ...usual, at, side: 2, stitches: 7 };
+    expect(withStart({}, [entry({ start, yarn: 'y2' })])).toMatch(
+      new RegExp(where.source.replace('Start .*', 'Join Other yarn with a sl st ')),
+    );
   });
 
   test('a turned round runs the other way around, and back again', () => {
@@ -327,7 +376,14 @@ describe('sentences that misled whoever followed them', () => {
   );
 
   test('a counted chain in a corner that is worked first is one of its stitches', () => {
-    const start = { at: 'whole corner', side: 0, join: 'centred', first: 'counted chain' } as const;
+    const start = {
+      at: 'whole corner',
+      side: 0,
+      join: 'centred',
+      first: 'counted chain',
+      stitches: 1,
+      chains: null,
+    } as const;
     const of = (first: 'counted chain' | 'chain') =>
       patternText(
         writtenPattern(plan(rowsHem({ rounds: [entry({ stitch: 'hdc', start: { ...start, first } })] }))),

@@ -12,7 +12,8 @@ import { baseSideLines } from './baseRoundWords.ts';
 import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
 import { termsOf } from '../abbreviations.ts';
-import { CAUTIONS, besideRounds, yarnEndsOf, specialStitches, whichSide } from '../besideRounds.ts';
+import { CAUTIONS, besideRounds, specialStitches, whichSide } from '../besideRounds.ts';
+import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 
 /** The pattern of a plan in a language. */

@@ -22,7 +22,9 @@ export function startLines(plan: Plan, procedure: Procedure, language: Language)
   const lines: string[] = [];
   for (const act of procedure.acts) {
     if (act.do === 'fasten off')
-      lines.push(`Fasten off ${shortYarnName(plan.hem, act.yarn)}, leaving ${TAIL[language]}.`);
+      lines.push(
+        `${act.drawn ? 'Fasten off' : 'Cut'} ${shortYarnName(plan.hem, act.yarn)}, leaving ${TAIL[language]}.`,
+      );
     else if (act.do === 'take hook')
       lines.push(`Change ${act.back ? 'back ' : ''}to hook ${hookLabel(act.mm, language)}.`);
     else if (act.do === 'turn') lines.push(turnWords(plan, procedure, act.facing));
@@ -30,7 +32,10 @@ export function startLines(plan: Plan, procedure: Procedure, language: Language)
       lines.push(
         `Work on the face of ${roundName(act.of)}; the next round goes into ${roundName(act.of)} too.`,
       );
-    else if (act.do === 'start') lines.push(startWords(plan, procedure, act, language));
+    else if (act.do === 'start') {
+      if (act.way.by === 'going on' && act.way.turns) lines.push('Turn the piece: its right side faces you.');
+      lines.push(startWords(plan, procedure, act, language));
+    }
   }
   const turned = procedure.acts.some((a) => a.do === 'turn');
   if (procedure.round.facing === 'wrong' && !turned)
@@ -95,6 +100,8 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
           ? `Join ${yarn} with a standing ${stitch} ${at}.`
           : `Join ${yarn} with ${WORDS[language].aSlipStitch} ${at}.`;
       }
+      case 'going on':
+        return `Go on with ${yarn}, which is still on the hook, ${where}.${act.way.turns ? '' : ' Do not turn.'}`;
       case 'staying':
         return `Start ${onOrAround(act.stitch)} the st where you joined the last round.`;
       case 'reaching back':
@@ -261,8 +268,18 @@ export function endLines(plan: Plan, procedure: Procedure, language: Language): 
   const { aSlipStitch, slipStitch, skip } = WORDS[language];
   // Nothing can be worked into the slip stitch of the last round.
   const goesOn = plan.rounds.some((r) => r.onto === procedure.round.number);
+  const change = join.change && shortYarnName(plan.hem, join.change.to);
+  if (join.by === 'needle') {
+    lines.push(
+      `Cut the yarn and join with a needle: under both loops of the second st, then back into the last. The sewn loop lies over the first st; do not count it.`,
+    );
+    return lines;
+  }
+  if (join.change?.as === 'last yarn over')
+    lines.push(`Draw the last yarn over of the last st through with ${change!}.`);
+  const by = join.change?.as === 'closing slip stitch' ? ` of ${change!}` : '';
   lines.push(
-    `Join with ${aSlipStitch} in ${into}. Do not count the ${slipStitch}${goesOn ? `; ${skip} it next round` : ''}.`,
+    `Join with ${aSlipStitch}${by} in ${into}. Do not count the ${slipStitch}${goesOn ? `; ${skip} it next round` : ''}.`,
   );
   return lines;
 }

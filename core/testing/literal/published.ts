@@ -34,7 +34,9 @@ function items(text: string): readonly string[] {
     if (
       ',;'.includes(text[i]!) &&
       depth === 0 &&
-      !/^, (?:counted from|in next|of (?:Base rnd|Rnd)|any one being)/.test(text.slice(i))
+      !/^, (?:counted from|in next|of (?:Base rnd|Rnd)|any one being|which is still|(?:in|between) the .+ at corner|in .+ of (?:side|the edge)|without turning)/.test(
+        text.slice(i),
+      )
     ) {
       found.push(text.slice(from, i).trim());
       from = i + 1;
@@ -85,7 +87,7 @@ function chosen(words: string, heading: string, number: number): string {
 
 /** A sentence with other words between its last corner and the join. */
 function withEnd(sentence: string, end: string): string {
-  const [work, join] = sentence.split('; join with') as [string, string];
+  const [work, join] = sentence.split(/; (?:change to [^;]+; )?join with/) as [string, string];
   const all = items(work);
   const last = all.findLastIndex((t) => /^rep from \*|^pm in /.test(t));
   const kept = work.slice(0, work.lastIndexOf(all[last]!) + all[last]!.length);
@@ -119,6 +121,7 @@ function faceOf(
     face.push('Turn. The wrong side faces you in this round.');
   });
   take(/^WS still facing(?:: work ([^.]+))?\./, (m) => order(m[1]));
+  take(/^Turn; RS facing\./, () => undefined);
   take(/^Turn; RS facing again\./, () => face.push('Turn back: the right side faces you again.'));
   take(/^Work on the face of (Base rnd|Rnd \d+); the next rnd goes into (Base rnd|Rnd \d+) too\./, (m) => {
     const name = m[1] === 'Base rnd' ? 'the base round' : m[1]!.replace('Rnd', 'round');
@@ -168,7 +171,9 @@ function beginning(
   readonly has: 'chain' | 'standing' | 'slip' | null;
 } {
   // A sentence begins with a capital, whatever stitch it begins with.
-  let rest = all.map((t, k) => (k === 0 ? t.charAt(0).toLowerCase() + t.slice(1) : t));
+  let rest = all.map((t, k) =>
+    k === 0 && /^[A-Z][a-z]/.test(t) ? t.charAt(0).toLowerCase() + t.slice(1) : t,
+  );
   let words: string;
   let place: Place | null;
   let has: 'chain' | 'standing' | 'slip' | null = null;
@@ -182,6 +187,13 @@ function beginning(
       .replace(/ at corner /, ' of corner ')
       .replace(/the last rnd was joined/, 'you joined the last round')}.`;
     place = /you joined the last round/.test(words) ? at.below.join : null;
+    rest = rest.slice(1);
+  } else if (way && /^go on with .+, which is still on the hook/i.test(way)) {
+    words = `${way
+      .replace(/^go/, 'Go')
+      .replace(/ at corner /, ' of corner ')
+      .replace(/, without turning$/, '. Do not turn')}.`;
+    place = null;
     rest = rest.slice(1);
   } else if (way && /^(?:sl st|ss) (?:in next|back|over|(?:in|between) the .+ at corner) /i.test(way)) {
     const found = slipped(way, at);
@@ -201,6 +213,7 @@ function beginning(
       place = at.below.justBehindJoin(nounOf(behind));
       rest = rest.map((t) =>
         t
+          .replace(/ in the (?:gap|pair) just behind the join\)$/, ')')
           .replace(/first sts in the (gap|pair) just behind the join$/, 'first sts there')
           .replace(/the repeat in the (gap|pair) just behind the join$/, 'the repeat there')
           .replace(/ in the (gap|pair) just behind the join$/, ' in same $1'),
@@ -262,7 +275,10 @@ function locate(here: Place, what: Noun, { below, names }: AtHand): string {
 
 /** A sentence around. */
 function around(sentence: string, at: AtHand): readonly string[] {
-  const m = /^(.+); join with (?:a sl st|ss) in (?:first|top of) .+\.$/.exec(sentence);
+  const m =
+    /^(.+?); (?:cut the yarn and join with a needle, .+|(?:change to [^;]+ in the last yarn over; )?join with (?:a sl st|ss)(?: of [^;]+)? in (?:first|top of) .+)\.$/.exec(
+      sentence,
+    );
   if (!m) throw new Unclear(`how does “${sentence}” end?`);
   const rest = ' (the rest of this corner ends the rnd)';
   const parted = m[1]!.includes(rest);
@@ -586,9 +602,15 @@ function circle(
     .exec(words)
     ?.slice(1)
     .find((w) => w);
-  const first = has === 'slip' ? [`${reader.slipStitch} in next st`] : [];
+  const isHere = / (?:in|around) same /.test(rest[0] ?? '');
+  const first =
+    has === 'slip'
+      ? [`${reader.slipStitch} in next st`]
+      : lifted !== undefined && !isHere
+        ? [`${lifted} in next st`]
+        : [];
   const told =
-    lifted === undefined
+    lifted === undefined || !isHere
       ? rest
       : rest.map((t, k) =>
           k === 0 ? t.replace(/^(\(.*\)|\S+(?: \S+)*?)(?= (?:in|around) same )/, `(${lifted}, $1)`) : t,
@@ -623,7 +645,9 @@ function bySide(sentence: string, lines: readonly string[], at: AtHand): readonl
     );
   const one = (text: string): string => `${/^[\d(]/.test(text) ? '' : '1 '}${there(text)}`;
   const ended = (side: string | undefined): string => {
-    const said = /^To end: (?:side (\S+) up to|go on to) the first st; join/.exec(end);
+    const said = /^To end: (?:side (\S+) up to|go on to) the first st; (?:change to|cut the yarn|join)/.exec(
+      end,
+    );
     if (!said || said[1] !== side) throw new Unclear(`“${end}” does not end what was begun`);
     return side === undefined
       ? 'At the end of the round, go on up to where you started.'
@@ -631,8 +655,8 @@ function bySide(sentence: string, lines: readonly string[], at: AtHand): readonl
   };
   let m = /^(?:(.+), )?the rest of corner (\S+) ends the rnd$/.exec(told);
   if (m) {
-    const last = /^To end: (.+); join/.exec(
-      end.replace(/ (?:in|between) same \S+ as the first st(?=; join|, )/g, ' in the place of its last part'),
+    const last = /^To end: (.+?); (?:change to|cut the yarn|join)/.exec(
+      end.replace(/ (?:in|between) same \S+ as the first st(?=; |, )/g, ' in the place of its last part'),
     );
     if (!last) throw new Unclear(`how is corner ${m[2]!} ended in “${end}”?`);
     const made =

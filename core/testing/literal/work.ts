@@ -45,7 +45,9 @@ export class Work {
 
   do(): RoundInHand {
     const past = this.told.find(/^All around, past the corners: (.+)\.$/);
-    const startLine = this.told.lines.find((l) => /^(?:Join .+ with|Start |(?:Sl st|Ss) )/.test(l));
+    const startLine = this.told.lines.find((l) =>
+      /^(?:Join .+ with|Go on with |Start |(?:Sl st|Ss) )/.test(l),
+    );
     if (!startLine) {
       const knots = this.told.lines.find((l) => l.startsWith('There is no yarn to join'));
       if (!knots) throw new Unclear('where does the round begin?');
