@@ -35,7 +35,7 @@ export function optionsOf(plan: Plan, entry: RoundEntry): readonly (readonly Opt
 }
 
 /** Whether the entry below is of the same family, and it makes a difference whether its pattern goes on. */
-export function canGoOn({ rounds }: Hem, entry: RoundEntry): boolean {
+function canGoOn({ rounds }: Hem, entry: RoundEntry): boolean {
   const at = rounds.findIndex((r) => r.id === entry.id);
   if (!goesOnFrom(rounds[at - 1], { ...entry, anew: false })) return false;
   const recipes = [true, false].map((anew) => {

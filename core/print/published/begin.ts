@@ -142,7 +142,8 @@ export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): 
     first.by === 'chain' && first.counts
       ? `top of ch-${first.chains}`
       : `first ${printStitch(stitch, language)}`;
-  const to = change && shortYarnName(plan.hem, change.to);
-  const slip = `join with ${WORDS[language].aSlipStitch}${change?.as === 'closing slip stitch' ? ` of ${to!}` : ''} in ${into}`;
-  return change?.as === 'last yarn over' ? `change to ${to!} in the last yarn over; ${slip}` : slip;
+  const to = change === null ? '' : shortYarnName(plan.hem, change.to);
+  const of = change?.as === 'closing slip stitch' ? ` of ${to}` : '';
+  const slip = `join with ${WORDS[language].aSlipStitch}${of} in ${into}`;
+  return change?.as === 'last yarn over' ? `change to ${to} in the last yarn over; ${slip}` : slip;
 }

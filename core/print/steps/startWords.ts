@@ -268,7 +268,7 @@ export function endLines(plan: Plan, procedure: Procedure, language: Language): 
   const { aSlipStitch, slipStitch, skip } = WORDS[language];
   // Nothing can be worked into the slip stitch of the last round.
   const goesOn = plan.rounds.some((r) => r.onto === procedure.round.number);
-  const change = join.change && shortYarnName(plan.hem, join.change.to);
+  const to = join.change === null ? '' : shortYarnName(plan.hem, join.change.to);
   if (join.by === 'needle') {
     lines.push(
       `Cut the yarn and join with a needle: under both loops of the second st, then back into the last. The sewn loop lies over the first st; do not count it.`,
@@ -276,8 +276,8 @@ export function endLines(plan: Plan, procedure: Procedure, language: Language): 
     return lines;
   }
   if (join.change?.as === 'last yarn over')
-    lines.push(`Draw the last yarn over of the last st through with ${change!}.`);
-  const by = join.change?.as === 'closing slip stitch' ? ` of ${change!}` : '';
+    lines.push(`Draw the last yarn over of the last st through with ${to}.`);
+  const by = join.change?.as === 'closing slip stitch' ? ` of ${to}` : '';
   lines.push(
     `Join with ${aSlipStitch}${by} in ${into}. Do not count the ${slipStitch}${goesOn ? `; ${skip} it next round` : ''}.`,
   );
