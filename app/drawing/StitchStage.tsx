@@ -42,8 +42,8 @@ interface StageProps {
   /** Where the stitch that is asked about first lies, mm, and in which round. */
   readonly first: Point;
   readonly focusRound: number;
-  /** Hears of the round of a stitch that was touched. */
-  readonly onRound?: ((round: number) => void) | undefined;
+  /** Hears of a stitch that was touched. */
+  readonly onStitch?: ((found: StitchFound) => void) | undefined;
   readonly label: string;
 }
 
@@ -59,7 +59,7 @@ export function StitchStage({
   first,
   focusRound,
   marked = null,
-  onRound,
+  onStitch,
   label,
 }: StageProps) {
   const under = useRef<HTMLDivElement>(null);
@@ -240,10 +240,10 @@ export function StitchStage({
           const found = stitchUnder(e);
           if (!found) return;
           setAsked(found);
-          onRound?.(found.round);
+          onStitch?.(found);
         }}
         onKeyDown={(e) => {
-          if (e.key === 'Enter' && asked) onRound?.(asked.round);
+          if (e.key === 'Enter' && asked) onStitch?.(asked);
           if (e.key === '+' || e.key === '=') zoomBy(1.25);
           else if (e.key === '-') zoomBy(0.8);
           else if (e.key === '0') home();

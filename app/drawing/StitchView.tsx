@@ -1,3 +1,4 @@
+import type { StitchFound } from '../../drawing/find.ts';
 import { held } from '../../core/held.ts';
 import { Button, Dropdown, Segmented, Select } from 'antd';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
@@ -33,7 +34,7 @@ export interface StitchViewProps {
   /** Only this round in full, those round it faint; null for all. */
   readonly round?: number | null;
   /** Hears of the round of a stitch that was touched. */
-  readonly onRound?: (round: number) => void;
+  readonly onStitch?: (found: StitchFound) => void;
   readonly label: string;
   /** Other tools of the drawing. */
   readonly children?: ReactNode;
@@ -45,7 +46,7 @@ export const StitchView = memo(function StitchView({
   part,
   onPart,
   round = null,
-  onRound,
+  onStitch,
   label,
   children,
 }: StitchViewProps) {
@@ -121,7 +122,7 @@ export const StitchView = memo(function StitchView({
           focusRound,
         )}
         focusRound={focusRound}
-        onRound={onRound}
+        onStitch={onStitch}
         label={`${label}: ${name}`}
       />
       <figcaption>

@@ -35,17 +35,16 @@ export interface ChoicesProps {
   readonly side: number;
   /** The hem with an option that is pointed at; null when none is. */
   readonly onPreview: (hem: Hem | null) => void;
+  /** A stitch is being pointed out in the drawing, with which the round is to begin. */
+  readonly pointing: boolean;
+  readonly onPointing: (pointing: boolean) => void;
 }
 
 /** Choices of the round that is picked: by its looks, its yarns and times, and what is rarely asked for. */
-export function Choices({ plan, entry, side, onPreview }: ChoicesProps) {
+export function Choices({ entry, ...props }: ChoicesProps) {
   return (
     <section className={styles.choices} aria-label="Choices of the round">
-      {entry ? (
-        <OfEntry key={entry.id} plan={plan} entry={entry} side={side} onPreview={onPreview} />
-      ) : (
-        <OfBase plan={plan} />
-      )}
+      {entry ? <OfEntry key={entry.id} entry={entry} {...props} /> : <OfBase plan={props.plan} />}
     </section>
   );
 }
@@ -76,7 +75,7 @@ interface OfEntryProps extends ChoicesProps {
 const OWN_TEXT = 'text';
 const MORE = 'more';
 
-function OfEntry({ plan, entry, side, onPreview }: OfEntryProps) {
+function OfEntry({ plan, entry, side, onPreview, pointing, onPointing }: OfEntryProps) {
   const store = useHemStore();
   const family = familyById(entry.family);
   const name = family?.name ?? 'Own round';
@@ -153,12 +152,21 @@ function OfEntry({ plan, entry, side, onPreview }: OfEntryProps) {
         />
       )}
       {tab === OWN_TEXT && <OwnRound entry={entry} language={plan.hem.preferences.language} />}
-      {tab === MORE && <More plan={plan} entry={entry} name={name} onChoose={choose} />}
+      {tab === MORE && (
+        <More
+          plan={plan}
+          entry={entry}
+          name={name}
+          onChoose={choose}
+          pointing={pointing}
+          onPointing={onPointing}
+        />
+      )}
     </>
   );
 }
 
-interface OptionPicturesProps extends OfEntryProps {
+interface OptionPicturesProps extends Pick<OfEntryProps, 'plan' | 'entry' | 'side' | 'onPreview'> {
   readonly options: readonly Option[];
   readonly onChoose: (option: Option) => void;
 }
@@ -204,7 +212,7 @@ function lookAt(plan: Plan, entry: RoundEntry, option: Option, side: number): Sw
   return { plan: made, at: { x: at.x - (at.x / far) * inwards, y: at.y - (at.y / far) * inwards } };
 }
 
-interface MoreProps {
+interface MoreProps extends Pick<ChoicesProps, 'pointing' | 'onPointing'> {
   readonly plan: Plan;
   readonly entry: RoundEntry;
   readonly name: string;
@@ -212,7 +220,7 @@ interface MoreProps {
 }
 
 /** Rare choices: the hook, the start, and whether the fit may take another corner. */
-function More({ plan, entry, name, onChoose }: MoreProps) {
+function More({ plan, entry, name, onChoose, pointing, onPointing }: MoreProps) {
   const family = familyById(entry.family);
   const usual = ownStartOf(plan.hem.base.start);
   return (
@@ -249,6 +257,11 @@ function More({ plan, entry, name, onChoose }: MoreProps) {
             name={`${name} starts`}
             onChange={(part) => onChoose('start', { start: { ...usual, ...entry.start, ...part } })}
           />
+          {!isDisc(plan.body.outline) && (
+            <Button size="small" aria-pressed={pointing} onClick={() => onPointing(!pointing)}>
+              {pointing ? 'Touch its first stitch in the drawing' : 'Point at it in the drawing'}
+            </Button>
+          )}
         </span>
       )}
     </div>

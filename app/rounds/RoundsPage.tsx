@@ -3,11 +3,14 @@ import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
-import { addRounds, type StackPosition } from '../../core/edits/rounds.ts';
+import { ownStartOf } from '../../core/base/start.ts';
+import { addRounds, chooseRound, type StackPosition } from '../../core/edits/rounds.ts';
 import { edgeOf, entriesFor, waysIn } from '../../core/forecast/nextRound.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { familyWith } from '../../core/rounds/registry.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
+import { startAt } from '../../core/procedure/startAt.ts';
+import type { StitchFound } from '../../drawing/find.ts';
 import type { ViewPart } from '../../drawing/parts.ts';
 import { plural } from '../../core/say/measures.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
@@ -59,6 +62,23 @@ export function RoundsPage() {
     },
     [store, pick],
   );
+  // Where the round that is picked begins is pointed out in the drawing.
+  const [pointing, setPointing] = useState(false);
+  const touched = ({ round, entry }: StitchFound): void => {
+    const own = plan.rounds[round];
+    if (!pointing || !picked || own?.written?.entry.id !== picked.id) {
+      pickRound(round);
+      return;
+    }
+    const start = startAt(own, entry);
+    setPointing(false);
+    if (start)
+      store.do(
+        chooseRound(picked, 'start', {
+          start: { ...(picked.start ?? ownStartOf(plan.hem.base.start)), ...start },
+        }),
+      );
+  };
   const show = useCallback(
     (number: number, at: number): void => {
       pickRound(number);
@@ -91,7 +111,7 @@ export function RoundsPage() {
             part={part}
             onPart={setPart}
             round={alone && ofPicked && shown.rounds[ofPicked.number] ? ofPicked.number : null}
-            onRound={pickRound}
+            onStitch={touched}
             label="The border, drawn stitch by stitch"
           >
             {only}
@@ -128,7 +148,14 @@ export function RoundsPage() {
           </Guard>
         ) : (
           <Guard what="The choices of this round" resetKeys={[plan, picked]}>
-            <Choices plan={plan} entry={picked} side={side} onPreview={setPreview} />
+            <Choices
+              plan={plan}
+              entry={picked}
+              side={side}
+              onPreview={setPreview}
+              pointing={pointing}
+              onPointing={setPointing}
+            />
           </Guard>
         )}
       </section>

@@ -195,16 +195,19 @@ describe('borders compared', () => {
 describe('the choices of a round', () => {
   function renderChoices(hem: Hem, base = false) {
     const previews: (Hem | null)[] = [];
+    const pointed: boolean[] = [];
     const { store } = renderHem(hem, (plan) => (
       <Choices
         plan={plan}
         entry={base ? null : plan.hem.rounds[0]!}
         side={0}
         onPreview={(h) => previews.push(h)}
+        pointing={pointed.length % 2 === 1}
+        onPointing={(now) => pointed.push(now)}
       />
     ));
     const first = (): RoundEntry => store.get().plan.hem.rounds[0]!;
-    return { store, previews, first };
+    return { store, previews, pointed, first };
   }
   const tab = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
   const option = (name: string): HTMLElement => screen.getByRole('radio', { name });
@@ -270,6 +273,15 @@ describe('the choices of a round', () => {
     renderChoices(rowsHem({ rounds: [{ ...own, written: { ...own.written!, text: 'side: *3 foo*' } }] }));
     expect(screen.getByRole<HTMLTextAreaElement>('textbox').value).toBe('side: *3 foo*');
     expect(screen.getAllByRole('alert')[0]!.textContent).toContain('foo');
+  });
+
+  test('a start of its own can be pointed out in the drawing, or counted', () => {
+    const { pointed, first } = renderChoices(two);
+    tab('More');
+    fireEvent.click(screen.getByRole('checkbox', { name: /starts elsewhere$/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Point at it in the drawing' }));
+    expect(pointed).toEqual([true]);
+    expect(first().start).toMatchObject({ at: 'corner', stitches: 1, chains: null });
   });
 
   test('the base round has its yarn', () => {

@@ -234,9 +234,26 @@ describe('the run in words', () => {
     expect(placementWords(counts, other, 'us')).toBe('2 in each row, but 3 in rows 71 and 46');
   });
 
-  test('three in two rows is said as turns', () => {
+  test('end rows that differ are told beside the rates of the kinds of rows', () => {
+    const kinds = plan(
+      rowsHem({
+        rows: [
+          { stitch: 'sc', count: 2 },
+          { stitch: 'dc', count: 5 },
+          { stitch: 'sc', count: 1 },
+        ],
+      }),
+    ).body.edges[3]!;
+    expect(placementWords([1, 1, 1, 2, 2, 2, 2, 0], kinds, 'us')).toBe(
+      '1 in each sc row, but none in row 8; 2 in each dc row, but 1 in row 3',
+    );
+  });
+
+  test('what alternates without a break is said as turns, else which take more', () => {
+    const turns = Array.from({ length: 84 }, (_, k) => (k % 2 === 0 ? 2 : 1));
+    expect(placementWords(turns, edge, 'us')).toBe('2, 1 alternately in the rows');
     expect(placementWords(spread(126, new Array<number>(84).fill(1)), edge, 'us')).toBe(
-      '1, 2 alternately in the rows, but the same as in the one before in row 43',
+      '1 in each row, but 2 in rows every 2nd from 2 to 42 and every 2nd from 43 to 83',
     );
   });
 });

@@ -117,7 +117,9 @@ function partsOf(
     const byKind = kinds.map((kind) => all.filter((i) => edge.spots[i]!.stitch === kind));
     const each = [nameOf('row end', false, numbered), nameOf('row end', true, numbered)] as const;
     if (kinds.length === 1) return [{ run: '', each, spots: all }];
-    if (byKind.every((spots) => new Set(spots.map((i) => counts[i])).size === 1)) {
+    // Kind by kind where each has a rate of its own and few differ, such as the end rows at a corner; else run by run.
+    const differing = byKind.reduce((sum, spots) => sum + spots.length - mostAlike(spots, counts), 0);
+    if (differing <= MOST_DIFFERING) {
       return byKind.map((spots, k) => {
         const name = abbreviation(kinds[k]!, language);
         return { run: '', each: [`${name} row`, `${name} rows`], spots };
@@ -144,6 +146,16 @@ function partsOf(
   }));
 }
 
+/** Rows that are told one by one beside the rates of their kinds. */
+const MOST_DIFFERING = 4;
+
+/** How many spots take the count that most of them take. */
+function mostAlike(spots: readonly number[], counts: readonly number[]): number {
+  const tally = new Map<number, number>();
+  for (const i of spots) tally.set(counts[i]!, (tally.get(counts[i]!) ?? 0) + 1);
+  return Math.max(...tally.values());
+}
+
 const AT_JOINS: ReadonlySet<SpotKind> = new Set(['corner space', 'seam']);
 
 const howMany = (count: number): string => (count === 0 ? 'none' : String(count));
@@ -161,32 +173,17 @@ function stretchWords(
   const usual = byFrequency[0]![0];
   if (byFrequency.length === 1) return `${howMany(usual)} in each ${one}`;
   const differing = spots.filter((i) => counts[i] !== usual);
-  const doubled = spots.filter((i, k) => k > 0 && counts[i] === counts[spots[k - 1]!]);
-  if (byFrequency.length === 2 && doubled.length < differing.length / 2)
-    return byTurns(edge, spots, counts, doubled, many, numbered);
+  const other = byFrequency[1]![0];
+  const first = counts[spots[0]!]!;
+  if (
+    spots.length > 3 &&
+    spots.every((i, k) => counts[i] === (k % 2 === 0 ? first : first === usual ? other : usual))
+  )
+    return `${howMany(first)}, ${howMany(first === usual ? other : usual)} alternately in the ${many}`;
   const groups = new Map<number, number[]>();
   for (const i of differing) groups.set(counts[i]!, [...(groups.get(counts[i]!) ?? []), i]);
   const parts = [...groups].map(
     ([count, list]) => `${howMany(count)} in ${spotsNamed(edge, list, numbered)}`,
   );
   return `${howMany(usual)} in each ${one}, but ${listWords(parts)}`;
-}
-
-/** Two counts that alternate, and the spots that take the same as the one before them. */
-function byTurns(
-  edge: Edge,
-  spots: readonly number[],
-  counts: readonly number[],
-  doubled: readonly number[],
-  many: string,
-  numbered: Numbered,
-): string {
-  const first = counts[spots[0]!]!;
-  const other = held(
-    spots.map((i) => counts[i]!).find((c) => c !== first),
-    'one count differs from the first',
-  );
-  const lead = `${howMany(first)}, ${howMany(other)} alternately in the ${many}`;
-  if (doubled.length === 0) return lead;
-  return `${lead}, but the same as in the one before in ${spotsNamed(edge, doubled, numbered)}`;
 }

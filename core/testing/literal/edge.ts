@@ -37,16 +37,10 @@ function placePart(part: string, edge: Edge, counts: number[], reader: Reader): 
   const words = run ? run[2]! : part;
   const called = (name: string): readonly number[] =>
     run ? rowsCalled(run[1]!, edge) : spotsCalled(name, edge, reader);
-  const turns =
-    /^(\d+|none), (\d+|none) alternately in the (.+?)(?:, but the same as in the one before in (.+))?$/.exec(
-      words,
-    );
+  const turns = /^(\d+|none), (\d+|none) alternately in the (.+)$/.exec(words);
   if (turns) {
-    const doubled = new Set(turns[4] ? spotsListed(turns[4], edge) : []);
-    let first = true;
     called(turns[3]!).forEach((spot, k) => {
-      if (k > 0 && !doubled.has(spot)) first = !first;
-      counts[spot] = count(turns[first ? 1 : 2]!);
+      counts[spot] = count(turns[k % 2 === 0 ? 1 : 2]!);
     });
     return;
   }
