@@ -10,6 +10,7 @@ import { STRIDES } from '../core/work/steps.ts';
 import { demoPlans } from '../demo/read.ts';
 import { run } from './program.ts';
 import type { proposed } from './propose.ts';
+import { USUAL_LOOK } from '../core/print/forms.ts';
 import { EXPORTS, EXPORT_IDS, exported } from '../drawing/exports.ts';
 
 const DEMO = 'demo/harbour-throw.hem.json';
@@ -72,7 +73,7 @@ describe('hem', () => {
     expect(status).toBe(0);
     const written = stdout.trim().split('\n');
     expect(written.map((path) => path.slice(folder.length + 1))).toEqual(
-      EXPORT_IDS.flatMap((id) => EXPORTS[id].files(harbour, 'published').map((f) => f.name)),
+      EXPORT_IDS.flatMap((id) => EXPORTS[id].files(harbour, USUAL_LOOK).map((f) => f.name)),
     );
     expect(readFileSync(written[0]!, 'utf8')).toBe(exported('text', harbour));
     expect(hem(['export', DEMO, '--as', 'counts', '-o', folder]).stdout.trim()).toBe(
@@ -93,6 +94,9 @@ describe('hem', () => {
     const text = hem(['text', DEMO, '--terms', 'uk']).stdout;
     const total = Number(/; (\d+) sts\)/.exec(text)![1]);
     const inAll = (form: string): string => hem(['text', DEMO, '--form', form]).stdout;
+    expect(hem(['text', DEMO, '--names', 'german']).stdout).toContain(
+      'Stitch names: German\n  ch = Luftmasche (Lm) · sc = feste Masche',
+    );
     expect(inAll('steps')).toContain(`In all: ${total} sts.`);
     expect(inAll('card')).toContain(`Base: Slate · sc along the edge · ${total} sts`);
     expect(hem(['csv', DEMO]).stdout.split('\n')[1]).toMatch(new RegExp(`^0,Base round,.*,${total}$`));

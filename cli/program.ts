@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { Command, CommanderError, Option } from 'commander';
 import { sceneOf, type Face } from '../drawing/scene.ts';
 import { partBox, partsOfDrawing } from '../drawing/parts.ts';
-import { PATTERN_FORM_IDS, type PatternForm } from '../core/print/forms.ts';
+import { PATTERN_FORM_IDS, USUAL_LOOK, type PatternLook } from '../core/print/forms.ts';
+import { OTHER_LANGUAGE_IDS } from '../core/terms/otherLanguages.ts';
 import { EXPORTS, EXPORT_IDS, exported, type ExportId } from '../drawing/exports.ts';
 import { svgOf } from '../drawing/svg.ts';
 import { writeBundle } from '../core/document/bundle.ts';
@@ -148,14 +149,24 @@ function createProgram(io: Io, notEven: () => void): Command {
         .choices(PATTERN_FORM_IDS)
         .default('published'),
     )
+    .addOption(
+      new Option('--names <language>', 'names of the stitches in another language beside it').choices(
+        OTHER_LANGUAGE_IDS,
+      ),
+    )
     .addOption(terms())
     .addOption(hand())
     .addOption(units())
     .action(
       (
         file: string | undefined,
-        { markdown, form, ...options }: PreferenceOptions & { markdown?: boolean; form: PatternForm },
-      ) => io.write(exported(markdown ? 'markdown' : 'text', onePlan(file, options), form)),
+        {
+          markdown,
+          form,
+          names = null,
+          ...options
+        }: PreferenceOptions & { markdown?: boolean } & Pick<PatternLook, 'form'> & Partial<PatternLook>,
+      ) => io.write(exported(markdown ? 'markdown' : 'text', onePlan(file, options), { form, names })),
     );
 
   program
@@ -323,7 +334,7 @@ function createProgram(io: Io, notEven: () => void): Command {
         const made = onePlan(file, options);
         mkdirSync(options.output, { recursive: true });
         for (const id of options.as ?? EXPORT_IDS)
-          for (const { name, text } of EXPORTS[id].files(made, 'published')) {
+          for (const { name, text } of EXPORTS[id].files(made, USUAL_LOOK)) {
             writeFileSync(join(options.output, name), text);
             io.write(`${join(options.output, name)}\n`);
           }

@@ -2,7 +2,7 @@
 import { fileName } from '../core/document/fileName.ts';
 import { writeHem } from '../core/document/check.ts';
 import type { Plan } from '../core/plan/types.ts';
-import { PATTERN_FORMS, type PatternForm } from '../core/print/forms.ts';
+import { patternAs, USUAL_LOOK, type PatternLook } from '../core/print/forms.ts';
 import { patternMarkdown, patternText } from '../core/print/patternText.ts';
 import { countsCsv, yarnCsv } from '../core/plan/tables.ts';
 import { drawingsOf } from './patternDrawings.ts';
@@ -15,16 +15,16 @@ export interface WrittenFile {
 export interface Export {
   readonly label: string;
   readonly type: string;
-  /** @param form of the pattern, where it is one */
-  readonly files: (plan: Plan, form: PatternForm) => readonly WrittenFile[];
+  /** @param look of the pattern, where it is one */
+  readonly files: (plan: Plan, look: PatternLook) => readonly WrittenFile[];
   /** Whether it is a drawing, which can be a picture too. */
   readonly drawing?: true;
 }
 
 /** One file, named after its hem. */
 const one =
-  (ending: string, write: (plan: Plan, form: PatternForm) => string): Export['files'] =>
-  (plan, form) => [{ name: fileName(plan.hem.name, ending), text: write(plan, form) }];
+  (ending: string, write: (plan: Plan, look: PatternLook) => string): Export['files'] =>
+  (plan, look) => [{ name: fileName(plan.hem.name, ending), text: write(plan, look) }];
 
 const CSV = 'text/csv';
 const SVG = 'image/svg+xml';
@@ -33,12 +33,12 @@ export const EXPORTS = {
   text: {
     label: 'Text',
     type: 'text/plain',
-    files: one('.txt', (plan, form) => patternText(PATTERN_FORMS[form].pattern(plan))),
+    files: one('.txt', (plan, look) => patternText(patternAs(plan, look))),
   },
   markdown: {
     label: 'Markdown',
     type: 'text/markdown',
-    files: one('.md', (plan, form) => patternMarkdown(PATTERN_FORMS[form].pattern(plan))),
+    files: one('.md', (plan, look) => patternMarkdown(patternAs(plan, look))),
   },
   plan: {
     label: 'Picture of the whole',
@@ -70,5 +70,5 @@ export type ExportId = keyof typeof EXPORTS;
 export const EXPORT_IDS = Object.keys(EXPORTS) as readonly ExportId[];
 
 /** Text of an export that is one file. */
-export const exported = (id: ExportId, plan: Plan, form: PatternForm = 'published'): string =>
-  EXPORTS[id].files(plan, form)[0]!.text;
+export const exported = (id: ExportId, plan: Plan, look: PatternLook = USUAL_LOOK): string =>
+  EXPORTS[id].files(plan, look)[0]!.text;

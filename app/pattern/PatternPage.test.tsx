@@ -56,6 +56,14 @@ describe('the page of the pattern', () => {
     expect(screen.getByText(/^Rnd 1:/)).toBeTruthy();
   });
 
+  test('names of the stitches in another language stand beside it on wish', () => {
+    renderPage();
+    expect(screen.queryByText(/feste Masche/)).toBeNull();
+    fireEvent.mouseDown(screen.getByRole('combobox', { name: 'Stitch names in another language' }));
+    fireEvent.click(screen.getByText('with German names'));
+    expect(screen.getByText(/^ch = Luftmasche \(Lm\) · sc = feste Masche \(fM\)/)).toBeTruthy();
+  });
+
   test('is laid out for the paper that is chosen', () => {
     const { store, container } = renderPage();
     expect(container.querySelector('.sheet.a4')).toBeTruthy();

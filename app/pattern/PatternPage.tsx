@@ -1,7 +1,18 @@
-import { Button, Dropdown, Input, Segmented } from 'antd';
+import { Button, Dropdown, Input, Segmented, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { prefer, writeNotes } from '../../core/edits/hem.ts';
-import { PATTERN_FORMS, PATTERN_FORM_IDS, type PatternForm } from '../../core/print/forms.ts';
+import {
+  PATTERN_FORMS,
+  PATTERN_FORM_IDS,
+  patternAs,
+  type PatternForm,
+  type PatternLook,
+} from '../../core/print/forms.ts';
+import {
+  OTHER_LANGUAGES,
+  OTHER_LANGUAGE_IDS,
+  type OtherLanguageId,
+} from '../../core/terms/otherLanguages.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { useNotices } from '../look/notices.tsx';
 import { saveBlob } from '../storage/exports.ts';
@@ -13,7 +24,7 @@ import { Guard } from '../hem/Guard.tsx';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { useNarrow } from '../look/narrow.ts';
-import { usePatternForm } from './patternForm.ts';
+import { usePatternLook } from './patternLook.ts';
 import { ReadAloud } from './Reading.tsx';
 import { SectionWords } from './SectionWords.tsx';
 import { WAYS_TO_SAVE } from './waysToSave.ts';
@@ -25,8 +36,8 @@ export function PatternPage() {
   const store = useHemStore();
   const { preferences, notes } = plan.hem;
   const narrow = useNarrow();
-  const [form, setForm] = usePatternForm(narrow ? 'steps' : 'published');
-  const pattern = useMemo(() => PATTERN_FORMS[form].pattern(plan), [plan, form]);
+  const [{ form, names }, setLook] = usePatternLook(narrow ? 'steps' : 'published');
+  const pattern = useMemo(() => patternAs(plan, { form, names }), [plan, form, names]);
   const [terms, ...sections] = pattern.sections;
   const [asSheet, setAsSheet] = useState(false);
   const charts = (
@@ -39,7 +50,7 @@ export function PatternPage() {
   );
   return (
     <div className={styles.page}>
-      <Tools form={form} onForm={setForm} />
+      <Tools look={{ form, names }} onLook={setLook} />
       {narrow && (
         <p className={styles.readingChoice}>
           <Button onClick={() => setAsSheet(!asSheet)}>
@@ -137,11 +148,11 @@ const Drawn = ({ svg, className }: { readonly svg: string; readonly className?: 
 );
 
 interface ToolsProps {
-  readonly form: PatternForm;
-  readonly onForm: (form: PatternForm) => void;
+  readonly look: PatternLook;
+  readonly onLook: (part: Partial<PatternLook>) => void;
 }
 
-function Tools({ form, onForm }: ToolsProps) {
+function Tools({ look, onLook }: ToolsProps) {
   const plan = usePlan();
   const store = useHemStore();
   const notices = useNotices();
@@ -150,7 +161,7 @@ function Tools({ form, onForm }: ToolsProps) {
 
   const save = async (key: string): Promise<void> => {
     const way = WAYS_TO_SAVE.find((w) => w.key === key);
-    for (const { name, content } of (await way?.files(plan, form)) ?? []) saveBlob(name, content);
+    for (const { name, content } of (await way?.files(plan, look)) ?? []) saveBlob(name, content);
   };
   const trySave = async (key: string): Promise<void> => {
     setMaking(true);
@@ -180,9 +191,22 @@ function Tools({ form, onForm }: ToolsProps) {
     <div className={styles.tools}>
       <Segmented<PatternForm>
         aria-label="Form of the pattern"
-        value={form}
+        value={look.form}
         options={PATTERN_FORM_IDS.map((id) => ({ value: id, label: PATTERN_FORMS[id].label }))}
-        onChange={onForm}
+        onChange={(form) => onLook({ form })}
+      />
+      <Select<OtherLanguageId | 'none'>
+        aria-label="Stitch names in another language"
+        value={look.names ?? 'none'}
+        popupMatchSelectWidth={false}
+        options={[
+          { value: 'none', label: 'no other names' },
+          ...OTHER_LANGUAGE_IDS.map((id) => ({
+            value: id,
+            label: `with ${OTHER_LANGUAGES[id].label} names`,
+          })),
+        ]}
+        onChange={(names) => onLook({ names: names === 'none' ? null : names })}
       />
       <Segmented<'a4' | 'letter'>
         aria-label="Paper"

@@ -1,7 +1,7 @@
 /** Every file that a pattern can be saved as on the page: all exports, drawings as pictures too, and what needs a page. */
 import { fileName } from '../../core/document/fileName.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { PATTERN_FORMS, type PatternForm } from '../../core/print/forms.ts';
+import { patternAs, type PatternLook } from '../../core/print/forms.ts';
 import { EXPORTS, EXPORT_IDS, type Export, type ExportId } from '../../drawing/exports.ts';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { planSvg } from '../../drawing/planSvg.ts';
@@ -15,7 +15,7 @@ export interface SavedFile {
 export interface WayToSave {
   readonly key: string;
   readonly label: string;
-  readonly files: (plan: Plan, form: PatternForm) => Promise<readonly SavedFile[]>;
+  readonly files: (plan: Plan, look: PatternLook) => Promise<readonly SavedFile[]>;
 }
 
 /** The product’s own typeface, as paper knows it. */
@@ -32,7 +32,7 @@ const ON_THE_PAGE: Partial<Record<ExportId, (plan: Plan) => Promise<string>>> = 
 const PDF: WayToSave = {
   key: 'pdf',
   label: 'PDF with charts',
-  files: async (plan, form) => {
+  files: async (plan, look) => {
     // What makes it is large, and fetched when it is wanted.
     const [{ patternPdf }, { codeOf }] = await Promise.all([
       import('./pdf.ts'),
@@ -40,12 +40,7 @@ const PDF: WayToSave = {
     ]);
     const drawings = { ...drawingsOf(plan, FONT), plan: await cover(plan) };
     const code = await codeOf(plan.hem, window.location);
-    const content = await patternPdf(
-      PATTERN_FORMS[form].pattern(plan),
-      drawings,
-      plan.hem.preferences.paper,
-      code,
-    );
+    const content = await patternPdf(patternAs(plan, look), drawings, plan.hem.preferences.paper, code);
     return [{ name: fileName(plan.hem.name, '.pdf'), content }];
   },
 };
@@ -54,24 +49,24 @@ function waysOf(id: ExportId): readonly WayToSave[] {
   const { label, type, files, drawing }: Export = EXPORTS[id];
   const written = (
     plan: Plan,
-    form: PatternForm,
+    look: PatternLook,
   ): Promise<readonly (readonly [name: string, text: string])[]> =>
     Promise.all(
-      files(plan, form).map(
+      files(plan, look).map(
         async ({ name, text }) => [name, (await ON_THE_PAGE[id]?.(plan)) ?? text] as const,
       ),
     );
-  const asText = async (plan: Plan, form: PatternForm): Promise<readonly SavedFile[]> =>
-    (await written(plan, form)).map(([name, text]) => ({ name, content: new Blob([text], { type }) }));
+  const asText = async (plan: Plan, look: PatternLook): Promise<readonly SavedFile[]> =>
+    (await written(plan, look)).map(([name, text]) => ({ name, content: new Blob([text], { type }) }));
   if (!drawing) return [{ key: id, label, files: asText }];
   return [
     { key: `${id}.svg`, label: `${label}, to enlarge (SVG)`, files: asText },
     {
       key: `${id}.png`,
       label: `${label} (PNG)`,
-      files: async (plan, form) =>
+      files: async (plan, look) =>
         Promise.all(
-          (await written(plan, form)).map(async ([name, svg]) => ({
+          (await written(plan, look)).map(async ([name, svg]) => ({
             name: name.replace(/svg$/, 'png'),
             content: await svgPicture(svg, PICTURE_WIDTH),
           })),

@@ -25,6 +25,13 @@ describe('the reference', () => {
     }
   });
 
+  test('has the names of stitches in other languages, said to be such', () => {
+    const { container } = renderPage();
+    const german = [...container.querySelectorAll('[lang="de"]')].map((e) => e.textContent);
+    expect(german).toEqual(expect.arrayContaining(['feste Masche', 'Stäbchen']));
+    expect(screen.getAllByText(/French:/).length).toBeGreaterThan(4);
+  });
+
   test('has every family with its caution, and each as it is written in the language', () => {
     const { container } = renderPage();
     const entries = [...container.querySelectorAll('.referenceFamilies > li')];

@@ -1,5 +1,5 @@
 import { writtenOf } from '../../core/plan/types.ts';
-import { useMemo } from 'react';
+import { Fragment, useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Preferences } from '../../core/document/hem.ts';
 import { stitchOf, type Stitch } from '../../core/ring/stitch.ts';
@@ -14,6 +14,7 @@ import {
   type StitchKind,
 } from '../../core/terms/stitches.ts';
 import { PLACE_NAMES as PLACES_OF } from '../../core/terms/places.ts';
+import { nameIn, OTHER_LANGUAGES, OTHER_LANGUAGE_IDS } from '../../core/terms/otherLanguages.ts';
 import { capital, inTerms } from '../../core/terms/words.ts';
 import { growthWords, needsWords } from '../../core/rounds/familyWords.ts';
 import { stitchWords } from '../../core/print/stitchWords.ts';
@@ -282,8 +283,29 @@ function HowTo({ stitch, preferences }: PartProps & { readonly stitch: Stitch })
           .
         </p>
       )}
+      {plain && <OtherNames kind={stitch.kind} />}
       <MakingStrip stitch={stitch} preferences={preferences} />
     </article>
+  );
+}
+
+/** Names of a stitch in other languages, where one is usual there. */
+function OtherNames({ kind }: { readonly kind: StitchKind }) {
+  const names = OTHER_LANGUAGE_IDS.flatMap((id) => {
+    const found = nameIn(id, kind);
+    return found ? [{ id, ...found }] : [];
+  });
+  if (names.length === 0) return null;
+  return (
+    <p className="quiet small">
+      {names.map(({ id, name, abbreviation: short }, k) => (
+        <Fragment key={id}>
+          {k > 0 && ' · '}
+          {OTHER_LANGUAGES[id].label}: <span lang={OTHER_LANGUAGES[id].code}>{name}</span>
+          {short !== null && `, ${short}`}
+        </Fragment>
+      ))}
+    </p>
   );
 }
 
