@@ -48,6 +48,7 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('4, all fit');
 
   await page.getByRole('link', { name: /^Pattern/ }).click();
+  await page.getByText('Step by step').click();
   const before = await writtenCounts(page, /^Round 3/);
   const shells = await page.getByText(/^Repeats:/).innerText();
   const repeats = [...shells.matchAll(/\b[A-D] (\d+)/g)].map((m) => Number(m[1]));
@@ -96,6 +97,7 @@ test('the count is stepped and jumped with the keyboard', async ({ page }) => {
 test('terms change everywhere, counts do not', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: /^Pattern/ }).click();
+  await page.getByText('Step by step').click();
   const us = await writtenCounts(page, /^Round 3/);
   await expect(page.getByText('hdc in each st')).toBeVisible();
   await choose(page, 'UK terms');
@@ -171,6 +173,7 @@ test('a round of one’s own is read as it is typed, and what cannot be read is 
   );
   await expect(page.locator('.rounds_ownWritten')).toContainText('a multiple of 4 and 1 more');
   await page.getByRole('link', { name: /^Pattern/ }).click();
+  await page.getByText('Step by step').click();
   await expect(
     page.getByText('*sk next st, 3 dc in next st, sk next st, sc in next st; repeat from *').first(),
   ).toBeVisible();

@@ -54,7 +54,8 @@ test('the pattern is saved as PDF with its fonts in it, on either paper', async 
 test('text, Markdown, tables, pictures and the project file are saved', async ({ page }) => {
   await openPattern(page);
   const text = (await saved(page, 'Text')).bytes.toString();
-  expect(text).toContain('Terms: US crochet terms throughout');
+  expect(text).toMatch(/^Harbour throw: border\n/);
+  expect(text).toContain('Rnd 2: Ch 1, sc in same st, *sc in each st to next marked st');
   expect((await saved(page, 'Markdown')).bytes.toString()).toMatch(/^# Harbour throw/);
   const counts = (await saved(page, 'Table of counts (CSV)')).bytes.toString().trim().split('\n');
   const [, made] = demoPlans().find(([f]) => f.startsWith('harbour'))!;
@@ -260,7 +261,7 @@ test('a hem that an older version kept in this browser opens as it was', async (
       }),
   );
   await openPattern(page, 'demo-hexagon');
-  await expect(page.getByRole('heading', { name: 'Before you begin' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Notes', exact: true })).toBeVisible();
   const project = readHem((await saved(page, 'Hem file')).bytes.toString());
   expect(project).toMatchObject({
     ok: true,

@@ -118,7 +118,13 @@ const ajv = new Ajv({
   discriminator: true,
   code: { source: true, esm: true },
 });
-const source = standalone.default(ajv, ajv.compile(schema));
+// What the entries say is for people who read the schema: in the browser it would only weigh.
+const unsaid = JSON.parse(
+  JSON.stringify(schema, (key, value) =>
+    key === 'description' && typeof value === 'string' ? undefined : value,
+  ),
+);
+const source = standalone.default(ajv, ajv.compile(unsaid));
 const bundled = await build({
   stdin: { contents: source, resolveDir: at('.'), loader: 'js' },
   bundle: true,

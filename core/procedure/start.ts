@@ -8,11 +8,10 @@ import { isDisc } from '../piece/outline.ts';
 import { STITCHES_BEFORE_CORNER, type RoundStarts, type StartOfRound } from '../base/start.ts';
 import { isAtJoin } from '../base/baseRound.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
-import { entryOf, isGap } from '../ring/ring.ts';
+import { entryOf, isGap, type Span } from '../ring/ring.ts';
 import { isOneInEach, sidePattern, waysOf } from '../ring/recipe.ts';
 import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import { STITCHES } from '../terms/stitches.ts';
-import type { Worked } from './acts.ts';
 import { ahead, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 
 /** Beginnings of a round. */
@@ -282,7 +281,7 @@ function beginning(
 }
 
 /** The stitch of a side with a number from its corner on, in the order of the ring; the last where there are fewer. */
-function nthStitch(order: InOrder, { start, length }: Worked, number: number): number {
+function nthStitch(order: InOrder, { start, length }: Span, number: number): number {
   const all = Array.from({ length }, (_, k) => (order.travel === 1 ? start + k : start + length - 1 - k));
   const stitches = all.filter((w) => !isChainRun(order.stitch(w)) && !isOrnament(order.stitch(w)));
   return stitches[Math.min(number, stitches.length) - 1] ?? start;
