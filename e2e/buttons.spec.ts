@@ -53,6 +53,7 @@ for (const [, made] of DEMOS) {
     await expect(page).toHaveURL(/\/hem\/[^/]+\/\w+$/);
     await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(baseWords(made));
     await goTo(page, path('pattern'));
+    await page.getByText('Step by step').click();
     const counts = page.locator('.pattern_sheet').getByText(/^Count\b/);
     await expect(counts).toHaveCount(made.rounds.length);
     const told = await counts.allInnerTexts();
