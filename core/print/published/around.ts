@@ -338,7 +338,7 @@ function afterFirst(
   language: Language,
 ): string {
   if (begun === null || worked.length === 0 || isThere(first)) return '';
-  return ` as first ${printStitch(stitch, language)}`;
+  return ` as first ${printStitch({ ...stitch, loop: 'both' }, language)}`;
 }
 
 /** Whether the marker goes into the part of a corner that ends the round. */

@@ -141,7 +141,7 @@ export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): 
   const into =
     first.by === 'chain' && first.counts
       ? `top of ch-${first.chains}`
-      : `first ${printStitch(stitch, language)}`;
+      : `first ${printStitch({ ...stitch, loop: 'both' }, language)}`;
   const to = change === null ? '' : shortYarnName(plan.hem, change.to);
   const of = change?.as === 'closing slip stitch' ? ` of ${to}` : '';
   const slip = `join with ${WORDS[language].aSlipStitch}${of} in ${into}`;

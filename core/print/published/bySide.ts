@@ -13,7 +13,8 @@ import { WORDS, capital } from '../../terms/words.ts';
 import { baseSideLines } from '../steps/baseRoundWords.ts';
 import { cornerLines } from '../steps/cornerWords.ts';
 import { cornerName } from '../placeWords.ts';
-import { roundLines } from '../steps/roundWords.ts';
+import { otherwiseLines } from '../steps/roundWords.ts';
+import { sideLines } from '../steps/sideWords.ts';
 import type { PatternLine } from '../section.ts';
 import { isThere } from '../steps/startWords.ts';
 import { groupThere, joinWords, joinsAsFirst, liftWords, sameWords, wayWords } from './begin.ts';
@@ -27,13 +28,14 @@ export function bySideLines(
 ): readonly PatternLine[] {
   const start = actOf(procedure, 'start');
   const join = actOf(procedure, 'join');
-  const along =
-    procedure.round.written === null
-      ? [...baseLines(plan, procedure, language), ...cornerLines(plan, procedure, language)].map(written)
-      : roundLines(plan, procedure, language).map((line) => ({
-          ...line,
-          text: line.text.replace(/\brepeat from \*/g, 'rep from *'),
-        }));
+  const isBase = procedure.round.written === null;
+  const sides = isBase ? baseLines(plan, procedure, language) : sideLines(plan, procedure, language);
+  const along = [
+    ...[...sides, ...cornerLines(plan, procedure, language)].map((text) =>
+      written(text.replace(/\brepeat from \*/g, 'rep from *')),
+    ),
+    ...(isBase ? [] : otherwiseLines(plan, procedure, language)),
+  ];
   if (!start || !join) return [written(face.join(' ')), ...along];
   const words = [...face, `${capital(beginWords(plan, procedure, start, language))}.`];
   return [

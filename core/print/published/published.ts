@@ -10,6 +10,7 @@ import { termsOf } from '../abbreviations.ts';
 import { CAUTIONS, besideRounds, specialStitches, whichSide } from '../besideRounds.ts';
 import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
+import { onceLines } from '../steps/roundWords.ts';
 import { roundSections } from './rounds.ts';
 
 /** The published pattern of a plan in a language. */
@@ -126,8 +127,15 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
       `The ${slipStitch} that closes a rnd is not counted or worked into. A ch at the start of a rnd counts as a st only where it is said.`,
     ),
     plain('“Turn” means flip the work over. Crochet over tails as you go.'),
+    ...told(plan, language),
     ...besideRounds(plan),
   ];
+}
+
+/** Explanations and cautions of all rounds, each once. */
+function told(plan: Plan, language: Language): readonly PatternLine[] {
+  const lines = plan.rounds.flatMap((round) => (round.written ? onceLines(round, language) : [])).flat();
+  return [...new Map(lines.map((line) => [line.text, line])).values()];
 }
 
 function finishing(plan: Plan, language: Language): readonly PatternLine[] {

@@ -10,7 +10,7 @@ import type { Language } from '../../terms/stitches.ts';
 import { capital } from '../../terms/words.ts';
 import { hookLabel } from '../../terms/yarnWeights.ts';
 import { placeNoun } from '../placeWords.ts';
-import { besidesLines, repeatsOf } from '../steps/roundWords.ts';
+import { otherwiseLines, repeatsOf } from '../steps/roundWords.ts';
 import type { PatternLine, Section } from '../section.ts';
 import { aroundOf, type AroundWords, type PlainTail } from './around.ts';
 import { backwardWords, faceWords, rndName } from './begin.ts';
@@ -65,7 +65,7 @@ function wordsOf(plan: Plan, procedure: Procedure, language: Language): RoundWor
     ...faceWords(plan, procedure),
     ...backwardWords(plan, procedure),
   ];
-  if (around) return { procedure, face, around, lines: besidesLines(plan, procedure, language).flat() };
+  if (around) return { procedure, face, around, lines: otherwiseLines(plan, procedure, language) };
   return { procedure, face, around, lines: bySideLines(plan, procedure, language, face) };
 }
 

@@ -86,34 +86,41 @@ export function partLines(parts: readonly PartWords[]): readonly string[] {
 }
 
 /** Work of a round between its start and its end; counts, which differ from round to round, are told apart. */
-export function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly PatternLine[] {
-  const [explained, adjusted] = besidesLines(plan, procedure, language);
+function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly PatternLine[] {
+  const [explained, cautions] = onceLines(procedure.round, language);
   return [
     ...explained,
     ...sideLines(plan, procedure, language).map(written),
     ...cornerLines(plan, procedure, language).map(written),
-    ...adjusted,
+    ...otherwiseLines(plan, procedure, language),
+    ...cautions,
   ];
 }
 
 const written = (text: string): PatternLine => ({ kind: 'written', text });
 
-/** Lines besides the way along sides and corners: what explains it, and what is otherwise on single sides, wrong or a danger. */
-export function besidesLines(
+/** Lines about single sides of a round, where it is otherwise, and about faults. */
+export const otherwiseLines = (
   plan: Plan,
   procedure: Procedure,
   language: Language,
-): readonly [explained: readonly PatternLine[], adjusted: readonly PatternLine[]] {
-  const { round } = procedure;
+): readonly PatternLine[] => [
+  ...adjustmentLines(plan, procedure, language).map(written),
+  ...plan.problems
+    .filter((p) => p.where.in === 'round' && p.where.number === procedure.round.number)
+    .map((p): PatternLine => ({ kind: 'care', text: `Take care: ${problemLine(p)}` })),
+];
+
+/** Lines that hold for all rounds of a kind: explanations, and cautions. */
+export function onceLines(
+  round: RoundPlan,
+  language: Language,
+): readonly [explained: readonly PatternLine[], cautions: readonly PatternLine[]] {
   const caution = writtenOf(round).family?.caution;
-  const adjusted = [
-    ...adjustmentLines(plan, procedure, language).map(written),
-    ...plan.problems
-      .filter((p) => p.where.in === 'round' && p.where.number === round.number)
-      .map((p): PatternLine => ({ kind: 'care', text: `Take care: ${problemLine(p)}` })),
-    ...(caution ? [{ kind: 'caution' as const, text: `Caution: ${caution}` }] : []),
+  return [
+    explanations(round, language).map((text): PatternLine => ({ kind: 'plain', text })),
+    caution ? [{ kind: 'caution', text: `Caution: ${caution}` }] : [],
   ];
-  return [explanations(round, language).map((text): PatternLine => ({ kind: 'plain', text })), adjusted];
 }
 
 /** Places that a maker may not know by their name. */

@@ -264,7 +264,7 @@ export function endLines(plan: Plan, procedure: Procedure, language: Language): 
   const into =
     first.by === 'chain' && first.counts
       ? `the top of the ch-${first.chains}`
-      : `the first ${printStitch(stitch, language)}`;
+      : `the first ${printStitch({ ...stitch, loop: 'both' }, language)}`;
   const { aSlipStitch, slipStitch, skip } = WORDS[language];
   // Nothing can be worked into the slip stitch of the last round.
   const goesOn = plan.rounds.some((r) => r.onto === procedure.round.number);
