@@ -33,9 +33,9 @@ describe('the pattern as it would be published', () => {
     for (const [, plan] of demoPlans()) {
       const lines = publishedPattern(plan).sections.flatMap((s) => s.lines.map((l) => l.text));
       const long = lines.filter((l) => l.length > 40 && !l.startsWith('('));
-      expect(long.filter((l, k) => long.indexOf(l) < k && !/^(?:Corner|Each side|To end|Ch \d)/.test(l))).toEqual(
-        [],
-      );
+      expect(
+        long.filter((l, k) => long.indexOf(l) < k && !/^(?:Corner|Each side|To end|Ch \d)/.test(l)),
+      ).toEqual([]);
     }
   });
 });
