@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { sideWords } from '../../core/print/placeWords.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { estimatesOf } from '../../core/evidence/estimates.ts';
+import { estimatesOf, type Estimates } from '../../core/evidence/estimates.ts';
 import { flatBasisWords, notKnownFlatWords } from '../../core/evidence/estimateWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
@@ -19,6 +19,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
   const x = scaleLinear().domain([-largest, largest]).range([LEFT, WIDTH]).clamp(true);
   const estimates = useMemo(() => estimatesOf(plan), [plan]);
   const notKnown = notKnownFlatWords(plan, estimates);
+  const worst = worstWords(plan, estimates);
   const limits = plan.flatLimits;
   const height = plan.rounds.length * ROW + 22;
   const band = (limit: number): { x: number; width: number } => ({
@@ -32,7 +33,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
         viewBox={`0 0 ${WIDTH} ${height}`}
         width="100%"
         role="img"
-        aria-label={`How flat each round lies: ${worstWords(plan)}`}
+        aria-label={`How flat each round lies: ${worst}`}
       >
         <rect className={styles.bandBlocks} {...band(limits.blocks)} y={0} height={height - 20} />
         <rect className={styles.bandFlat} {...band(limits.flat)} y={0} height={height - 20} />
@@ -68,15 +69,15 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
         </text>
       </svg>
       <p className="quiet small">
-        {worstWords(plan)} {bodyLiesWords(plan.hem)} Up to {Number((limits.flat * 100).toFixed(1))} % off lies
-        flat, up to {Number((limits.blocks * 100).toFixed(1))} % flattens with blocking:{' '}
-        {flatBasisWords(plan)}. {notKnown && `${notKnown} Those bars are only outlined.`}
+        {worst} {bodyLiesWords(plan.hem)} Up to {Number((limits.flat * 100).toFixed(1))} % off lies flat, up
+        to {Number((limits.blocks * 100).toFixed(1))} % flattens with blocking: {flatBasisWords(plan)}.{' '}
+        {notKnown && `${notKnown} Those bars are only outlined.`}
       </p>
     </section>
   );
 }
 
-function worstWords(plan: Plan): string {
+function worstWords(plan: Plan, estimates: Estimates): string {
   let worst = { round: plan.rounds[0]!, side: 0, strain: 0 };
   for (const round of plan.rounds) {
     round.sides.forEach((s, side) => {
@@ -84,7 +85,8 @@ function worstWords(plan: Plan): string {
     });
   }
   const { verdict } = worst.round.sides[worst.side]!;
+  const isKnown = estimates.rounds[worst.round.number]!.sides[worst.side]!.lies !== null;
   const round = worst.round.number === 0 ? 'The base round' : `Round ${worst.round.number}`;
   const off = `${(Math.abs(worst.strain) * 100).toFixed(1)} % too ${worst.strain > 0 ? 'long' : 'short'}`;
-  return `${round} ${flatnessWords(verdict)}, ${off} on ${sideWords(plan, worst.side)}.`;
+  return `${round} ${flatnessWords(verdict)}${isKnown ? '' : ' as reckoned'}, ${off} on ${sideWords(plan, worst.side)}.`;
 }

@@ -174,7 +174,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
 type Choices<Key extends keyof RoundStarts> = { readonly value: RoundStarts[Key]; readonly label: string }[];
 
 const COLOUR: Choices<'colour'> = [
-  { value: 'anew', label: 'new yarn: joined anew' },
+  { value: 'anew', label: 'new yarn: cut and joined anew' },
   { value: 'closing slip stitch', label: 'new yarn: as the slip stitch that closes the round before' },
   { value: 'last yarn over', label: 'new yarn: as the last yarn over of the round before' },
 ];
@@ -192,7 +192,7 @@ const ON_THE_HOOK: Choices<'lastRow'> = [
 
 const ENDING: Choices<'ending'> = [
   { value: 'slip stitch', label: 'last round: closed with a slip stitch' },
-  { value: 'needle', label: 'last round: closed with a needle' },
+  { value: 'needle', label: 'last round: closed with a needle, but for slip stitches' },
 ];
 
 /** Where rounds start and join, how they begin, and where new yarn is joined. */
@@ -209,10 +209,10 @@ function Fields({ plan }: { readonly plan: Plan }) {
     <div className={styles.fields}>
       {!isDisc(plan.body.outline) && <span>Start each round</span>}
       <StartChoice plan={plan} value={start} name="Where each round starts" onChange={set} />
-      <details>
+      <details className={`${styles.more} small`}>
         <summary>More about starts and ends</summary>
         <div className={styles.fields}>
-          {!isDisc(plan.body.outline) && (
+          {!isDisc(plan.body.outline) && start.colour === 'anew' && (
             <Select
               aria-label="Where new yarn is joined"
               size="small"

@@ -3,7 +3,7 @@
  * sc in each st to next marked st, *3 sc in marked st, pm in 2nd, sc in each st to next marked st; rep from * 2 more times, …”.
  */
 import { held } from '../../held.ts';
-import { printGroup, printSteps, printStitch } from '../../notation/print.ts';
+import { printSteps, printStitch } from '../../notation/print.ts';
 import { isDisc } from '../../piece/outline.ts';
 import type { Plan } from '../../plan/types.ts';
 import {
@@ -16,17 +16,26 @@ import {
   type Worked,
 } from '../../procedure/acts.ts';
 import { orderOfWork, type InOrder } from '../../procedure/order.ts';
-import { stitchesThere } from '../../procedure/start.ts';
 import { sidePattern, type RecipeStep } from '../../ring/recipe.ts';
 import type { PlaceKind } from '../../ring/ring.ts';
-import { isChainRun, type Stitch } from '../../ring/stitch.ts';
-import { ordinal } from '../../say/lists.ts';
+import { isChainRun } from '../../ring/stitch.ts';
 import type { Language } from '../../terms/stitches.ts';
-import { markOf, type Mark } from '../steps/cornerWords.ts';
+import { markOf } from '../steps/cornerWords.ts';
 import { placeNoun } from '../placeWords.ts';
 import { alongWords } from '../steps/sideWords.ts';
 import { isThere } from '../steps/startWords.ts';
-import { groupThere, joinWords, joinsAsFirst, liftWords, sameWords, wayWords } from './begin.ts';
+import {
+  begun,
+  firstThere,
+  groupThere,
+  joinWords,
+  liftWords,
+  madeWith,
+  sameWords,
+  wayWords,
+} from './begin.ts';
+import { cornerWords, countedIn, markWords, markedIn, type AlongRing, type CornerWords } from './corners.ts';
+import { listed, stitchesIn } from './parts.ts';
 
 export interface PlainTail {
   readonly stitch: string;
@@ -76,19 +85,9 @@ interface Parts {
   readonly procedure: Procedure;
   readonly start: ActOf<'start'>;
   readonly join: ActOf<'join'>;
-  readonly along: Exclude<Along, { into: 'edge' }>;
+  readonly along: AlongRing;
   readonly language: Language;
 }
-
-/** Words of the corners that are alike. */
-interface CornerWords {
-  /** As a place: “marked st”. */
-  readonly place: string;
-  readonly words: string;
-  readonly short: string;
-}
-
-const listed = (...words: readonly string[]): string => words.filter((w) => w !== '').join(', ');
 
 type Sentence = Omit<AroundWords, 'side' | 'corner'>;
 
@@ -111,7 +110,7 @@ function withCorners(parts: Parts & { readonly corner: CornerWords }): Sentence 
       'a round that begins in a corner works it',
     );
     const ended = acts.find((a) => a.part === 'first');
-    const made = isThere(start.first) || joinsAsFirst(start) ? 1 : 0;
+    const made = madeWith(start);
     if (ended === undefined && made === 0)
       return {
         begin: begin(),
@@ -130,7 +129,7 @@ function withCorners(parts: Parts & { readonly corner: CornerWords }): Sentence 
         join: joined,
       };
     // The part that ends the round comes first in the corner: its stitches are counted from there.
-    const before = counted(order, ended.worked);
+    const before = countedIn(order, ended.worked);
     const later = markedIn(mark, before, order, ended.worked);
     return {
       begin: begin(there, later ? '' : markWords(mark, before, false)).concat(
@@ -199,14 +198,10 @@ function plainTail({ procedure, along, language }: Parts, count: number): Around
   return uneven ? eachWords(along, 'to the join', language) : { stitch, kind: along.kind, count };
 }
 
-/** The beginning: a chain stands apart from the way to it. */
-const begun = (way: string, lift: string, ...words: readonly string[]): string =>
-  way !== '' && lift !== '' ? `${way}; ${listed(lift, ...words)}` : listed(way, lift, ...words);
-
 const times = (count: number): string => (count === 1 ? 'once more' : `${count} more times`);
 
 /** Work along a whole side, up to the next corner. */
-function sideWords(along: Parts['along'], corner: string, language: Language): string {
+function sideWords(along: AlongRing, corner: string, language: Language): string {
   if (along.into === 'each') return eachWords(along, `to next ${corner}`, language);
   const { head, body } = sidePattern(along.steps);
   return listed(
@@ -217,7 +212,7 @@ function sideWords(along: Parts['along'], corner: string, language: Language): s
 }
 
 /** The repeat of a side, without where it ends. */
-function shortSide(along: Parts['along'], language: Language): string {
+function shortSide(along: AlongRing, language: Language): string {
   if (along.into === 'each')
     return `${printStitch(along.stitch, language)} ${along.kind === 'post' ? 'around' : 'in'} each ${placeNoun(along.kind, 1)}`;
   const { head, body, tail } = sidePattern(along.steps);
@@ -262,7 +257,7 @@ function repeatEnds(
   const at = body.findIndex((s) => s.do === 'work' && s.what.some((x) => !isChainRun(x)));
   const first = body[at];
   const before = body.slice(0, at);
-  const made = isThere(start.first) || joinsAsFirst(start) ? 1 : 0;
+  const made = madeWith(start);
   const begun = first?.do === 'work' ? firstOfRepeat(first, made, start, language) : '';
   return {
     inTheFirst: listed(begun, printSteps(body.slice(at + 1), language)),
@@ -289,16 +284,6 @@ function firstOfRepeat(
   );
 }
 
-/** Stitches in the first place of a plain round, besides the one that is there already. */
-function firstThere(procedure: Procedure, start: ActOf<'start'>, language: Language): string {
-  const order = orderOfWork(procedure.round);
-  const all = stitchesIn(order, {
-    start: start.worked.start,
-    length: stitchesThere(order, start.worked.start),
-  });
-  return groupThere(all.slice(isThere(start.first) ? 1 : 0), sameWords(start), language);
-}
-
 /** Places of the side of a plain round that are left after its first stitches, and that are left for its end. */
 function plainEnds(procedure: Procedure): { readonly from: number; readonly upTo: number } {
   const order = orderOfWork(procedure.round);
@@ -310,12 +295,6 @@ function plainEnds(procedure: Procedure): { readonly from: number; readonly upTo
   };
   return { from: places('from the start') - 1, upTo: places('up to the start') };
 }
-
-const stitchesIn = (order: InOrder, { start, length }: Worked): readonly Stitch[] =>
-  Array.from({ length }, (_, k) => order.stitch(start + k));
-
-const counted = (order: InOrder, worked: Worked): number =>
-  stitchesIn(order, worked).filter((s) => s.kind !== 'ch').length;
 
 /** Stitches of a part of the corner that is begun, in its one place. */
 function inCorner(
@@ -339,86 +318,4 @@ function afterFirst(
 ): string {
   if (begun === null || worked.length === 0 || isThere(first)) return '';
   return ` as first ${printStitch({ ...stitch, loop: 'both' }, language)}`;
-}
-
-/** Whether the marker goes into the part of a corner that ends the round. */
-function markedIn(mark: Mark | null, before: number, order: InOrder, ended: Worked): boolean {
-  if (mark === null) return false;
-  if (mark.in === 'stitch') return mark.numbers[0]! <= before;
-  return stitchesIn(order, ended).some((s) => (mark.in === 'space' ? isChainRun(s) : s.form === mark.form));
-}
-
-/** Where the marker goes. @param before stitches of the corner that are made at another time, before those that are told */
-function markWords(mark: Mark | null, before: number, isChain: boolean): string {
-  if (mark === null) return '';
-  if (mark.in === 'picot') return `pm in ${mark.form}`;
-  if (mark.in === 'space')
-    return mark.of === 1
-      ? `pm in new ch-${mark.chains} sp`
-      : `pm in ${ordinal(mark.number)} new ch-${mark.chains} sp`;
-  if (mark.of === 1 || isChain) return 'pm in it';
-  return `pm in ${mark.numbers.map((n) => ordinal(n - before)).join(' and ')}`;
-}
-
-/** Corners, where all are worked alike into a middle that can be named; else null. */
-function cornerWords(procedure: Procedure, along: Parts['along'], language: Language): CornerWords | null {
-  const acts = actsOf(procedure, 'corner').filter((a) => a.part !== 'first');
-  const order = orderOfWork(procedure.round);
-  const told = acts.map((a): CornerWords | null => {
-    const place = placeOf(a);
-    const words = place === null ? null : workWords(a, place, along, language);
-    if (place === null || words === null) return null;
-    const mark = markOf(order, procedure.round.layout.corners[a.corner]!, a.centre);
-    const several = mark?.in === 'stitch' && a.into.on === 'two stitches' ? ` of these ${mark.of}` : '';
-    const chains = (list: readonly Stitch[]): readonly string[] => list.map((s) => printStitch(s, language));
-    const { before, after } = a.recipe;
-    return {
-      place,
-      short: a.recipe.group.length === 0 ? words : printGroup(a.recipe.group, language),
-      words: listed(...chains(before), words, `${markWords(mark, 0, false)}${several}`, ...chains(after)),
-    };
-  });
-  const [first] = told;
-  return first && told.every((c) => c?.words === first.words && c.place === first.place) ? first : null;
-}
-
-function placeOf({ into }: ActOf<'corner'>): string | null {
-  switch (into.on) {
-    case 'stitch':
-      return 'marked st';
-    case 'space':
-      return `marked ch-${into.chains} sp`;
-    case 'picot':
-      return 'marked picot';
-    case 'two stitches':
-      return 'marked sts';
-    default:
-      return null;
-  }
-}
-
-/** Stitches of a corner; null for those that are told more clearly corner by corner. */
-function workWords(
-  { recipe, into }: ActOf<'corner'>,
-  place: string,
-  along: Parts['along'],
-  language: Language,
-): string | null {
-  if (recipe.skipped) return null;
-  if (into.on === 'two stitches') {
-    if (recipe.pair)
-      return `${printGroup(recipe.pair[0], language)} in first and ${printGroup(recipe.pair[1], language)} in 2nd marked st`;
-    return null;
-  }
-  const [only] = recipe.group;
-  if (only === undefined) {
-    if (along.into !== 'each' || along.kind !== 'stitch' || into.on !== 'stitch') return null;
-    return `${printStitch(along.stitch, language)} in ${place}`;
-  }
-  if (recipe.group.length === 1 && only.form === 'together') {
-    const beside = (only.legs - 1) / 2;
-    return `${printStitch(only, language)} over ${place} and the ${beside === 1 ? 'one' : `${beside} sts`} on each side of it`;
-  }
-  if (recipe.group.length === 1 && isChainRun(only)) return null;
-  return `${printGroup(recipe.group, language)} in ${place}`;
 }

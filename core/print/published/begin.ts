@@ -5,13 +5,14 @@ import type { Plan } from '../../plan/types.ts';
 import { actOf, type ActOf, type Procedure, type Slipped } from '../../procedure/acts.ts';
 import { orderOfWork } from '../../procedure/order.ts';
 import type { PlaceOfWork } from '../../procedure/place.ts';
-import type { First } from '../../procedure/start.ts';
+import { stitchesThere, type First } from '../../procedure/start.ts';
 import type { Stitch } from '../../ring/stitch.ts';
 import { listWords } from '../../say/lists.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { WORDS } from '../../terms/words.ts';
 import { placeNoun, placeWords } from '../placeWords.ts';
-import { knotWords, otherOrder, reverseWords } from '../steps/startWords.ts';
+import { isThere, knotWords, otherOrder, reverseWords } from '../steps/startWords.ts';
+import { listed, stitchesIn } from './parts.ts';
 
 /** A round by its number, as published patterns abbreviate it. */
 export const rndName = (number: number): string => (number === 0 ? 'Base rnd' : `Rnd ${number}`);
@@ -83,7 +84,7 @@ const throughWords = ({ kind, count }: Slipped): string =>
   `in next ${count === 1 ? '' : `${count} `}${placeNoun(kind, count)}`;
 
 /** Whether the slip stitch that joins the yarn is the first stitch of the round. */
-export const joinsAsFirst = ({ way, first, stitch }: ActOf<'start'>): boolean =>
+const joinsAsFirst = ({ way, first, stitch }: ActOf<'start'>): boolean =>
   way.by === 'joining' &&
   first.by === 'itself' &&
   stitch.kind === 'slst' &&
@@ -132,6 +133,22 @@ function nounOf(place: PlaceOfWork): string {
 /** Stitches that go into one place: “2 sc in same st”; empty for none. */
 export const groupThere = (stitches: readonly Stitch[], there: string, language: Language): string =>
   stitches.length === 0 ? '' : `${printGroup(stitches, language)} ${there}`;
+
+/** Stitches that stand when a round is begun, before any other is made: the one that a chain or its joining is. */
+export const madeWith = (start: ActOf<'start'>): 0 | 1 =>
+  isThere(start.first) || joinsAsFirst(start) ? 1 : 0;
+
+/** Stitches in the first place of a plain round, besides the one that is there already. */
+export function firstThere(procedure: Procedure, start: ActOf<'start'>, language: Language): string {
+  const order = orderOfWork(procedure.round);
+  const { start: first } = start.worked;
+  const all = stitchesIn(order, { start: first, length: stitchesThere(order, first) });
+  return groupThere(all.slice(madeWith(start)), sameWords(start), language);
+}
+
+/** The beginning: a chain stands apart from the way to it. */
+export const begun = (way: string, lift: string, ...words: readonly string[]): string =>
+  way !== '' && lift !== '' ? `${way}; ${listed(lift, ...words)}` : listed(way, lift, ...words);
 
 /** The join: “join with a sl st in first sc”. */
 export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): string {

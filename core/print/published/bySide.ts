@@ -5,7 +5,6 @@ import { isDisc } from '../../piece/outline.ts';
 import type { Plan } from '../../plan/types.ts';
 import { actOf, actsOf, type ActOf, type Procedure, type Worked } from '../../procedure/acts.ts';
 import { orderOfWork, type InOrder } from '../../procedure/order.ts';
-import { stitchesThere } from '../../procedure/start.ts';
 import { IN_NOTHING, isGap } from '../../ring/ring.ts';
 import type { Stitch } from '../../ring/stitch.ts';
 import type { Language } from '../../terms/stitches.ts';
@@ -17,7 +16,8 @@ import { otherwiseLines } from '../steps/roundWords.ts';
 import { sideLines } from '../steps/sideWords.ts';
 import type { PatternLine } from '../section.ts';
 import { isThere } from '../steps/startWords.ts';
-import { groupThere, joinWords, joinsAsFirst, liftWords, sameWords, wayWords } from './begin.ts';
+import { begun, firstThere, joinWords, liftWords, madeWith, sameWords, wayWords } from './begin.ts';
+import { listed } from './parts.ts';
 
 /** Lines of a round without its counts: the beginning, sides and corners, the end. @param face sentences that lead it */
 export function bySideLines(
@@ -63,28 +63,26 @@ function baseLines(plan: Plan, procedure: Procedure, language: Language): readon
   );
 }
 
-const listed = (...words: readonly string[]): string => words.filter((w) => w !== '').join(', ');
-
 function beginWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {
   const way = wayWords(plan, procedure, start, language);
   const lift = liftWords(start, language);
   const there = firstWords(plan, procedure, start, language);
-  return way !== '' && lift !== '' ? `${way}; ${listed(lift, there)}` : listed(way, lift, there);
+  return begun(way, lift, there);
 }
 
 function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {
   const order = orderOfWork(procedure.round);
   const { beginning, first } = start;
-  const made = isThere(first) || joinsAsFirst(start) ? 1 : 0;
+  const made = madeWith(start);
   const circle = isDisc(plan.body.outline) || procedure.round.layout.sides.length < plan.sides.length;
   switch (beginning.in) {
     case 'corner': {
       const name = cornerName(plan, beginning.corner);
-      const begun = held(
+      const work = held(
         actsOf(procedure, 'corner').find((a) => a.corner === beginning.corner),
         'a round that begins in a corner works it',
       );
-      if (begun.part === 'whole') {
+      if (work.part === 'whole') {
         const which =
           first.by === 'standing'
             ? 'standing st'
@@ -93,27 +91,25 @@ function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, lan
               : `first ${WORDS[language].slipStitch}`;
         return `work corner ${name} first${made === 1 ? ` (the ${which} is its first st)` : ''}`;
       }
-      const { start: from, length } = begun.worked;
+      const { start: from, length } = work.worked;
       const rest = { start: from + made, length: length - made };
       const there = partWords(order, rest, language, (place) =>
-        begun.into.on === 'two stitches' && !isGap(place)
-          ? ofTwo(plan, procedure, begun, place)
+        work.into.on === 'two stitches' && !isGap(place)
+          ? ofTwo(plan, procedure, work, place)
           : sameWords(start),
       );
       return listed(there, `the rest of corner ${name} ends the rnd`);
     }
     case 'side': {
-      const there = { start: start.worked.start, length: stitchesThere(order, start.worked.start) };
       const on = circle ? 'all around' : `along side ${plan.sides[beginning.side]!.name}`;
-      return listed(
-        groupThere(stitchesIn(order, there).slice(made), sameWords(start), language),
-        `go on ${on}`,
-      );
+      return listed(firstThere(procedure, start, language), `go on ${on}`);
     }
-    case 'repeat':
+    case 'repeat': {
+      const there = start.way.by === 'reaching back' && made === 0 ? sameWords(start) : 'there';
       return circle
-        ? `begin with the first sts of the repeat ${start.way.by === 'reaching back' && made === 0 ? sameWords(start) : 'there'}`
-        : `begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, its first sts ${start.way.by === 'reaching back' && made === 0 ? sameWords(start) : 'there'}`;
+        ? `begin with the first sts of the repeat ${there}`
+        : `begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, its first sts ${there}`;
+    }
   }
 }
 
@@ -149,9 +145,6 @@ function ofTwo(plan: Plan, { round }: Procedure, { corner }: ActOf<'corner'>, pl
   const earlier = orderOfWork(round).travel === 1 ? start : (start + 1) % ring.made.length;
   return `in the ${place === earlier ? 'first' : 'second'} of the two marked sts`;
 }
-
-const stitchesIn = (order: InOrder, { start, length }: Worked): readonly Stitch[] =>
-  Array.from({ length }, (_, k) => order.stitch(start + k));
 
 /** The end of the round, before its join. */
 function endWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {

@@ -127,13 +127,13 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
       `The ${slipStitch} that closes a rnd is not counted or worked into. A ch at the start of a rnd counts as a st only where it is said.`,
     ),
     plain('“Turn” means flip the work over. Crochet over tails as you go.'),
-    ...told(plan, language),
+    ...onceForAll(plan, language),
     ...besideRounds(plan),
   ];
 }
 
 /** Explanations and cautions of all rounds, each once. */
-function told(plan: Plan, language: Language): readonly PatternLine[] {
+function onceForAll(plan: Plan, language: Language): readonly PatternLine[] {
   const lines = plan.rounds.flatMap((round) => (round.written ? onceLines(round, language) : [])).flat();
   return [...new Map(lines.map((line) => [line.text, line])).values()];
 }

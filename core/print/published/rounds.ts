@@ -34,7 +34,8 @@ export function roundSections(plan: Plan, language: Language): readonly Section[
   const sections: Section[] = [];
   for (let i = 0; i < words.length; i++) {
     const first = words[i]!;
-    const before = words.slice(0, i).findLast((w) => isAlike(w, first) && sameYarn(w, first));
+    // The first that is alike is told in full: none is told as one that is told as another.
+    const before = words.slice(0, i).find((w) => isAlike(w, first) && sameYarn(w, first));
     let last = i;
     // A round that is told in full stands by itself: what is like it comes as one after it.
     while (

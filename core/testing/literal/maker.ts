@@ -7,7 +7,8 @@ import type { Language } from '../../terms/stitches.ts';
 import { Below } from './below.ts';
 import { Reader, Unclear } from './crochet.ts';
 import { isStitch, type Lying, type Made, type MadeRound, type Marks } from './made.ts';
-import { asSteps, type Paragraph } from './published.ts';
+import type { Paragraph } from './published/paragraph.ts';
+import { asSteps } from './published/published.ts';
 import { Work } from './work.ts';
 
 /** Makes everything that a text tells. Throws {@link Unclear} where it cannot be followed. */

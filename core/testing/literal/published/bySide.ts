@@ -1,0 +1,66 @@
+/** Reads the beginning and the end of a round that is told side by side. */
+import { Unclear } from '../crochet.ts';
+import { beginning } from './beginning.ts';
+import { items, type AtHand } from './paragraph.ts';
+
+/** A round told side by side. */
+export function bySide(sentence: string, lines: readonly string[], at: AtHand): readonly string[] {
+  const { words, rest, has } = beginning(items(sentence.replace(/\.$/, '')), at);
+  const slip = has === 'slip' ? `1 ${at.reader.slipStitch}` : undefined;
+  const told = rest.join(', ');
+  const end = lines.find((l) => l.startsWith('To end: '))!;
+  const ofTwo = (text: string): string =>
+    text.replace(/ in the (first|second) of the two marked sts/g, ' in the $1 of its two places');
+  const there = (text: string): string =>
+    ofTwo(text).replace(
+      / (in|around|between) same \S+$/,
+      (_, how: string) => ` ${how === 'between' ? 'in' : how} the same place`,
+    );
+  const one = (text: string): string => `${/^[\d(]/.test(text) ? '' : '1 '}${there(text)}`;
+  const ended = (side: string | undefined): string => {
+    const said = /^To end: (?:side (\S+) up to|go on to) the first st; (?:change to|cut the yarn|join)/.exec(
+      end,
+    );
+    if (!said || said[1] !== side) throw new Unclear(`“${end}” does not end what was begun`);
+    return side === undefined
+      ? 'At the end of the round, go on up to where you started.'
+      : `At the end of the round, work side ${side} up to where you started.`;
+  };
+  let m = /^(?:(.+), )?the rest of corner (\S+) ends the rnd$/.exec(told);
+  if (m) {
+    const last = /^To end: (.+?); (?:change to|cut the yarn|join)/.exec(
+      end.replace(/ (?:in|between) same \S+ as the first st(?=; |, )/g, ' in the place of its last part'),
+    );
+    if (!last) throw new Unclear(`how is corner ${m[2]!} ended in “${end}”?`);
+    const made =
+      (m[1] ?? slip) === undefined
+        ? `That is the last part of corner ${m[2]!}`
+        : `The last part of corner ${m[2]!}: ${[...(slip === undefined ? [] : [`${slip} in the same place`]), ...(m[1] === undefined ? [] : [one(m[1])])].join(', ')}`;
+    return [
+      `${words} ${made}; its first part ends the round.`,
+      `At the end of the round, finish corner ${m[2]!}: ${ofTwo(last[1]!)}.`,
+    ];
+  }
+  m = /^work corner (\S+) first(?: \(the (ch|standing st|first (?:sl st|ss)) is its first st\))?$/.exec(told);
+  if (m) {
+    const first =
+      m[2] === 'ch'
+        ? '; the chain is its first st'
+        : m[2] === 'standing st'
+          ? '; the standing st is its first st'
+          : '';
+    return [`${words} Work corner ${m[1]!} first, all of it${first}.`];
+  }
+  m = /^(?:(.+), )?go on (?:along side (\S+)|all around)$/.exec(told);
+  if (m) {
+    const where = m[2] === undefined ? 'all the way around' : `along side ${m[2]}`;
+    const goes = `${m[1] === undefined ? (slip === undefined ? '' : `${slip} in the same place, then `) : `${one(m[1])}, then `}go on ${where}.`;
+    return [`${words} ${goes.charAt(0).toUpperCase()}${goes.slice(1)}`, ended(m[2])];
+  }
+  m = /^begin with repeat (\d+) of side (\S+), its first sts there$/i.exec(told);
+  if (m)
+    return [`${words} Begin with repeat ${m[1]!} of side ${m[2]!}: its first sts go in there.`, ended(m[2])];
+  if (/^begin with the first sts of the repeat there$/i.test(told))
+    return [`${words} Begin with the first sts of the repeat there.`, ended(undefined)];
+  throw new Unclear(`how does “${sentence}” go on?`);
+}
