@@ -1,7 +1,7 @@
 /** A scene, as data: the rounds of a plan with their places and colours, for the canvas and for SVG alike. */
 import { held } from '../core/held.ts';
 import { remembered } from '../core/remembered.ts';
-import { bodyOutline, chartOf } from '../core/chart/chart.ts';
+import { bodyOutline } from '../core/chart/chart.ts';
 import type { RoundChart } from '../core/chart/roundChart.ts';
 import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
 import type { FabricShape } from '../core/piece/construction.ts';
@@ -14,6 +14,7 @@ import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
 import { isChainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
 import { STITCHES } from '../core/terms/stitches.ts';
+import { chartAsMade } from './asMade.ts';
 import { faded } from './colours.ts';
 import type { FabricSide } from './yarnFace.ts';
 
@@ -140,7 +141,6 @@ export function sceneOf(
   { face, seen, round, ground, worked = null, pieceInFull = false }: SceneChoice,
 ): Scene {
   const colours = new Map(plan.hem.yarns.map((y) => [y.id, y.colour]));
-  const charts = chartOf(plan);
   const edge = edgeChartOf(plan.body, plan.stitchWidthMm);
   const { pieceColour: own, partColours, piece } = plan.hem;
   const behind = (part: number, colour = own): string => (pieceInFull ? colour : faded(colour, ground, part));
@@ -180,7 +180,7 @@ export function sceneOf(
       const colour = held(colours.get(r.yarnId), 'every round has a yarn of the hem');
       const facing = r.written?.entry.facing ?? r.written?.recipe.facing ?? 'right';
       return {
-        chart: charts[k]!,
+        chart: chartAsMade(plan, k),
         widthMm: r.stitchWidthMm,
         colour: round !== null && k !== round ? faded(colour, ground) : colour,
         worked:

@@ -41,11 +41,20 @@ const sideChoice = record({
 
 const roundStart = {
   at: said(
-    'in the corner before the side, begun with its last part or worked whole at once; before that corner; part of the way along the side; in its middle; or so many stitches after that corner',
-    oneOf('corner', 'whole corner', 'before the corner', 'along the side', 'middle of the side', 'counted'),
+    'in the corner before the side, begun with its last part, worked whole at once, from one of its stitches on, or with the stitch before its chain space; before that corner; part of the way along the side; in its middle; or so many stitches after that corner',
+    oneOf(
+      'corner',
+      'whole corner',
+      'stitch of the corner',
+      'before the space',
+      'before the corner',
+      'along the side',
+      'middle of the side',
+      'counted',
+    ),
   ),
   stitches: said(
-    'so many stitches after the corner, where that is said; the pattern begins there or just before',
+    'so many stitches after the corner, where that is said; the pattern begins there or just before; or the number of the stitch of the corner',
     whole(1, 20_000),
   ),
   side: said('number of the side, from 0', whole(0, LIMITS.sides - 1)),
@@ -54,8 +63,8 @@ const roundStart = {
     oneOf('centred', 'climbing'),
   ),
   first: said(
-    'the first stitch: as is usual for it, after a chain that does not count, a chain that counts as it, or, where yarn is new, worked standing',
-    oneOf('usual', 'chain', 'counted chain', 'standing'),
+    'the first stitch: as is usual for it; after a chain that does not count; a chain that counts as it; singles stacked in its place; from a loop drawn up to its height; or, where yarn is new, worked standing',
+    oneOf('usual', 'chain', 'counted chain', 'stacked', 'drawn up', 'standing'),
   ),
   chains: said('chains that it begins with; null for as many as are usual', orNull(whole(0, 8))),
 };
@@ -76,6 +85,10 @@ const start = record({
   lastRow: said(
     'yarn of the piece: cut; or still on the hook, after a last row that was worked with that side facing',
     oneOf('cut', 'right side', 'wrong side'),
+  ),
+  close: said(
+    'how rounds are closed: with a slip stitch; one that ends with a chain space with a stitch in place of its chains, or with a lower stitch after a chain; or not at all, in a spiral',
+    oneOf('slip stitch', 'stitch', 'chain and stitch', 'spiral'),
   ),
   ending: said('how the last round is closed', oneOf('slip stitch', 'needle')),
 });

@@ -23,5 +23,6 @@ export const USUAL_START: RoundStarts = {
   newYarn: 'same place',
   colour: 'anew',
   lastRow: 'cut',
+  close: 'slip stitch',
   ending: 'slip stitch',
 };

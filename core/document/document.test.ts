@@ -53,6 +53,8 @@ describe('files of older versions', () => {
       bodyLies: 'flat',
       secondReadings: {},
       hands: null,
+      madeFor: '',
+      madeOn: '',
     });
     for (const odd of [null, 3, 'hem', [], { version: 1.5 }, { version: 0 }, { version: 'two' }]) {
       expect(migrate(odd)).toEqual(odd);

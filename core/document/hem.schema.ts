@@ -98,6 +98,8 @@ export const hem = record({
     'the maker’s own notes, printed in the pattern; paragraphs on lines of their own',
     text(20_000, 0),
   ),
+  madeFor: said('for whom it is made, printed in the pattern', text(200, 0)),
+  madeOn: said('when it was made, in the maker’s own words, printed in the pattern', text(60, 0)),
   record: said(
     'what was really done, in the order in which it was noted; only ever added to',
     list(workEvent, LIMITS.events),

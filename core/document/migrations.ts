@@ -65,7 +65,34 @@ const STEPS: readonly ((file: Value) => Value)[] = [
       ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...begunEvent(event) } : event))
       : file.record,
   }),
+  // Version 12: how rounds are closed, patterns past corners slid by hand, for whom and when it was made.
+  (file) => ({
+    madeFor: '',
+    madeOn: '',
+    ...file,
+    ...closed12(file),
+    kept: Array.isArray(file.kept)
+      ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...closed12(kept) } : kept))
+      : file.kept,
+    record: Array.isArray(file.record)
+      ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...closedEvent12(event) } : event))
+      : file.record,
+  }),
 ];
+
+/** A border whose rounds were closed with slip stitches. */
+const closed12 = ({ base, rounds }: Value): Value => ({
+  ...(isRecord(base) &&
+    isRecord(base.start) && { base: { ...base, start: { close: 'slip stitch', ...base.start } } }),
+  ...(Array.isArray(rounds) && {
+    rounds: rounds.map((entry: unknown) => (isRecord(entry) ? { slide: 0, ...entry } : entry)),
+  }),
+});
+
+const closedEvent12 = ({ entry, ground }: Value): Value => ({
+  ...(isRecord(entry) && { entry: { slide: 0, ...entry } }),
+  ...(isRecord(ground) && { ground: { ...ground, ...closed12(ground) } }),
+});
 
 /** A round that was begun, as it was then. */
 const begunEvent = ({ entry, ground }: Value): Value => ({

@@ -76,6 +76,7 @@ export function newHem(id: string, now: Date): Hem {
         corner: 'three',
         cornerOpen: false,
         anew: false,
+        slide: 0,
         loop: 'both',
         yarns: ['contrast'],
         times: 2,
@@ -92,6 +93,8 @@ export function newHem(id: string, now: Date): Hem {
     pace: 18,
     blocking: 1,
     notes: '',
+    madeFor: '',
+    madeOn: '',
     kept: [],
     record: [],
   };

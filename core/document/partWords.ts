@@ -14,6 +14,8 @@ const NAMES: Readonly<Record<string, string>> = {
   secondReadings: 'the second readings of the tape',
   gauge: 'the gauge',
   notes: 'your notes',
+  madeFor: 'for whom it is made',
+  madeOn: 'when it was made',
   hands: 'what is known of your hands',
   pace: 'the pace',
   blocking: 'the blocking',

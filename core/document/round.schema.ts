@@ -25,6 +25,10 @@ export const roundEntry = record({
   ),
   hookMm: said('hook of this round; null for the border’s own', orNull(between(0.5, 40))),
   anew: said('on an entry of the same family: begun as on plain stitches, not gone on with', Type.Boolean()),
+  slide: said(
+    'of a pattern that runs past the corners: places after the first corner at which it begins',
+    whole(0, 100),
+  ),
   start: said('where its rounds begin, where it is not where the others do', orNull(startOfRound)),
   written: said(
     'for the family “own”: the round in written crochet, and the language it is written in; else null',

@@ -79,6 +79,7 @@ function fillsLoops(yarn: string): RoundEntry {
     times: 1,
     cornerOpen: false,
     anew: false,
+    slide: 0,
     facing: null,
     hookMm: null,
     start: null,

@@ -2,9 +2,11 @@
 import { isPlanProblem } from '../plan/problems.ts';
 import { whichSideOf } from '../piece/piece.ts';
 import type { Plan } from '../plan/types.ts';
+import { proceduresOf } from '../procedure/procedure.ts';
+import type { RoundStart } from '../procedure/start.ts';
 import { problemLine } from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
-import type { Language } from '../terms/stitches.ts';
+import { abbreviation, type Language } from '../terms/stitches.ts';
 import { capital } from '../terms/words.ts';
 import { makingOf } from './making.ts';
 import type { PatternLine, Section } from './section.ts';
@@ -56,6 +58,35 @@ export const besideRounds = (plan: Plan): readonly PatternLine[] => [
     .map((p) => line('care')(`Take care: ${problemLine(p)}`)),
   ...(plan.hem.notes.trim() ? plan.hem.notes.trim().split(/\n+/).map(plain) : []),
 ];
+
+/** Ways to begin and to close that are told once: stacked stitches, a drawn-up loop, a closing stitch, a spiral. */
+export function waysWords(plan: Plan, language: Language): readonly string[] {
+  const procedures = proceduresOf(plan);
+  const some = (test: (start: RoundStart) => boolean): boolean =>
+    procedures.some(({ start }) => start !== null && test(start));
+  const near = plan.hem.preferences.hand === 'right' ? 'left' : 'right';
+  const sc = abbreviation('sc', language);
+  return [
+    ...(some((s) => s.first.by === 'stacked')
+      ? [`Stacked ${sc}: the first in the place, each further one in the ${near} leg of the one before.`]
+      : []),
+    ...(some((s) => s.first.by === 'drawn up')
+      ? [
+          'To draw up a loop: pull it as tall as the st, hold it down with a finger, and turn the hook around it as the first yarn over.',
+        ]
+      : []),
+    ...(some((s) => s.close.by === 'stitch')
+      ? [
+          'A closing st stands in place of the last chains and counts as their space. Work into that space around its post.',
+        ]
+      : []),
+    ...(some((s) => s.close.by === 'nothing')
+      ? [
+          'In a spiral, mark the first st of each round and move the marker up: no join shows where it begins.',
+        ]
+      : []),
+  ];
+}
 
 /** Which side is which on the piece. */
 export function whichSide({ hem, sides }: Plan): string {

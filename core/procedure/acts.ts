@@ -5,7 +5,9 @@ import type { CornerRecipe, Instruction } from '../ring/recipe.ts';
 import type { PlaceKind, Span } from '../ring/ring.ts';
 import type { Stitch } from '../ring/stitch.ts';
 import type { PlaceOfWork } from './place.ts';
-import type { Between, First, RoundStart, YarnChange } from './start.ts';
+import type { Close } from './close.ts';
+import type { First } from './first.ts';
+import type { Between, RoundStart, YarnChange } from './start.ts';
 
 /** Entries in the order of work, from `start` on; numbers may run past the end of the ring and round it. */
 export type Worked = Span;
@@ -16,6 +18,10 @@ export type WayThere =
   | { readonly by: 'joining'; readonly same: boolean }
   /** The start is where the last round was joined. */
   | { readonly by: 'staying' }
+  /** The round before was not joined: its spiral goes on. */
+  | { readonly by: 'going round' }
+  /** The start is the space that a stitch has closed, around that stitch. */
+  | { readonly by: 'around the close'; readonly stitch: Stitch }
   /** The yarn of the piece, which was not cut, goes on; turned before it where its last row faced the other way. */
   | { readonly by: 'going on'; readonly turns: boolean }
   /** The start is the gap that lies between the join and the stitch before it, reached without a slip stitch. */
@@ -56,6 +62,8 @@ export type Act =
       readonly way: WayThere;
       readonly beginning: RoundStart['beginning'];
       readonly first: First;
+      /** Lower stitches in place of the first ones, where a spiral begins. */
+      readonly up: readonly Stitch[];
       /** The first stitch. */
       readonly stitch: Stitch;
       /** The first stitch; along a side, all that go into its place. */
@@ -85,8 +93,11 @@ export type Act =
   | {
       readonly do: 'join';
       readonly first: First;
+      readonly up: readonly Stitch[];
       readonly stitch: Stitch;
-      readonly by: 'slip stitch' | 'needle';
+      readonly close: Close;
+      /** Lower stitches in place of the last ones, where a spiral ends. */
+      readonly down: readonly Stitch[];
       /** New yarn that comes in as the round is closed; null for none. */
       readonly change: { readonly to: string; readonly as: YarnChange } | null;
       /** How far it lies from the nearest corner; null in the middle of one, and on a circle. */

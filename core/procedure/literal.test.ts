@@ -39,6 +39,9 @@ describe('a maker who follows the printed pattern to the letter makes what was p
   });
 });
 
+const FIRST_STITCHES = ['usual', 'chain', 'counted chain', 'stacked', 'drawn up', 'standing'] as const;
+const CLOSES = ['slip stitch', 'stitch', 'chain and stitch', 'spiral'] as const;
+
 /** A family on top of a hem, with what it needs under it. */
 function with_(hem: Hem, id: string, times = 1): Hem {
   const family = FAMILIES.find((f) => f.id === id)!;
@@ -91,6 +94,27 @@ describe('whatever edits a hem has been through', () => {
   });
 });
 
+describe('every way to begin and to close, on plain rounds and on groups', () => {
+  test.each(FIRST_STITCHES.flatMap((first) => CLOSES.map((close) => [first, close] as const)))(
+    'first stitch %s, closed %s',
+    (first, close) => {
+      const faults = PIECES.flatMap(([name, piece], k) => {
+        const stitch = (['sc', 'hdc', 'dc', 'tr'] as const)[k % 4]!;
+        const plainRounds = small({ rounds: [entry({ stitch, times: 3 })] });
+        const groups = with_(on(piece, plainRounds), k % 2 === 0 ? 'gap-cluster' : 'v-stitch', 2);
+        const at = (['corner', 'before the space', 'stitch of the corner', 'along the side'] as const)[
+          k % 4
+        ]!;
+        const start = { ...groups.base.start, first, close, at, stitches: 2 };
+        const hem = { ...groups, base: { ...groups.base, start } };
+        if (!canBeWorked(hem)) return [];
+        return followed(hem, k % 2 === 0 ? 'us' : 'uk').map((found) => `${name}: ${found}`);
+      });
+      expect(faults).toEqual([]);
+    },
+  );
+});
+
 describe('what is not as planned is noticed', () => {
   const hem = small({ rounds: [entry({ times: 2 }), entry({ id: 's', family: 'cluster' })] });
   const made = plan(hem);
@@ -127,6 +151,33 @@ describe('what is not as planned is noticed', () => {
   ])('%s', (_, from, to) => {
     expect(followed(hem)).toEqual([]);
     expect(other(from, to)).not.toEqual([]);
+  });
+});
+
+describe('what is not as planned is noticed of a close', () => {
+  const closedBy = (close: 'stitch' | 'chain and stitch' | 'spiral'): Hem => {
+    const hem = small({ rounds: [entry({ stitch: 'hdc', corner: 'chain-2', times: 3 })] });
+    const join = close === 'spiral' ? ('climbing' as const) : ('centred' as const);
+    return { ...hem, base: { ...hem.base, stitch: 'hdc', start: { ...hem.base.start, close, join } } };
+  };
+  test.each<['stitch' | 'chain and stitch' | 'spiral', string | RegExp, string]>([
+    ['stitch', 'close with 1 hdc in', 'close with 1 dc in'],
+    ['stitch', 'Leave out the last ch 2', 'Leave out the last ch 3'],
+    ['stitch', 'Start around the hdc that closed', 'Start around the sc that closed'],
+    ['chain and stitch', 'close with ch 1 and 1 sc', 'close with ch 2 and 1 sc'],
+    ['spiral', 'Do not join: the next round goes on from here.', 'Join with a sl st in the first hdc.'],
+    ['spiral', 'In place of the first 1 st: sc.', 'In place of the first 1 st: dc.'],
+    ['spiral', 'In place of the last 2 sts: sc, sl st.', 'In place of the last 2 sts: sl st, sc.'],
+  ])('%s: “%s”', (close, from, to) => {
+    const made = plan(closedBy(close));
+    const text = patternText(writtenPattern(made));
+    expect(differences(made, follow(text, 'us', made.body))).toEqual([]);
+    const changed = text.replace(from, to);
+    expect(changed).not.toBe(text);
+    expect(() => {
+      const found = differences(made, follow(changed, 'us', made.body));
+      if (found.length > 0) throw new Error(found.join());
+    }).toThrow();
   });
 });
 

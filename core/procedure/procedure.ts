@@ -6,7 +6,7 @@ import { remembered } from '../remembered.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { placeKindsUsed } from '../ring/recipe.ts';
 import { entryOf, isGap, type PlaceKind, type Ring } from '../ring/ring.ts';
-import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
+import { isChainRun, isOrnament } from '../ring/stitch.ts';
 import type { Act, ActOf, CornerPlace, Procedure, WayThere, Worked } from './acts.ts';
 import { alongOf } from './along.ts';
 import { ahead, cornerAfter, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
@@ -34,10 +34,7 @@ function procedureOf(
     acts.push({ do: 'take hook', mm: round.hookMm, back: round.hookMm === plan.hem.gauge.hookMm });
   if ((before?.facing ?? 'right') !== round.facing) acts.push({ do: 'turn', facing: round.facing });
   if (round.written?.recipe.surface) acts.push({ do: 'work on the face', of: round.onto });
-  const joinedAt = (number: number): number => {
-    const s = starts[number];
-    return number < 0 || !s ? 0 : orderOfWork(plan.rounds[number]!).entry(s.at);
-  };
+  const joinedAt = (number: number): number => starts[number]?.join ?? 0;
   if (start) {
     const stitch = order.stitch(start.at);
     const kind = placeKind(plan.rounds[round.onto]?.ring ?? null, round, start, order);
@@ -46,9 +43,10 @@ function procedureOf(
       do: 'start',
       place,
       yarn: round.yarnId,
-      way: wayTo(plan, round, start, order, joinedAt, kind, place),
+      way: wayTo(plan, round, start, order, starts, kind, place),
       beginning: start.beginning,
       first: start.first,
+      up: start.up,
       stitch,
       worked: { start: start.at, length: start.beginning.in === 'side' ? stitchesThere(order, start.at) : 1 },
     });
@@ -62,20 +60,16 @@ function procedureOf(
     acts.push({
       do: 'join',
       first: start.first,
+      up: start.up,
       stitch: order.stitch(start.at),
-      by: endsWith(plan, round, order.stitch(start.at)),
+      close: start.close,
+      down: start.down,
       change: changeAfter(plan, round, starts),
-      between: betweenCornerAnd(round, start.at),
+      between: betweenCornerAnd(round, start.close.by === 'stitch' ? start.at - 1 : start.at),
     });
   }
   return { round, start, acts };
 }
-
-/** A round of slip stitches needs no needle: its join cannot be seen. */
-const endsWith = (plan: Plan, { number }: RoundPlan, { kind }: Stitch): 'slip stitch' | 'needle' =>
-  plan.hem.base.start.ending === 'needle' && number === plan.rounds.length - 1 && kind !== 'slst'
-    ? 'needle'
-    : 'slip stitch';
 
 function changeAfter(
   plan: Plan,
@@ -102,19 +96,23 @@ function wayTo(
   round: RoundPlan,
   start: RoundStart,
   order: InOrder,
-  joinedAt: (round: number) => number,
+  starts: readonly (RoundStart | null)[],
   kind: PlaceKind,
   { on }: PlaceOfWork,
 ): WayThere {
   const { lastRow } = plan.hem.base.start;
   if (round.number === 0)
     return start.joins ? { by: 'joining', same: false } : { by: 'going on', turns: lastRow === 'wrong side' };
-  const join = joinedAt(round.onto);
+  const closed = starts[round.onto]?.close;
+  const join = starts[round.onto]?.join ?? 0;
   const over = round.onto !== round.number - 1;
   if (start.joins) return { by: 'joining', same: !over && start.place === join };
   if (over) return { by: 'going over' };
   const { ring } = plan.rounds[round.onto]!;
-  if (!isGap(start.place) && start.place === join) return { by: 'staying' };
+  if (!isGap(start.place) && start.place === join) {
+    if (closed?.by === 'stitch') return { by: 'around the close', stitch: closed.stitch };
+    return { by: closed?.by === 'nothing' ? 'going round' : 'staying' };
+  }
   // A gap lies before its entry in the order of the ring.
   const behind = order.travel === 1 ? join : (join + 1) % ring.made.length;
   if (on !== 'corner' && isGap(start.place) && entryOf(start.place) === behind)

@@ -11,7 +11,17 @@ import type { Plan, RoundPlan } from '../plan/types.ts';
 import { entryOf, isGap, type Span } from '../ring/ring.ts';
 import { isOneInEach, sidePattern, waysOf } from '../ring/recipe.ts';
 import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
-import { STITCHES } from '../terms/stitches.ts';
+import {
+  alikeFrom,
+  closingStitch,
+  spaceAtEnd,
+  spiralRefused,
+  stepsDown,
+  stepsUp,
+  type Close,
+  type CloseRefused,
+} from './close.ts';
+import { firstStitchOf, type First, type FirstRefused } from './first.ts';
 import { ahead, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 
 /** Beginnings of a round. */
@@ -22,13 +32,6 @@ export type RoundBeginning =
   | { readonly in: 'side'; readonly side: number }
   /** The first stitches of a turn of the repeat, counted from 0; of the whole ring where the pattern runs round it. */
   | { readonly in: 'repeat'; readonly side: number; readonly repeat: number };
-
-/** How the first stitch comes to stand. */
-export type First =
-  | { readonly by: 'chain'; readonly chains: number; readonly counts: boolean }
-  | { readonly by: 'standing' }
-  /** Slip stitches need no chain, knots no yarn on the hook. */
-  | { readonly by: 'itself' };
 
 /** Ways in which new yarn comes in without being joined. */
 export type YarnChange = Exclude<RoundStarts['colour'], 'anew'>;
@@ -46,13 +49,19 @@ export interface RoundStart {
   /** Begun where the maker chose, not where the round before was joined. */
   readonly anew: boolean;
   readonly first: First;
+  readonly close: Close;
+  /** The entry of the ring in which the round is joined: its first stitch, or the space that a stitch closes. */
+  readonly join: number;
+  /** Lower stitches at the beginning of a spiral of tall ones, and at its end. */
+  readonly up: readonly Stitch[];
+  readonly down: readonly Stitch[];
+  /** Choices of the maker that this round cannot follow. */
+  readonly refused: { readonly first: FirstRefused | null; readonly close: CloseRefused | null };
 }
 
 /** The start of every round; null for one that is knotted on and needs none, or finds nothing to be worked into. */
 export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
   const starts: (RoundStart | null)[] = [];
-  /** The entry of its ring in which each round is joined. */
-  const joins: number[] = [];
   let changes = 0;
   plan.rounds.forEach((round, number) => {
     const before = plan.rounds[number - 1];
@@ -61,45 +70,134 @@ export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
     if (before && joinsYarn) changes++;
     // New yarn can come in with the join of the round before where the round goes on from that.
     const comesIn = joinsYarn && colour !== 'anew' && before !== undefined && round.onto === before.number;
-    const { start, anew } = choiceOf(plan, round, joinsYarn && !comesIn, changes);
-    const order = orderOfWork(round);
-    if (isKnotted(round) || round.ring.into.every((place) => !sitsSomewhere(place))) {
-      starts.push(null);
-      joins.push(0);
-      return;
-    }
-    const candidates = candidatesOf(plan, round, order);
-    const below = round.onto < 0 ? null : plan.rounds[round.onto]!;
-    const found =
-      anew || below === null || starts[round.onto] === null
-        ? beginning(round, order, candidates, start)
-        : climbing(below, order, candidates, joins[round.onto]!);
-    const { at, beginning: begun } = found ?? fallback(order);
-    const stitch = order.stitch(at);
-    // Rather than slip a long way to where the maker wants to begin, the yarn is cut.
-    const cuts =
-      below !== null &&
-      !joinsYarn &&
-      starts[round.onto] !== null &&
-      ahead(below.ring, joins[round.onto]!, order.into(at), order.travel) > MOST_FORWARD &&
-      ahead(below.ring, joins[round.onto]!, order.into(at), -order.travel as 1 | -1) > MOST_BACK;
-    const place = order.into(at);
-    const isBeside =
-      below !== null && starts[round.onto] !== null && isAtTheJoin(below, joins[round.onto]!, place, order);
-    const change = comesIn && isBeside ? colour : null;
-    const cut = (joinsYarn && change === null) || cuts;
-    starts.push({
-      at,
-      beginning: begun,
-      place,
-      joins: cut,
-      change,
-      anew,
-      first: firstOf(stitch, start, cut, round.written?.entry.start != null),
-    });
-    joins.push(order.entry(at));
+    const choice = choiceOf(plan, round, joinsYarn && !comesIn, changes);
+    starts.push(startOf(plan, round, choice, { starts, joinsYarn, comesIn }));
   });
-  return starts;
+  return plan.hem.base.start.close === 'spiral' ? inSpiral(plan, starts) : starts;
+}
+
+interface Before {
+  /** Of the rounds before. */
+  readonly starts: readonly (RoundStart | null)[];
+  readonly joinsYarn: boolean;
+  readonly comesIn: boolean;
+}
+
+function startOf(
+  plan: Plan,
+  round: RoundPlan,
+  { start, anew }: Choice,
+  { starts, joinsYarn, comesIn }: Before,
+): RoundStart | null {
+  if (isKnotted(round) || round.ring.into.every((place) => !sitsSomewhere(place))) return null;
+  const order = orderOfWork(round);
+  const candidates = candidatesOf(plan, round, order);
+  const below = round.onto < 0 ? null : plan.rounds[round.onto]!;
+  /** The entry of the ring below in which that was joined. */
+  const joined = starts[round.onto]?.join ?? null;
+  const found =
+    anew || below === null || joined === null
+      ? beginning(round, order, candidates, start)
+      : climbing(below, order, candidates, joined);
+  const { at, beginning: begun } = found ?? fallback(order);
+  const place = order.into(at);
+  // Rather than slip a long way to where the maker wants to begin, the yarn is cut.
+  const cuts =
+    below !== null &&
+    !joinsYarn &&
+    joined !== null &&
+    ahead(below.ring, joined, place, order.travel) > MOST_FORWARD &&
+    ahead(below.ring, joined, place, -order.travel as 1 | -1) > MOST_BACK;
+  const isBeside = below !== null && joined !== null && isAtTheJoin(below, joined, place, order);
+  const { colour } = plan.hem.base.start;
+  const change = comesIn && isBeside && colour !== 'anew' ? colour : null;
+  const cut = (joinsYarn && change === null) || cuts;
+  const corner = begun.in === 'corner' && !begun.whole ? round.layout.corners[begun.corner]! : null;
+  const isParted = corner !== null && corner.start < at && at + 1 < corner.start + corner.length;
+  const next = order.stitch(at + 1);
+  const first = firstStitchOf(order.stitch(at), {
+    ...start,
+    joinsYarn: cut,
+    own: round.written?.entry.start != null,
+    space: isParted && isChainRun(next) ? next.chains : 0,
+  });
+  const close = closeOf(plan, round, order, at);
+  return {
+    at,
+    beginning: begun,
+    place,
+    joins: cut,
+    change,
+    anew,
+    first: first.first,
+    close: close.close,
+    join: order.entry(close.close.by === 'stitch' ? at - 1 : at),
+    up: [],
+    down: [],
+    refused: { first: first.refused, close: close.refused },
+  };
+}
+
+/** How a round is closed that is no part of a spiral. A round of slip stitches needs no needle: its join cannot be seen. */
+function closeOf(
+  plan: Plan,
+  { number }: RoundPlan,
+  order: InOrder,
+  at: number,
+): { readonly close: Close; readonly refused: CloseRefused | null } {
+  const { ending, close: wish, colour } = plan.hem.base.start;
+  const isLast = number === plan.rounds.length - 1;
+  if (ending === 'needle' && isLast && order.stitch(at).kind !== 'slst')
+    return { close: { by: 'needle' }, refused: null };
+  const slipped = (refused: CloseRefused | null) => ({ close: { by: 'slip stitch' } as const, refused });
+  if (wish === 'slip stitch' || wish === 'spiral') return slipped(null);
+  const space = spaceAtEnd(order, at);
+  if (space === 0) return slipped('no space at its end');
+  const next = plan.rounds[number + 1];
+  if (next && next.yarnId !== plan.rounds[number]!.yarnId && colour === 'closing slip stitch')
+    return slipped('new yarn closes it');
+  return { close: closingStitch(space, wish), refused: null };
+}
+
+/** Rounds that go on in a spiral are not joined; where they begin, and where they end, the step is hidden. */
+function inSpiral(plan: Plan, starts: readonly (RoundStart | null)[]): readonly (RoundStart | null)[] {
+  const refused = starts.map((start, k): CloseRefused | null => {
+    const next = starts[k + 1];
+    const round = plan.rounds[k + 1];
+    if (!round || !start) return null;
+    if (!next) return 'begun elsewhere';
+    const own = round.written?.entry.start ?? null;
+    return spiralRefused(plan.rounds[k]!, round, orderOfWork(round).stitch(next.at), {
+      wish: (own ?? plan.hem.base.start).first,
+      staysAt: next.place === start.join && !next.joins && next.change === null,
+      anew: next.anew,
+    });
+  });
+  const goesOn = (k: number): boolean =>
+    k >= 0 && k + 1 < starts.length && starts[k] != null && refused[k] === null;
+  return starts.map((start, k) => {
+    if (!start) return null;
+    const order = orderOfWork(plan.rounds[k]!);
+    const stitch = order.stitch(start.at);
+    const begins = goesOn(k) && !goesOn(k - 1);
+    const before = goesOn(k - 1) ? plan.rounds[k - 1]! : null;
+    const from = before ? orderOfWork(before).stitch(starts[k - 1]!.at - 1) : undefined;
+    const climbs = (begins || goesOn(k - 1)) && stitch.form === 'plain' && (!from || from.form === 'plain');
+    const ends = goesOn(k - 1) && !goesOn(k) && starts[k + 1]?.joins !== false;
+    const up = climbs ? stepsUp(stitch, from) : [];
+    const last = order.stitch(start.at - 1);
+    const down = ends && last.form === 'plain' && !isChainRun(last) ? stepsDown(last) : [];
+    const fits = down.length > 0 && alikeFrom(order, start.at - 1, -1, down.length) === down.length;
+    return {
+      ...start,
+      ...(goesOn(k - 1) && { first: { by: 'itself' as const } }),
+      up: up.slice(0, alikeFrom(order, start.at, 1, up.length)),
+      down: fits ? down : [],
+      ...(begins && up.length > 0 && { first: { by: 'chain' as const, chains: 1, counts: false, space: 0 } }),
+      close: goesOn(k) || fits ? { by: 'nothing' as const } : start.close,
+      refused: { ...start.refused, close: refused[k]! },
+    };
+  });
 }
 
 /** Whether a round goes on right where the one below was joined, or in the gap beside that. */
@@ -115,13 +213,13 @@ const MOST_BACK = 2;
 /** Cut strands that are knotted in have no round to begin. */
 const isKnotted = ({ ring }: RoundPlan): boolean => ring.made.every((s) => s.form === 'tassel');
 
+interface Choice {
+  readonly start: StartOfRound;
+  readonly anew: boolean;
+}
+
 /** The start that a round follows, and whether it begins there anew. */
-function choiceOf(
-  plan: Plan,
-  round: RoundPlan,
-  joinsYarn: boolean,
-  changes: number,
-): { readonly start: StartOfRound; readonly anew: boolean } {
+function choiceOf(plan: Plan, round: RoundPlan, joinsYarn: boolean, changes: number): Choice {
   const { start: usual } = plan.hem.base;
   const own = round.written?.entry.start ?? null;
   const moves = usual.newYarn === 'next corner' && own === null;
@@ -141,7 +239,13 @@ function choiceOf(
   return { start, anew };
 }
 
-const isInCorner = ({ at }: StartOfRound): boolean => at === 'corner' || at === 'whole corner';
+const IN_CORNER: ReadonlySet<StartOfRound['at']> = new Set([
+  'corner',
+  'whole corner',
+  'stitch of the corner',
+  'before the space',
+]);
+const isInCorner = ({ at }: StartOfRound): boolean => IN_CORNER.has(at);
 
 interface Candidate {
   readonly at: number;
@@ -238,6 +342,23 @@ function partOf(
   return centred ? start : (after ?? start);
 }
 
+/** A chosen stitch of a corner, or the one before its chain space; undefined where there is none that can begin a round. */
+function withinCorner(
+  { ring, layout }: RoundPlan,
+  order: InOrder,
+  { at, side: corner, stitches }: StartOfRound,
+): number | undefined {
+  if (at !== 'stitch of the corner' && at !== 'before the space') return undefined;
+  const span = layout.corners[corner]!;
+  const all = Array.from({ length: span.length }, (_, k) => span.start + k).filter(
+    (w) => sitsSomewhere(order.into(w)) && order.stitch(w).form !== 'together',
+  );
+  if (at === 'stitch of the corner') return all[Math.min(stitches, all.length) - 1];
+  const centre = ring.centres[corner]!;
+  const start = order.travel === 1 ? centre.start : order.size - centre.start - centre.length;
+  return centre.length > 0 && isChainRun(order.stitch(start)) ? all.findLast((w) => w < start) : undefined;
+}
+
 /** Where a round begins that the maker begins anew. */
 function beginning(
   round: RoundPlan,
@@ -255,7 +376,7 @@ function beginning(
     const whole = start.at === 'whole corner';
     const at = whole
       ? firstStitch(order, span.start, span.start + span.length)
-      : partOf(round, order, corner, start.join === 'centred');
+      : (withinCorner(round, order, start) ?? partOf(round, order, corner, start.join === 'centred'));
     if (at !== undefined) return { at, beginning: { in: 'corner', corner, whole } };
     // A corner with nothing to begin with is begun beside it.
     return nearest(candidates, order, span.start + span.length);
@@ -324,28 +445,6 @@ function fallback(order: InOrder): Candidate {
   return { at: 0, beginning: { in: 'side', side: 0 } };
 }
 
-/** Whether a chain can stand for a stitch: for a plain one, in both loops. */
-const mayCount = (s: Stitch): boolean => s.form === 'plain' && s.post === 'none' && s.loop === 'both';
-
-/** Stitches for which a chain usually counts. */
-const USUALLY_COUNTS: ReadonlySet<Stitch['kind']> = new Set(['dc', 'tr', 'dtr']);
-
-function firstOf(
-  stitch: Stitch,
-  { first: wish, chains }: StartOfRound,
-  joinsYarn: boolean,
-  own: boolean,
-): First {
-  const [fewest, most] = STITCHES[stitch.kind].turningChain;
-  if (stitch.kind === 'slst' || isChainRun(stitch) || isOrnament(stitch)) return { by: 'itself' };
-  if (wish === 'standing' && joinsYarn && stitch.form === 'plain') return { by: 'standing' };
-  const wanted = wish === 'counted chain' || (wish !== 'chain' && USUALLY_COUNTS.has(stitch.kind));
-  // For a single it leaves a gap, and stands only where it was wished for that round.
-  const counts = wanted && mayCount(stitch) && (most >= 2 || own);
-  if (counts) return { by: 'chain', counts, chains: Math.max(1, chains ?? most) };
-  return chains === 0 ? { by: 'itself' } : { by: 'chain', counts, chains: chains ?? Math.max(1, fewest) };
-}
-
 /** Stitches between the middle of the corner that is nearest to a join and it. */
 export interface Between {
   readonly corner: number;
@@ -354,7 +453,7 @@ export interface Between {
   readonly after: boolean;
 }
 
-/** How far a start lies from the corner that is nearest; null in the middle of one, and where there is none. */
+/** How far a join lies from the corner that is nearest; null in the middle of one, and where there is none. */
 export function betweenCornerAnd(round: RoundPlan, at: number): Between | null {
   const order = orderOfWork(round);
   const middles = new Map<number, number>();
@@ -362,9 +461,9 @@ export function betweenCornerAnd(round: RoundPlan, at: number): Between | null {
     const from = order.travel === 1 ? start : order.size - start - length;
     for (let k = 0; k < length; k++) middles.set((from + k) % order.size, corner);
   });
-  if (middles.size === 0 || middles.has(at % order.size)) return null;
+  if (middles.size === 0 || middles.has((at + order.size) % order.size)) return null;
   const towards = (step: 1 | -1): Between | null => {
-    let stitches = step === 1 ? 1 : 0;
+    let stitches = step === 1 && !isChainRun(order.stitch(at)) ? 1 : 0;
     for (let k = 1; k < order.size; k++) {
       const w = (at + step * k + order.size) % order.size;
       const corner = middles.get(w);

@@ -123,12 +123,14 @@ export const on = (piece: Piece, hem: Hem = small()): Hem => ({ ...hem, ...chang
 const START = [
   'corner',
   'whole corner',
+  'stitch of the corner',
+  'before the space',
   'before the corner',
   'along the side',
   'middle of the side',
   'counted',
 ] as const;
-const FIRST = ['usual', 'chain', 'counted chain', 'standing'] as const;
+const FIRST = ['usual', 'chain', 'counted chain', 'stacked', 'drawn up', 'standing'] as const;
 
 /** Where a round may begin, by chance. */
 export const startByChance = (chance: Chance, sides: number): StartOfRound => ({
@@ -146,6 +148,7 @@ export const startsByChance = (chance: Chance, sides: number): RoundStarts => ({
   newYarn: chance.pick(['same place', 'next corner'] as const),
   colour: chance.pick(['anew', 'closing slip stitch', 'last yarn over'] as const),
   lastRow: chance.pick(['cut', 'right side', 'wrong side'] as const),
+  close: chance.pick(['slip stitch', 'stitch', 'chain and stitch', 'spiral'] as const),
   ending: chance.pick(['slip stitch', 'needle'] as const),
 });
 

@@ -37,6 +37,7 @@ export const entry = ({
   corner: 'three',
   cornerOpen: false,
   anew: false,
+  slide: 0,
   loop: 'both',
   yarns: [yarn ?? 'y1'],
   times: 1,
@@ -66,7 +67,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 11,
+    version: 12,
     hands: null,
     id: 'test',
     name: 'Test blanket',
@@ -129,6 +130,8 @@ export function rowsHem(
     pace: 18,
     blocking: 1,
     notes: '',
+    madeFor: '',
+    madeOn: '',
     kept: [],
     record: [],
   };

@@ -185,7 +185,7 @@ describe('a count that is not right', () => {
 
   test('has ways to go on, and each comes to what it says, on any hem', () => {
     let kinds = new Set<string>();
-    for (const seed of seeds(20)) {
+    for (const seed of seeds(30)) {
       const chance = chanceOf(seed);
       const of = { ...anyHem(chance), record: NOTHING_DONE };
       const rounds = plan(of).rounds.length;

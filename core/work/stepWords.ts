@@ -5,6 +5,7 @@ import { printGroup, printStitch } from '../notation/print.ts';
 import type { Plan } from '../plan/types.ts';
 import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
+import { madeInstead } from '../procedure/asMade.ts';
 import type { Act, Procedure } from '../procedure/acts.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
 import { placesTaken, type Stitch } from '../ring/stitch.ts';
@@ -15,7 +16,9 @@ import { cornerActWords } from '../print/steps/cornerWords.ts';
 import { ordinal } from '../say/lists.ts';
 import { plural } from '../say/measures.ts';
 import { cornerName, sideLabel } from '../print/placeWords.ts';
-import { endLines, isThere, startLines } from '../print/steps/startWords.ts';
+import { isThere } from '../procedure/first.ts';
+import { firstNoun, startLines } from '../print/steps/startWords.ts';
+import { joinLines } from '../print/steps/endWords.ts';
 import { Places, edgeNoun } from './stepPlaces.ts';
 
 export interface StepWords {
@@ -34,10 +37,10 @@ export function stepWords(plan: Plan, round: number, step: WorkStep, language: L
     return { where: `${name} begins`, now: startLines(plan, procedure, language), turn: null };
   }
   if (step.does === 'end') {
-    const lines = endLines(plan, procedure, language);
+    const lines = joinLines(plan, procedure, language);
     return {
       where: `${name} ends`,
-      now: lines.length > 0 ? lines.slice(-1) : ['This round needs no join.'],
+      now: lines.length > 0 ? lines : ['This round needs no join.'],
       turn: null,
     };
   }
@@ -73,9 +76,10 @@ function madeWords(plan: Plan, procedure: Procedure, step: WorkStep, language: L
   const act = held(step.act, 'a step along a round has an act');
   const there =
     step.from === 0 && procedure.start && isThere(procedure.start.first)
-      ? ` The ${procedure.start.first.by === 'standing' ? 'standing st' : 'chain'} is the first of them.`
+      ? ` The ${firstNoun(procedure.start.first)} is the first of them.`
       : '';
-  if (act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from)
+  const asUsual = madeInstead(procedure).size === 0;
+  if (asUsual && act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from)
     return `${capital(cornerActWords(plan, procedure, act, language))}.${there}`;
   return `${capital(stretchWords(plan, procedure, step, language))}.${there}`;
 }
@@ -100,20 +104,25 @@ function stretchWords(plan: Plan, procedure: Procedure, step: WorkStep, language
   const { round, start } = procedure;
   const order = orderOfWork(round);
   const first = start?.at ?? 0;
+  const instead = madeInstead(procedure);
+  const stitchAt = (made: number): Stitch =>
+    instead.get(order.entry(first + made)) ?? order.stitch(first + made);
+  // What a closing stitch stands for is left out.
+  const to = step.to === order.size && start?.close.by === 'stitch' ? step.to - 1 : step.to;
   const places = new Places(plan, procedure, language);
   const runs: Run[] = [];
   let loose: Stitch[] = [];
   let last = step.from === 0 ? null : usedBefore(order, first + step.from, step.act, places);
-  for (let made = step.from; made < step.to;) {
+  for (let made = step.from; made < to;) {
     const place = order.into(first + made);
-    const stitches: Stitch[] = [order.stitch(first + made)];
+    const stitches: Stitch[] = [stitchAt(made)];
     while (
       place !== IN_NOTHING &&
-      made + stitches.length < step.to &&
+      made + stitches.length < to &&
       order.into(first + made + stitches.length) === place &&
-      placesTaken(order.stitch(first + made + stitches.length)) === placesTaken(stitches[0]!)
+      placesTaken(stitchAt(made + stitches.length)) === placesTaken(stitches[0]!)
     ) {
-      stitches.push(order.stitch(first + made + stitches.length));
+      stitches.push(stitchAt(made + stitches.length));
     }
     made += stitches.length;
     const used = places.usedBy(first + made - stitches.length);
@@ -140,7 +149,10 @@ function stretchWords(plan: Plan, procedure: Procedure, step: WorkStep, language
     };
   }
   const words = runs.map((run) => runWords(run, language));
-  return [...withoutRepeats(words), ...looseWords(loose, language)].join(', ');
+  const told = [...withoutRepeats(words), ...looseWords(loose, language)];
+  return told.length === 0
+    ? `no ${looseWords([order.stitch(first + to)], language).join('')} here: what closes the round stands for it`
+    : told.join(', ');
 }
 
 /** Longest stretch that is told once with its repeats. */

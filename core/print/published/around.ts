@@ -23,7 +23,7 @@ import type { Language } from '../../terms/stitches.ts';
 import { markOf } from '../steps/cornerWords.ts';
 import { placeNoun } from '../placeWords.ts';
 import { alongWords } from '../steps/sideWords.ts';
-import { isThere } from '../steps/startWords.ts';
+import { isThere } from '../../procedure/first.ts';
 import {
   begun,
   firstThere,
@@ -279,7 +279,7 @@ function firstOfRepeat(
   if (only?.form === 'together')
     return `${printStitch(only, language)} over same ${placeNoun(step.into, 1)} and next ${only.legs === 2 ? '' : `${only.legs - 1} `}${placeNoun(step.into, only.legs - 1)}`;
   return listed(
-    groupThere(step.what.slice(made), sameWords(start), language),
+    groupThere(step.what.slice(made), sameWords(start, language), language),
     step.times > 1 ? printSteps([{ ...step, times: step.times - 1 }], language) : '',
   );
 }
@@ -307,15 +307,15 @@ function inCorner(
   const stitches = stitchesIn(order, worked);
   if (stitches.length === 0) return '';
   const after = worked.start === start.worked.start ? '' : afterFirst(procedure, start, language);
-  return groupThere(stitches, `${sameWords(start)}${after}`, language);
+  return groupThere(stitches, `${sameWords(start, language)}${after}`, language);
 }
 
 /** At the end of a round the place of its first stitch is named by that. */
 function afterFirst(
   { start: begun }: Procedure,
-  { worked, stitch, first }: ActOf<'start'>,
+  { worked, stitch, first, way }: ActOf<'start'>,
   language: Language,
 ): string {
-  if (begun === null || worked.length === 0 || isThere(first)) return '';
+  if (begun === null || worked.length === 0 || isThere(first) || way.by === 'around the close') return '';
   return ` as first ${printStitch({ ...stitch, loop: 'both' }, language)}`;
 }

@@ -5,13 +5,14 @@ import type { Plan } from '../../plan/types.ts';
 import { actOf, type ActOf, type Procedure, type Slipped } from '../../procedure/acts.ts';
 import { orderOfWork } from '../../procedure/order.ts';
 import type { PlaceOfWork } from '../../procedure/place.ts';
-import { stitchesThere, type First } from '../../procedure/start.ts';
-import type { Stitch } from '../../ring/stitch.ts';
-import { listWords } from '../../say/lists.ts';
+import { stitchesThere } from '../../procedure/start.ts';
+import { stitchOf, type Stitch } from '../../ring/stitch.ts';
+import { listWords, ordinal } from '../../say/lists.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { WORDS } from '../../terms/words.ts';
 import { placeNoun, placeWords } from '../placeWords.ts';
-import { isThere, knotWords, otherOrder, reverseWords } from '../steps/startWords.ts';
+import { knotWords, otherOrder, reverseWords } from '../steps/startWords.ts';
+import { isThere } from '../../procedure/first.ts';
 import { listed, stitchesIn } from './parts.ts';
 
 /** A round by its number, as published patterns abbreviate it. */
@@ -67,6 +68,8 @@ export function wayWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, 
     case 'going on':
       return `go on with ${shortYarnName(plan.hem, act.yarn)}, which is still on the hook, ${where}${way.turns ? '' : ', without turning'}`;
     case 'staying':
+    case 'going round':
+    case 'around the close':
     case 'reaching back':
       return '';
     case 'slipping':
@@ -93,21 +96,36 @@ const joinsAsFirst = ({ way, first, stitch }: ActOf<'start'>): boolean =>
   stitch.post === 'none';
 
 /** The chain that a round begins with; empty where none is made. */
-export function liftWords({ first, stitch, way, place }: ActOf<'start'>, language: Language): string {
-  if (first.by !== 'chain') return '';
-  if (!first.counts) return `ch ${first.chains}`;
+export function liftWords({ first, stitch, up, way, place }: ActOf<'start'>, language: Language): string {
+  const name = printStitch(stitch, language);
   const there = way.by === 'reaching back' ? ` ${behindWords(place)}` : '';
-  return `ch ${first.chains} (counts as ${printStitch(stitch, language)}${there})`;
+  const lower = listWords(up.map((s) => printStitch(s, language)));
+  const steps =
+    up.length === 0 ? '' : `(${lower} in place of first ${up.length === 1 ? name : `${up.length} ${name}`})`;
+  switch (first.by) {
+    case 'chain': {
+      if (!first.counts) return listed(`ch ${first.chains}`, steps);
+      const space = first.space > 0 ? ` and ch-${first.space} sp` : '';
+      return `ch ${first.chains + first.space} (counts as ${name}${space}${there})`;
+    }
+    case 'stacked':
+      return `${first.singles} stacked ${printStitch(stitchOf({ kind: 'sc' }), language)} (counts as ${name}${there})`;
+    case 'drawn up':
+      return `draw up a loop (counts as ${name}${there})`;
+    default:
+      return steps;
+  }
 }
 
 /** The place of the first stitch, where more goes into it: “in same st”. */
-export function sameWords({ place, stitch, way, first }: ActOf<'start'>): string {
-  if (way.by === 'reaching back' && !countsThere(first)) return behindWords(place);
+export function sameWords({ place, stitch, way, first }: ActOf<'start'>, language: Language): string {
+  if (way.by === 'reaching back' && !isThere(first)) return behindWords(place);
+  if (way.by === 'going round' && !isThere(first))
+    return `${stitch.post === 'none' ? 'in' : 'around the post of'} first st of last rnd`;
+  if (way.by === 'around the close') return `around the closing ${printStitch(way.stitch, language)}`;
   if (stitch.post !== 'none') return 'around same post';
   return `${place.on === 'corner' && place.what === 'between' ? 'between' : 'in'} same ${nounOf(place)}`;
 }
-
-const countsThere = (first: First): boolean => first.by === 'chain' && first.counts;
 
 const behindWords = (place: PlaceOfWork): string => `in the ${nounOf(place)} just behind the join`;
 
@@ -134,16 +152,19 @@ function nounOf(place: PlaceOfWork): string {
 export const groupThere = (stitches: readonly Stitch[], there: string, language: Language): string =>
   stitches.length === 0 ? '' : `${printGroup(stitches, language)} ${there}`;
 
-/** Stitches that stand when a round is begun, before any other is made: the one that a chain or its joining is. */
-export const madeWith = (start: ActOf<'start'>): 0 | 1 =>
-  isThere(start.first) || joinsAsFirst(start) ? 1 : 0;
+/** Entries that are made when a round is begun, before any other: the stitch that a chain or its joining is, and the space that the chain makes. */
+export const madeWith = (start: ActOf<'start'>): number => {
+  const { first } = start;
+  if (first.by === 'chain' && first.counts && first.space > 0) return 2;
+  return isThere(first) || joinsAsFirst(start) ? 1 : 0;
+};
 
 /** Stitches in the first place of a plain round, besides the one that is there already. */
 export function firstThere(procedure: Procedure, start: ActOf<'start'>, language: Language): string {
   const order = orderOfWork(procedure.round);
   const { start: first } = start.worked;
   const all = stitchesIn(order, { start: first, length: stitchesThere(order, first) });
-  return groupThere(all.slice(madeWith(start)), sameWords(start), language);
+  return groupThere(all.slice(madeWith(start)), sameWords(start, language), language);
 }
 
 /** The beginning: a chain stands apart from the way to it. */
@@ -152,14 +173,25 @@ export const begun = (way: string, lift: string, ...words: readonly string[]): s
 
 /** The join: “join with a sl st in first sc”. */
 export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): string {
-  const { first, stitch, by, change } = join;
-  if (by === 'needle')
+  const { first, stitch, up, down, close, change } = join;
+  if (close.by === 'needle')
     return 'cut the yarn and join with a needle, under both loops of 2nd st and back into the last';
+  if (close.by === 'nothing')
+    return down.length === 0
+      ? 'do not join'
+      : `${listWords(down.map((s) => printStitch(s, language)))} in place of last ${down.length} sts; do not join`;
   const into =
     first.by === 'chain' && first.counts
-      ? `top of ch-${first.chains}`
-      : `first ${printStitch({ ...stitch, loop: 'both' }, language)}`;
+      ? first.space > 0
+        ? `${ordinal(first.chains)} of ch-${first.chains + first.space}`
+        : `top of ch-${first.chains}`
+      : `first ${printStitch(up[0] ?? { ...stitch, loop: 'both' }, language)}`;
   const to = change === null ? '' : shortYarnName(plan.hem, change.to);
+  if (close.by === 'stitch') {
+    const by = `${close.chains > 0 ? `ch ${close.chains}, ` : ''}${printStitch(close.stitch, language)}`;
+    const over = change === null ? '' : `, the last yarn over in ${to}`;
+    return `in place of last ch ${close.space} close with ${by} in ${into}${over}`;
+  }
   const of = change?.as === 'closing slip stitch' ? ` of ${to}` : '';
   const slip = `join with ${WORDS[language].aSlipStitch}${of} in ${into}`;
   return change?.as === 'last yarn over' ? `change to ${to} in the last yarn over; ${slip}` : slip;

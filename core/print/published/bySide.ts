@@ -15,7 +15,8 @@ import { cornerName } from '../placeWords.ts';
 import { otherwiseLines } from '../steps/roundWords.ts';
 import { sideLines } from '../steps/sideWords.ts';
 import type { PatternLine } from '../section.ts';
-import { isThere } from '../steps/startWords.ts';
+import { isThere } from '../../procedure/first.ts';
+import { firstNoun } from '../steps/startWords.ts';
 import { begun, firstThere, joinWords, liftWords, madeWith, sameWords, wayWords } from './begin.ts';
 import { listed } from './parts.ts';
 
@@ -83,12 +84,9 @@ function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, lan
         'a round that begins in a corner works it',
       );
       if (work.part === 'whole') {
-        const which =
-          first.by === 'standing'
-            ? 'standing st'
-            : isThere(first)
-              ? 'ch'
-              : `first ${WORDS[language].slipStitch}`;
+        const which = isThere(first)
+          ? firstNoun(first).replace('chain', 'ch')
+          : `first ${WORDS[language].slipStitch}`;
         return `work corner ${name} first${made === 1 ? ` (the ${which} is its first st)` : ''}`;
       }
       const { start: from, length } = work.worked;
@@ -96,7 +94,7 @@ function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, lan
       const there = partWords(order, rest, language, (place) =>
         work.into.on === 'two stitches' && !isGap(place)
           ? ofTwo(plan, procedure, work, place)
-          : sameWords(start),
+          : sameWords(start, language),
       );
       return listed(there, `the rest of corner ${name} ends the rnd`);
     }
@@ -105,7 +103,7 @@ function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, lan
       return listed(firstThere(procedure, start, language), `go on ${on}`);
     }
     case 'repeat': {
-      const there = start.way.by === 'reaching back' && made === 0 ? sameWords(start) : 'there';
+      const there = start.way.by === 'reaching back' && made === 0 ? sameWords(start, language) : 'there';
       return circle
         ? `begin with the first sts of the repeat ${there}`
         : `begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, its first sts ${there}`;
@@ -158,6 +156,6 @@ function endWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, langu
   return partWords(order, ended.worked, language, (place) =>
     ended.into.on === 'two stitches' && !isGap(place)
       ? ofTwo(plan, procedure, ended, place)
-      : `${sameWords(start)} as the first st`,
+      : `${sameWords(start, language)} as the first st`,
   );
 }

@@ -7,7 +7,7 @@ import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
 import { hookLabel, yarnWeight } from '../../terms/yarnWeights.ts';
 import { termsOf } from '../abbreviations.ts';
-import { CAUTIONS, besideRounds, specialStitches, whichSide } from '../besideRounds.ts';
+import { CAUTIONS, besideRounds, waysWords, specialStitches, whichSide } from '../besideRounds.ts';
 import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 import { onceLines } from '../steps/roundWords.ts';
@@ -128,6 +128,7 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
     ),
     plain('“Turn” means flip the work over. Crochet over tails as you go.'),
     ...onceForAll(plan, language),
+    ...waysWords(plan, language).map(plain),
     ...besideRounds(plan),
   ];
 }

@@ -75,8 +75,10 @@ function isAlike(a: RoundWords, b: RoundWords): boolean {
   if (!a.around || !b.around || a.face.join() !== b.face.join()) return false;
   if (a.around.begin !== b.around.begin || a.around.middle !== b.around.middle) return false;
   if (a.around.join !== b.around.join || joinsYarn(b)) return false;
-  const same = typeof a.around.tail === 'string' || typeof b.around.tail === 'string';
-  if (same && a.around.tail !== b.around.tail) return false;
+  // Only a slip stitch joins in the same way whatever comes before it.
+  const slips = /^(?:change to [^;]+; )?join with /.test(a.around.join);
+  const same = typeof a.around.tail === 'string' || typeof b.around.tail === 'string' || !slips;
+  if (same && tailKey(a.around.tail) !== tailKey(b.around.tail)) return false;
   return a.lines.length === b.lines.length && a.lines.every((l, i) => l.text === b.lines[i]!.text);
 }
 

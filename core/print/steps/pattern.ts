@@ -7,12 +7,13 @@ import { proceduresOf } from '../../procedure/procedure.ts';
 import { WORDS, capital } from '../../terms/words.ts';
 import { shortYarnName } from '../../document/yarnNames.ts';
 import { cornerLines } from './cornerWords.ts';
-import { endLines, startLines } from './startWords.ts';
+import { startLines } from './startWords.ts';
+import { endLines } from './endWords.ts';
 import { baseSideLines } from './baseRoundWords.ts';
 import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
 import { termsOf } from '../abbreviations.ts';
-import { CAUTIONS, besideRounds, specialStitches, whichSide } from '../besideRounds.ts';
+import { CAUTIONS, besideRounds, waysWords, specialStitches, whichSide } from '../besideRounds.ts';
 import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 
@@ -118,6 +119,7 @@ function notes(plan: Plan, language: Language): Section {
     plain(
       `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or lead on, and do not work into them.`,
     ),
+    ...waysWords(plan, language).map(plain),
     ...besideRounds(plan),
   ]);
 }

@@ -15,7 +15,8 @@ import {
 import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { cornerLines } from './cornerWords.ts';
 import { adjustmentLines, sideLines } from './sideWords.ts';
-import { endLines, joinPlaceWords, startLines } from './startWords.ts';
+import { startLines } from './startWords.ts';
+import { endLines, joinPlaceWords } from './endWords.ts';
 import { plural } from '../../say/measures.ts';
 import type { PatternLine } from '../section.ts';
 

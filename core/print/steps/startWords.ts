@@ -1,19 +1,19 @@
-/** How a round begins and ends, in words: yarn, hook, facing, the first stitches, what is finished last, the join. */
+/** How a round begins, in words: yarn, hook, facing, the first stitches. */
 import { held } from '../../held.ts';
 import { isDisc } from '../../piece/outline.ts';
-import { printGroup, printStitch } from '../../notation/print.ts';
+import { printStitch } from '../../notation/print.ts';
 import type { Plan } from '../../plan/types.ts';
+import { placedWords, placeInCorner } from './placedWords.ts';
 import { orderOfWork, sidesInOrder, type InOrder } from '../../procedure/order.ts';
-import { actOf, actsOf, type Procedure, type Worked, type ActOf } from '../../procedure/acts.ts';
-import type { First } from '../../procedure/start.ts';
-import { IN_NOTHING, isGap } from '../../ring/ring.ts';
-import { countsAsStitch, isChainRun, isOrnament, type Stitch } from '../../ring/stitch.ts';
+import { actOf, actsOf, type Procedure, type ActOf } from '../../procedure/acts.ts';
+import { isThere, type First } from '../../procedure/first.ts';
+import { stitchOf, type Stitch } from '../../ring/stitch.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
 import { hookLabel } from '../../terms/yarnWeights.ts';
 import { shortYarnName } from '../../document/yarnNames.ts';
 import { plural } from '../../say/measures.ts';
-import { cornerName, markedWords, placeWords } from '../placeWords.ts';
+import { cornerName, placeWords } from '../placeWords.ts';
 
 const TAIL = { us: 'a 6 in (15 cm) tail', uk: 'a 15 cm tail' } as const;
 
@@ -104,6 +104,10 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
         return `Go on with ${yarn}, which is still on the hook, ${where}.${act.way.turns ? '' : ' Do not turn.'}`;
       case 'staying':
         return `Start ${onOrAround(act.stitch)} the st where you joined the last round.`;
+      case 'going round':
+        return `Go on ${onOrAround(act.stitch)} the first st of the last round, without a join.`;
+      case 'around the close':
+        return `Start around the ${printStitch(act.way.stitch, language)} that closed the last round.`;
       case 'reaching back':
         return `Start just behind the join, ${where}.`;
       case 'slipping':
@@ -118,7 +122,8 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
   })();
   return [
     there,
-    liftWords(act.first, act.stitch, language),
+    liftWords(plan, act, language),
+    upWords(act, language),
     firstWords(plan, procedure, act, order, language),
   ]
     .filter((words) => words !== '')
@@ -127,16 +132,44 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
 
 const onOrAround = ({ post }: Stitch): string => (post === 'none' ? 'in' : 'around the post of');
 
-function liftWords(first: First, stitch: Stitch, language: Language): string {
-  if (first.by !== 'chain') return '';
-  return first.counts
-    ? `Ch ${first.chains} (counts as 1 ${printStitch(stitch, language)}).`
-    : `Ch ${first.chains} (does not count as a st).`;
+function liftWords(plan: Plan, { first, stitch }: ActOf<'start'>, language: Language): string {
+  const name = printStitch(stitch, language);
+  const single = printStitch(SINGLE, language);
+  switch (first.by) {
+    case 'chain': {
+      if (!first.counts) return `Ch ${first.chains} (does not count as a st).`;
+      const space = first.space > 0 ? ` and the ch-${first.space} sp` : '';
+      return `Ch ${first.chains + first.space} (counts as 1 ${name}${space}).`;
+    }
+    case 'stacked':
+      return `Make ${first.singles} stacked ${single}, each further one in the ${nearSide(plan)} leg of the one before (counts as 1 ${name}).`;
+    case 'drawn up':
+      return `Draw the loop up as tall as 1 ${name}, hold it down and take it for the first yarn over (counts as 1 ${name}).`;
+    default:
+      return '';
+  }
 }
 
-/** Whether the first stitch is there already, as a chain or standing. */
-export const isThere = (first: First): boolean =>
-  first.by === 'standing' || (first.by === 'chain' && first.counts);
+/** Lower stitches with which a spiral climbs. */
+const upWords = ({ up }: ActOf<'start'>, language: Language): string =>
+  up.length === 0
+    ? ''
+    : `In place of the first ${plural(up.length, 'st')}: ${up.map((s) => printStitch(s, language)).join(', ')}.`;
+
+const SINGLE = stitchOf({ kind: 'sc' });
+
+/** The side of a stitch from which the next is worked. */
+const nearSide = (plan: Plan): 'left' | 'right' => (plan.hem.preferences.hand === 'right' ? 'left' : 'right');
+
+/** Noun for what the first stitch is, where it is there already. */
+export const firstNoun = (first: First): string =>
+  first.by === 'standing'
+    ? 'standing st'
+    : first.by === 'stacked'
+      ? 'stacked st'
+      : first.by === 'drawn up'
+        ? 'drawn-up st'
+        : 'chain';
 
 function firstWords(
   plan: Plan,
@@ -156,12 +189,11 @@ function firstWords(
       );
       if (last.part === 'whole')
         return isThere(first)
-          ? `Work corner ${corner} first, all of it; the ${first.by === 'standing' ? 'standing st' : 'chain'} is its first st.`
+          ? `Work corner ${corner} first, all of it; the ${firstNoun(first)} is its first st.`
           : `Work corner ${corner} first, all of it.`;
-      const rest = isThere(first)
-        ? { start: last.worked.start + 1, length: last.worked.length - 1 }
-        : last.worked;
-      const words = partWords(order, rest, language, (place) =>
+      const there = !isThere(first) ? 0 : first.by === 'chain' && first.space > 0 ? 2 : 1;
+      const rest = { start: last.worked.start + there, length: last.worked.length - there };
+      const words = placedWords(order, rest, language, (place) =>
         placeInCorner(plan, procedure, last, place, 'the same place'),
       );
       const begun =
@@ -175,135 +207,14 @@ function firstWords(
       const rest = isThere(first)
         ? { start: act.worked.start + 1, length: act.worked.length - 1 }
         : act.worked;
-      const made = partWords(order, rest, language, () => 'the same place');
+      const made = placedWords(order, rest, language, () => 'the same place');
       const words = made === '' ? '' : `${made}, then `;
       return capital(`${words}go on ${on}.`);
     }
     case 'repeat': {
-      const there = isThere(first)
-        ? `; the ${first.by === 'standing' ? 'standing st' : 'chain'} is the first of them`
-        : '';
+      const there = isThere(first) ? `; the ${firstNoun(first)} is the first of them` : '';
       if (circle) return `Begin with the first sts of the repeat there${there}.`;
       return `Begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}: its first sts go in there${there}.`;
     }
   }
-}
-
-/** A place of a corner: the only one that it has, or one of two stitches. */
-function placeInCorner(
-  plan: Plan,
-  { round }: Procedure,
-  { corner, into }: ActOf<'corner'>,
-  place: number,
-  only: string,
-): string {
-  if (into.on !== 'two stitches' || isGap(place)) return only;
-  const { ring } = plan.rounds[round.onto]!;
-  const { start } = ring.centres[corner]!;
-  const earlier = orderOfWork(round).travel === 1 ? start : (start + 1) % ring.made.length;
-  return `the ${place === earlier ? 'first' : 'second'} of its two places`;
-}
-
-/**
- * Stitches as they go into their places, one after the other: “2 hdc in the same place, ch 1”.
- *
- * @param nameOf what a place is called
- */
-function partWords(
-  order: InOrder,
-  worked: Worked,
-  language: Language,
-  nameOf: (place: number) => string,
-): string {
-  const runs: { readonly place: number; readonly stitches: Stitch[] }[] = [];
-  for (let k = 0; k < worked.length; k++) {
-    const place = order.into(worked.start + k);
-    const last = runs[runs.length - 1];
-    if (last?.place === place) last.stitches.push(order.stitch(worked.start + k));
-    else runs.push({ place, stitches: [order.stitch(worked.start + k)] });
-  }
-  return runs
-    .map(({ place, stitches }) => {
-      const only = stitches.length === 1 && countsAsStitch(stitches[0]!);
-      const group =
-        place === IN_NOTHING
-          ? stitches.map((st) => printStitch(st, language)).join(', ')
-          : `${only ? '1 ' : ''}${printGroup(stitches, language)}`;
-      if (place === IN_NOTHING) return group;
-      const post = stitches.some((s) => s.post !== 'none');
-      return `${group} ${post ? 'around' : 'in'} ${nameOf(place)}`;
-    })
-    .join(', ');
-}
-
-/** Lines that end a round: the rest of the side or corner in which it began, and the join. */
-export function endLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
-  const join = actOf(procedure, 'join');
-  const start = actOf(procedure, 'start');
-  if (!join || !start) return [];
-  const order = orderOfWork(procedure.round);
-  const lines: string[] = [];
-  const { beginning } = start;
-  const circle = isDisc(plan.body.outline) || procedure.round.layout.sides.length < plan.sides.length;
-  if (beginning.in === 'corner') {
-    const first = actsOf(procedure, 'corner').find((a) => a.part === 'first');
-    if (first) {
-      const words = partWords(order, first.worked, language, (place) =>
-        placeInCorner(plan, procedure, first, place, 'the place of its last part'),
-      );
-      lines.push(`At the end of the round, finish corner ${cornerName(plan, beginning.corner)}: ${words}.`);
-    }
-  } else if (circle) {
-    lines.push('At the end of the round, go on up to where you started.');
-  } else {
-    lines.push(
-      `At the end of the round, work side ${plan.sides[beginning.side]!.name} up to where you started.`,
-    );
-  }
-  const { first, stitch } = join;
-  const into =
-    first.by === 'chain' && first.counts
-      ? `the top of the ch-${first.chains}`
-      : `the first ${printStitch({ ...stitch, loop: 'both' }, language)}`;
-  const { aSlipStitch, slipStitch, skip } = WORDS[language];
-  // Nothing can be worked into the slip stitch of the last round.
-  const goesOn = plan.rounds.some((r) => r.onto === procedure.round.number);
-  const to = join.change === null ? '' : shortYarnName(plan.hem, join.change.to);
-  if (join.by === 'needle') {
-    lines.push(
-      `Cut the yarn and join with a needle: under both loops of the second st, then back into the last. The sewn loop lies over the first st; do not count it.`,
-    );
-    return lines;
-  }
-  if (join.change?.as === 'last yarn over')
-    lines.push(`Draw the last yarn over of the last st through with ${to}.`);
-  const by = join.change?.as === 'closing slip stitch' ? ` of ${to}` : '';
-  lines.push(
-    `Join with ${aSlipStitch}${by} in ${into}. Do not count the ${slipStitch}${goesOn ? `; ${skip} it next round` : ''}.`,
-  );
-  return lines;
-}
-
-/** How many stitches lie between the nearest corner’s middle and the join. */
-export function joinPlaceWords(plan: Plan, procedure: Procedure): string | null {
-  const join = actOf(procedure, 'join');
-  // A pattern that runs past the corners leaves their markers where they are.
-  const { round } = procedure;
-  if (!join?.between || round.layout.sides.length < plan.sides.length) return null;
-  if (round.written?.recipe.surface) return null;
-  const { corner, stitches, after } = join.between;
-  const { ring } = round;
-  const centre = ring.centres[corner]!;
-  const middle = ring.made[centre.start];
-  if (middle === undefined || centre.length === 0) return null;
-  const what = isChainRun(middle)
-    ? 'space'
-    : isOrnament(middle)
-      ? 'picot'
-      : centre.length === 2
-        ? 'between'
-        : 'stitch';
-  const marked = markedWords(plan, { on: 'corner', corner, what, chains: middle.chains });
-  const count = plural(stitches, 'st');
-  return after ? `Between ${marked} and the join: ${count}.` : `From the join to ${marked}: ${count}.`;
 }

@@ -19,6 +19,10 @@ export class Below {
   /** In the order of work; below a base round there is nothing. */
   readonly ring: readonly Made[];
   readonly join: Made | null;
+  /** Name of the stitch that closed its last space; null for another join. */
+  readonly closedBy: string | null;
+  /** It was not joined. */
+  readonly isOpen: boolean;
   /** Whether it is the edge of the piece that is worked into. */
   readonly isEdge: boolean;
   private readonly marks: Marks;
@@ -35,6 +39,8 @@ export class Below {
   ) {
     this.ring = lying ? this.inOrder(lying.ring) : [];
     this.join = lying?.join ?? null;
+    this.closedBy = lying?.closedBy ?? null;
+    this.isOpen = lying?.isOpen ?? false;
     this.isEdge = lying === null;
     this.marks = lying?.marks ?? new Map<never, never>();
     this.index = new Map(this.ring.map((m, i) => [m, i]));

@@ -42,6 +42,10 @@ export interface Lying {
   readonly ring: readonly Made[];
   readonly marks: Marks;
   readonly join: Made | null;
+  /** Name of the stitch that closed its last space; null for another join. */
+  readonly closedBy: string | null;
+  /** It was not joined: the next round goes on. */
+  readonly isOpen: boolean;
 }
 
 export type Place = Made | GapBefore;

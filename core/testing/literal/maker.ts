@@ -150,10 +150,51 @@ class Maker {
     });
     const { made, marks } = work.do();
     const ring = backward ? [...made].reverse() : made;
-    this.lying.set(number, { number, ring, marks, join: made[0] ?? null });
+    this.lying.set(number, { number, ring, marks, ...this.closing(lines, made) });
     this.last = number;
     if (!face) this.onto = number;
     return { number, onto, made: ring, miscounts: this.miscounts(lines, number, made, marks) };
+  }
+
+  /** How a round is closed: in its first stitch, with a stitch that stands for its last chains, or not. */
+  private closing(
+    lines: readonly string[],
+    made: readonly Made[],
+  ): Pick<Lying, 'join' | 'closedBy' | 'isOpen'> {
+    const first = made[0] ?? null;
+    for (const line of lines) {
+      const steps = /(?:^|\. )In place of the (first|last) (\d+) sts?: ([^.]+)\./.exec(line);
+      if (steps) this.stepped(made, steps);
+      if (/^Do not join: /.test(line))
+        return { join: first, closedBy: null, isOpen: /the next round goes on/.test(line) };
+      const close = /^Leave out the last ch (\d+): close with (?:ch (\d+) and )?1 (\S+) in /.exec(line);
+      if (!close) continue;
+      const last = made[made.length - 1]!;
+      const chains = Number(close[1]);
+      if (last.stitch.kind !== 'ch' || last.stitch.chains !== chains)
+        throw new Unclear(`the round does not end with ch ${chains}`);
+      const worth = ['sc', 'hdc', 'dc', 'tr'].indexOf(this.reader.stitch(close[3]!).kind) + 1;
+      if (Number(close[2] ?? 0) + worth !== chains)
+        throw new Unclear(`“${line}” makes a space of ${Number(close[2] ?? 0) + worth} chains`);
+      return { join: last, closedBy: close[3]!, isOpen: false };
+    }
+    return { join: first, closedBy: null, isOpen: false };
+  }
+
+  /** The step of a spiral: lower stitches, each next one a little higher, in place of so many that are alike. */
+  private stepped(made: readonly Made[], [line, where, count, words]: RegExpExecArray): void {
+    const heights = words!.split(/, /).map((w) => this.reader.stitch(w).kind);
+    const n = Number(count);
+    const there = where === 'first' ? made.slice(0, n) : made.slice(-n);
+    const kinds = new Set(there.map((m) => m.stitch.kind));
+    const ladder = ['slst', 'sc', 'hdc', 'dc', 'tr', 'dtr'];
+    const climbing = where === 'first' ? heights : [...heights].reverse();
+    const rises = climbing.every(
+      (kind, k) => k === 0 || ladder.indexOf(kind) === ladder.indexOf(climbing[k - 1]!) + 1,
+    );
+    const lower = climbing.every((kind) => ladder.indexOf(kind) < ladder.indexOf([...kinds][0]!));
+    if (heights.length !== n || kinds.size !== 1 || !rises || !lower)
+      throw new Unclear(`“${line}” does not lead up to ${[...kinds].join(' and ')}`);
   }
 
   /** Claims of the text about the finished round. */

@@ -27,7 +27,18 @@ export class Starts {
     if (/the st where you joined the last round/.test(start)) {
       if (!this.last.join || this.last.wentOver)
         throw new Unclear('the last join is not in the round to be worked into');
+      if (this.below.isOpen) throw new Unclear('the last round was not joined');
       return this.last.join;
+    }
+    const around = /^Start around the (\S+) that closed the last round\./.exec(start);
+    if (around) {
+      if (this.below.closedBy !== around[1]! || this.last.wentOver)
+        throw new Unclear(`the last round was not closed by ${around[1]!}`);
+      return this.last.join!;
+    }
+    if (/^Go on (?:in|around the post of) the first st of the last round, without a join\./.test(start)) {
+      if (!this.below.isOpen || this.last.wentOver) throw new Unclear('the last round was joined');
+      return this.last.join!;
     }
     const corner =
       /(in|between) the (?:(first|second) of the )?(?:two )?marked (?:sts?|ch-\d+ sp|picot) of corner (\S+?)[.,]/.exec(
@@ -52,13 +63,13 @@ export class Starts {
       const places = this.below.placesOn(side, nounOf(before[2]!));
       return nth([...places].reverse(), ordinalNumber(before[1]!), start);
     }
-    const around = /(?:in|around) (st|ch-sp|gap|pair|post) (\d+), counted from the join[.,]/.exec(start);
-    if (around) {
-      const places = this.below.placesIn(this.below.ring, nounOf(around[1]!));
+    const round = /(?:in|around) (st|ch-sp|gap|pair|post) (\d+), counted from the join[.,]/.exec(start);
+    if (round) {
+      const places = this.below.placesIn(this.below.ring, nounOf(round[1]!));
       const join = this.below.join!;
       const rank = (p: Place): number => this.below.ahead(join, isGap(p) ? p.gapBefore : p);
       const ordered = [...places].sort((a, b) => rank(a) - rank(b));
-      return nth(ordered, Number(around[2]), start);
+      return nth(ordered, Number(round[2]), start);
     }
     throw new Unclear(`where is “${start}”?`);
   }

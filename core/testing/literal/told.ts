@@ -58,9 +58,16 @@ export class Told {
     return m ? Number(m[1] ?? 1) : 0;
   }
 
+  /** Chains of the space that the chain of a start makes too; 0 for none. */
+  spaceOfLift(start: string): number {
+    const m = /^.*Ch (\d+) \(counts as 1 .+? and the ch-(\d+) sp\)/.exec(start);
+    if (m && Number(m[1]) <= Number(m[2])) throw new Unclear(`“${start}” leaves no chain for the st`);
+    return m ? Number(m[2]) : 0;
+  }
+
   /** The stitch that a chain or a standing stitch counts as. */
   lift(start: string): Stitch | null {
-    const counts = /Ch \d+ \(counts as 1 (.+?)\)/.exec(start);
+    const counts = /\(counts as 1 (.+?)(?: and the ch-\d+ sp)?\)/.exec(start);
     if (counts) return this.reader.stitch(counts[1]!);
     const standing = /^Join .+ with a standing (.+?) (?:in|around|between) /.exec(start);
     return standing ? this.reader.stitch(standing[1]!) : null;

@@ -1,6 +1,6 @@
 /** The work of one round, as its lines tell it. */
 import type { Body } from '../../piece/edge.ts';
-import { stitchOf, type Stitch } from '../../ring/stitch.ts';
+import { chainRun, stitchOf, type Stitch } from '../../ring/stitch.ts';
 import { Below } from './below.ts';
 import { Corners } from './corners.ts';
 import { Unclear, numbers, used, type LiteralStep, type Reader, type Way } from './crochet.ts';
@@ -46,7 +46,7 @@ export class Work {
   do(): RoundInHand {
     const past = this.told.find(/^All around, past the corners: (.+)\.$/);
     const startLine = this.told.lines.find((l) =>
-      /^(?:Join .+ with|Go on with |Start |(?:Sl st|Ss) )/.test(l),
+      /^(?:Join .+ with|Go on (?:with|in|around) |Start |(?:Sl st|Ss) )/.test(l),
     );
     if (!startLine) {
       const knots = this.told.lines.find((l) => l.startsWith('There is no yarn to join'));
@@ -82,7 +82,7 @@ export class Work {
       this.starts.sameCorner(start, name);
       if (/Work corner \S+ first, all of it[.;]/.test(start)) {
         // A chain that is not said to be one of its stitches comes on top.
-        if (lift && !/; the (?:chain|standing st) is its first st\./.test(start))
+        if (lift && !/; the (?:chain|standing st|stacked st|drawn-up st) is its first st\./.test(start))
           this.round.add(lift, this.ofCorners.places(name)[0]!);
         const before = this.round.made.length;
         this.ofCorners.work(name);
@@ -100,6 +100,8 @@ export class Work {
       // Begun in a stitch that is the second of two, the place that was named is that one.
       const place = /the second of the two marked sts/.test(start) ? into[1]! : into[0]!;
       if (lift) this.round.add(lift, place);
+      const space = this.told.spaceOfLift(start);
+      if (space > 0) this.round.add(chainRun(space), null);
       if (words) this.ofCorners.part(words, place, into);
       last.push(...this.round.made.slice(at));
       this.around(name, 'parted');

@@ -3,18 +3,20 @@ import { Unclear, noun as nounOf } from '../crochet.ts';
 import { samePlace } from '../made.ts';
 import { beginning, cornerAt, sideOf, type Begun } from './beginning.ts';
 import { checkMark, cornerLine, isCorner, lentTo, markAfter } from './corner.ts';
+import { closed } from './ending.ts';
 import { groupOf, items, type AtHand } from './paragraph.ts';
 
 /** A sentence around. */
 export function around(sentence: string, at: AtHand): readonly string[] {
-  const m =
-    /^(.+?); (?:cut the yarn and join with a needle, .+|(?:change to [^;]+ in the last yarn over; )?join with (?:a sl st|ss)(?: of [^;]+)? in (?:first|top of) .+)\.$/.exec(
-      sentence,
-    );
-  if (!m) throw new Unclear(`how does “${sentence}” end?`);
+  const end = closed(sentence);
+  if (!end) throw new Unclear(`how does “${sentence}” end?`);
+  return [...worked(sentence, end.work, at), ...end.lines];
+}
+
+function worked(sentence: string, work: string, at: AtHand): readonly string[] {
   const rest = ' (the rest of this corner ends the rnd)';
-  const parted = m[1]!.includes(rest);
-  const begun = beginning(items(m[1]!.replace(rest, '')), at);
+  const parted = work.includes(rest);
+  const begun = beginning(items(work.replace(rest, '')), at);
   if (at.corners.length === 0) return circle(begun, at);
   const told = unrolled(begun.rest, at.corners.length);
   const first = told.findIndex((t) => !isHere(t) && !/^pm in /.test(t));
@@ -81,12 +83,7 @@ export function around(sentence: string, at: AtHand): readonly string[] {
     ];
   }
   if (whole) {
-    const remark =
-      begun.has === 'chain'
-        ? '; the chain is its first st'
-        : begun.has === 'standing'
-          ? '; the standing st is its first st'
-          : '';
+    const remark = begun.noun === null ? '' : `; the ${begun.noun} is its first st`;
     const start = `${begun.words} Work corner ${name} first, all of it${remark}.`;
     if (cornersAt[0] !== 0) {
       if (ends.join() !== side.join()) throw new Unclear('the last side is another than the others');
@@ -110,12 +107,7 @@ export function around(sentence: string, at: AtHand): readonly string[] {
   }
   const repeat = repeatAt(side, ends);
   checkFirst(side, there, told.slice(here.length, cornersAt[0]), begun, at);
-  const remark =
-    begun.has === 'chain'
-      ? '; the chain is the first of them'
-      : begun.has === 'standing'
-        ? '; the standing st is the first of them'
-        : '';
+  const remark = begun.noun === null ? '' : `; the ${begun.noun} is the first of them`;
   return [
     `${begun.words} Begin with repeat ${repeat} of side ${on}: its first sts go in there${remark}.`,
     ...lines,
@@ -254,7 +246,7 @@ function repeatAt(side: readonly string[], ends: readonly string[]): number {
 
 /** A round without corners. */
 function circle(begun: Begun, at: AtHand): readonly string[] {
-  const { words, rest, has, stands } = begun;
+  const { words, rest, has, stands, noun } = begun;
   const ended = 'At the end of the round, go on up to where you started.';
   const each = rest.find((t) => / (?:in|around) each \S+ around$/.test(t));
   if (each !== undefined) {
@@ -267,12 +259,7 @@ function circle(begun: Begun, at: AtHand): readonly string[] {
       ended,
     ];
   }
-  const remark =
-    has === 'chain'
-      ? '; the chain is the first of them'
-      : has === 'standing'
-        ? '; the standing st is the first of them'
-        : '';
+  const remark = noun === null ? '' : `; the ${noun} is the first of them`;
   const bracket = rest.findIndex((t) => /^\[.+\] around$/.test(t));
   const here = rest.filter(isHere);
   let body: readonly string[];
@@ -284,10 +271,10 @@ function circle(begun: Begun, at: AtHand): readonly string[] {
   } else {
     // What comes to one turn of the repeat has none to be repeated.
     const [first] = here;
-    const noun = / (st|ch-sp|gap|pair|post) \d+, counted from the join/.exec(words)?.[1] ?? 'st';
+    const what = / (st|ch-sp|gap|pair|post) \d+, counted from the join/.exec(words)?.[1] ?? 'st';
     const place =
       first === undefined
-        ? `${noun === 'post' ? 'around' : 'in'} next ${noun}`
+        ? `${what === 'post' ? 'around' : 'in'} next ${what}`
         : first.slice(groupOf(first).length + 1).replace('same', 'next');
     const group = [...(stands === null ? [] : [stands]), ...here.map(groupOf)];
     const begins =

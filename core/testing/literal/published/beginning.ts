@@ -4,6 +4,8 @@ import { isGap, samePlace, type Made, type Place } from '../made.ts';
 import type { AtHand } from './paragraph.ts';
 
 const LIFT = /^ch (\d+)(?: \(counts as (.+)\))?$/i;
+const STEPS = /^\((.+) in place of first (?:(\d+) )?(.+?)\)$/i;
+const OTHER_LIFT = /^(?:(\d+) stacked (\S+)|draw up a loop) \(counts as (.+)\)$/i;
 
 /** A round as far as it is begun. */
 export interface Begun {
@@ -12,7 +14,9 @@ export interface Begun {
   readonly rest: readonly string[];
   readonly place: Place | null;
   /** The first stitch is there already. */
-  readonly has: 'chain' | 'standing' | 'slip' | null;
+  readonly has: 'chain' | 'standing' | 'slip' | 'stacked st' | 'drawn-up st' | null;
+  /** What it is called; null where none is there, or one that is made as any other. */
+  readonly noun: string | null;
   /** That stitch; null for none. */
   readonly stands: string | null;
 }
@@ -53,7 +57,23 @@ export function beginning(all: readonly string[], at: AtHand): Begun {
     const behind = rest
       .map((t) => / in the (gap|pair) just behind the join/.exec(t)?.[1])
       .find((noun) => noun);
-    if (behind === undefined) {
+    if (at.below.closedBy !== null) {
+      words = `Start around the ${at.below.closedBy} that closed the last round.`;
+      place = at.below.join;
+      const closing = ` around the closing ${at.below.closedBy}`;
+      const space = at.corners.length === 0 ? 'ch-sp' : 'sp';
+      rest = rest.map((t) => t.replace(closing, ` in same ${space}`));
+    } else if (at.below.isOpen) {
+      const first = rest.find((t) => / first st of last rnd/.test(t)) ?? '';
+      const post = / around the post of first st of last rnd/.test(first);
+      words = `Go on ${post ? 'around the post of' : 'in'} the first st of the last round, without a join.`;
+      place = at.below.join;
+      rest = rest.map((t) =>
+        t
+          .replace(/ around the post of first st of last rnd/, ' around same post')
+          .replace(/ in first st of last rnd/, ' in same st'),
+      );
+    } else if (behind === undefined) {
       words = 'Start in the st where you joined the last round.';
       place = at.below.join;
     } else {
@@ -71,17 +91,33 @@ export function beginning(all: readonly string[], at: AtHand): Begun {
   }
   // A stitch that stands needs no chain: one that follows is the pattern’s.
   const lift = rest[0] === undefined || has !== null ? null : LIFT.exec(rest[0]);
+  const other = rest[0] === undefined || has !== null ? null : OTHER_LIFT.exec(rest[0]);
+  if (other) {
+    words +=
+      other[1] === undefined
+        ? ` Draw the loop up as tall as 1 ${other[3]!}, hold it down and take it for the first yarn over (counts as 1 ${other[3]!}).`
+        : ` Make ${other[1]} stacked ${other[2]!}, each further one in the leg of the one before (counts as 1 ${other[3]!}).`;
+    has = other[1] === undefined ? 'drawn-up st' : 'stacked st';
+    rest = rest.slice(1);
+  }
   if (lift) {
     words +=
       lift[2] === undefined
         ? ` Ch ${lift[1]!} (does not count as a st).`
-        : ` Ch ${lift[1]!} (counts as 1 ${lift[2]}).`;
+        : ` Ch ${lift[1]!} (counts as 1 ${lift[2].replace(' and ch-', ' and the ch-')}).`;
     if (lift[2] !== undefined) has = 'chain';
     rest = rest.slice(1);
   }
-  const standing = /counts as 1 (.+?)\)|with a standing (.+?) (?:in|around|between) /.exec(words);
+  const standing =
+    /counts as 1 (.+?)(?: and the ch-\d+ sp)?\)|with a standing (.+?) (?:in|around|between) /.exec(words);
   const stands = has === 'slip' ? at.reader.slipStitch : (standing?.[1] ?? standing?.[2] ?? null);
-  return { words, rest, place, has, stands };
+  const steps = rest[0] === undefined ? null : STEPS.exec(rest[0]);
+  if (steps) {
+    words += ` In place of the first ${steps[2] ?? '1'} sts: ${steps[1]!.split(/, | and /).join(', ')}.`;
+    rest = rest.slice(1);
+  }
+  const noun = has === null || has === 'slip' ? null : has === 'standing' ? 'standing st' : has;
+  return { words, rest, place, has, stands, noun };
 }
 
 /** Slip stitches from the last join on: into so many places of each kind, one after the other. */

@@ -1,14 +1,20 @@
 /** Reads the beginning and the end of a round that is told side by side. */
 import { Unclear } from '../crochet.ts';
 import { beginning } from './beginning.ts';
+import { closeLines, closed } from './ending.ts';
 import { items, type AtHand } from './paragraph.ts';
 
 /** A round told side by side. */
 export function bySide(sentence: string, lines: readonly string[], at: AtHand): readonly string[] {
+  const end = lines.find((l) => l.startsWith('To end: '))!;
+  const toEnd = closed(end) ?? { work: '', lines: closeLines(end.slice('To end: '.length, -1)) };
+  return [...worked(sentence, end, toEnd.work, at), ...toEnd.lines];
+}
+
+function worked(sentence: string, end: string, work: string, at: AtHand): readonly string[] {
   const { words, rest, has } = beginning(items(sentence.replace(/\.$/, '')), at);
   const slip = has === 'slip' ? `1 ${at.reader.slipStitch}` : undefined;
   const told = rest.join(', ');
-  const end = lines.find((l) => l.startsWith('To end: '))!;
   const ofTwo = (text: string): string =>
     text.replace(/ in the (first|second) of the two marked sts/g, ' in the $1 of its two places');
   const there = (text: string): string =>
@@ -18,9 +24,7 @@ export function bySide(sentence: string, lines: readonly string[], at: AtHand): 
     );
   const one = (text: string): string => `${/^[\d(]/.test(text) ? '' : '1 '}${there(text)}`;
   const ended = (side: string | undefined): string => {
-    const said = /^To end: (?:side (\S+) up to|go on to) the first st; (?:change to|cut the yarn|join)/.exec(
-      end,
-    );
+    const said = /^To end: (?:side (\S+) up to|go on to) the first st$/.exec(work);
     if (!said || said[1] !== side) throw new Unclear(`“${end}” does not end what was begun`);
     return side === undefined
       ? 'At the end of the round, go on up to where you started.'
@@ -28,8 +32,11 @@ export function bySide(sentence: string, lines: readonly string[], at: AtHand): 
   };
   let m = /^(?:(.+), )?the rest of corner (\S+) ends the rnd$/.exec(told);
   if (m) {
-    const last = /^To end: (.+?); (?:change to|cut the yarn|join)/.exec(
-      end.replace(/ (?:in|between) same \S+ as the first st(?=; |, )/g, ' in the place of its last part'),
+    const last = /^To end: (.+)$/.exec(
+      work.replace(
+        / (?:(?:in|between) same \S+|around the closing \S+) as the first st(?=$|, )/g,
+        ' in the place of its last part',
+      ),
     );
     if (!last) throw new Unclear(`how is corner ${m[2]!} ended in “${end}”?`);
     const made =
@@ -41,14 +48,13 @@ export function bySide(sentence: string, lines: readonly string[], at: AtHand): 
       `At the end of the round, finish corner ${m[2]!}: ${ofTwo(last[1]!)}.`,
     ];
   }
-  m = /^work corner (\S+) first(?: \(the (ch|standing st|first (?:sl st|ss)) is its first st\))?$/.exec(told);
+  m =
+    /^work corner (\S+) first(?: \(the (ch|standing st|stacked st|drawn-up st|first (?:sl st|ss)) is its first st\))?$/.exec(
+      told,
+    );
   if (m) {
-    const first =
-      m[2] === 'ch'
-        ? '; the chain is its first st'
-        : m[2] === 'standing st'
-          ? '; the standing st is its first st'
-          : '';
+    const isSlip = m[2] === undefined || m[2].startsWith('first ');
+    const first = isSlip ? '' : `; the ${m[2] === 'ch' ? 'chain' : m[2]!} is its first st`;
     return [`${words} Work corner ${m[1]!} first, all of it${first}.`];
   }
   m = /^(?:(.+), )?go on (?:along side (\S+)|all around)$/.exec(told);
