@@ -1,40 +1,51 @@
-/** Rounds as they are made: a stitch that closes a space in place of its chains, the steps of a spiral. */
+/** Rounds as they are made: a chain or stacked stitches for the first, a stitch that closes a space, the steps of a spiral. */
 import { rememberedBy } from '../core/remembered.ts';
 import { chartOf } from '../core/chart/chart.ts';
-import type { RoundChart } from '../core/chart/roundChart.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { madeInstead } from '../core/procedure/asMade.ts';
 import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
+import type { RoundStart } from '../core/procedure/start.ts';
+import { chainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
+import type { DrawnChart } from './scene.ts';
 
 /** Share of the way to the last stitch over which a closing stitch reaches; its chains lie on the rest. */
 const REACH = 0.9;
 
 /** The chart of a round with what stands in place of stitches of its ring. */
-export const chartAsMade = rememberedBy((plan: Plan, round: number): RoundChart => {
+export const chartAsMade = rememberedBy((plan: Plan, round: number): DrawnChart => {
   const chart = chartOf(plan)[round]!;
   const procedure = proceduresOf(plan)[round]!;
   const instead = madeInstead(procedure);
-  if (instead.size === 0) return chart;
+  const first = procedure.start && firstAsMade(procedure.start);
+  if (instead.size === 0 && !first) return chart;
+  const order = orderOfWork(procedure.round);
   const made = [...chart.ring.made];
   for (const [entry, stitch] of instead) made[entry] = stitch;
-  const drawn = {
+  if (first) made[order.entry(procedure.start!.at)] = first.of;
+  const drawn: DrawnChart = {
     ring: { ...chart.ring, made },
     headX: chart.headX.slice(),
     headY: chart.headY.slice(),
     footX: chart.footX.slice(),
     footY: chart.footY.slice(),
+    ...(first && { upright: new Map([[order.entry(procedure.start!.at), first.pieces]]) }),
   };
   const { start } = procedure;
   if (start?.close.by === 'stitch') {
     // Worked into the first stitch, it leans over to the last.
-    const order = orderOfWork(procedure.round);
-    const [first, last] = [order.entry(start.at), order.entry(start.at - 2)];
+    const [onto, last] = [order.entry(start.at), order.entry(start.at - 2)];
     const { join } = start;
-    drawn.footX[join] = chart.headX[first]!;
-    drawn.footY[join] = chart.headY[first]!;
-    drawn.headX[join] = chart.headX[first]! + (chart.headX[last]! - chart.headX[first]!) * REACH;
-    drawn.headY[join] = chart.headY[first]! + (chart.headY[last]! - chart.headY[first]!) * REACH;
+    drawn.footX[join] = chart.headX[onto]!;
+    drawn.footY[join] = chart.headY[onto]!;
+    drawn.headX[join] = chart.headX[onto]! + (chart.headX[last]! - chart.headX[onto]!) * REACH;
+    drawn.headY[join] = chart.headY[onto]! + (chart.headY[last]! - chart.headY[onto]!) * REACH;
   }
   return drawn;
 });
+
+/** Pieces that stand one above the other, in place of a first stitch; null where that is made as any other. */
+function firstAsMade({ first }: RoundStart): { readonly of: Stitch; readonly pieces: number } | null {
+  if (first.by === 'stacked') return { of: stitchOf({ kind: 'sc' }), pieces: first.singles };
+  return first.by === 'chain' && first.counts ? { of: chainRun(first.chains), pieces: first.chains } : null;
+}

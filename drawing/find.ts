@@ -1,24 +1,24 @@
 /** Finds the stitches of a chart by where they lie. */
 import { rememberedBy } from '../core/remembered.ts';
 import Flatbush from 'flatbush';
-import type { RoundChart } from '../core/chart/roundChart.ts';
 import { isChainRun } from '../core/ring/stitch.ts';
-import { linkCurve, drawnStretch, type DrawnRound } from './scene.ts';
+import { linkCurve, drawnStretch, type DrawnChart, type DrawnRound } from './scene.ts';
 import { overhangOf } from './yarnFace.ts';
 
 /** The boxes that the entries of a round are drawn in: from foot to head, chains along their curve, and what hangs over. */
-const indexOf = rememberedBy((chart: RoundChart, widthMm: number): Flatbush => {
+const indexOf = rememberedBy((chart: DrawnChart, widthMm: number): Flatbush => {
   const { ring, headX, headY, footX, footY } = chart;
   const size = ring.made.length;
   const index = new Flatbush(size, 16, Float32Array);
   for (let i = 0; i < size; i++) {
     const made = ring.made[i]!;
-    const [xs, ys] = isChainRun(made)
-      ? [linkCurve(headX, i), linkCurve(headY, i)]
-      : [
-          [footX[i]!, headX[i]!],
-          [footY[i]!, headY[i]!],
-        ];
+    const [xs, ys] =
+      isChainRun(made) && !chart.upright?.has(i)
+        ? [linkCurve(headX, i), linkCurve(headY, i)]
+        : [
+            [footX[i]!, headX[i]!],
+            [footY[i]!, headY[i]!],
+          ];
     const over = overhangOf(made) * drawnStretch(chart, i, widthMm) * widthMm;
     index.add(Math.min(...xs) - over, Math.min(...ys) - over, Math.max(...xs) + over, Math.max(...ys) + over);
   }

@@ -3,6 +3,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { isChainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
 import { abbreviation, STITCHES, type Language } from '../core/terms/stitches.ts';
 import { stitchWords } from '../core/print/stitchWords.ts';
+import { chartAsMade } from './asMade.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 
 export interface LegendEntry {
@@ -13,8 +14,9 @@ export interface LegendEntry {
 /** One entry for every stitch of a plan, a chain for all chain runs. */
 export function legendOf(plan: Plan, language: Language): readonly LegendEntry[] {
   const stitches = new Set<Stitch>();
-  for (const { ring } of plan.rounds) {
-    for (const s of ring.made) stitches.add(isChainRun(s) ? stitchOf({ kind: 'ch', chains: 1 }) : s);
+  for (const { number } of plan.rounds) {
+    for (const s of chartAsMade(plan, number).ring.made)
+      stitches.add(isChainRun(s) ? stitchOf({ kind: 'ch', chains: 1 }) : s);
   }
   return [...stitches].map((stitch) => {
     const { lines, filled } = symbolOf(stitch);

@@ -2,10 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import { changePiece } from '../core/document/changePiece.ts';
 import { plan } from '../core/plan/planner.ts';
 import type { Plan } from '../core/plan/types.ts';
+import { proceduresOf } from '../core/procedure/procedure.ts';
 import { tallyRing } from '../core/ring/ring.ts';
 import { countsAsStitch, isChainRun, stitchOf } from '../core/ring/stitch.ts';
 import { withEveryFamily } from '../core/testing/bodies.ts';
-import { rowsHem } from '../core/testing/hems.ts';
+import { entry, rowsHem } from '../core/testing/hems.ts';
 import { demoPlans } from '../demo/read.ts';
 import { boundsIn, stitchAt } from './find.ts';
 import { colourAt, framesOf, sceneOf, type SceneChoice } from './scene.ts';
@@ -32,11 +33,15 @@ function placed(svg: string, group: 'stitches' | 'posts'): readonly number[] {
 }
 
 /** What the counts say that a round should show: its stitches, each chain of its runs, and its ornaments. */
-function counted({ rounds }: Plan): readonly number[] {
-  return rounds.map(({ ring }) => {
+function counted(made: Plan): readonly number[] {
+  return proceduresOf(made).map(({ round: { ring }, start }) => {
     const { stitches, chains } = tallyRing(ring);
     const ornaments = ring.made.filter((s) => !countsAsStitch(s) && !isChainRun(s)).length;
-    return stitches + chains + ornaments;
+    // A chain that counts is drawn link by link, stacked stitches one by one, a closing stitch in place of its chains.
+    const first = start?.first.by === 'chain' && start.first.counts ? start.first.chains : 1;
+    const closing = start?.close.by === 'stitch' ? 1 - start.close.space : 0;
+    const stacked = start?.first.by === 'stacked' ? start.first.singles : 1;
+    return stitches + chains + ornaments + first - 1 + stacked - 1 + closing;
   });
 }
 
@@ -48,6 +53,17 @@ describe('what is drawn is what is counted', () => {
   });
 
   test.each(demos)('%s', (_, made) => {
+    expect(placed(svgOf(sceneOf(made, choice()), EVERYWHERE, ''), 'stitches')).toEqual(counted(made));
+  });
+
+  test.each([
+    ['stacked', 'stitch'],
+    ['counted chain', 'chain and stitch'],
+    ['drawn up', 'spiral'],
+  ] as const)('first stitches %s, rounds closed with %s', (first, close) => {
+    const rounds = [entry({ stitch: 'dc', corner: 'chain-2', times: 3 })];
+    const start = { ...small.base.start, first, close, join: 'centred' as const };
+    const made = plan({ ...small, rounds, base: { ...small.base, start } });
     expect(placed(svgOf(sceneOf(made, choice()), EVERYWHERE, ''), 'stitches')).toEqual(counted(made));
   });
 

@@ -20,8 +20,13 @@ import type { FabricSide } from './yarnFace.ts';
 
 export type Face = 'yarn' | 'symbols';
 
+/** A chart with the entries that stand as several pieces, one above the other, and how many these are. */
+export interface DrawnChart extends RoundChart {
+  readonly upright?: ReadonlyMap<number, number>;
+}
+
 export interface DrawnRound {
-  readonly chart: RoundChart;
+  readonly chart: DrawnChart;
   /** Width of a stitch, mm. */
   readonly widthMm: number;
   /** #rrggbb */
@@ -209,7 +214,9 @@ function frame(x0: number, y0: number, x1: number, y1: number, length: number, w
 }
 
 /** The frames that entry `i` is drawn in: one for a stitch, one for each link of a chain run. */
-export function framesOf(chart: RoundChart, i: number, widthMm: number): readonly Frame[] {
+export function framesOf(chart: DrawnChart, i: number, widthMm: number): readonly Frame[] {
+  const pieces = chart.upright?.get(i);
+  if (pieces !== undefined) return uprightFrames(chart, i, pieces, widthMm);
   if (isChainRun(chart.ring.made[i]!)) return linkFrames(chart, i, widthMm);
   const { footX, footY, headX, headY } = chart;
   return [frame(footX[i]!, footY[i]!, headX[i]!, headY[i]!, nominalHeight(chart, i), widthMm)];
@@ -236,14 +243,14 @@ const REACHES = 1.3;
  * the strands (y from 0 to 1) that go on from there to its foot.
  */
 export function yarnFramesOf(
-  chart: RoundChart,
+  chart: DrawnChart,
   i: number,
   widthMm: number,
 ): { readonly frames: readonly Frame[]; readonly reach: Frame | null } {
   const { footX, footY, headX, headY } = chart;
   const length = Math.hypot(headX[i]! - footX[i]!, headY[i]! - footY[i]!);
   const own = nominalHeight(chart, i) * widthMm;
-  if (isChainRun(chart.ring.made[i]!) || length < REACHES * own) {
+  if (isChainRun(chart.ring.made[i]!) || chart.upright?.has(i) || length < REACHES * own) {
     return { frames: framesOf(chart, i, widthMm), reach: null };
   }
   const part = 1 - own / length;
@@ -263,6 +270,22 @@ export function linkCurve(heads: ArrayLike<number>, i: number): readonly [number
   const from = heads[(i - 1 + heads.length) % heads.length]!;
   const to = heads[(i + 1) % heads.length]!;
   return [from, 2 * heads[i]! - (from + to) / 2, to];
+}
+
+/** Pieces one above the other, from the foot to the head: links of a chain, or stitches. */
+function uprightFrames(chart: DrawnChart, i: number, pieces: number, widthMm: number): readonly Frame[] {
+  const { ring, headX, headY, footX, footY } = chart;
+  const [dx, dy] = [headX[i]! - footX[i]!, headY[i]! - footY[i]!];
+  const length = Math.hypot(dx, dy) || 1;
+  const at = (t: number): Point => ({ x: footX[i]! + dx * t, y: footY[i]! + dy * t });
+  return Array.from({ length: pieces }, (_, k) => {
+    if (!isChainRun(ring.made[i]!)) {
+      const [foot, head] = [at(k / pieces), at((k + 1) / pieces)];
+      return frame(foot.x, foot.y, head.x, head.y, nominalHeight(chart, i), widthMm);
+    }
+    const { x, y } = at((k + 0.5) / pieces);
+    return frame(x, y, x - dy / length, y + dx / length, 1 / widthMm, widthMm);
+  });
 }
 
 function linkFrames({ ring, headX, headY }: RoundChart, i: number, widthMm: number): readonly Frame[] {

@@ -23,7 +23,7 @@ import { Joins } from './Joins.tsx';
 import { MoreOfBase } from './MoreOfBase.tsx';
 import { Run } from './Run.tsx';
 import { sideLabel } from '../../core/print/placeWords.ts';
-import { StartFields } from '../sections/StartFields.tsx';
+import { NotFollowed, StartFields } from '../sections/StartFields.tsx';
 import styles from './base.module.css';
 import { useAfterPaint } from '../look/afterPaint.ts';
 import { NumberField } from '../look/NumberField.tsx';
@@ -111,6 +111,7 @@ export function BasePage() {
           </Guard>
         </div>
         <StartFields plan={slow} />
+        <NotFollowed plan={slow} />
         <MoreOfBase plan={slow} />
         <Guard what="The fit" resetKeys={[slow]}>
           <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} onShow={showSide} />

@@ -19,7 +19,7 @@ import { choiceName, optionWords } from '../../core/forecast/choiceWords.ts';
 import { plural } from '../../core/say/measures.ts';
 import { BegunNote } from '../sections/BegunNote.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
-import { StartChoice } from '../sections/StartFields.tsx';
+import { NotFollowed, StartChoice } from '../sections/StartFields.tsx';
 import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -257,6 +257,7 @@ function More({ plan, entry, name, onChoose, pointing, onPointing }: MoreProps) 
             name={`${name} starts`}
             onChange={(part) => onChoose('start', { start: { ...usual, ...entry.start, ...part } })}
           />
+          <NotFollowed plan={plan} entry={entry.id} />
           {!isDisc(plan.body.outline) && (
             <Button size="small" aria-pressed={pointing} onClick={() => onPointing(!pointing)}>
               {pointing ? 'Touch its first stitch in the drawing' : 'Point at it in the drawing'}

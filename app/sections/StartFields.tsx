@@ -6,6 +6,7 @@ import { memo, useMemo } from 'react';
 import type { RoundStarts, StartOfRound } from '../../core/base/start.ts';
 import { setStart } from '../../core/edits/base.ts';
 import type { Plan } from '../../core/plan/types.ts';
+import { refusedWords } from '../../core/procedure/refusedWords.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { newEntry } from '../../core/stack/stack.ts';
 import { startPoints } from '../../drawing/starts.ts';
@@ -25,6 +26,8 @@ const PLACES: readonly (Where & { readonly name: string })[] = [
   { at: 'corner', join: 'centred', name: 'in the corner, at its middle every time' },
   { at: 'whole corner', join: 'climbing', name: 'the whole corner first; the next right above' },
   { at: 'whole corner', join: 'centred', name: 'the whole corner first, every time' },
+  { at: 'before the space', join: 'centred', name: 'the stitch before the corner’s space, and that space' },
+  { at: 'stitch of the corner', join: 'climbing', name: 'from one of the corner’s stitches on' },
   { at: 'before the corner', join: 'climbing', name: 'a few stitches before the corner' },
   { at: 'along the side', join: 'climbing', name: 'part of the way along the side' },
   { at: 'middle of the side', join: 'climbing', name: 'in the middle of the side' },
@@ -44,7 +47,14 @@ function startingAt({ hem }: Plan, start: StartOfRound): SwatchView {
   const made = trialPlan({
     ...hem,
     base: { ...hem.base, start: { ...hem.base.start, ...start } },
-    rounds: [{ ...newEntry(plain, 'start', yarn), times: ROUNDS }],
+    // A start beside a space is seen where corners have one.
+    rounds: [
+      {
+        ...newEntry(plain, 'start', yarn),
+        ...(start.at === 'before the space' && { stitch: 'hdc', corner: 'chain-2' }),
+        times: ROUNDS,
+      },
+    ],
     record: [],
   });
   const [at] = startPoints(made).slice(ROUNDS - 1);
@@ -55,6 +65,8 @@ const FIRST: readonly { readonly value: RoundStarts['first']; readonly label: st
   { value: 'usual', label: 'first stitch: as is usual for it' },
   { value: 'chain', label: 'first stitch: after a chain that does not count' },
   { value: 'counted chain', label: 'first stitch: a chain that counts, where it may' },
+  { value: 'stacked', label: 'first stitch: stacked singles, for doubles and taller' },
+  { value: 'drawn up', label: 'first stitch: from a loop drawn up, for half doubles and taller' },
   { value: 'standing', label: 'first stitch: standing, where yarn is new' },
 ];
 
@@ -128,6 +140,21 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
             }))}
             onChange={(side) => onChange({ side })}
           />
+          {value.at === 'stitch of the corner' && (
+            <label>
+              stitch{' '}
+              <NumberField
+                aria-label={`${name}: stitch of the corner`}
+                size="small"
+                min={1}
+                max={20}
+                precision={0}
+                value={value.stitches}
+                onChange={(stitches) => stitches && onChange({ stitches })}
+              />{' '}
+              of the corner
+            </label>
+          )}
           {value.at === 'counted' && (
             <label>
               <NumberField
@@ -152,7 +179,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
         options={[...FIRST]}
         onChange={(first) => onChange({ first })}
       />
-      {value.first !== 'standing' && (
+      {(value.first === 'usual' || value.first === 'chain' || value.first === 'counted chain') && (
         <Select
           aria-label={`${name}: chains`}
           size="small"
@@ -190,10 +217,23 @@ const ON_THE_HOOK: Choices<'lastRow'> = [
   { value: 'wrong side', label: 'yarn of the piece: still on the hook, the piece is turned' },
 ];
 
+const CLOSE: Choices<'close'> = [
+  { value: 'slip stitch', label: 'rounds: closed with a slip stitch' },
+  { value: 'stitch', label: 'rounds: a last chain space closed with a stitch' },
+  { value: 'chain and stitch', label: 'rounds: … with chains and a lower stitch' },
+  { value: 'spiral', label: 'rounds: not joined, in a spiral' },
+];
+
 const ENDING: Choices<'ending'> = [
   { value: 'slip stitch', label: 'last round: closed with a slip stitch' },
   { value: 'needle', label: 'last round: closed with a needle, but for slip stitches' },
 ];
+
+/** Choices of starts and closes that rounds cannot follow, and why; nothing where all do. */
+export function NotFollowed({ plan, entry }: { readonly plan: Plan; readonly entry?: string }) {
+  const words = refusedWords(plan, plan.hem.preferences.language, entry);
+  return words.length === 0 ? null : <p className="quiet small">{words.join(' ')}</p>;
+}
 
 /** Where rounds start and join, how they begin, and where new yarn is joined. */
 export const StartFields = memo(Fields, (a, b) => same(a.plan, b.plan));
@@ -240,6 +280,14 @@ function Fields({ plan }: { readonly plan: Plan }) {
             popupMatchSelectWidth={false}
             options={hasLastRow(plan.hem.piece) ? LAST_ROW : ON_THE_HOOK}
             onChange={(lastRow) => set({ lastRow })}
+          />
+          <Select
+            aria-label="How rounds are closed"
+            size="small"
+            value={start.close}
+            popupMatchSelectWidth={false}
+            options={CLOSE}
+            onChange={(close) => set({ close })}
           />
           <Select
             aria-label="How the last round is closed"

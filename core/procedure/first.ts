@@ -17,7 +17,7 @@ export type First =
 
 /** Reasons for which a round begins as is usual, though another way was chosen. */
 export type FirstRefused =
-  'yarn goes on' | 'not a plain stitch' | 'a single' | 'too low to stack' | 'too low to draw up';
+  'yarn goes on' | 'not a plain stitch' | 'a single' | 'too low to be stacked' | 'too low to draw up';
 
 /** Whether the first stitch is there already when others are made, as a chain, a stack, a drawn-up loop or standing. */
 export const isThere = (first: First): boolean =>
@@ -75,7 +75,7 @@ function refusedBy(
   if (wish === 'standing')
     return !joinsYarn ? 'yarn goes on' : stitch.form === 'plain' ? null : 'not a plain stitch';
   if (!mayCount(stitch)) return 'not a plain stitch';
-  if (wish === 'stacked') return stitch.kind in STACKED ? null : 'too low to stack';
+  if (wish === 'stacked') return stitch.kind in STACKED ? null : 'too low to be stacked';
   // For a single a chain leaves a gap, and stands only where it was wished for that round.
   const low = STITCHES[stitch.kind].turningChain[1] < 2;
   if (wish === 'drawn up') return low ? 'too low to draw up' : null;

@@ -31,7 +31,7 @@ describe('a plain round begins with the stitch that was pointed at', () => {
     const [, round] = plan(small({ rounds: [entry()] })).rounds;
     const { start } = round!.layout.corners[2]!;
     expect(startAt(round!, start)).toMatchObject({ at: 'whole corner', side: 2 });
-    expect(startAt(round!, start + 1)).toMatchObject({ at: 'corner', side: 2 });
+    expect(startAt(round!, start + 1)).toMatchObject({ at: 'stitch of the corner', side: 2, stitches: 2 });
     const [, disc] = PIECES.find(([name]) => name === 'a disc')!;
     expect(startAt(plan(on(disc, small({ rounds: [entry()] }))).rounds[1]!, 3)).toBeNull();
   });

@@ -2,7 +2,7 @@
 import type { StartOfRound } from '../base/start.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { isChainRun, isOrnament } from '../ring/stitch.ts';
-import { orderOfWork } from './order.ts';
+import { orderOfWork, sitsSomewhere } from './order.ts';
 
 /**
  * Where a round begins that is to begin with one of its entries.
@@ -21,8 +21,13 @@ export function startAt(
     (w - start + order.size) % order.size < length;
   const corner = layout.corners.findIndex(within);
   if (corner >= 0) {
-    const isFirst = w === layout.corners[corner]!.start;
-    return { at: isFirst ? 'whole corner' : 'corner', side: corner, stitches: 1 };
+    const { start } = layout.corners[corner]!;
+    // Its stitches are counted in the order of work; of chains the one before them.
+    let stitches = 0;
+    for (let k = start; k <= w; k++) if (sitsSomewhere(order.into(k))) stitches++;
+    return w === start || stitches === 0
+      ? { at: 'whole corner', side: corner, stitches: 1 }
+      : { at: 'stitch of the corner', side: corner, stitches };
   }
   const side = layout.sides.findIndex(within);
   if (side < 0 || layout.corners.length === 0 || layout.sides.length < layout.corners.length) return null;
