@@ -7,7 +7,7 @@ import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
 import type { RoundStart } from '../core/procedure/start.ts';
 import { chainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
-import type { DrawnChart } from './scene.ts';
+import type { DrawnChart } from './frames.ts';
 
 /** Share of the way to the last stitch over which a closing stitch reaches; its chains lie on the rest. */
 const REACH = 0.9;
@@ -17,22 +17,23 @@ export const chartAsMade = rememberedBy((plan: Plan, round: number): DrawnChart 
   const chart = chartOf(plan)[round]!;
   const procedure = proceduresOf(plan)[round]!;
   const instead = madeInstead(procedure);
-  const first = procedure.start && firstAsMade(procedure.start);
+  const { start } = procedure;
+  if (start === null) return chart;
+  const first = firstAsMade(start);
   if (instead.size === 0 && !first) return chart;
   const order = orderOfWork(procedure.round);
   const made = [...chart.ring.made];
   for (const [entry, stitch] of instead) made[entry] = stitch;
-  if (first) made[order.entry(procedure.start!.at)] = first.of;
+  if (first) made[order.entry(start.at)] = first.of;
   const drawn: DrawnChart = {
     ring: { ...chart.ring, made },
     headX: chart.headX.slice(),
     headY: chart.headY.slice(),
     footX: chart.footX.slice(),
     footY: chart.footY.slice(),
-    ...(first && { upright: new Map([[order.entry(procedure.start!.at), first.pieces]]) }),
+    ...(first && { upright: new Map([[order.entry(start.at), first.pieces]]) }),
   };
-  const { start } = procedure;
-  if (start?.close.by === 'stitch') {
+  if (start.close.by === 'stitch') {
     // Worked into the first stitch, it leans over to the last.
     const [onto, last] = [order.entry(start.at), order.entry(start.at - 2)];
     const { join } = start;

@@ -4,7 +4,8 @@ import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
 import { demoPlans } from '../demo/read.ts';
 import { entriesIn, stitchAt, type Box } from './find.ts';
-import { framesOf, sceneOf, yarnFramesOf, type DrawnRound, type Frame } from './scene.ts';
+import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
+import { sceneOf, type DrawnRound } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf } from './yarnFace.ts';
 

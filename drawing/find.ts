@@ -2,7 +2,8 @@
 import { rememberedBy } from '../core/remembered.ts';
 import Flatbush from 'flatbush';
 import { isChainRun } from '../core/ring/stitch.ts';
-import { linkCurve, drawnStretch, type DrawnChart, type DrawnRound } from './scene.ts';
+import { linkCurve, drawnStretch, type DrawnChart } from './frames.ts';
+import { type DrawnRound } from './scene.ts';
 import { overhangOf } from './yarnFace.ts';
 
 /** The boxes that the entries of a round are drawn in: from foot to head, chains along their curve, and what hangs over. */

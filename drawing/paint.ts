@@ -4,16 +4,8 @@ import type { Point } from '../core/piece/outline.ts';
 import { IN_NOTHING } from '../core/ring/ring.ts';
 import { tonesOf, type Tones } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import {
-  HOLE,
-  SEAM_LINE,
-  colourAt,
-  framesOf,
-  yarnFramesOf,
-  type DrawnRound,
-  type Frame,
-  type Scene,
-} from './scene.ts';
+import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
+import { HOLE, SEAM_LINE, colourAt, type DrawnRound, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf, type Strands } from './yarnFace.ts';
 

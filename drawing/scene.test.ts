@@ -9,7 +9,8 @@ import { withEveryFamily } from '../core/testing/bodies.ts';
 import { entry, rowsHem } from '../core/testing/hems.ts';
 import { demoPlans } from '../demo/read.ts';
 import { boundsIn, stitchAt } from './find.ts';
-import { colourAt, framesOf, sceneOf, type SceneChoice } from './scene.ts';
+import { framesOf } from './frames.ts';
+import { colourAt, sceneOf, type SceneChoice } from './scene.ts';
 import { svgOf } from './svg.ts';
 import { strandsOf } from './yarnFace.ts';
 

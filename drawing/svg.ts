@@ -1,16 +1,8 @@
 /** A scene as an SVG drawing. Every stitch is defined once and placed as often as it is worked. */
 import { tonesOf } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import {
-  HOLE,
-  SEAM_LINE,
-  colourAt,
-  framesOf,
-  yarnFramesOf,
-  type DrawnRound,
-  type Frame,
-  type Scene,
-} from './scene.ts';
+import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
+import { HOLE, SEAM_LINE, colourAt, type DrawnRound, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf } from './yarnFace.ts';
 import type { Stitch } from '../core/ring/stitch.ts';

@@ -11,7 +11,8 @@ import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { THEMES } from '../look/tokens.ts';
 import { boxOf, paint, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type StitchFound } from '../../drawing/find.ts';
-import { framesOf, type Scene, type SceneChoice } from '../../drawing/scene.ts';
+import { framesOf } from '../../drawing/frames.ts';
+import { type Scene, type SceneChoice } from '../../drawing/scene.ts';
 import { SheetCanvas, sceneAway } from './sheetPage.ts';
 import styles from './stitchStage.module.css';
 

@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
+import { USUAL_START, habitsOf } from '../../core/base/start.ts';
 import { NO_WISHES, type HandsWishes } from '../../core/hands/wishes.ts';
 import { demoPlans } from '../../demo/read.ts';
 import { renderAlone } from '../testing/render.tsx';
@@ -61,7 +62,7 @@ describe('my hands', () => {
     for (const name of ['Pace', 'Yarn', 'Height of rounds', 'Width of stitches'])
       expect((await part(name)).textContent).toContain('A rule of thumb: nothing has been noted yet.');
     expect((await part('Counts')).textContent).toContain('No side has been counted yet.');
-    expect(await handsToBegin()).toEqual({ hands: null, pace: null });
+    expect(await handsToBegin()).toEqual({ hands: null, pace: null, habits: null });
   });
 
   test('what is not wanted is not begun with, and can be wanted again', async () => {
@@ -103,6 +104,18 @@ describe('my hands', () => {
     expect(wishes().own).toEqual({});
   });
 
+  test('ways to begin and to close that were kept are told, begun with, and forgotten', async () => {
+    const habits = habitsOf({ ...USUAL_START, first: 'standing', close: 'stitch' });
+    kept.set('hands', { ...NO_WISHES, habits });
+    open();
+    const section = await part('How you begin and close rounds');
+    expect(section.textContent).toContain('rounds: a last chain space closed with a stitch');
+    expect((await handsToBegin()).habits).toEqual(habits);
+    fireEvent.click(within(section).getByRole('button', { name: 'Forget it' }));
+    await waitFor(() => expect(section.textContent).toContain('As is usual.'));
+    await waitFor(() => expect(wishes().habits).toBeNull());
+  });
+
   test('starting afresh leaves the log as it is, and is taken back', async () => {
     open();
     const learned = (await part('Pace')).textContent;
@@ -118,7 +131,7 @@ describe('my hands', () => {
     onShelf = new Error('it is not allowed here');
     open();
     expect(await screen.findByText(/cannot be read now\. Nothing is lost: reload the page\./)).toBeTruthy();
-    expect(await handsToBegin()).toEqual({ hands: null, pace: null });
+    expect(await handsToBegin()).toEqual({ hands: null, pace: null, habits: null });
   });
 
   test('what is kept of wishes and unsound counts as none', async () => {

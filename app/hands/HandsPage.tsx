@@ -15,6 +15,7 @@ import { ThemeButton } from '../look/ThemeButton.tsx';
 import { useNarrow } from '../look/narrow.ts';
 import { NumberField } from '../look/NumberField.tsx';
 import { Themed } from '../look/Themed.tsx';
+import { habitNames } from '../sections/startNames.ts';
 import { keepWishes } from '../storage/wishes.ts';
 import { myHands } from '../workers/hands.ts';
 import styles from './hands.module.css';
@@ -77,6 +78,29 @@ export function HandsPage() {
             <section>
               <h2>Counts</h2>
               <p>{countedWords(data.hands.counted)}</p>
+            </section>
+            <section>
+              <h2>How you begin and close rounds</h2>
+              {wishes.habits === null ? (
+                <p>
+                  As is usual. On the base round of a hem, under “More about starts and ends”, you can keep
+                  yours.
+                </p>
+              ) : (
+                <>
+                  <ul>
+                    {habitNames(wishes.habits).map((name) => (
+                      <li key={name}>{name}</li>
+                    ))}
+                  </ul>
+                  <p className={styles.tools}>
+                    <span className="quiet small">New hems begin with it.</span>
+                    <Button size="small" onClick={() => wish({ ...wishes, habits: null })}>
+                      Forget it
+                    </Button>
+                  </p>
+                </>
+              )}
             </section>
             <section>
               <h2>Start afresh</h2>

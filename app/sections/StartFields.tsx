@@ -1,9 +1,14 @@
-import { held } from '../../core/held.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { hasLastRow } from '../../core/piece/piece.ts';
 import { Select } from 'antd';
-import { memo, useMemo } from 'react';
-import type { RoundStarts, StartOfRound } from '../../core/base/start.ts';
+import { memo, useMemo, useState } from 'react';
+import {
+  habitsOf,
+  sameHabits,
+  type RoundStarts,
+  type StartHabits,
+  type StartOfRound,
+} from '../../core/base/start.ts';
 import { setStart } from '../../core/edits/base.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { refusedWords } from '../../core/procedure/refusedWords.ts';
@@ -13,30 +18,25 @@ import { startPoints } from '../../drawing/starts.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { ChosenFromDrawings } from './Treatment.tsx';
+import { keepWishes, wishesHere } from '../storage/wishes.ts';
+import {
+  CHAINS,
+  CLOSE,
+  COLOUR,
+  ENDING,
+  FIRST,
+  LAST_ROW,
+  ON_THE_HOOK,
+  PLACES,
+  USUAL,
+  isPlace,
+  placeName,
+} from './startNames.ts';
 import styles from './startFields.module.css';
-
-type Where = Pick<RoundStarts, 'at' | 'join'>;
-
-/** Where rounds can begin, and how their joins go on from there. */
-const PLACES: readonly (Where & { readonly name: string })[] = [
-  { at: 'corner', join: 'climbing', name: 'in the corner; the next right above' },
-  { at: 'corner', join: 'centred', name: 'in the corner, at its middle every time' },
-  { at: 'whole corner', join: 'climbing', name: 'the whole corner first; the next right above' },
-  { at: 'whole corner', join: 'centred', name: 'the whole corner first, every time' },
-  { at: 'before the space', join: 'centred', name: 'the stitch before the corner’s space, and that space' },
-  { at: 'stitch of the corner', join: 'climbing', name: 'from one of the corner’s stitches on' },
-  { at: 'before the corner', join: 'climbing', name: 'a few stitches before the corner' },
-  { at: 'along the side', join: 'climbing', name: 'part of the way along the side' },
-  { at: 'middle of the side', join: 'climbing', name: 'in the middle of the side' },
-  { at: 'counted', join: 'climbing', name: 'so many stitches after the corner' },
-];
-
-/** Away from the corners a join always climbs. */
-const isThere = (a: Where, b: Where): boolean =>
-  a.at === b.at && (a.join === b.join || (a.at !== 'corner' && a.at !== 'whole corner'));
 
 /** Plain rounds on the base round: enough to see which way the joins go. */
 const ROUNDS = 3;
@@ -61,27 +61,11 @@ function startingAt({ hem }: Plan, start: StartOfRound): SwatchView {
   return { plan: made, at: at ?? { x: 0, y: 0 } };
 }
 
-const FIRST: readonly { readonly value: RoundStarts['first']; readonly label: string }[] = [
-  { value: 'usual', label: 'first stitch: as is usual for it' },
-  { value: 'chain', label: 'first stitch: after a chain that does not count' },
-  { value: 'counted chain', label: 'first stitch: a chain that counts, where it may' },
-  { value: 'stacked', label: 'first stitch: stacked singles, for doubles and taller' },
-  { value: 'drawn up', label: 'first stitch: from a loop drawn up, for half doubles and taller' },
-  { value: 'standing', label: 'first stitch: standing, where yarn is new' },
-];
-
 const ON_A_SIDE: ReadonlySet<StartOfRound['at']> = new Set([
   'along the side',
   'middle of the side',
   'counted',
 ]);
-
-/** In place of a number of chains: as many as are usual for the stitch. */
-const USUAL = -1;
-const CHAINS = [
-  { value: USUAL, label: 'chains: as many as are usual' },
-  ...Array.from({ length: 9 }, (_, n) => ({ value: n, label: n === 0 ? 'no chain' : `chain ${n}` })),
-];
 
 export interface StartChoiceProps {
   readonly plan: Plan;
@@ -107,15 +91,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
     <>
       {corners && (
         <>
-          <ChosenFromDrawings
-            label={name}
-            name={
-              held(
-                PLACES.find((p) => isThere(p, value)),
-                'every start is at one of the places',
-              ).name
-            }
-          >
+          <ChosenFromDrawings label={name} name={placeName(value)}>
             <PictureChoice
               label={name}
               across={13}
@@ -124,7 +100,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
               pictures={PLACES.map((place, i) => ({
                 name: place.name,
                 look: looks[i]!,
-                chosen: isThere(place, value),
+                chosen: isPlace(place, value),
                 onChoose: () => onChange({ at: place.at, join: place.join }),
               }))}
             />
@@ -198,37 +174,6 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
   );
 }
 
-type Choices<Key extends keyof RoundStarts> = { readonly value: RoundStarts[Key]; readonly label: string }[];
-
-const COLOUR: Choices<'colour'> = [
-  { value: 'anew', label: 'new yarn: cut and joined anew' },
-  { value: 'closing slip stitch', label: 'new yarn: as the slip stitch that closes the round before' },
-  { value: 'last yarn over', label: 'new yarn: as the last yarn over of the round before' },
-];
-
-const LAST_ROW: Choices<'lastRow'> = [
-  { value: 'cut', label: 'yarn of the piece: cut' },
-  { value: 'right side', label: 'yarn of the piece: on the hook, last row with the right side facing' },
-  { value: 'wrong side', label: 'yarn of the piece: on the hook, last row with the wrong side facing' },
-];
-const ON_THE_HOOK: Choices<'lastRow'> = [
-  { value: 'cut', label: 'yarn of the piece: cut' },
-  { value: 'right side', label: 'yarn of the piece: still on the hook' },
-  { value: 'wrong side', label: 'yarn of the piece: still on the hook, the piece is turned' },
-];
-
-const CLOSE: Choices<'close'> = [
-  { value: 'slip stitch', label: 'rounds: closed with a slip stitch' },
-  { value: 'stitch', label: 'rounds: a last chain space closed with a stitch' },
-  { value: 'chain and stitch', label: 'rounds: … with chains and a lower stitch' },
-  { value: 'spiral', label: 'rounds: not joined, in a spiral' },
-];
-
-const ENDING: Choices<'ending'> = [
-  { value: 'slip stitch', label: 'last round: closed with a slip stitch' },
-  { value: 'needle', label: 'last round: closed with a needle, but for slip stitches' },
-];
-
 /** Choices of starts and closes that rounds cannot follow, and why; nothing where all do. */
 export function NotFollowed({ plan, entry }: { readonly plan: Plan; readonly entry?: string }) {
   const words = refusedWords(plan, plan.hem.preferences.language, entry);
@@ -245,6 +190,12 @@ function Fields({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { start } = plan.hem.base;
   const set = (part: Partial<RoundStarts>): void => void store.do(setStart(part));
+  const [kept, setKept] = useState<StartHabits | null>(null);
+  const keep = async (): Promise<void> => {
+    const habits = habitsOf(start);
+    await keepWishes({ ...(await wishesHere()), habits });
+    setKept(habits);
+  };
   return (
     <div className={styles.fields}>
       {!isDisc(plan.body.outline) && <span>Start each round</span>}
@@ -297,6 +248,9 @@ function Fields({ plan }: { readonly plan: Plan }) {
             options={ENDING}
             onChange={(ending) => set({ ending })}
           />
+          <Button size="small" onClick={() => void keep()}>
+            {kept !== null && sameHabits(kept, habitsOf(start)) ? 'New hems begin so' : 'Keep as my habit'}
+          </Button>
         </div>
       </details>
     </div>

@@ -17,6 +17,7 @@ import { askedOf } from '../../core/piece/piece.ts';
 import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { planComesOutEven, type Plan, writtenOf } from '../../core/plan/types.ts';
+import { startOfHabit } from '../../core/base/start.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
 import { sizeWords } from '../../core/say/measures.ts';
@@ -34,10 +35,11 @@ import { NOTHING_KNOWN, handsToBegin, type HandsToBegin } from '../workers/hands
 import styles from './start.module.css';
 
 /** A hem of a construction, without a round that nobody asked for. */
-function hemOf(kind: PieceKind, id: string, now: Date, { hands, pace }: HandsToBegin): Hem {
+function hemOf(kind: PieceKind, id: string, now: Date, { hands, pace, habits }: HandsToBegin): Hem {
   const usual = newHem(id, now);
   const gauge = usualGauge(usual.yarns[0]!.weight, hands);
-  const blank: Hem = { ...usual, hands, gauge, pace: pace ?? usual.pace, rounds: [] };
+  const base = { ...usual.base, start: startOfHabit(habits) };
+  const blank: Hem = { ...usual, base, hands, gauge, pace: pace ?? usual.pace, rounds: [] };
   if (blank.piece.kind === kind) return blank;
   const outcome = performed(blank, chooseConstruction(kind, constructionOf(kind, blank)));
   return outcome.ok ? outcome.value : blank;

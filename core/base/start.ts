@@ -26,3 +26,55 @@ export const USUAL_START: RoundStarts = {
   close: 'slip stitch',
   ending: 'slip stitch',
 };
+
+/** Ways to begin and to close that a maker is used to, wherever a hem begins. */
+export type StartHabits = Omit<RoundStarts, 'side' | 'lastRow'>;
+
+/** The habits that a choice of starts shows. */
+export function habitsOf({ side: _, lastRow: __, ...habits }: RoundStarts): StartHabits {
+  return habits;
+}
+
+/** The usual start, as a maker is used to it. */
+export const startOfHabit = (habits: StartHabits | null): RoundStarts => ({ ...USUAL_START, ...habits });
+
+/** Whether two makers are used to the same. */
+export const sameHabits = (a: StartHabits, b: StartHabits): boolean =>
+  (Object.keys(USED_TO) as (keyof StartHabits)[]).every((key) => a[key] === b[key]);
+
+const oneOf =
+  <T extends string>(...values: readonly T[]) =>
+  (value: unknown): boolean =>
+    values.includes(value as T);
+const whole =
+  (least: number, most: number) =>
+  (value: unknown): boolean =>
+    Number.isInteger(value) && (value as number) >= least && (value as number) <= most;
+
+/** For each habit whether a value is one. */
+const USED_TO: { readonly [Key in keyof StartHabits]: (value: unknown) => boolean } = {
+  at: oneOf<RoundStarts['at']>(
+    'corner',
+    'whole corner',
+    'stitch of the corner',
+    'before the space',
+    'before the corner',
+    'along the side',
+    'middle of the side',
+    'counted',
+  ),
+  stitches: whole(1, 20_000),
+  join: oneOf<RoundStarts['join']>('centred', 'climbing'),
+  first: oneOf<RoundStarts['first']>('usual', 'chain', 'counted chain', 'stacked', 'drawn up', 'standing'),
+  chains: (value) => value === null || whole(0, 8)(value),
+  newYarn: oneOf<RoundStarts['newYarn']>('same place', 'next corner'),
+  colour: oneOf<RoundStarts['colour']>('anew', 'closing slip stitch', 'last yarn over'),
+  close: oneOf<RoundStarts['close']>('slip stitch', 'stitch', 'chain and stitch', 'spiral'),
+  ending: oneOf<RoundStarts['ending']>('slip stitch', 'needle'),
+};
+
+/** Whether a value that was kept says habits, and all of them. */
+export const areHabits = (value: unknown): value is StartHabits =>
+  typeof value === 'object' &&
+  value !== null &&
+  Object.entries(USED_TO).every(([key, is]) => is((value as Record<string, unknown>)[key]));

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { USUAL_START, habitsOf } from '../base/start.ts';
 import { learnFlat, type Lay, type LaysOfHem } from './flatness.ts';
 import type { Learned } from './ratio.ts';
 import { usualGauge } from './gauge.ts';
@@ -31,7 +32,12 @@ describe('what a maker wants of what was learned', () => {
   });
 
   test('is written and read again; what is unsound is refused whole', () => {
-    const wishes = { since: '2026-02-01T10:00:00.000Z', off: ['flat', 'time'] as const, own: { width: 0.9 } };
+    const wishes = {
+      since: '2026-02-01T10:00:00.000Z',
+      off: ['flat', 'time'] as const,
+      own: { width: 0.9 },
+      habits: null,
+    };
     expect(readWishes(JSON.parse(writeWishes(wishes)))).toEqual({ ok: true, value: wishes });
     for (const part of [
       { since: 'once' },
@@ -40,8 +46,15 @@ describe('what a maker wants of what was learned', () => {
       { own: { yarn: 900 } },
       { own: { feet: 1 } },
       { own: null },
+      { habits: { first: 'somehow' } },
+      { habits: { ...habitsOf(USUAL_START), chains: 9 } },
     ])
       expect(readWishes({ ...wishes, ...part })).toMatchObject({ ok: false });
+    const used = { ...wishes, habits: habitsOf({ ...USUAL_START, close: 'spiral', first: 'stacked' }) };
+    expect(readWishes(JSON.parse(writeWishes(used)))).toEqual({ ok: true, value: used });
+    // As they were kept before there were habits.
+    const { habits: _, ...before } = wishes;
+    expect(readWishes(before)).toEqual({ ok: true, value: wishes });
     expect(readWishes(null)).toMatchObject({ ok: false, problems: [{ code: 'hands-unreadable' }] });
   });
 });

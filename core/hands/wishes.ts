@@ -1,4 +1,5 @@
 /** Wishes of a maker for what is learned of their hands: from when on, which of it is used, and what they know better. */
+import { areHabits, type StartHabits } from '../base/start.ts';
 import { handsProblem } from './problems.ts';
 import { done, failed, inAll, type Outcome } from '../problems.ts';
 import { PARTS, inOwnWords, type Hands, type HandsPart } from './hands.ts';
@@ -14,12 +15,14 @@ export interface HandsWishes {
   readonly off: readonly HandsUse[];
   /** Ratios that the maker knows better than the log. */
   readonly own: Readonly<Partial<Record<HandsPart, number>>>;
+  /** Ways to begin and to close rounds with which new hems begin; null for the usual ones. */
+  readonly habits: StartHabits | null;
 }
 
 /** The file of a backup that says them. */
 export const HANDS_FILE = 'my-hands.json';
 
-export const NO_WISHES: HandsWishes = { since: null, off: [], own: {} };
+export const NO_WISHES: HandsWishes = { since: null, off: [], own: {}, habits: null };
 
 /** Least and most of a ratio of one’s own. */
 export const OWN_RATIO = [0.2, 5] as const;
@@ -42,7 +45,9 @@ export const writeWishes = (wishes: HandsWishes): string =>
 export function readWishes(value: unknown): Outcome<HandsWishes> {
   const unsound = failed(handsProblem('hands-unreadable', inAll('the file of your hands')));
   if (typeof value !== 'object' || value === null) return unsound;
-  const { since, off, own } = value as Partial<Record<keyof HandsWishes, unknown>>;
+  // What was kept before there were habits has none.
+  const { since, off, own, habits = null } = value as Partial<Record<keyof HandsWishes, unknown>>;
+  if (habits !== null && !areHabits(habits)) return unsound;
   if (since !== null && (typeof since !== 'string' || Number.isNaN(Date.parse(since)))) return unsound;
   if (!Array.isArray(off) || !off.every((o): o is HandsUse => USES.includes(o as HandsUse))) return unsound;
   if (typeof own !== 'object' || own === null) return unsound;
@@ -51,5 +56,5 @@ export function readWishes(value: unknown): Outcome<HandsWishes> {
     ([of, ratio]) =>
       PARTS.includes(of as HandsPart) && typeof ratio === 'number' && ratio >= least && ratio <= most,
   );
-  return sound ? done({ since, off, own }) : unsound;
+  return sound ? done({ since, off, own, habits }) : unsound;
 }
