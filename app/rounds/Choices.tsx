@@ -19,6 +19,10 @@ import { choiceName, optionWords } from '../../core/forecast/choiceWords.ts';
 import { plural } from '../../core/say/measures.ts';
 import { BegunNote } from '../sections/BegunNote.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
+import { cornersAlike, markersPast } from '../../core/procedure/markers.ts';
+import { cornerName } from '../../core/print/placeWords.ts';
+import { markersWords } from '../../core/print/steps/roundWords.ts';
+import { listWords } from '../../core/say/lists.ts';
 import { NotFollowed, StartChoice } from '../sections/StartFields.tsx';
 import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
@@ -242,6 +246,7 @@ function More({ plan, entry, name, onChoose, pointing, onPointing }: MoreProps) 
           its corner may change to make it fit
         </Checkbox>
       )}
+      <Slide plan={plan} entry={entry} name={name} onChoose={onChoose} />
       <Checkbox
         checked={entry.start !== null}
         onChange={(e) => onChoose('start', { start: e.target.checked ? usual : null })}
@@ -268,6 +273,49 @@ function More({ plan, entry, name, onChoose, pointing, onPointing }: MoreProps) 
     </div>
   );
 }
+
+/** A pattern that runs past the corners, slid by hand; where it lies alike, and which repeat holds each marker. */
+function Slide({ plan, entry, name, onChoose }: Pick<MoreProps, 'plan' | 'entry' | 'name' | 'onChoose'>) {
+  const round = plan.rounds.find((r) => r.written?.entry.id === entry.id);
+  const markers = round ? markersPast(plan, round) : [];
+  if (!round || markers.length === 0) return null;
+  const alike = cornersAlike(markers).filter((set) => set.length > 1);
+  const names = (set: readonly number[]): string => listWords(set.map((corner) => cornerName(plan, corner)));
+  return (
+    <span className={styles.slide}>
+      <span role="group" aria-label={`Where the pattern of ${name} begins`}>
+        <Button
+          type="text"
+          size="small"
+          aria-label="Slide it back"
+          icon={<MinusIcon />}
+          disabled={entry.slide <= 0}
+          onClick={() => onChoose('slide', { slide: entry.slide - 1 })}
+        />
+        begins {plural(entry.slide, 'place')} after corner {cornerName(plan, 0)}
+        <Button
+          type="text"
+          size="small"
+          aria-label="Slide it on"
+          icon={<PlusIcon />}
+          disabled={entry.slide >= MOST_SLID}
+          onClick={() => onChoose('slide', { slide: entry.slide + 1 })}
+        />
+      </span>
+      <span className="quiet small">
+        {alike.length === 0
+          ? 'It lies otherwise at every corner.'
+          : alike.length === 1 && alike[0]!.length === markers.length
+            ? 'It lies alike at all corners.'
+            : `It lies alike at corners ${alike.map(names).join('; at ')}.`}{' '}
+        {markersWords(plan, round)}
+      </span>
+    </span>
+  );
+}
+
+/** Places by which a pattern can be slid. */
+const MOST_SLID = 100;
 
 /** Why an entry is not worked: a round before it, or its own first, goes beyond what can be planned. */
 function NotWorked({ plan }: { readonly plan: Plan }) {

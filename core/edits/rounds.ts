@@ -68,6 +68,7 @@ export type EntryChoice = Partial<
     | 'corner'
     | 'cornerOpen'
     | 'anew'
+    | 'slide'
     | 'loop'
     | 'size'
     | 'times'

@@ -35,6 +35,8 @@ export interface Circumstances {
   readonly changes?: readonly number[];
   /** Stitches that were really found on each side when it was done, see {@link asFound}; null where nobody counted. */
   readonly found?: readonly (number | null)[];
+  /** Of a pattern that runs round the whole ring: places after the first corner at which it begins. */
+  readonly slide?: number;
   /** The work runs against the order of the ring, as it does when it has been turned. */
   readonly backwards?: boolean;
 }
@@ -49,16 +51,21 @@ export function workRound(below: Ring, recipe: Recipe, circumstances: Circumstan
   const worked =
     recipe.scope === 'side'
       ? workSides(below, recipe, circumstances)
-      : workWholeRing(below, recipe, circumstances.changes ?? []);
+      : workWholeRing(below, recipe, circumstances.changes ?? [], circumstances.slide ?? 0);
   return circumstances.found ? asFound(worked, circumstances.found) : worked;
 }
 
 /** Works against the order of the ring: on its mirror image, which is then mirrored back. */
-function workBackwards(below: Ring, recipe: Recipe, { corners, changes, found }: Circumstances): WorkedRound {
+function workBackwards(
+  below: Ring,
+  recipe: Recipe,
+  { corners, changes, slide, found }: Circumstances,
+): WorkedRound {
   const n = below.centres.length;
   const worked = workRound(mirrored(below), recipe, {
     ...(corners && { corners: mirroredCorners(corners) }),
     ...(changes && { changes: [...changes].reverse() }),
+    ...(slide !== undefined && { slide }),
     ...(found && { found: [...found].reverse() }),
   });
   const { ring, sides, layout } = worked;
@@ -112,16 +119,18 @@ function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstan
  * pattern passes over, as one of chains, leaves a corner without a centre of its own between what comes before and
  * after it.
  */
-function workWholeRing(below: Ring, recipe: Recipe, changes: readonly number[]): WorkedRound {
+function workWholeRing(below: Ring, recipe: Recipe, changes: readonly number[], slide: number): WorkedRound {
   const kinds = placeKindsUsed(recipe.side);
   const size = below.made.length;
-  const start = below.centres[0]?.start ?? 0;
+  const fromCorner = placesInSpan(below, { start: below.centres[0]?.start ?? 0, length: size }, kinds);
+  const first = slide % Math.max(1, fromCorner.length);
+  const places = [...fromCorner.slice(first), ...fromCorner.slice(0, first)];
+  const start = first === 0 ? (below.centres[0]?.start ?? 0) : entryOf(places[0]!);
   const cornerOf = new Map<number, number>();
   below.centres.forEach((centre, corner) => {
     if (centre.length > 0) cornerOf.set(centre.start, corner);
   });
   const inner = new RingBuilder();
-  const places = placesInSpan(below, { start, length: size }, kinds);
   const { fit, marks } = workAlong(inner, below, places, sidePattern(recipe.side), undefined, 0);
 
   const maker = new RingBuilder();

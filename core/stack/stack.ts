@@ -153,6 +153,8 @@ export interface RoundBearing {
   readonly corner: RoundEntry['corner'];
   readonly changes: readonly number[] | undefined;
   readonly runsBackwards: boolean;
+  /** Places after the first corner at which a pattern past the corners begins. */
+  readonly slide: number;
 }
 
 export const bearingOf = ({ recipe, entry, index, backwards }: WrittenRound): RoundBearing => ({
@@ -160,15 +162,16 @@ export const bearingOf = ({ recipe, entry, index, backwards }: WrittenRound): Ro
   corner: entry.corner,
   changes: entry.changes[String(index)],
   runsBackwards: backwards,
+  slide: recipe.scope === 'ring' ? entry.slide : 0,
 });
 
 /** As {@link circumstancesOf}, by what bears on them alone. */
 export function circumstances(
-  { recipe, corner, changes, runsBackwards }: RoundBearing,
+  { recipe, corner, changes, runsBackwards, slide }: RoundBearing,
   outline: Outline,
   below: number,
 ): Circumstances {
-  const backwards = runsBackwards && { backwards: true };
+  const backwards = { ...(runsBackwards && { backwards: true }), ...(slide > 0 && { slide }) };
   const stitch = plainStitchOf(recipe);
   const height = stitchHeight(stitch);
   if (isDisc(outline)) {

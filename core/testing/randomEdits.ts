@@ -255,6 +255,7 @@ const MAKERS: readonly Maker[] = [
           () => ({ corner: pick(family?.corners ?? [entry.corner]) }),
           () => ({ cornerOpen: chance.maybe(0.5) }),
           () => ({ anew: chance.maybe(0.5) }),
+          () => ({ slide: chance.int(0, 9) }),
           () => ({ loop: pick(family?.loops ?? [entry.loop]) }),
           () => ({ size: pick(family?.sizes ?? [entry.size]) }),
           () => ({ times: (family?.repeatable ?? true) ? chance.int(1, chance.maybe(0.05) ? 100 : 4) : 1 }),

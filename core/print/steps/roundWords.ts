@@ -13,6 +13,8 @@ import {
   plainStitchOf,
 } from '../../ring/recipe.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
+import { markersPast } from '../../procedure/markers.ts';
+import { cornerName } from '../placeWords.ts';
 import { cornerLines } from './cornerWords.ts';
 import { adjustmentLines, sideLines } from './sideWords.ts';
 import { startLines } from './startWords.ts';
@@ -107,10 +109,19 @@ export const otherwiseLines = (
   language: Language,
 ): readonly PatternLine[] => [
   ...adjustmentLines(plan, procedure, language).map(written),
+  ...[markersWords(plan, procedure.round)].flatMap((words) => (words === null ? [] : [written(words)])),
   ...plan.problems
     .filter((p) => p.where.in === 'round' && p.where.number === procedure.round.number)
     .map((p): PatternLine => ({ kind: 'care', text: `Take care: ${problemLine(p)}` })),
 ];
+
+/** Markers of a round that runs past the corners: “Markers: D/A in repeat 1, A/B in repeat 8.” */
+export function markersWords(plan: Plan, round: RoundPlan): string | null {
+  const markers = markersPast(plan, round);
+  if (markers.length === 0) return null;
+  const told = markers.map(({ corner, repeat }) => `${cornerName(plan, corner)} in repeat ${repeat}`);
+  return `Markers: ${told.join(', ')}.`;
+}
 
 /** Lines that hold for all rounds of a kind: explanations, and cautions. */
 export function onceLines(
