@@ -154,6 +154,7 @@ function createProgram(io: Io, notEven: () => void): Command {
         OTHER_LANGUAGE_IDS,
       ),
     )
+    .option('--ticks', 'a box to tick before each round')
     .addOption(terms())
     .addOption(hand())
     .addOption(units())
@@ -164,9 +165,18 @@ function createProgram(io: Io, notEven: () => void): Command {
           markdown,
           form,
           names = null,
+          ticks = false,
           ...options
         }: PreferenceOptions & { markdown?: boolean } & Pick<PatternLook, 'form'> & Partial<PatternLook>,
-      ) => io.write(exported(markdown ? 'markdown' : 'text', onePlan(file, options), { form, names })),
+      ) =>
+        io.write(
+          exported(markdown ? 'markdown' : 'text', onePlan(file, options), {
+            ...USUAL_LOOK,
+            form,
+            names,
+            ticks,
+          }),
+        ),
     );
 
   program

@@ -1,6 +1,7 @@
 /** The drawings that go with a written pattern. */
 import { rememberedBy } from '../core/remembered.ts';
 import type { Plan } from '../core/plan/types.ts';
+import { chartMarks } from './chartMarks.ts';
 import { boundsIn } from './find.ts';
 import { legendOf, type LegendEntry } from './legend.ts';
 import { motifGridSvg } from './motifGrid.ts';
@@ -36,7 +37,8 @@ function draw(plan: Plan, font: string | undefined): Drawings {
     const found = named.find(({ part }) => part.kind === kind);
     if (!found) return [];
     const box = boundsIn([scene.edge, ...scene.rounds], partBox(plan, found.part));
-    return [{ name: found.label, svg: svgOf(scene, box, found.label) }];
+    const marks = { all: chartMarks(plan, scene, box), font: font ?? 'sans-serif' };
+    return [{ name: found.label, svg: svgOf(scene, box, found.label, marks) }];
   });
   const grid = motifGridSvg(plan, GRID, font);
   if (grid !== null) charts.push({ name: GRID, svg: grid });

@@ -1,5 +1,6 @@
 /** A scene as an SVG drawing. Every stitch is defined once and placed as often as it is worked. */
 import { tonesOf } from './colours.ts';
+import type { ChartMark } from './chartMarks.ts';
 import { entriesIn, type Box } from './find.ts';
 import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
 import { HOLE, SEAM_LINE, colourAt, type DrawnRound, type Scene } from './scene.ts';
@@ -38,18 +39,20 @@ class Definitions {
  * that is seen is a `<g class="round-…">`’s `<use>`, a chain run one for each of its links.
  *
  * @param title told to screen readers; drawings that stand on one page have different ones
+ * @param marks numbers of the rounds and their directions, laid over it
  */
-export function svgOf(scene: Scene, box: Box, title: string): string {
-  const width = box.maxX - box.minX;
-  const height = box.maxY - box.minY;
+export function svgOf(scene: Scene, box: Box, title: string, marks: Marks = NO_MARKS): string {
+  const view = boxWith(box, marks);
+  const width = view.maxX - view.minX;
+  const height = view.maxY - view.minY;
   const definitions = new Definitions(`${scene.face}-${title.replace(/[^\w]+/g, '-')}-`);
   const rounds = scene.rounds.map((round, k) => roundGroup(scene, round, `round-${k}`, box, definitions));
   const edge = scene.body.length > 0 ? roundGroup(scene, scene.edge, 'edge', box, definitions) : '';
   const body = scene.body.map((p) => `${short(p.x)},${short(p.y)}`).join(' ');
   // Mirrored about the middle of the box, as the canvas mirrors about the middle of the view.
-  const mirror = scene.mirrored ? ` transform="matrix(-1 0 0 1 ${short(box.minX + box.maxX)} 0)"` : '';
+  const mirror = scene.mirrored ? ` transform="matrix(-1 0 0 1 ${short(view.minX + view.maxX)} 0)"` : '';
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${[box.minX, box.minY, width, height].map(short).join(' ')}" ` +
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${[view.minX, view.minY, width, height].map(short).join(' ')}" ` +
       `width="${short(width)}mm" height="${short(height)}mm" role="img" aria-label="${escaped(title)}">`,
     `<title>${escaped(title)}</title>`,
     `<defs>${definitions.written.join('')}</defs>`,
@@ -59,11 +62,65 @@ export function svgOf(scene: Scene, box: Box, title: string): string {
     edge,
     ...rounds,
     '</g>',
+    marksGroup(scene, view, marks),
     '</svg>',
     '',
   ]
     .filter((line, i, all) => line !== '' || i === all.length - 1)
     .join('\n');
+}
+
+/** Marks of a chart, and the family of their lettering. */
+interface Marks {
+  readonly all: readonly ChartMark[];
+  readonly font: string;
+}
+const NO_MARKS: Marks = { all: [], font: 'sans-serif' };
+
+/** Height of the lettering, length of an arrow, and the room that marks outside the box are given, in stitch widths. */
+const LETTERING = 0.5;
+const ARROW = 0.62;
+const MARK_ROOM = 1.7;
+/** Apart from the ink of every yarn. */
+const MARK_INK = '#8a4f00';
+
+/** The box with room for the marks that stand outside it. */
+function boxWith(box: Box, { all }: Marks): Box {
+  return all.reduce(
+    (b, { at, widthMm }) => ({
+      minX: Math.min(b.minX, at.x - MARK_ROOM * widthMm),
+      maxX: Math.max(b.maxX, at.x + MARK_ROOM * widthMm),
+      minY: Math.min(b.minY, at.y - MARK_ROOM * widthMm),
+      maxY: Math.max(b.maxY, at.y + MARK_ROOM * widthMm),
+    }),
+    box,
+  );
+}
+
+function marksGroup({ mirrored }: Scene, box: Box, { all, font }: Marks): string {
+  if (all.length === 0) return '';
+  const seen = (x: number): number => (mirrored ? box.minX + box.maxX - x : x);
+  const marks = all.map(({ at, arrow, towards, words, widthMm }) => {
+    const dx = mirrored ? -towards.x : towards.x;
+    const [half, type] = [(ARROW / 2) * widthMm, LETTERING * widthMm];
+    const to = { x: seen(arrow.x) + dx * half, y: arrow.y + towards.y * half };
+    // The barbs lie across the way that it points.
+    const barb = (side: 1 | -1): string =>
+      `${short(to.x - (dx * 0.2 - side * towards.y * 0.13) * widthMm)} ${short(to.y - (towards.y * 0.2 + side * dx * 0.13) * widthMm)}`;
+    const line = `M${short(to.x - 2 * dx * half)} ${short(to.y - 2 * towards.y * half)}L${short(to.x)} ${short(to.y)}M${barb(1)}L${short(to.x)} ${short(to.y)}L${barb(-1)}`;
+    // A long name runs away from the stitches that follow.
+    const anchor = words.length < 3 ? 'middle' : dx < 0 ? 'start' : 'end';
+    const off = words.length < 3 ? 0 : 0.15 * widthMm * (dx < 0 ? -1 : 1);
+    const text = (paint: string): string =>
+      `<text x="${short(seen(at.x) + off)}" y="${short(at.y + type * 0.35)}" font-size="${short(type)}" text-anchor="${anchor}" ${paint}>${words}</text>`;
+    return (
+      `<path d="${line}" stroke="#fff" stroke-width="${short(0.2 * widthMm)}"/>` +
+      `<path d="${line}" stroke="${MARK_INK}" stroke-width="${short(0.08 * widthMm)}"/>` +
+      text(`fill="#fff" stroke="#fff" stroke-width="${short(0.14 * widthMm)}"`) +
+      text(`fill="${MARK_INK}"`)
+    );
+  });
+  return `<g class="marks" font-family="${escaped(font)}" font-weight="700" fill="none" stroke-linejoin="round">${marks.join('')}</g>`;
 }
 
 /** Seams and holes. */

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { PATTERN_FORMS, type PatternForm } from '../../core/print/forms.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { NoticesProvider } from '../look/notices.tsx';
@@ -54,6 +54,26 @@ describe('the page of the pattern', () => {
     expect(await screen.findByRole('heading', { name: 'Rounds' })).toBeTruthy();
     fireEvent.click(screen.getByText('As published'));
     expect(screen.getByText(/^Rnd 1:/)).toBeTruthy();
+  });
+
+  test('boxes, large print, and for whom it is made are chosen; what was chosen is there again', async () => {
+    const { store, container, unmount } = renderPage();
+    const boxes = (): number => container.querySelectorAll('.sheet .tick').length;
+    expect(boxes()).toBe(0);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'boxes to tick' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'large print' }));
+    expect(boxes()).toBe(store.get().plan.rounds.length);
+    expect(container.querySelector('.sheet.large')).not.toBeNull();
+    fireEvent.change(screen.getByRole('textbox', { name: /^Made for/ }), { target: { value: 'Ada' } });
+    fireEvent.change(screen.getByRole('textbox', { name: 'Date' }), { target: { value: 'winter 2026' } });
+    expect(screen.getByText('Made for Ada, winter 2026')).toBeTruthy();
+    unmount();
+    renderPage();
+    await waitFor(() =>
+      expect(screen.getByRole<HTMLInputElement>('checkbox', { name: 'large print' }).checked).toBe(true),
+    );
+    fireEvent.click(screen.getByRole('checkbox', { name: 'large print' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'boxes to tick' }));
   });
 
   test('names of the stitches in another language stand beside it on wish', () => {

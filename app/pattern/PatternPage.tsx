@@ -1,6 +1,6 @@
-import { Button, Dropdown, Input, Segmented, Select } from 'antd';
+import { Button, Checkbox, Dropdown, Input, Segmented, Select } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { prefer, writeNotes } from '../../core/edits/hem.ts';
+import { prefer, writeMade, writeNotes } from '../../core/edits/hem.ts';
 import {
   PATTERN_FORMS,
   PATTERN_FORM_IDS,
@@ -21,6 +21,7 @@ import { DownloadSimpleIcon, LinkSimpleIcon, PrinterIcon } from '../look/icons.t
 import { linkOf } from '../storage/link.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { Guard } from '../hem/Guard.tsx';
+import { MARKS_WORDS } from '../../drawing/chartMarks.ts';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { useNarrow } from '../look/narrow.ts';
@@ -34,10 +35,14 @@ import styles from './pattern.module.css';
 export function PatternPage() {
   const plan = usePlan();
   const store = useHemStore();
-  const { preferences, notes } = plan.hem;
+  const { preferences, notes, madeFor, madeOn } = plan.hem;
   const narrow = useNarrow();
-  const [{ form, names }, setLook] = usePatternLook(narrow ? 'steps' : 'published');
-  const pattern = useMemo(() => patternAs(plan, { form, names }), [plan, form, names]);
+  const [look, setLook] = usePatternLook(narrow ? 'steps' : 'published');
+  const { form, names, ticks, large } = look;
+  const pattern = useMemo(
+    () => patternAs(plan, { form, names, ticks, large }),
+    [plan, form, names, ticks, large],
+  );
   const [terms, ...sections] = pattern.sections;
   const [asSheet, setAsSheet] = useState(false);
   const charts = (
@@ -50,7 +55,7 @@ export function PatternPage() {
   );
   return (
     <div className={styles.page}>
-      <Tools look={{ form, names }} onLook={setLook} />
+      <Tools look={look} onLook={setLook} />
       {narrow && (
         <p className={styles.readingChoice}>
           <Button onClick={() => setAsSheet(!asSheet)}>
@@ -63,8 +68,12 @@ export function PatternPage() {
           {charts}
         </ReadAloud>
       )}
-      <article hidden={narrow && !asSheet} className={`${styles.sheet} ${styles[preferences.paper]}`}>
+      <article
+        hidden={narrow && !asSheet}
+        className={`${styles.sheet} ${styles[preferences.paper]} ${large ? styles.large : ''}`}
+      >
         <h1>{pattern.title}</h1>
+        {pattern.made !== null && <p>{pattern.made}</p>}
         {terms && <SectionWords section={terms} />}
         <Guard what="The plan of the piece" resetKeys={[plan]}>
           <PlanPicture />
@@ -75,6 +84,26 @@ export function PatternPage() {
         {form !== 'card' && charts}
         <PaperCode hem={plan.hem} />
       </article>
+      <div className={styles.made}>
+        <label>
+          Made for, printed under its name
+          <Input
+            value={madeFor}
+            maxLength={200}
+            onChange={(e) => store.do(writeMade({ madeFor: e.target.value }))}
+            onBlur={() => store.endJoin()}
+          />
+        </label>
+        <label>
+          Date
+          <Input
+            value={madeOn}
+            maxLength={60}
+            onChange={(e) => store.do(writeMade({ madeOn: e.target.value }))}
+            onBlur={() => store.endJoin()}
+          />
+        </label>
+      </div>
       <label className={styles.notes}>
         Your own notes, printed with the pattern
         <Input.TextArea
@@ -131,6 +160,7 @@ function Charts() {
           <figcaption>{name}</figcaption>
         </figure>
       ))}
+      <div className="quiet small">{MARKS_WORDS}</div>
       <ul className={styles.legend}>
         {legend.map(({ svg, words }) => (
           <li key={words}>
@@ -217,6 +247,12 @@ function Tools({ look, onLook }: ToolsProps) {
         ]}
         onChange={(v) => store.do(prefer('paper', v))}
       />
+      <Checkbox checked={look.ticks} onChange={(e) => onLook({ ticks: e.target.checked })}>
+        boxes to tick
+      </Checkbox>
+      <Checkbox checked={look.large} onChange={(e) => onLook({ large: e.target.checked })}>
+        large print
+      </Checkbox>
       <Button icon={<LinkSimpleIcon />} onClick={() => void share()}>
         Copy a link
       </Button>

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import type { Section } from '../../core/print/section.ts';
+import { TICK, type Section } from '../../core/print/section.ts';
 import { Button } from '../look/Button.tsx';
 import { CaretLeftIcon, CaretRightIcon } from '../look/icons.ts';
 import { readSetting, writeSetting } from '../storage/settings.ts';
@@ -51,7 +51,7 @@ export function ReadAloud({ hem, sections, children }: ReadingProps) {
           <select value={at} onChange={(e) => go(Number(e.target.value))}>
             {sections.map((s, i) => (
               <option key={s.heading} value={i}>
-                {s.heading}
+                {s.heading.replaceAll(TICK, '')}
               </option>
             ))}
             <option value={last}>Charts</option>

@@ -1,4 +1,4 @@
-import type { PatternLine, Section } from '../../core/print/section.ts';
+import { TICK, type PatternLine, type Section } from '../../core/print/section.ts';
 import styles from './pattern.module.css';
 
 const LOOKS: Readonly<Partial<Record<PatternLine['kind'], string | undefined>>> = {
@@ -11,17 +11,39 @@ const LOOKS: Readonly<Partial<Record<PatternLine['kind'], string | undefined>>> 
 export function SectionWords({ section: { heading, runIn, lines } }: { readonly section: Section }) {
   return (
     <section className={runIn && styles.runIn}>
-      {!runIn && <h2>{heading}</h2>}
+      {!runIn && (
+        <h2>
+          <Ticked text={heading} />
+        </h2>
+      )}
       {lines.map(({ kind, text }, i) => (
         <p key={i} className={LOOKS[kind]}>
           {runIn && i === 0 && (
             <>
-              <strong>{heading}:</strong>{' '}
+              <strong>
+                <Ticked text={heading} />:
+              </strong>{' '}
             </>
           )}
-          {text}
+          <Ticked text={text} />
         </p>
       ))}
     </section>
+  );
+}
+
+/** Words with boxes to tick before them. */
+function Ticked({ text }: { readonly text: string }) {
+  let words = text;
+  let boxes = 0;
+  for (; words.startsWith(TICK); words = words.slice(TICK.length)) boxes++;
+  if (boxes === 0) return text;
+  return (
+    <>
+      {Array.from({ length: boxes }, (_, k) => (
+        <span key={k} className={styles.tick} aria-hidden />
+      ))}
+      {words}
+    </>
   );
 }

@@ -1,16 +1,31 @@
 /** The pattern as a PDF, with fonts and drawings in it. Loaded only when one is asked for. */
-import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content, ContentText, Margins, TDocumentDefinitions } from 'pdfmake/interfaces';
 import pdfMake from 'pdfmake/build/pdfmake';
 import regular from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
 import bold from '@fontsource/commissioner/files/commissioner-latin-700-normal.woff?url';
 import type { WrittenPattern, PatternLine, Section } from '../../core/print/section.ts';
+import { MARKS_WORDS } from '../../drawing/chartMarks.ts';
 import type { Drawings } from '../../drawing/patternDrawings.ts';
 
-export type Paper = 'a4' | 'letter';
+type Paper = 'a4' | 'letter';
+
+/** Paper, and whether it is printed large. */
+export interface Sheet {
+  readonly paper: Paper;
+  readonly large: boolean;
+}
+
+/** Sizes of type, points. */
+const USUAL_TYPE = 10;
+const LARGE_TYPE = 15;
 
 const FONT = 'Commissioner';
-/** Sections up to this many lines are kept on one page. */
+/** Rounds up to this many lines are kept on one page, and what is no round up to so many. */
 const KEPT_TOGETHER = 22;
+const KEPT_BESIDE = 4;
+/** Heights of a chart, points: of two, which share a page with what comes before them; of more. */
+const CHART_HEIGHT = 205;
+const CHARTS_HEIGHT = 180;
 const INK = '#252a55';
 const THREAD = '#c98206';
 
@@ -32,7 +47,7 @@ function line({ kind, text }: PatternLine): ContentText {
   }
 }
 
-function section({ heading, runIn, lines }: Section): Content {
+function section({ heading, runIn, lines, rounds }: Section): Content {
   const told = lines.map((l): ContentText => ({ ...line(l), margin: [0, 1.5, 0, 1.5] }));
   const [first, ...others] = told;
   return {
@@ -48,8 +63,12 @@ function section({ heading, runIn, lines }: Section): Content {
             },
             ...others,
           ]
-        : [{ text: heading, style: 'heading', headlineLevel: 1 }, ...told],
-    unbreakable: lines.length <= KEPT_TOGETHER,
+        : [
+            { text: heading, style: 'heading', headlineLevel: 1 },
+            // A paragraph is not broken either.
+            ...told.map((l): Content => ({ stack: [l], unbreakable: true })),
+          ],
+    unbreakable: lines.length <= (rounds.length > 0 ? KEPT_TOGETHER : KEPT_BESIDE),
     margin: [0, runIn ? 6 : 12, 0, 0],
   };
 }
@@ -58,7 +77,7 @@ function section({ heading, runIn, lines }: Section): Content {
 function pdfDefinition(
   pattern: WrittenPattern,
   drawings: Drawings,
-  paper: Paper,
+  { paper, large }: Sheet,
   code: string | null,
 ): TDocumentDefinitions {
   const width = WIDTHS[paper];
@@ -70,13 +89,39 @@ function pdfDefinition(
     margin: [0, 2, 0, 2],
   }));
   const half = Math.ceil(legend.length / 2);
+  const key: readonly Content[] = [
+    {
+      text: MARKS_WORDS,
+      fontSize: (large ? LARGE_TYPE : USUAL_TYPE) - 2,
+      color: '#5d6184',
+      margin: [0, 8, 0, 0],
+    },
+    {
+      columns: [
+        { stack: legend.slice(0, half), width: '*' },
+        { stack: legend.slice(half), width: '*' },
+      ],
+      columnGap: 20,
+      margin: [0, 12, 0, 0],
+    },
+  ];
   const [terms, ...sections] = pattern.sections;
   return {
     pageSize: paper === 'a4' ? 'A4' : 'LETTER',
     pageMargins: MARGIN,
     info: { title: pattern.title, creator: 'Zig Hem' },
-    defaultStyle: { font: FONT, fontSize: 10, lineHeight: 1.25, color: INK },
-    styles: { heading: { bold: true, fontSize: 12, color: INK, margin: [0, 0, 0, 3] } },
+    defaultStyle: { font: FONT, fontSize: large ? LARGE_TYPE : USUAL_TYPE, lineHeight: 1.25, color: INK },
+    styles: {
+      heading: {
+        bold: true,
+        fontSize: large ? LARGE_TYPE + 2 : USUAL_TYPE + 2,
+        color: INK,
+        margin: [0, 0, 0, 3],
+      },
+    },
+    // No heading stands alone at the foot of a page.
+    pageBreakBefore: ({ headlineLevel }, { getFollowingNodesOnPage }) =>
+      headlineLevel === 1 && getFollowingNodesOnPage().length === 0,
     footer: (page, pages) => ({
       text: `${pattern.title} · ${pattern.language.toUpperCase()} terms · ${page} of ${pages}`,
       alignment: 'center',
@@ -86,30 +131,26 @@ function pdfDefinition(
     }),
     content: [
       { text: pattern.title, bold: true, fontSize: 22 },
+      ...(pattern.made === null ? [] : [{ text: pattern.made }]),
       { canvas: [{ type: 'line', x1: 0, y1: 4, x2: width, y2: 4, lineWidth: 2, lineColor: THREAD }] },
       ...(terms ? [section(terms)] : []),
       { svg: drawings.plan, fit: [width, 230], alignment: 'center', margin: [0, 12, 0, 0] },
       ...sections.map(section),
-      {
-        text: 'Charts',
-        style: 'heading',
-        pageBreak: 'before',
-      },
-      ...drawings.charts.map(({ name, svg }): Content => ({
+      ...drawings.charts.map(({ name, svg }, k): Content => ({
         stack: [
+          // The heading stays with the first of them.
+          ...(k === 0 ? [{ text: 'Charts', style: 'heading', margin: [0, 12, 0, 0] as Margins }] : []),
           { text: name, bold: true, margin: [0, 8, 0, 4] },
-          { svg, fit: [width, drawings.charts.length > 2 ? 180 : 260], alignment: 'center' },
+          {
+            svg,
+            fit: [width, drawings.charts.length > 2 ? CHARTS_HEIGHT : CHART_HEIGHT],
+            alignment: 'center',
+          },
+          // What its symbols and numbers mean stays with the last of them.
+          ...(k === drawings.charts.length - 1 ? key : []),
         ],
         unbreakable: true,
       })),
-      {
-        columns: [
-          { stack: legend.slice(0, half), width: '*' },
-          { stack: legend.slice(half), width: '*' },
-        ],
-        columnGap: 20,
-        margin: [0, 12, 0, 0],
-      },
       ...(code
         ? [
             {
@@ -133,14 +174,14 @@ function pdfDefinition(
 export async function patternPdf(
   pattern: WrittenPattern,
   drawings: Drawings,
-  paper: Paper,
+  sheet: Sheet,
   code: string | null,
 ): Promise<Blob> {
   const file = async (url: string): Promise<string> =>
     base64(new Uint8Array(await (await fetch(url)).arrayBuffer()));
   pdfMake.addVirtualFileSystem({ 'regular.woff': await file(regular), 'bold.woff': await file(bold) });
   pdfMake.addFonts({ [FONT]: { normal: 'regular.woff', bold: 'bold.woff' } });
-  return pdfMake.createPdf(pdfDefinition(pattern, drawings, paper, code)).getBlob();
+  return pdfMake.createPdf(pdfDefinition(pattern, drawings, sheet, code)).getBlob();
 }
 
 function base64(bytes: Uint8Array): string {

@@ -40,7 +40,8 @@ const PDF: WayToSave = {
     ]);
     const drawings = { ...drawingsOf(plan, FONT), plan: await cover(plan) };
     const code = await codeOf(plan.hem, window.location);
-    const content = await patternPdf(patternAs(plan, look), drawings, plan.hem.preferences.paper, code);
+    const { paper } = plan.hem.preferences;
+    const content = await patternPdf(patternAs(plan, look), drawings, { paper, large: look.large }, code);
     return [{ name: fileName(plan.hem.name, '.pdf'), content }];
   },
 };

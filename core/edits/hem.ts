@@ -21,6 +21,10 @@ export const prefer = <K extends keyof Preferences>(key: K, value: Preferences[K
 /** The maker's own notes. */
 export const writeNotes = (notes: string): Edit => edit('notes', () => ({ notes }), 'notes');
 
+/** For whom it is made, and when. */
+export const writeMade = (made: Partial<Pick<Hem, 'madeFor' | 'madeOn'>>): Edit =>
+  edit('made for', () => made, 'made for');
+
 /** Stitches in a minute. */
 export const setPace = (pace: number): Edit => edit('pace', () => ({ pace }), 'pace');
 

@@ -36,6 +36,7 @@ export function patternCard(plan: Plan, language: Language = plan.hem.preference
   const plain = (text: string): PatternLine => ({ kind: 'plain', text });
   return {
     title: plan.hem.name,
+    made: null,
     language,
     sections: [
       { heading: 'Rounds', lines: [plain(made), ...lines], rounds: plan.rounds.map((r) => r.number) },

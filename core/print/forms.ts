@@ -4,7 +4,7 @@ import { nameIn, OTHER_LANGUAGES, type OtherLanguageId } from '../terms/otherLan
 import { abbreviation, STITCHES, type Language, type StitchKind } from '../terms/stitches.ts';
 import { patternCard } from './card.ts';
 import { publishedPattern } from './published/published.ts';
-import type { Section, WrittenPattern } from './section.ts';
+import { TICK, type Section, type WrittenPattern } from './section.ts';
 import { writtenPattern } from './steps/pattern.ts';
 
 interface Form {
@@ -25,19 +25,44 @@ export const PATTERN_FORM_IDS = Object.keys(PATTERN_FORMS) as readonly PatternFo
 export interface PatternLook {
   readonly form: PatternForm;
   readonly names: OtherLanguageId | null;
+  /** A box to tick before each round. */
+  readonly ticks: boolean;
+  /** In large print, where it is laid out in pages. */
+  readonly large: boolean;
 }
 
-export const USUAL_LOOK: PatternLook = { form: 'published', names: null };
+export const USUAL_LOOK: PatternLook = { form: 'published', names: null, ticks: false, large: false };
 
 /** The pattern of a plan as it is to be printed. */
-export function patternAs(plan: Plan, { form, names }: PatternLook): WrittenPattern {
-  const pattern = PATTERN_FORMS[form].pattern(plan);
+export function patternAs(plan: Plan, { form, names, ticks }: PatternLook): WrittenPattern {
+  const told = { ...PATTERN_FORMS[form].pattern(plan), made: madeWords(plan) };
+  const pattern = ticks ? { ...told, sections: told.sections.map(withTicks) } : told;
   if (names === null) return pattern;
   const last = pattern.sections[pattern.sections.length - 1];
   const others = pattern.sections.slice(0, -1);
   return {
     ...pattern,
     sections: [...others, namesSection(plan, pattern.language, names), ...(last ? [last] : [])],
+  };
+}
+
+/** “Made for Ada, winter 2026”; null where neither is said. */
+function madeWords({ hem: { madeFor, madeOn } }: Plan): string | null {
+  const [who, when] = [madeFor.trim(), madeOn.trim()];
+  if (who === '') return when === '' ? null : `Made ${when}`;
+  return `Made for ${who}${when === '' ? '' : `, ${when}`}`;
+}
+
+/** A section with a box for each of its rounds: before its heading, or where it tells each in a line before that. */
+function withTicks(section: Section): Section {
+  const { heading, lines, rounds } = section;
+  if (rounds.length === 0) return section;
+  const written = lines.filter((l) => l.kind === 'written');
+  if (section.runIn || written.length !== rounds.length || rounds.length === 1)
+    return { ...section, heading: `${TICK.repeat(rounds.length)}${heading}` };
+  return {
+    ...section,
+    lines: lines.map((l) => (l.kind === 'written' ? { ...l, text: `${TICK}${l.text}` } : l)),
   };
 }
 

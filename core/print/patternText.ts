@@ -2,7 +2,7 @@
 import type { WrittenPattern } from './section.ts';
 
 /** Plain text: headings at the margin, lines indented. */
-export function patternText({ title, sections }: WrittenPattern): string {
+export function patternText({ title, made, sections }: WrittenPattern): string {
   const told = sections.map(({ heading, runIn, lines }) => {
     const [first, ...others] = lines.map((l) => l.text);
     const led = runIn
@@ -10,11 +10,11 @@ export function patternText({ title, sections }: WrittenPattern): string {
       : `${heading}${first === undefined ? '' : `\n  ${first}`}`;
     return [led, ...others.map((text) => `  ${text}`)].join('\n');
   });
-  return `${title}\n${'='.repeat(title.length)}\n\n${told.join('\n\n')}\n`;
+  return `${title}\n${'='.repeat(title.length)}\n${made === null ? '' : `${made}\n`}\n${told.join('\n\n')}\n`;
 }
 
 /** Markdown: what would be taken for its marks is escaped, counts are strong, cautions and faults are quoted. */
-export function patternMarkdown({ title, sections }: WrittenPattern): string {
+export function patternMarkdown({ title, made, sections }: WrittenPattern): string {
   const told = sections.map(({ heading, runIn, lines }) => {
     const body = lines.map(({ kind, text }, k) => {
       const lead = runIn && k === 0 ? `**${escaped(heading)}:** ` : '';
@@ -24,7 +24,7 @@ export function patternMarkdown({ title, sections }: WrittenPattern): string {
     });
     return runIn ? body.join('\n') : `## ${escaped(heading)}\n\n${body.join('\n')}`;
   });
-  return `# ${escaped(title)}\n\n${told.join('\n\n')}\n`;
+  return `# ${escaped(title)}\n\n${made === null ? '' : `${escaped(made)}\n\n`}${told.join('\n\n')}\n`;
 }
 
 /** Marks of Markdown, and the colon of an address that could do something when it is followed. */

@@ -71,7 +71,8 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
   let base: Located[] | null = null;
   let current: Located[] | null = null;
   text.split(/\r?\n/).forEach((raw, i) => {
-    const at: Located = { text: raw.trim(), line: i + 1 };
+    // Boxes to be ticked, whether they were or not, are no part of a round.
+    const at: Located = { text: raw.trim().replace(/^(?:\[[ x✓]?\] ?)+/i, ''), line: i + 1 };
     const heading = HEADING.exec(at.text);
     if (heading) {
       current = [];

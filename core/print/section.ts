@@ -7,6 +7,9 @@ export interface PatternLine {
   readonly text: string;
 }
 
+/** A box to be ticked when a round is done. */
+export const TICK = '[ ] ';
+
 export interface Section {
   readonly heading: string;
   /** The heading stands in front of the first line, on the same line. */
@@ -18,6 +21,8 @@ export interface Section {
 
 export interface WrittenPattern {
   readonly title: string;
+  /** For whom and when it was made, under the title; null where nothing is said. */
+  readonly made: string | null;
   readonly language: Language;
   readonly sections: readonly Section[];
 }

@@ -322,6 +322,7 @@ const MAKERS: readonly Maker[] = [
   (_, chance) => hems.prefer('hand', chance.pick(['right', 'left'] as const)),
   (_, chance) => hems.prefer('length', chance.pick(['cm', 'in'] as const)),
   (_, chance) => hems.writeNotes(chance.pick(['', 'For the hall.\n[x](javascript:alert(1))'])),
+  (_, chance) => hems.writeMade({ madeFor: chance.pick(['', 'Ada']), madeOn: chance.pick(['', 'winter']) }),
   ({ hem }) => hems.takeUpVersion({ ...hem, name: 'As it was', rounds: hem.rounds.slice(1) }),
   (_, chance) => hems.reckonWith(chance.maybe(0.3) ? null : anyHands(chance), null),
   ({ hem }, chance, id) => {

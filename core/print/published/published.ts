@@ -36,6 +36,7 @@ export function publishedPattern(
   }.`;
   return {
     title: `${plan.hem.name}: border`,
+    made: null,
     language,
     sections: [
       section('Size', [plain(sizes)]),

@@ -33,6 +33,7 @@ export function writtenPattern(
   ];
   return {
     title: plan.hem.name,
+    made: null,
     language,
     sections: [terms(plan, told, language), ...told],
   };
