@@ -60,8 +60,31 @@ function baseLines(plan: Plan, procedure: Procedure, language: Language): readon
       .replace(/ along the edge(?=[:,])/, '')
       .replace(' along the ', ' over the ')
       .replace(/^((?:Side|All)[^:]*: [^:]*):/, '$1,')
-      .replace(NONE, `, ${skipping} $1`),
+      .replace(NONE, `, ${skipping} $1`)
+      .replace(ROW_ENDS, withRate),
   );
+}
+
+const ROW_ENDS = /: (\d+) (\S+) over the (\d+) row ends, (.*)/;
+
+/** Numbers of places in a list, beyond which the rate is said before it. */
+const LONG_LIST = 6;
+/** Row ends over which a rate is told. */
+const MOST_PER_RATE = 5;
+
+/** A long list of row ends led by its rate: “121 sc evenly over the 92 row ends (about 4 for every 3), …”. */
+function withRate(all: string, count: string, stitch: string, ends: string, list: string): string {
+  if ((list.match(/\d+/g) ?? []).length <= LONG_LIST || /^\d+ in each [^,;]*(?:;|\.)/.test(list)) return all;
+  const rate = Number(count) / Number(ends);
+  let best = { stitches: Math.round(rate), per: 1 };
+  const off = ({ stitches, per }: typeof best): number => Math.abs(rate - stitches / per);
+  for (let per = 2; per <= MOST_PER_RATE; per++) {
+    const found = { stitches: Math.round(rate * per), per };
+    if (off(found) < off(best) - 1e-9) best = found;
+  }
+  const each =
+    best.per === 1 ? `about ${best.stitches} in each` : `about ${best.stitches} for every ${best.per}`;
+  return `: ${count} ${stitch} evenly over the ${ends} row ends (${each}): ${list}`;
 }
 
 function beginWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {

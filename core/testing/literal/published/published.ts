@@ -105,8 +105,21 @@ function counts(line: string, heading: string, { number }: AtHand): string {
   return `Count: In all: ${total[1]!} sts.`;
 }
 
+/** A rate that leads a long list must be that of the list. */
+function withoutRate(line: string): string {
+  const m =
+    /^((?:Sides? [^:]+|All around): (\d+) \S+(?: st)?) evenly over the (\d+) row ends \(about (\d+) (?:for every (\d+)|in each)\): /.exec(
+      line,
+    );
+  if (!m) return line;
+  const [all, lead, count, ends, stitches, per] = m;
+  if (Math.abs(Number(count) / Number(ends) - Number(stitches) / Number(per ?? 1)) > 0.11)
+    throw new Unclear(`“${all}” is not ${count!} over ${ends!}`);
+  return `${lead!} over the ${ends!} row ends, ${line.slice(all.length)}`;
+}
+
 function bySideLine(line: string): string {
-  return line
+  return withoutRate(line)
     .replace(/\brep from \*/g, 'repeat from *')
     .replace(/^((?:Sides? [^:]+|All around): \d+ .+?) over the /, '$1 along the ')
     .replace(
