@@ -3,6 +3,7 @@ import type { Plan } from '../plan/types.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
 import { stepsOf, type WorkStep } from './steps.ts';
+import { stepWords } from './stepWords.ts';
 import { ballsEnding } from './balls.ts';
 import { plural } from '../say/measures.ts';
 
@@ -29,7 +30,10 @@ export function momentsOf(plan: Plan, number: number, step: WorkStep, language: 
     step.act?.do === 'side' &&
     step.act.part !== 'from the start' &&
     stepsOf(plan, number, 'side').some((s) => s.act === step.act && s.from === step.from);
-  if (startsSide && round.ring.centres.length > 0 && round.layout.sides.length > 1) {
+  const words = stepWords(plan, number, step, language).now[0] ?? '';
+  // Where the pattern passes it over, it is not to be worked into.
+  const isPassedOver = words.toLowerCase().replace(/^\[+/, '').startsWith(skip);
+  if (startsSide && !isPassedOver && round.ring.centres.length > 0 && round.layout.sides.length > 1) {
     found.push(moment(`The next st hides behind the corner: do not ${skip} it.`));
   }
   if (step.does === 'begin' && number > 0 && plan.rounds[number - 1]!.yarnId !== round.yarnId) {

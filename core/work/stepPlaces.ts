@@ -1,5 +1,6 @@
 /** The places that a round is worked into, numbered as its maker meets them. */
 import { ACROSS_SEAM } from '../base/crossings.ts';
+import type { SpotKind } from '../piece/edge.ts';
 import { spotNoun } from '../base/spacings.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
@@ -7,7 +8,7 @@ import { actsOf, type Procedure } from '../procedure/acts.ts';
 import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { inTravel, spotOf } from '../procedure/place.ts';
 import { sidePattern, placeKindsUsed, waysOf } from '../ring/recipe.ts';
-import { IN_NOTHING, entryOf, isGap, placesInSpan, type PlaceKind } from '../ring/ring.ts';
+import { IN_NOTHING, entryOf, isGap, placesInSpan, type PlaceKind, type Ring } from '../ring/ring.ts';
 import { isChainRun, placesTaken } from '../ring/stitch.ts';
 import { placesBetween } from '../ring/turning.ts';
 import type { Language } from '../terms/stitches.ts';
@@ -39,8 +40,7 @@ export class Places {
     const kinds = placeKindsUsed(way);
     if (!below || !written) {
       // Spots of the edge are numbered as they come, corners among them.
-      const spots = plan.body.edges.reduce((sum, e) => sum + e.spots.length + 1, 0);
-      this.all = Array.from({ length: spots }, (_, i) => i);
+      this.all = spotsMet(plan, round.ring);
     } else if (isDisc(plan.body.outline) || written.recipe.scope === 'ring') {
       this.all = inTravel(placesInSpan(below, { start: 0, length: below.made.length }, kinds), travel);
     } else {
@@ -72,6 +72,12 @@ export class Places {
     return this.begins.get(side);
   }
 
+  /** Names of so many places after one that is known by its number. */
+  nounsAfter(number: number, count: number): ReadonlySet<string | null> {
+    const places = Array.from({ length: count }, (_, k) => this.all[(number + 1 + k) % this.all.length]!);
+    return new Set(places.map((place) => this.nounOf(place)));
+  }
+
   /** Name of a place; null for stitches that go into none. */
   nounOf(place: number): string | null {
     if (place === IN_NOTHING) return null;
@@ -99,13 +105,38 @@ export class Places {
     const more = placesTaken(this.order.stitch(w)) - 1;
     if (this.procedure.round.onto < 0) {
       // Over a seam, whose spot lies between the two spaces.
-      const to = more > 0 && spotOf(this.plan, number).on === 'edge' ? number + ACROSS_SEAM : number;
-      return { from: number, to, last: to };
+      const to = more > 0 && spotOf(this.plan, place).on === 'edge' ? number + ACROSS_SEAM : number;
+      return { from: number, to, last: this.all[to % this.all.length]! };
     }
     // Worked against the order of the ring, a place is known by the last of those that are taken together.
     if (this.order.travel === -1) return { from: number - more, to: number, last: place };
     return { from: number, to: number + more, last: this.all[(number + more) % this.all.length]! };
   }
+}
+
+/** Kinds of spots of which a maker works one kind and sees no others: stitches, and what lies between them. */
+const ONE_OR_OTHER: ReadonlySet<SpotKind> = new Set([
+  'stitch top',
+  'cluster stitch',
+  'between stitches',
+  'gap',
+]);
+
+/** Spots of the edge and its corners as the base round meets them, without kinds that it never works into on a side. */
+function spotsMet({ body }: Plan, { into }: Ring): readonly number[] {
+  const worked = new Set(into);
+  const met: number[] = [];
+  let first = 0;
+  for (const { spots } of body.edges) {
+    const from = first + 1;
+    const kinds = new Set(spots.filter((_, k) => worked.has(from + k)).map((s) => s.kind));
+    met.push(first);
+    spots.forEach(({ kind }, k) => {
+      if (kinds.has(kind) || !ONE_OR_OTHER.has(kind)) met.push(from + k);
+    });
+    first += spots.length + 1;
+  }
+  return met;
 }
 
 /** Name of a place of the edge. */

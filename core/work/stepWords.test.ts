@@ -12,12 +12,13 @@ import { placesTaken } from '../ring/stitch.ts';
 import { placesBetween } from '../ring/turning.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { firstChoice } from '../rounds/facts.ts';
-import { anyHem } from '../testing/anyHem.ts';
+import { anyHem, small } from '../testing/anyHem.ts';
 import { anyEdited } from '../testing/randomEdits.ts';
 import { chanceOf } from '../chance.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
-import { STRIDES, stepsOf } from './steps.ts';
+import { momentsOf } from './momentWords.ts';
+import { STRIDES, stepsOf, type Stride } from './steps.ts';
 import { stepWords } from './stepWords.ts';
 
 /** Splits at commas that stand in no bracket. */
@@ -150,6 +151,24 @@ function placesRound(
 
 const ODD = /undefined|NaN|null|\[object/;
 
+/**
+ * Spots of the edge from after one up to another, without stitches where only what lies between is worked, and without what
+ * lies between where only stitches are.
+ */
+function metBetween({ body }: Plan, { ring }: RoundPlan, from: number, to: number): number {
+  const kinds: (string | null)[] = body.edges.flatMap((e) => [null, ...e.spots.map((s) => s.kind)]);
+  const sides = body.edges.flatMap((e, side) => [side, ...e.spots.map(() => side)]);
+  const worked = new Set([...ring.into].flatMap((i) => (i >= 0 ? [`${sides[i]} ${kinds[i]}`] : [])));
+  const unseen = /top|cluster|between|^gap/;
+  let met = 0;
+  for (let i = from; i !== to;) {
+    i = (i + 1) % kinds.length;
+    const kind = kinds[i];
+    if (kind == null || !unseen.test(kind) || worked.has(`${sides[i]} ${kind}`)) met++;
+  }
+  return met;
+}
+
 /** One expectation for all: there are tens of thousands of steps. */
 function checkSteps(of: Plan): void {
   const odd: unknown[] = [];
@@ -190,8 +209,7 @@ function checkSteps(of: Plan): void {
               if (order.into(w) !== IN_NOTHING) return order.into(w) + (isOverSeam(of, order, w) ? 2 : 0);
             }
           };
-          const spots = of.body.edges.reduce((n, e) => n + e.spots.length + 1, 0);
-          const far = (((at(end) - at(step.from)) % spots) + spots) % spots;
+          const far = metBetween(of, round, at(step.from), at(end));
           if (step.from > 0 && start) check(told.places === far, text, told, far);
         } else if (!step.then) {
           const far = farAlong((start?.at ?? 0) + step.from, (start?.at ?? 0) + step.to);
@@ -226,6 +244,47 @@ describe('the steps of a round', () => {
     for (const seed of seeds(12)) {
       withSeed(seed, (said) => checkSteps(plan(anyEdited(chanceOf(seed), (label) => said.push(label)))));
     }
+  });
+
+  const wordsOf = (of: Plan, round: number, stride: Stride = 'repeat') =>
+    stepsOf(of, round, stride).map((s) => stepWords(of, round, s, 'us'));
+
+  test('speak of the places that a maker sees, and of no others', () => {
+    const square = demoPlans().find(([file]) => file.startsWith('big-square'))![1];
+    const base = wordsOf(square, 0, 'side').flatMap((w) => w.now);
+    expect(base.join()).toContain('1 sc in each of the next 2 spaces between stitches, 1 sc in the next gap');
+    expect(base.join()).not.toMatch(/skip \d/i);
+    expect(base).toContain('1 sc in the place where the round began, ch 2.');
+    expect(base.join()).not.toContain('the next the');
+    const scallops = wordsOf(square, 4, 'side').flatMap((w) => w.now);
+    expect(scallops.join()).toContain('skip 1 st, 5 dc in the next gap');
+  });
+
+  test('tell which way the two posts of a scale are worked', () => {
+    const scales = plan(small({ rounds: [entry({ id: 'c', family: 'crocodile', stitch: 'dc' })] }));
+    expect(wordsOf(scales, 2)[2]!.now).toEqual([
+      '5 FPdc around the next st downward, ch 1, 5 FPdc around the next st upward.',
+    ]);
+  });
+
+  test('of a pattern past the corners lie on the sides that they come to', () => {
+    const written = {
+      text: 'round: *sc in each of next 3 sts, (sc, ch 3, sc) in next st*',
+      language: 'us' as const,
+    };
+    const past = plan(small({ rounds: [entry({ id: 'p', family: 'own', written })] }));
+    const where = new Set(wordsOf(past, 1).map((w) => w.where));
+    for (const side of ['Side A', 'Side B', 'Side C', 'Side D']) expect([...where]).toContain(side);
+  });
+
+  test('warn of the stitch behind the corner only where it is worked into', () => {
+    const square = demoPlans().find(([file]) => file.startsWith('big-square'))![1];
+    const warned = (round: number): boolean =>
+      stepsOf(square, round, 'repeat').some((s) =>
+        momentsOf(square, round, s, 'us').some((m) => m.text.includes('hides behind the corner')),
+      );
+    expect(warned(0)).toBe(true);
+    expect(warned(4)).toBe(false);
   });
 
   test('say what to do, in words', () => {

@@ -6,7 +6,7 @@ import type { Plan } from '../plan/types.ts';
 import { orderOfWork, type InOrder } from '../procedure/order.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { madeInstead } from '../procedure/asMade.ts';
-import type { Act, Procedure } from '../procedure/acts.ts';
+import type { Act, ActOf, Procedure } from '../procedure/acts.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
 import { placesTaken, type Stitch } from '../ring/stitch.ts';
 import type { Language } from '../terms/stitches.ts';
@@ -18,8 +18,9 @@ import { plural } from '../say/measures.ts';
 import { cornerName, sideLabel } from '../print/placeWords.ts';
 import { isThere } from '../procedure/first.ts';
 import { firstNoun, startLines } from '../print/steps/startWords.ts';
+import { placedWords, placeInCorner } from '../print/steps/placedWords.ts';
 import { joinLines } from '../print/steps/endWords.ts';
-import { Places, edgeNoun } from './stepPlaces.ts';
+import { Places } from './stepPlaces.ts';
 
 export interface StepWords {
   /** Where it is done: “Side B”, “Corner C”, “Round 3 begins”. */
@@ -81,7 +82,20 @@ function madeWords(plan: Plan, procedure: Procedure, step: WorkStep, language: L
   const asUsual = madeInstead(procedure).size === 0;
   if (asUsual && act.do === 'corner' && act.part === 'whole' && act.worked.length === step.to - step.from)
     return `${capital(cornerActWords(plan, procedure, act, language))}.${there}`;
+  if (act.do === 'corner' && act.part === 'first') return cornerEnd(plan, procedure, act, language);
   return `${capital(stretchWords(plan, procedure, step, language))}.${there}`;
+}
+
+/** The first part of a corner, which ends the round that its last part began. */
+function cornerEnd(plan: Plan, procedure: Procedure, act: ActOf<'corner'>, language: Language): string {
+  const order = orderOfWork(procedure.round);
+  const isLeftOut = procedure.start?.close.by === 'stitch';
+  const { start, length } = act.worked;
+  const worked = { start, length: isLeftOut ? length - 1 : length };
+  const words = placedWords(order, worked, language, (place) =>
+    placeInCorner(plan, procedure, act, place, 'the place where the round began'),
+  );
+  return `${capital(words)}.`;
 }
 
 /** Stitches that go into one place, with what comes before them; those alike in a row are one run. */
@@ -94,6 +108,8 @@ interface Run {
   readonly stitches: readonly Stitch[];
   /** Noun for the place. */
   readonly noun: string;
+  /** Which way a post is worked along, where that changes from one to the next; else empty. */
+  readonly way: string;
   /** It goes into the next place, the one that the last stitches went into, or back into one that was passed over. */
   readonly which: 'next' | 'same' | 'skipped';
   times: number;
@@ -134,11 +150,13 @@ function stretchWords(plan: Plan, procedure: Procedure, step: WorkStep, language
       loose.push(...stitches);
       continue;
     }
-    const skippedNoun =
-      skipped > 0 && round.onto < 0
-        ? skippedWords(plan, held(last?.number, 'what is skipped lies behind a place'), skipped, language)
+    const passed =
+      skipped > 0
+        ? onlyNoun(places, held(last?.number, 'what is skipped lies behind a place'), skipped)
         : null;
-    const run: Run = { before: loose, skipped, skippedNoun, stitches, noun, which, times: 1 };
+    const skippedNoun = round.onto < 0 || passed !== noun ? passed : null;
+    const way = used && isScale(procedure, stitches) ? SCALE_WAYS[used.from % 2]! : '';
+    const run: Run = { before: loose, skipped, skippedNoun, stitches, noun, way, which, times: 1 };
     loose = [];
     const previous = runs[runs.length - 1];
     if (previous && canJoin(previous, run)) previous.times++;
@@ -153,6 +171,18 @@ function stretchWords(plan: Plan, procedure: Procedure, step: WorkStep, language
   return told.length === 0
     ? `no ${looseWords([order.stitch(first + to)], language).join('')} here: what closes the round stands for it`
     : told.join(', ');
+}
+
+/** A scale goes down one post of a pair and up the other. */
+const SCALE_WAYS = [' downward', ' upward'] as const;
+
+const isScale = ({ round }: Procedure, [stitch]: readonly Stitch[]): boolean =>
+  round.written?.recipe.surface === true && stitch !== undefined && stitch.post !== 'none';
+
+/** Noun for places that are passed over; null when they are of several kinds. */
+function onlyNoun(places: Places, last: number, skipped: number): string | null {
+  const nouns = [...places.nounsAfter(last, skipped)];
+  return nouns.length === 1 ? nouns[0]! : null;
 }
 
 /** Longest stretch that is told once with its repeats. */
@@ -178,12 +208,6 @@ function withoutRepeats(words: readonly string[]): readonly string[] {
 
 const looseWords = (loose: readonly Stitch[], language: Language): readonly string[] =>
   loose.map((s) => printStitch(s, language));
-
-/** Noun for places of the edge that are passed over; null when they are of several kinds. */
-function skippedWords(plan: Plan, last: number, skipped: number, language: Language): string | null {
-  const nouns = new Set(Array.from({ length: skipped }, (_, k) => edgeNoun(plan, last + 1 + k, language)));
-  return nouns.size === 1 ? [...nouns][0]! : null;
-}
 
 interface Used {
   readonly place: number;
@@ -224,6 +248,7 @@ const canJoin = (a: Run, b: Run): boolean =>
   a.which === 'next' &&
   b.which === 'next' &&
   a.noun === b.noun &&
+  a.way === b.way &&
   alike(a.before, b.before) &&
   alike(a.stitches, b.stitches);
 
@@ -232,7 +257,7 @@ const seam = (noun: string, taken: number): string =>
   noun === 'corner space' ? 'the one beyond the seam' : taken === 2 ? 'the next' : `the next ${taken - 1}`;
 
 function runWords(run: Run, language: Language): string {
-  const { before, skipped, skippedNoun, stitches, noun, which, times } = run;
+  const { before, skipped, skippedNoun, stitches, noun, way, which, times } = run;
   const { skip } = WORDS[language];
   const group = `${stitches.length === 1 ? '1 ' : ''}${printGroup(stitches, language)}`;
   const into = stitches[0]!.post === 'none' ? 'in' : 'around';
@@ -250,7 +275,7 @@ function runWords(run: Run, language: Language): string {
   const parts = [
     ...looseWords(before, language),
     ...(skipped === 0 ? [] : [`${skip} ${skippedNoun === null ? skipped : plural(skipped, skippedNoun)}`]),
-    taken > 1 ? `${group} over the next ${plural(taken, noun)}` : `${group} ${into} the next ${noun}`,
+    taken > 1 ? `${group} over the next ${plural(taken, noun)}` : `${group} ${into} the next ${noun}${way}`,
   ].join(', ');
   return times > 1 ? `[${parts}] ${times} times` : parts;
 }

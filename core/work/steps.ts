@@ -3,7 +3,7 @@
  * ring that have been made since its start, in the order of work; a step goes from one place to the next.
  */
 import { rememberedBy } from '../remembered.ts';
-import type { Plan } from '../plan/types.ts';
+import type { Plan, RoundPlan } from '../plan/types.ts';
 import { orderOfWork } from '../procedure/order.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
@@ -76,7 +76,11 @@ function cut(procedure: Procedure, stride: Stride): readonly WorkStep[] {
     made += act.worked.length;
     if (made <= from) continue;
     const where: StepPlace =
-      act.do === 'corner' ? { on: 'corner', corner: act.corner } : { on: 'side', side: act.side };
+      act.do === 'corner'
+        ? { on: 'corner', corner: act.corner }
+        : isPastCorners(round)
+          ? { on: 'round' }
+          : { on: 'side', side: act.side };
     const whole: WorkStep = { does: 'make', from, to: made, where, act, turn: null, then: null };
     const before = steps[steps.length - 1]!;
     if (act.do === 'corner' && stride === 'corner' && before.where.on === 'side')
@@ -96,6 +100,10 @@ function cut(procedure: Procedure, stride: Stride): readonly WorkStep[] {
   return steps;
 }
 
+/** Whether a pattern runs past the corners as one stretch. */
+const isPastCorners = ({ ring, layout }: RoundPlan): boolean =>
+  ring.centres.length > 1 && layout.sides.length === 1;
+
 /** A side, or what is worked of it at one go, repeat by repeat or ten by ten. */
 function cutSide(
   { round }: Procedure,
@@ -105,12 +113,17 @@ function cutSide(
   start: number,
 ): readonly WorkStep[] {
   const order = orderOfWork(round);
-  const where: StepPlace = { on: 'side', side: act.side };
+  /** In a pattern past the corners, each piece lies on the side of its first stitch. */
+  const whereIs = (a: number): StepPlace => {
+    if (!isPastCorners(round)) return { on: 'side', side: act.side };
+    const side = sideOfEntries(round.ring)[order.entry(start + a)]!;
+    return side < 0 ? { on: 'round' } : { on: 'side', side };
+  };
   const piece = (a: number, b: number, turn: Turn | null): WorkStep => ({
     does: 'make',
     from: a,
     to: b,
-    where,
+    where: whereIs(a),
     act,
     turn,
     then: null,
@@ -119,11 +132,13 @@ function cutSide(
     const corners = round.ring.centres.length > 0;
     const sides = sideOfEntries(round.ring);
     /** Numbered as the side is counted: from the middle of the corner. */
-    const turn = (a: number, b: number): Turn => {
+    const turn = (a: number, b: number): Turn | null => {
       const before = corners ? stitchesBefore(round.ring, order, start + a) : a;
       const made = Array.from({ length: b - a }, (_, k) => order.stitch(start + a + k)).filter(
         countsAsStitch,
       );
+      // Chains alone are none of those that are counted.
+      if (made.length === 0) return null;
       const all = corners ? round.sides[sides[order.entry(start + a)]!]!.tally.stitches : round.total;
       return { of: 'stitches', first: before + 1, last: before + made.length, all };
     };
