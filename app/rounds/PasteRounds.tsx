@@ -4,6 +4,15 @@ import { useMemo, useState } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { problemLine } from '../../core/problems.ts';
+import { landmarksOf } from '../../core/chart/landmarks.ts';
+import { parseRound } from '../../core/notation/parse.ts';
+import { printRound, printStitch } from '../../core/notation/print.ts';
+import { isDisc } from '../../core/piece/outline.ts';
+import { plainStitchOf } from '../../core/ring/recipe.ts';
+import { cornerTreatment, type CornerId } from '../../core/terms/corners.ts';
+import { PictureChoice } from '../controls/PictureChoice.tsx';
+import type { SwatchView } from '../drawing/Swatch.tsx';
+import { trialPlan } from '../hem/trialPlan.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import { abbreviation, type Language } from '../../core/terms/stitches.ts';
 import { LanguageChoice } from '../look/PreferenceChoice.tsx';
@@ -27,7 +36,13 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
   const [language, setLanguage] = useState<Language>(plan.hem.preferences.language);
   const outcome = useMemo(() => (text.trim() ? readPattern(text, language) : null), [text, language]);
   const yarn = plan.rounds[plan.rounds.length - 1]!.yarnId;
-  const count = outcome?.ok ? outcome.value.rounds.reduce((sum, r) => sum + r.to - r.from + 1, 0) : 0;
+  /** Corners of rounds that say nothing of them; null before they were asked about. */
+  const [corner, setCorner] = useState<CornerId | null>(null);
+  const read = outcome?.ok ? outcome.value.rounds : [];
+  const silent = isDisc(plan.body.outline) ? [] : read.filter((r) => !r.saysCorners);
+  const count = read.reduce((sum, r) => sum + r.to - r.from + 1, 0);
+  const entries = (): readonly RoundEntry[] =>
+    read.map((r) => entryOf(silent.includes(r) ? withCorner(r, corner ?? 'walk') : r, plan, yarn, language));
   return (
     <div className={styles.pasteRounds}>
       <Input.TextArea
@@ -44,14 +59,22 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
         <Button
           type="primary"
           size="small"
-          disabled={count === 0}
-          onClick={() =>
-            outcome?.ok && onRounds(outcome.value.rounds.map((r) => entryOf(r, plan, yarn, language)))
-          }
+          disabled={count === 0 || (silent.length > 0 && corner === null)}
+          onClick={() => onRounds(entries())}
         >
           {count === 0 ? 'Add them' : `Add ${plural(count, 'round')}`}
         </Button>
       </div>
+      {silent[0] && (
+        <CornersAsked
+          plan={plan}
+          yarn={yarn}
+          first={silent[0]}
+          count={silent.length}
+          value={corner}
+          onChange={setCorner}
+        />
+      )}
       {language === 'uk' && (
         <p className="quiet small">
           The same letters mean another stitch in US terms: check which terms your text uses.
@@ -65,6 +88,58 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
           </p>
         ))}
     </div>
+  );
+}
+
+/** Corners that are offered for a round that says nothing of them. */
+const OFFERED: readonly CornerId[] = ['three', 'chain-1', 'chain-2', 'twos', 'threes', 'walk'];
+
+/** The round with a corner that its text does not say. */
+function withCorner(read: ReadRound, id: CornerId): ReadRound {
+  const stitch = printStitch(plainStitchOf(read.recipe), 'us');
+  const sides = printRound(read.recipe, 'us').replace(/^corner:.*\n?/m, '');
+  const outcome = parseRound(`${sides.trimEnd()}\n${cornerTreatment(id).write(stitch, 0)}`, 'us');
+  return outcome.ok ? { ...read, recipe: outcome.value } : read;
+}
+
+interface CornersAskedProps {
+  readonly plan: Plan;
+  readonly yarn: string;
+  /** The first of the rounds that say nothing, which is drawn, and how many there are. */
+  readonly first: ReadRound;
+  readonly count: number;
+  readonly value: CornerId | null;
+  readonly onChange: (corner: CornerId) => void;
+}
+
+/** Asks how corners are worked of which the text says nothing, each way drawn on the piece. */
+function CornersAsked({ plan, yarn, first, count, value, onChange }: CornersAskedProps) {
+  const looks = useMemo(
+    () =>
+      OFFERED.map((id) => (): SwatchView => {
+        const entry = entryOf(withCorner(first, id), plan, yarn, 'us');
+        const made = trialPlan({ ...plan.hem, rounds: [...plan.hem.rounds, entry], record: [] });
+        const at = landmarksOf(made, made.rounds.length - 1).find((l) => l.kind === 'corner');
+        return { plan: made, at: at ?? { x: 0, y: 0 } };
+      }),
+    [plan, yarn, first],
+  );
+  return (
+    <>
+      <p>
+        {count === 1 ? 'One round says' : `${count} rounds say`} nothing of the corners. How are they worked?
+      </p>
+      <PictureChoice
+        label="Corners of the pasted rounds"
+        across={9}
+        pictures={OFFERED.map((id, i) => ({
+          name: cornerTreatment(id).name,
+          look: looks[i]!,
+          chosen: id === value,
+          onChoose: () => onChange(id),
+        }))}
+      />
+    </>
   );
 }
 

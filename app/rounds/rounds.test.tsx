@@ -48,6 +48,21 @@ describe('pasted rounds', () => {
     expect(pasted[0]![0]!.changes).toEqual({ '0': [0, 3, 0, 0] });
   });
 
+  test('that say nothing of the corners are asked about them, and are worked as is answered', () => {
+    const { pasted, text } = renderPaste();
+    fireEvent.change(text, { target: { value: 'Rnd 1: tr in each st around, join with sl st.' } });
+    expect(screen.getByText(/One round says nothing of the corners/)).toBeTruthy();
+    const add = screen.getByRole<HTMLButtonElement>('button', { name: 'Add 1 round' });
+    expect(add.disabled).toBe(true);
+    fireEvent.click(screen.getByRole('radio', { name: '2, ch 2, 2' }));
+    fireEvent.click(add);
+    const read = parseRound(pasted[0]![0]!.written!.text, 'us');
+    expect(read.ok && read.value.corner.group.map((s) => s.kind)).toEqual(['tr', 'tr', 'ch', 'tr', 'tr']);
+    fireEvent.click(screen.getByRole('radio', { name: 'no increase' }));
+    fireEvent.click(add);
+    expect(pasted[1]![0]!.written!.text).toContain('corner: walk round');
+  });
+
   test('with a fault are not taken, and the text stays', () => {
     const { pasted, text } = renderPaste();
     fireEvent.change(text, { target: { value: 'Round 1\nEach side: *knit in next st*' } });

@@ -22,6 +22,8 @@ export interface ReadRound {
   /** Rest of the heading after its number, such as the name; may be empty. */
   readonly name: string;
   readonly recipe: Recipe;
+  /** Whether it says anything of the corners; where not, they are walked round. */
+  readonly saysCorners: boolean;
   /** Corners that take something else than the recipe’s, by the sides that meet there: “A/B”. */
   readonly corners: ReadonlyMap<string, CornerRecipe>;
   /** Quiet changes by the name of the side. */
@@ -216,6 +218,7 @@ function readRound({ heading, lines }: Block, language: Language, facing: Facing
     to: heading.to,
     name: heading.name,
     recipe: main.value,
+    saysCorners: cornerLines.length > 0 || scope === 'round',
     corners,
     changes: readChanges(lines),
   });
