@@ -96,6 +96,8 @@ export type Act =
       readonly up: readonly Stitch[];
       readonly stitch: Stitch;
       readonly close: Close;
+      /** Into the third loop, which the next round takes up: under both, a cord of third loops is dented there. */
+      readonly inThirdLoop: boolean;
       /** Lower stitches in place of the last ones, where a spiral ends. */
       readonly down: readonly Stitch[];
       /** New yarn that comes in as the round is closed; null for none. */

@@ -63,12 +63,26 @@ function procedureOf(
       up: start.up,
       stitch: order.stitch(start.at),
       close: start.close,
+      inThirdLoop: takesThirdLoop(plan, round, start),
       down: start.down,
       change: changeAfter(plan, round, starts),
       between: betweenCornerAnd(round, start.close.by === 'stitch' ? start.at - 1 : start.at),
     });
   }
   return { round, start, acts };
+}
+
+/** Whether a round is worked into the third loops of another, that of its first stitch too. */
+function takesThirdLoop(
+  plan: Plan,
+  { number, ring }: RoundPlan,
+  { join, first, close }: RoundStart,
+): boolean {
+  const over = plan.rounds.find((r) => r.onto === number);
+  const isTop = first.by !== 'chain' || !first.counts;
+  if (!over || close.by !== 'slip stitch' || !isTop || ring.made[join]!.kind !== 'hdc') return false;
+  const at = over.ring.into.indexOf(join);
+  return at >= 0 && over.ring.made[at]!.loop === 'third';
 }
 
 function changeAfter(

@@ -173,7 +173,7 @@ export const begun = (way: string, lift: string, ...words: readonly string[]): s
 
 /** The join: “join with a sl st in first sc”. */
 export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): string {
-  const { first, stitch, up, down, close, change } = join;
+  const { first, stitch, up, down, close, inThirdLoop, change } = join;
   if (close.by === 'needle')
     return 'cut the yarn and join with a needle, under both loops of 2nd st and back into the last';
   if (close.by === 'nothing')
@@ -185,7 +185,7 @@ export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): 
       ? first.space > 0
         ? `${ordinal(first.chains)} of ch-${first.chains + first.space}`
         : `top of ch-${first.chains}`
-      : `first ${printStitch(up[0] ?? { ...stitch, loop: 'both' }, language)}`;
+      : `${inThirdLoop ? 'third loop of ' : ''}first ${printStitch(up[0] ?? { ...stitch, loop: 'both' }, language)}`;
   const to = change === null ? '' : shortYarnName(plan.hem, change.to);
   if (close.by === 'stitch') {
     const by = `${close.chains > 0 ? `ch ${close.chains}, ` : ''}${printStitch(close.stitch, language)}`;

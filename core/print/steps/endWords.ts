@@ -80,12 +80,13 @@ export function joinLines(plan: Plan, procedure: Procedure, language: Language):
 }
 
 /** Where a round is joined: “the top of the ch-3”, “the 3rd of the 5 ch”, “the first sc”. */
-function joinedInto({ first, stitch, up }: ActOf<'join'>, language: Language): string {
+function joinedInto({ first, stitch, up, inThirdLoop }: ActOf<'join'>, language: Language): string {
   if (first.by === 'chain' && first.counts)
     return first.space > 0
       ? `the ${ordinal(first.chains)} of the ${first.chains + first.space} ch`
       : `the top of the ch-${first.chains}`;
-  return `the first ${printStitch(up[0] ?? { ...stitch, loop: 'both' }, language)}`;
+  const loop = inThirdLoop ? 'the third loop of ' : '';
+  return `${loop}the first ${printStitch(up[0] ?? { ...stitch, loop: 'both' }, language)}`;
 }
 
 /** A closing stitch and the chains before it: “ch 1 and 1 hdc”. */

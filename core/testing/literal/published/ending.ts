@@ -31,7 +31,7 @@ export function closeLines(words: string): readonly string[] {
       `Leave out the last ch ${space[1]!}: close with ${space[2] === undefined ? '' : `ch ${space[2]} and `}1 ${space[3]!} in the ${space[4]!}, in place of its chains. It counts as the space, not as a st.`,
     ];
   if (
-    /^cut the yarn and join with a needle, |^(?:change to [^;]+ in the last yarn over; )?join with (?:a sl st|ss)(?: of [^;]+)? in (?:first .+|top of ch-\d+|\d+\w\w of ch-\d+)$/.test(
+    /^cut the yarn and join with a needle, |^(?:change to [^;]+ in the last yarn over; )?join with (?:a sl st|ss)(?: of [^;]+)? in (?:(?:third loop of )?first .+|top of ch-\d+|\d+\w\w of ch-\d+)$/.test(
       words,
     )
   )
