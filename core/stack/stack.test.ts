@@ -8,6 +8,8 @@ import { regular, rectangle } from '../piece/outline.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { workedInto } from '../testing/worked.ts';
+import { writtenPattern } from '../print/steps/pattern.ts';
+import { patternText } from '../print/patternText.ts';
 import { circumstancesOf, entriesOnto, newEntry, newOwnEntry, writtenRounds } from './stack.ts';
 import { whereWords } from '../problems.ts';
 
@@ -148,6 +150,30 @@ describe('an entry on one of its family goes on with the pattern', () => {
     const worked = plan(workedInto(designed.hem, 3, 0.5).hem);
     expect(worked.rounds.map((r) => r.total)).toEqual(designed.rounds.map((r) => r.total));
     expect(worked.rounds[3]!.written!.recipe).toBe(designed.rounds[2]!.written!.recipe);
+  });
+
+  test('takes the third loop only of stitches that have one', () => {
+    const loopOn = (stitch: 'sc' | 'hdc' | 'dc'): string => {
+      const { ring } = plan(rowsHem({ rounds: [entry({ stitch })] })).rounds[1]!;
+      return entriesOnto(ring, familyById('slip-edge')!, 'y1', ['ground', 'new']).at(-1)!.loop;
+    };
+    expect([loopOn('sc'), loopOn('hdc'), loopOn('dc')]).toEqual(['both', 'third', 'both']);
+    const asked = (stitch: 'sc' | 'hdc'): string =>
+      patternText(
+        writtenPattern(
+          plan(
+            rowsHem({
+              rounds: [
+                entry({ stitch }),
+                entry({ id: 'e', family: 'slip-edge', stitch: 'slst', corner: 'walk', loop: 'third' }),
+              ],
+            }),
+          ),
+        ),
+      );
+    const which = 'The third loop of sc is the strand behind the back loop.';
+    expect(asked('sc')).toContain(which);
+    expect(asked('hdc')).not.toContain('strand behind the back loop');
   });
 
   test('needs no ground under it', () => {

@@ -3,6 +3,7 @@ import { rememberedBy } from '../remembered.ts';
 import { OWN, type RoundEntry } from '../document/hem.ts';
 import { parseRound, recipeOf } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
+import { HAS_THIRD_LOOP } from '../terms/places.ts';
 import { STITCHES, type Language } from '../terms/stitches.ts';
 import { isDisc, type Outline } from '../piece/outline.ts';
 import { type Outcome, type Problem } from '../problems.ts';
@@ -14,7 +15,7 @@ import {
   type Recipe,
 } from '../ring/recipe.ts';
 import { stitchHeight } from '../ring/stitch.ts';
-import type { PlaceKind, Ring } from '../ring/ring.ts';
+import { mainStitch, type PlaceKind, type Ring } from '../ring/ring.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import type { Circumstances } from '../ring/work.ts';
 import { firstChoice, familyNeededBelow, sitsOn } from '../rounds/facts.ts';
@@ -229,8 +230,14 @@ export function entriesOnto(
   const goesOn = goesOnFrom(below, newEntry(family, ids[1], yarn));
   const needed = goesOn ? null : familyNeededBelow(family, ring);
   const ground = needed === null || needed === family.id ? undefined : familyById(needed);
-  const entry = newEntry(family, ids[1], yarn);
+  const entry = { ...newEntry(family, ids[1], yarn), loop: loopOnto(ground ? null : ring, family) };
   return ground ? [newEntry(ground, ids[0], yarn), entry] : [entry];
+}
+
+/** The first loop of a family that the stitches of a ring have: only half doubles and their kin have a third one. */
+function loopOnto(ring: Ring | null, { loops }: Family): RoundEntry['loop'] {
+  const hasThird = ring !== null && HAS_THIRD_LOOP.has(mainStitch(ring));
+  return loops.find((loop) => loop !== 'third' || hasThird) ?? loops[0]!;
 }
 
 /** A new entry that the user is to write, or has written. */

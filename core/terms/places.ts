@@ -1,4 +1,5 @@
 /** Places that a round goes into, and the loops of a stitch, as patterns abbreviate them and as a sentence has them. */
+import type { StitchKind } from './stitches.ts';
 
 /** For one and for many. */
 type Noun = readonly [one: string, many: string];
@@ -18,3 +19,6 @@ export const LOOPS = {
   front: { short: 'FLO', name: 'front loop' },
   third: { short: '3rd lp', name: 'third loop' },
 } as const;
+
+/** Stitches with a bar below the back loop, the third loop. */
+export const HAS_THIRD_LOOP: ReadonlySet<StitchKind> = new Set(['hdc', 'hhdc']);

@@ -136,7 +136,9 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
 
 /** Explanations and cautions of all rounds, each once. */
 function onceForAll(plan: Plan, language: Language): readonly PatternLine[] {
-  const lines = plan.rounds.flatMap((round) => (round.written ? onceLines(round, language) : [])).flat();
+  const lines = plan.rounds
+    .flatMap((round) => (round.written ? onceLines(plan, round, language) : []))
+    .flat();
   return [...new Map(lines.map((line) => [line.text, line])).values()];
 }
 

@@ -12,6 +12,8 @@ import {
   placeKindsUsed,
   plainStitchOf,
 } from '../../ring/recipe.ts';
+import { mainStitch } from '../../ring/ring.ts';
+import { HAS_THIRD_LOOP } from '../../terms/places.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { markersPast } from '../../procedure/markers.ts';
 import { cornerName } from '../placeWords.ts';
@@ -90,7 +92,7 @@ export function partLines(parts: readonly PartWords[]): readonly string[] {
 
 /** Work of a round between its start and its end; counts, which differ from round to round, are told apart. */
 function roundLines(plan: Plan, procedure: Procedure, language: Language): readonly PatternLine[] {
-  const [explained, cautions] = onceLines(procedure.round, language);
+  const [explained, cautions] = onceLines(plan, procedure.round, language);
   return [
     ...explained,
     ...sideLines(plan, procedure, language).map(written),
@@ -125,18 +127,19 @@ export function markersWords(plan: Plan, round: RoundPlan): string | null {
 
 /** Lines that hold for all rounds of a kind: explanations, and cautions. */
 export function onceLines(
+  plan: Plan,
   round: RoundPlan,
   language: Language,
 ): readonly [explained: readonly PatternLine[], cautions: readonly PatternLine[]] {
   const caution = writtenOf(round).family?.caution;
   return [
-    explanations(round, language).map((text): PatternLine => ({ kind: 'plain', text })),
+    explanations(plan, round, language).map((text): PatternLine => ({ kind: 'plain', text })),
     caution ? [{ kind: 'caution', text: `Caution: ${caution}` }] : [],
   ];
 }
 
 /** Places that a maker may not know by their name. */
-function explanations(round: RoundPlan, language: Language): readonly string[] {
+function explanations(plan: Plan, round: RoundPlan, language: Language): readonly string[] {
   const { recipe } = writtenOf(round);
   const kinds = placeKindsUsed(recipe.side);
   const st = abbreviation(plainStitchOf(recipe).kind, language);
@@ -145,9 +148,19 @@ function explanations(round: RoundPlan, language: Language): readonly string[] {
     ...(recipe.surface && kinds.has('post')
       ? ['A scale goes down one post of a pair and, after its chain, up the post of the partner.']
       : []),
+    ...(takesThirdOf(plan, round) ? [thirdLoopWords(plan, round, language)] : []),
     ...(kinds.has('gap') ? ['A gap is the space between two groups, with or without a chain over it.'] : []),
   ];
 }
+
+/** Whether a round goes into third loops of stitches that have none of their own. */
+const takesThirdOf = (plan: Plan, { ring, onto }: RoundPlan): boolean =>
+  onto >= 0 &&
+  ring.made.some((s) => s.loop === 'third') &&
+  !HAS_THIRD_LOOP.has(mainStitch(plan.rounds[onto]!.ring));
+
+const thirdLoopWords = (plan: Plan, { onto }: RoundPlan, language: Language): string =>
+  `The third loop of ${abbreviation(mainStitch(plan.rounds[onto]!.ring), language)} is the strand behind the back loop.`;
 
 /** How often the repeat is worked on each side, or once for the whole round; null for a plain round, whose repeats are its stitches. */
 export function repeatsOf(plan: Plan, round: RoundPlan): readonly number[] | null {
