@@ -18,6 +18,7 @@ const FOUNDATIONS: readonly FoundationChoice[] = [
   'both loops of the chain',
   'one loop of the chain',
   'stitches of row 1',
+  'between the posts of row 1',
 ];
 
 const LAST_ROWS: readonly RowsPiece['lastRow'][] = ['stitch tops', 'between the posts'];

@@ -236,6 +236,16 @@ describe('the last row of a piece in rows', () => {
   });
 });
 
+test('26 stitches offer 25 spaces between the posts of row 1, and 24 of its stitches', () => {
+  const hem = rowsHem({ stitches: 26 });
+  const { piece } = hem;
+  if (piece.kind !== 'rows') throw new Error('a piece in rows was wanted');
+  const along = (foundation: typeof piece.foundation) =>
+    plan({ ...hem, ...changePiece(hem, { ...piece, foundation }) }).sides[2]!;
+  expect(along('between the posts of row 1')).toMatchObject({ count: 25, choice: { school: 'between' } });
+  expect(along('stitches of row 1').count).toBe(24);
+});
+
 describe('a corner elsewhere', () => {
   const points = fc
     .array(fc.double({ min: 0.7, max: 1.3, noNaN: true }), { minLength: 3, maxLength: 9 })

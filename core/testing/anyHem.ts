@@ -56,6 +56,18 @@ const CHOSEN: readonly (readonly [string, Piece])[] = [
     },
   ],
   [
+    'rows without tops',
+    {
+      kind: 'rows',
+      stitches: 26,
+      rows: [{ stitch: 'dc', count: 9 }],
+      foundation: 'between the posts of row 1',
+      lastRow: 'between the posts',
+      widthCm: 19,
+      heightCm: 17,
+    },
+  ],
+  [
     'a solid square',
     {
       kind: 'motif',

@@ -84,6 +84,7 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
             'both loops of the chain',
             'one loop of the chain',
             'stitches of row 1',
+            'between the posts of row 1',
           ] as const),
         }),
       ])();

@@ -2,7 +2,12 @@ import { Type } from '@sinclair/typebox';
 import { lengthCm, list, oneOf, record, said, whole, type Of } from '../../schema.ts';
 import { stitch } from '../../terms/terms.schema.ts';
 
-const foundation = oneOf('both loops of the chain', 'one loop of the chain', 'stitches of row 1');
+const foundation = oneOf(
+  'both loops of the chain',
+  'one loop of the chain',
+  'stitches of row 1',
+  'between the posts of row 1',
+);
 
 export const rowsSchema = record({
   kind: Type.Literal('rows'),

@@ -43,25 +43,35 @@ function bodyOf(piece: RowsPiece): Body {
   const first = piece.rows[0]!;
   // One space more than there are stitches between the corners: beside each corner stitch too.
   const spaces = piece.stitches - 1;
-  const between: Edge = {
-    ...evenEdge({ kind: 'between stitches', stitch: last.stitch }, spaces, spaces * stitchWidthMm, 'space'),
+  const between = (stitch: StitchKind): Edge => ({
+    ...evenEdge({ kind: 'between stitches', stitch }, spaces, spaces * stitchWidthMm, 'space'),
     measuredMm: piece.widthCm * 10,
     computedMm: piece.widthCm * 10,
+  });
+  const foundation = (): Edge => {
+    switch (piece.foundation) {
+      case 'stitches of row 1':
+        return {
+          ...across('stitch top', first.stitch, 'stitch'),
+          atFeet: true,
+          workedInto: 'the stitches of row 1, around the foundation chain',
+        };
+      case 'between the posts of row 1':
+        return {
+          ...between(first.stitch),
+          workedInto: 'the spaces between the posts of row 1, around the foundation chain',
+        };
+      default:
+        return { ...across('foundation chain', 'ch', 'chain'), workedInto: piece.foundation };
+    }
   };
-  const intoRow1 = piece.foundation === 'stitches of row 1';
-  const bottom = intoRow1 ? 'the end stitch of row 1' : 'the end chain';
+  const bottom = piece.foundation.endsWith('of row 1') ? 'the end stitch of row 1' : 'the end chain';
   return {
     outline: rectangle(piece.widthCm * 10, piece.heightCm * 10),
     edges: [
-      piece.lastRow === 'stitch tops' ? across('stitch top', last.stitch, 'stitch') : between,
+      piece.lastRow === 'stitch tops' ? across('stitch top', last.stitch, 'stitch') : between(last.stitch),
       ends([...upwards].reverse(), 'last'),
-      intoRow1
-        ? {
-            ...across('stitch top', first.stitch, 'stitch'),
-            atFeet: true,
-            workedInto: 'the stitches of row 1, around the foundation chain',
-          }
-        : { ...across('foundation chain', 'ch', 'chain'), workedInto: piece.foundation },
+      foundation(),
       ends(upwards, 'first'),
     ],
     cornerPlaces: ['the end stitch', 'the end stitch', bottom, bottom],

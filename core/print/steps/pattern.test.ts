@@ -225,13 +225,16 @@ describe('what differs from side to side', () => {
 
   test('the foundation says what it is worked into', () => {
     const hem = rowsHem();
-    const into = (foundation: 'one loop of the chain' | 'stitches of row 1'): string => {
+    const into = (
+      foundation: 'one loop of the chain' | 'stitches of row 1' | 'between the posts of row 1',
+    ): string => {
       const { piece } = hem;
       if (piece.kind !== 'rows') throw new Error('a piece in rows was wanted');
       return textOf({ ...hem, piece: { ...piece, foundation } });
     };
     expect(into('one loop of the chain')).toContain('Work into one loop of the chain.');
     expect(into('stitches of row 1')).toContain('Work into the stitches of row 1');
+    expect(into('between the posts of row 1')).toContain('Work into the spaces between the posts of row 1');
   });
 
   test.each<[CrossingId, string]>([
