@@ -199,6 +199,7 @@ describe('the colors of the parts of a piece', () => {
     const grid = (cells: readonly string[]): Plan => {
       const piece = {
         kind: 'grid',
+        cornerChains: 2,
         cells: [...cells],
         edge: { kind: 'solid', stitch: 'dc', stitches: 8 },
         motifCm: 9,

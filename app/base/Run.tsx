@@ -72,11 +72,11 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
             <Spot
               key={i}
               at={i}
-              kind={x.kind}
+              kind={lookOf(x)}
               title={`${spotName(s.edge, i)}, ${spotNoun(x, language)}: ${s.placement[i]!}`}
               className={[
                 styles.spot,
-                OPEN.has(x.kind) ? styles.open : x.kind === 'seam' ? styles.seam : '',
+                OPEN.has(lookOf(x)) ? styles.open : x.kind === 'seam' ? styles.seam : '',
                 s.placement[i] === usual.get(usualKey(x)) ? '' : styles.changed,
                 s.choice.spots[String(i)] === undefined ? '' : styles.byEye,
                 i === spot ? styles.here : '',
@@ -150,6 +150,10 @@ interface SpotProps {
 
 /** Where the boxes of the drawing stand, px from its top. */
 const GROUND = 44;
+
+/** A corner that is turned in a stitch looks as any stitch. */
+const lookOf = ({ kind, chains }: { readonly kind: SpotKind; readonly chains?: number }): SpotKind =>
+  kind === 'corner space' && chains === 0 ? 'stitch top' : kind;
 
 /** Places as the hook meets them, drawn as they look from the edge: a row lying on its side, the V of a top, an opening, a block, a seam. */
 function shapeOf(kind: SpotKind, tall: number): string {

@@ -20,6 +20,7 @@ const grid: Hem = {
   ...banded,
   ...changePiece(banded, {
     kind: 'grid',
+    cornerChains: 2,
     cells: ['###', '##.'],
     edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
     motifCm: 14,

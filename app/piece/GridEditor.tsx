@@ -9,6 +9,7 @@ import { partOfMotif } from '../../core/piece/grid/grid.ts';
 import { ColourButton } from '../controls/ColourButton.tsx';
 import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
 import { LengthInput } from '../controls/LengthInput.tsx';
+import { CornerOfMotif } from './CornerOfMotif.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 import { TableButton } from './TableButton.tsx';
 import styles from './piece.module.css';
@@ -111,10 +112,15 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
         read={readGrid}
         onTable={(read) => put('motifs from a table', read)}
       />
+      <CornerOfMotif
+        chains={piece.cornerChains}
+        edge={piece.edge}
+        onChange={(cornerChains) => onChange('corners of the motifs', { ...piece, cornerChains })}
+      />
       <MotifEdgeFields
         edge={piece.edge}
         label="The side of a motif"
-        stitchesLabel="Stitches on a motif’s side, between its corner spaces"
+        stitchesLabel="Stitches on a motif’s side, between its corners"
         most={500}
         onChange={(label, edge) => onChange(label, { ...piece, edge })}
       />

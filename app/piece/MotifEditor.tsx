@@ -1,4 +1,5 @@
 import { Select } from 'antd';
+import { CornerOfMotif } from './CornerOfMotif.tsx';
 import type { MotifPiece } from '../../core/piece/motif/motif.schema.ts';
 import { useInTerms, usePlan } from '../hem/context.ts';
 import { Field } from '../controls/Field.tsx';
@@ -57,18 +58,11 @@ export function MotifEditor({ piece, onChange }: EditorProps<MotifPiece>) {
         </Field>
       )}
       {!round && (
-        <Field label="Corners of the last round">
-          <Select
-            aria-label="Corners of the last round"
-            value={piece.cornerChains}
-            popupMatchSelectWidth={false}
-            options={[0, 1, 2, 3].map((n) => ({
-              value: n,
-              label: n === 0 ? 'one stitch' : `a ch-${n} space`,
-            }))}
-            onChange={(cornerChains) => onChange('corners of the motif', { ...piece, cornerChains })}
-          />
-        </Field>
+        <CornerOfMotif
+          chains={piece.cornerChains}
+          edge={edge}
+          onChange={(cornerChains) => onChange('corners of the motif', { ...piece, cornerChains })}
+        />
       )}
       <MotifEdgeFields
         edge={edge}

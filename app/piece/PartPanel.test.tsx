@@ -14,6 +14,7 @@ const grid: Hem = {
   ...rows,
   ...changePiece(rows, {
     kind: 'grid',
+    cornerChains: 2,
     cells: ['##', '#.'],
     edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
     motifCm: 14,

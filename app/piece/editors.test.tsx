@@ -61,6 +61,7 @@ describe('how the piece was made', () => {
     const { store } = renderPiece(
       of({
         kind: 'grid',
+        cornerChains: 2,
         cells: ['##', '##'],
         edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
         motifCm: 14,
@@ -174,6 +175,7 @@ describe('the color of a part', () => {
   test('motifs of a grid are colored with a brush, and left out without', () => {
     const grid: Piece = {
       kind: 'grid',
+      cornerChains: 2,
       cells: ['##', '##'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
       motifCm: 12,

@@ -95,6 +95,7 @@ function pieceOfTable(text: string): Outcome<Piece> {
         ok: true,
         value: {
           kind: 'grid',
+          cornerChains: 2,
           cells: grid.value,
           edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
           motifCm: 15,

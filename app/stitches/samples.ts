@@ -53,6 +53,7 @@ export const blocksSample: BlocksPiece = {
 
 export const motifs: GridPiece = {
   kind: 'grid',
+  cornerChains: 2,
   cells: ['###', '###', '###'],
   edge: { kind: 'solid', stitch: 'dc', stitches: 10 },
   motifCm: cm(12),

@@ -97,14 +97,27 @@ function motif(edge: MotifPiece['edge']): Piece {
 
 describe('a count that is asked for', () => {
   const pieces: readonly Piece[] = [
-    { kind: 'grid', cells: ['##'], edge: { kind: 'solid', stitch: 'dc', stitches: 15 }, motifCm: 11 },
     {
       kind: 'grid',
+      cornerChains: 2,
+      cells: ['##'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 15 },
+      motifCm: 11,
+    },
+    {
+      kind: 'grid',
+      cornerChains: 2,
       cells: ['####', '####'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 24 },
       motifCm: 15,
     },
-    { kind: 'grid', cells: ['##', '#.'], edge: { kind: 'solid', stitch: 'dc', stitches: 11 }, motifCm: 9 },
+    {
+      kind: 'grid',
+      cornerChains: 2,
+      cells: ['##', '#.'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 11 },
+      motifCm: 9,
+    },
     { kind: 'blocks', stitch: 'hdc', blocksWide: 8, blocksHigh: 11, widthCm: 24, heightCm: 33 },
     { kind: 'blocks', stitch: 'dc', blocksWide: 7, blocksHigh: 4, widthCm: 24, heightCm: 14 },
     motif({ kind: 'clustered', clusters: 12, stitchesEach: 3, chainsBetween: 0 }),
@@ -175,6 +188,7 @@ describe('a count that is asked for', () => {
       const start = newHem('asked', new Date('2026-01-01T00:00:00Z'));
       const piece: Piece = {
         kind: 'grid',
+        cornerChains: 2,
         cells,
         edge: { kind: 'solid', stitch: 'dc', stitches: motifStitches },
         motifCm: 11,
@@ -282,6 +296,7 @@ describe('placed by eye', () => {
   test('a spot of a seam is left to the seam', () => {
     const grid = bodyOf({
       kind: 'grid',
+      cornerChains: 2,
       cells: ['##'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 5 },
       motifCm: 4,

@@ -133,19 +133,21 @@ export interface BasisPart {
   readonly spots: number;
   readonly kind: SpotKind;
   readonly stitch: StitchKind | undefined;
+  /** Of a corner of a motif, its chains; 0 for a stitch. */
+  readonly chains: number | undefined;
   /** Stitches for each spot; may be a fraction, such as 1.5 for three in two. */
   readonly rate: number;
 }
 
 /** Parts of a spacing's count; spots that take nothing are left out. */
 export function basis(edge: Edge, edgeRates: readonly number[]): readonly BasisPart[] {
-  const parts: { spots: number; kind: SpotKind; stitch: StitchKind | undefined; rate: number }[] = [];
+  const parts: { -readonly [Key in keyof BasisPart]: BasisPart[Key] }[] = [];
   edge.spots.forEach((spot, i) => {
     const rate = edgeRates[i]!;
     if (rate === 0) return;
     const same = parts.find((p) => p.kind === spot.kind && p.stitch === spot.stitch && p.rate === rate);
     if (same) same.spots++;
-    else parts.push({ spots: 1, kind: spot.kind, stitch: spot.stitch, rate });
+    else parts.push({ spots: 1, kind: spot.kind, stitch: spot.stitch, chains: spot.chains, rate });
   });
   return parts;
 }
@@ -160,12 +162,13 @@ const NOUNS: Partial<Record<SpotKind, string>> = {
 
 /** A kind of spot in words, for one or many. */
 export function spotNoun(
-  part: { readonly kind: SpotKind; readonly stitch?: StitchKind | undefined },
+  part: Pick<Spot, 'kind'> & Partial<Pick<BasisPart, 'stitch' | 'chains'>>,
   language: Language,
 ): string {
   if (part.kind === 'row end')
     return `${abbreviation(held(part.stitch, 'row ends, tops and posts have a stitch'), language)} row end`;
   if (part.kind === 'between stitches') return part.stitch ? 'space between posts' : 'space between stitches';
+  if (part.kind === 'corner space' && part.chains === 0) return 'corner stitch';
   return NOUNS[part.kind] ?? part.kind;
 }
 

@@ -21,6 +21,7 @@ const withPiece = (piece: Piece): Plan => {
 };
 const GRID: Piece = {
   kind: 'grid',
+  cornerChains: 2,
   cells: ['###', '###'],
   edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
   motifCm: 14,

@@ -119,8 +119,10 @@ function chartEdges(body: Body, widthMm: number): EdgeChart {
           if (spot.stitch && edge.spots[i - 1]?.kind === spot.kind)
             add(spot.stitch, place(before, 0), place(before, tall(spot.stitch)));
           break;
-        case 'gap':
         case 'corner space':
+          if (spot.chains === 0) add('dc', place(middle, 0), place(middle, tall('dc')));
+          break;
+        case 'gap':
           break;
       }
       before += spot.lengthMm;

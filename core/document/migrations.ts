@@ -71,6 +71,7 @@ const STEPS: readonly ((file: Value) => Value)[] = [
     madeOn: '',
     ...file,
     ...closed12(file),
+    piece: pieceOf12(file.piece),
     kept: Array.isArray(file.kept)
       ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...closed12(kept) } : kept))
       : file.kept,
@@ -91,8 +92,14 @@ const closed12 = ({ base, rounds }: Value): Value => ({
 
 const closedEvent12 = ({ entry, ground }: Value): Value => ({
   ...(isRecord(entry) && { entry: { slide: 0, ...entry } }),
-  ...(isRecord(ground) && { ground: { ...ground, ...closed12(ground) } }),
+  ...(isRecord(ground) && {
+    ground: { ...ground, ...closed12(ground), ...('piece' in ground && { piece: pieceOf12(ground.piece) }) },
+  }),
 });
+
+/** Corners of joined motifs were spaces. */
+const pieceOf12 = (piece: unknown): unknown =>
+  isRecord(piece) && piece.kind === 'grid' ? { cornerChains: 2, ...piece } : piece;
 
 /** A round that was begun, as it was then. */
 const begunEvent = ({ entry, ground }: Value): Value => ({

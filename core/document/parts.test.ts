@@ -123,6 +123,7 @@ describe('two copies of a hem united', () => {
   test('sides follow the piece that won', () => {
     const grid = pieces.describePiece('grid', {
       kind: 'grid',
+      cornerChains: 2,
       cells: ['##', '#.'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
       motifCm: 10,

@@ -132,6 +132,7 @@ describe('the invariants of a hem', () => {
     const grid = after(
       pieces.describePiece('grid', {
         kind: 'grid',
+        cornerChains: 2,
         cells: ['##', '#.'],
         edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
         motifCm: 10,
@@ -156,6 +157,7 @@ describe('the invariants of a hem', () => {
       problemsOf(
         pieces.describePiece('gone', {
           kind: 'grid',
+          cornerChains: 2,
           cells: ['..'],
           edge: { kind: 'solid', stitch: 'dc', stitches: 9 },
           motifCm: 9,
@@ -279,6 +281,7 @@ describe('sizes that nobody has measured', () => {
   const start = rowsHem({ stitchesPer10Cm: 10 });
   const grid = (stitches: number, motifCm: number): Piece => ({
     kind: 'grid',
+    cornerChains: 2,
     cells: ['##', '##'],
     edge: { kind: 'solid', stitch: 'dc', stitches },
     motifCm,

@@ -24,6 +24,7 @@ function someHem(chance: Chance, said: string[]): Hem {
   const pieces: readonly Piece[] = [
     {
       kind: 'grid',
+      cornerChains: 2,
       cells: ['###', '###'],
       edge: { kind: 'solid', stitch: 'dc', stitches: chance.int(7, 24) },
       motifCm: 12,

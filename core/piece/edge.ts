@@ -24,7 +24,7 @@ export interface Spot {
   readonly stitch?: StitchKind;
   /** Length of edge that it stands for, mm. */
   readonly lengthMm: number;
-  /** Chains over a gap. */
+  /** Chains over a gap; of a motif’s corner, 0 for a stitch. */
   readonly chains?: number;
 }
 

@@ -22,6 +22,7 @@ const hemOf = (piece: Piece, part: Partial<Hem> = {}): Hem => {
 
 const motifs = (across: number, stitches: number): GridPiece => ({
   kind: 'grid',
+  cornerChains: 2,
   cells: Array.from({ length: 3 }, () => '#'.repeat(across)),
   edge: { kind: 'solid', stitch: 'dc', stitches: stitches },
   motifCm: 15,

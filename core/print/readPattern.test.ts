@@ -139,6 +139,7 @@ const BODIES: readonly (readonly [string, Hem])[] = [
     'joined motifs with an inner corner',
     withPiece({
       kind: 'grid',
+      cornerChains: 2,
       cells: ['#..', '##.', '###'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
       motifCm: 14,

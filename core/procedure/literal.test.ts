@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { readHem } from '../document/check.ts';
+import { CROSSING_IDS } from '../base/crossings.ts';
 import type { Hem } from '../document/hem.ts';
 import { plan } from '../plan/planner.ts';
 import { planComesOutEven, topOf } from '../plan/types.ts';
@@ -91,6 +92,17 @@ describe('whatever edits a hem has been through', () => {
     );
     if (!canBeWorked(hem) || inTheWay || (past >= 0 && past < plan(hem).rounds.length - 1)) return;
     expect(followed(hem, seed % 2 === 0 ? 'us' : 'uk')).toEqual([]);
+  });
+});
+
+describe('motifs whose corners are stitches, joined', () => {
+  test.each(CROSSING_IDS)('seams crossed: %s', (crossing) => {
+    const [, joined] = PIECES.find(([, p]) => p.kind === 'grid')!;
+    if (joined.kind !== 'grid') throw new Error('joined motifs were wanted');
+    const hem = on({ ...joined, cornerChains: 0 }, small({ rounds: [entry()] }));
+    const made = { ...hem, base: { ...hem.base, crossing } };
+    expect(followed(made)).toEqual([]);
+    expect(patternText(writtenPattern(plan(made)))).not.toMatch(/(?:the|two) corner space/);
   });
 });
 

@@ -110,7 +110,13 @@ const CHOSEN: readonly (readonly [string, Piece])[] = [
   ['blocks', { kind: 'blocks', stitch: 'dc', blocksWide: 7, blocksHigh: 9, widthCm: 21, heightCm: 27 }],
   [
     'motifs with an inner corner',
-    { kind: 'grid', cells: ['##.', '###'], edge: { kind: 'solid', stitch: 'dc', stitches: 8 }, motifCm: 6 },
+    {
+      kind: 'grid',
+      cornerChains: 2,
+      cells: ['##.', '###'],
+      edge: { kind: 'solid', stitch: 'dc', stitches: 8 },
+      motifCm: 6,
+    },
   ],
   ['cloth', { kind: 'cloth', widthCm: 15, heightCm: 20, pitchMm: 8 }],
   [

@@ -121,6 +121,7 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
       };
       return pick<() => Piece>([
         () => ({ ...piece, cells: toggled() }),
+        () => ({ ...piece, cornerChains: int(0, 3) }),
         () => ({ ...piece, cells: Array.from({ length: int(1, 6) }, () => '#'.repeat(int(1, 6))) }),
         () => ({
           ...piece,

@@ -57,10 +57,14 @@ function followed(text: string): { readonly made: number; readonly places: numbe
   const same = /^(.*) (?:in|around) the (?:same|skipped|missed) /.exec(text);
   if (same) return { made: made(same[1]!), places: 0 };
   // Between two corner spaces of joined motifs lies their seam.
-  const seam = /^(.*) over the same corner space and the one beyond the seam$/.exec(text);
+  const seam = /^(.*) over the same corner (?:space|stitch) and the one beyond the seam$/.exec(text);
   if (seam) return { made: made(seam[1]!), places: 2 };
   const over = /^(.*) over the next (\d+) (.*)$/.exec(text);
-  if (over) return { made: made(over[1]!), places: over[3] === 'corner spaces' ? 3 : Number(over[2]) };
+  if (over)
+    return {
+      made: made(over[1]!),
+      places: /^corner (?:spaces|stitches)$/.test(over[3]!) ? 3 : Number(over[2]),
+    };
   const each = /^(.*) (?:in|around) each of the next (\d+) /.exec(text);
   if (each) return { made: made(each[1]!) * Number(each[2]), places: Number(each[2]) };
   const next = /^(.*) (?:in|around) the next /.exec(text);

@@ -254,7 +254,11 @@ const canJoin = (a: Run, b: Run): boolean =>
 
 /** Stitches taken together with a place that was worked into before. */
 const seam = (noun: string, taken: number): string =>
-  noun === 'corner space' ? 'the one beyond the seam' : taken === 2 ? 'the next' : `the next ${taken - 1}`;
+  noun === 'corner space' || noun === 'corner stitch'
+    ? 'the one beyond the seam'
+    : taken === 2
+      ? 'the next'
+      : `the next ${taken - 1}`;
 
 function runWords(run: Run, language: Language): string {
   const { before, skipped, skippedNoun, stitches, noun, way, which, times } = run;

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { lengthCm, list, record, said, type Of } from '../../schema.ts';
+import { lengthCm, list, record, said, whole, type Of } from '../../schema.ts';
 import { motifEdge } from '../motifEdge.schema.ts';
 
 export const gridSchema = record({
@@ -9,6 +9,7 @@ export const gridSchema = record({
     list(Type.String({ pattern: '^[#.]{1,60}$' }), 60, 1),
   ),
   edge: said('the side of a motif', motifEdge),
+  cornerChains: said('chains of the corner spaces of a motif’s last round; 0 for a stitch', whole(0, 3)),
   motifCm: lengthCm,
 });
 

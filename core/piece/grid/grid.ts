@@ -21,19 +21,24 @@ function bodyOf(piece: GridPiece): Body {
   return {
     outline: { sides, turns: runs.map((run) => (run.inner ? -Math.PI / 2 : Math.PI / 2)) },
     edges: runs.map((run) => edgeOf(run.motifs, piece, motifMm)),
-    cornerPlaces: runs.map((run) => (run.inner ? 'the two corner spaces that meet' : 'the corner space')),
+    cornerPlaces: runs.map((run) => {
+      const corner = piece.cornerChains > 0 ? 'corner space' : 'corner stitch';
+      return run.inner ? `the two ${many(corner)} that meet` : `the ${corner}`;
+    }),
   };
 }
 
+const many = (corner: string): string => (corner.endsWith('stitch') ? `${corner}es` : `${corner}s`);
+
 /** Spots of one motif after another, and at each seam a corner space, the seam and a corner space. */
-function edgeOf(motifs: number, { edge }: GridPiece, motifMm: number): Edge {
+function edgeOf(motifs: number, { edge, cornerChains }: GridPiece, motifMm: number): Edge {
   const clustered = edge.kind === 'clustered';
   // The halves of the corners stand for two stitches more, on a side of clusters for one at either end.
   const pitch = motifMm / (clustered ? edge.clusters * edge.stitchesEach + 2 : edge.stitches + 2);
   const side: readonly Spot[] = clustered
     ? clusterSpots(edge, motifMm - 2 * pitch)
     : Array.from({ length: edge.stitches }, () => ({ kind: 'stitch top', lengthMm: pitch }) as const);
-  const space: Spot = { kind: 'corner space', lengthMm: pitch };
+  const space: Spot = { kind: 'corner space', lengthMm: pitch, chains: cornerChains };
   const seam: Spot = { kind: 'seam', lengthMm: 0 };
   const spots: Spot[] = [];
   const joins: number[] = [];
@@ -158,6 +163,7 @@ export const grid: Construction<GridPiece> = {
   outlineProblems: ({ cells }, where) => (hangsTogether(cells) ? [] : [pieceProblem('grid-apart', where)]),
   begin: ({ widthCm, heightCm, stitchWidthMm }) => ({
     kind: 'grid',
+    cornerChains: 2,
     cells: Array.from({ length: wholeBetween(1, heightCm / USUAL_CM, 60) }, () =>
       '#'.repeat(wholeBetween(1, widthCm / USUAL_CM, 60)),
     ),

@@ -38,7 +38,7 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language,
     along.chains === 0
       ? ''
       : `, with ch ${along.chains} between ${between}, before the first and after the last`;
-  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge, numbered)}${chains}: ${placementWords(along.placement, edge, language, numbered)}${seamsWords(along.crossings, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
+  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge, numbered)}${chains}: ${placementWords(along.placement, edge, language, numbered)}${seamsWords(along.crossings, edge, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
 }
 
 /** The look of a side, and which way its rows come. */
@@ -64,10 +64,15 @@ const rowEndWords = ({ edge, placement }: SidePlan): string =>
     : '';
 
 /** How the seams of a side are crossed, those crossed alike told together. */
-function seamsWords(crossings: readonly CrossingId[], stitch: StitchKind, language: Language): string {
+function seamsWords(
+  crossings: readonly CrossingId[],
+  edge: Edge,
+  stitch: StitchKind,
+  language: Language,
+): string {
   const groups = new Map<string, number[]>();
   crossings.forEach((crossing, seam) => {
-    const words = crossingWords(crossing, stitch, language);
+    const words = crossingWords(crossing, edge, stitch, language);
     groups.set(words, [...(groups.get(words) ?? []), seam + 1]);
   });
   if (groups.size === 0) return '';
@@ -81,15 +86,23 @@ function seamsWords(crossings: readonly CrossingId[], stitch: StitchKind, langua
 }
 
 /** How one seam between motifs is crossed, said to the letter. */
-function crossingWords(crossing: CrossingId, stitch: StitchKind, language: Language): string {
+function crossingWords(
+  crossing: CrossingId,
+  { spots, joins }: Edge,
+  stitch: StitchKind,
+  language: Language,
+): string {
   const own = abbreviation(stitch, language);
+  // Where the last round of a motif turns in a stitch, that is met in place of a space.
+  const isStitch = spots[joins[0] ?? -1]?.chains === 0;
+  const [corner, corners] = isStitch ? ['corner st', 'corner sts'] : ['corner space', 'corner spaces'];
   switch (crossing) {
     case 'both':
-      return `1 ${own} in each of its two corner spaces`;
+      return `1 ${own} in each of its two ${corners}`;
     case 'three':
-      return `1 ${own} in its first corner space, ${own}2tog over both, 1 ${own} in its second`;
+      return `1 ${own} in its first ${corner}, ${own}2tog over both, 1 ${own} in its second`;
     case 'together':
-      return `${own}2tog over its two corner spaces`;
+      return `${own}2tog over its two ${corners}`;
     case 'tall':
       return `1 ${abbreviation(tallerStitch(stitch), language)} into the dip of the seam`;
     case 'seam':

@@ -246,6 +246,7 @@ describe('what differs from side to side', () => {
     const hem = rowsHem();
     const grid = changePiece(hem, {
       kind: 'grid',
+      cornerChains: 2,
       cells: ['####'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
       motifCm: 14,
@@ -258,6 +259,7 @@ describe('what differs from side to side', () => {
     const hem = rowsHem();
     const grid = changePiece(hem, {
       kind: 'grid',
+      cornerChains: 2,
       cells: ['#.', '##'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
       motifCm: 14,

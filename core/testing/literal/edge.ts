@@ -130,11 +130,11 @@ type Across = readonly [readonly Stitch[], readonly Stitch[], readonly Stitch[]]
 function across(words: string, reader: Reader): Across {
   const one = (word: string): Stitch => reader.stitch(word);
   const two = (word: string): Stitch => stitchOf({ ...one(word), form: 'together', legs: 2 });
-  let m = /^1 (.+) in each of its two corner spaces$/.exec(words);
+  let m = /^1 (.+) in each of its two corner (?:spaces|sts)$/.exec(words);
   if (m) return [[one(m[1]!)], [], [one(m[1]!)]];
-  m = /^1 (.+) in its first corner space, (\w+)2tog over both, 1 (.+) in its second$/.exec(words);
+  m = /^1 (.+) in its first corner (?:space|st), (\w+)2tog over both, 1 (.+) in its second$/.exec(words);
   if (m) return [[one(m[1]!), two(m[2]!)], [], [one(m[3]!)]];
-  m = /^(\w+)2tog over its two corner spaces$/.exec(words);
+  m = /^(\w+)2tog over its two corner (?:spaces|sts)$/.exec(words);
   if (m) return [[two(m[1]!)], [], []];
   m = /^1 (.+) (?:into the dip of the seam|through the seam)$/.exec(words);
   if (m) return [[], [one(m[1]!)], []];
