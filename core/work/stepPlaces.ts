@@ -140,7 +140,7 @@ function spotsMet({ body }: Plan, { into }: Ring): readonly number[] {
 }
 
 /** Name of a place of the edge. */
-export function edgeNoun(plan: Plan, place: number, language: Language): string {
+function edgeNoun(plan: Plan, place: number, language: Language): string {
   const at = spotOf(plan, place);
   return at.on === 'edge corner'
     ? plan.body.cornerPlaces[at.corner]!
