@@ -116,6 +116,10 @@ const ajv = new Ajv({
   strict: true,
   allowUnionTypes: true,
   discriminator: true,
+  // Shapes that are used in several places are checked by one function each.
+  inlineRefs: false,
+  // What is wrong is said in the words of problems.ts.
+  messages: false,
   code: { source: true, esm: true },
 });
 // What the entries say is for people who read the schema: in the browser it would only weigh.

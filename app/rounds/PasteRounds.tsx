@@ -39,7 +39,10 @@ export function PasteRounds({ plan, onRounds }: PasteRoundsProps) {
   /** Corners of rounds that say nothing of them; null before they were asked about. */
   const [corner, setCorner] = useState<CornerId | null>(null);
   const read = outcome?.ok ? outcome.value.rounds : [];
-  const silent = isDisc(plan.body.outline) ? [] : read.filter((r) => !r.saysCorners);
+  // Slip stitches have no height that a corner would have to make room for.
+  const silent = isDisc(plan.body.outline)
+    ? []
+    : read.filter((r) => !r.saysCorners && plainStitchOf(r.recipe).kind !== 'slst');
   const count = read.reduce((sum, r) => sum + r.to - r.from + 1, 0);
   const entries = (): readonly RoundEntry[] =>
     read.map((r) => entryOf(silent.includes(r) ? withCorner(r, corner ?? 'walk') : r, plan, yarn, language));

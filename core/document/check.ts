@@ -78,19 +78,44 @@ export function checkHem(value: unknown): Outcome<Hem> {
 
 function schemaProblem(error: ErrorObject): Problem {
   const where = error.instancePath.slice(1).replaceAll('/', '.') || 'the file';
-  const { allowedValues, additionalProperty, missingProperty } = error.params as Record<string, unknown>;
-  const detail = Array.isArray(allowedValues)
-    ? `must be one of ${allowedValues.join(', ')}`
-    : typeof additionalProperty === 'string'
-      ? `has an entry “${additionalProperty}” that is not known`
-      : typeof missingProperty === 'string'
-        ? `has no entry “${missingProperty}”`
-        : (error.message ?? 'is not sound')
-            .replace(/^must be (integer|number),null$/, 'must be a number, or null')
-            .replace(/^must be object,null$/, 'must be an object, or null')
-            .replace(/^must be (number|string|boolean)$/, 'must be a $1')
-            .replace(/^must be (integer|array|object)$/, 'must be an $1');
-  return documentProblem('value-unsound', at(where), { where, detail });
+  return documentProblem('value-unsound', at(where), { where, detail: faultWords(error) });
+}
+
+/** A fault that the check found, in words. */
+function faultWords({ keyword, params }: ErrorObject): string {
+  const { allowedValues, additionalProperty, missingProperty, type, comparison, limit } = params as Record<
+    string,
+    unknown
+  >;
+  switch (keyword) {
+    case 'enum':
+      return `must be one of ${(allowedValues as readonly unknown[]).join(', ')}`;
+    case 'additionalProperties':
+      return `has an entry “${String(additionalProperty)}” that is not known`;
+    case 'required':
+      return `has no entry “${String(missingProperty)}”`;
+    case 'type':
+      return typeWords([type].flat().flatMap((t) => String(t).split(',')));
+    case 'minimum':
+    case 'maximum':
+    case 'exclusiveMinimum':
+    case 'exclusiveMaximum':
+      return `must be ${String(comparison)} ${String(limit)}`;
+    case 'minItems':
+    case 'minLength':
+      return `must have at least ${String(limit)}`;
+    case 'maxItems':
+    case 'maxLength':
+      return `must have at most ${String(limit)}`;
+    default:
+      return 'is not as it should be';
+  }
+}
+
+/** “must be a number, or null”. */
+function typeWords([kind = 'value', orNull]: readonly string[]): string {
+  if (orNull !== undefined && kind === 'integer') return 'must be a number, or null';
+  return `must be ${/^[aio]/.test(kind) ? 'an' : 'a'} ${kind}${orNull === undefined ? '' : ', or null'}`;
 }
 
 /** Rules that a schema cannot say: names that must exist, sides that must match, limits of sums. */

@@ -3,6 +3,7 @@ import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import { isRound, identityOfRound } from '../plan/types.ts';
 import { bodyOf, withSideLength } from '../piece/piece.ts';
+import { problemLine } from '../problems.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { fileName } from './fileName.ts';
 import { readBundle, writeBundle } from './bundle.ts';
@@ -263,4 +264,21 @@ describe('a side that is measured anew', () => {
       expect(bodyOf(piece).outline.sides[side]!.lengthMm).toBeCloseTo(770, 6);
     }
   });
+});
+
+test('what is wrong with a value is said in words', () => {
+  const told = (part: Record<string, unknown>): string => {
+    const outcome = checkHem({ ...loose(rowsHem()), ...part });
+    return outcome.ok ? '' : outcome.problems.map((p) => problemLine(p)).join(' ');
+  };
+  expect(told({ pace: 'quick' })).toContain('must be a number');
+  expect(told({ pace: 900 })).toContain('must be <= 200');
+  expect(told({ bodyLies: 'up' })).toContain('must be one of flat, ripples, cups');
+  expect(told({ yarns: [] })).toContain('must have at least 1');
+  expect(told({ madeFor: 'x'.repeat(300) })).toContain('must have at most 200');
+  expect(told({ extra: 1 })).toContain('has an entry “extra” that is not known');
+  expect(told({ gauge: { stitchesPer10Cm: 14 } })).toContain('has no entry “hookMm”');
+  expect(told({ hands: 3 })).toMatch(/must be an object, or null|is not as it should be/);
+  const { hookMm: _, ...base } = rowsHem().base;
+  expect(told({ base: { ...base, hookMm: 'big' } })).toContain('must be a number, or null');
 });
