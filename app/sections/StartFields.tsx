@@ -1,6 +1,6 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { hasLastRow } from '../../core/piece/piece.ts';
-import { Select } from 'antd';
+import { Checkbox, Select } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import {
   habitsOf,
@@ -248,6 +248,9 @@ function Fields({ plan }: { readonly plan: Plan }) {
             options={ENDING}
             onChange={(ending) => set({ ending })}
           />
+          <Checkbox checked={start.within} onChange={(e) => set({ within: e.target.checked })}>
+            rounds may begin within a repeat, where that is nearer
+          </Checkbox>
           <Button size="small" onClick={() => void keep()}>
             {kept !== null && sameHabits(kept, habitsOf(start)) ? 'New hems begin so' : 'Keep as my habit'}
           </Button>

@@ -87,6 +87,7 @@ export const habitNames = (habits: StartHabits): readonly string[] => [
   labelOf(FIRST, habits.first),
   labelOf(CHAINS, habits.chains ?? USUAL),
   labelOf(COLOUR, habits.colour),
+  ...(habits.within ? ['rounds may begin within a repeat'] : []),
   labelOf(CLOSE, habits.close),
   labelOf(ENDING, habits.ending),
 ];

@@ -86,6 +86,10 @@ const start = record({
     'yarn of the piece: cut; or still on the hook, after a last row that was worked with that side facing',
     oneOf('cut', 'right side', 'wrong side'),
   ),
+  within: said(
+    'whether a round may begin within a repeat where that is nearer, and is joined anew rather than slip over what it works into',
+    Type.Boolean(),
+  ),
   close: said(
     'how rounds are closed: with a slip stitch; one that ends with a chain space with a stitch in place of its chains, or with a lower stitch after a chain; or not at all, in a spiral',
     oneOf('slip stitch', 'stitch', 'chain and stitch', 'spiral'),

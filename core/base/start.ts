@@ -23,6 +23,7 @@ export const USUAL_START: RoundStarts = {
   newYarn: 'same place',
   colour: 'anew',
   lastRow: 'cut',
+  within: true,
   close: 'slip stitch',
   ending: 'slip stitch',
 };
@@ -69,6 +70,7 @@ const USED_TO: { readonly [Key in keyof StartHabits]: (value: unknown) => boolea
   chains: (value) => value === null || whole(0, 8)(value),
   newYarn: oneOf<RoundStarts['newYarn']>('same place', 'next corner'),
   colour: oneOf<RoundStarts['colour']>('anew', 'closing slip stitch', 'last yarn over'),
+  within: (value) => typeof value === 'boolean',
   close: oneOf<RoundStarts['close']>('slip stitch', 'stitch', 'chain and stitch', 'spiral'),
   ending: oneOf<RoundStarts['ending']>('slip stitch', 'needle'),
 };

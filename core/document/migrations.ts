@@ -84,7 +84,9 @@ const STEPS: readonly ((file: Value) => Value)[] = [
 /** A border whose rounds were closed with slip stitches. */
 const closed12 = ({ base, rounds }: Value): Value => ({
   ...(isRecord(base) &&
-    isRecord(base.start) && { base: { ...base, start: { close: 'slip stitch', ...base.start } } }),
+    isRecord(base.start) && {
+      base: { ...base, start: { close: 'slip stitch', within: false, ...base.start } },
+    }),
   ...(Array.isArray(rounds) && {
     rounds: rounds.map((entry: unknown) => (isRecord(entry) ? { slide: 0, ...entry } : entry)),
   }),

@@ -16,7 +16,7 @@ export function publishedRound(text: string): PublishedRound | null {
   const face = faceLines(text);
   // What is done along the sides stands in lines of its own.
   if (
-    /\b(?:go on (?:along|all around)|the rest of corner \S+ ends|work corner \S+ first|begin with (?:repeat|the first)|is knotted in)\b/i.test(
+    /\b(?:go on (?:along|all around)|the rest of corner \S+ ends|work corner \S+ first|begin (?:with (?:repeat|the first)|within repeat|before the repeats)|is knotted in)\b/i.test(
       text,
     )
   )

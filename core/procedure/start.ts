@@ -9,7 +9,7 @@ import { STITCHES_BEFORE_CORNER, type RoundStarts, type StartOfRound } from '../
 import { isAtJoin } from '../base/baseRound.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { entryOf, isGap, type Span } from '../ring/ring.ts';
-import { isOneInEach, sidePattern, waysOf } from '../ring/recipe.ts';
+import { isOneInEach, sidePattern, waysOf, type RecipeStep } from '../ring/recipe.ts';
 import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import {
   alikeFrom,
@@ -30,8 +30,12 @@ export type RoundBeginning =
   | { readonly in: 'corner'; readonly corner: number; readonly whole: boolean }
   /** A stitch of a side that is worked plainly. */
   | { readonly in: 'side'; readonly side: number }
-  /** The first stitches of a turn of the repeat, counted from 0; of the whole ring where the pattern runs round it. */
-  | { readonly in: 'repeat'; readonly side: number; readonly repeat: number };
+  /**
+   * The first stitches of a turn of the repeat, counted from 0; of the whole ring where the pattern runs round it. Within
+   * a turn, the step of its body that comes first; of what comes before the repeats, its step counted back from them, −1
+   * the last; else null.
+   */
+  | { readonly in: 'repeat'; readonly side: number; readonly repeat: number; readonly step: number | null };
 
 /** Ways in which new yarn comes in without being joined. */
 export type YarnChange = Exclude<RoundStarts['colour'], 'anew'>;
@@ -108,10 +112,16 @@ function startOf(
     joined !== null &&
     ahead(below.ring, joined, place, order.travel) > MOST_FORWARD &&
     ahead(below.ring, joined, place, -order.travel as 1 | -1) > MOST_BACK;
+  const slipsIntoWork =
+    below !== null &&
+    !joinsYarn &&
+    joined !== null &&
+    plan.hem.base.start.within &&
+    slipsInto(below, joined, place, order);
   const isBeside = below !== null && joined !== null && isAtTheJoin(below, joined, place, order);
   const { colour } = plan.hem.base.start;
   const change = comesIn && isBeside && colour !== 'anew' ? colour : null;
-  const cut = (joinsYarn && change === null) || cuts;
+  const cut = (joinsYarn && change === null) || cuts || slipsIntoWork;
   const corner = begun.in === 'corner' && !begun.whole ? round.layout.corners[begun.corner]! : null;
   const isParted = corner !== null && corner.start < at && at + 1 < corner.start + corner.length;
   const next = order.stitch(at + 1);
@@ -206,6 +216,18 @@ function isAtTheJoin({ ring }: RoundPlan, join: number, place: number, { travel 
   return isGap(place) ? entryOf(place) === behind : place === join;
 }
 
+/** Whether slip stitches to a start lie in stitches that the round is worked into. */
+function slipsInto({ ring }: RoundPlan, join: number, place: number, order: InOrder): boolean {
+  const far = ahead(ring, join, place, order.travel);
+  if (far > MOST_FORWARD) return false;
+  const size = ring.made.length;
+  const passed = new Set(
+    Array.from({ length: Math.max(0, far - 1) }, (_, k) => (join + order.travel * (k + 1) + size) % size),
+  );
+  for (let w = 0; passed.size > 0 && w < order.size; w++) if (passed.has(order.into(w))) return true;
+  return false;
+}
+
 /** Entries that one would slip over to a new start, forward and back. */
 const MOST_FORWARD = 6;
 const MOST_BACK = 2;
@@ -271,6 +293,7 @@ function candidatesOf(plan: Plan, round: RoundPlan, order: InOrder): readonly Ca
   const fit = round.sides[0]?.fit;
   const even = fit?.over === 0 && fit.change === 0;
   layout.sides.forEach((span, side) => {
+    const within = around || written === null ? [] : stepsWithin(plan, round, side);
     const end = span.start + span.length;
     if (plain) {
       for (let at = span.start; at < end; at++) {
@@ -283,12 +306,48 @@ function candidatesOf(plan: Plan, round: RoundPlan, order: InOrder): readonly Ca
         // Worked against the order of the ring, a decrease is known by the last of its places.
         const decrease = order.travel === 1;
         const at = firstStitch(order, start, span.repeats[repeat + 1] ?? span.tail, decrease);
-        if (at !== undefined) found.push({ at, beginning: { in: 'repeat', side, repeat } });
+        if (at !== undefined) found.push({ at, beginning: { in: 'repeat', side, repeat, step: null } });
+        for (const { entry, step } of within.filter((x) => x.step >= 0 || repeat === 0)) {
+          if (isFirstThere(order, start + entry))
+            found.push({ at: start + entry, beginning: { in: 'repeat', side, repeat, step } });
+        }
       });
     }
   });
   return found;
 }
+
+/** Steps of a repeat after its first stitches at which a round can begin, each with its entry in the repeat. */
+function stepsWithin(
+  { hem, body: piece }: Plan,
+  { written, sides }: RoundPlan,
+  side: number,
+): readonly { readonly entry: number; readonly step: number }[] {
+  if (!hem.base.start.within || !written) return [];
+  const ways = waysOf(written.recipe, !isDisc(piece.outline));
+  const pattern = sidePattern(sides[side]?.fit?.lopsided && ways.other ? ways.other : ways.own);
+  const { head, body } = pattern;
+  // What goes back to places that were passed over cannot be begun behind them.
+  if ([...head, ...body].some((s) => s.do === 'work' && s.at !== 'next')) return [];
+  const first = firstWorkOf(body);
+  let entry = -head.reduce((sum, s) => sum + entriesOf(s), 0);
+  return [...head, ...body].flatMap((s, k) => {
+    const here = entry;
+    const step = k - head.length;
+    entry += entriesOf(s);
+    const [only] = s.do === 'work' ? s.what : [];
+    const isOther = step < 0 || step > first;
+    return only && isOther && !isChainRun(only) && !isOrnament(only) ? [{ entry: here, step }] : [];
+  });
+}
+
+/** Entries of the ring that a step makes. */
+const entriesOf = (s: RecipeStep): number =>
+  s.do === 'skip' ? 0 : s.do === 'make' ? 1 : s.what.length * s.times;
+
+/** The first step of a repeat that works stitches. */
+export const firstWorkOf = (body: readonly RecipeStep[]): number =>
+  body.findIndex((s) => s.do === 'work' && s.what.some((x) => !isChainRun(x)));
 
 /** The first entry from one up to another that is worked into something. @param decrease it may be several stitches in one */
 function firstStitch(order: InOrder, from: number, to: number, decrease = false): number | undefined {

@@ -166,6 +166,7 @@ export const startsByChance = (chance: Chance, sides: number): RoundStarts => ({
   newYarn: chance.pick(['same place', 'next corner'] as const),
   colour: chance.pick(['anew', 'closing slip stitch', 'last yarn over'] as const),
   lastRow: chance.pick(['cut', 'right side', 'wrong side'] as const),
+  within: chance.maybe(0.5),
   close: chance.pick(['slip stitch', 'stitch', 'chain and stitch', 'spiral'] as const),
   ending: chance.pick(['slip stitch', 'needle'] as const),
 });

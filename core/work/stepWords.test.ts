@@ -299,7 +299,11 @@ describe('the steps of a round', () => {
     expect(words.slice(0, 4)).toEqual([
       {
         where: 'Round 1 begins',
-        now: [expect.stringMatching(/^Sl st forward over 3 sts and start in st 4 of side A/)],
+        now: [
+          expect.stringMatching(
+            /^Sl st forward over 1 st and start in st 2 of side A.+ Begin before the repeats of side A, at “sl st in next st” there\./,
+          ),
+        ],
         turn: null,
       },
       expect.objectContaining({ where: 'Side A' }),

@@ -18,12 +18,12 @@ import {
 import { orderOfWork, type InOrder } from '../../procedure/order.ts';
 import { sidePattern, type RecipeStep } from '../../ring/recipe.ts';
 import type { PlaceKind } from '../../ring/ring.ts';
-import { isChainRun } from '../../ring/stitch.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { markOf } from '../steps/cornerWords.ts';
 import { placeNoun } from '../placeWords.ts';
 import { alongWords } from '../steps/sideWords.ts';
 import { isThere } from '../../procedure/first.ts';
+import { firstWorkOf } from '../../procedure/start.ts';
 import {
   begun,
   firstThere,
@@ -156,9 +156,9 @@ function withCorners(parts: Parts & { readonly corner: CornerWords }): Sentence 
       join: joined,
     };
   }
-  const repeat = beginning.in === 'repeat' ? beginning.repeat : 0;
-  const { inTheFirst, atTheEnd } = repeatEnds(parts, repeat);
-  const more = along.repeats - repeat > 1;
+  const { repeat, step } = beginning.in === 'repeat' ? beginning : { repeat: 0, step: null };
+  const { inTheFirst, atTheEnd } = repeatEnds(parts, repeat, step);
+  const more = along.repeats - repeat > (step !== null && step < 0 ? 0 : 1);
   return {
     begin: begin(inTheFirst),
     middle: allRound(
@@ -181,7 +181,7 @@ function circleOf(parts: Parts): Sentence | null {
   }
   const { head, tail } = sidePattern(along.steps);
   if (head.length + tail.length > 0) return null;
-  const { inTheFirst, atTheEnd } = repeatEnds(parts, 0);
+  const { inTheFirst, atTheEnd } = repeatEnds(parts, 0, null);
   return {
     begin: begin(inTheFirst),
     middle: along.repeats > 1 ? `[${printSteps(sidePattern(along.steps).body, language)}] around` : '',
@@ -251,10 +251,21 @@ const tailWords = ({ steps }: Repeats, language: Language): string =>
 function repeatEnds(
   { start, along, language }: Pick<Parts, 'start' | 'along' | 'language'>,
   repeat: number,
+  step: number | null,
 ): { readonly inTheFirst: string; readonly atTheEnd: string } {
   if (along.into !== 'repeats') return { inTheFirst: '', atTheEnd: '' };
   const { head, body } = sidePattern(along.steps);
-  const at = body.findIndex((s) => s.do === 'work' && s.what.some((x) => !isChainRun(x)));
+  if (step !== null && step < 0) {
+    const own = head[head.length + step];
+    return {
+      inTheFirst: listed(
+        own?.do === 'work' ? firstOfRepeat(own, madeWith(start), start, language) : '',
+        printSteps(head.slice(head.length + step + 1), language),
+      ),
+      atTheEnd: printSteps(head.slice(0, head.length + step), language),
+    };
+  }
+  const at = step ?? firstWorkOf(body);
   const first = body[at];
   const before = body.slice(0, at);
   const made = madeWith(start);

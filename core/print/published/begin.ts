@@ -72,10 +72,11 @@ export function wayWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, 
     case 'around the close':
     case 'reaching back':
       return '';
-    case 'slipping':
-      return act.place.on === 'corner'
-        ? `${slipStitch} ${listWords([...way.through.slice(0, -1).map(throughWords), where])}`
-        : `${slipStitch} ${listWords(way.through.map(throughWords))}`;
+    case 'slipping': {
+      const last = act.place.on === 'corner' ? [where] : way.through.slice(-1).map(throughWords);
+      const counts = joinsAsFirst(act) ? ` (the last counts as the first ${slipStitch})` : '';
+      return `${slipStitch} ${listWords([...way.through.slice(0, -1).map(throughWords), ...last])}${counts}`;
+    }
     case 'stepping back':
       return `${slipStitch} back ${where}`;
     case 'going over':
@@ -86,9 +87,9 @@ export function wayWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, 
 const throughWords = ({ kind, count }: Slipped): string =>
   `in next ${count === 1 ? '' : `${count} `}${placeNoun(kind, count)}`;
 
-/** Whether the slip stitch that joins the yarn is the first stitch of the round. */
+/** Whether the slip stitch that joins the yarn, or leads to the start, is the first stitch of the round. */
 const joinsAsFirst = ({ way, first, stitch }: ActOf<'start'>): boolean =>
-  way.by === 'joining' &&
+  (way.by === 'joining' || way.by === 'slipping') &&
   first.by === 'itself' &&
   stitch.kind === 'slst' &&
   stitch.form === 'plain' &&

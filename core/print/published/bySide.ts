@@ -16,7 +16,7 @@ import { otherwiseLines } from '../steps/roundWords.ts';
 import { sideLines } from '../steps/sideWords.ts';
 import type { PatternLine } from '../section.ts';
 import { isThere } from '../../procedure/first.ts';
-import { firstNoun } from '../steps/startWords.ts';
+import { firstNoun, stepOfRepeat } from '../steps/startWords.ts';
 import { begun, firstThere, joinWords, liftWords, madeWith, sameWords, wayWords } from './begin.ts';
 import { listed } from './parts.ts';
 
@@ -127,6 +127,10 @@ function firstWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, lan
     }
     case 'repeat': {
       const there = start.way.by === 'reaching back' && made === 0 ? sameWords(start, language) : 'there';
+      if (beginning.step !== null && beginning.step < 0)
+        return `begin before the repeats of side ${plan.sides[beginning.side]!.name}, at ${stepOfRepeat(procedure, beginning, language)} ${there}`;
+      if (beginning.step !== null)
+        return `begin within repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, at ${stepOfRepeat(procedure, beginning, language)} ${there}`;
       return circle
         ? `begin with the first sts of the repeat ${there}`
         : `begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}, its first sts ${there}`;

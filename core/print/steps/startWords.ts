@@ -1,13 +1,16 @@
 /** How a round begins, in words: yarn, hook, facing, the first stitches. */
 import { held } from '../../held.ts';
 import { isDisc } from '../../piece/outline.ts';
-import { printStitch } from '../../notation/print.ts';
+import { printStitch, printSteps } from '../../notation/print.ts';
 import type { Plan } from '../../plan/types.ts';
 import { placedWords, placeInCorner } from './placedWords.ts';
 import { orderOfWork, sidesInOrder, type InOrder } from '../../procedure/order.ts';
 import { actOf, actsOf, type Procedure, type ActOf } from '../../procedure/acts.ts';
 import { isThere, type First } from '../../procedure/first.ts';
+import type { RoundBeginning } from '../../procedure/start.ts';
+import { sidePattern } from '../../ring/recipe.ts';
 import { stitchOf, type Stitch } from '../../ring/stitch.ts';
+import { ordinal } from '../../say/lists.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
 import { hookLabel } from '../../terms/yarnWeights.ts';
@@ -161,6 +164,25 @@ const SINGLE = stitchOf({ kind: 'sc' });
 /** The side of a stitch from which the next is worked. */
 const nearSide = (plan: Plan): 'left' | 'right' => (plan.hem.preferences.hand === 'right' ? 'left' : 'right');
 
+/** A step within a repeat by its own words, and by its number among those that are alike: “the 2nd “sc in next st””. */
+export function stepOfRepeat(
+  procedure: Procedure,
+  { side, step }: Extract<RoundBeginning, { in: 'repeat' }>,
+  language: Language,
+): string {
+  const along = held(
+    actsOf(procedure, 'side').find((a) => a.side === side),
+    'a round that begins on a side works it',
+  ).along;
+  const { head, body } = sidePattern(along.into === 'repeats' ? along.steps : []);
+  const at = held(step, 'a round that begins within a repeat begins at a step');
+  const [steps, index] = at < 0 ? [head, head.length + at] : [body, at];
+  const words = steps.map((s) => printSteps([s], language));
+  const own = held(words[index], 'a round begins at a step of its repeat');
+  const alike = words.flatMap((w, k) => (w === own ? [k] : []));
+  return alike.length === 1 ? `“${own}”` : `the ${ordinal(alike.indexOf(index) + 1)} “${own}”`;
+}
+
 /** Noun for what the first stitch is, where it is there already. */
 export const firstNoun = (first: First): string =>
   first.by === 'standing'
@@ -214,7 +236,12 @@ function firstWords(
     case 'repeat': {
       const there = isThere(first) ? `; the ${firstNoun(first)} is the first of them` : '';
       if (circle) return `Begin with the first sts of the repeat there${there}.`;
-      return `Begin with repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}: its first sts go in there${there}.`;
+      const of = `repeat ${beginning.repeat + 1} of side ${plan.sides[beginning.side]!.name}`;
+      if (beginning.step !== null && beginning.step < 0)
+        return `Begin before the repeats of side ${plan.sides[beginning.side]!.name}, at ${stepOfRepeat(procedure, beginning, language)} there${isThere(first) ? `; the ${firstNoun(first)} is its first st` : ''}. What comes before it on that side ends the round.`;
+      if (beginning.step !== null)
+        return `Begin within ${of}, at ${stepOfRepeat(procedure, beginning, language)} there${isThere(first) ? `; the ${firstNoun(first)} is its first st` : ''}. What comes before it in that repeat ends the round.`;
+      return `Begin with ${of}: its first sts go in there${there}.`;
     }
   }
 }

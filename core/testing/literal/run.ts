@@ -74,12 +74,11 @@ export class Run {
     for (const s of steps) this.step(s);
   }
 
-  upToFirstWork(body: readonly LiteralStep[]): void {
-    this.steps(body.slice(0, firstWork(body)));
+  upTo(body: readonly LiteralStep[], step: number): void {
+    this.steps(body.slice(0, step));
   }
 
-  fromFirstWork(body: readonly LiteralStep[]): void {
-    const first = firstWork(body);
+  from(body: readonly LiteralStep[], first: number): void {
     this.skips += body.slice(0, first).filter((s) => s.do === 'skip').length;
     this.steps(body.slice(first));
   }

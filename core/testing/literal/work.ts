@@ -118,16 +118,34 @@ export class Work {
     }
     const on = /go on along side (\S+)\.$/i.exec(start);
     const repeat = /Begin with repeat (\d+) of side (\S+?): its first sts go in there/.exec(start);
+    const within = /Begin within repeat (\d+) of side (\S+?), at (?:the (\d+)\w\w )?“(.+?)” there/.exec(
+      start,
+    );
     const place = this.starts.place(start);
-    const side = on?.[1] ?? repeat?.[2];
+    const before = /Begin before the repeats of side (\S+?), at (?:the (\d+)\w\w )?“(.+?)” there/.exec(start);
+    const side = on?.[1] ?? repeat?.[2] ?? within?.[2] ?? before?.[1];
     if (!side) throw new Unclear(`“${start}” does not say how to go on`);
     if (on) this.firstStitches(start, lift, place);
-    this.around(null, { side, place, repeat: repeat ? Number(repeat[1]) : null, lift });
+    const turn = repeat ?? within;
+    const step = within ? this.stepNamed(side, 'body', within[4]!, Number(within[3] ?? 1)) : null;
+    const head = before ? this.stepNamed(side, 'head', before[3]!, Number(before[2] ?? 1)) : null;
+    const number = turn ? Number(turn[1]) : before ? 1 : null;
+    this.around(null, { side, place, repeat: number, step, head, lift });
+  }
+
+  /** The step of the repeat of a side that is named by its words. */
+  private stepNamed(side: string, part: 'head' | 'body', words: string, number: number): number {
+    const body = this.reader.way(this.told.ofSide(side))[part];
+    const named = JSON.stringify(this.reader.step(words));
+    const alike = body.flatMap((s, k) => (JSON.stringify(s) === named ? [k] : []));
+    const step = alike[number - 1];
+    if (step === undefined) throw new Unclear(`no step of the repeat is “${words}”`);
+    return step;
   }
 
   /** Stitches in the place where a plain round begins. */
   private firstStitches(start: string, lift: Stitch | null, place: Place): void {
-    const rest = /(?:^|\. )(\d+ .+?) (?:in|around) the same place, then go on/.exec(start);
+    const rest = /(?:^|\. )(\d+ .+?|\(.+?\)) (?:in|around) the same place, then go on/.exec(start);
     if (!lift && !rest) throw new Unclear(`“${start}” does not say what the first stitch is`);
     if (lift) this.round.add(lift, place);
     for (const stitch of rest ? this.reader.group(rest[1]!) : []) this.round.add(stitch, place);
@@ -256,18 +274,28 @@ export class Work {
       (stitch, place) => this.round.add(stitch, place),
       (k) => (k === 0 ? changes.first : 0) + (k === allSkips - 1 ? changes.last : 0),
     );
-    if (which !== 'from') {
+    const head = start?.head ?? null;
+    if (head !== null && which === 'up to') {
+      run.upTo(way.head, head);
+      if (run.at !== startAt) throw new Unclear('the round does not come out where it began');
+      return;
+    }
+    if (head !== null && which === 'from') {
+      run.beginAt(startAt, 0);
+      run.from(way.head, head);
+      for (let k = 0; k < repeats; k++) run.steps(way.body);
+    } else if (which !== 'from') {
       run.steps(way.head);
       const upTo = which === 'whole' ? repeats : start!.repeat! - 1;
       for (let k = 0; k < upTo; k++) run.steps(way.body);
       if (which === 'up to') {
-        run.upToFirstWork(way.body);
+        run.upTo(way.body, start!.step ?? firstWork(way.body));
         if (run.at !== startAt) throw new Unclear('the round does not come out where it began');
         return;
       }
     } else {
       run.beginAt(startAt, skipsIn(way.head) + (start!.repeat! - 1) * skipsIn(way.body));
-      run.fromFirstWork(way.body);
+      run.from(way.body, start!.step ?? firstWork(way.body));
       for (let k = start!.repeat!; k < repeats; k++) run.steps(way.body);
     }
     run.pass(left);
@@ -352,10 +380,10 @@ export class Work {
     );
     // What comes before the first stitches of the first repeat is done at the end.
     run.beginAt(0, -body.slice(0, firstWork(body)).filter((s) => s.do === 'skip').length);
-    run.fromFirstWork(body);
+    run.from(body, firstWork(body));
     for (let k = 1; k < repeats; k++) run.steps(body);
     run.pass(left);
-    run.upToFirstWork(body);
+    run.upTo(body, firstWork(body));
     // Where a corner takes something else than the one plain stitch that falls on it.
     for (const { place: corner, group } of special) {
       const there = this.round.made.findIndex(
@@ -385,5 +413,9 @@ interface SideStart {
   readonly side: string;
   readonly place: Place;
   readonly repeat: number | null;
+  /** The step of the repeat with which it begins; null for its first stitches. */
+  readonly step: number | null;
+  /** The step before the repeats with which it begins; null for none. */
+  readonly head: number | null;
   readonly lift: Stitch | null;
 }

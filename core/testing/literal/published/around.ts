@@ -105,11 +105,32 @@ function worked(sentence: string, work: string, at: AtHand): readonly string[] {
       `At the end of the round, work side ${on} up to where you started.`,
     ];
   }
-  const repeat = repeatAt(side, ends);
-  checkFirst(side, there, told.slice(here.length, cornersAt[0]), begun, at);
+  const headOf = side.slice(
+    0,
+    side.findIndex((t) => t.startsWith('[')),
+  );
+  const firstSide = told.slice(here.length, cornersAt[0]);
+  if (ends.length < headOf.length && ends.join() === headOf.slice(0, ends.length).join()) {
+    const began = [...begunRepeat(headOf, there, begun, at, ends.length), ...side.slice(headOf.length)];
+    if (firstSide.join() !== began.join())
+      throw new Unclear(
+        `the first side goes on with “${firstSide.join(', ')}”, not with “${began.join(', ')}”`,
+      );
+    return [
+      `${begun.words} Begin before the repeats of side ${on}, at ${stepName(headOf, ends.length)} there. What comes before it on that side ends the round.`,
+      ...lines,
+      `At the end of the round, work side ${on} up to where you started.`,
+    ];
+  }
+  const { repeat, step, words } = repeatAt(side, ends);
+  checkFirst(side, there, firstSide, begun, at, step);
   const remark = begun.noun === null ? '' : `; the ${begun.noun} is the first of them`;
+  const begins =
+    words === null
+      ? `Begin with repeat ${repeat} of side ${on}: its first sts go in there${remark}.`
+      : `Begin within repeat ${repeat} of side ${on}, at ${words} there. What comes before it in that repeat ends the round.`;
   return [
-    `${begun.words} Begin with repeat ${repeat} of side ${on}: its first sts go in there${remark}.`,
+    `${begun.words} ${begins}`,
     ...lines,
     `At the end of the round, work side ${on} up to where you started.`,
   ];
@@ -184,10 +205,11 @@ function checkFirst(
   told: readonly string[],
   begun: Begun,
   at: AtHand,
+  step: number,
 ): void {
   const bracket = side.findIndex((t) => t.startsWith('['));
   const end = side.slice(bracket + 1);
-  const began = begunRepeat(items(/^\[(.+)\] across/.exec(side[bracket]!)![1]!), here, begun, at);
+  const began = begunRepeat(items(/^\[(.+)\] across/.exec(side[bracket]!)![1]!), here, begun, at, step);
   const ways = [
     [...began, ...end],
     [...began, side[bracket]!, ...end],
@@ -202,8 +224,8 @@ function begunRepeat(
   here: readonly string[],
   { stands }: Begun,
   { reader }: AtHand,
+  first = firstStep(body),
 ): readonly string[] {
-  const first = body.findIndex((t) => / (?:in|around) /.test(t) || /\d+tog/.test(t));
   const step = reader.step(body[first]!);
   if (step.do !== 'work') throw new Unclear(`“${body[first]!}” is no stitch`);
   const made = [...(stands === null ? [] : [stands]), ...here.map(groupOf)].flatMap((g) => reader.group(g));
@@ -222,12 +244,23 @@ function begunRepeat(
   return [...again, ...body.slice(first + 1)];
 }
 
-/** The turn of the repeat that a round begins with, by what is left of its side for the end. */
-function repeatAt(side: readonly string[], ends: readonly string[]): number {
+/** The first step of a repeat that is worked. */
+const firstStep = (body: readonly string[]): number =>
+  body.findIndex((t) => / (?:in|around) /.test(t) || /\d+tog/.test(t));
+
+/** The turn of the repeat that a round begins with, and the step of it, by what is left of its side for the end. */
+function repeatAt(
+  side: readonly string[],
+  ends: readonly string[],
+): {
+  readonly repeat: number;
+  readonly step: number;
+  /** The step as it is named; null for the first. */
+  readonly words: string | null;
+} {
   const at = side.findIndex((t) => t.startsWith('['));
   const head = side.slice(0, at);
   const body = items(/^\[(.+)\] across/.exec(side[at]!)![1]!);
-  const first = body.findIndex((t) => / (?:in|around) /.test(t) || /\d+tog/.test(t));
   if (ends.slice(0, head.length).join() !== head.join())
     throw new Unclear(`“${ends.join(', ')}” does not begin as a side does`);
   let rest = ends.slice(head.length);
@@ -239,9 +272,20 @@ function repeatAt(side: readonly string[], ends: readonly string[]): number {
     repeats = Number(many[3] ?? 1);
     rest = rest.slice(1);
   }
-  if (rest.join() !== body.slice(0, first).join())
+  const step = rest.length;
+  if (rest.join() !== body.slice(0, step).join())
     throw new Unclear(`“${ends.join(', ')}” does not come to the first st`);
-  return repeats + 1;
+  if (step === firstStep(body)) return { repeat: repeats + 1, step, words: null };
+  return { repeat: repeats + 1, step, words: stepName(body, step) };
+}
+
+/** A step by its words, and its number among those that are alike. */
+function stepName(steps: readonly string[], step: number): string {
+  const alike = steps.flatMap((t, k) => (t === steps[step] ? [k] : []));
+  const name = `“${steps[step]!}”`;
+  const number = alike.indexOf(step) + 1;
+  const nth = ['th', 'st', 'nd', 'rd'][number] ?? 'th';
+  return alike.length === 1 ? name : `the ${number}${nth} ${name}`;
 }
 
 /** A round without corners. */

@@ -49,7 +49,9 @@ export function beginning(all: readonly string[], at: AtHand): Begun {
     place = null;
     rest = rest.slice(1);
   } else if (way && /^(?:sl st|ss) (?:in next|back|over|(?:in|between) the .+ at corner) /i.test(way)) {
-    const found = slipped(way, at);
+    const counts = / \(the last counts as the first (?:sl st|ss)\)$/;
+    if (counts.test(way)) has = 'slip';
+    const found = slipped(way.replace(counts, ''), at);
     words = found.words;
     place = found.place;
     rest = rest.slice(1);
@@ -83,7 +85,7 @@ export function beginning(all: readonly string[], at: AtHand): Begun {
       rest = rest.map((t) =>
         t
           .replace(/ in the (?:gap|pair) just behind the join\)$/, ')')
-          .replace(/first sts in the (gap|pair) just behind the join$/, 'first sts there')
+          .replace(/(first sts|”) in the (?:gap|pair) just behind the join$/, '$1 there')
           .replace(/the repeat in the (gap|pair) just behind the join$/, 'the repeat there')
           .replace(/ in the (gap|pair) just behind the join$/, ' in same $1'),
       );

@@ -60,12 +60,30 @@ function worked(sentence: string, end: string, work: string, at: AtHand): readon
   m = /^(?:(.+), )?go on (?:along side (\S+)|all around)$/.exec(told);
   if (m) {
     const where = m[2] === undefined ? 'all the way around' : `along side ${m[2]}`;
-    const goes = `${m[1] === undefined ? (slip === undefined ? '' : `${slip} in the same place, then `) : `${one(m[1])}, then `}go on ${where}.`;
+    const both = slip !== undefined && m[1] !== undefined;
+    const first = both
+      ? `(${at.reader.slipStitch}, ${m[1]!.replace(/ (?:in|around|between) same \S+$/, '')}) in the same place`
+      : m[1] === undefined
+        ? slip && `${slip} in the same place`
+        : one(m[1]);
+    const goes = `${first === undefined ? '' : `${first}, then `}go on ${where}.`;
     return [`${words} ${goes.charAt(0).toUpperCase()}${goes.slice(1)}`, ended(m[2])];
   }
   m = /^begin with repeat (\d+) of side (\S+), its first sts there$/i.exec(told);
   if (m)
     return [`${words} Begin with repeat ${m[1]!} of side ${m[2]!}: its first sts go in there.`, ended(m[2])];
+  m = /^begin before the repeats of side (\S+), at (.+) there$/i.exec(told);
+  if (m)
+    return [
+      `${words} Begin before the repeats of side ${m[1]!}, at ${m[2]!} there. What comes before it on that side ends the round.`,
+      ended(m[1]),
+    ];
+  m = /^begin within repeat (\d+) of side (\S+), at (.+) there$/i.exec(told);
+  if (m)
+    return [
+      `${words} Begin within repeat ${m[1]!} of side ${m[2]!}, at ${m[3]!} there. What comes before it in that repeat ends the round.`,
+      ended(m[2]),
+    ];
   if (/^begin with the first sts of the repeat there$/i.test(told))
     return [`${words} Begin with the first sts of the repeat there.`, ended(undefined)];
   throw new Unclear(`how does “${sentence}” go on?`);
