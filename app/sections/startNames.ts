@@ -6,10 +6,10 @@ type Where = Pick<RoundStarts, 'at' | 'join'>;
 
 /** Where rounds can begin, and how their joins go on from there. */
 export const PLACES: readonly (Where & { readonly name: string })[] = [
-  { at: 'corner', join: 'climbing', name: 'in the corner; the next right above' },
-  { at: 'corner', join: 'centred', name: 'in the corner, at its middle every time' },
-  { at: 'whole corner', join: 'climbing', name: 'the whole corner first; the next right above' },
-  { at: 'whole corner', join: 'centred', name: 'the whole corner first, every time' },
+  { at: 'corner', join: 'climbing', name: 'in the corner, each round above the last' },
+  { at: 'corner', join: 'centred', name: 'in the corner, each round at its middle' },
+  { at: 'whole corner', join: 'climbing', name: 'the whole corner first, each round above the last' },
+  { at: 'whole corner', join: 'centred', name: 'the whole corner first, in each round' },
   { at: 'before the space', join: 'centred', name: 'the stitch before the corner’s space, and that space' },
   { at: 'stitch of the corner', join: 'climbing', name: 'from one of the corner’s stitches on' },
   { at: 'before the corner', join: 'climbing', name: 'a few stitches before the corner' },
@@ -23,7 +23,7 @@ export const isPlace = (a: Where, b: Where): boolean =>
   a.at === b.at && (a.join === b.join || (a.at !== 'corner' && a.at !== 'whole corner'));
 
 export const FIRST: readonly { readonly value: RoundStarts['first']; readonly label: string }[] = [
-  { value: 'usual', label: 'first stitch: as is usual for it' },
+  { value: 'usual', label: 'first stitch: usual' },
   { value: 'chain', label: 'first stitch: after a chain that does not count' },
   { value: 'counted chain', label: 'first stitch: a chain that counts, where it may' },
   { value: 'stacked', label: 'first stitch: stacked singles, for doubles and taller' },
@@ -34,7 +34,7 @@ export const FIRST: readonly { readonly value: RoundStarts['first']; readonly la
 /** In place of a number of chains: as many as are usual for the stitch. */
 export const USUAL = -1;
 export const CHAINS = [
-  { value: USUAL, label: 'chains: as many as are usual' },
+  { value: USUAL, label: 'chains: usual' },
   ...Array.from({ length: 9 }, (_, n) => ({ value: n, label: n === 0 ? 'no chain' : `chain ${n}` })),
 ];
 

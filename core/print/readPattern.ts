@@ -90,7 +90,9 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
         current =
           published.is === 'told'
             ? published.lines.map((text) => ({ text, line: i + 1 }))
-            : [...(block?.lines ?? [])].filter((l) => !/^Turn/.test(l.text));
+            : [...(block?.lines ?? [])].filter(
+                (l) => !/^Turn/.test(l.text) && !(/, but:$/.test(rest) && isAdjustment(l.text)),
+              );
         blocks.push({ heading: { ...at, from, to, name: '' }, lines: current });
         return;
       }

@@ -93,10 +93,10 @@ describe('yarn weights and hooks', () => {
 
   test('a hook has its letter where there is one', () => {
     expect([4, 4.5, 5, 9].map((mm) => hookLabel(mm, 'us'))).toEqual([
-      '4 mm (G)',
-      '4.5 mm',
-      '5 mm (H)',
-      '9 mm (M)',
+      'US G-6 (4 mm)',
+      'US 7 (4.5 mm)',
+      'US H-8 (5 mm)',
+      'US M-13 (9 mm)',
     ]);
     expect(hookLabel(5, 'uk')).toBe('5 mm');
   });

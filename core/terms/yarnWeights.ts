@@ -45,31 +45,33 @@ export function yarnWeight(number: YarnWeightNumber): YarnWeight {
   return found;
 }
 
-const HOOK_LETTERS: readonly (readonly [mm: number, letter: string])[] = [
-  [2.25, 'B'],
-  [2.75, 'C'],
-  [3.25, 'D'],
-  [3.5, 'E'],
-  [3.75, 'F'],
-  [4, 'G'],
-  [5, 'H'],
-  [5.5, 'I'],
-  [6, 'J'],
-  [6.5, 'K'],
-  [8, 'L'],
-  [9, 'M'],
-  [10, 'N'],
+/** US sizes of hooks, as they are stamped on them. */
+const US_HOOKS: readonly (readonly [mm: number, size: string])[] = [
+  [2.25, 'B-1'],
+  [2.75, 'C-2'],
+  [3.25, 'D-3'],
+  [3.5, 'E-4'],
+  [3.75, 'F-5'],
+  [4, 'G-6'],
+  [4.5, '7'],
+  [5, 'H-8'],
+  [5.5, 'I-9'],
+  [6, 'J-10'],
+  [6.5, 'K-10½'],
+  [8, 'L-11'],
+  [9, 'M-13'],
+  [10, 'N-15'],
   [15, 'P'],
 ];
 
 /**
- * A hook as it is written on a pattern: millimetres, in US terms with its letter where one exists.
+ * A hook as it is written on a pattern: millimetres, in US terms after its US size where one exists.
  *
- * @example hookLabel(5, 'us') // '5 mm (H)'
+ * @example hookLabel(5, 'us') // 'US H-8 (5 mm)'
  * @example hookLabel(5, 'uk') // '5 mm'
  */
 export function hookLabel(mm: number, language: Language): string {
   if (language === 'uk') return `${mm} mm`;
-  const letter = HOOK_LETTERS.find(([size]) => Math.abs(size - mm) < 0.01)?.[1];
-  return letter ? `${mm} mm (${letter})` : `${mm} mm`;
+  const size = US_HOOKS.find(([of]) => Math.abs(of - mm) < 0.01)?.[1];
+  return size ? `US ${size} (${mm} mm)` : `${mm} mm`;
 }

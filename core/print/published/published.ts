@@ -127,12 +127,16 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
     plain(
       `The ${slipStitch} that closes a rnd is not counted or worked into. A ch at the start of a rnd counts as a st only where it is said.`,
     ),
-    plain('“Turn” means flip the work over. Crochet over tails as you go.'),
+    plain(`${turns(plan) ? '“Turn” means flip the work over. ' : ''}Crochet over tails as you go.`),
     ...onceForAll(plan, language),
     ...waysWords(plan, language).map(plain),
     ...besideRounds(plan),
   ];
 }
+
+/** Whether any round is worked from the other side. */
+const turns = (plan: Plan): boolean =>
+  plan.rounds.some((r) => r.facing === 'wrong') || plan.hem.base.start.lastRow === 'wrong side';
 
 /** Explanations and cautions of all rounds, each once. */
 function onceForAll(plan: Plan, language: Language): readonly PatternLine[] {

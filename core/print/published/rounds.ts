@@ -32,10 +32,13 @@ export function roundSections(plan: Plan, language: Language): readonly Section[
   const procedures = proceduresOf(plan);
   const words = procedures.map((p) => wordsOf(plan, p, language));
   const sections: Section[] = [];
+  const inFullBefore: RoundWords[] = [];
   for (let i = 0; i < words.length; i++) {
     const first = words[i]!;
     // The first that is alike is told in full: none is told as one that is told as another.
     const before = words.slice(0, i).find((w) => isAlike(w, first) && sameYarn(w, first));
+    const other = before ? undefined : inFullBefore.find((w) => isAlikeBut(w, first) && sameYarn(w, first));
+    if (!before && !other) inFullBefore.push(first);
     let last = i;
     // A round that is told in full stands by itself: what is like it comes as one after it.
     while (
@@ -46,7 +49,11 @@ export function roundSections(plan: Plan, language: Language): readonly Section[
     )
       last++;
     const rounds = words.slice(i, last + 1).map((w) => w.procedure.round);
-    const lines = before ? asBefore(before, words.slice(i, last + 1)) : inFull(first);
+    const lines = before
+      ? asBefore(before, words.slice(i, last + 1))
+      : other
+        ? asOther(other, first)
+        : inFull(first);
     sections.push(sectionOf(plan, rounds, lines, procedures));
     i = last;
   }
@@ -81,6 +88,22 @@ function isAlike(a: RoundWords, b: RoundWords): boolean {
   if (same && tailKey(a.around.tail) !== tailKey(b.around.tail)) return false;
   return a.lines.length === b.lines.length && a.lines.every((l, i) => l.text === b.lines[i]!.text);
 }
+
+/** Whether two rounds of a circle are told in the same sentence, and differ in where they increase. */
+function isAlikeBut(a: RoundWords, b: RoundWords): boolean {
+  const lines = b.lines.filter((l) => l.kind === 'written');
+  if (lines.length === 0 || b.procedure.round.ring.centres.length > 0) return false;
+  return (
+    isAlike({ ...a, lines: [] }, { ...b, lines: [] }) &&
+    tailKey(a.around?.tail ?? null) === tailKey(b.around?.tail ?? null)
+  );
+}
+
+/** A round that is worked as another, but increases elsewhere: “As Rnd 2, but:” and its own places. */
+const asOther = (other: RoundWords, { lines }: RoundWords): readonly PatternLine[] => [
+  { kind: 'written', text: `As ${rndName(other.procedure.round.number)}, but:` },
+  ...lines,
+];
 
 const joinsYarn = ({ procedure }: RoundWords): boolean => procedure.start?.joins ?? false;
 

@@ -270,7 +270,7 @@ describe('what differs from side to side', () => {
 
   test('a round on another hook says so, and one that faces the other way', () => {
     const text = textOf(rowsHem({ rounds: [entry({ hookMm: 4, facing: 'wrong' })] }));
-    expect(text).toContain('Change to hook 4 mm (G).');
+    expect(text).toContain('Change to hook US G-6 (4 mm).');
     expect(text).toContain('Turn. The wrong side faces you in this round.');
   });
 
@@ -297,7 +297,9 @@ describe('as a good pattern is laid out', () => {
   test('materials name yarn with its range, hook, gauge, markers and the basis of the estimate', () => {
     const text = textOf(rowsHem({ rounds: [entry({ hookMm: 4 })] }));
     expect(text).toMatch(/Plain yarn: about \d+ m, \d+–\d+ g: \d+ balls? of 50 g\./);
-    expect(text).toContain('Hook 5 mm (H), and 4 mm (G) where a round says so. Gauge: 14 sc = 10 cm');
+    expect(text).toContain(
+      'Hook US H-8 (5 mm), and US G-6 (4 mm) where a round says so. Gauge: 14 sc = 10 cm',
+    );
     expect(text).toContain('it can be a fifth too high or too low. Buy for the higher number');
     expect(text).toContain('5 stitch markers, one for each corner');
   });

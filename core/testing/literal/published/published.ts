@@ -14,7 +14,7 @@ export function asSteps({ heading, lines }: Paragraph, at: AtHand): readonly str
   const { face, sentence } = faceOf(first ?? '', at);
   const besides = others.map((line) => counts(bySideLine(line), heading, at));
   const as =
-    /^As (?:Base rnd|Rnd (\d+))(?:, but (?:after the last corner (.+), then join|(join right after the last corner)))?\.$/.exec(
+    /^As (?:Base rnd|Rnd (\d+))(?:, but (?:after the last corner (.+), then join|(join right after the last corner)))?(?:\.|(, but:))$/.exec(
       sentence,
     );
   if (as) {
@@ -26,7 +26,8 @@ export function asSteps({ heading, lines }: Paragraph, at: AtHand): readonly str
         : as[2] === undefined
           ? told
           : withEnd(told, chosen(as[2], heading, at.number));
-    const same = before.lines.slice(1).filter((l) => !l.startsWith('('));
+    // With places of its own it takes none of the other’s.
+    const same = as[4] === undefined ? before.lines.slice(1).filter((l) => !l.startsWith('(')) : [];
     return [...asSteps({ heading, lines: [again, ...same] }, at), ...besides];
   }
   if (others.some((line) => line.startsWith('To end: ')))
