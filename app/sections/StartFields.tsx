@@ -28,6 +28,7 @@ import {
   CLOSE,
   COLOUR,
   ENDING,
+  ENDS,
   FIRST,
   LAST_ROW,
   ON_THE_HOOK,
@@ -247,6 +248,14 @@ function Fields({ plan }: { readonly plan: Plan }) {
             popupMatchSelectWidth={false}
             options={ENDING}
             onChange={(ending) => set({ ending })}
+          />
+          <Select
+            aria-label="What is done with ends"
+            size="small"
+            value={start.ends}
+            popupMatchSelectWidth={false}
+            options={ENDS}
+            onChange={(ends) => set({ ends })}
           />
           <Checkbox checked={start.within} onChange={(e) => set({ within: e.target.checked })}>
             rounds may begin within a repeat, where that is nearer

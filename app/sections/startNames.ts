@@ -64,6 +64,11 @@ export const CLOSE: Choices<'close'> = [
   { value: 'spiral', label: 'rounds: not joined, in a spiral' },
 ];
 
+export const ENDS: Choices<'ends'> = [
+  { value: 'crocheted over', label: 'ends: crocheted over as you go' },
+  { value: 'woven in', label: 'ends: all woven in at the end' },
+];
+
 export const ENDING: Choices<'ending'> = [
   { value: 'slip stitch', label: 'last round: closed with a slip stitch' },
   { value: 'needle', label: 'last round: closed with a needle, but for slip stitches' },
@@ -90,4 +95,5 @@ export const habitNames = (habits: StartHabits): readonly string[] => [
   ...(habits.within ? ['rounds may begin within a repeat'] : []),
   labelOf(CLOSE, habits.close),
   labelOf(ENDING, habits.ending),
+  labelOf(ENDS, habits.ends),
 ];

@@ -94,6 +94,10 @@ const start = record({
     'how rounds are closed: with a slip stitch; one that ends with a chain space with a stitch in place of its chains, or with a lower stitch after a chain; or not at all, in a spiral',
     oneOf('slip stitch', 'stitch', 'chain and stitch', 'spiral'),
   ),
+  ends: said(
+    'what is done with ends of yarn: crocheted over as the work goes on, or all woven in at the end',
+    oneOf('crocheted over', 'woven in'),
+  ),
   ending: said('how the last round is closed', oneOf('slip stitch', 'needle')),
 });
 

@@ -24,6 +24,7 @@ export const USUAL_START: RoundStarts = {
   colour: 'anew',
   lastRow: 'cut',
   within: true,
+  ends: 'crocheted over',
   close: 'slip stitch',
   ending: 'slip stitch',
 };
@@ -72,6 +73,7 @@ const USED_TO: { readonly [Key in keyof StartHabits]: (value: unknown) => boolea
   colour: oneOf<RoundStarts['colour']>('anew', 'closing slip stitch', 'last yarn over'),
   within: (value) => typeof value === 'boolean',
   close: oneOf<RoundStarts['close']>('slip stitch', 'stitch', 'chain and stitch', 'spiral'),
+  ends: oneOf<RoundStarts['ends']>('crocheted over', 'woven in'),
   ending: oneOf<RoundStarts['ending']>('slip stitch', 'needle'),
 };
 

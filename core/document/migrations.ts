@@ -85,7 +85,10 @@ const STEPS: readonly ((file: Value) => Value)[] = [
 const closed12 = ({ base, rounds }: Value): Value => ({
   ...(isRecord(base) &&
     isRecord(base.start) && {
-      base: { ...base, start: { close: 'slip stitch', within: false, ...base.start } },
+      base: {
+        ...base,
+        start: { close: 'slip stitch', within: false, ends: 'crocheted over', ...base.start },
+      },
     }),
   ...(Array.isArray(rounds) && {
     rounds: rounds.map((entry: unknown) => (isRecord(entry) ? { slide: 0, ...entry } : entry)),

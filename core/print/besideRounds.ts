@@ -7,7 +7,8 @@ import type { RoundStart } from '../procedure/start.ts';
 import { problemLine } from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
-import { capital } from '../terms/words.ts';
+import { lengthWords, plural } from '../say/measures.ts';
+import { WORDS, capital } from '../terms/words.ts';
 import { makingOf } from './making.ts';
 import type { PatternLine, Section } from './section.ts';
 import { stitchWords } from './stitchWords.ts';
@@ -86,6 +87,19 @@ export function waysWords(plan: Plan, language: Language): readonly string[] {
         ]
       : []),
   ];
+}
+
+/** Tails as the work goes on, in words; empty where they are left for the end. */
+export const tailWords = ({ hem }: Plan): string =>
+  hem.base.start.ends === 'crocheted over' ? 'Crochet over tails as you go.' : '';
+
+/** Ends at the end of the work: “Fasten off. Weave in the 4 ends: …” */
+export function fastenOffWords(plan: Plan, ends: number, language: Language): string {
+  const { preferences, base } = plan.hem;
+  const weave = capital(WORDS[language].weaveIn);
+  const far = lengthWords(50, preferences.length);
+  const left = base.start.ends === 'crocheted over' ? 'what you did not crochet over of ' : '';
+  return `Fasten off. ${weave} ${left}the ${plural(ends, 'end')}: ${far} one way, then back${left === '' ? ', through the backs of stitches of the same yarn' : ''}.`;
 }
 
 /** Which side is which on the piece. */

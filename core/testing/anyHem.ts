@@ -167,6 +167,7 @@ export const startsByChance = (chance: Chance, sides: number): RoundStarts => ({
   colour: chance.pick(['anew', 'closing slip stitch', 'last yarn over'] as const),
   lastRow: chance.pick(['cut', 'right side', 'wrong side'] as const),
   within: chance.maybe(0.5),
+  ends: chance.pick(['crocheted over', 'woven in'] as const),
   close: chance.pick(['slip stitch', 'stitch', 'chain and stitch', 'spiral'] as const),
   ending: chance.pick(['slip stitch', 'needle'] as const),
 });

@@ -37,7 +37,9 @@ export function momentsOf(plan: Plan, number: number, step: WorkStep, language: 
     found.push(moment(`The next st hides behind the corner: do not ${skip} it.`));
   }
   if (step.does === 'begin' && number > 0 && plan.rounds[number - 1]!.yarnId !== round.yarnId) {
-    found.push(moment(`New yarn: leave a tail of 15 cm, and ${weaveIn} both ends when there is time.`));
+    const over = plan.hem.base.start.ends === 'crocheted over';
+    const tails = over ? 'crochet over both ends' : `${weaveIn} both ends when there is time`;
+    found.push(moment(`New yarn: leave a tail of 15 cm, and ${tails}.`));
   }
   if (step.does === 'make') {
     for (const { name, ball } of ballsEnding(plan, number, step)) {

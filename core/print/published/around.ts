@@ -180,11 +180,12 @@ function circleOf(parts: Parts): Sentence | null {
     return { begin: begin(there), middle: eachWords(along, 'around', language), tail: null, join: joined };
   }
   const { head, tail } = sidePattern(along.steps);
-  if (head.length + tail.length > 0) return null;
+  // A single turn has nothing to be repeated, by which its sentence could be told from its beginning.
+  if (head.length + tail.length > 0 || along.repeats < 2) return null;
   const { inTheFirst, atTheEnd } = repeatEnds(parts, 0, null);
   return {
     begin: begin(inTheFirst),
-    middle: along.repeats > 1 ? `[${printSteps(sidePattern(along.steps).body, language)}] around` : '',
+    middle: `[${printSteps(sidePattern(along.steps).body, language)}] around`,
     tail: atTheEnd === '' ? null : atTheEnd,
     join: joined,
   };

@@ -2,12 +2,20 @@
 import { shortYarnName } from '../../document/yarnNames.ts';
 import { isDisc } from '../../piece/outline.ts';
 import type { Plan } from '../../plan/types.ts';
-import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
+import { plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
 import { hookLabel, yarnWeight } from '../../terms/yarnWeights.ts';
 import { termsOf } from '../abbreviations.ts';
-import { CAUTIONS, besideRounds, waysWords, specialStitches, whichSide } from '../besideRounds.ts';
+import {
+  CAUTIONS,
+  besideRounds,
+  fastenOffWords,
+  tailWords,
+  waysWords,
+  specialStitches,
+  whichSide,
+} from '../besideRounds.ts';
 import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 import { onceLines } from '../steps/roundWords.ts';
@@ -127,7 +135,13 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
     plain(
       `The ${slipStitch} that closes a rnd is not counted or worked into. A ch at the start of a rnd counts as a st only where it is said.`,
     ),
-    plain(`${turns(plan) ? '“Turn” means flip the work over. ' : ''}Crochet over tails as you go.`),
+    ...[
+      [turns(plan) ? '“Turn” means flip the work over.' : '', tailWords(plan)]
+        .filter((w) => w !== '')
+        .join(' '),
+    ]
+      .filter((w) => w !== '')
+      .map(plain),
     ...onceForAll(plan, language),
     ...waysWords(plan, language).map(plain),
     ...besideRounds(plan),
@@ -150,7 +164,7 @@ function finishing(plan: Plan, language: Language): readonly PatternLine[] {
   const unit = plan.hem.preferences.length;
   return [
     plain(
-      `Fasten off. ${capital(WORDS[language].weaveIn)} what you did not crochet over of the ${plural(yarnEndsOf(plan), 'end')}: ${lengthWords(50, unit)} one way, then back. Block to ${sizeWords(plan.blockedSize, unit)}.`,
+      `${fastenOffWords(plan, yarnEndsOf(plan), language)} Block to ${sizeWords(plan.blockedSize, unit)}.`,
     ),
     ...CAUTIONS,
   ];

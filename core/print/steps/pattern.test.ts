@@ -148,7 +148,7 @@ describe('starts and joins', () => {
     expect(right).toContain(
       'Go on with Plain yarn, which is still on the hook, in the end stitch of corner A/B. Do not turn.',
     );
-    expect(right).toContain('Weave in 1 end:');
+    expect(right).toContain('of the 1 end:');
     const wrong = withStart({ lastRow: 'wrong side' }, []);
     expect(wrong).toMatch(
       /Turn the piece: its right side faces you\.\n.*Go on .* in the end stitch of corner D\/A\./,
@@ -162,7 +162,7 @@ describe('starts and joins', () => {
     expect(slip).toContain('Cut Plain yarn, leaving');
     expect(slip).not.toContain('Join Other yarn');
     expect(slip).toContain('join with a needle: under both loops of the second st');
-    expect(slip).toContain('Weave in 4 ends:');
+    expect(slip).toContain('of the 4 ends:');
     expect(withStart({ colour: 'last yarn over' }, rounds)).toContain(
       'Draw the last yarn over of the last st through with Other yarn.',
     );

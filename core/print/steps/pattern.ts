@@ -13,7 +13,15 @@ import { baseSideLines } from './baseRoundWords.ts';
 import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
 import { termsOf } from '../abbreviations.ts';
-import { CAUTIONS, besideRounds, waysWords, specialStitches, whichSide } from '../besideRounds.ts';
+import {
+  CAUTIONS,
+  besideRounds,
+  fastenOffWords,
+  tailWords,
+  waysWords,
+  specialStitches,
+  whichSide,
+} from '../besideRounds.ts';
 import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 
@@ -103,7 +111,7 @@ function notes(plan: Plan, language: Language): Section {
   const { skip } = WORDS[language];
   return section('Before you begin', [
     ...directionLines(plan, language).map(plain),
-    plain('Work over the tail.'),
+    ...(tailWords(plan) === '' ? [] : [plain(tailWords(plan))]),
     ...(corners
       ? [
           plain(
@@ -196,9 +204,7 @@ function finishing(plan: Plan, language: Language): Section {
   const ends = yarnEndsOf(plan);
   const unit = plan.hem.preferences.length;
   return section('Finishing', [
-    plain(
-      `Fasten off. ${capital(WORDS[language].weaveIn)} ${plural(ends, 'end')}: ${lengthWords(50, unit)} one way, then back. Block to ${sizeWords(plan.blockedSize, unit)}.`,
-    ),
+    plain(`${fastenOffWords(plan, ends, language)} Block to ${sizeWords(plan.blockedSize, unit)}.`),
     ...CAUTIONS,
   ]);
 }

@@ -290,7 +290,7 @@ function stepName(steps: readonly string[], step: number): string {
 
 /** A round without corners. */
 function circle(begun: Begun, at: AtHand): readonly string[] {
-  const { words, rest, has, stands, noun } = begun;
+  const { words, rest, has, noun } = begun;
   const ended = 'At the end of the round, go on up to where you started.';
   const each = rest.find((t) => / (?:in|around) each \S+ around$/.test(t));
   if (each !== undefined) {
@@ -305,26 +305,12 @@ function circle(begun: Begun, at: AtHand): readonly string[] {
   }
   const remark = noun === null ? '' : `; the ${noun} is the first of them`;
   const bracket = rest.findIndex((t) => /^\[.+\] around$/.test(t));
+  if (bracket < 0) throw new Unclear(`what is repeated all around in “${rest.join(', ')}”?`);
   const here = rest.filter(isHere);
-  let body: readonly string[];
-  if (bracket >= 0) {
-    body = items(/^\[(.+)\] around$/.exec(rest[bracket]!)![1]!);
-    const told = rest.slice(here.length, bracket).join();
-    if (told !== begunRepeat(body, here, begun, at).join())
-      throw new Unclear(`the first turn goes on with “${told}”`);
-  } else {
-    // What comes to one turn of the repeat has none to be repeated.
-    const [first] = here;
-    const what = / (st|ch-sp|gap|pair|post) \d+, counted from the join/.exec(words)?.[1] ?? 'st';
-    const place =
-      first === undefined
-        ? `${what === 'post' ? 'around' : 'in'} next ${what}`
-        : first.slice(groupOf(first).length + 1).replace('same', 'next');
-    const group = [...(stands === null ? [] : [stands]), ...here.map(groupOf)];
-    const begins =
-      group.length === 0 ? [] : [`${group.length > 1 ? `(${group.join(', ')})` : group[0]!} ${place}`];
-    body = [...begins, ...rest.slice(here.length)];
-  }
+  const body = items(/^\[(.+)\] around$/.exec(rest[bracket]!)![1]!);
+  const told = rest.slice(here.length, bracket).join();
+  if (told !== begunRepeat(body, here, begun, at).join())
+    throw new Unclear(`the first turn goes on with “${told}”`);
   return [
     `${words} Begin with the first sts of the repeat there${remark}.`,
     `All around: *${body.join(', ')}; repeat from * to the end of the round.`,
