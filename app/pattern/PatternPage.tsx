@@ -247,12 +247,6 @@ function Tools({ look, onLook }: ToolsProps) {
         ]}
         onChange={(v) => store.do(prefer('paper', v))}
       />
-      <Checkbox checked={look.ticks} onChange={(e) => onLook({ ticks: e.target.checked })}>
-        boxes to tick
-      </Checkbox>
-      <Checkbox checked={look.large} onChange={(e) => onLook({ large: e.target.checked })}>
-        large print
-      </Checkbox>
       <Button icon={<LinkSimpleIcon />} onClick={() => void share()}>
         Copy a link
       </Button>
@@ -270,6 +264,14 @@ function Tools({ look, onLook }: ToolsProps) {
           Save
         </Button>
       </Dropdown>
+      <span className={styles.wishes}>
+        <Checkbox checked={look.ticks} onChange={(e) => onLook({ ticks: e.target.checked })}>
+          boxes to tick
+        </Checkbox>
+        <Checkbox checked={look.large} onChange={(e) => onLook({ large: e.target.checked })}>
+          large print
+        </Checkbox>
+      </span>
     </div>
   );
 }
