@@ -205,11 +205,9 @@ function Fields({ plan }: { readonly plan: Plan }) {
         <summary>More about starts and ends</summary>
         <div className={styles.fields}>
           {!isDisc(plan.body.outline) && start.colour === 'anew' && (
-            <Select
-              aria-label="Where new yarn is joined"
-              size="small"
+            <Way
+              label="Where new yarn is joined"
               value={start.newYarn}
-              popupMatchSelectWidth={false}
               options={[
                 { value: 'same place', label: 'new yarn: at the same corner' },
                 { value: 'next corner', label: 'new yarn: at the next corner' },
@@ -217,43 +215,33 @@ function Fields({ plan }: { readonly plan: Plan }) {
               onChange={(newYarn) => set({ newYarn })}
             />
           )}
-          <Select
-            aria-label="How new yarn comes in"
-            size="small"
+          <Way
+            label="How new yarn comes in"
             value={start.colour}
-            popupMatchSelectWidth={false}
             options={COLOUR}
             onChange={(colour) => set({ colour })}
           />
-          <Select
-            aria-label="The yarn of the piece"
-            size="small"
+          <Way
+            label="The yarn of the piece"
             value={start.lastRow}
-            popupMatchSelectWidth={false}
             options={hasLastRow(plan.hem.piece) ? LAST_ROW : ON_THE_HOOK}
             onChange={(lastRow) => set({ lastRow })}
           />
-          <Select
-            aria-label="How rounds are closed"
-            size="small"
+          <Way
+            label="How rounds are closed"
             value={start.close}
-            popupMatchSelectWidth={false}
             options={CLOSE}
             onChange={(close) => set({ close })}
           />
-          <Select
-            aria-label="How the last round is closed"
-            size="small"
+          <Way
+            label="How the last round is closed"
             value={start.ending}
-            popupMatchSelectWidth={false}
             options={ENDING}
             onChange={(ending) => set({ ending })}
           />
-          <Select
-            aria-label="What is done with ends"
-            size="small"
+          <Way
+            label="What is done with ends"
             value={start.ends}
-            popupMatchSelectWidth={false}
             options={ENDS}
             onChange={(ends) => set({ ends })}
           />
@@ -268,3 +256,22 @@ function Fields({ plan }: { readonly plan: Plan }) {
     </div>
   );
 }
+
+interface WayProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly onChange: (value: T) => void;
+}
+
+/** One way of several, each named in full. */
+const Way = <T extends string>({ label, value, options, onChange }: WayProps<T>) => (
+  <Select<T>
+    aria-label={label}
+    size="small"
+    value={value}
+    popupMatchSelectWidth={false}
+    options={[...options]}
+    onChange={onChange}
+  />
+);

@@ -16,6 +16,7 @@ import {
 } from '../schema.ts';
 import { corner, stitch } from '../terms/terms.schema.ts';
 import { CROSSING_IDS, type CrossingId } from './crossings.ts';
+import { START_WAYS } from './startWays.ts';
 import { SPACING_IDS, type SpacingId } from './spacingIds.ts';
 
 const crossing = named('crossing', Type.Unsafe<CrossingId>({ enum: [...CROSSING_IDS] }));
@@ -42,16 +43,7 @@ const sideChoice = record({
 const roundStart = {
   at: said(
     'in the corner before the side, begun with its last part, worked whole at once, from one of its stitches on, or with the stitch before its chain space; before that corner; part of the way along the side; in its middle; or so many stitches after that corner',
-    oneOf(
-      'corner',
-      'whole corner',
-      'stitch of the corner',
-      'before the space',
-      'before the corner',
-      'along the side',
-      'middle of the side',
-      'counted',
-    ),
+    oneOf(...START_WAYS.at),
   ),
   stitches: said(
     'so many stitches after the corner, where that is said; the pattern begins there or just before; or the number of the stitch of the corner',
@@ -60,11 +52,11 @@ const roundStart = {
   side: said('number of the side, from 0', whole(0, LIMITS.sides - 1)),
   join: said(
     'of starts in a corner: at its centre every time, or straight up while the corner moves out',
-    oneOf('centred', 'climbing'),
+    oneOf(...START_WAYS.join),
   ),
   first: said(
     'the first stitch: as is usual for it; after a chain that does not count; a chain that counts as it; singles stacked in its place; from a loop drawn up to its height; or, where yarn is new, worked standing',
-    oneOf('usual', 'chain', 'counted chain', 'stacked', 'drawn up', 'standing'),
+    oneOf(...START_WAYS.first),
   ),
   chains: said('chains that it begins with; null for as many as are usual', orNull(whole(0, 8))),
 };
@@ -76,15 +68,15 @@ const start = record({
   ...roundStart,
   newYarn: said(
     'where new yarn is joined: where the round before would have gone on, or at the next corner',
-    oneOf('same place', 'next corner'),
+    oneOf(...START_WAYS.newYarn),
   ),
   colour: said(
     'how new yarn comes in where the round goes on from the join: cut and joined anew; as the slip stitch that closes the round before, or as the last yarn over of its last stitch',
-    oneOf('anew', 'closing slip stitch', 'last yarn over'),
+    oneOf(...START_WAYS.colour),
   ),
   lastRow: said(
     'yarn of the piece: cut; or still on the hook, after a last row that was worked with that side facing',
-    oneOf('cut', 'right side', 'wrong side'),
+    oneOf(...START_WAYS.lastRow),
   ),
   within: said(
     'whether a round may begin within a repeat where that is nearer, and is joined anew rather than slip over what it works into',
@@ -92,13 +84,13 @@ const start = record({
   ),
   close: said(
     'how rounds are closed: with a slip stitch; one that ends with a chain space with a stitch in place of its chains, or with a lower stitch after a chain; or not at all, in a spiral',
-    oneOf('slip stitch', 'stitch', 'chain and stitch', 'spiral'),
+    oneOf(...START_WAYS.close),
   ),
   ends: said(
     'what is done with ends of yarn: crocheted over as the work goes on, or all woven in at the end',
-    oneOf('crocheted over', 'woven in'),
+    oneOf(...START_WAYS.ends),
   ),
-  ending: said('how the last round is closed', oneOf('slip stitch', 'needle')),
+  ending: said('how the last round is closed', oneOf(...START_WAYS.ending)),
 });
 
 const rate = between(0, 6);

@@ -2,6 +2,8 @@
 
 import type { RoundStarts, StartOfRound } from './baseRound.schema.ts';
 
+import { START_WAYS } from './startWays.ts';
+
 export type { RoundStarts, StartOfRound } from './baseRound.schema.ts';
 
 /** Stitches before the corner at which a round that starts before it begins. */
@@ -45,9 +47,9 @@ export const sameHabits = (a: StartHabits, b: StartHabits): boolean =>
   (Object.keys(USED_TO) as (keyof StartHabits)[]).every((key) => a[key] === b[key]);
 
 const oneOf =
-  <T extends string>(...values: readonly T[]) =>
+  (key: keyof typeof START_WAYS) =>
   (value: unknown): boolean =>
-    values.includes(value as T);
+    (START_WAYS[key] as readonly unknown[]).includes(value);
 const whole =
   (least: number, most: number) =>
   (value: unknown): boolean =>
@@ -55,26 +57,17 @@ const whole =
 
 /** For each habit whether a value is one. */
 const USED_TO: { readonly [Key in keyof StartHabits]: (value: unknown) => boolean } = {
-  at: oneOf<RoundStarts['at']>(
-    'corner',
-    'whole corner',
-    'stitch of the corner',
-    'before the space',
-    'before the corner',
-    'along the side',
-    'middle of the side',
-    'counted',
-  ),
+  at: oneOf('at'),
   stitches: whole(1, 20_000),
-  join: oneOf<RoundStarts['join']>('centred', 'climbing'),
-  first: oneOf<RoundStarts['first']>('usual', 'chain', 'counted chain', 'stacked', 'drawn up', 'standing'),
+  join: oneOf('join'),
+  first: oneOf('first'),
   chains: (value) => value === null || whole(0, 8)(value),
-  newYarn: oneOf<RoundStarts['newYarn']>('same place', 'next corner'),
-  colour: oneOf<RoundStarts['colour']>('anew', 'closing slip stitch', 'last yarn over'),
+  newYarn: oneOf('newYarn'),
+  colour: oneOf('colour'),
   within: (value) => typeof value === 'boolean',
-  close: oneOf<RoundStarts['close']>('slip stitch', 'stitch', 'chain and stitch', 'spiral'),
-  ends: oneOf<RoundStarts['ends']>('crocheted over', 'woven in'),
-  ending: oneOf<RoundStarts['ending']>('slip stitch', 'needle'),
+  close: oneOf('close'),
+  ends: oneOf('ends'),
+  ending: oneOf('ending'),
 };
 
 /** Whether a value that was kept says habits, and all of them. */

@@ -7,7 +7,8 @@ import type { Stitch } from '../ring/stitch.ts';
 import type { PlaceOfWork } from './place.ts';
 import type { Close } from './close.ts';
 import type { First } from './first.ts';
-import type { Between, RoundStart, YarnChange } from './start.ts';
+import type { Between } from './between.ts';
+import type { RoundStart, YarnChange } from './start.ts';
 
 /** Entries in the order of work, from `start` on; numbers may run past the end of the ring and round it. */
 export type Worked = Span;

@@ -11,7 +11,9 @@ import type { Act, ActOf, CornerPlace, Procedure, WayThere, Worked } from './act
 import { alongOf } from './along.ts';
 import { ahead, cornerAfter, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 import { placeOf, type PlaceOfWork } from './place.ts';
-import { betweenCornerAnd, roundStarts, stitchesThere, type RoundStart } from './start.ts';
+import { betweenCornerAnd } from './between.ts';
+import { roundStarts, type RoundStart } from './start.ts';
+import { stitchesThere } from './candidates.ts';
 
 /** The procedure of every round of a plan, the base round first. */
 export const proceduresOf = remembered((plan: Plan): readonly Procedure[] => {

@@ -6,10 +6,8 @@ import { writtenOf } from '../plan/types.ts';
 import { hasLastRow } from '../piece/piece.ts';
 import { isDisc } from '../piece/outline.ts';
 import { STITCHES_BEFORE_CORNER, type RoundStarts, type StartOfRound } from '../base/start.ts';
-import { isAtJoin } from '../base/baseRound.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { entryOf, isGap, type Span } from '../ring/ring.ts';
-import { isOneInEach, sidePattern, waysOf, type RecipeStep } from '../ring/recipe.ts';
 import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
 import {
   alikeFrom,
@@ -21,21 +19,9 @@ import {
   type Close,
   type CloseRefused,
 } from './close.ts';
+import { candidatesOf, firstStitch, partOf, type StartCandidate, type RoundBeginning } from './candidates.ts';
 import { firstStitchOf, type First, type FirstRefused } from './first.ts';
 import { ahead, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
-
-/** Beginnings of a round. */
-export type RoundBeginning =
-  /** The last part of a corner, whose first part ends the round; or, with `whole`, all of it. */
-  | { readonly in: 'corner'; readonly corner: number; readonly whole: boolean }
-  /** A stitch of a side that is worked plainly. */
-  | { readonly in: 'side'; readonly side: number }
-  /**
-   * The first stitches of a turn of the repeat, counted from 0; of the whole ring where the pattern runs round it. Within
-   * a turn, the step of its body that comes first; of what comes before the repeats, its step counted back from them, −1
-   * the last; else null.
-   */
-  | { readonly in: 'repeat'; readonly side: number; readonly repeat: number; readonly step: number | null };
 
 /** Ways in which new yarn comes in without being joined. */
 export type YarnChange = Exclude<RoundStarts['colour'], 'anew'>;
@@ -269,138 +255,6 @@ const IN_CORNER: ReadonlySet<StartOfRound['at']> = new Set([
 ]);
 const isInCorner = ({ at }: StartOfRound): boolean => IN_CORNER.has(at);
 
-interface Candidate {
-  readonly at: number;
-  readonly beginning: RoundBeginning;
-}
-
-/** Every entry that a round could begin with. */
-function candidatesOf(plan: Plan, round: RoundPlan, order: InOrder): readonly Candidate[] {
-  const { layout, written } = round;
-  const found: Candidate[] = [];
-  layout.corners.forEach((span, corner) => {
-    for (const whole of [true, false]) {
-      const at = whole
-        ? firstStitch(order, span.start, span.start + span.length)
-        : partOf(round, order, corner, true);
-      if (at !== undefined) found.push({ at, beginning: { in: 'corner', corner, whole } });
-    }
-  });
-  const corners = !isDisc(plan.body.outline);
-  const plain = written === null || isOneInEach(sidePattern(waysOf(written.recipe, corners).own));
-  // A pattern round the whole ring with places left over, or with another skip, ends where it began.
-  const around = written?.recipe.scope === 'ring' || !corners;
-  const fit = round.sides[0]?.fit;
-  const even = fit?.over === 0 && fit.change === 0;
-  layout.sides.forEach((span, side) => {
-    const within = around || written === null ? [] : stepsWithin(plan, round, side);
-    const end = span.start + span.length;
-    if (plain) {
-      for (let at = span.start; at < end; at++) {
-        if (isFirstThere(order, at) && !(written === null && crosses(plan, side, order.into(at))))
-          found.push({ at, beginning: { in: 'side', side } });
-      }
-    } else {
-      const repeats = around && !even ? span.repeats.slice(0, 1) : span.repeats;
-      repeats.forEach((start, repeat) => {
-        // Worked against the order of the ring, a decrease is known by the last of its places.
-        const decrease = order.travel === 1;
-        const at = firstStitch(order, start, span.repeats[repeat + 1] ?? span.tail, decrease);
-        if (at !== undefined) found.push({ at, beginning: { in: 'repeat', side, repeat, step: null } });
-        for (const { entry, step } of within.filter((x) => x.step >= 0 || repeat === 0)) {
-          if (isFirstThere(order, start + entry))
-            found.push({ at: start + entry, beginning: { in: 'repeat', side, repeat, step } });
-        }
-      });
-    }
-  });
-  return found;
-}
-
-/** Steps of a repeat after its first stitches at which a round can begin, each with its entry in the repeat. */
-function stepsWithin(
-  { hem, body: piece }: Plan,
-  { written, sides }: RoundPlan,
-  side: number,
-): readonly { readonly entry: number; readonly step: number }[] {
-  if (!hem.base.start.within || !written) return [];
-  const ways = waysOf(written.recipe, !isDisc(piece.outline));
-  const pattern = sidePattern(sides[side]?.fit?.lopsided && ways.other ? ways.other : ways.own);
-  const { head, body } = pattern;
-  // What goes back to places that were passed over cannot be begun behind them.
-  if ([...head, ...body].some((s) => s.do === 'work' && s.at !== 'next')) return [];
-  const first = firstWorkOf(body);
-  let entry = -head.reduce((sum, s) => sum + entriesOf(s), 0);
-  return [...head, ...body].flatMap((s, k) => {
-    const here = entry;
-    const step = k - head.length;
-    entry += entriesOf(s);
-    const [only] = s.do === 'work' ? s.what : [];
-    const isOther = step < 0 || step > first;
-    return only && isOther && !isChainRun(only) && !isOrnament(only) ? [{ entry: here, step }] : [];
-  });
-}
-
-/** Entries of the ring that a step makes. */
-const entriesOf = (s: RecipeStep): number =>
-  s.do === 'skip' ? 0 : s.do === 'make' ? 1 : s.what.length * s.times;
-
-/** The first step of a repeat that works stitches. */
-export const firstWorkOf = (body: readonly RecipeStep[]): number =>
-  body.findIndex((s) => s.do === 'work' && s.what.some((x) => !isChainRun(x)));
-
-/** The first entry from one up to another that is worked into something. @param decrease it may be several stitches in one */
-function firstStitch(order: InOrder, from: number, to: number, decrease = false): number | undefined {
-  for (let w = from; w < to; w++) {
-    if (!sitsSomewhere(order.into(w))) continue;
-    return order.stitch(w).form === 'together' && !decrease ? undefined : w;
-  }
-  return undefined;
-}
-
-/** Whether an entry is the first in its place, and takes up no more than that. */
-function isFirstThere(order: InOrder, w: number): boolean {
-  const place = order.into(w);
-  if (!sitsSomewhere(place) || order.stitch(w).form === 'together') return false;
-  for (let k = 1; k < order.size; k++) {
-    const before = order.into(w - k);
-    if (sitsSomewhere(before)) return before !== place;
-  }
-  return true;
-}
-
-/** How many stitches go into the place of an entry, from it on. */
-export function stitchesThere(order: InOrder, at: number): number {
-  const place = order.into(at);
-  let count = 1;
-  while (count < order.size && order.into(at + count) === place) count++;
-  return count;
-}
-
-function crosses(plan: Plan, side: number, place: number): boolean {
-  const first = plan.body.edges.slice(0, side).reduce((sum, e) => sum + e.spots.length + 1, 1);
-  return isAtJoin(plan.sides[side]!.edge, place - first);
-}
-
-/** The entry with which the last part of a corner begins: its middle stitch, or the one after it, or after its chains. */
-function partOf(
-  { ring, layout }: RoundPlan,
-  order: InOrder,
-  corner: number,
-  centred: boolean,
-): number | undefined {
-  const span = layout.corners[corner]!;
-  const centre = ring.centres[corner]!;
-  if (span.length === 0 || centre.length === 0) return undefined;
-  const start = order.travel === 1 ? centre.start : order.size - centre.start - centre.length;
-  const end = span.start + span.length;
-  const after = firstStitch(order, start + centre.length, end);
-  if (isChainRun(order.stitch(start))) return after;
-  if (centre.length === 2) return firstStitch(order, start + 1, end) ?? after;
-  if (order.stitch(start).form === 'together' || !sitsSomewhere(order.into(start))) return after;
-  return centred ? start : (after ?? start);
-}
-
 /** A chosen stitch of a corner, or the one before its chain space; undefined where there is none that can begin a round. */
 function withinCorner(
   { ring, layout }: RoundPlan,
@@ -422,9 +276,9 @@ function withinCorner(
 function beginning(
   round: RoundPlan,
   order: InOrder,
-  candidates: readonly Candidate[],
+  candidates: readonly StartCandidate[],
   start: StartOfRound,
-): Candidate | undefined {
+): StartCandidate | undefined {
   const corners = round.ring.centres.length;
   const { layout } = round;
   // A circle is counted from where it begins.
@@ -468,26 +322,36 @@ function nthStitch(order: InOrder, { start, length }: Span, number: number): num
 }
 
 /** The candidate of a side that comes closest before an entry, or else the first after it. */
-function onSide(candidates: readonly Candidate[], side: number, wanted: number): Candidate | undefined {
+function onSide(
+  candidates: readonly StartCandidate[],
+  side: number,
+  wanted: number,
+): StartCandidate | undefined {
   const here = candidates.filter(({ beginning: b }) => b.in !== 'corner' && b.side === side);
   return here.findLast((c) => c.at <= wanted) ?? here[0];
 }
 
-const nearest = (candidates: readonly Candidate[], order: InOrder, from: number): Candidate | undefined =>
-  least(candidates, ({ at }) => (at - from + 2 * order.size) % order.size);
+const nearest = (
+  candidates: readonly StartCandidate[],
+  order: InOrder,
+  from: number,
+): StartCandidate | undefined => least(candidates, ({ at }) => (at - from + 2 * order.size) % order.size);
 
 /** The candidate that sits in the join of the round below, or comes first after it. */
 function climbing(
   below: RoundPlan,
   order: InOrder,
-  candidates: readonly Candidate[],
+  candidates: readonly StartCandidate[],
   join: number,
-): Candidate | undefined {
+): StartCandidate | undefined {
   return least(candidates, ({ at }) => ahead(below.ring, join, order.into(at), order.travel));
 }
 
-function least(candidates: readonly Candidate[], measure: (c: Candidate) => number): Candidate | undefined {
-  let best: Candidate | undefined;
+function least(
+  candidates: readonly StartCandidate[],
+  measure: (c: StartCandidate) => number,
+): StartCandidate | undefined {
+  let best: StartCandidate | undefined;
   let bestMeasure = Infinity;
   for (const candidate of candidates) {
     const m = measure(candidate);
@@ -497,41 +361,9 @@ function least(candidates: readonly Candidate[], measure: (c: Candidate) => numb
 }
 
 /** A round in which nothing stands by itself begins with whatever comes first. */
-function fallback(order: InOrder): Candidate {
+function fallback(order: InOrder): StartCandidate {
   for (let at = 0; at < order.size; at++) {
     if (sitsSomewhere(order.into(at))) return { at, beginning: { in: 'side', side: 0 } };
   }
   return { at: 0, beginning: { in: 'side', side: 0 } };
-}
-
-/** Stitches between the middle of the corner that is nearest to a join and it. */
-export interface Between {
-  readonly corner: number;
-  /** Those between, where the corner lies before the join; else from the first stitch of the round, it included, on. */
-  readonly stitches: number;
-  readonly after: boolean;
-}
-
-/** How far a join lies from the corner that is nearest; null in the middle of one, and where there is none. */
-export function betweenCornerAnd(round: RoundPlan, at: number): Between | null {
-  const order = orderOfWork(round);
-  const middles = new Map<number, number>();
-  round.ring.centres.forEach(({ start, length }, corner) => {
-    const from = order.travel === 1 ? start : order.size - start - length;
-    for (let k = 0; k < length; k++) middles.set((from + k) % order.size, corner);
-  });
-  if (middles.size === 0 || middles.has((at + order.size) % order.size)) return null;
-  const towards = (step: 1 | -1): Between | null => {
-    let stitches = step === 1 && !isChainRun(order.stitch(at)) ? 1 : 0;
-    for (let k = 1; k < order.size; k++) {
-      const w = (at + step * k + order.size) % order.size;
-      const corner = middles.get(w);
-      if (corner !== undefined) return { corner, stitches, after: step === -1 };
-      const s = order.stitch(w);
-      if (!isChainRun(s) && !isOrnament(s)) stitches++;
-    }
-    return null;
-  };
-  const [before, beyond] = [towards(-1), towards(1)];
-  return before && beyond && beyond.stitches < before.stitches ? beyond : before;
 }

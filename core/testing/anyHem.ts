@@ -1,6 +1,7 @@
 /** Any hem: any piece, spacing, start, corner and facing, a few rounds of any family. For tests, by chance. */
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { spacingsFor } from '../base/spacings.ts';
+import { START_WAYS } from '../base/startWays.ts';
 import type { RoundStarts, StartOfRound } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
@@ -138,38 +139,26 @@ export const PIECES: readonly (readonly [string, Piece])[] = [
 ];
 export const on = (piece: Piece, hem: Hem = small()): Hem => ({ ...hem, ...changePiece(hem, piece) });
 
-const START = [
-  'corner',
-  'whole corner',
-  'stitch of the corner',
-  'before the space',
-  'before the corner',
-  'along the side',
-  'middle of the side',
-  'counted',
-] as const;
-const FIRST = ['usual', 'chain', 'counted chain', 'stacked', 'drawn up', 'standing'] as const;
-
 /** Where a round may begin, by chance. */
 export const startByChance = (chance: Chance, sides: number): StartOfRound => ({
-  at: chance.pick(START),
+  at: chance.pick(START_WAYS.at),
   side: chance.int(0, sides - 1),
   stitches: chance.int(1, 60),
-  join: chance.pick(['centred', 'climbing'] as const),
-  first: chance.pick(FIRST),
+  join: chance.pick(START_WAYS.join),
+  first: chance.pick(START_WAYS.first),
   chains: chance.maybe(0.6) ? null : chance.int(0, 8),
 });
 
 /** Where rounds begin and how they end, by chance. */
 export const startsByChance = (chance: Chance, sides: number): RoundStarts => ({
   ...startByChance(chance, sides),
-  newYarn: chance.pick(['same place', 'next corner'] as const),
-  colour: chance.pick(['anew', 'closing slip stitch', 'last yarn over'] as const),
-  lastRow: chance.pick(['cut', 'right side', 'wrong side'] as const),
+  newYarn: chance.pick(START_WAYS.newYarn),
+  colour: chance.pick(START_WAYS.colour),
+  lastRow: chance.pick(START_WAYS.lastRow),
   within: chance.maybe(0.5),
-  ends: chance.pick(['crocheted over', 'woven in'] as const),
-  close: chance.pick(['slip stitch', 'stitch', 'chain and stitch', 'spiral'] as const),
-  ending: chance.pick(['slip stitch', 'needle'] as const),
+  ends: chance.pick(START_WAYS.ends),
+  close: chance.pick(START_WAYS.close),
+  ending: chance.pick(START_WAYS.ending),
 });
 
 /** Any piece, any spacing, any start, any corner, any facing, a few rounds of any family. */

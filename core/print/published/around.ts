@@ -23,7 +23,7 @@ import { markOf } from '../steps/cornerWords.ts';
 import { placeNoun } from '../placeWords.ts';
 import { alongWords } from '../steps/sideWords.ts';
 import { isThere } from '../../procedure/first.ts';
-import { firstWorkOf } from '../../procedure/start.ts';
+import { firstWorkOf } from '../../procedure/candidates.ts';
 import {
   begun,
   firstThere,

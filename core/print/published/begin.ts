@@ -5,7 +5,7 @@ import type { Plan } from '../../plan/types.ts';
 import { actOf, type ActOf, type Procedure, type Slipped } from '../../procedure/acts.ts';
 import { orderOfWork } from '../../procedure/order.ts';
 import type { PlaceOfWork } from '../../procedure/place.ts';
-import { stitchesThere } from '../../procedure/start.ts';
+import { stitchesThere } from '../../procedure/candidates.ts';
 import { stitchOf, type Stitch } from '../../ring/stitch.ts';
 import { listWords, ordinal } from '../../say/lists.ts';
 import type { Language } from '../../terms/stitches.ts';

@@ -7,7 +7,7 @@ import { placedWords, placeInCorner } from './placedWords.ts';
 import { orderOfWork, sidesInOrder, type InOrder } from '../../procedure/order.ts';
 import { actOf, actsOf, type Procedure, type ActOf } from '../../procedure/acts.ts';
 import { isThere, type First } from '../../procedure/first.ts';
-import type { RoundBeginning } from '../../procedure/start.ts';
+import type { RoundBeginning } from '../../procedure/candidates.ts';
 import { sidePattern } from '../../ring/recipe.ts';
 import { stitchOf, type Stitch } from '../../ring/stitch.ts';
 import { ordinal } from '../../say/lists.ts';
