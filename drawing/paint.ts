@@ -5,7 +5,8 @@ import { IN_NOTHING } from '../core/ring/ring.ts';
 import { tonesOf, type Tones } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
 import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
-import { HOLE, SEAM_LINE, colourAt, type DrawnRound, type Scene } from './scene.ts';
+import { HOLE, SEAM_LINE, colourAt, inOrder, type DrawnRound, type Scene } from './scene.ts';
+import type { JoinLines } from './starts.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf, type Strands } from './yarnFace.ts';
 
@@ -69,7 +70,7 @@ export function paint(context: Context, scene: Scene, view: View): void {
   const piece = scene.body.length === 0 || scene.face === 'symbols' ? [] : scene.fabric;
   if (piece.length === 0 && scene.face === 'yarn') paintShapes(context, scene);
   paintLines(context, scene);
-  for (const round of [...piece, scene.edge, ...scene.rounds]) {
+  for (const round of [...piece, scene.edge, ...inOrder(scene)]) {
     const entries = entriesIn(round, seen);
     if (scene.face === 'symbols') paintSymbols(onto, round, entries);
     else if (round.widthMm * view.scale < WHOLE_STITCHES) paintStitches(onto, round, entries);
@@ -253,24 +254,36 @@ export function paintFeet(
   context.resetTransform();
 }
 
-/** Where rounds begin: a dot each, and the way of the joins from round to round. */
+/** Width from which a mark is seen, pixels. */
+const SEEN_PX = 8;
+
+/** Where rounds begin: a dot each, the way of the joins from round to round, and dashed beside it the straight one. */
 export function paintStarts(
   context: Context,
   scene: Scene,
-  starts: readonly Point[],
+  { made, straight }: JoinLines,
   view: View,
   { thread, ink }: { readonly thread: string; readonly ink: string },
 ): void {
-  const widthMm = scene.edge.widthMm;
+  // From afar they stay as wide as can be seen.
+  const widthMm = Math.max(scene.edge.widthMm, SEEN_PX / view.scale);
+  const line = (points: readonly Point[], lines: number): void => {
+    context.lineWidth = lines * widthMm;
+    context.beginPath();
+    for (const { x, y } of points) context.lineTo(x, y);
+    context.stroke();
+  };
   context.setTransform(...frameOfView(context, view, scene.mirrored));
   context.fillStyle = thread;
   context.strokeStyle = ink;
-  context.lineWidth = 0.12 * widthMm;
-  context.beginPath();
-  for (const { x, y } of starts) context.lineTo(x, y);
-  context.stroke();
+  if (straight) {
+    context.setLineDash([0.3 * widthMm, 0.2 * widthMm]);
+    line(straight, 0.08);
+    context.setLineDash([]);
+  }
+  line(made, 0.12);
   context.lineWidth = 0.08 * widthMm;
-  for (const { x, y } of starts) {
+  for (const { x, y } of made) {
     context.beginPath();
     context.arc(x, y, 0.34 * widthMm, 0, 2 * Math.PI);
     context.fill();

@@ -6,6 +6,7 @@ import { stitchName } from '../core/terms/stitches.ts';
 import { plural } from '../core/say/measures.ts';
 import { sideLabel } from '../core/print/placeWords.ts';
 import type { Box } from './find.ts';
+import { startPoints } from './starts.ts';
 
 /** Something of the piece that can be picked in its drawing. A corner is that before its side. */
 export type PlanPart =
@@ -44,7 +45,7 @@ export const spokenPart = (plan: Plan, part: PlanPart): string =>
     .replace(/^Seam /, 'Motif seam ');
 
 /** A part of a border that can be looked at closely, or all of it. */
-export type ViewPart = Exclude<PlanPart, { kind: 'rows' }> | { readonly kind: 'whole' };
+export type ViewPart = Exclude<PlanPart, { kind: 'rows' }> | { readonly kind: 'starts' | 'whole' };
 
 export const partKey = (part: ViewPart | Landmark): string =>
   [part.kind, 'side' in part ? part.side : '', part.kind === 'join' ? part.join : ''].join(' ').trim();
@@ -60,16 +61,20 @@ export function partsOfDrawing(plan: Plan): ReadonlyMap<string, NamedPart> {
   const marks = [...landmarksOf(plan, 0)].sort((a, b) => order[a.kind] - order[b.kind]);
   return new Map<string, NamedPart>([
     ...marks.map(({ kind, side, join }) => {
-      const part: Exclude<ViewPart, { kind: 'whole' }> =
-        kind === 'join' ? { kind, side, join } : { kind, side };
+      const part = kind === 'join' ? { kind, side, join } : { kind, side };
       return [partKey(part), { part, label: partName(plan, part) }] as const;
     }),
+    ['starts', { part: { kind: 'starts' }, label: 'Where rounds begin' }],
     ['whole', { part: { kind: 'whole' }, label: 'The whole piece' }],
   ]);
 }
 
 /** The point of the piece that a part lies at, mm; its middle for the whole piece. @param round whose ring is looked at */
 export function partPoint(plan: Plan, part: ViewPart, round: number): Point {
+  if (part.kind === 'starts') {
+    const starts = startPoints(plan);
+    return starts[Math.min(round, starts.length - 1)] ?? { x: 0, y: 0 };
+  }
   return landmarksOf(plan, round).find((l) => partKey(l) === partKey(part)) ?? { x: 0, y: 0 };
 }
 

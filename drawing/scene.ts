@@ -13,7 +13,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
 import { stitchOf, type Stitch } from '../core/ring/stitch.ts';
-import { chartAsMade } from './asMade.ts';
+import { chartAsMade, liftOf } from './asMade.ts';
 import type { DrawnChart } from './frames.ts';
 import { faded } from './colours.ts';
 import type { FabricSide } from './yarnFace.ts';
@@ -50,6 +50,8 @@ export interface Scene {
   readonly holes: readonly Point[];
   /** From the innermost outwards. */
   readonly rounds: readonly DrawnRound[];
+  /** For each of them the chain that lifts the yarn to its height and does not count; null where there is none. */
+  readonly lifts: readonly (DrawnRound | null)[];
   /** Mirrored left and right: for the left hand, or because the wrong side is seen; for both, twice. */
   readonly mirrored: boolean;
 }
@@ -149,6 +151,21 @@ export function sceneOf(
     const own = partColours[String(part)];
     return own === undefined ? pieceColour : behind(BEHIND, own);
   };
+  const rounds = plan.rounds.slice(0, worked ? worked.round + 1 : undefined).map((r, k): DrawnRound => {
+    const colour = held(colours.get(r.yarnId), 'every round has a yarn of the hem');
+    const facing = r.written?.entry.facing ?? r.written?.recipe.facing ?? 'right';
+    return {
+      chart: chartAsMade(plan, k),
+      widthMm: r.stitchWidthMm,
+      colour: round !== null && k !== round ? faded(colour, ground) : colour,
+      worked:
+        k === worked?.round
+          ? { made: madeOf(plan, k, worked.made), restColour: faded(colour, ground, REST) }
+          : null,
+      seen: facing === seen ? 'right' : 'wrong',
+      surface: r.written?.recipe.surface ?? false,
+    };
+  });
   return {
     face,
     body: bodyOutline(plan),
@@ -176,20 +193,20 @@ export function sceneOf(
     lines: edge.lines,
     holes: edge.holes,
     mirrored: (plan.hem.preferences.hand === 'left') !== (seen === 'wrong'),
-    rounds: plan.rounds.slice(0, worked ? worked.round + 1 : undefined).map((r, k): DrawnRound => {
-      const colour = held(colours.get(r.yarnId), 'every round has a yarn of the hem');
-      const facing = r.written?.entry.facing ?? r.written?.recipe.facing ?? 'right';
+    rounds,
+    lifts: rounds.map((drawn, k): DrawnRound | null => {
+      const chart = liftOf(plan, k);
+      if (!chart) return null;
+      const { worked } = drawn;
       return {
-        chart: chartAsMade(plan, k),
-        widthMm: r.stitchWidthMm,
-        colour: round !== null && k !== round ? faded(colour, ground) : colour,
-        worked:
-          k === worked?.round
-            ? { made: madeOf(plan, k, worked.made), restColour: faded(colour, ground, REST) }
-            : null,
-        seen: facing === seen ? 'right' : 'wrong',
-        surface: r.written?.recipe.surface ?? false,
+        ...drawn,
+        chart,
+        worked: worked && { ...worked, made: Uint8Array.of(worked.made.includes(1) ? 1 : 0) },
       };
     }),
   };
 }
+
+/** Rounds in the order in which they are drawn: each over the chain that lifts the yarn to its height. */
+export const inOrder = ({ rounds, lifts }: Scene): readonly DrawnRound[] =>
+  rounds.flatMap((round, k) => (lifts[k] ? [lifts[k], round] : [round]));

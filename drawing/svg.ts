@@ -46,7 +46,12 @@ export function svgOf(scene: Scene, box: Box, title: string, marks: Marks = NO_M
   const width = view.maxX - view.minX;
   const height = view.maxY - view.minY;
   const definitions = new Definitions(`${scene.face}-${title.replace(/[^\w]+/g, '-')}-`);
-  const rounds = scene.rounds.map((round, k) => roundGroup(scene, round, `round-${k}`, box, definitions));
+  const rounds = scene.rounds.flatMap((round, k) => {
+    // Where a number tells of the start there is no room for it.
+    const lift = marks.all.length === 0 && scene.lifts[k];
+    const drawn = roundGroup(scene, round, `round-${k}`, box, definitions);
+    return lift ? [roundGroup(scene, lift, `lift-${k}`, box, definitions), drawn] : [drawn];
+  });
   const edge = scene.body.length > 0 ? roundGroup(scene, scene.edge, 'edge', box, definitions) : '';
   const body = scene.body.map((p) => `${short(p.x)},${short(p.y)}`).join(' ');
   // Mirrored about the middle of the box, as the canvas mirrors about the middle of the view.

@@ -60,7 +60,7 @@ export function BasePage() {
   }, []);
   const shown = useMemo<ViewPart>(() => part ?? { kind: 'corner', side }, [part, side]);
   const mark = useMemo<PlanPart>(
-    () => (part === null || part.kind === 'whole' ? { kind: 'side', side } : part),
+    () => (part === null || !('side' in part) ? { kind: 'side', side } : part),
     [part, side],
   );
   const { body } = plan;

@@ -9,10 +9,11 @@ import { entryOf, IN_NOTHING } from '../../core/ring/ring.ts';
 import { entryWords } from '../../core/print/stitchWords.ts';
 import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { THEMES } from '../look/tokens.ts';
-import { boxOf, paint, type View } from '../../drawing/paint.ts';
+import { boxOf, paint, paintStarts, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type StitchFound } from '../../drawing/find.ts';
 import { framesOf } from '../../drawing/frames.ts';
 import { type Scene, type SceneChoice } from '../../drawing/scene.ts';
+import { joinLines } from '../../drawing/starts.ts';
 import { SheetCanvas, sceneAway } from './sheetPage.ts';
 import styles from './stitchStage.module.css';
 
@@ -43,6 +44,8 @@ interface StageProps {
   /** Where the stitch that is asked about first lies, mm, and in which round. */
   readonly first: Point;
   readonly focusRound: number;
+  /** Whether it is shown where rounds begin, and the way that their joins take. */
+  readonly joins?: boolean;
   /** Hears of a stitch that was touched. */
   readonly onStitch?: ((found: StitchFound) => void) | undefined;
   readonly label: string;
@@ -60,6 +63,7 @@ export function StitchStage({
   first,
   focusRound,
   marked = null,
+  joins = false,
   onStitch,
   label,
 }: StageProps) {
@@ -74,6 +78,7 @@ export function StitchStage({
   const [asked, setAsked] = useState<StitchFound | null>(null);
   const { sheet: paper, ink, thread } = THEMES[useTheme()];
   const turn = scene.mirrored ? -1 : 1;
+  const lines = useMemo(() => (joins ? joinLines(plan) : null), [joins, plan]);
   const away = useMemo(() => sceneAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
   // The first may be that what paints could not be fetched: it is tried once more.
   if (tries > 1) throw faults[1];
@@ -132,17 +137,18 @@ export function StitchStage({
   }, [away, size, view, tries]);
 
   useEffect(() => {
-    // Without anything to ring there is nothing to paint again as the drawing moves.
+    // Without anything to mark there is nothing to paint again as the drawing moves.
     const ringed = asked ?? marked;
-    if (!ringed) return;
+    if (!ringed && !lines) return;
     const context = context2d(held(canvas.current, 'it is on the page while effects and events run'));
     const seenAt = { ...view, scale: view.scale * (window.devicePixelRatio || 1) };
-    ringRound(context, scene, ringed, seenAt, ink, thread);
+    if (lines) paintStarts(context, scene, lines, seenAt, { thread, ink });
+    if (ringed) ringRound(context, scene, ringed, seenAt, ink, thread);
     return () => {
       context.resetTransform();
       context.clearRect(0, 0, context.canvas.width, context.canvas.height);
     };
-  }, [asked, marked, scene, view, size, ink, thread]);
+  }, [asked, marked, lines, scene, view, size, ink, thread]);
 
   const move = (to: typeof zoomIdentity): void => {
     if (behaviour.current)
@@ -171,7 +177,9 @@ export function StitchStage({
       large.width = size.width * 2;
       large.height = size.height * 2;
       const context = context2d(large);
-      paint(context, scene, { ...view, scale: view.scale * 2 });
+      const enlarged = { ...view, scale: view.scale * 2 };
+      paint(context, scene, enlarged);
+      if (lines) paintStarts(context, scene, lines, enlarged, { thread, ink });
       context.globalCompositeOperation = 'destination-over';
       context.fillStyle = paper;
       context.fillRect(0, 0, large.width, large.height);

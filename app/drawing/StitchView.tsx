@@ -1,6 +1,6 @@
 import type { StitchFound } from '../../drawing/find.ts';
 import { held } from '../../core/held.ts';
-import { Button, Dropdown, Segmented, Select } from 'antd';
+import { Button, Checkbox, Dropdown, Segmented, Select } from 'antd';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { inTerms } from '../../core/terms/words.ts';
@@ -53,6 +53,7 @@ export const StitchView = memo(function StitchView({
   const stage = useRef<StageHandle>(null);
   const [face, setFace] = useState<Face>('yarn');
   const [seen, setSeen] = useState<FabricSide>('right');
+  const [joins, setJoins] = useState(false);
   const { language } = plan.hem.preferences;
   const { sheet } = THEMES[useTheme()];
   const choice = useMemo(() => ({ face, seen, round, ground: sheet }), [face, seen, round, sheet]);
@@ -122,6 +123,7 @@ export const StitchView = memo(function StitchView({
           focusRound,
         )}
         focusRound={focusRound}
+        joins={joins || key === 'starts'}
         onStitch={onStitch}
         label={`${label}: ${name}`}
       />
@@ -146,6 +148,13 @@ export const StitchView = memo(function StitchView({
           ]}
           onChange={setSeen}
         />
+        <Checkbox
+          checked={joins || key === 'starts'}
+          disabled={key === 'starts'}
+          onChange={(e) => setJoins(e.target.checked)}
+        >
+          joins
+        </Checkbox>
         {children}
         <span className={styles.viewTools}>
           <Dropdown

@@ -48,7 +48,7 @@ export function RoundsPage() {
     asked === null ? null : (rounds.find((e) => e.id === asked) ?? rounds[rounds.length - 1] ?? null);
   const ofPicked = plan.rounds.findLast((r) => (r.written?.entry.id ?? null) === (picked?.id ?? null));
   const shown = preview ? trialPlan(preview) : plan;
-  const side = part.kind === 'whole' ? 0 : part.side;
+  const side = 'side' in part ? part.side : 0;
   // Written rounds are taken for straight ones: they go under an edge, while it is not worked yet.
   const [usual = 'on top'] = waysIn(plan, plain);
   const pick = useCallback((entry: string | null): void => {

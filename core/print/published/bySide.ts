@@ -70,21 +70,26 @@ const ROW_ENDS = /: (\d+) (\S+) over the (\d+) row ends, (.*)/;
 /** Numbers of places in a list, beyond which the rate is said before it. */
 const LONG_LIST = 6;
 /** Row ends over which a rate is told. */
-const MOST_PER_RATE = 5;
+const MOST_PER_RATE = 3;
 
-/** A long list of row ends led by its rate: “121 sc evenly over the 92 row ends (about 4 for every 3), …”. */
+/** A long list of row ends led by its rate: “121 sc over the 92 row ends, 4 over every 3, 2 fewer in all: 1 in each row end, but …”. */
 function withRate(all: string, count: string, stitch: string, ends: string, list: string): string {
   if ((list.match(/\d+/g) ?? []).length <= LONG_LIST || /^\d+ in each [^,;]*(?:;|\.)/.test(list)) return all;
-  const rate = Number(count) / Number(ends);
-  let best = { stitches: Math.round(rate), per: 1 };
-  const off = ({ stitches, per }: typeof best): number => Math.abs(rate - stitches / per);
-  for (let per = 2; per <= MOST_PER_RATE; per++) {
-    const found = { stitches: Math.round(rate * per), per };
-    if (off(found) < off(best) - 1e-9) best = found;
-  }
-  const each =
-    best.per === 1 ? `about ${best.stitches} in each` : `about ${best.stitches} for every ${best.per}`;
-  return `: ${count} ${stitch} evenly over the ${ends} row ends (${each}): ${list}`;
+  const { over, rest } = rateOf(Number(count), Number(ends));
+  const others =
+    rest > 0 ? `${rest} extra, spread out evenly` : rest < 0 ? `${-rest} fewer in all` : 'spread out evenly';
+  return `: ${count} ${stitch} over the ${ends} row ends, ${over}, ${others}: ${list}`;
+}
+
+/** The rate over up to three row ends that leaves the fewest stitches over, and how many it leaves. */
+function rateOf(count: number, ends: number): { readonly over: string; readonly rest: number } {
+  const rates = Array.from({ length: MOST_PER_RATE }, (_, k) => {
+    const per = k + 1;
+    const stitches = Math.max(1, Math.round((count / ends) * per));
+    return { stitches, per, rest: count - Math.round((ends * stitches) / per) };
+  });
+  const { stitches, per, rest } = rates.reduce((a, b) => (Math.abs(b.rest) < Math.abs(a.rest) ? b : a));
+  return { over: per === 1 ? `${stitches} in each` : `${stitches} over every ${per}`, rest };
 }
 
 function beginWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {

@@ -106,16 +106,17 @@ function counts(line: string, heading: string, { number }: AtHand): string {
   return `Count: In all: ${total[1]!} sts.`;
 }
 
-/** A rate that leads a long list must be that of the list. */
+/** A rate that leads a long list, with what is extra or fewer, must come to the count. */
 function withoutRate(line: string): string {
   const m =
-    /^((?:Sides? [^:]+|All around): (\d+) \S+(?: st)?) evenly over the (\d+) row ends \(about (\d+) (?:for every (\d+)|in each)\): /.exec(
+    /^((?:Sides? [^:]+|All around): (\d+) \S+(?: st)?) over the (\d+) row ends, (\d+) (?:over every (\d+)|in each), (?:(\d+) extra, spread out evenly|(\d+) fewer in all|spread out evenly): /.exec(
       line,
     );
   if (!m) return line;
-  const [all, lead, count, ends, stitches, per] = m;
-  if (Math.abs(Number(count) / Number(ends) - Number(stitches) / Number(per ?? 1)) > 0.11)
-    throw new Unclear(`“${all}” is not ${count!} over ${ends!}`);
+  const [all, lead, count, ends, stitches, per, extra, fewer] = m;
+  const whole = Math.round((Number(ends) * Number(stitches)) / Number(per ?? 1));
+  if (whole + Number(extra ?? 0) - Number(fewer ?? 0) !== Number(count))
+    throw new Unclear(`“${all}” does not come to ${count!}`);
   return `${lead!} over the ${ends!} row ends, ${line.slice(all.length)}`;
 }
 
