@@ -25,6 +25,9 @@ export const LIMITS = {
   /** Events noted of the work on one hem. */
   events: 20_000,
 
+  /** Rounds of one’s own that are kept for other hems. */
+  keptRounds: 200,
+
   /** Letters of a written round, and how deep its brackets may stand in one another. */
   writtenLetters: 4000,
   writtenDepth: 6,

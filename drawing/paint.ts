@@ -6,7 +6,7 @@ import { tonesOf, type Tones } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
 import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
 import { HOLE, SEAM_LINE, colourAt, inOrder, type DrawnRound, type Scene } from './scene.ts';
-import type { JoinLines } from './starts.ts';
+import type { WaysOfJoins } from './starts.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf, type Strands } from './yarnFace.ts';
 
@@ -261,7 +261,7 @@ const SEEN_PX = 8;
 export function paintStarts(
   context: Context,
   scene: Scene,
-  { made, straight }: JoinLines,
+  { made, straight }: WaysOfJoins,
   view: View,
   { thread, ink }: { readonly thread: string; readonly ink: string },
 ): void {

@@ -205,7 +205,7 @@ describe('the colors of the parts of a piece', () => {
         kind: 'grid',
         cornerChains: 2,
         cells: [...cells],
-        edge: { kind: 'solid', stitch: 'dc', stitches: 8 },
+        edge: { kind: 'solid', stitch: 'dc', stitches: 8, between: false },
         motifCm: 9,
       } as const;
       return plan({ ...small, ...changePiece(small, piece), partColours: { '61': '#00aa00' } });

@@ -3,7 +3,7 @@ import type { StartOfRound } from '../core/base/start.ts';
 import { plan } from '../core/plan/planner.ts';
 import { PIECES, on, small } from '../core/testing/anyHem.ts';
 import { entry } from '../core/testing/hems.ts';
-import { joinLines } from './starts.ts';
+import { waysOfJoins } from './starts.ts';
 
 const ROUNDS = 6;
 
@@ -11,7 +11,7 @@ const linesFrom = (start: Partial<StartOfRound>) => {
   const hem = small({ rounds: [entry({ times: ROUNDS })] });
   const made = plan({ ...hem, base: { ...hem.base, start: { ...hem.base.start, ...start } } });
   const { widthMm, heightMm } = made.bodySize;
-  const { made: points, straight } = joinLines(made);
+  const { made: points, straight } = waysOfJoins(made);
   return { points, straight: straight!, half: { x: widthMm / 2, y: heightMm / 2 } };
 };
 
@@ -38,10 +38,10 @@ describe('the way of the joins and the straight one', () => {
 
   test('round a circle it runs away from the middle, and one round has none', () => {
     const [, disc] = PIECES.find(([name]) => name === 'a disc')!;
-    const { made, straight } = joinLines(plan(on(disc, small({ rounds: [entry({ times: 3 })] }))));
+    const { made, straight } = waysOfJoins(plan(on(disc, small({ rounds: [entry({ times: 3 })] }))));
     const [from, to] = straight!;
     expect(Math.atan2(to.y, to.x)).toBeCloseTo(Math.atan2(from.y, from.x));
     expect(Math.hypot(to.x, to.y)).toBeCloseTo(Math.hypot(made[3]!.x, made[3]!.y), 0);
-    expect(joinLines(plan(on(disc, small({ rounds: [] })))).straight).toBeNull();
+    expect(waysOfJoins(plan(on(disc, small({ rounds: [] })))).straight).toBeNull();
   });
 });

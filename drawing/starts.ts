@@ -12,14 +12,14 @@ export function startPoints(plan: Plan): readonly Point[] {
 }
 
 /** The way that the joins of a border take from round to round, and the one that they would take if they went straight out. */
-export interface JoinLines {
+export interface WaysOfJoins {
   /** First stitches of the rounds, mm on the piece. */
   readonly made: readonly Point[];
   /** From the first of them straight out to the last round, along the diagonal of a corner; null where one round is all. */
   readonly straight: readonly [Point, Point] | null;
 }
 
-export function joinLines(plan: Plan): JoinLines {
+export function waysOfJoins(plan: Plan): WaysOfJoins {
   const all = starts(plan);
   const made = all.map(({ at }) => at);
   const [first, last] = [all[0], all[all.length - 1]];

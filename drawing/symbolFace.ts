@@ -76,7 +76,8 @@ function specialSymbol(stitch: Stitch): Symbol | null {
       break;
   }
   if (stitch.kind !== 'slst') return null;
-  return { lines: footMarks(stitch).join(' '), filled: ellipse(0, 0.18, 0.2, 0.16) };
+  const twist = stitch.form === 'twisted' ? ['M -0.34 0.42 C -0.1 0.62, 0.1 0.22, 0.34 0.42'] : [];
+  return { lines: [...footMarks(stitch), ...twist].join(' '), filled: ellipse(0, 0.18, 0.2, 0.16) };
 }
 
 function plainSymbol(stitch: Stitch): Symbol {

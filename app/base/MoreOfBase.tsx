@@ -1,9 +1,10 @@
 import { held } from '../../core/held.ts';
 import { HookField } from '../controls/HookField.tsx';
-import { Select } from 'antd';
+import { Checkbox, Select } from 'antd';
 import { memo, useMemo, useState } from 'react';
 import type { RowRates } from '../../core/base/baseRound.ts';
 import * as edits from '../../core/edits/base.ts';
+import { workBetweenPosts } from '../../core/edits/piece.ts';
 import { verdict } from '../../core/flat/flat.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { baseHooks } from '../../core/forecast/alternatives.ts';
@@ -94,6 +95,9 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
           </div>
         </>
       )}
+      <Checkbox checked={base.betweenPosts} onChange={(e) => store.do(workBetweenPosts(e.target.checked))}>
+        I see no tops: I work between the posts
+      </Checkbox>
       {groups && (
         <label>
           Chains between groups{' '}

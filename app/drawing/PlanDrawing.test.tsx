@@ -22,7 +22,7 @@ const grid: Hem = {
     kind: 'grid',
     cornerChains: 2,
     cells: ['###', '##.'],
-    edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+    edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
     motifCm: 14,
   }),
 };
@@ -32,7 +32,7 @@ const disc: Hem = {
     kind: 'motif',
     corners: 0,
     cornerChains: 0,
-    edge: { kind: 'solid', stitch: 'dc', stitches: 200 },
+    edge: { kind: 'solid', stitch: 'dc', stitches: 200, between: false },
     sideCm: 150,
   }),
 };

@@ -13,7 +13,7 @@ import { boxOf, paint, paintStarts, type View } from '../../drawing/paint.ts';
 import { stitchAt, type Box, type StitchFound } from '../../drawing/find.ts';
 import { framesOf } from '../../drawing/frames.ts';
 import { type Scene, type SceneChoice } from '../../drawing/scene.ts';
-import { joinLines } from '../../drawing/starts.ts';
+import { waysOfJoins } from '../../drawing/starts.ts';
 import { SheetCanvas, sceneAway } from './sheetPage.ts';
 import styles from './stitchStage.module.css';
 
@@ -78,7 +78,7 @@ export function StitchStage({
   const [asked, setAsked] = useState<StitchFound | null>(null);
   const { sheet: paper, ink, thread } = THEMES[useTheme()];
   const turn = scene.mirrored ? -1 : 1;
-  const lines = useMemo(() => (joins ? joinLines(plan) : null), [joins, plan]);
+  const lines = useMemo(() => (joins ? waysOfJoins(plan) : null), [joins, plan]);
   const away = useMemo(() => sceneAway(plan.hem, choice, scene), [plan.hem, choice, scene]);
   // The first may be that what paints could not be fetched: it is tried once more.
   if (tries > 1) throw faults[1];

@@ -7,7 +7,7 @@ import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { THEMES } from '../look/tokens.ts';
 import { paint, paintFeet, paintStarts } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
-import { joinLines } from '../../drawing/starts.ts';
+import { waysOfJoins } from '../../drawing/starts.ts';
 
 /** View of a swatch: a plan, and the point of the piece in its middle, mm. */
 export interface SwatchView {
@@ -57,7 +57,7 @@ export function Swatch({
       const context = context2d(element);
       paint(context, withPiece ? scene : { ...scene, body: [] }, view);
       if (round !== undefined) paintFeet(context, scene, round, view, { thread, ink });
-      if (starts) paintStarts(context, scene, joinLines(plan), view, { thread, ink });
+      if (starts) paintStarts(context, scene, waysOfJoins(plan), view, { thread, ink });
     });
     watch.observe(element);
     return () => watch.disconnect();

@@ -151,7 +151,7 @@ describe('the open hem', () => {
     const { open } = await browserWithHem();
     const { store, refused } = await open();
     const text = `side: ${'sc in next st, '.repeat(250)}sc in next st\ncorner: walk round`;
-    const written = { text, language: 'us' } as const;
+    const written = { text, language: 'us', name: '', note: '' } as const;
     const own = (i: number) => entry({ id: `o${i}`, family: 'own', written, times: 1 });
     const kept = Array.from({ length: 40 }, (_, k) => ({
       id: `k${k}`,

@@ -1,4 +1,4 @@
-import { Segmented, Select } from 'antd';
+import { Checkbox, Segmented, Select } from 'antd';
 import type { MotifEdge } from '../../core/piece/motifEdge.schema.ts';
 import { abbreviation, stitchName } from '../../core/terms/stitches.ts';
 import { usePlan } from '../hem/context.ts';
@@ -36,6 +36,7 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
                     kind: 'solid',
                     stitch: 'dc',
                     stitches: edge.kind === 'clustered' ? edge.clusters * edge.stitchesEach : 60,
+                    between: false,
                   }
                 : {
                     kind: 'clustered',
@@ -68,6 +69,12 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
               onChange={(stitch) => put('stitch of the motif', { ...edge, stitch })}
             />
           </Field>
+          <Checkbox
+            checked={edge.between}
+            onChange={(e) => put('between posts', { ...edge, between: e.target.checked })}
+          >
+            worked into between the posts
+          </Checkbox>
         </>
       ) : (
         <>

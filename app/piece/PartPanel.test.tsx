@@ -16,7 +16,7 @@ const grid: Hem = {
     kind: 'grid',
     cornerChains: 2,
     cells: ['##', '#.'],
-    edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+    edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
     motifCm: 14,
   }),
 };

@@ -63,7 +63,7 @@ describe('how the piece was made', () => {
         kind: 'grid',
         cornerChains: 2,
         cells: ['##', '##'],
-        edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+        edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
         motifCm: 14,
       }),
     );
@@ -112,7 +112,7 @@ describe('how the piece was made', () => {
         kind: 'motif',
         corners: 6,
         cornerChains: 2,
-        edge: { kind: 'solid', stitch: 'dc', stitches: 30 },
+        edge: { kind: 'solid', stitch: 'dc', stitches: 30, between: false },
         sideCm: 20,
       }),
     );
@@ -177,7 +177,7 @@ describe('the color of a part', () => {
       kind: 'grid',
       cornerChains: 2,
       cells: ['##', '##'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 12, between: false },
       motifCm: 12,
     };
     const { store } = renderPiece(of(grid));

@@ -17,6 +17,7 @@ import { familyById } from '../../core/rounds/registry.ts';
 import { capital } from '../../core/terms/words.ts';
 import { choiceName, optionWords } from '../../core/forecast/choiceWords.ts';
 import { plural } from '../../core/say/measures.ts';
+import { ownName } from '../../core/stack/stack.ts';
 import { BegunNote } from '../sections/BegunNote.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { cornersAlike, markersPast } from '../../core/procedure/markers.ts';
@@ -82,7 +83,7 @@ const MORE = 'more';
 function OfEntry({ plan, entry, side, onPreview, pointing, onPointing }: OfEntryProps) {
   const store = useHemStore();
   const family = familyById(entry.family);
-  const name = family?.name ?? 'Own round';
+  const name = family?.name ?? ownName(entry);
   const rounds = plan.rounds.filter((r) => r.written?.entry.id === entry.id);
   const kinds = useMemo(() => optionsOf(plan, entry), [plan, entry]);
   const [asked, setAsked] = useState(entry.written ? OWN_TEXT : '');

@@ -14,6 +14,8 @@ import { factsOf } from '../../core/rounds/facts.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { FAMILIES, familyById, familyWith } from '../../core/rounds/registry.ts';
 import { growthWords, needsWords } from '../../core/rounds/familyWords.ts';
+import type { OwnWritten } from '../../core/notation/ownRound.schema.ts';
+import { KeptRounds } from './KeptRounds.tsx';
 import { PasteRounds } from './PasteRounds.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Swatch } from '../drawing/Swatch.tsx';
@@ -28,7 +30,7 @@ export interface LibraryProps {
   /** The hem with a family that is pointed at; null when none is. */
   readonly onPreview?: (hem: Hem | null) => void;
   /** Without it, rounds of one's own are not offered. */
-  readonly onOwn?: () => void;
+  readonly onOwn?: (written?: OwnWritten) => void;
   readonly onPaste?: (entries: readonly RoundEntry[]) => void;
 }
 
@@ -125,7 +127,7 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
           </div>
         </details>
         {onOwn && (
-          <button type="button" className={styles.ownRound} onClick={onOwn}>
+          <button type="button" className={styles.ownRound} onClick={() => onOwn()}>
             Write a round of your own
           </button>
         )}
@@ -140,6 +142,7 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
           </button>
         )}
       </div>
+      {onOwn && <KeptRounds onOwn={onOwn} />}
       {pasting && onPaste && <PasteRounds plan={plan} onRounds={onPaste} />}
       {!tried && !failed && <p className="quiet small">Trying them on …</p>}
       <ul>

@@ -1,14 +1,18 @@
 import { held } from '../../core/held.ts';
 import { Input } from 'antd';
-import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
-import { writeRound } from '../../core/edits/rounds.ts';
+import { nameRound, writeRound } from '../../core/edits/rounds.ts';
+import { withRound } from '../../core/hands/wishes.ts';
+import { OWN_NAME, OWN_NOTE, type OwnWritten } from '../../core/notation/ownRound.schema.ts';
 import { parseRound } from '../../core/notation/parse.ts';
 import { wordNotRead } from '../../core/notation/problems.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
 import { needsOf } from '../../core/ring/recipe.ts';
 import type { Language } from '../../core/terms/stitches.ts';
 import { useHemStore } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { keepWishes, wishesHere } from '../storage/wishes.ts';
 import styles from './rounds.module.css';
 
 export interface OwnRoundProps {
@@ -42,8 +46,27 @@ export function OwnRound({ entry, language }: OwnRoundProps) {
     if (key === 'y' || e.shiftKey) store.redo();
     else store.undo();
   };
+  const [kept, setKept] = useState<OwnWritten | null>(null);
+  const keep = async (): Promise<void> => {
+    await keepWishes(withRound(await wishesHere(), written));
+    setKept(written);
+  };
   return (
     <div className={styles.ownWritten}>
+      <span className={styles.ownName}>
+        <Input
+          size="small"
+          aria-label="Name of this round"
+          placeholder="Its name"
+          maxLength={OWN_NAME}
+          value={written.name}
+          onChange={(e) => store.do(nameRound(entry.id, { name: e.target.value }))}
+          onBlur={() => store.endJoin()}
+        />
+        <Button size="small" disabled={!outcome.ok || written.name.trim() === ''} onClick={() => void keep()}>
+          {kept === written ? 'Kept' : 'Keep for other hems'}
+        </Button>
+      </span>
       <Input.TextArea
         aria-label={`Own round in ${written.language.toUpperCase()} terms`}
         autoSize={{ minRows: 2, maxRows: 8 }}
@@ -68,6 +91,15 @@ export function OwnRound({ entry, language }: OwnRoundProps) {
           </p>
         ))
       )}
+      <Input.TextArea
+        aria-label="Note on this round, printed in the pattern"
+        placeholder="A note on it, printed in the pattern"
+        autoSize={{ minRows: 1, maxRows: 5 }}
+        maxLength={OWN_NOTE}
+        value={written.note}
+        onChange={(e) => store.do(nameRound(entry.id, { note: e.target.value }))}
+        onBlur={() => store.endJoin()}
+      />
     </div>
   );
 }

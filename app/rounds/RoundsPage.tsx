@@ -137,13 +137,10 @@ export function RoundsPage() {
                 push(`added ${names.join(' and ')}`, entries, where);
               }}
               onPaste={(entries) => push(`pasted ${plural(entries.length, 'round')}`, entries, usual)}
-              onOwn={() =>
-                push(
-                  'added your round',
-                  [newOwnEntry(nanoid(8), outermost.yarnId, plan.hem.preferences.language)],
-                  usual,
-                )
-              }
+              onOwn={(written) => {
+                const entry = newOwnEntry(nanoid(8), outermost.yarnId, plan.hem.preferences.language);
+                push('added your round', [written ? { ...entry, written } : entry], usual);
+              }}
             />
           </Guard>
         ) : (

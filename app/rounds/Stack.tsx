@@ -1,3 +1,4 @@
+import { ownName } from '../../core/stack/stack.ts';
 import { context2d } from '../../drawing/context2d.ts';
 import { held } from '../../core/held.ts';
 import {
@@ -40,7 +41,7 @@ export interface StackProps {
   readonly onPick: (entry: string | null) => void;
 }
 
-const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? 'Own round';
+const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? ownName(entry);
 
 /** The rounds, the outermost on top, as they lie on the piece: a line each. */
 export function StackList({ plan, picked, onPick }: StackProps) {

@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { describe, expect, test, jest } from '@jest/globals';
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { wishesHere } from '../storage/wishes.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { parseRound } from '../../core/notation/parse.ts';
 import { changePiece } from '../../core/document/changePiece.ts';
@@ -252,7 +253,7 @@ describe('the choices of a round', () => {
       kind: 'motif',
       corners: 0,
       cornerChains: 0,
-      edge: { kind: 'solid', stitch: 'dc', stitches: 80 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 80, between: false },
       sideCm: 57,
     } as const;
     renderChoices({ ...start, ...changePiece(start, piece), rounds: [entry()] });
@@ -286,8 +287,34 @@ describe('the choices of a round', () => {
   test('a round of one’s own that cannot be read is there to be mended', () => {
     const own = newOwnEntry('o', 'y1', 'us');
     renderChoices(rowsHem({ rounds: [{ ...own, written: { ...own.written!, text: 'side: *3 foo*' } }] }));
-    expect(screen.getByRole<HTMLTextAreaElement>('textbox').value).toBe('side: *3 foo*');
+    const text = screen.getByRole<HTMLTextAreaElement>('textbox', { name: 'Own round in US terms' });
+    expect(text.value).toBe('side: *3 foo*');
     expect(screen.getAllByRole('alert')[0]!.textContent).toContain('foo');
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Keep for other hems' }).disabled).toBe(
+      true,
+    );
+  });
+
+  test('a round of one’s own has a name and a note, and is kept for other hems', async () => {
+    const { first } = renderChoices(rowsHem({ rounds: [newOwnEntry('o', 'y1', 'us')] }));
+    fireEvent.change(screen.getByRole('textbox', { name: 'Name of this round' }), {
+      target: { value: 'Sea foam' },
+    });
+    fireEvent.change(screen.getByRole('textbox', { name: /^Note on this round/ }), {
+      target: { value: 'Loosely.' },
+    });
+    expect(first().written).toMatchObject({ name: 'Sea foam', note: 'Loosely.' });
+    expect(screen.getByRole('heading', { name: 'Sea foam' })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Keep for other hems' }));
+    await waitFor(async () => expect((await wishesHere()).rounds).toEqual([first().written]));
+  });
+
+  test('a plain round goes into chain spaces too, or between the stitches, where loops are none', () => {
+    const { first } = renderChoices(two);
+    tab('Where');
+    fireEvent.click(screen.getByRole('radio', { name: 'between the stitches' }));
+    expect(first().into).toBe('between');
+    expect(screen.queryByRole('button', { name: 'Loop' })).toBeNull();
   });
 
   test('a start of its own can be pointed out in the drawing, or counted', () => {

@@ -97,7 +97,7 @@ function pieceOfTable(text: string): Outcome<Piece> {
           kind: 'grid',
           cornerChains: 2,
           cells: grid.value,
-          edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+          edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
           motifCm: 15,
         },
       }

@@ -55,7 +55,7 @@ export const motifs: GridPiece = {
   kind: 'grid',
   cornerChains: 2,
   cells: ['###', '###', '###'],
-  edge: { kind: 'solid', stitch: 'dc', stitches: 10 },
+  edge: { kind: 'solid', stitch: 'dc', stitches: 10, between: false },
   motifCm: cm(12),
 };
 

@@ -1,5 +1,5 @@
 /** Wishes of the maker for what is learned of their hands, as this browser keeps it. */
-import { NO_WISHES, readWishes, type HandsWishes } from '../../core/hands/wishes.ts';
+import { NO_WISHES, readWishes, withRoundsOf, type HandsWishes } from '../../core/hands/wishes.ts';
 import { readSetting, writeSetting } from './settings.ts';
 
 const WISHES = 'hands';
@@ -12,7 +12,8 @@ export async function wishesHere(): Promise<HandsWishes> {
 
 export const keepWishes = (wishes: HandsWishes): Promise<void> => writeSetting(WISHES, wishes);
 
-/** Takes those of a backup where none have been said here. */
+/** Takes those of a backup where none have been said here; its own rounds come beside those that are. */
 export async function takeWishes(wishes: HandsWishes): Promise<void> {
   if ((await readSetting(WISHES)) === null) await keepWishes(wishes);
+  else await keepWishes(withRoundsOf(await wishesHere(), wishes));
 }

@@ -101,28 +101,28 @@ describe('a count that is asked for', () => {
       kind: 'grid',
       cornerChains: 2,
       cells: ['##'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 15 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 15, between: false },
       motifCm: 11,
     },
     {
       kind: 'grid',
       cornerChains: 2,
       cells: ['####', '####'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 24 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 24, between: false },
       motifCm: 15,
     },
     {
       kind: 'grid',
       cornerChains: 2,
       cells: ['##', '#.'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 11 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 11, between: false },
       motifCm: 9,
     },
     { kind: 'blocks', stitch: 'hdc', blocksWide: 8, blocksHigh: 11, widthCm: 24, heightCm: 33 },
     { kind: 'blocks', stitch: 'dc', blocksWide: 7, blocksHigh: 4, widthCm: 24, heightCm: 14 },
     motif({ kind: 'clustered', clusters: 12, stitchesEach: 3, chainsBetween: 0 }),
     motif({ kind: 'clustered', clusters: 9, stitchesEach: 2, chainsBetween: 2 }),
-    motif({ kind: 'solid', stitch: 'dc', stitches: 31 }),
+    motif({ kind: 'solid', stitch: 'dc', stitches: 31, between: false }),
     { kind: 'cloth', widthCm: 30, heightCm: 20, pitchMm: 7 },
     { kind: 'counted', sides: [{ lengthCm: 60, stitches: 84, turnDegrees: 0 }] },
     {
@@ -190,7 +190,7 @@ describe('a count that is asked for', () => {
         kind: 'grid',
         cornerChains: 2,
         cells,
-        edge: { kind: 'solid', stitch: 'dc', stitches: motifStitches },
+        edge: { kind: 'solid', stitch: 'dc', stitches: motifStitches, between: false },
         motifCm: 11,
       };
       const hem = { ...start, ...changePiece(start, piece) };
@@ -298,7 +298,7 @@ describe('placed by eye', () => {
       kind: 'grid',
       cornerChains: 2,
       cells: ['##'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 5 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 5, between: false },
       motifCm: 4,
     }).edges[0]!;
     const counts = placement({ ...plainSide('each'), spots: { '5': 4, '6': 4, '7': 4 } }, grid, base, 7);

@@ -118,6 +118,10 @@ export const baseRound = named(
       'at the corners of rows: the corner’s stitches come on top of those of its end row, or one of them is the end row’s own',
       oneOf('added', 'own'),
     ),
+    betweenPosts: said(
+      'no tops are seen: edges and plain rounds are worked between the posts, and counted by feel',
+      Type.Boolean(),
+    ),
     clusterChains: said('chains between clusters that are worked into gaps', whole(0, 3)),
     start: said('where rounds begin and are joined', start),
     sides: said('one for each side of the outline', list(sideChoice, LIMITS.sides, 1)),

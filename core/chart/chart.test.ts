@@ -23,7 +23,7 @@ const GRID: Piece = {
   kind: 'grid',
   cornerChains: 2,
   cells: ['###', '###'],
-  edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+  edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
   motifCm: 14,
 };
 
@@ -70,6 +70,8 @@ describe('stitches sit where they are worked', () => {
     const written = {
       text: 'side: *sc2tog, ch 1*\ncorner: (sc, ch 2, sc) in corner',
       language: 'us',
+      name: '',
+      note: '',
     } as const;
     let over = 0;
     for (let count = 40; count < 46; count++) {

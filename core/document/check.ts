@@ -223,6 +223,7 @@ function choiceProblems(round: RoundEntry, family: Family, place: string): reado
     ['stitch', round.stitch, family.stitches],
     ['corner', round.corner, family.corners],
     ['loop', round.loop, family.loops],
+    ['into', round.into, family.places],
     ['size', round.size, family.sizes],
   ] as const;
   return chosen.flatMap(([what, choice, offered]) => {

@@ -79,7 +79,51 @@ const STEPS: readonly ((file: Value) => Value)[] = [
       ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...closedEvent12(event) } : event))
       : file.record,
   }),
+  // Version 13: places between stitches, chains between groups, own rounds with a name.
+  (file) => ({
+    ...file,
+    ...border13(file),
+    piece: pieceOf13(file.piece),
+    kept: Array.isArray(file.kept)
+      ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...border13(kept) } : kept))
+      : file.kept,
+    record: Array.isArray(file.record)
+      ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...event13(event) } : event))
+      : file.record,
+  }),
 ];
+
+/** A border that was worked into stitches, with nothing between its groups. */
+const border13 = ({ base, rounds }: Value): Value => ({
+  ...(isRecord(base) && { base: { betweenPosts: false, ...base } }),
+  ...(Array.isArray(rounds) && {
+    rounds: rounds.map((entry: unknown) => (isRecord(entry) ? entryOf13(entry) : entry)),
+  }),
+});
+
+const entryOf13 = ({ family, size, written, ...entry }: Value): Value => ({
+  into: 'stitch',
+  ...entry,
+  family,
+  size: GROUPS_OF_12.has(family) ? 0 : size,
+  written: isRecord(written) ? { name: '', note: '', ...written } : written,
+});
+
+/** Families whose groups stood side by side. */
+const GROUPS_OF_12: ReadonlySet<unknown> = new Set(['cluster', 'gap-cluster']);
+
+const event13 = ({ entry, ground }: Value): Value => ({
+  ...(isRecord(entry) && { entry: entryOf13(entry) }),
+  ...(isRecord(ground) && {
+    ground: { ...ground, ...border13(ground), ...('piece' in ground && { piece: pieceOf13(ground.piece) }) },
+  }),
+});
+
+/** Stitches side by side were worked into. */
+const pieceOf13 = (piece: unknown): unknown =>
+  isRecord(piece) && isRecord(piece.edge) && piece.edge.kind === 'solid'
+    ? { ...piece, edge: { between: false, ...piece.edge } }
+    : piece;
 
 /** A border whose rounds were closed with slip stitches. */
 const closed12 = ({ base, rounds }: Value): Value => ({

@@ -63,6 +63,7 @@ export function newHem(id: string, now: Date): Hem {
       hookMm: null,
       rates: USUAL_RATES,
       endRows: 'added',
+      betweenPosts: false,
       clusterChains: 0,
       start: USUAL_START,
       // Row ends start by gauge, which lies flat whatever their rows are.
@@ -78,6 +79,7 @@ export function newHem(id: string, now: Date): Hem {
         anew: false,
         slide: 0,
         loop: 'both',
+        into: 'stitch',
         yarns: ['contrast'],
         times: 2,
         size: 1,

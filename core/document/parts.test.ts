@@ -125,7 +125,7 @@ describe('two copies of a hem united', () => {
       kind: 'grid',
       cornerChains: 2,
       cells: ['##', '#.'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 12, between: false },
       motifCm: 10,
     });
     const { hem: one } = both([grid], [base.setCount('A', [0], 140, 0)]);

@@ -1,10 +1,12 @@
 /** A round as it is told of: an entry of the stack, and which of its worked rounds is meant. */
 import { Type } from '@sinclair/typebox';
 import { startOfRound } from '../base/baseRound.schema.ts';
-import { LIMITS } from '../limits.ts';
+import { ownRound } from '../notation/ownRound.schema.ts';
 import type { Loop } from '../ring/stitch.ts';
 import { between, byNumber, id, list, oneOf, orNull, record, said, text, whole, type Of } from '../schema.ts';
-import { corner, language, stitch } from '../terms/terms.schema.ts';
+import { PLAIN_PLACES } from '../terms/places.ts';
+import { LIMITS } from '../limits.ts';
+import { corner, stitch } from '../terms/terms.schema.ts';
 
 export const roundEntry = record({
   id,
@@ -13,6 +15,10 @@ export const roundEntry = record({
   corner,
   cornerOpen: said('the fit may choose another corner', Type.Boolean()),
   loop: Type.Unsafe<Loop>({ enum: ['both', 'front', 'back', 'third'] }),
+  into: said(
+    'what a plain round goes into: stitches, the spaces between them, or stitches and chain spaces as they come',
+    oneOf(...PLAIN_PLACES),
+  ),
   yarns: said(
     'ids of its yarns: one for all its worked rounds, or several that repeat round by round',
     list(id, 60, 1),
@@ -31,8 +37,8 @@ export const roundEntry = record({
   ),
   start: said('where its rounds begin, where it is not where the others do', orNull(startOfRound)),
   written: said(
-    'for the family “own”: the round in written crochet, and the language it is written in; else null',
-    orNull(record({ text: text(LIMITS.writtenLetters, 0), language })),
+    'for the family “own”: the round in written crochet, the language it is written in, its maker’s name for it and a note; else null',
+    orNull(ownRound),
   ),
   changes: said(
     'quiet changes by the worked round of the entry, from "0": stitches or places more or fewer on each side',

@@ -134,7 +134,7 @@ describe('the invariants of a hem', () => {
         kind: 'grid',
         cornerChains: 2,
         cells: ['##', '#.'],
-        edge: { kind: 'solid', stitch: 'dc', stitches: 12 },
+        edge: { kind: 'solid', stitch: 'dc', stitches: 12, between: false },
         motifCm: 10,
       }),
       kept,
@@ -159,7 +159,7 @@ describe('the invariants of a hem', () => {
           kind: 'grid',
           cornerChains: 2,
           cells: ['..'],
-          edge: { kind: 'solid', stitch: 'dc', stitches: 9 },
+          edge: { kind: 'solid', stitch: 'dc', stitches: 9, between: false },
           motifCm: 9,
         }),
       ),
@@ -283,7 +283,7 @@ describe('sizes that nobody has measured', () => {
     kind: 'grid',
     cornerChains: 2,
     cells: ['##', '##'],
-    edge: { kind: 'solid', stitch: 'dc', stitches },
+    edge: { kind: 'solid', stitch: 'dc', stitches, between: false },
     motifCm,
   });
   const on = (piece: Piece, e: Edit): Piece => {
@@ -339,7 +339,7 @@ describe('the colors of the parts of a piece', () => {
       kind: 'motif',
       corners: 0,
       cornerChains: 0,
-      edge: { kind: 'solid', stitch: 'dc', stitches: 80 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 80, between: false },
       sideCm: 57,
     } as const;
     expect(done(pieces.chooseConstruction('disc', disc), striped).partColours).toEqual({});

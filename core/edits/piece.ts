@@ -1,12 +1,21 @@
 /** Edits of the piece, its colour, and the gauge of the border. */
 import { usualGauge } from '../hands/gauge.ts';
-import type { BaseRound } from '../base/baseRound.ts';
+import type { BaseRound, SideChoice } from '../base/baseRound.ts';
+import { spacingsFor } from '../base/spacings.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Gauge, Hem, RoundEntry } from '../document/hem.ts';
-import { beyondPlanning, bodyOf, partAfter, withSideLength, type Piece } from '../piece/piece.ts';
+import {
+  beyondPlanning,
+  bodyOf,
+  partAfter,
+  withSideLength,
+  workedBetween,
+  type Piece,
+} from '../piece/piece.ts';
 import { factsOf, firstChoice } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
+import { asWorkedOn } from './rounds.ts';
 import { workedRounds } from '../record/record.ts';
 import { yarnWeight, type YarnWeightNumber } from '../terms/yarnWeights.ts';
 import { beforeWork, edit, gone, type Edit } from './edit.ts';
@@ -25,6 +34,25 @@ export const describePiece = (label: string, piece: Piece): Edit =>
     },
     `piece ${label}`,
   );
+
+/** Work between the posts, where no tops are seen, along all edges and in every plain round; or into stitches again. */
+export const workBetweenPosts = (between: boolean): Edit =>
+  beforeWork(between ? 'between the posts' : 'into the stitches', (hem) => {
+    const changed = changePiece(hem, workedBetween(hem.piece, between));
+    const { edges } = bodyOf(changed.piece);
+    const sides = changed.base.sides.map((side, i): SideChoice => {
+      const schools = spacingsFor(edges[i]!);
+      if (between) return schools.includes('between') ? { ...side, school: 'between', count: null } : side;
+      return side.school === 'between' ? { ...side, school: schools[0]!, count: null } : side;
+    });
+    const base = { ...changed.base, betweenPosts: between, sides };
+    const rounds = changed.rounds.map((entry) =>
+      between
+        ? asWorkedOn(base, entry)
+        : { ...entry, into: entry.into === 'between' ? 'stitch' : entry.into },
+    );
+    return { ...changed, base, rounds };
+  });
 
 /** Parts keep their colours when they are moved, and take them along when they go. */
 const coloursFollowing = ({ piece, partColours }: Hem, after: Piece): Hem['partColours'] =>

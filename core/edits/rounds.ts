@@ -1,6 +1,7 @@
 /** Edits of the stack of rounds, and of borders put aside. */
 import { editProblem } from './problems.ts';
 import { commonProblem } from '../problems.ts';
+import type { OwnWritten } from '../notation/ownRound.schema.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
 import { LIMITS } from '../limits.ts';
 import { inAll, type Problem } from '../problems.ts';
@@ -8,6 +9,12 @@ import { familyById } from '../rounds/registry.ts';
 import { edit, gone, type Edit } from './edit.ts';
 
 const nameOf = ({ family }: RoundEntry): string => (familyById(family)?.name ?? 'your round').toLowerCase();
+
+/** An entry as it is worked on a base round: where no tops are seen, a round that can go between the stitches does. */
+export const asWorkedOn = ({ betweenPosts }: Hem['base'], entry: RoundEntry): RoundEntry =>
+  betweenPosts && entry.into === 'stitch' && familyById(entry.family)?.places.includes('between')
+    ? { ...entry, into: 'between' }
+    : entry;
 
 /** Where new rounds go: on top of the stack, or, in a border that ends in an edge, under it or in its place. */
 export type StackPosition = 'on top' | 'under' | 'instead';
@@ -23,12 +30,13 @@ export const addRounds = (
   where: StackPosition = 'on top',
   edge: string | null = null,
 ): Edit =>
-  edit(label, ({ rounds }) => {
-    if (where === 'on top') return { rounds: [...rounds, ...entries] };
+  edit(label, ({ rounds, base }) => {
+    const added = entries.map((entry) => asWorkedOn(base, entry));
+    if (where === 'on top') return { rounds: [...rounds, ...added] };
     const at = rounds.findIndex((r) => r.id === edge);
     if (at < 0) return gone('the edge');
     return {
-      rounds: [...rounds.slice(0, at), ...entries, ...rounds.slice(where === 'instead' ? at + 1 : at)],
+      rounds: [...rounds.slice(0, at), ...added, ...rounds.slice(where === 'instead' ? at + 1 : at)],
     };
   });
 
@@ -70,6 +78,7 @@ export type EntryChoice = Partial<
     | 'anew'
     | 'slide'
     | 'loop'
+    | 'into'
     | 'size'
     | 'times'
     | 'facing'
@@ -83,6 +92,19 @@ export type EntryChoice = Partial<
 export const chooseRound = (entry: RoundEntry, what: string, choice: EntryChoice): Edit =>
   edit(`${nameOf(entry)}: ${what}`, (hem) =>
     withEntry(hem, entry.id, (e) => keptChanges({ ...e, ...choice })),
+  );
+
+/** Name and note of a round that the maker wrote. */
+export const nameRound = (id: string, part: Partial<Pick<OwnWritten, 'name' | 'note'>>): Edit =>
+  edit(
+    'name of your round',
+    (hem) =>
+      withEntry(hem, id, (e) =>
+        e.family === OWN && e.written
+          ? { ...e, written: { ...e.written, ...part } }
+          : editProblem('part-gone', inAll('the border'), { what: 'that round' }),
+      ),
+    `name ${id}`,
   );
 
 /** Quiet changes of rounds that an entry no longer has are given up. */

@@ -79,13 +79,13 @@ const evenly = (edge: Edge): Edge => ({
 
 /**
  * Whether what is worked onto the base round depends on where its stitches sit in the edge: where they are worked in
- * loops, and where a round goes into gaps, pairs or spaces of the base round itself.
+ * loops, and where a round goes into more of the base round itself than its stitches.
  */
 export function readsEdge(side: FitSide, stack: FitStack): boolean {
   if (side.choice.school === 'loops' && side.edge.loopChains !== undefined) return true;
   for (const { recipe } of stack.rounds) {
     const kinds = placeKindsUsed(recipe.side);
-    if (kinds.has('gap') || kinds.has('pair') || kinds.has('space')) return true;
+    if ([...kinds].some((kind) => kind !== 'stitch' && kind !== 'post')) return true;
     // What follows goes into this round.
     if (!recipe.surface) return false;
   }

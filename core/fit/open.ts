@@ -14,6 +14,7 @@ import { planComesOutEven, type Plan, writtenOf } from '../plan/types.ts';
 import { workedRounds } from '../record/record.ts';
 import { familyNeededBelow } from '../rounds/facts.ts';
 import { familyById, familyWith } from '../rounds/registry.ts';
+import { asWorkedOn } from '../edits/rounds.ts';
 import { goesOnFrom, newEntry, quietChange } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { VISIBILITY } from './cost.ts';
@@ -179,7 +180,8 @@ function freedBy(hem: Hem, round: number, worked: number): WayOut | null {
   const [far] = solveFit({ ...wide, sides }).solutions;
   if (far) return { by: 'larger change', solution: far };
   const plain = familyWith('plain');
-  if (fits(before(newEntry(plain, 'plain', entry.yarns[0]!)))) return { by: 'plain round' };
+  if (fits(before(asWorkedOn(hem.base, newEntry(plain, 'plain', entry.yarns[0]!)))))
+    return { by: 'plain round' };
   if (fits({ ...hem, rounds: hem.rounds.filter((r) => r.id !== entry.id) })) return { by: 'leaving it off' };
   return null;
 }

@@ -26,7 +26,7 @@ function someHem(chance: Chance, said: string[]): Hem {
       kind: 'grid',
       cornerChains: 2,
       cells: ['###', '###'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: chance.int(7, 24) },
+      edge: { kind: 'solid', stitch: 'dc', stitches: chance.int(7, 24), between: false },
       motifCm: 12,
     },
     { kind: 'counted', sides: [{ lengthCm: 60, stitches: chance.int(60, 110), turnDegrees: 0 }] },
@@ -159,7 +159,7 @@ test('what comes out even on a circle is offered once, as it is', () => {
     kind: 'motif',
     corners: 0,
     cornerChains: 0,
-    edge: { kind: 'solid', stitch: 'dc', stitches: 120 },
+    edge: { kind: 'solid', stitch: 'dc', stitches: 120, between: false },
     sideCm: 89,
   };
   const hem = { ...start, ...changePiece(start, disc) };

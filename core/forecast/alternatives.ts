@@ -8,6 +8,7 @@ import { createPlanner } from '../plan/planner.ts';
 import { topOf, type Plan, type RoundPlan } from '../plan/types.ts';
 import { familyNeededBelow } from '../rounds/facts.ts';
 import { FAMILIES, familyWith } from '../rounds/registry.ts';
+import { asWorkedOn } from '../edits/rounds.ts';
 import { newEntry } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
@@ -45,7 +46,7 @@ export function roundsFromRest(plan: Plan, yarnId: string, restG: number): reado
     if (familyNeededBelow(family, top.ring) !== null) return [];
     const most = family.repeatable ? Math.ceil(MOST_ROUNDS / family.roundsPerRepeat) : 1;
     const added = (times: number): readonly RoundPlan[] => {
-      const entry = { ...newEntry(family, 'more', yarnId), times };
+      const entry = { ...asWorkedOn(plan.hem.base, newEntry(family, 'more', yarnId)), times };
       return planner(withRounds(plan.hem, [...plan.hem.rounds, entry])).rounds.slice(plan.rounds.length);
     };
     const used = (rounds: readonly RoundPlan[]): number =>
@@ -152,7 +153,12 @@ export function compareCorners(
   const plain = familyWith('plain');
   const planner = createPlanner();
   return plain.corners.map((corner) => {
-    const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, corner, times: rounds };
+    const entry = {
+      ...asWorkedOn(plan.hem.base, newEntry(plain, 'compared', plan.hem.base.yarn)),
+      stitch,
+      corner,
+      times: rounds,
+    };
     const made = planner(withRounds(plan.hem, [entry])).rounds;
     return { corner, strain: worstStrain(made[made.length - 1]!) };
   });
@@ -175,7 +181,11 @@ export function compareSpacings(
 ): readonly SpacingForecast[] {
   const plain = familyWith('plain');
   const planner = createPlanner();
-  const entry = { ...newEntry(plain, 'compared', plan.hem.base.yarn), stitch, times: rounds };
+  const entry = {
+    ...asWorkedOn(plan.hem.base, newEntry(plain, 'compared', plan.hem.base.yarn)),
+    stitch,
+    times: rounds,
+  };
   const applies = plan.body.edges.map(spacingsFor);
   const spacings = [...new Set(applies.flat())].filter((id) => id !== 'own');
   return spacings.map((spacing) => {

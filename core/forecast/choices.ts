@@ -7,7 +7,7 @@ import { familyById } from '../rounds/registry.ts';
 import { goesOnFrom, writtenRounds } from '../stack/stack.ts';
 
 /** Field that the choice is about, as the fields of an entry are called. */
-export type ChoiceKind = 'corner' | 'stitch' | 'loop' | 'size' | 'facing' | 'anew';
+export type ChoiceKind = 'corner' | 'stitch' | 'loop' | 'into' | 'size' | 'facing' | 'anew';
 
 export interface Option {
   readonly kind: ChoiceKind;
@@ -25,7 +25,9 @@ export function optionsOf(plan: Plan, entry: RoundEntry): readonly (readonly Opt
       ? [
           isDisc(plan.body.outline) ? [] : option('corner', family.corners),
           option('stitch', family.stitches),
-          option('loop', family.loops),
+          // Only stitches have loops.
+          entry.into === 'stitch' ? option('loop', family.loops) : [],
+          option('into', family.places),
           option('size', family.sizes),
         ]
       : []),

@@ -6,6 +6,7 @@ import type { Edit } from '../edits/edit.ts';
 import { createPlanner } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { plain } from '../rounds/plain.ts';
+import { asWorkedOn } from '../edits/rounds.ts';
 import { newEntry } from '../stack/stack.ts';
 import { edgeOf, waysIn } from './nextRound.ts';
 
@@ -37,7 +38,7 @@ export function takeSize(plan: Plan, way: Pick<SizeWay, 'stitch' | 'entry' | 'ti
   const entry = plan.hem.rounds.find((e) => e.id === way.entry);
   if (entry) return chooseRound(entry, `${way.times} times`, { stitch: way.stitch, times: way.times });
   const added = {
-    ...newEntry(plain, id, plan.rounds[plan.rounds.length - 1]!.yarnId),
+    ...asWorkedOn(plan.hem.base, newEntry(plain, id, plan.rounds[plan.rounds.length - 1]!.yarnId)),
     stitch: way.stitch,
     times: way.times,
   };

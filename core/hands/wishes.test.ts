@@ -4,7 +4,7 @@ import { learnFlat, type Lay, type LaysOfHem } from './flatness.ts';
 import type { Learned } from './ratio.ts';
 import { usualGauge } from './gauge.ts';
 import { PARTS, knownFor, knownFrom, partFrom, type Hands, type StitchObservation } from './hands.ts';
-import { NO_WISHES, USES, readWishes, withOwnWords, writeWishes } from './wishes.ts';
+import { NO_WISHES, USES, readWishes, withOwnWords, writeWishes, withRound, withRoundsOf } from './wishes.ts';
 
 const seen: readonly StitchObservation[] = Array.from({ length: 8 }, (_, i) => ({
   stitch: i % 2 === 0 ? 'sc' : 'dc',
@@ -20,6 +20,13 @@ const hands: Hands = {
   flat: learnFlat(null, [{ lays: [{ strain: 0.04, lies: 'flat' }], error: 0.03 }]),
   counted: { sides: 0, fewer: 0, more: 0, where: [] },
 };
+
+const FOAM = {
+  text: 'side: *sc in next st*\ncorner: 3 sc in corner',
+  language: 'us',
+  name: 'Sea foam',
+  note: 'With the small hook.',
+} as const;
 
 describe('what a maker wants of what was learned', () => {
   test('leaves out what is off, and takes their own word before the log', () => {
@@ -37,6 +44,7 @@ describe('what a maker wants of what was learned', () => {
       off: ['flat', 'time'] as const,
       own: { width: 0.9 },
       habits: null,
+      rounds: [],
     };
     expect(readWishes(JSON.parse(writeWishes(wishes)))).toEqual({ ok: true, value: wishes });
     for (const part of [
@@ -47,16 +55,32 @@ describe('what a maker wants of what was learned', () => {
       { own: { feet: 1 } },
       { own: null },
       { habits: { first: 'somehow' } },
+      { rounds: [{ ...FOAM, language: 'fr' }] },
+      { rounds: [{ ...FOAM, name: 'x'.repeat(101) }] },
+      { rounds: [null] },
+      { rounds: 'mine' },
       { habits: { ...habitsOf(USUAL_START), chains: 9 } },
     ])
       expect(readWishes({ ...wishes, ...part })).toMatchObject({ ok: false });
     const used = { ...wishes, habits: habitsOf({ ...USUAL_START, close: 'spiral', first: 'stacked' }) };
     expect(readWishes(JSON.parse(writeWishes(used)))).toEqual({ ok: true, value: used });
-    // As they were kept before there were habits.
-    const { habits: _, ...before } = wishes;
+    const keeps = withRound(wishes, FOAM);
+    expect(readWishes(JSON.parse(writeWishes(keeps)))).toEqual({ ok: true, value: keeps });
+    // As they were kept before there were habits and rounds.
+    const { habits: _, rounds: __, ...before } = wishes;
     expect(readWishes(before)).toEqual({ ok: true, value: wishes });
     expect(readWishes(null)).toMatchObject({ ok: false, problems: [{ code: 'hands-unreadable' }] });
   });
+});
+
+test('rounds of one’s own are kept by their names, and those of a backup come beside them', () => {
+  const other = { ...FOAM, name: 'Dunes' };
+  const here = withRound(withRound(NO_WISHES, FOAM), { ...FOAM, text: 'side: *dc in next st*' });
+  expect(here.rounds).toEqual([{ ...FOAM, text: 'side: *dc in next st*' }]);
+  expect(withRoundsOf(here, withRound(withRound(NO_WISHES, FOAM), other)).rounds).toEqual([
+    ...here.rounds,
+    other,
+  ]);
 });
 
 test('the usual gauge is that of the yarn’s weight, and looser in hands that work wide', () => {

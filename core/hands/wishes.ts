@@ -1,5 +1,7 @@
 /** Wishes of a maker for what is learned of their hands: from when on, which of it is used, and what they know better. */
 import { areHabits, type StartHabits } from '../base/start.ts';
+import { OWN_NAME, OWN_NOTE, type OwnWritten } from '../notation/ownRound.schema.ts';
+import { LIMITS } from '../limits.ts';
 import { handsProblem } from './problems.ts';
 import { done, failed, inAll, type Outcome } from '../problems.ts';
 import { PARTS, inOwnWords, type Hands, type HandsPart } from './hands.ts';
@@ -17,12 +19,14 @@ export interface HandsWishes {
   readonly own: Readonly<Partial<Record<HandsPart, number>>>;
   /** Ways to begin and to close rounds with which new hems begin; null for the usual ones. */
   readonly habits: StartHabits | null;
+  /** Rounds of their own that they keep for other hems. */
+  readonly rounds: readonly OwnWritten[];
 }
 
 /** The file of a backup that says them. */
 export const HANDS_FILE = 'my-hands.json';
 
-export const NO_WISHES: HandsWishes = { since: null, off: [], own: {}, habits: null };
+export const NO_WISHES: HandsWishes = { since: null, off: [], own: {}, habits: null, rounds: [] };
 
 /** Least and most of a ratio of one’s own. */
 export const OWN_RATIO = [0.2, 5] as const;
@@ -41,13 +45,45 @@ const FORMAT = 'zig-hem-hands';
 export const writeWishes = (wishes: HandsWishes): string =>
   `${JSON.stringify({ format: FORMAT, version: 1, ...wishes }, null, 2)}\n`;
 
+/** Wishes with a round kept beside the others; one of the same name is replaced. */
+export const withRound = (wishes: HandsWishes, round: OwnWritten): HandsWishes => ({
+  ...wishes,
+  rounds: [round, ...wishes.rounds.filter((r) => r.name !== round.name)].slice(0, LIMITS.keptRounds),
+});
+
+/** Wishes of this place, with rounds of another that are not kept here. */
+export const withRoundsOf = (here: HandsWishes, { rounds }: HandsWishes): HandsWishes => {
+  const others = rounds.filter(({ name }) => !here.rounds.some((r) => r.name === name));
+  return { ...here, rounds: [...here.rounds, ...others].slice(0, LIMITS.keptRounds) };
+};
+
+const isOwnWritten = (value: unknown): value is OwnWritten => {
+  if (typeof value !== 'object' || value === null) return false;
+  const { text, language, name, note } = value as Partial<Record<keyof OwnWritten, unknown>>;
+  const isText = (said: unknown, most: number): boolean => typeof said === 'string' && said.length <= most;
+  return (
+    isText(text, LIMITS.writtenLetters) &&
+    (language === 'us' || language === 'uk') &&
+    isText(name, OWN_NAME) &&
+    isText(note, OWN_NOTE)
+  );
+};
+
 /** Reads what {@link writeWishes} wrote, or storage keeps of it. An unsound part is a problem, never half taken. */
 export function readWishes(value: unknown): Outcome<HandsWishes> {
   const unsound = failed(handsProblem('hands-unreadable', inAll('the file of your hands')));
   if (typeof value !== 'object' || value === null) return unsound;
   // What was kept before there were habits has none.
-  const { since, off, own, habits = null } = value as Partial<Record<keyof HandsWishes, unknown>>;
+  const {
+    since,
+    off,
+    own,
+    habits = null,
+    rounds = [],
+  } = value as Partial<Record<keyof HandsWishes, unknown>>;
   if (habits !== null && !areHabits(habits)) return unsound;
+  if (!Array.isArray(rounds) || rounds.length > LIMITS.keptRounds || !rounds.every(isOwnWritten))
+    return unsound;
   if (since !== null && (typeof since !== 'string' || Number.isNaN(Date.parse(since)))) return unsound;
   if (!Array.isArray(off) || !off.every((o): o is HandsUse => USES.includes(o as HandsUse))) return unsound;
   if (typeof own !== 'object' || own === null) return unsound;
@@ -56,5 +92,5 @@ export function readWishes(value: unknown): Outcome<HandsWishes> {
     ([of, ratio]) =>
       PARTS.includes(of as HandsPart) && typeof ratio === 'number' && ratio >= least && ratio <= most,
   );
-  return sound ? done({ since, off, own, habits }) : unsound;
+  return sound ? done({ since, off, own, habits, rounds }) : unsound;
 }

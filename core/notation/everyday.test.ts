@@ -36,6 +36,16 @@ describe('a round in the words that people use', () => {
       'dc in next st, *sc in next st*, dc in next st',
     ],
     ['Side: *sc in next st; repeat from * to the corner.', '*sc in next st*'],
+    ['Sl st in 3rd loop of each st around.', '*sl st 3rd lp in next st*'],
+    ['hdc in each st and ch-sp around', '*hdc in next st or ch-sp*'],
+    ['Sc in each sp between sts around.', '*sc in next sp between sts*'],
+    ['dc in next sp between sts, *dc in next space between stitches*', 'dc between, *dc between*'],
+    ['dc between each st around', '*dc in next sp between sts*'],
+    ['*sc in next 3 sts, ch 3, sl st in first ch; rep from * around', '*sc in each of next 3 sts, picot*'],
+    [
+      '*sc in each of next 3 sts, ch 3, dc5tog in first ch, sk 1; rep from * around',
+      '*sc in each of next 3 sts, dot, sk 1*',
+    ],
   ])('%s', (said, written) => same(said, written));
 
   test('in UK terms too', () => {

@@ -24,6 +24,16 @@ const REPEAT =
 const CORNERS =
   /[,;.]?\s*(?:and\s+|with\s+|working\s+|work\s+)*((?:\([^()]*\)|\d+\s+[a-z ]+?))\s+in\s+(?:each|every)\s+corner(?:\s+(?:st|stitch|sp|space|ch-\d+ sp))?\s*(?=[,.;]|$)/i;
 
+/** A picot in its own words: “ch 3, sl st in first ch”. */
+const PICOT = /\bch (\d+),? (?:sl st|ss) in (?:the )?(?:first|1st) ch(?: (?:from|of) (?:the )?hook)?\b/gi;
+/** A ball of its own chains: “ch 3, dc5tog in first ch”. */
+const DOT =
+  /\bch 3,? (?:5-(?:dc|tr) bobble|(?:dc|tr)5tog|5 (?:dc|tr) (?:tog|together)) in (?:the )?(?:first|1st) ch(?: made)?\b/gi;
+
+/** One in each place, told with how far it goes. */
+const EACH =
+  /\b((?:in (?:3rd l(?:oo)?p of )?each (?:st (?:and|or) ch-sp|(?:ch-)?sp between (?:sts|stitches)|st|stitch|ch-sp|gap|sp)|between each (?:st|stitch|post)))\s+(?:around|across|to the corner)\b/gi;
+
 /** One line of a round, or several, as written crochet. */
 export function everyday(text: string): string {
   return (
@@ -55,9 +65,11 @@ function withRepeat(line: string): string {
   const told = line
     .slice(label.length)
     .replace(REPEAT, '*$1*')
+    .replace(PICOT, (_, chains: string) => (chains === '3' ? 'picot' : `picot of ${chains}`))
+    .replace(DOT, 'dot')
     .replace(/\bin last (\d+) (sts?|stitches)\b/gi, 'in each of next $1 $2')
     .replace(/\bin last (st|stitch)\b/gi, 'in next $1')
-    .replace(/\b(in each (?:st|stitch|ch-sp|gap))\s+(?:around|across|to the corner)\b/gi, '$1')
+    .replace(EACH, '$1')
     .replace(/\bin next (\d+) (sts|stitches)\b/gi, 'in each of next $1 $2')
     .replace(/\]\s*(twice)\b/gi, '] 2 times')
     .replace(/\]\s*(\d+)\s*x\b/gi, '] $1 times');

@@ -28,6 +28,8 @@ export interface Construction<P> {
   readonly withSideLength: (piece: P, side: number, lengthCm: number) => P;
   /** The piece with the corner before a side elsewhere, mm; null where that is no outline of its kind. */
   readonly withCornerAt?: (piece: P, corner: number, to: Point) => P | null;
+  /** The piece worked into between its posts, or into its stitches again, where it has posts. */
+  readonly betweenPosts?: (piece: P, between: boolean) => P;
   /** Its size brought after its counts, where nobody has measured it yet. */
   readonly sized?: (before: P, after: P, follow: Follow) => P;
   /** Fabric, to be drawn lightly on it. The middle of the piece lies at the origin, y downwards. */

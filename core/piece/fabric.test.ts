@@ -73,7 +73,7 @@ describe('the stitches of a piece', () => {
   });
 
   test('of motifs are drawn along seams too, but not where the edge is', () => {
-    const edge = { kind: 'solid', stitch: 'dc', stitches: 10 } as const;
+    const edge = { kind: 'solid', stitch: 'dc', stitches: 10, between: false } as const;
     const one: Piece = { kind: 'grid', cornerChains: 2, cells: ['#'], edge, motifCm: 10 };
     const two: Piece = { ...one, cells: ['##'] };
     // Both motifs have ten more, along the seam between them.

@@ -7,6 +7,7 @@ const solid = record({
   kind: Type.Literal('solid'),
   stitch,
   stitches: said('stitches on a side, between its corners', stitches),
+  between: said('worked into the spaces between its posts, not into its tops', Type.Boolean()),
 });
 const clustered = record({
   kind: Type.Literal('clustered'),

@@ -19,9 +19,42 @@ export function clusterSpots(
   return spots;
 }
 
-/** Spots of a side. */
+/** Spot that the base round goes into along a solid side. */
+export const solidSpot = ({
+  stitch,
+  between,
+}: Extract<MotifEdge, { kind: 'solid' }>): Pick<Spot, 'kind' | 'stitch'> => ({
+  kind: between ? 'between stitches' : 'stitch top',
+  stitch,
+});
+
+/**
+ * Spots of a solid side: its stitches, or the spaces between its posts: beside a corner stitch there is one more, beside a corner
+ * space none.
+ *
+ * @param corners null for a circle, else the chains of its corners
+ */
+export const solidSpots = (
+  { stitches, between }: Extract<MotifEdge, { kind: 'solid' }>,
+  corners: number | null,
+): number => {
+  if (!between || corners === null) return stitches;
+  return corners === 0 ? stitches + 1 : Math.max(1, stitches - 1);
+};
+
+/** Where the stitches of the base round go, where that has to be said. */
+export const solidWorkedInto = ({
+  between,
+}: Extract<MotifEdge, { kind: 'solid' }>): { readonly workedInto?: string } =>
+  between ? { workedInto: 'the spaces between the posts of its last round' } : {};
+
+/** A side worked into between its posts, or into its tops; groups offer both. */
+export const edgeWorkedBetween = (edge: MotifEdge, between: boolean): MotifEdge =>
+  edge.kind === 'solid' ? { ...edge, between } : edge;
+
+/** The most spots that a side can have. */
 export const spotsOfEdge = (edge: MotifEdge): number =>
-  edge.kind === 'solid' ? edge.stitches : edge.clusters * (2 * edge.stitchesEach - 1) + edge.clusters - 1;
+  edge.kind === 'solid' ? edge.stitches + 1 : edge.clusters * (2 * edge.stitchesEach - 1) + edge.clusters - 1;
 
 /** Stitch widths along a side with its corners, as its stitches and chains come to. */
 export const widthsOfEdge = (edge: MotifEdge): number =>

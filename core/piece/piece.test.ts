@@ -24,7 +24,7 @@ const motifs = (across: number, stitches: number): GridPiece => ({
   kind: 'grid',
   cornerChains: 2,
   cells: Array.from({ length: 3 }, () => '#'.repeat(across)),
-  edge: { kind: 'solid', stitch: 'dc', stitches: stitches },
+  edge: { kind: 'solid', stitch: 'dc', stitches: stitches, between: false },
   motifCm: 15,
 });
 
@@ -146,7 +146,7 @@ describe('other bodies', () => {
         kind: 'motif',
         corners,
         cornerChains: 0,
-        edge: { kind: 'solid', stitch: 'dc', stitches: 60 },
+        edge: { kind: 'solid', stitch: 'dc', stitches: 60, between: false },
         sideCm: 43,
       };
       const made = plan(hemOf(piece, { rounds: [entry({ stitch: 'hdc', corner: 'angle', times: 12 })] }));
@@ -235,6 +235,16 @@ describe('the last row of a piece in rows', () => {
     );
     expect(plan(hem).sides[0]).toMatchObject({ count: 18, choice: { school: 'each' } });
   });
+});
+
+test('a motif offers the spaces between its posts: one more than its stitches beside corner stitches, one fewer beside spaces', () => {
+  const edge = { kind: 'solid', stitch: 'dc', stitches: 20, between: true } as const;
+  const spaces = (corners: number, cornerChains: number): readonly string[] =>
+    bodyOf({ kind: 'motif', corners, cornerChains, edge, sideCm: 15 }).edges[0]!.spots.map((s) => s.kind);
+  expect(new Set(spaces(4, 2))).toEqual(new Set(['between stitches']));
+  expect([spaces(4, 2).length, spaces(4, 0).length, spaces(0, 0).length]).toEqual([19, 21, 20]);
+  const joined = bodyOf({ kind: 'grid', cells: ['##'], cornerChains: 2, edge, motifCm: 15 });
+  expect(joined.edges[0]!.spots.filter((s) => s.kind === 'between stitches')).toHaveLength(38);
 });
 
 test('26 stitches offer 25 spaces between the posts of row 1, and 24 of its stitches', () => {

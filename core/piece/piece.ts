@@ -34,6 +34,10 @@ export const askedOf = (piece: Piece): readonly NewPieceQuestions<Piece>[] => co
 export const withSideLength = (piece: Piece, side: number, lengthCm: number): Piece =>
   constructionOf(piece).withSideLength(piece, side, lengthCm);
 
+/** The piece worked into between its posts, or into its stitches again; the same where it has none. */
+export const workedBetween = (piece: Piece, between: boolean): Piece =>
+  constructionOf(piece).betweenPosts?.(piece, between) ?? piece;
+
 /** Whether the corners of a piece can be moved. */
 export const hasMovableCorners = (piece: Piece): boolean =>
   constructionOf(piece).withCornerAt !== undefined && !isDisc(bodyOf(piece).outline);

@@ -7,7 +7,8 @@ import { troubleWords } from '../forecast/troubleWords.ts';
 import { plan } from './planner.ts';
 import { planComesOutEven, isWholeAndEven, leftOut } from './types.ts';
 
-const own = (text: string) => entry({ id: 'own', family: 'own', written: { text, language: 'us' } });
+const own = (text: string) =>
+  entry({ id: 'own', family: 'own', written: { text, language: 'us', name: '', note: '' } });
 
 describe('a round that is not worked', () => {
   test('does not pass as fitting, whether it cannot be read or finds nothing to go into', () => {

@@ -1,4 +1,5 @@
 /** Lines of a pattern beside its rounds, in every form: special stitches, which side is which, faults, notes, cautions. */
+import { ownName } from '../stack/stack.ts';
 import { isPlanProblem } from '../plan/problems.ts';
 import { whichSideOf } from '../piece/piece.ts';
 import type { Plan } from '../plan/types.ts';
@@ -57,6 +58,12 @@ export const besideRounds = (plan: Plan): readonly PatternLine[] => [
       (p) => isPlanProblem(p, 'round-too-large', 'round-makes-nothing') || p.code.startsWith('written-'),
     )
     .map((p) => line('care')(`Take care: ${problemLine(p)}`)),
+  ...(plan.hem.base.betweenPosts
+    ? [plain('No tops can be seen in this yarn: feel for the posts, and count the spaces between them.')]
+    : []),
+  ...plan.hem.rounds.flatMap((entry) =>
+    entry.written?.note.trim() ? [plain(`${ownName(entry)}: ${entry.written.note.trim()}`)] : [],
+  ),
   ...(plan.hem.notes.trim() ? plan.hem.notes.trim().split(/\n+/).map(plain) : []),
 ];
 

@@ -71,7 +71,7 @@ export function makingOf(
         words = `The same ${timesWords(movement.times)} more, ${stitch.form === 'together' ? 'each in the next stitch' : 'in the same stitch'}`;
         break;
       case 'turn the hook':
-        words = 'Turn the hook once all the way around, so that the two loops twist';
+        words = `Turn the hook once all the way around, so that ${loops === 1 ? 'the loop twists' : 'the two loops twist'}`;
         break;
       case 'chain':
         words = `Chain ${movement.count}`;

@@ -5,6 +5,7 @@ import { spotName } from './run.ts';
 import type { Plan } from '../plan/types.ts';
 import { countedFrom, type PlaceOfWork } from '../procedure/place.ts';
 import type { PlaceKind } from '../ring/ring.ts';
+import { PLACE_NAMES } from '../terms/places.ts';
 import { capital } from '../terms/words.ts';
 
 /** A corner by the two sides that meet there, in working order. */
@@ -18,15 +19,12 @@ export const sideWords = (plan: Plan, side: number): string =>
 /** The same at the beginning of a line. */
 export const sideLabel = (plan: Plan, side: number): string => capital(sideWords(plan, side));
 
-const NOUNS: Readonly<Record<PlaceKind, readonly [one: string, many: string]>> = {
-  stitch: ['st', 'sts'],
-  space: ['ch-sp', 'ch-sps'],
-  gap: ['gap', 'gaps'],
-  pair: ['pair', 'pairs'],
-  post: ['post', 'posts'],
-};
+export const placeNoun = (kind: PlaceKind, count: number): string =>
+  PLACE_NAMES[kind].short[count === 1 ? 0 : 1];
 
-export const placeNoun = (kind: PlaceKind, count: number): string => NOUNS[kind][count === 1 ? 0 : 1];
+/** “in each st”, “around each post”, “in each st and ch-sp”. */
+export const eachPlace = (kind: PlaceKind): string =>
+  `${kind === 'post' ? 'around' : 'in'} each ${kind === 'either' ? 'st and ch-sp' : placeNoun(kind, 1)}`;
 
 /** The middle of a corner, as what carries its marker. */
 export function markedWords(plan: Plan, place: Extract<PlaceOfWork, { on: 'corner' }>): string {

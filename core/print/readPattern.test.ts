@@ -98,14 +98,14 @@ const hexagon: Piece = {
   kind: 'motif',
   corners: 6,
   cornerChains: 2,
-  edge: { kind: 'solid', stitch: 'dc', stitches: 40 },
+  edge: { kind: 'solid', stitch: 'dc', stitches: 40, between: false },
   sideCm: 29,
 };
 const disc: Piece = {
   kind: 'motif',
   corners: 0,
   cornerChains: 0,
-  edge: { kind: 'solid', stitch: 'dc', stitches: 200 },
+  edge: { kind: 'solid', stitch: 'dc', stitches: 200, between: false },
   sideCm: 150,
 };
 const BODIES: readonly (readonly [string, Hem])[] = [
@@ -141,7 +141,7 @@ const BODIES: readonly (readonly [string, Hem])[] = [
       kind: 'grid',
       cornerChains: 2,
       cells: ['#..', '##.', '###'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
       motifCm: 14,
     }),
   ],

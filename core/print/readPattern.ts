@@ -74,7 +74,8 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
   let current: Located[] | null = null;
   text.split(/\r?\n/).forEach((raw, i) => {
     // Boxes to be ticked, whether they were or not, are no part of a round.
-    const at: Located = { text: raw.trim().replace(/^(?:\[[ x✓]?\] ?)+/i, ''), line: i + 1 };
+    const bare = raw.trim().replace(/^(?:\[[ x✓]?\] ?)+/i, '');
+    const at: Located = { text: inOneWord(bare), line: i + 1 };
     const heading = HEADING.exec(at.text);
     if (heading) {
       current = [];
@@ -193,15 +194,17 @@ function readRound({ heading, lines }: Block, language: Language, facing: Facing
   ];
   const pairText = lines.find((l) => /^pair:/i.test(l.text))?.text ?? null;
   const written = (corner: { readonly corner: string; readonly pair: string | null } | undefined): string =>
-    [
-      along[0] ? `${scope}: ${said(along[0].text)}` : '',
-      along[1] ? `lopsided: ${said(along[1].text)}` : '',
-      `corner: ${corner?.corner ?? 'walk round'}`,
-      corner?.pair ? `pair: ${corner.pair}` : (pairText ?? ''),
-      ...extra,
-    ]
-      .filter((l) => l !== '')
-      .join('\n');
+    asNamed(
+      [
+        along[0] ? `${scope}: ${said(along[0].text)}` : '',
+        along[1] ? `lopsided: ${said(along[1].text)}` : '',
+        `corner: ${corner?.corner ?? 'walk round'}`,
+        corner?.pair ? `pair: ${corner.pair}` : (pairText ?? ''),
+        ...extra,
+      ]
+        .filter((l) => l !== '')
+        .join('\n'),
+    );
   const main = parseRound(written(texts[0]), language);
   if (!main.ok)
     return { ok: false, problems: main.problems.map((p) => placed(p, heading, along, cornerLines)) };
@@ -237,6 +240,17 @@ function placed(
   return { ...p, where: inLine(from?.line ?? heading.line) };
 }
 
+/** Places whose names have several words, by one of them, so that a name has no space in it. */
+const inOneWord = (text: string): string =>
+  text
+    .replace(/\bsp(s?) between sts\b/gi, 'between$1')
+    .replace(/\bst (?:or|and) ch-sp\b/gi, 'either')
+    .replace(/\bsts and ch-sps\b/gi, 'eithers');
+
+/** The same by their names again. */
+const asNamed = (text: string): string =>
+  text.replace(/\beither\b/g, 'st or ch-sp').replace(/\beithers\b/g, 'sts and ch-sps');
+
 /** Stitches or places more or fewer that an adjustment comes to: “2 hdc in sts 38 and 113, counted from the corner”. */
 function changeIn(text: string): number {
   const told = said(text) === text ? text : text.includes(':') ? said(text) : text;
@@ -245,7 +259,8 @@ function changeIn(text: string): number {
   if (/\bdo not (?:skip|miss)/i.test(told)) return -1;
   const together = [...told.matchAll(/\bover \S+ \d+ and \d+/gi)].length;
   if (together > 0) return -together;
-  const increase = /^(\d+) .+? in (?:sts?|ch-sps?|gaps?|posts?|pairs?) (.+), counted from/i.exec(told);
+  const increase =
+    /^(\d+) .+? in (?:sts?|ch-sps?|gaps?|posts?|pairs?|betweens?|eithers?) (.+), counted from/i.exec(told);
   if (!increase) return 0;
   const places = increase[2]!.split(/,\s*|\s+and\s+/).reduce((sum, item) => {
     const every = /^(?:each|every (\d+)\w\w) from (\d+) to (\d+)$/i.exec(item.trim());

@@ -10,6 +10,7 @@ import { entriesOnto } from '../stack/stack.ts';
 import { anyHem, on, PIECES, small } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { entry } from '../testing/hems.ts';
+import { PLAIN_PLACES } from '../terms/places.ts';
 import { anyEdited } from '../testing/randomEdits.ts';
 import { seeds } from '../testing/seeds.ts';
 import { differences } from '../testing/literal/compare.ts';
@@ -67,6 +68,18 @@ describe('every family on every piece', () => {
         return found.length > 0 ? [`${name}, ${rounds.length}: ${found[0]}`] : [];
       }),
     );
+    expect(faults).toEqual([]);
+  });
+});
+
+describe('a plain round into every place that it can go into', () => {
+  test.each(PLAIN_PLACES)('%s', (into) => {
+    const faults = PIECES.flatMap(([name, piece], k) => {
+      const changes = { '0': on(piece, small()).base.sides.map((_, side) => [1, -1, 0, -2][side % 4]!) };
+      const rounds = [entry({ into, times: 2, facing: k % 2 === 0 ? null : 'wrong', changes })];
+      const [found] = followed(on(piece, small({ rounds })), k % 3 === 0 ? 'uk' : 'us');
+      return found === undefined ? [] : [`${name}: ${found}`];
+    });
     expect(faults).toEqual([]);
   });
 });

@@ -16,7 +16,12 @@ const slid = (slide: number, facing: 'right' | 'wrong' | null = null): Hem =>
       entry({
         id: 'past',
         family: 'own',
-        written: { text: 'round: *sc in each of next 3 sts, (sc, ch 3, sc) in next st*', language: 'us' },
+        written: {
+          text: 'round: *sc in each of next 3 sts, (sc, ch 3, sc) in next st*',
+          language: 'us',
+          name: '',
+          note: '',
+        },
         slide,
         facing,
       }),

@@ -92,7 +92,7 @@ export function placeOf(
   throw new RangeError(`place ${place} is none of round ${onto}`);
 }
 
-const KINDS: readonly PlaceKind[] = ['stitch', 'space', 'gap', 'pair'];
+const KINDS: readonly PlaceKind[] = ['stitch', 'space', 'gap', 'pair', 'between'];
 
 /** Places of the order of the ring in the order of work. */
 export const inTravel = (places: readonly number[], travel: 1 | -1): readonly number[] =>

@@ -102,7 +102,8 @@ function placeKind(below: Ring | null, round: RoundPlan, start: RoundStart, orde
   if (stitch.post !== 'none') return 'post';
   if (below === null || round.written === null) return 'stitch';
   const kinds = placeKindsUsed(round.written.recipe.side);
-  if (isGap(start.place)) return kinds.has('pair') ? 'pair' : 'gap';
+  if (kinds.has('either')) return 'either';
+  if (isGap(start.place)) return kinds.has('pair') ? 'pair' : kinds.has('between') ? 'between' : 'gap';
   if (!isChainRun(below.made[start.place]!)) return 'stitch';
   return kinds.has('gap') ? 'gap' : 'space';
 }

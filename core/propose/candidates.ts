@@ -8,6 +8,7 @@ import type { Planner } from '../plan/planner.ts';
 import { topOf, type Plan } from '../plan/types.ts';
 import { workedRounds } from '../record/record.ts';
 import { familyById } from '../rounds/registry.ts';
+import { asWorkedOn } from '../edits/rounds.ts';
 import { writtenRounds } from '../stack/stack.ts';
 import { characterOf } from './character.ts';
 import {
@@ -133,7 +134,8 @@ export function groupsOf(
       const layer = t > 0 && ground ? { ...ground, times: t } : null;
       const shape = { ground: layer, middle, edge };
       if (!keepsParts(keep, shape)) continue;
-      const rounds = grounds.get(key) ?? (layer ? [entryFor(layer, idOf('ground'), [yarn])] : []);
+      const rounds =
+        grounds.get(key) ?? (layer ? [asWorkedOn(hem.base, entryFor(layer, idOf('ground'), [yarn]))] : []);
       grounds.set(key, rounds);
       const over = `${nameOf(ground)} ${nameOf(middle)}`;
       const whole = `${over} ${t}`;

@@ -9,6 +9,7 @@ import { workRound } from '../ring/work.ts';
 import { groundWith } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
 import { familyById } from '../rounds/registry.ts';
+import { asWorkedOn } from '../edits/rounds.ts';
 import { entriesOnto, writtenRounds } from '../stack/stack.ts';
 import type { CharacterRound } from './character.ts';
 import { entryFor, firstOf, idUnder, type PartRounds } from './grammar.ts';
@@ -45,7 +46,7 @@ export function tried(
   ids: readonly [string, string],
 ): Trial {
   const family = familyById(layer.family);
-  const asked = entryFor(layer, ids[1], [yarn]);
+  const asked = asWorkedOn(hem.base, entryFor(layer, ids[1], [yarn]));
   const entries = family
     ? entriesOnto(below.top, family, yarn, ids).map((e) => (e.id === ids[1] ? asked : e))
     : [asked];

@@ -67,7 +67,10 @@ export function makingOfStitch(stitch: Stitch): Making {
     case 'reverse':
       return { legs: [], close: [insert(-1), UP, through(2)] };
     case 'twisted':
-      return { legs: [], close: [insert(), UP, { do: 'turn the hook' }, through(2)] };
+      // A slip stitch has but its one loop to twist, when it is made.
+      return stitch.kind === 'slst'
+        ? { legs: [], close: [insert(), through(1), { do: 'turn the hook' }] }
+        : { legs: [], close: [insert(), UP, { do: 'turn the hook' }, through(2)] };
     case 'plain':
       return { legs: [], close: plainMaking(stitch, leg(0)) };
   }

@@ -30,6 +30,42 @@ const on150 = (corner: CornerId, times: number, base: CornerId = 'three') =>
     }),
   ).rounds.map((r) => sideCounts(r.ring)[0]);
 
+describe('plain rounds between stitches', () => {
+  test('beside a corner stitch there is a space, too: 150 stitches have 151, which makes 153 with three in the corner', () => {
+    const [, made] = plan(
+      rowsHem({ counts: [148, 148, 148, 148], rounds: [entry({ into: 'between' })] }),
+    ).rounds;
+    expect(made!.sides.map((s) => s.fit!.places)).toEqual([151, 151, 151, 151]);
+    expect(sideCounts(made!.ring)).toEqual([153, 153, 153, 153]);
+  });
+
+  test('beside a corner space there is none: 150 stitches have 149', () => {
+    const hem = rowsHem({
+      counts: [148, 148, 148, 148],
+      base: { corner: 'chain-2' },
+      rounds: [entry({ into: 'between', corner: 'twos' })],
+    });
+    expect(plan(hem).rounds[1]!.sides.map((s) => s.fit!.places)).toEqual([149, 149, 149, 149]);
+  });
+
+  test('into stitches and chain spaces: each takes one', () => {
+    const own = {
+      text: 'side: *sc in next st, ch 2, sk 1*, sc in next st\ncorner: 3 sc in corner',
+      language: 'us',
+      name: '',
+      note: '',
+    } as const;
+    const hem = rowsHem({
+      counts: [7, 7, 7, 7],
+      rounds: [entry({ id: 'o', family: 'own', written: own }), entry({ into: 'either' })],
+    });
+    const [base, loops, made] = plan(hem).rounds;
+    // 9 stitches: 5 with 4 spaces between them, and one of each corner at either end.
+    expect([sideCounts(base!.ring)[0], sideCounts(loops!.ring)[0]]).toEqual([9, 7]);
+    expect(made!.sides[0]!.fit!.places).toBe(11);
+  });
+});
+
 describe('plain rounds', () => {
   test('three in the corner stitch: 150, 152, 154, 156', () => {
     expect(on150('three', 3)).toEqual([150, 152, 154, 156]);

@@ -32,9 +32,10 @@ export interface Ring {
 
 /**
  * Places that the hook goes into. A `space` is a run of chains; a `gap` lies between two groups, with or without
- * chains over it; a `pair` is the middle of two stitches that share one place.
+ * chains over it; a `pair` is the middle of two stitches that share one place; `between` is the space between any two
+ * stitches that stand side by side; `either` is a stitch or a chain space, as they come.
  */
-export type PlaceKind = 'stitch' | 'space' | 'gap' | 'post' | 'pair';
+export type PlaceKind = 'stitch' | 'space' | 'gap' | 'post' | 'pair' | 'between' | 'either';
 
 /** A side as a run of entries: `length` entries from `start`, counted round the ring. */
 export interface Span {
@@ -195,15 +196,22 @@ export function placesOnSide(ring: Ring, side: number, kinds: ReadonlySet<PlaceK
 /** As {@link placesOnSide}, for any stretch of the ring. */
 export function placesInSpan(ring: Ring, span: Span, kinds: ReadonlySet<PlaceKind>): readonly number[] {
   const size = ring.made.length;
-  const stitches = kinds.has('stitch') || kinds.has('post');
+  const either = kinds.has('either');
+  const stitches = either || kinds.has('stitch') || kinds.has('post');
   const gaps = kinds.has('gap');
-  const spaces = gaps || kinds.has('space');
+  const spaces = gaps || either || kinds.has('space');
   const pairs = kinds.has('pair');
+  const betweens = kinds.has('between');
   const places: number[] = [];
   let last: Stitch | undefined;
   let offers = false;
   for (let k = 0, i = span.start; k < span.length; k++, i = i + 1 === size ? 0 : i + 1) {
-    if ((gaps && isGapBefore(ring, i)) || (pairs && isPairBefore(ring, i))) places.push(gapBefore(i));
+    if (
+      (gaps && isGapBefore(ring, i)) ||
+      (pairs && isPairBefore(ring, i)) ||
+      (betweens && isBetweenBefore(ring, i))
+    )
+      places.push(gapBefore(i));
     const s = ring.made[i]!;
     if (s !== last) {
       offers = isChainRun(s) ? spaces : stitches && !isOrnament(s);
@@ -211,7 +219,21 @@ export function placesInSpan(ring: Ring, span: Span, kinds: ReadonlySet<PlaceKin
     }
     if (offers) places.push(i);
   }
+  // The space before the middle of the next corner belongs to the side that ends there.
+  const end = (span.start + span.length) % size;
+  const endsAtCorner = span.length < size && ring.centres.some((c) => c.start === end && c.length > 0);
+  if (betweens && endsAtCorner && isBetweenBefore(ring, end)) places.push(gapBefore(end));
   return places;
+}
+
+/** Whether entry `i` and the one before it are stitches side by side, and no corner lies between them. */
+function isBetweenBefore(ring: Ring, i: number): boolean {
+  const before = ring.made[(i - 1 + ring.made.length) % ring.made.length]!;
+  return (
+    countsAsStitch(ring.made[i]!) &&
+    countsAsStitch(before) &&
+    !ring.centres.some((c) => c.length === 0 && c.start === i)
+  );
 }
 
 /** Whether entry `i` and the one before it are the two stitches of a pair. */
@@ -224,7 +246,7 @@ function isPairBefore(ring: Ring, i: number): boolean {
 
 /** Whether a place can be worked as one of a kind. */
 export function isPlaceOf(ring: Ring, place: number, kind: PlaceKind): boolean {
-  if (isGap(place)) return kind === 'gap' || kind === 'pair';
-  if (isChainRun(ring.made[place]!)) return kind === 'space' || kind === 'gap';
-  return kind === 'stitch' || kind === 'post';
+  if (isGap(place)) return kind === 'gap' || kind === 'pair' || kind === 'between';
+  if (isChainRun(ring.made[place]!)) return kind === 'space' || kind === 'gap' || kind === 'either';
+  return kind === 'stitch' || kind === 'post' || kind === 'either';
 }

@@ -70,7 +70,7 @@ function workBackwards(
   });
   const { ring, sides, layout } = worked;
   return {
-    ring: mirrored(ring, below),
+    ring: mirrored(ring, below, placeKindsUsed(recipe.side).has('either')),
     sides: recipe.scope === 'ring' || n === 0 ? sides : [...sides].reverse(),
     layout: {
       corners: mirroredCorners(layout.corners),

@@ -1,5 +1,5 @@
 import { cornerTreatment } from '../terms/corners.ts';
-import { family } from './family.ts';
+import { chainsBetweenGroups, family, withChains } from './family.ts';
 
 /** Threes in every third stitch. */
 export const cluster = family({
@@ -7,6 +7,7 @@ export const cluster = family({
   name: 'Groups of 3',
   about: '3 in one stitch, then a gap: open and quick. More groups can follow.',
   corners: ['threes', 'sixes'],
-  write: ({ corner }) => `side: sk 2, *3 dc in next st, sk 2*
+  ...chainsBetweenGroups([0, 1, 2]),
+  write: ({ corner, size }) => `side: ${withChains('sk 2, *3 dc in next st, sk 2*', size)}
 ${cornerTreatment(corner).write('dc', 0)}`,
 });

@@ -41,13 +41,18 @@ export const firstChoice = (family: Family): Choice => ({
   stitch: family.stitches[0]!,
   corner: family.corners[0]!,
   loop: family.loops[0]!,
+  into: family.places[0]!,
+  facing: null,
   size: family.sizes[0]!,
 });
 
 /** The kind of place that a recipe goes into first. */
 export function sitsOn(recipe: Recipe): PlaceKind {
   const kinds = placeKindsUsed(recipe.side);
-  return (['gap', 'pair', 'space', 'post'] as const).find((kind) => kinds.has(kind)) ?? 'stitch';
+  return (
+    (['gap', 'pair', 'space', 'post', 'between', 'either'] as const).find((kind) => kinds.has(kind)) ??
+    'stitch'
+  );
 }
 
 /** Recipes of one repeat of a family, the first of all its repeats or a later one. */
@@ -114,6 +119,7 @@ export function groundWith(kind: PlaceKind, count: number): Ring {
   switch (kind) {
     case 'stitch':
     case 'post':
+    case 'either':
       return trialRing(
         [sc, chainRun(2), sc],
         Array.from({ length: count - 2 }, () => [sc]),
@@ -127,6 +133,11 @@ export function groundWith(kind: PlaceKind, count: number): Ring {
       return trialRing(
         [dc, dc, dc, chainRun(2), dc, dc, dc],
         Array.from({ length: count - 1 }, () => [dc, dc, dc]),
+      );
+    case 'between':
+      return trialRing(
+        [sc, chainRun(2), sc],
+        Array.from({ length: count - 1 }, () => [sc]),
       );
     case 'pair':
       return trialRing(
@@ -155,6 +166,8 @@ const THEMES: Readonly<Record<PlaceKind, string | null>> = {
   gap: 'cluster',
   pair: 'crocodile',
   space: 'filet-mesh',
+  between: null,
+  either: null,
 };
 
 /**

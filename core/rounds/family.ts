@@ -2,7 +2,7 @@
  * A round family: a way of working that crocheters know by name. It is written down as crochet, and what it
  * needs, how it grows and what it sits on are computed from that.
  */
-import { LOOPS } from '../terms/places.ts';
+import { LOOPS, type PlainPlace } from '../terms/places.ts';
 import { STITCHES, type StitchKind } from '../terms/stitches.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { Loop } from '../ring/stitch.ts';
@@ -12,6 +12,9 @@ export interface Choice {
   readonly stitch: StitchKind;
   readonly corner: CornerId;
   readonly loop: Loop;
+  readonly into: PlainPlace;
+  /** The side of the work that faces; null leaves it to the family. */
+  readonly facing: 'right' | 'wrong' | null;
   /** Its unit is the family's own, see {@link Family.sizes}. */
   readonly size: number;
 }
@@ -25,9 +28,13 @@ export interface Family {
   readonly stitches: readonly StitchKind[];
   readonly corners: readonly CornerId[];
   readonly loops: readonly Loop[];
+  /** Places that it can go into, where that is a choice; else stitches stand for whatever it is written for. */
+  readonly places: readonly PlainPlace[];
   /** Sizes of the motif, and what a size counts, such as “stitches to a picot”. */
   readonly sizes: readonly number[];
   readonly sizeCounts: string;
+  /** Its size is the chains between its groups: as many as the groups below have. */
+  readonly chainsAsBelow: boolean;
   /** Worked rounds in one repeat of the family. */
   readonly roundsPerRepeat: number;
   /** Whether the family can be worked again on top of itself. */
@@ -50,8 +57,10 @@ const USUAL: Omit<Family, 'id' | 'name' | 'about' | 'write'> = {
   stitches: ['dc'],
   corners: ['three'],
   loops: ['both'],
+  places: ['stitch'],
   sizes: [1],
   sizeCounts: '',
+  chainsAsBelow: false,
   roundsPerRepeat: 1,
   repeatable: false,
   edge: 'straight',
@@ -63,6 +72,19 @@ export const family = (given: Pick<Family, 'id' | 'name' | 'about' | 'write'> & 
   ...USUAL,
   ...given,
 });
+
+/** Of a family of groups: the chains between them are chosen, and are at first as many as the groups below have. */
+export const chainsBetweenGroups = (
+  sizes: readonly number[],
+): Pick<Family, 'sizes' | 'sizeCounts' | 'chainsAsBelow'> => ({
+  sizes,
+  sizeCounts: 'chains between groups',
+  chainsAsBelow: true,
+});
+
+/** A side of groups with chains before the first of them and after each: “ch 1, *3 dc in next gap, ch 1*”. */
+export const withChains = (side: string, chains: number): string =>
+  chains === 0 ? side : `ch ${chains}, ${side.replace(/(\*[^*]*? in next [\w-]+)/, `$1, ch ${chains}`)}`;
 
 /** The chosen stitch in US terms, with its loop. */
 export const choiceStitchWords = ({ stitch, loop }: Choice): string =>

@@ -1,5 +1,5 @@
 import { cornerTreatment } from '../terms/corners.ts';
-import { family } from './family.ts';
+import { chainsBetweenGroups, family, withChains } from './family.ts';
 
 /** A cluster in every gap. */
 export const gapCluster = family({
@@ -8,6 +8,7 @@ export const gapCluster = family({
   about: '3 in every gap of the groups below.',
   repeatable: true,
   corners: ['threes', 'threes-3', 'sixes'],
-  write: ({ corner }) => `side: *3 dc in next gap*
+  ...chainsBetweenGroups([0, 1, 2]),
+  write: ({ corner, size }) => `side: ${withChains('*3 dc in next gap*', size)}
 ${cornerTreatment(corner).write('dc', 0)}`,
 });

@@ -1,4 +1,5 @@
 import { cornerTreatment } from '../terms/corners.ts';
+import { PLACE_NAMES, PLAIN_PLACES } from '../terms/places.ts';
 import { family, choiceStitchWords } from './family.ts';
 
 /** One stitch in each, the corner of one's choice. */
@@ -20,9 +21,11 @@ export const plain = family({
     'angle',
   ],
   loops: ['both', 'back', 'front', 'third'],
+  places: PLAIN_PLACES,
   repeatable: true,
   write: (choice, round) => {
-    const s = choiceStitchWords(choice);
-    return `side: *${s} in next st*\n${cornerTreatment(choice.corner).write(s, round)}`;
+    // Only stitches have loops.
+    const s = choiceStitchWords(choice.into === 'stitch' ? choice : { ...choice, loop: 'both' });
+    return `side: *${s} in next ${PLACE_NAMES[choice.into].short[0]}*\n${cornerTreatment(choice.corner).write(s, round)}`;
   },
 });

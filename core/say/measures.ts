@@ -64,6 +64,8 @@ export function plural(count: number, noun: string): string {
 /** @example plurals('gap between groups') // 'gaps between groups' */
 export function plurals(noun: string): string {
   const [, head, of] = /^(\S+)( (?:between|of) .+)$/.exec(noun) ?? [];
+  const [, one, other] = /^(\S+) or (.+)$/.exec(noun) ?? [];
+  if (one !== undefined && other !== undefined) return `${plurals(one)} and ${plurals(other)}`;
   if (head !== undefined) return plurals(head) + held(of, 'a fraction is near every number');
   // “cluster stitch” takes -es, “row ends” and “between stitches” are many already.
   if (/(stitches|ends|gaps|holes|chains)$/.test(noun)) return noun;

@@ -34,7 +34,7 @@ describe('the stack unrolled', () => {
   test('an own round with a fault is left out and pointed at, the others stay', () => {
     const own = {
       ...newOwnEntry('o', 'y1', 'us'),
-      written: { text: 'side: *knit in next st*', language: 'us' as const },
+      written: { text: 'side: *knit in next st*', language: 'us' as const, name: '', note: '' },
     };
     const { rounds, problems } = writtenRounds([entry(), own]);
     expect(rounds).toHaveLength(1);

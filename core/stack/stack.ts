@@ -15,7 +15,7 @@ import {
   type Recipe,
 } from '../ring/recipe.ts';
 import { stitchHeight } from '../ring/stitch.ts';
-import { mainStitch, type PlaceKind, type Ring } from '../ring/ring.ts';
+import { isGap, mainStitch, placesOnSide, type PlaceKind, type Ring } from '../ring/ring.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import type { Circumstances } from '../ring/work.ts';
 import { firstChoice, familyNeededBelow, sitsOn } from '../rounds/facts.ts';
@@ -78,10 +78,13 @@ const roundsOf = rememberedBy((entry: RoundEntry, going: number): Stack => {
   if (!outcome.ok) return { rounds: [], problems: outcome.problems };
   const recipe = outcome.value;
   const rounds = Array.from({ length: entry.times }, (_, index) =>
-    written(entry, index, 'Own round', null, recipe, freeEdge(recipe) ? 'lobed' : 'straight'),
+    written(entry, index, ownName(entry), null, recipe, freeEdge(recipe) ? 'lobed' : 'straight'),
   );
   return { rounds, problems: [] };
 });
+
+/** Name of a round that its maker wrote. */
+export const ownName = ({ written: own }: RoundEntry): string => own?.name.trim() || 'Own round';
 
 /**
  * A round as it was begun. What this version cannot work – a family that it does not know, a text that it cannot read –
@@ -230,8 +233,21 @@ export function entriesOnto(
   const goesOn = goesOnFrom(below, newEntry(family, ids[1], yarn));
   const needed = goesOn ? null : familyNeededBelow(family, ring);
   const ground = needed === null || needed === family.id ? undefined : familyById(needed);
-  const entry = { ...newEntry(family, ids[1], yarn), loop: loopOnto(ground ? null : ring, family) };
+  const entry = {
+    ...newEntry(family, ids[1], yarn),
+    loop: loopOnto(ground ? null : ring, family),
+    size: sizeOnto(ground ? null : ring, family),
+  };
   return ground ? [newEntry(ground, ids[0], yarn), entry] : [entry];
+}
+
+/** The size of a family that a ring gives it: chains between groups as those below have, where they have some. */
+function sizeOnto(ring: Ring | null, { sizes, chainsAsBelow }: Family): number {
+  if (!chainsAsBelow || ring === null) return sizes[0]!;
+  const [gap] = placesOnSide(ring, 0, new Set(['gap']));
+  if (gap === undefined) return sizes[0]!;
+  const chains = isGap(gap) ? 0 : ring.made[gap]!.chains;
+  return sizes.includes(chains) ? chains : sizes[0]!;
 }
 
 /** The first loop of a family that the stitches of a ring have: only half doubles and their kin have a third one. */
@@ -256,6 +272,7 @@ export function newOwnEntry(
     cornerOpen: false,
     anew: false,
     loop: 'both',
+    into: 'stitch',
     size: 1,
     yarns: [yarn],
     times: 1,
@@ -263,7 +280,7 @@ export function newOwnEntry(
     hookMm: null,
     slide: 0,
     start: null,
-    written: { text, language },
+    written: { text, language, name: '', note: '' },
     changes: {},
   };
 }

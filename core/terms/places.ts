@@ -10,7 +10,19 @@ export const PLACE_NAMES = {
   gap: { short: ['gap', 'gaps'], long: ['gap between groups', 'gaps between groups'] },
   post: { short: ['post', 'posts'], long: ['post', 'posts'] },
   pair: { short: ['pair', 'pairs'], long: ['pair of stitches', 'pairs of stitches'] },
+  between: {
+    short: ['sp between sts', 'sps between sts'],
+    long: ['space between stitches', 'spaces between stitches'],
+  },
+  either: {
+    short: ['st or ch-sp', 'sts and ch-sps'],
+    long: ['stitch or chain space', 'stitches and chain spaces'],
+  },
 } as const satisfies Readonly<Record<string, { readonly short: Noun; readonly long: Noun }>>;
+
+/** Places that a plain round can go into, in the order in which they are offered. */
+export const PLAIN_PLACES = ['stitch', 'either', 'between'] as const;
+export type PlainPlace = (typeof PLAIN_PLACES)[number];
 
 /** `short` stands behind a stitch in a pattern; `name` is what a maker calls it. */
 export const LOOPS = {

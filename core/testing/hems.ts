@@ -39,6 +39,7 @@ export const entry = ({
   anew: false,
   slide: 0,
   loop: 'both',
+  into: 'stitch',
   yarns: [yarn ?? 'y1'],
   times: 1,
   size: 1,
@@ -67,7 +68,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 12,
+    version: 13,
     hands: null,
     id: 'test',
     name: 'Test blanket',
@@ -120,6 +121,7 @@ export function rowsHem(
       hookMm: null,
       rates: USUAL_RATES,
       endRows: 'added',
+      betweenPosts: false,
       clusterChains: 0,
       start: { ...USUAL_START, first: 'chain' },
       sides: counts.map(sideChoice),

@@ -93,7 +93,15 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
         () => ({ ...piece, corners: pick([0, 3, 4, 5, 6, 8]) }),
         () => ({ ...piece, sideCm: length() }),
         () => ({ ...piece, cornerChains: int(0, 3) }),
-        () => ({ ...piece, edge: { kind: 'solid', stitch: pick(ROW_STITCHES), stitches: int(1, 200) } }),
+        () => ({
+          ...piece,
+          edge: {
+            kind: 'solid',
+            stitch: pick(ROW_STITCHES),
+            stitches: int(1, 200),
+            between: chance.maybe(0.3),
+          },
+        }),
         () => ({
           ...piece,
           edge: {
@@ -126,7 +134,7 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
         () => ({
           ...piece,
           edge: chance.maybe(0.5)
-            ? { kind: 'solid', stitch: 'dc', stitches: int(1, 30) }
+            ? { kind: 'solid', stitch: 'dc', stitches: int(1, 30), between: chance.maybe(0.3) }
             : { kind: 'clustered', clusters: int(2, 9), stitchesEach: int(2, 4), chainsBetween: int(0, 2) },
         }),
         () => ({ ...piece, motifCm: length() }),
@@ -157,6 +165,7 @@ const MAKERS: readonly Maker[] = [
   // Piece
   ({ hem }, chance) =>
     pieces.chooseConstruction('construction', constructionOf(chance.pick(PIECE_KINDS), hem)),
+  (_, chance) => pieces.workBetweenPosts(chance.maybe(0.5)),
   (_, chance) => pieces.sayHowItLies(chance.pick(['flat', 'ripples', 'cups'])),
   (plan, chance) =>
     pieces.readAgain(
@@ -233,6 +242,14 @@ const MAKERS: readonly Maker[] = [
   onRounds((entry, chance) =>
     entry.family === OWN ? rounds.writeRound(entry.id, chance.pick(WRITTEN)) : null,
   ),
+  onRounds((entry, chance) =>
+    entry.family === OWN
+      ? rounds.nameRound(
+          entry.id,
+          chance.pick([{ name: 'Sea “foam” <1>' }, { name: '' }, { note: 'Two lines.\nHook 4.' }]),
+        )
+      : null,
+  ),
   ...Array.from({ length: 3 }, () =>
     onRounds((entry, chance, { hem }) => rounds.moveRound(entry.id, chance.pick(hem.rounds).id)),
   ),
@@ -259,6 +276,7 @@ const MAKERS: readonly Maker[] = [
           () => ({ anew: chance.maybe(0.5) }),
           () => ({ slide: chance.int(0, 9) }),
           () => ({ loop: pick(family?.loops ?? [entry.loop]) }),
+          () => ({ into: pick(family?.places ?? [entry.into]) }),
           () => ({ size: pick(family?.sizes ?? [entry.size]) }),
           () => ({ times: (family?.repeatable ?? true) ? chance.int(1, chance.maybe(0.05) ? 100 : 4) : 1 }),
           () => ({ facing: pick([null, 'right', 'wrong'] as const) }),

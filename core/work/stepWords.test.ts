@@ -275,6 +275,8 @@ describe('the steps of a round', () => {
     const written = {
       text: 'round: *sc in each of next 3 sts, (sc, ch 3, sc) in next st*',
       language: 'us' as const,
+      name: '',
+      note: '',
     };
     const past = plan(small({ rounds: [entry({ id: 'p', family: 'own', written })] }));
     const where = new Set(wordsOf(past, 1).map((w) => w.where));

@@ -61,7 +61,12 @@ const withSides = (
   sides: piece.sides.map((s, i) => (i % 2 === side ? { ...s, ...part } : s)),
 });
 
-const edgeOfDisc = (stitches: number): MotifEdge => ({ kind: 'solid', stitch: 'sc', stitches });
+const edgeOfDisc = (stitches: number): MotifEdge => ({
+  kind: 'solid',
+  stitch: 'sc',
+  stitches,
+  between: false,
+});
 
 /** Least and most that a corner can turn, degrees, and a side can measure, cm. */
 const TURNS = [-150, 170] as const;

@@ -9,7 +9,15 @@ import type { Body, Edge, Spot } from '../edge.ts';
 import { boxLine, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
 import { motifRounds, sizeOfMotif, type FabricRow } from '../fabric.ts';
 import { LIMITS } from '../../limits.ts';
-import { clusterSpots, spotsOfEdge, widthsOfEdge } from '../motifEdge.ts';
+import {
+  clusterSpots,
+  edgeWorkedBetween,
+  solidSpot,
+  solidSpots,
+  solidWorkedInto,
+  spotsOfEdge,
+  widthsOfEdge,
+} from '../motifEdge.ts';
 import { hangsTogether, outlineOfGrid, traceRuns } from './trace.ts';
 import type { GridPiece } from './grid.schema.ts';
 
@@ -37,7 +45,7 @@ function edgeOf(motifs: number, { edge, cornerChains }: GridPiece, motifMm: numb
   const pitch = motifMm / (clustered ? edge.clusters * edge.stitchesEach + 2 : edge.stitches + 2);
   const side: readonly Spot[] = clustered
     ? clusterSpots(edge, motifMm - 2 * pitch)
-    : Array.from({ length: edge.stitches }, () => ({ kind: 'stitch top', lengthMm: pitch }) as const);
+    : Array.from({ length: solidSpots(edge, cornerChains) }, () => ({ ...solidSpot(edge), lengthMm: pitch }));
   const space: Spot = { kind: 'corner space', lengthMm: pitch, chains: cornerChains };
   const seam: Spot = { kind: 'seam', lengthMm: 0 };
   const spots: Spot[] = [];
@@ -53,7 +61,7 @@ function edgeOf(motifs: number, { edge, cornerChains }: GridPiece, motifMm: numb
     spots,
     numbering: { noun: 'place', from: 'first' },
     joins,
-    ...(clustered && { clusterStitches: edge.stitchesEach }),
+    ...(clustered ? { clusterStitches: edge.stitchesEach } : solidWorkedInto(edge)),
     measuredMm: motifs * motifMm,
     computedMm: motifs * motifMm,
   };
@@ -171,6 +179,7 @@ export const grid: Construction<GridPiece> = {
       kind: 'solid',
       stitch: 'dc',
       stitches: wholeBetween(1, (10 * USUAL_CM) / stitchWidthMm - 2, 500),
+      between: false,
     },
     motifCm: USUAL_CM,
   }),
@@ -211,6 +220,7 @@ export const grid: Construction<GridPiece> = {
       }),
     },
   ],
+  betweenPosts: (piece, between) => ({ ...piece, edge: edgeWorkedBetween(piece.edge, between) }),
   withSideLength: (piece, side, lengthCm) => ({
     ...piece,
     motifCm: lengthCm / traceRuns(piece.cells)[side]!.motifs,

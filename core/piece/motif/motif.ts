@@ -3,7 +3,15 @@ import { corners, extent, isDisc, regular, type Outline, type Point } from '../o
 import { motifRounds, sizeOfMotif } from '../fabric.ts';
 import { evenEdge, type Body, type Edge } from '../edge.ts';
 import { wholeBetween, type Construction, type FabricShape } from '../construction.ts';
-import { clusterSpots, spotsOfEdge, widthsOfEdge } from '../motifEdge.ts';
+import {
+  clusterSpots,
+  edgeWorkedBetween,
+  solidSpot,
+  solidSpots,
+  solidWorkedInto,
+  spotsOfEdge,
+  widthsOfEdge,
+} from '../motifEdge.ts';
 import type { MotifPiece } from './motif.schema.ts';
 
 /** The edges of a motif; all its sides are alike. The corners' stitches or spaces lie between the sides. */
@@ -19,9 +27,13 @@ function bodyOf(piece: MotifPiece): Body {
   };
 }
 
-function edgeOf({ edge }: MotifPiece, sideMm: number): Edge {
+function edgeOf({ edge, corners: cornerCount, cornerChains }: MotifPiece, sideMm: number): Edge {
   if (edge.kind === 'solid') {
-    return evenEdge({ kind: 'stitch top', stitch: edge.stitch }, edge.stitches, sideMm, 'stitch');
+    const spots = solidSpots(edge, cornerCount === 0 ? null : cornerChains);
+    return {
+      ...evenEdge(solidSpot(edge), spots, sideMm, edge.between ? 'space' : 'stitch'),
+      ...solidWorkedInto(edge),
+    };
   }
   return {
     spots: clusterSpots(edge, sideMm),
@@ -44,7 +56,12 @@ export const motif: Construction<MotifPiece> = {
     kind: 'motif',
     corners: 4,
     cornerChains: 2,
-    edge: { kind: 'solid', stitch: 'dc', stitches: wholeBetween(6, (10 * widthCm) / stitchWidthMm, 5000) },
+    edge: {
+      kind: 'solid',
+      stitch: 'dc',
+      stitches: wholeBetween(6, (10 * widthCm) / stitchWidthMm, 5000),
+      between: false,
+    },
     sideCm: widthCm,
   }),
   asked: [
@@ -63,7 +80,10 @@ export const motif: Construction<MotifPiece> = {
       least: 3,
       most: 5000,
       of: ({ edge }) => (edge.kind === 'solid' ? edge.stitches : edge.clusters * edge.stitchesEach),
-      told: (piece, stitches) => ({ ...piece, edge: { kind: 'solid', stitch: 'dc', stitches } }),
+      told: (piece, stitches) => ({
+        ...piece,
+        edge: { kind: 'solid', stitch: 'dc', stitches, between: false },
+      }),
     },
     {
       what: 'Length of a side',
@@ -74,6 +94,7 @@ export const motif: Construction<MotifPiece> = {
       told: (piece, sideCm) => ({ ...piece, sideCm }),
     },
   ],
+  betweenPosts: (piece, between) => ({ ...piece, edge: edgeWorkedBetween(piece.edge, between) }),
   withSideLength: (piece, _, sideCm) => ({ ...piece, sideCm }),
   // All its sides are alike: a corner further out makes every side longer.
   withCornerAt: (piece, corner, to) => {

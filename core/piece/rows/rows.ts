@@ -183,6 +183,15 @@ export const rows: Construction<RowsPiece> = {
     },
   ],
   withSideLength: rectangleWithSide,
+  betweenPosts: (piece, between) => ({
+    ...piece,
+    lastRow: between ? 'between the posts' : 'stitch tops',
+    foundation: between
+      ? 'between the posts of row 1'
+      : piece.foundation === 'between the posts of row 1'
+        ? 'both loops of the chain'
+        : piece.foundation,
+  }),
   fabric: (piece, body) =>
     bandsOf(piece, body)
       .filter((_, i) => i % 2 === 1)

@@ -20,7 +20,7 @@ import { sidePattern, type RecipeStep } from '../../ring/recipe.ts';
 import type { PlaceKind } from '../../ring/ring.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { markOf } from '../steps/cornerWords.ts';
-import { placeNoun } from '../placeWords.ts';
+import { eachPlace, placeNoun } from '../placeWords.ts';
 import { alongWords } from '../steps/sideWords.ts';
 import { isThere } from '../../procedure/first.ts';
 import { firstWorkOf } from '../../procedure/candidates.ts';
@@ -214,8 +214,7 @@ function sideWords(along: AlongRing, corner: string, language: Language): string
 
 /** The repeat of a side, without where it ends. */
 function shortSide(along: AlongRing, language: Language): string {
-  if (along.into === 'each')
-    return `${printStitch(along.stitch, language)} ${along.kind === 'post' ? 'around' : 'in'} each ${placeNoun(along.kind, 1)}`;
+  if (along.into === 'each') return `${printStitch(along.stitch, language)} ${eachPlace(along.kind)}`;
   const { head, body, tail } = sidePattern(along.steps);
   return listed(
     printSteps(head, language),
@@ -228,8 +227,7 @@ const eachWords = (
   { stitch, kind }: Extract<Along, { into: 'each' }>,
   until: string,
   language: Language,
-): string =>
-  `${printStitch(stitch, language)} ${kind === 'post' ? 'around' : 'in'} each ${placeNoun(kind, 1)} ${until}`;
+): string => `${printStitch(stitch, language)} ${eachPlace(kind)} ${until}`;
 
 type Repeats = Extract<Along, { into: 'repeats' }>;
 

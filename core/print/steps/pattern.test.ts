@@ -248,7 +248,7 @@ describe('what differs from side to side', () => {
       kind: 'grid',
       cornerChains: 2,
       cells: ['####'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
       motifCm: 14,
     });
     const text = textOf({ ...hem, ...grid, base: { ...grid.base, crossing } });
@@ -261,7 +261,7 @@ describe('what differs from side to side', () => {
       kind: 'grid',
       cornerChains: 2,
       cells: ['#.', '##'],
-      edge: { kind: 'solid', stitch: 'dc', stitches: 20 },
+      edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
       motifCm: 14,
     });
     const text = textOf({ ...hem, ...grid });

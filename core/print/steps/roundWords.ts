@@ -149,6 +149,11 @@ function explanations(plan: Plan, round: RoundPlan, language: Language): readonl
       ? ['A scale goes down one post of a pair and, after its chain, up the post of the partner.']
       : []),
     ...(takesThirdOf(plan, round) ? [thirdLoopWords(plan, round, language)] : []),
+    ...(kinds.has('between')
+      ? [
+          'A sp between sts is under the tops of two sts side by side, between their posts; beside a marked st there is one, too.',
+        ]
+      : []),
     ...(kinds.has('gap') ? ['A gap is the space between two groups, with or without a chain over it.'] : []),
   ];
 }

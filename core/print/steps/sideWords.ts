@@ -9,7 +9,7 @@ import { sidePattern, type RecipeStep } from '../../ring/recipe.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
 import { plural } from '../../say/measures.ts';
-import { placeNoun } from '../placeWords.ts';
+import { eachPlace, placeNoun } from '../placeWords.ts';
 
 /** Each line of what is done along the sides; sides that are worked alike are told together. */
 export function sideLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
@@ -34,7 +34,7 @@ export function alongWords(along: Along, language: Language, round: RoundPlan): 
   if (along.into === 'edge') return '';
   if (along.into === 'each') {
     const { stitch, kind } = along;
-    return `${printStitch(stitch, language)} ${kind === 'post' ? 'around' : 'in'} each ${placeNoun(kind, 1)}`;
+    return `${printStitch(stitch, language)} ${eachPlace(kind)}`;
   }
   const { head, body, tail } = sidePattern(along.steps);
   const steps = (list: readonly RecipeStep[]): string => printSteps(list, language);

@@ -111,7 +111,23 @@ export class Below {
   }
 
   placesOn(side: string, what: Noun): readonly Place[] {
-    return this.placesIn(this.entriesOf(side), what);
+    return this.placesIn(this.alongSide(side, what), what);
+  }
+
+  /** The entries of a side, and for the spaces between stitches the first after it: it ends with the one before that. */
+  alongSide(side: string, what: Noun): readonly Made[] {
+    const entries = this.entriesOf(side);
+    if (what !== 'between') return entries;
+    const last = entries[entries.length - 1] ?? this.marked(this.cornerBefore(side)).at(-1)!;
+    return [...entries, this.ring[(this.index.get(last)! + 1) % this.ring.length]!];
+  }
+
+  /** Whether a corner without a stitch or a space of its own lies between two. */
+  private cornerLies(before: Made, after: Made): boolean {
+    return this.corners.some((corner) => {
+      const marked = this.marked(corner);
+      return marked.length === 2 && marked.includes(before) && marked.includes(after);
+    });
   }
 
   /** Places of a kind in a stretch of the ring below. */
@@ -124,9 +140,13 @@ export class Below {
       const found: Place[] = [];
       // A gap or the middle of a pair lies before this entry; before the first of a side it belongs to the corner too.
       if (what === 'gap' && gapLies(at(-2), at(-1), m, at(1))) found.push(this.gap(at(-1), m));
+      if (what === 'between' && isStitch(at(-1)) && isStitch(m) && !this.cornerLies(at(-1), m))
+        found.push(this.gap(at(-1), m));
       if (what === 'pair' && isPair(at(-2), at(-1), m, at(1))) found.push(this.gap(at(-1), m));
       if (
-        isChain(m) ? what === 'ch-sp' || what === 'gap' : (what === 'st' || what === 'post') && !isOrnament(m)
+        isChain(m)
+          ? what === 'ch-sp' || what === 'gap' || what === 'either'
+          : (what === 'st' || what === 'post' || what === 'either') && !isOrnament(m)
       )
         found.push(m);
       return found;
@@ -141,7 +161,7 @@ export class Below {
   merged(entries: readonly Made[], kinds: ReadonlySet<Noun>): readonly Place[] {
     return entries.flatMap((m) => {
       const here: Place[] = [];
-      for (const kind of ['pair', 'gap', 'st', 'post', 'ch-sp'] as const) {
+      for (const kind of ['pair', 'gap', 'between', 'st', 'post', 'ch-sp', 'either'] as const) {
         if (!kinds.has(kind)) continue;
         for (const place of this.placesIn([m], kind))
           if (!here.some((p) => samePlace(p, place))) here.push(place);

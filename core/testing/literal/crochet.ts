@@ -5,7 +5,14 @@
 import { chainRun, stitchOf, type Loop, type Stitch } from '../../ring/stitch.ts';
 import { stitchCalled, type Language, type StitchKind } from '../../terms/stitches.ts';
 
-export type Noun = 'st' | 'ch-sp' | 'gap' | 'pair' | 'post';
+export type Noun = 'st' | 'ch-sp' | 'gap' | 'pair' | 'post' | 'between' | 'either';
+
+/** Places whose names have several words, by one. */
+export const inOneWord = (text: string): string =>
+  text
+    .replace(/\bsp(s?) between sts\b/g, 'between$1')
+    .replace(/\bst (?:or|and) ch-sp\b/g, 'either')
+    .replace(/\bsts and ch-sps\b/g, 'eithers');
 
 export type LiteralStep =
   | { readonly do: 'skip'; readonly count: number; readonly noun: Noun }
@@ -125,7 +132,7 @@ export class Reader {
     const steps = (list: string | undefined): readonly LiteralStep[] =>
       parts(list ?? '').map((p) => this.step(p));
     const way = { head: steps(m[1]), body: steps(m[2]), tail: steps(m[3]) };
-    const last = /to last (?:(\d+) )?(?:st|ch-sp|gap|pair|post)/.exec(text);
+    const last = /to last (?:(\d+) )?(?:st|ch-sp|gap|pair|post|between|either)/.exec(text);
     const said = last ? Number(last[1] ?? 1) : 0;
     if (said !== used(way.tail))
       throw new Unclear(`“${text}” ends with ${used(way.tail)} places, it says ${said}`);
@@ -138,7 +145,7 @@ const when = (word: string): 'next' | 'same' | 'skipped' =>
 
 export function noun(word: string): Noun {
   const one = word.replace(/s$/, '');
-  if (['st', 'ch-sp', 'gap', 'pair', 'post'].includes(one)) return one as Noun;
+  if (['st', 'ch-sp', 'gap', 'pair', 'post', 'between', 'either'].includes(one)) return one as Noun;
   throw new Unclear(`where is a “${word}”?`);
 }
 

@@ -5,7 +5,7 @@
 import type { Body } from '../../piece/edge.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { Below } from './below.ts';
-import { Reader, Unclear } from './crochet.ts';
+import { inOneWord, Reader, Unclear } from './crochet.ts';
 import { isStitch, type Lying, type Made, type MadeRound, type Marks } from './made.ts';
 import type { Paragraph } from './published/paragraph.ts';
 import { asSteps } from './published/published.ts';
@@ -58,7 +58,8 @@ class Maker {
       if (how !== backward) throw new Unclear(`backward is ${backward}, not ${how}`);
   }
 
-  all(text: string): readonly MadeRound[] {
+  all(printed: string): readonly MadeRound[] {
+    const text = inOneWord(printed);
     this.direction(text);
     if (/^Base rnd/m.test(text)) return this.published(text);
     const rounds: MadeRound[] = [];

@@ -46,7 +46,7 @@ export class Starts {
       );
     if (corner) return this.below.marked(corner[3]!)[corner[2] === 'second' ? 1 : 0]!;
     const on =
-      /(?:in|around) (st|ch-sp|gap|pair|post) (\d+) of side (\S+?), counted from corner (\S+?)[.,]/.exec(
+      /(?:in|around) (st|ch-sp|gap|pair|post|between|either) (\d+) of side (\S+?), counted from corner (\S+?)[.,]/.exec(
         start,
       );
     if (on) {
@@ -55,15 +55,17 @@ export class Starts {
         throw new Unclear(`side ${side} does not begin at corner ${from}`);
       return nth(this.below.placesOn(side!, nounOf(what!)), Number(number), start);
     }
-    const before = /(?:in|around) the (\d+\w\w) (st|ch-sp|gap|pair|post) before corner (\S+?)[.,]/.exec(
-      start,
-    );
+    const before =
+      /(?:in|around) the (\d+\w\w) (st|ch-sp|gap|pair|post|between|either) before corner (\S+?)[.,]/.exec(
+        start,
+      );
     if (before) {
       const side = this.below.names.find((s) => this.below.cornerAfter(s) === before[3])!;
       const places = this.below.placesOn(side, nounOf(before[2]!));
       return nth([...places].reverse(), ordinalNumber(before[1]!), start);
     }
-    const round = /(?:in|around) (st|ch-sp|gap|pair|post) (\d+), counted from the join[.,]/.exec(start);
+    const round =
+      /(?:in|around) (st|ch-sp|gap|pair|post|between|either) (\d+), counted from the join[.,]/.exec(start);
     if (round) {
       const places = this.below.placesIn(this.below.ring, nounOf(round[1]!));
       const join = this.below.join!;

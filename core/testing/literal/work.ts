@@ -229,7 +229,7 @@ export class Work {
       this.below.takenBeside(corner, this.told.takenBeside(corner), outwards);
     const before = taken(this.below.cornerBefore(side), entries);
     const after = taken(this.below.cornerAfter(side), [...entries].reverse());
-    const all = this.below.merged(entries, kinds);
+    const all = this.below.merged(this.below.alongSide(side, kinds.has('between') ? 'between' : 'st'), kinds);
     const places = all.filter((p) => !this.below.isTaken(p, before) && !this.below.isTaken(p, after));
     const first = all.filter((p) => this.below.isTaken(p, before)).length;
     this.along(way, places, told, first, start, which);
@@ -315,7 +315,7 @@ export class Work {
     const together = new Map<number, Stitch>();
     for (const t of told) {
       const increase =
-        /^(\d+) (.+?) in (?:sts?|ch-sps?|gaps?|posts?|pairs?) (.+), counted from the (?:corner|start)$/.exec(
+        /^(\d+) (.+?) in (?:sts?|ch-sps?|gaps?|posts?|pairs?|betweens?|eithers?) (.+), counted from the (?:corner|start)$/.exec(
           t,
         );
       if (increase) {

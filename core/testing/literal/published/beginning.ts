@@ -57,7 +57,7 @@ export function beginning(all: readonly string[], at: AtHand): Begun {
     rest = rest.slice(1);
   } else {
     const behind = rest
-      .map((t) => / in the (gap|pair) just behind the join/.exec(t)?.[1])
+      .map((t) => / in the (gap|pair|between) just behind the join/.exec(t)?.[1])
       .find((noun) => noun);
     if (at.below.closedBy !== null) {
       words = `Start around the ${at.below.closedBy} that closed the last round.`;
@@ -84,10 +84,10 @@ export function beginning(all: readonly string[], at: AtHand): Begun {
       place = at.below.justBehindJoin(nounOf(behind));
       rest = rest.map((t) =>
         t
-          .replace(/ in the (?:gap|pair) just behind the join\)$/, ')')
-          .replace(/(first sts|”) in the (?:gap|pair) just behind the join$/, '$1 there')
-          .replace(/the repeat in the (gap|pair) just behind the join$/, 'the repeat there')
-          .replace(/ in the (gap|pair) just behind the join$/, ' in same $1'),
+          .replace(/ in the (?:gap|pair|between) just behind the join\)$/, ')')
+          .replace(/(first sts|”) in the (?:gap|pair|between) just behind the join$/, '$1 there')
+          .replace(/the repeat in the (gap|pair|between) just behind the join$/, 'the repeat there')
+          .replace(/ in the (gap|pair|between) just behind the join$/, ' in same $1'),
       );
     }
   }
