@@ -1,12 +1,11 @@
 /** Ways to make a piece so large: plain rounds, which add the same on every side. */
 import { isPlanProblem } from '../plan/problems.ts';
 import type { RoundEntry } from '../document/hem.ts';
-import { addRounds, chooseRound } from '../edits/rounds.ts';
+import { addRounds, asWorkedOn, chooseRound } from '../edits/rounds.ts';
 import type { Edit } from '../edits/edit.ts';
 import { createPlanner } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { plain } from '../rounds/plain.ts';
-import { asWorkedOn } from '../edits/rounds.ts';
 import { newEntry } from '../stack/stack.ts';
 import { edgeOf, waysIn } from './nextRound.ts';
 
