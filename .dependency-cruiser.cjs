@@ -10,6 +10,7 @@ const core = [
   'flat',
   'yarn',
   'hands',
+  'alike',
   'document',
   'record',
   'edits',

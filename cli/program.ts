@@ -3,7 +3,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Command, CommanderError, Option } from 'commander';
 import { sceneOf, type Face } from '../drawing/scene.ts';
-import { partBox, partsOfDrawing } from '../drawing/parts.ts';
+import { partBox, partsOfDrawing } from '../drawing/viewParts.ts';
 import { PATTERN_FORM_IDS, USUAL_LOOK, type PatternLook } from '../core/print/forms.ts';
 import { OTHER_LANGUAGE_IDS } from '../core/terms/otherLanguages.ts';
 import { EXPORTS, EXPORT_IDS, exported, type ExportId } from '../drawing/exports.ts';

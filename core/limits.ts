@@ -7,6 +7,8 @@ export const LIMITS = {
   spots: 40_000,
   /** Stitches of a piece that are drawn one by one; a larger one is drawn in surfaces. */
   fabricStitches: 30_000,
+  /** Pieces with the same border. */
+  alike: 1000,
   /** Sides of an outline. */
   sides: 400,
   /** Stitches and chains in one round. */
@@ -27,6 +29,9 @@ export const LIMITS = {
 
   /** Rounds of one’s own that are kept for other hems. */
   keptRounds: 200,
+  /** Letters of their names and notes. */
+  ownName: 100,
+  ownNote: 2000,
 
   /** Letters of a written round, and how deep its brackets may stand in one another. */
   writtenLetters: 4000,

@@ -8,7 +8,7 @@ import { seeds } from '../core/testing/seeds.ts';
 import { chanceOf } from '../core/chance.ts';
 import { demoPlans } from '../demo/read.ts';
 import { chartMarks } from './chartMarks.ts';
-import { partBox, partsOfDrawing } from './parts.ts';
+import { partBox, partsOfDrawing } from './viewParts.ts';
 import { sceneOf } from './scene.ts';
 
 const EVERYWHERE = { minX: -5000, minY: -5000, maxX: 5000, maxY: 5000 };

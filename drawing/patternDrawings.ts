@@ -5,7 +5,7 @@ import { chartMarks } from './chartMarks.ts';
 import { boundsIn } from './find.ts';
 import { legendOf, type LegendEntry } from './legend.ts';
 import { motifGridSvg } from './motifGrid.ts';
-import { partBox, partsOfDrawing, type ViewPart } from './parts.ts';
+import { partBox, partsOfDrawing, type ViewPart } from './viewParts.ts';
 import { planSvg } from './planSvg.ts';
 import { sceneOf } from './scene.ts';
 import { svgOf } from './svg.ts';

@@ -8,7 +8,7 @@ import { nonsenseIn } from '../core/testing/everything.ts';
 import { randomEdit } from '../core/testing/randomEdits.ts';
 import { patience, seeds, withSeed } from '../core/testing/seeds.ts';
 import { legendOf } from './legend.ts';
-import { partBox, partsOfDrawing } from './parts.ts';
+import { partBox, partsOfDrawing } from './viewParts.ts';
 import { planSvg } from './planSvg.ts';
 import { sceneOf } from './scene.ts';
 import { svgOf } from './svg.ts';

@@ -6,7 +6,8 @@ import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { PlanDrawing } from './PlanDrawing.tsx';
-import { partBox, partName, partsOfDrawing, type PlanPart } from '../../drawing/parts.ts';
+import { partName, type PlanPart } from '../../drawing/parts.ts';
+import { partBox, partsOfDrawing } from '../../drawing/viewParts.ts';
 import { bandsOf } from '../../core/piece/piece.ts';
 
 const banded = rowsHem({

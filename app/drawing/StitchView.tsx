@@ -11,7 +11,7 @@ import {
   partPoint,
   partsOfDrawing,
   type ViewPart,
-} from '../../drawing/parts.ts';
+} from '../../drawing/viewParts.ts';
 import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { ArrowsInSimpleIcon, DownloadSimpleIcon, MinusIcon, PlusIcon } from '../look/icons.ts';
 import { THEMES } from '../look/tokens.ts';

@@ -25,8 +25,8 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
           block
           value={edge.kind}
           options={[
-            { value: 'solid', label: 'side by side' },
-            { value: 'clustered', label: 'in groups' },
+            { value: 'solid', label: 'solid' },
+            { value: 'clustered', label: 'groups' },
           ]}
           onChange={(kind) =>
             put(

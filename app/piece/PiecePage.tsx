@@ -23,6 +23,7 @@ import { Field } from '../controls/Field.tsx';
 import type { EditorProps } from './editorProps.ts';
 import { GaugeSwatch } from './GaugeSwatch.tsx';
 import { CornerHandles } from './CornerHandles.tsx';
+import { ManyAlike } from './ManyAlike.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { EDITORS } from './editors.tsx';
 import styles from './piece.module.css';
@@ -100,6 +101,9 @@ export function PiecePage() {
         </div>
         <PieceEditor piece={piece} onChange={put} />
         <LiesItself />
+        <Guard what="Many alike" resetKeys={[plan]}>
+          <ManyAlike />
+        </Guard>
         {unequalWords(plan).map((words) => (
           <p key={words} className="problem small">
             {words}

@@ -4,7 +4,8 @@ import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { nameRound, writeRound } from '../../core/edits/rounds.ts';
 import { withRound } from '../../core/hands/wishes.ts';
-import { OWN_NAME, OWN_NOTE, type OwnWritten } from '../../core/notation/ownRound.schema.ts';
+import { LIMITS } from '../../core/limits.ts';
+import type { OwnWritten } from '../../core/notation/ownRound.schema.ts';
 import { parseRound } from '../../core/notation/parse.ts';
 import { wordNotRead } from '../../core/notation/problems.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
@@ -58,7 +59,7 @@ export function OwnRound({ entry, language }: OwnRoundProps) {
           size="small"
           aria-label="Name of this round"
           placeholder="Its name"
-          maxLength={OWN_NAME}
+          maxLength={LIMITS.ownName}
           value={written.name}
           onChange={(e) => store.do(nameRound(entry.id, { name: e.target.value }))}
           onBlur={() => store.endJoin()}
@@ -95,7 +96,7 @@ export function OwnRound({ entry, language }: OwnRoundProps) {
         aria-label="Note on this round, printed in the pattern"
         placeholder="A note on it, printed in the pattern"
         autoSize={{ minRows: 1, maxRows: 5 }}
-        maxLength={OWN_NOTE}
+        maxLength={LIMITS.ownNote}
         value={written.note}
         onChange={(e) => store.do(nameRound(entry.id, { note: e.target.value }))}
         onBlur={() => store.endJoin()}

@@ -11,7 +11,7 @@ import { familyWith } from '../../core/rounds/registry.ts';
 import { newOwnEntry } from '../../core/stack/stack.ts';
 import { startAt } from '../../core/procedure/startAt.ts';
 import type { StitchFound } from '../../drawing/find.ts';
-import type { ViewPart } from '../../drawing/parts.ts';
+import type { ViewPart } from '../../drawing/viewParts.ts';
 import { plural } from '../../core/say/measures.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import { Guard } from '../hem/Guard.tsx';

@@ -51,7 +51,7 @@ export const isCarried = (fragment: string): boolean => fragment.startsWith(`#${
 
 /** The part in the fragment of a link; null when it is cut off or garbled. */
 export function carriedPart(fragment: string): CarriedPart | null {
-  const found = /^#~(\d{1,2})\.(\d{1,2})\.([\w-]{1,20})\.([\w-]+)$/.exec(fragment);
+  const found = /^#~(\d{1,2})\.(\d{1,2})\.([\w-]{1,20})\.([\w.-]+)$/.exec(fragment);
   if (!found || fragment.length > LIMITS.linkLetters) return null;
   const [number, of] = [Number(found[1]), Number(found[2])];
   if (number < 1 || number > of || of > MOST_PARTS) return null;

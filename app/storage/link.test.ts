@@ -1,5 +1,8 @@
+import { createHash } from 'node:crypto';
 import { expect, test } from '@jest/globals';
+import { deflateSync } from 'fflate';
 import { demoPlans } from '../../demo/read.ts';
+import { WORDS_OF_LINKS } from './wordsOfLinks.ts';
 import { LONGEST_LINK, hemOfLink, linkOf } from './link.ts';
 
 test.each(demoPlans())(
@@ -10,6 +13,21 @@ test.each(demoPlans())(
     expect(hemOfLink(new URL(link).hash)).toEqual({ ok: true, value: { ...hem, kept: [], record: [] } });
   },
 );
+
+test('a link from before links were packed with the words of a usual hem opens still', () => {
+  const [, { hem }] = demoPlans()[0]!;
+  const bytes = deflateSync(new TextEncoder().encode(JSON.stringify(hem)), { level: 9 });
+  const letters = btoa(Array.from(bytes, (b) => String.fromCharCode(b)).join(''));
+  const hash = `#${letters.replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '')}`;
+  expect(hemOfLink(hash)).toEqual({ ok: true, value: hem });
+  expect(linkOf(hem, '')!.length).toBeLessThan(0.75 * hash.length);
+});
+
+test('the words of links are those that links were given away with', () => {
+  expect(createHash('sha256').update(WORDS_OF_LINKS).digest('hex')).toBe(
+    '6ee18028f55430b685370f0410a71eb8f3feebe41bbd78fa3ad7a3c4681fc5ac',
+  );
+});
 
 test('a link that was cut off says so', () => {
   const [, { hem }] = demoPlans()[0]!;

@@ -6,6 +6,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { inflated } from '../../core/document/zip.ts';
 import { LIMITS } from '../../core/limits.ts';
 import { failed, type Outcome, inAll } from '../../core/problems.ts';
+import { WORDS_OF_LINKS } from './wordsOfLinks.ts';
 
 /** Letters of a link that mail and messages still carry whole. */
 export const LONGEST_LINK = 8000;
@@ -18,12 +19,15 @@ export function linkOf(hem: Hem, origin: string): string | null {
   return link.length > LONGEST_LINK ? null : link;
 }
 
+/** Mark of letters that are packed with the words of a usual hem; those before had none. */
+const PACKED_WITH_WORDS = '.';
+
 /** A hem as letters that an address may have. */
 export function lettersOf(hem: Hem): string {
-  const bytes = deflateSync(strToU8(JSON.stringify(hem)), { level: 9 });
+  const bytes = deflateSync(strToU8(JSON.stringify(hem)), { level: 9, dictionary: strToU8(WORDS_OF_LINKS) });
   let text = '';
   for (const byte of bytes) text += String.fromCharCode(byte);
-  return btoa(text).replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '');
+  return PACKED_WITH_WORDS + btoa(text).replaceAll('+', '-').replaceAll('/', '_').replace(/=+$/, '');
 }
 
 /** The hem in the fragment of a link, with or without its “#”. It is unpacked only as far as a hem can reach. */
@@ -31,9 +35,14 @@ export function hemOfLink(fragment: string): Outcome<Hem> {
   if (fragment.length > LIMITS.linkLetters) return failed(storageProblem('link-too-long', inAll('the link')));
   let value: unknown;
   try {
-    const letters = fragment.replace(/^#/, '').replaceAll('-', '+').replaceAll('_', '/');
+    const marked = fragment.replace(/^#/, '');
+    const withWords = marked.startsWith(PACKED_WITH_WORDS);
+    const letters = marked
+      .slice(withWords ? 1 : 0)
+      .replaceAll('-', '+')
+      .replaceAll('_', '/');
     const packed = Uint8Array.from(atob(letters), (c) => c.charCodeAt(0));
-    const bytes = inflated(packed, LIMITS.fileBytes);
+    const bytes = inflated(packed, LIMITS.fileBytes, withWords ? strToU8(WORDS_OF_LINKS) : undefined);
     if (bytes === null) return failed(storageProblem('link-too-long', inAll('the link')));
     value = JSON.parse(strFromU8(bytes));
   } catch {

@@ -9,7 +9,7 @@ import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { StitchStage, type StageHandle } from '../drawing/StitchStage.tsx';
 import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { THEMES } from '../look/tokens.ts';
-import { partPoint } from '../../drawing/parts.ts';
+import { partPoint } from '../../drawing/viewParts.ts';
 import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
 import styles from './work.module.css';
 

@@ -13,6 +13,7 @@ import { CountSheet } from './CountSheet.tsx';
 import { Now } from './Now.tsx';
 import { PlaceView, type Shown } from './PlaceView.tsx';
 import { Closing } from './Closing.tsx';
+import { PiecesDone } from './PiecesDone.tsx';
 import { LookSheet } from './LookSheet.tsx';
 import { RipSheet } from './RipSheet.tsx';
 import { WeighSheet } from './WeighSheet.tsx';
@@ -104,6 +105,7 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
             onRip={() => setSheet('rip')}
           />
         )}
+        {plan.hem.alike.count > 1 && sheet === null && <PiecesDone />}
         {children}
       </section>
     </div>

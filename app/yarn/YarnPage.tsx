@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { timeWords } from '../../core/say/measures.ts';
 import { setPace } from '../../core/edits/hem.ts';
 import { estimatesOf } from '../../core/evidence/estimates.ts';
 import { timeEstimateWords, yarnSuretyWords, yarnRestsOn } from '../../core/evidence/estimateWords.ts';
@@ -20,6 +21,7 @@ import { NumberField } from '../look/NumberField.tsx';
 export function YarnPage() {
   const plan = usePlan();
   const store = useHemStore();
+  const { alike } = plan.hem;
   const { minutes } = useMemo(() => estimatesOf(plan), [plan]);
   const reach = basketWords(plan);
   return (
@@ -34,6 +36,7 @@ export function YarnPage() {
         <p className="quiet small">
           An estimate, with {plan.hem.preferences.length === 'cm' ? '15 cm' : '6 in'} for each end.{' '}
           {yarnSuretyWords(plan)}
+          {alike.count > 1 && ` The basket is for all ${alike.count}, each round below for one.`}
         </p>
         <details className="quiet small">
           <summary>Details</summary>
@@ -44,7 +47,7 @@ export function YarnPage() {
           <RoundsChart />
         </Guard>
         <div className={styles.pace}>
-          {timeEstimateWords(minutes)} of work at{' '}
+          {timeEstimateWords(minutes)} of work{alike.count > 1 && ' on each'} at{' '}
           <NumberField
             size="small"
             aria-label="Stitches in a minute"
@@ -54,7 +57,9 @@ export function YarnPage() {
             onChange={(v) => v && store.do(setPace(v))}
             onBlur={() => store.endJoin()}
           />{' '}
-          stitches a minute. Rest your hands and stretch in between.
+          stitches a minute.
+          {alike.count > 1 && ` All ${alike.count}, joining included: ${timeWords(plan.minutesInAll)}.`} Rest
+          your hands and stretch in between.
         </div>
         <LoggedPace />
         <HandsOfHem />

@@ -136,6 +136,7 @@ function soundness(hem: Hem): readonly Problem[] {
     found.push(...knownYarn(yarns, base.yarn, `${place}base.yarn`));
     if (edges) found.push(...baseProblems(base, edges, width, place));
   };
+  if (hem.alike.yarn !== null) found.push(...knownYarn(yarns, hem.alike.yarn, 'alike.yarn'));
   border(hem.base, hem.rounds, '');
   hem.kept.forEach((kept, i) => border(kept.base, kept.rounds, `kept.${i}.`));
   hem.record.forEach((event, i) => found.push(...eventProblems(event, hem.gauge, `record.${i}.`)));

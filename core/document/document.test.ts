@@ -1,3 +1,4 @@
+import { ONE_PIECE } from '../alike/alike.ts';
 import { describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
@@ -54,6 +55,7 @@ describe('files of older versions', () => {
       bodyLies: 'flat',
       secondReadings: {},
       hands: null,
+      alike: ONE_PIECE,
       madeFor: '',
       madeOn: '',
     });

@@ -1,5 +1,6 @@
 /** The project file of one hem: everything that the maker said, nothing that can be computed from it. */
 import { Type } from '@sinclair/typebox';
+import { alike } from '../alike/alike.schema.ts';
 import { baseRound } from '../base/baseRound.schema.ts';
 import { knownHands } from '../hands/hands.schema.ts';
 import { LIMITS } from '../limits.ts';
@@ -93,6 +94,7 @@ export const hem = record({
   ),
   pace: said('stitches in a minute', between(1, 200)),
   blocking: said('size after blocking over size before', between(0.8, 1.3)),
+  alike: said('how many pieces have this border, and how they are joined', alike),
   kept: said('borders put aside, to be compared', list(keptBorder, LIMITS.kept)),
   notes: said(
     'the maker’s own notes, printed in the pattern; paragraphs on lines of their own',

@@ -2,6 +2,7 @@
  * Files of older versions brought up to the one in force, a step for each version. A step only adds what the later
  * version needs; it does not check: what was unsound stays so and is named by the check that follows.
  */
+import { ONE_PIECE } from '../alike/alike.ts';
 import { LIMITS } from '../limits.ts';
 import { USUAL_RATES } from '../base/spacings.ts';
 import { familyById } from '../rounds/registry.ts';
@@ -79,8 +80,9 @@ const STEPS: readonly ((file: Value) => Value)[] = [
       ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...closedEvent12(event) } : event))
       : file.record,
   }),
-  // Version 13: places between stitches, chains between groups, own rounds with a name.
+  // Version 13: places between stitches, chains between groups, own rounds with a name, many pieces alike.
   (file) => ({
+    alike: ONE_PIECE,
     ...file,
     ...border13(file),
     piece: pieceOf13(file.piece),

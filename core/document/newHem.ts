@@ -1,3 +1,4 @@
+import { ONE_PIECE } from '../alike/alike.ts';
 import { USUAL_START } from '../base/start.ts';
 import { yarnWeight } from '../terms/yarnWeights.ts';
 import { USUAL_RATES } from '../base/spacings.ts';
@@ -95,6 +96,7 @@ export function newHem(id: string, now: Date): Hem {
     pace: 18,
     blocking: 1,
     notes: '',
+    alike: ONE_PIECE,
     madeFor: '',
     madeOn: '',
     kept: [],

@@ -22,7 +22,7 @@ export interface PartChange {
 }
 
 /** Parts told apart within these; every other entry of a hem is one part. */
-const RECORDS = ['preferences', 'base'] as const;
+const RECORDS = ['preferences', 'base', 'alike'] as const;
 const LISTS = ['yarns', 'rounds', 'weighIns', 'kept'] as const;
 /** No parts: they say which hem it is, not what it is like; the record is no part of the design, and only grows. */
 const NO_PARTS = ['format', 'version', 'id', 'created', 'changed', 'record'] as const;
@@ -263,6 +263,7 @@ export function settleReferences(hem: Hem, sources: readonly Hem[]): Hem | null 
 function yarnsUsed(hem: Hem): ReadonlySet<string> {
   return new Set([
     hem.base.yarn,
+    ...(hem.alike.yarn === null ? [] : [hem.alike.yarn]),
     ...hem.rounds.flatMap((r) => r.yarns),
     ...hem.weighIns.map((w) => w.yarn),
     ...hem.kept.flatMap((k) => [k.base.yarn, ...k.rounds.flatMap((r) => r.yarns)]),

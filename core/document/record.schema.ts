@@ -142,6 +142,9 @@ const closed = record({
   pins: said('pins that were counted back into their box; null without any', orNull(whole(0, 10_000))),
 });
 
+/** Of many pieces that are alike the next is taken up: nothing has been done of it yet. */
+const next = record({ did: Type.Literal('next'), ...head, ...of });
+
 /** An entry was wrong: it counts no longer, or for another weight. It stays in the record, and can be made to count again. */
 const struck = record({
   did: Type.Literal('struck'),
@@ -168,6 +171,7 @@ export const workEvent = byDid(
   looked,
   tidied,
   closed,
+  next,
   struck,
 );
 

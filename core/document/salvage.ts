@@ -58,7 +58,7 @@ export function salvageHem(value: unknown, id: string, now: Date): Salvaged | nu
     else lost.push('piece');
   }
   // What is as in every new hem was not kept from this one.
-  for (const key of ['partColours', 'bodyLies', 'secondReadings', 'madeFor', 'madeOn'] as const)
+  for (const key of ['partColours', 'bodyLies', 'secondReadings', 'madeFor', 'madeOn', 'alike'] as const)
     if (key in file && JSON.stringify(file[key]) !== JSON.stringify(hem[key]))
       take(key, () => ({ ...hem, [key]: file[key] }));
   if ('base' in file) take('base', () => ({ ...hem, base: file.base }));

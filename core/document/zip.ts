@@ -95,14 +95,15 @@ export function unpacked({ packed, size, method }: ZipEntry): Uint8Array {
  * Unpacks deflated bytes, slice by slice.
  *
  * @param most bytes that it may be
+ * @param words that it was packed with
  * @returns null when it is more
  * @throws ZipUnsound when the bytes are damaged or cut off
  */
-export function inflated(bytes: Uint8Array, most: number): Uint8Array | null {
+export function inflated(bytes: Uint8Array, most: number, words?: Uint8Array): Uint8Array | null {
   const parts: Uint8Array[] = [];
   let size = 0;
   let whole = false;
-  const inflate = new Inflate((part, last) => {
+  const inflate = new Inflate({ ...(words && { dictionary: words }) }, (part, last) => {
     parts.push(part);
     size += part.length;
     whole = last;

@@ -1,5 +1,6 @@
 /** Edits of what a hem is called, how it is told, and what the maker says of themselves. */
 import { NOTHING_DONE } from '../document/record.ts';
+import type { Alike } from '../alike/alike.ts';
 import type { Hem, Preferences } from '../document/hem.ts';
 import type { KnownHands } from '../hands/hands.schema.ts';
 import { edit, type Edit } from './edit.ts';
@@ -24,6 +25,17 @@ export const writeNotes = (notes: string): Edit => edit('notes', () => ({ notes 
 /** For whom it is made, and when. */
 export const writeMade = (made: Partial<Pick<Hem, 'madeFor' | 'madeOn'>>): Edit =>
   edit('made for', () => made, 'made for');
+
+/** How many pieces have this border, and how they are joined. Fewer pieces than are done are none. */
+export const describeAlike = (part: Partial<Alike>): Edit =>
+  edit(
+    'many alike',
+    ({ alike: before }) => {
+      const alike = { ...before, ...part };
+      return { alike: { ...alike, done: Math.min(alike.done, alike.count) } };
+    },
+    `alike ${Object.keys(part).join()}`,
+  );
 
 /** Stitches in a minute. */
 export const setPace = (pace: number): Edit => edit('pace', () => ({ pace }), 'pace');

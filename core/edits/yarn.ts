@@ -33,6 +33,7 @@ export function whyYarnStays(hem: Hem, id: string): Problem | null {
   if (hem.yarns.length === 1) return editProblem('yarn-last', inAll('the basket'));
   const where = [
     ...(hem.base.yarn === id ? ['in the base round'] : []),
+    ...(hem.alike.yarn === id ? ['for joining the pieces'] : []),
     ...hem.rounds.flatMap((r) =>
       r.yarns.includes(id) ? [`in the ${(familyById(r.family)?.name ?? 'your round').toLowerCase()}`] : [],
     ),

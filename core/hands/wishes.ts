@@ -1,6 +1,6 @@
 /** Wishes of a maker for what is learned of their hands: from when on, which of it is used, and what they know better. */
 import { areHabits, type StartHabits } from '../base/start.ts';
-import { OWN_NAME, OWN_NOTE, type OwnWritten } from '../notation/ownRound.schema.ts';
+import type { OwnWritten } from '../notation/ownRound.schema.ts';
 import { LIMITS } from '../limits.ts';
 import { handsProblem } from './problems.ts';
 import { done, failed, inAll, type Outcome } from '../problems.ts';
@@ -64,8 +64,8 @@ const isOwnWritten = (value: unknown): value is OwnWritten => {
   return (
     isText(text, LIMITS.writtenLetters) &&
     (language === 'us' || language === 'uk') &&
-    isText(name, OWN_NAME) &&
-    isText(note, OWN_NOTE)
+    isText(name, LIMITS.ownName) &&
+    isText(note, LIMITS.ownNote)
   );
 };
 

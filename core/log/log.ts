@@ -47,6 +47,7 @@ const KINDS: Readonly<Record<WorkEvent['did'], LogKind>> = {
   looked: 'looks',
   tidied: 'rounds',
   closed: 'rounds',
+  next: 'rounds',
   struck: 'repairs',
 };
 
@@ -92,6 +93,7 @@ function roundsThen(record: WorkRecord): ReadonlyMap<string, RoundThen> {
       begun = [...begun, event];
     const at = begun.findIndex((b) => sameRound(b.round, event.round));
     if (at >= 0) then.set(keyOf(event), { number: at, planned: begun[at]!.counts });
+    if (event.did === 'next') begun = [];
     if (event.did === 'ripped' && at >= 0) begun = begun.slice(0, event.stitches === 0 ? at : at + 1);
   }
   return then;
@@ -146,6 +148,7 @@ export function daysOf(records: readonly WorkRecord[], dayOf: (at: string) => st
     });
     const made = new Map<string, number>();
     for (const event of [...standing(record)].sort(compareEvents)) {
+      if (event.did === 'next') made.clear();
       if (event.did !== 'made' && event.did !== 'ripped') continue;
       const key = `${event.round.entry ?? ''} ${event.round.index}`;
       on(event.at).stitches += event.stitches - (made.get(key) ?? 0);

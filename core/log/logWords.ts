@@ -73,6 +73,7 @@ const TELLING: Telling = {
     `Finishing: ${plural(ends, 'end')} woven in${pinsIn === null ? '' : `, ${pinsBack} of ${plural(pinsIn, 'pin')} counted back`}`,
   closed: ({ ends, pins }) =>
     `Border done: ${plural(ends, 'end')} woven in${pins === null ? '' : `, ${plural(pins, 'pin')} counted back`}`,
+  next: () => 'The next piece taken up',
   struck: () => 'An entry struck',
 };
 

@@ -200,6 +200,7 @@ describe('an edit works anew only what stands on it', () => {
       [
         'calibration y1',
         'calibration y2',
+        'joining',
         'judged 3',
         'judged 4',
         'problems',

@@ -3,8 +3,9 @@
  * worked rings in it. {@link planWith} is its table of stages, in the order of the computation; each stands in a file
  * beside this one.
  */
+import { joiningOf } from '../alike/joining.ts';
 import { held } from '../held.ts';
-import type { Hem } from '../document/hem.ts';
+import { yarnOf, type Hem } from '../document/hem.ts';
 import type { Edge } from '../piece/edge.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
@@ -18,7 +19,7 @@ import { looksOf, widthErrorOf } from './observed.ts';
 import { faultsOf } from './faults.ts';
 import { planRounds, widthWithHook } from './rounds.ts';
 import { planSide, spacingsAlong } from './sides.ts';
-import { weavingMinutes } from '../hands/pace.ts';
+import { minutesOf, weavingMinutes } from '../hands/pace.ts';
 import { Stages } from './stages.ts';
 import type { Plan } from './types.ts';
 import { calibrateYarn, planYarns, roundWithYarn, slowerIn } from './yarns.ts';
@@ -155,7 +156,20 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       turned: (judged[k - 1]?.facing ?? 'right') !== round.facing,
     }),
   );
+  const last = rounds[rounds.length - 1]!;
+  const joinedWith = hem.alike.yarn ?? last.yarnId;
+  const joining = stages.run('joining', joiningOf, {
+    alike: hem.alike,
+    outline,
+    ring: last.ring,
+    edge: last.written?.edge ?? 'straight',
+    widthMm: stitchWidthMm,
+    diameterMm: yarnOf(hem, joinedWith).diameterMm,
+  });
   const yarns = stages.run('yarns', planYarns, {
+    pieces: hem.alike.count,
+    joining,
+    joinedWith,
     yarns: hem.yarns,
     rounds,
     calibrations,
@@ -167,6 +181,8 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
     yarns.reduce((sum, y) => sum + y.ends, 0),
     hem.pace,
   );
+
+  const minutes = rounds.reduce((sum, r) => sum + r.minutes, 0) + endsMinutes;
 
   const borderWidthMm = judged.reduce((most, r) => Math.max(most, r.heightMm), 0);
   const finishedSize = extent(outline, borderWidthMm);
@@ -197,7 +213,11 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
       widthMm: finishedSize.widthMm * hem.blocking,
       heightMm: finishedSize.heightMm * hem.blocking,
     },
-    minutes: rounds.reduce((sum, r) => sum + r.minutes, 0) + endsMinutes,
+    minutes,
     endsMinutes,
+    joining,
+    minutesInAll:
+      minutes * hem.alike.count +
+      (joining ? minutesOf(joining.movements, hem.pace) + weavingMinutes(joining.ends, hem.pace) : 0),
   };
 }

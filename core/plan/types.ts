@@ -1,4 +1,5 @@
 /** The plan of a hem: its sides, its worked rounds, its yarns, and what does not fit. */
+import type { Joining } from '../alike/joining.ts';
 import { held } from '../held.ts';
 import type { BasisPart, SpacingId } from '../base/spacings.ts';
 import type { SideChoice } from '../base/baseRound.ts';
@@ -115,8 +116,9 @@ export type PathRound = Omit<RoundPlan, 'yarnM' | 'minutes' | 'done'>;
 
 export interface YarnPlan {
   readonly yarn: Yarn;
+  /** Of all pieces that are alike. */
   readonly quantity: Quantity;
-  /** Ends to weave in: two for each stretch worked in this yarn without a break. */
+  /** Ends to weave in on one piece: two for each stretch worked in this yarn without a break. */
   readonly ends: number;
   /** Estimate after weighing. */
   readonly calibration: Learned;
@@ -147,6 +149,10 @@ export interface Plan {
   readonly minutes: number;
   readonly endsMinutes: number;
   readonly yarns: readonly YarnPlan[];
+  /** Joins of the pieces, where there are many alike; null where they are not joined. */
+  readonly joining: Joining | null;
+  /** Working time of all pieces, with their joining and its ends. */
+  readonly minutesInAll: number;
   readonly problems: readonly Problem[];
 }
 

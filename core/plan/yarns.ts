@@ -8,6 +8,7 @@ import { overRounds, spreadAbout, type Learned } from '../hands/ratio.ts';
 import type { FrozenRound } from '../record/record.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import { TAIL_M, quantity, type Yarn } from '../yarn/yarn.ts';
+import type { Joining } from '../alike/joining.ts';
 import { yarnSeen } from './observed.ts';
 import type { PathRound, Plan, RoundPlan, YarnPlan } from './types.ts';
 
@@ -77,10 +78,26 @@ interface YarnInputs {
   readonly calibrations: readonly Learned[];
   readonly known: KnownPart | null;
   readonly lastRow: RoundStarts['lastRow'];
+  /** Pieces with this border, their joining, and the yarn that joins them. */
+  readonly pieces: number;
+  readonly joining: Joining | null;
+  readonly joinedWith: string;
 }
 
-/** Yarn of each colour: its rounds, and two tails for every stretch worked without a break. */
-export const planYarns = ({ yarns, rounds, calibrations, known, lastRow }: YarnInputs): readonly YarnPlan[] =>
+/**
+ * Yarn of each colour: its rounds, and two tails for every stretch worked without a break; of all pieces that are alike, and what
+ * joins them.
+ */
+export const planYarns = ({
+  yarns,
+  rounds,
+  calibrations,
+  known,
+  lastRow,
+  pieces,
+  joining,
+  joinedWith,
+}: YarnInputs): readonly YarnPlan[] =>
   yarns.map((yarn, y) => {
     let metres = 0;
     let stretches = 0;
@@ -95,8 +112,9 @@ export const planYarns = ({ yarns, rounds, calibrations, known, lastRow }: YarnI
     const ends = 2 * stretches - (goesOn ? 1 : 0);
     const drift = driftOf('yarn', known, worked);
     const calibration = calibrations[y]!;
+    const joins = joining && yarn.id === joinedWith ? joining.metres * calibration.ratio : 0;
     const needed = quantity(
-      metres + ends * TAIL_M,
+      pieces * (metres + ends * TAIL_M) + joins,
       yarn,
       spreadAbout(overRounds(calibration, PRIORS.yarn, worked.length, drift)),
     );

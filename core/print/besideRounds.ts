@@ -106,7 +106,7 @@ export function fastenOffWords(plan: Plan, ends: number, language: Language): st
   const weave = capital(WORDS[language].weaveIn);
   const far = lengthWords(50, preferences.length);
   const left = base.start.ends === 'crocheted over' ? 'what you did not crochet over of ' : '';
-  return `Fasten off. ${weave} ${left}the ${plural(ends, 'end')}: ${far} one way, then back${left === '' ? ', through the backs of stitches of the same yarn' : ''}.`;
+  return `Fasten off. ${weave} ${left}the ${plural(ends, 'end')}${plan.hem.alike.count > 1 ? ' of each piece' : ''}: ${far} one way, then back${left === '' ? ', through the backs of stitches of the same yarn' : ''}.`;
 }
 
 /** Which side is which on the piece. */

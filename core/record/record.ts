@@ -100,6 +100,9 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
     case 'closed':
     case 'struck':
       return rounds;
+    // All that was made is of the piece before.
+    case 'next':
+      return NONE;
     case 'reopened':
       return at === rounds.length - 1 ? becomes({ finished: false }) : rounds;
     case 'ripped': {

@@ -19,9 +19,12 @@ export interface WeighedStretch {
   readonly grams: number;
 }
 
+/** After what was ripped, and on another piece, the way of the yarn is no longer known. */
+const breaksOff = ({ did }: WorkEvent): boolean => did === 'ripped' || did === 'next';
+
 /** Events of a record that bear on its weighings: themselves, and what took back the work between them. */
 export const weighingEvents = (record: WorkRecord): WorkRecord => {
-  const told = standing(record).filter((e) => e.did === 'weighed' || e.did === 'ripped');
+  const told = standing(record).filter((e) => e.did === 'weighed' || breaksOff(e));
   return told.some((e) => e.did === 'weighed') ? told : NONE;
 };
 
@@ -37,7 +40,7 @@ export function weighedStretches(record: WorkRecord): readonly WeighedStretch[] 
   const found: WeighedStretch[] = [];
   const last = new Map<string, Weighed>();
   for (const event of [...standing(record)].sort(compareEvents)) {
-    if (event.did === 'ripped') last.clear();
+    if (breaksOff(event)) last.clear();
     if (event.did !== 'weighed') continue;
     const before = last.get(event.yarn);
     if (before && event.ball === 'same' && event.grams < before.grams) {
@@ -58,6 +61,6 @@ export const everWeighed = (record: WorkRecord, yarn: string): Weighed | null =>
 export function lastWeighed(record: WorkRecord, yarn: string): Weighed | null {
   const last = [...standing(record)]
     .sort(compareEvents)
-    .findLast((e) => e.did === 'ripped' || (e.did === 'weighed' && e.yarn === yarn));
+    .findLast((e) => breaksOff(e) || (e.did === 'weighed' && e.yarn === yarn));
   return last?.did === 'weighed' ? last : null;
 }

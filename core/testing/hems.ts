@@ -1,4 +1,5 @@
 /** Hems for tests: one plain starting point and ways to vary it. */
+import { ONE_PIECE } from '../alike/alike.ts';
 import { USUAL_START } from '../base/start.ts';
 import { USUAL_RATES } from '../base/spacings.ts';
 import type { BaseRound, SideChoice } from '../base/baseRound.ts';
@@ -70,6 +71,7 @@ export function rowsHem(
     format: 'zig-hem',
     version: 13,
     hands: null,
+    alike: ONE_PIECE,
     id: 'test',
     name: 'Test blanket',
     created: '2026-01-01T00:00:00.000Z',

@@ -6,6 +6,7 @@ import { performed, type Edit } from '../edits/edit.ts';
 import * as adjustments from '../edits/adjustments.ts';
 import * as base from '../edits/base.ts';
 import { constructionOf } from '../edits/constructions.ts';
+import { JOIN_IDS } from '../alike/joinIds.ts';
 import * as hems from '../edits/hem.ts';
 import * as pieces from '../edits/piece.ts';
 import * as rounds from '../edits/rounds.ts';
@@ -292,6 +293,17 @@ const MAKERS: readonly Maker[] = [
     const stack = worked.slice(1).map((r) => r.written!);
     return solutions.length === 0 ? null : takeSolution(stack, chance.pick(solutions));
   },
+  // Many alike
+  ({ hem }, chance) =>
+    hems.describeAlike(
+      chance.pick([
+        { count: chance.int(1, 40) },
+        { across: chance.int(1, 9) },
+        { done: chance.int(0, 9) },
+        { join: chance.pick(JOIN_IDS) },
+        { yarn: chance.pick([null, chance.pick(hem.yarns).id]) },
+      ]),
+    ),
   // Borders kept
   (_, __, id) => rounds.keepBorder(id),
   ({ hem }, chance, id) => (hem.kept.length === 0 ? null : rounds.copyBorder(chance.pick(hem.kept).id, id)),

@@ -84,7 +84,9 @@ function shownIn(path: string): readonly string[] {
 }
 
 describe('what the maker reads', () => {
-  const all = FOLDERS.flatMap(files).map((path) => [path, shownIn(path)] as const);
+  const all = FOLDERS.flatMap(files)
+    .filter((path) => !path.endsWith('wordsOfLinks.ts'))
+    .map((path) => [path, shownIn(path)] as const);
 
   test('is looked through', () => {
     expect(all.length).toBeGreaterThan(100);

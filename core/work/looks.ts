@@ -63,7 +63,7 @@ export function finishingOf(plan: Plan): Finishing {
   const events = [...standing(plan.hem.record)].sort(compareEvents);
   const pins = events.findLast((e) => e.did === 'tidied');
   const last = events
-    .slice(events.findLastIndex((e) => e.did === 'ripped' || e.did === 'reopened') + 1)
+    .slice(events.findLastIndex((e) => ['ripped', 'reopened', 'next'].includes(e.did)) + 1)
     .findLast((e) => e.did === 'tidied' || e.did === 'closed');
   const ends = yarnEndsOf(plan);
   const woven = last?.did === 'tidied' || last?.did === 'closed' ? Math.min(ends, last.ends) : 0;

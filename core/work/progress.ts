@@ -158,6 +158,9 @@ export function workedUpTo(plan: Plan, number: number): readonly Deed[] {
   });
 }
 
+/** Of many pieces alike the next is taken up. */
+export const nextPiece = (plan: Plan): Deed => ({ did: 'next', round: identityOfRound(plan.rounds[0]!) });
+
 /** Stitches that come off when it is ripped: of its yarn, what can be used again. */
 export const comesFree = (price: Left): Left => ({ ...price, metres: price.metres * (1 - RIP_LOSS) });
 

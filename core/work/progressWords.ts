@@ -1,5 +1,6 @@
 /** How far the work is, in a few words. */
 import { held } from '../held.ts';
+import type { Hem } from '../document/hem.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { closedOf, pinsStillIn, type Finishing } from './looks.ts';
@@ -52,3 +53,7 @@ function placeOfStep(plan: Plan, number: number, step: WorkStep): string {
   if (step.where.on === 'corner') return `${name}, corner ${cornerName(plan, step.where.corner)}`;
   return step.does === 'end' ? `${name}, the join` : name;
 }
+
+/** “5 of 24 done.” */
+export const piecesDoneWords = ({ alike: { done, count } }: Pick<Hem, 'alike'>): string =>
+  done >= count ? `All ${count} done.` : `${done} of ${count} done.`;

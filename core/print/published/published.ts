@@ -18,6 +18,7 @@ import {
 } from '../besideRounds.ts';
 import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
+import { alikeWords, joiningSection } from '../alike.ts';
 import { onceLines } from '../steps/roundWords.ts';
 import { roundSections } from './rounds.ts';
 
@@ -32,6 +33,7 @@ export function publishedPattern(
     section('Notes', notes(plan, language)),
     section('Border', []),
     ...roundSections(plan, language),
+    ...joiningSection(plan, language),
     section('Finishing', finishing(plan, language)),
   ];
   const texts = [...told, ...materials(plan, language)].flatMap((s) => [
@@ -47,7 +49,7 @@ export function publishedPattern(
     made: null,
     language,
     sections: [
-      section('Size', [plain(sizes)]),
+      section('Size', [sizes, ...alikeWords(plan)].map(plain)),
       ...materials(plan, language),
       section(`Abbreviations (${language.toUpperCase()})`, [plain(terms)]),
       ...told,
@@ -95,7 +97,13 @@ function materials(plan: Plan, language: Language): readonly Section[] {
       plain(
         `${[...new Set(hooks)].map((mm) => hookLabel(mm, language)).join(' and ')} hook${new Set(hooks).size > 1 ? 's' : ''} · ${markers} · yarn needle`,
       ),
-      ...(used.length > 0 ? [plain('Buy for the higher weight, in one dye lot.')] : []),
+      ...(used.length > 0
+        ? [
+            plain(
+              `${plan.hem.alike.count > 1 ? `Yarn is for all ${plan.hem.alike.count}. ` : ''}Buy for the higher weight, in one dye lot.`,
+            ),
+          ]
+        : []),
     ]),
     section(capital(WORDS[language].gauge), [
       plain(

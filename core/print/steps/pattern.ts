@@ -22,6 +22,7 @@ import {
   specialStitches,
   whichSide,
 } from '../besideRounds.ts';
+import { alikeWords, inAllWords, joiningSection } from '../alike.ts';
 import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 
@@ -37,6 +38,7 @@ export function writtenPattern(
     notes(plan, language),
     baseSection(plan, language),
     ...folded.map((f) => roundsSection(plan, f)),
+    ...joiningSection(plan, language),
     finishing(plan, language),
   ];
   return {
@@ -65,7 +67,8 @@ function terms(plan: Plan, told: readonly Section[], language: Language): Sectio
 }
 
 function materials(plan: Plan, language: Language): Section {
-  const { preferences, gauge } = plan.hem;
+  const { hem } = plan;
+  const { preferences, gauge } = hem;
   const yarnLines = plan.yarns
     .filter((y) => y.quantity.metres > 0)
     .map(({ yarn, quantity }) => {
@@ -88,12 +91,13 @@ function materials(plan: Plan, language: Language): Section {
       `Hook ${hookLabel(gauge.hookMm, language)}${hooks.length > 0 ? `, and ${hooks.map((mm) => hookLabel(mm, language)).join(', ')} where a round says so` : ''}. ` +
         `${capital(WORDS[language].gauge)}: ${stitches} ${abbreviation('sc', language)} = ${inches ? '4 in' : '10 cm'}. Try it first: another ${WORDS[language].gauge} changes size and yarn.`,
     ),
+    ...alikeWords(plan).map(plain),
     ...yarnLines.map(plain),
     plain(
       `The whole border: ${plural(plan.rounds.length - 1, 'round')} after the base round, ${plan.rounds.reduce((sum, r) => sum + r.total, 0)} sts, about ${yarnLengthWords(
         plan.yarns.reduce((sum, y) => sum + y.quantity.metres, 0),
         preferences.length,
-      )}.`,
+      )}${hem.alike.count > 1 ? ` ${inAllWords(plan)}` : ''}.`,
     ),
     plain(
       calibrated

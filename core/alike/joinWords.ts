@@ -1,0 +1,63 @@
+/** Words for ways to join pieces, and for what stands in their way. */
+import { abbreviation, type Language } from '../terms/stitches.ts';
+import { WORDS } from '../terms/words.ts';
+import type { JoinId } from './alike.ts';
+import type { JoinRefused } from './joining.ts';
+import type { PiecesLaidOut, Seam } from './seams.ts';
+
+export function joinName(join: JoinId, language: Language): string {
+  const { slipStitch } = WORDS[language];
+  switch (join) {
+    case 'not joined':
+      return 'not joined';
+    case 'slip stitch':
+      return `${slipStitch}s from the back`;
+    case 'single crochet':
+      return `${abbreviation('sc', language)} in front, a ridge`;
+    case 'flat':
+      return `${slipStitch}s in the back loops, flat`;
+    case 'sewn':
+      return 'sewn with a needle';
+    case 'as they are made':
+      return 'while the last round is worked';
+  }
+}
+
+const REFUSED: Readonly<Record<JoinRefused, string>> = {
+  'one piece': 'A single piece has nothing to be joined to.',
+  'no square corners':
+    'Only pieces with four square corners are joined here; their yarn and time are counted all the same.',
+  'last round not straight':
+    'The border ends in an edge that is not straight. Join before that edge, or end with a plain round.',
+  'no chain spaces':
+    'The last round has no chain spaces along its sides that could be joined. Choose a last round with chains, or another way.',
+};
+
+export const joinRefusedWords = (refused: JoinRefused): string => REFUSED[refused];
+
+/** “4 across, 6 down”, “5 across, 3 down, 2 in the last row”. */
+export function layoutWords({ columns, rows, inLast }: PiecesLaidOut): string {
+  const last = inLast === columns || rows === 1 ? '' : `, ${inLast} in the last row`;
+  return `${columns} across, ${rows} down${last}`;
+}
+
+const lines = (count: number): string => (count === 1 ? '1 piece' : `${count} pieces`);
+
+/** The seams in their order: “Across, each in one go: between rows 1 and 2 (6 pieces), …”. */
+export function seamWords(seams: readonly Seam[]): readonly string[] {
+  const told = (runs: Seam['runs'], noun: string): string =>
+    seams
+      .filter((s) => s.runs === runs)
+      .map(({ after, pieces, crosses }) => {
+        const over = crosses === 0 ? '' : `, over ${crosses === 1 ? '1 seam' : `${crosses} seams`}`;
+        return `between ${noun} ${after} and ${after + 1} (${lines(pieces)}${over})`;
+      })
+      .join('; ');
+  const [across, down] = [told('across', 'rows'), told('down', 'columns')];
+  return [
+    ...(across === ''
+      ? []
+      : [`${down === '' ? 'The seams' : 'First the seams'} across, each in one go: ${across}.`]),
+    ...(down === '' ? [] : [`${across === '' ? 'The seams' : 'Then the seams'} down: ${down}.`]),
+  ];
+}
