@@ -76,13 +76,16 @@ interface CornerProps {
 const withCorner = (hem: Hem, corner: CornerId): Hem => ({ ...hem, base: { ...hem.base, corner } });
 const cornerName = (id: CornerId): string => cornerTreatment(id).name;
 
+/** Around the point of the piece itself nothing is rounded yet. */
+const BASE_CORNERS = plain.corners.filter((id) => id !== 'rounded');
+
 /** Corners of the base round, chosen from drawings. */
 export function CornerTreatments({ plan, side, onChange }: CornerProps) {
   return (
     <Treatments
       plan={plan}
       label="Corners of the base round"
-      ids={plain.corners}
+      ids={BASE_CORNERS}
       nameOf={cornerName}
       value={plan.hem.base.corner}
       onChange={onChange}

@@ -227,7 +227,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
 /** Planned lengths that can be measured, cm, in the order in which they are asked. */
 function plannedCm({ body }: Plan, round: RoundPlan): readonly number[] {
   const { widthMm, heightMm } = extent(body.outline, round.heightMm);
-  const along = round.sides.map((_, i) => lengthAt(body.outline, i, round.heightMm));
+  const along = round.sides.map((_, i) => lengthAt(body.outline, i, round.heightMm, round.radiusMm));
   return [widthMm, heightMm, round.heightMm, ...along].map((mm) => mm / 10);
 }
 

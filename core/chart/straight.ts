@@ -1,25 +1,25 @@
 /**
- * Rounds whose tops lie on the outline grown to their height: spread between the corners by their widths, and settled back over their
+ * Rounds whose tops lie on the outline grown to their height, its corners points or arcs: spread between the corners by their widths, and settled back over their
  * feet.
  */
 import { ACROSS_SEAM } from '../base/crossings.ts';
-import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
+import { isDisc, type Outline } from '../piece/outline.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { IN_NOTHING, isGap, sideCount, sideSpan, type Ring, type Span } from '../ring/ring.ts';
 import { topWidth } from '../ring/stitch.ts';
-import { sidePath, type FootFinder } from './feet.ts';
+import type { FootFinder } from './feet.ts';
 import { emptyChart, setHead, type RoundChart } from './roundChart.ts';
 import { settleTops } from './settle.ts';
+import { sideWay } from './sideWay.ts';
 
 export function chartStraight(round: RoundPlan, feet: FootFinder, outline: Outline): RoundChart {
   const { ring } = round;
   const chart = emptyChart(ring);
   const size = ring.made.length;
-  const points = corners(outline, round.heightMm);
   setFeet(chart, feet);
   standAstride(chart, feet, round.onto < 0);
   for (let side = 0; side < sideCount(ring); side++) {
-    const path = sidePath(outline, points, side);
+    const { path, along } = sideWay(outline, round.heightMm, round.radiusMm, side);
     const half = (corner: number): number => centreWidth(ring, corner) / 2;
     const lead = ring.centres.length > 0 ? half(side) : 0;
     const trail = ring.centres.length > 0 ? half((side + 1) % ring.centres.length) : 0;
@@ -32,15 +32,16 @@ export function chartStraight(round: RoundPlan, feet: FootFinder, outline: Outli
       tops[k] = (sum + widths[k]! / 2) / whole;
       sum += widths[k]!;
     }
-    const { lean, held } = leanOf(chart, span, tops, widths, whole, along(outline, points, side));
+    const { lean, held } = leanOf(chart, span, tops, widths, whole, along);
     const moved = settleTops(lean, held, !isDisc(outline));
     for (let k = 0; k < span.length; k++) setHead(chart, (span.start + k) % size, path(tops[k]! + moved[k]!));
     const centre = ring.centres[side];
     if (!centre || centre.length === 0) continue;
     setHead(chart, centre.start, path(0));
     if (centre.length === 2) {
-      const previous = sidePath(outline, points, (side - 1 + points.length) % points.length);
-      setHead(chart, centre.start, previous(1 - 0.5 / whole));
+      const before = (side - 1 + outline.turns.length) % outline.turns.length;
+      const previous = sideWay(outline, round.heightMm, round.radiusMm, before);
+      setHead(chart, centre.start, previous.path(1 - 0.5 / whole));
       setHead(chart, (centre.start + 1) % size, path(0.5 / whole));
     }
   }
@@ -53,24 +54,6 @@ function widthsIn({ made }: Ring, { start, length }: Span): Float64Array {
   const widths = new Float64Array(length);
   for (let k = 0; k < length; k++) widths[k] = topWidth(made[(start + k) % made.length]!);
   return widths;
-}
-
-/** How far along a side a point lies, as a part of the side; on a disc within half the way round from `near`. */
-function along(
-  outline: Outline,
-  points: readonly Point[],
-  side: number,
-): (x: number, y: number, near: number) => number {
-  if (isDisc(outline)) {
-    return (x, y, near) => {
-      const t = Math.atan2(-x, -y) / (2 * Math.PI);
-      return t + Math.round(near - t);
-    };
-  }
-  const [from, to] = [points[side]!, points[(side + 1) % points.length]!];
-  const [dx, dy] = [to.x - from.x, to.y - from.y];
-  const square = dx * dx + dy * dy || 1;
-  return (x, y) => ((x - from.x) * dx + (y - from.y) * dy) / square;
 }
 
 /**

@@ -156,10 +156,17 @@ function workedBefore(ring: Ring, i: number): number {
  *
  * @param naturalMm its own length
  * @param heightMm height of the ring above the body, 0 or more
+ * @param radiusMm of the arcs at its corners; 0 for points
  * @returns signed fraction; 0 when the outline has no length there
  */
-export function strain(naturalMm: number, outline: Outline, side: number, heightMm: number): number {
-  const needed = lengthAt(outline, side, heightMm);
+export function strain(
+  naturalMm: number,
+  outline: Outline,
+  side: number,
+  heightMm: number,
+  radiusMm = 0,
+): number {
+  const needed = lengthAt(outline, side, heightMm, radiusMm);
   return needed > 0 ? naturalMm / needed - 1 : 0;
 }
 

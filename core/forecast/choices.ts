@@ -28,7 +28,9 @@ export function optionsOf(plan: Plan, entry: RoundEntry): readonly (readonly Opt
           // Only stitches have loops.
           entry.into === 'stitch' ? option('loop', family.loops) : [],
           option('into', family.places),
-          option('size', family.sizes),
+          family.sizedCorner === null || family.sizedCorner === entry.corner
+            ? option('size', family.sizes)
+            : [],
         ]
       : []),
     canGoOn(plan.hem, entry) ? option('anew', [false, true]) : [],

@@ -75,9 +75,18 @@ function growthPerMm(outline: Outline, side: number): number {
   return Math.tan(before / 2) + Math.tan(after / 2);
 }
 
-/** Length of a side of the outline grown outwards by `heightMm` (0 or more), mm; never below 0. */
-export function lengthAt(outline: Outline, side: number, heightMm: number): number {
-  return Math.max(0, outline.sides[side]!.lengthMm + heightMm * growthPerMm(outline, side));
+/** How much shorter each side of a convex corner is when its point is an arc of radius 1: tan(φ/2) − φ/2; 0 at an inner one. */
+export const cutByArc = (turn: number): number => (turn > 0 ? Math.tan(turn / 2) - turn / 2 : 0);
+
+/**
+ * Length of a side of the outline grown outwards by `heightMm` (0 or more), mm, to the middles of its corners; never below 0.
+ *
+ * @param radiusMm of the arcs at its corners; 0 for points
+ */
+export function lengthAt(outline: Outline, side: number, heightMm: number, radiusMm = 0): number {
+  const { turns, sides } = outline;
+  const cut = isDisc(outline) ? 0 : cutByArc(turns[side]!) + cutByArc(turns[(side + 1) % turns.length]!);
+  return Math.max(0, sides[side]!.lengthMm + heightMm * growthPerMm(outline, side) - radiusMm * cut);
 }
 
 /**

@@ -4,7 +4,14 @@ import { keptOnPiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry, RoundIdentity } from '../document/hem.ts';
 import type { Piece } from '../piece/piece.ts';
 import { sameRound, type Begun, type FrozenRound } from '../record/record.ts';
-import { begunRound, goesOnFrom, writtenRounds, type Stack, type WrittenRound } from '../stack/stack.ts';
+import {
+  begunRound,
+  radiusOver,
+  goesOnFrom,
+  writtenRounds,
+  type Stack,
+  type WrittenRound,
+} from '../stack/stack.ts';
 import type { Yarn } from '../yarn/yarn.ts';
 import type { Stages } from './stages.ts';
 
@@ -60,13 +67,16 @@ export interface StackInputs {
 export function stackOnBegun({ entries, rounds, begun }: StackInputs): Stack {
   const designed = writtenRounds(entries);
   const first: WrittenRound[] = [];
-  let going = 0;
+  let [going, radius] = [0, 0];
   begun.forEach(({ entry }, k) => {
     if (!entry) return;
     const before = begun[k - 1]?.entry ?? undefined;
     // An entry of which some rounds are done goes on for the rest of them too.
-    if (before?.id !== entry.id) going = goesOnFrom(before, entry) ? going + (rounds[k - 1]!.index + 1) : 0;
-    first.push(begunRound(entry, rounds[k]!.index, going));
+    if (before?.id !== entry.id) {
+      going = goesOnFrom(before, entry) ? going + (rounds[k - 1]!.index + 1) : 0;
+      radius = radiusOver(first, 0);
+    }
+    first.push(begunRound(entry, rounds[k]!.index, going, radius));
   });
   const isBegun = ({ entry, index }: WrittenRound): boolean =>
     rounds.some((round) => sameRound(round, { entry: entry.id, index }));

@@ -32,7 +32,7 @@ function judgeRound({ outline, round: made, below, taller, limits }: JudgedInput
   const by = round.free && below ? below : { ...round, heightMm };
   const sides = Array.from({ length: sideCount(round.ring) }, (_, side): RoundSide => {
     const natural = naturalLengthMm(by.ring, side, by.stitchWidthMm, by.widths);
-    const s = strain(natural, outline, side, by.heightMm);
+    const s = strain(natural, outline, side, by.heightMm, by.radiusMm);
     return {
       tally: tallySide(round.ring, side),
       fit: fits && (fits[side] ?? fits[0]!),

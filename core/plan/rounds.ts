@@ -212,6 +212,7 @@ function roundOnRing({
     widths: entryWidths(ring, () =>
       below ? feetOnRing(below.ring, below.widths, below.stitchWidthMm / widthMm) : feetOnBody(body, widthMm),
     ),
+    radiusMm: (written?.rounding?.to ?? 0) * widthMm,
     plannedOwnHeightMm: ownHeightMm,
     plannedHeightMm: (below?.plannedHeightMm ?? 0) + ownHeightMm,
     pathM: yarnInRingM(ring, widthMm, yarnDiameterMm) * yarnRatio,

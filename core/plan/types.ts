@@ -92,6 +92,8 @@ export interface RoundPlan {
   readonly stitchWidthMm: number;
   /** Width of every entry of the ring in stitch widths; null when all are one wide. */
   readonly widths: Float32Array | null;
+  /** Radius of the arcs at its corners, mm; 0 for points. */
+  readonly radiusMm: number;
   /** Height of this round, and of its top above the body, mm; with what was measured of rounds that are worked. */
   readonly ownHeightMm: number;
   readonly heightMm: number;

@@ -69,7 +69,7 @@ function variantsOf(family: Family): readonly PartRounds[] {
     ...family.stitches.slice(1).map((stitch) => ({ ...first, stitch })),
     ...family.corners.slice(1).map((corner) => ({ ...first, corner })),
     ...family.loops.slice(1).map((loop) => ({ ...first, loop })),
-    ...family.sizes.slice(1).map((size) => ({ ...first, size })),
+    ...(family.sizedCorner === null ? family.sizes.slice(1) : []).map((size) => ({ ...first, size })),
   ];
 }
 

@@ -60,16 +60,37 @@ export interface Layout {
   readonly sides: readonly SideLayout[];
 }
 
+/** Increases of a rounded corner: how many lie on the side before it and on the one after, and how far from its middle. */
+export interface RoundedCorner {
+  readonly before: number;
+  readonly after: number;
+  /** Half the arc, in stitches. */
+  readonly reach: number;
+  /** By how much of the way from one increase to the next they are moved, so that those of two rounds do not meet: −0.5 to 0.5. */
+  readonly shift: number;
+}
+
 /** A plain side: one stitch in each place, with some stitches more or fewer than places where they are asked for. */
 export function workPlain(
   maker: RingBuilder,
   places: readonly number[],
   stitch: Stitch,
   wanted: number,
+  ends?: readonly [RoundedCorner, RoundedCorner],
 ): SideFit {
   const change = plainChange(wanted, places.length);
-  if (change < 0) workFewer(maker, places, stitch, -change);
-  else workMore(maker, places, stitch, change);
+  if (change === 0 && !ends) maker.addEach(stitch, places);
+  else {
+    const taken = change < 0 ? takenTogether(places.length, -change) : null;
+    const counts = taken?.map(() => 1) ?? [...stitchesEach(places.length, change)];
+    if (ends) addBesideCorners(counts, taken, ends);
+    const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
+    let at = 0;
+    counts.forEach((count, i) => {
+      for (let k = 0; k < count; k++) maker.add(taken?.[i] === 2 ? two : stitch, places[at]!);
+      at += taken?.[i] ?? 1;
+    });
+  }
   return {
     places: places.length,
     repeats: places.length,
@@ -82,27 +103,36 @@ export function workPlain(
   };
 }
 
+/** Stitches in each place of a side that has some more than places, spread evenly. */
+const stitchesEach = (places: number, more: number): readonly number[] =>
+  places === 0 ? [] : spread(places + more, new Array<number>(places).fill(1));
+
+/** Places that each stitch takes on a side that has some fewer than places: 1, or 2 together. */
+const takenTogether = (places: number, fewer: number): readonly number[] =>
+  spread(places, new Array<number>(places - fewer).fill(1));
+
+/** Puts one stitch more into places beside the corners of a side, those that are taken together left out. */
+function addBesideCorners(
+  counts: number[],
+  taken: readonly number[] | null,
+  [first, last]: readonly [RoundedCorner, RoundedCorner],
+): void {
+  const add = (more: number, { reach, shift }: RoundedCorner, fromEnd: boolean): void => {
+    const room = Math.min(Math.max(reach, more), counts.length);
+    for (let k = 0; k < more && counts.length > 0; k++) {
+      let i = Math.min(counts.length - 1, Math.floor(((k + 0.5 + shift) * room) / more));
+      const at = (): number => (fromEnd ? counts.length - 1 - i : i);
+      while (taken?.[at()] === 2 && i < counts.length - 1) i++;
+      if (taken?.[at()] !== 2) counts[at()]!++;
+    }
+  };
+  add(first.after, first, false);
+  add(last.before, last, true);
+}
+
 /** A quiet change as far as the places of a plain side allow it: no more than two are taken together. */
 export const plainChange = (wanted: number, places: number): number =>
   Math.max(wanted, -Math.floor(places / 2));
-
-function workMore(maker: RingBuilder, places: readonly number[], stitch: Stitch, more: number): void {
-  if (more === 0 || places.length === 0) return maker.addEach(stitch, places);
-  const counts = spread(places.length + more, new Array<number>(places.length).fill(1));
-  counts.forEach((count, i) => {
-    for (let k = 0; k < count; k++) maker.add(stitch, places[i]!);
-  });
-}
-
-function workFewer(maker: RingBuilder, places: readonly number[], stitch: Stitch, fewer: number): void {
-  const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
-  const legs = spread(places.length, new Array<number>(places.length - fewer).fill(1));
-  let at = 0;
-  for (const taken of legs) {
-    maker.add(taken === 2 ? two : stitch, places[at]!);
-    at += taken;
-  }
-}
 
 /** A side with a pattern that repeats, with places more or fewer passed over where that is asked for. */
 export function workAlong(

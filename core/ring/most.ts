@@ -20,7 +20,7 @@ const weightOf = (stitches: readonly Stitch[]): number => stitches.reduce((sum, 
 export function mostMade(
   below: Ring,
   recipe: Recipe,
-  { corners, changes }: Circumstances,
+  { corners, changes, rounded }: Circumstances,
   enough: number,
 ): number {
   const patterns = [sidePattern(recipe.side), ...(recipe.lopsided ? [sidePattern(recipe.lopsided)] : [])];
@@ -33,7 +33,9 @@ export function mostMade(
         Math.max(weightOf(group), weightOf(pair?.[0] ?? []) + weightOf(pair?.[1] ?? [])),
     ),
   );
-  const changed = (changes ?? []).reduce((sum, c) => sum + Math.abs(c), 0);
+  const changed =
+    (changes ?? []).reduce((sum, c) => sum + Math.abs(c), 0) +
+    (rounded ?? []).reduce((sum, { before, after }) => sum + before + after, 0);
   const from = (places: number): number =>
     Math.max(
       ...patterns.map(({ head, body, tail }) => {

@@ -4,6 +4,7 @@ import { recipeOf } from '../notation/parse.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { CORNERS, type CornerId } from '../terms/corners.ts';
+import type { RoundEntry } from '../document/hem.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { meetsNeeds, needsOf, sidePattern, placesOver } from './recipe.ts';
 import {
@@ -63,6 +64,68 @@ describe('plain rounds between stitches', () => {
     // 9 stitches: 5 with 4 spaces between them, and one of each corner at either end.
     expect([sideCounts(base!.ring)[0], sideCounts(loops!.ring)[0]]).toEqual([9, 7]);
     expect(made!.sides[0]!.fit!.places).toBe(11);
+  });
+});
+
+describe('rounded corners', () => {
+  const totals = (given: Partial<RoundEntry>, count = 148): readonly number[] => {
+    const made = plan(
+      rowsHem({
+        counts: [count, count, count, count],
+        rounds: [entry({ corner: 'rounded', times: 8, ...given })],
+      }),
+    ).rounds.map((r) => r.total);
+    return made.slice(1).map((total, k) => (total - made[k]!) / 4);
+  };
+
+  // φ · h at a right angle: 1.57 stitch heights of 0.95, 1.35 and 1.9.
+  test.each([
+    ['sc', 1.5],
+    ['hdc', 2.1],
+    ['dc', 3],
+  ] as const)('of %s gain some %d stitches in a round, when they are round', (stitch, gain) => {
+    const round = totals({ stitch }).slice(1);
+    expect(round.reduce((sum, g) => sum + g, 0) / round.length).toBeCloseTo(gain, 0.5);
+    expect(Math.max(...round) - Math.min(...round)).toBeLessThanOrEqual(1);
+  });
+
+  test('of a wide arc cut the point off first', () => {
+    expect(totals({ stitch: 'hdc', size: 4 })[0]).toBe(0);
+    expect(totals({ stitch: 'hdc', size: 1 })[0]).toBe(2);
+  });
+
+  test('have one stitch in their middle, and their increases beside it, within the arc', () => {
+    const [, round] = plan(
+      rowsHem({ counts: [40, 40, 40, 40], rounds: [entry({ stitch: 'dc', corner: 'rounded', size: 4 })] }),
+    ).rounds;
+    const { made, into, centres } = round!.ring;
+    const doubled = made.flatMap((_, i) => (into[i] === into[(i + 1) % made.length] ? [i] : []));
+    expect(doubled.length).toBeGreaterThan(0);
+    for (const i of doubled)
+      expect(
+        Math.min(
+          ...centres.map((c) => Math.abs(((i - c.start + made.length / 2) % made.length) - made.length / 2)),
+        ),
+      ).toBeLessThan(7);
+    expect(centres.every((c) => c.length === 1)).toBe(true);
+  });
+
+  test('are the same from the wrong side, and all that is worked on them stays round', () => {
+    const rounds = (facing: 'right' | 'wrong') =>
+      plan(
+        rowsHem({
+          counts: [40, 40, 40, 40],
+          rounds: [
+            entry({ corner: 'rounded', times: 3, facing }),
+            entry({ id: 'r2', corner: 'walk', family: 'slip-edge' }),
+          ],
+        }),
+      ).rounds;
+    const [right, wrong] = [rounds('right'), rounds('wrong')];
+    expect(wrong.map((r) => r.total)).toEqual(right.map((r) => r.total));
+    const radii = right.map((r) => r.radiusMm);
+    expect(radii[0]).toBe(0);
+    for (let k = 2; k < radii.length; k++) expect(radii[k]).toBeGreaterThan(radii[k - 1]!);
   });
 });
 

@@ -1,6 +1,13 @@
 /** Works one round onto a ring: its corners and sides, or a pattern that runs round all of it. */
 import { held } from '../held.ts';
-import { workAlong, workPlain, type Layout, type SideFit, type SideLayout } from './along.ts';
+import {
+  workAlong,
+  workPlain,
+  type RoundedCorner,
+  type Layout,
+  type SideFit,
+  type SideLayout,
+} from './along.ts';
 import { centreOf, shifted, workCorner } from './corner.ts';
 import { asFound } from './found.ts';
 import { RingBuilder } from './maker.ts';
@@ -27,6 +34,8 @@ export interface WorkedRound {
 export interface Circumstances {
   /** The recipe of every corner, where they are not all the recipe's own. */
   readonly corners?: readonly CornerRecipe[];
+  /** Increases beside each corner of a plain round, where it is rounded. */
+  readonly rounded?: readonly RoundedCorner[];
   /**
    * A quiet change for each side. In a plain round so many stitches more (two in one place) or fewer (two
    * together), spread evenly. In a patterned round so many places more passed over, or fewer, at the skips
@@ -59,11 +68,14 @@ export function workRound(below: Ring, recipe: Recipe, circumstances: Circumstan
 function workBackwards(
   below: Ring,
   recipe: Recipe,
-  { corners, changes, slide, found }: Circumstances,
+  { corners, rounded, changes, slide, found }: Circumstances,
 ): WorkedRound {
   const n = below.centres.length;
   const worked = workRound(mirrored(below), recipe, {
     ...(corners && { corners: mirroredCorners(corners) }),
+    ...(rounded && {
+      rounded: mirroredCorners(rounded).map((r) => ({ ...r, before: r.after, after: r.before })),
+    }),
     ...(changes && { changes: [...changes].reverse() }),
     ...(slide !== undefined && { slide }),
     ...(found && { found: [...found].reverse() }),
@@ -79,7 +91,7 @@ function workBackwards(
   };
 }
 
-function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstances): WorkedRound {
+function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: Circumstances): WorkedRound {
   const ways = waysOf(recipe, below.centres.length > 0);
   const own = sidePattern(ways.own);
   const other = ways.other && sidePattern(ways.other);
@@ -101,7 +113,8 @@ function workSides(below: Ring, recipe: Recipe, { corners, changes }: Circumstan
     const change = changes?.[side] ?? 0;
     const start = maker.made.length;
     if (isPlainPattern(own)) {
-      sides.push(workPlain(maker, places, plain, change));
+      const ends = rounded && ([rounded[side]!, rounded[(side + 1) % rounded.length]!] as const);
+      sides.push(workPlain(maker, places, plain, change, ends));
       const length = maker.made.length - start;
       layout.sides.push({ start, length, repeats: [], tail: start + length });
     } else {

@@ -33,6 +33,8 @@ export interface Family {
   /** Sizes of the motif, and what a size counts, such as “stitches to a picot”. */
   readonly sizes: readonly number[];
   readonly sizeCounts: string;
+  /** The corner that its size is about, where it is about one alone. */
+  readonly sizedCorner: CornerId | null;
   /** Its size is the chains between its groups: as many as the groups below have. */
   readonly chainsAsBelow: boolean;
   /** Worked rounds in one repeat of the family. */
@@ -60,6 +62,7 @@ const USUAL: Omit<Family, 'id' | 'name' | 'about' | 'write'> = {
   places: ['stitch'],
   sizes: [1],
   sizeCounts: '',
+  sizedCorner: null,
   chainsAsBelow: false,
   roundsPerRepeat: 1,
   repeatable: false,

@@ -5,7 +5,8 @@ import { parseRound, recipeOf } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
 import { HAS_THIRD_LOOP } from '../terms/places.ts';
 import { STITCHES, type Language } from '../terms/stitches.ts';
-import { isDisc, type Outline } from '../piece/outline.ts';
+import { cutByArc, isDisc, type Outline } from '../piece/outline.ts';
+import type { RoundedCorner } from '../ring/along.ts';
 import { type Outcome, type Problem } from '../problems.ts';
 import {
   isPlainPattern,
@@ -22,6 +23,14 @@ import { firstChoice, familyNeededBelow, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
 import { familyById } from '../rounds/registry.ts';
 
+/** Arcs at the corners of a round, in stitch widths: the radius of those below, and of its own. */
+export interface Rounding {
+  readonly from: number;
+  readonly to: number;
+  /** Those below are points: it is the first. */
+  readonly begins: boolean;
+}
+
 /** One round of the stack. */
 export interface WrittenRound {
   readonly entry: RoundEntry;
@@ -37,6 +46,8 @@ export interface WrittenRound {
   readonly facing: 'right' | 'wrong';
   /** Worked against the order of the ring: turned, or, of the two, with reverse stitches. */
   readonly backwards: boolean;
+  /** The arcs at its corners; null where they are points. */
+  readonly rounding: Rounding | null;
   /** It was begun as something that this version does not know, and is shown as a plain round. */
   readonly unknown?: boolean;
 }
@@ -50,9 +61,12 @@ export interface Stack {
 /** Unrolls the entries. Entries that did not change keep their rounds. */
 export function writtenRounds(entries: readonly RoundEntry[]): Stack {
   let going = 0;
+  let radius = 0;
   const stacks = entries.map((entry, k) => {
     going = goesOnFrom(entries[k - 1], entry) ? going + roundsIn(entries[k - 1]!) : 0;
-    return roundsOf(entry, going);
+    const stack = roundsOf(entry, onRounds(going, radius));
+    radius = radiusOver(stack.rounds, radius);
+    return stack;
   });
   return { rounds: stacks.flatMap((s) => s.rounds), problems: stacks.flatMap((s) => s.problems) };
 }
@@ -64,15 +78,23 @@ export const goesOnFrom = (below: RoundEntry | undefined, { family, anew }: Roun
 const roundsIn = ({ family, times }: RoundEntry): number =>
   times * (familyById(family)?.roundsPerRepeat ?? 1);
 
-/** @param going rounds of its pattern that lie below it, from which it goes on */
-const roundsOf = rememberedBy((entry: RoundEntry, going: number): Stack => {
+/** Radius of the arcs at the corners of the last of some rounds, in stitch widths. @param below that of those below them */
+export const radiusOver = (rounds: readonly WrittenRound[], below: number): number =>
+  rounds.reduce((radius, { rounding }) => rounding?.to ?? radius, below);
+
+/** Rounds of its pattern below an entry, and the radius of their corners, as a key. */
+const onRounds = (going: number, radius: number): string => `${going} ${radius}`;
+
+/** @param on rounds of its pattern that lie below it, from which it goes on, and the radius of the corners there */
+const roundsOf = rememberedBy((entry: RoundEntry, on: string): Stack => {
+  const [going, radius] = on.split(' ').map(Number) as [number, number];
   const family = familyById(entry.family);
   if (family) {
     const count = entry.times * family.roundsPerRepeat;
     const rounds = Array.from({ length: count }, (_, index) =>
       written(entry, index, family.name, family, recipeOf(family.write(entry, going + index)), family.edge),
     );
-    return { rounds, problems: [] };
+    return { rounds: withRounding(rounds, radius), problems: [] };
   }
   const outcome = ownRecipe(entry);
   if (!outcome.ok) return { rounds: [], problems: outcome.problems };
@@ -80,8 +102,20 @@ const roundsOf = rememberedBy((entry: RoundEntry, going: number): Stack => {
   const rounds = Array.from({ length: entry.times }, (_, index) =>
     written(entry, index, ownName(entry), null, recipe, freeEdge(recipe) ? 'lobed' : 'straight'),
   );
-  return { rounds, problems: [] };
+  return { rounds: withRounding(rounds, radius), problems: [] };
 });
+
+/** Rounds with the arcs at their corners: once they are rounded, those of all rounds above are, too. */
+function withRounding(rounds: readonly WrittenRound[], below: number): readonly WrittenRound[] {
+  let radius = below;
+  return rounds.map((round) => {
+    const begins = radius === 0;
+    const from = begins && round.entry.corner === 'rounded' ? round.entry.size : radius;
+    if (from === 0) return round;
+    radius = from + (round.recipe.surface ? 0 : stitchHeight(plainStitchOf(round.recipe)));
+    return { ...round, rounding: { from, to: radius, begins } };
+  });
+}
 
 /** Name of a round that its maker wrote. */
 export const ownName = ({ written: own }: RoundEntry): string => own?.name.trim() || 'Own round';
@@ -91,11 +125,12 @@ export const ownName = ({ written: own }: RoundEntry): string => own?.name.trim(
  * stands there as a plain round, which takes on the counts that it was to have or that were found.
  *
  * @param going rounds of its pattern that were begun below it
+ * @param radius of the corners below its entry, in stitch widths
  */
-export function begunRound(entry: RoundEntry, index: number, going: number): WrittenRound {
+export function begunRound(entry: RoundEntry, index: number, going: number, radius: number): WrittenRound {
   let round: WrittenRound | undefined;
   try {
-    round = roundsOf(entry, going).rounds[index];
+    round = roundsOf(entry, onRounds(going, radius)).rounds[index];
   } catch {
     // What was chosen of its family is not known here.
   }
@@ -120,7 +155,18 @@ function written(
   const facing = entry.facing ?? recipe.facing;
   const reverse = plainStitchOf(recipe).form === 'reverse';
   const backwards = (facing === 'wrong') !== reverse;
-  return { entry, index, name, family, recipe, sitsOn: sitsOn(recipe), edge, facing, backwards };
+  return {
+    entry,
+    index,
+    name,
+    family,
+    recipe,
+    sitsOn: sitsOn(recipe),
+    edge,
+    facing,
+    backwards,
+    rounding: null,
+  };
 }
 
 /** The recipe of a round that the user wrote, with faults placed in that round. */
@@ -159,23 +205,32 @@ export interface RoundBearing {
   readonly runsBackwards: boolean;
   /** Places after the first corner at which a pattern past the corners begins. */
   readonly slide: number;
+  readonly rounding: Rounding | null;
 }
 
-export const bearingOf = ({ recipe, entry, index, backwards }: WrittenRound): RoundBearing => ({
+export const bearingOf = ({ recipe, entry, index, backwards, rounding }: WrittenRound): RoundBearing => ({
   recipe,
   corner: entry.corner,
   changes: entry.changes[String(index)],
   runsBackwards: backwards,
   slide: recipe.scope === 'ring' ? entry.slide : 0,
+  rounding,
 });
 
 /** As {@link circumstancesOf}, by what bears on them alone. */
 export function circumstances(
-  { recipe, corner, changes, runsBackwards, slide }: RoundBearing,
+  { recipe, corner, changes, runsBackwards, slide, rounding }: RoundBearing,
   outline: Outline,
   below: number,
 ): Circumstances {
-  const backwards = { ...(runsBackwards && { backwards: true }), ...(slide > 0 && { slide }) };
+  const arcs = corner === 'rounded' && rounding && !isDisc(outline);
+  const backwards = {
+    ...(runsBackwards && { backwards: true }),
+    ...(slide > 0 && { slide }),
+    ...(arcs && {
+      rounded: outline.turns.map((turn) => roundedCorner(turn, plainHeight(recipe), below, rounding)),
+    }),
+  };
   const stitch = plainStitchOf(recipe);
   const height = stitchHeight(stitch);
   if (isDisc(outline)) {
@@ -191,6 +246,31 @@ export function circumstances(
     turn < 0 || byAngle ? cornerForTurn(stitch, turn, height, below) : recipe.corner,
   );
   return { ...backwards, corners, ...(changes && { changes }) };
+}
+
+const plainHeight = (recipe: Recipe): number => stitchHeight(plainStitchOf(recipe));
+
+/**
+ * Increases of a rounded corner: what its arc has more than the one below, φ · h where that was an arc too, spread along it. What
+ * was rounded away is carried over. Where a wide arc first cuts a point off, it has none.
+ *
+ * @param below height of the ring below above the body, in stitch widths
+ */
+function roundedCorner(
+  turn: number,
+  height: number,
+  below: number,
+  { from, to, begins }: Rounding,
+): RoundedCorner {
+  const need = (high: number, radius: number): number =>
+    2 * (high * Math.tan(turn / 2) - radius * cutByArc(turn));
+  const gain =
+    turn > 0
+      ? Math.max(0, Math.round(need(below + height, to)) - Math.round(need(below, begins ? 0 : from)))
+      : 0;
+  const odd = Math.round(below / Math.max(0.1, height)) % 2 === 1;
+  const after = odd ? Math.ceil(gain / 2) : Math.floor(gain / 2);
+  return { before: gain - after, after, reach: (to * Math.max(0, turn)) / 2, shift: odd ? 0.25 : -0.25 };
 }
 
 /** The quiet change that the maker made in a round on a side; what a circle grows by itself is none. */

@@ -207,7 +207,7 @@ const MAKERS: readonly Maker[] = [
   },
   (_, chance) => base.crossJoins(chance.pick(CROSSING_IDS)),
   (_, chance) => base.chooseBaseStitch(chance.pick(['sc', 'esc', 'hdc', 'dc'] as const)),
-  (_, chance) => base.chooseBaseCorner(chance.pick(plain.corners)),
+  (_, chance) => base.chooseBaseCorner(chance.pick(plain.corners.filter((c) => c !== 'rounded'))),
   ({ hem }, chance) => base.chooseBaseYarn(chance.pick(hem.yarns).id),
   (plan, chance) => {
     const side = chance.int(0, plan.sides.length - 1);
