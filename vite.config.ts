@@ -35,17 +35,20 @@ const allLicences: Plugin = {
   },
 };
 
-/** Icons come in six weights, two of which are shown: the others stay out of what is fetched. */
+/** Icons come in six weights, of which one is shown, and of some the filled one: the others stay out of what is fetched. */
+const FILLED = /\/(?:Warning|CheckCircle)\./;
 const shownWeights: Plugin = {
   name: 'shown-weights',
   enforce: 'pre',
   transform(code, id) {
     if (!/@phosphor-icons\/react\/dist\/defs\//.test(id)) return null;
-    const shown = code.replace(
-      /\n {2}\[\n {4}"(?:bold|duotone|light|thin)",[^]*?\n {2}\],?(?=\n(?: {2}\[|\]))/g,
-      '',
+    const unseen = `bold|duotone|light|thin${FILLED.test(id) ? '' : '|fill'}`;
+    const weight = new RegExp(
+      `\\n {2}\\[\\n {4}"(?:${unseen})",[^]*?\\n {2}\\],?(?=\\n(?: {2}\\[|\\]))`,
+      'g',
     );
-    if (!shown.includes('"regular"') || shown.includes('"duotone"'))
+    const shown = code.replace(weight, '');
+    if (!shown.includes('"regular"') || new RegExp(`"(?:${unseen})"`).test(shown))
       throw new Error(`the weights of ${id} are not where they were`);
     return { code: shown, map: null };
   },

@@ -50,7 +50,11 @@ export const list = <S extends TSchema>(items: S, maxItems: number, minItems = 0
 
 /** A value, or null where nothing was said. */
 export const orNull = <S extends TSchema>(schema: S): TUnsafe<Static<S> | null> =>
-  Type.Unsafe<Static<S> | null>({ ...(schema as SchemaOptions), type: [schema.type as string, 'null'] });
+  Type.Unsafe<Static<S> | null>({
+    ...(schema as SchemaOptions),
+    ...(schema.$id !== undefined && { $id: `${schema.$id}OrNull` }),
+    type: [schema.type as string, 'null'],
+  });
 
 /** One of several records that are told apart by an entry of theirs. */
 const by =

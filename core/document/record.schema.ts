@@ -15,6 +15,7 @@ import {
   orNull,
   record,
   said,
+  named,
   text,
   whole,
   type Of,
@@ -22,10 +23,13 @@ import {
 
 const count = whole(0, LIMITS.stitchesInRound);
 
-const eventId = record({
-  device: said('the device that it was noted on', text(64)),
-  counter: said('one more than the highest that this device had seen', whole(0, 1_000_000_000)),
-});
+const eventId = named(
+  'eventId',
+  record({
+    device: said('the device that it was noted on', text(64)),
+    counter: said('one more than the highest that this device had seen', whole(0, 1_000_000_000)),
+  }),
+);
 
 const head = { id: eventId, at: said('when, for people to read; it orders nothing', text(40, 10)) };
 const of = { round: roundIdentity };

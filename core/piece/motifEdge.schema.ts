@@ -1,6 +1,6 @@
 /** The side of a motif, as its maker describes it. */
 import { Type } from '@sinclair/typebox';
-import { byKind, record, said, stitches, whole, type Of } from '../schema.ts';
+import { byKind, record, said, stitches, whole, type Of, named } from '../schema.ts';
 import { stitch } from '../terms/terms.schema.ts';
 
 const solid = record({
@@ -16,7 +16,7 @@ const clustered = record({
   chainsBetween: said('chains between clusters; 0 leaves a gap', whole(0, 5)),
 });
 
-export const motifEdge = byKind(solid, clustered);
+export const motifEdge = named('motifEdge', byKind(solid, clustered));
 
 /** The side of a motif: stitch tops, or clusters with gaps or chains between. */
 export type MotifEdge = Of<typeof motifEdge>;

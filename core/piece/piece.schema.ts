@@ -1,5 +1,5 @@
 /** A piece as its maker describes it: how it was made, and its measures. */
-import { byKind, type Of } from '../schema.ts';
+import { byKind, named, type Of } from '../schema.ts';
 import { blocksSchema } from './blocks/blocks.schema.ts';
 import { clothSchema } from './cloth/cloth.schema.ts';
 import { countedSchema } from './counted/counted.schema.ts';
@@ -7,6 +7,9 @@ import { gridSchema } from './grid/grid.schema.ts';
 import { motifSchema } from './motif/motif.schema.ts';
 import { rowsSchema } from './rows/rows.schema.ts';
 
-export const piece = byKind(rowsSchema, motifSchema, blocksSchema, gridSchema, clothSchema, countedSchema);
+export const piece = named(
+  'piece',
+  byKind(rowsSchema, motifSchema, blocksSchema, gridSchema, clothSchema, countedSchema),
+);
 
 export type Piece = Of<typeof piece>;
