@@ -98,7 +98,8 @@ export class Work {
       const at = this.round.made.length;
       const words = /The last part of corner \S+: (.+); its first part ends/.exec(start)?.[1] ?? null;
       // Begun in a stitch that is the second of two, the place that was named is that one.
-      const place = /the second of the two marked sts/.test(start) ? into[1]! : into[0]!;
+      const joined = into.find((p) => p === this.below.join && /you joined the last round/.test(start));
+      const place = /the second of the two marked sts/.test(start) ? into[1]! : (joined ?? into[0]!);
       if (lift) this.round.add(lift, place);
       const space = this.told.spaceOfLift(start);
       if (space > 0) this.round.add(chainRun(space), null);

@@ -121,6 +121,8 @@ function withoutRate(line: string): string {
 }
 
 function bySideLine(line: string): string {
+  // Numbers of places where there are more or fewer: they say nothing of how many go into each.
+  if (/, counted from the (?:corner|start)\.$/.test(line)) return line;
   return withoutRate(line)
     .replace(/\brep from \*/g, 'repeat from *')
     .replace(/^((?:Sides? [^:]+|All around): \d+ .+?) over the /, '$1 along the ')
