@@ -22,7 +22,7 @@ export const plain = family({
     'rounded',
   ],
   sizes: [1, 2, 4],
-  sizeCounts: 'stitches of radius at first',
+  sizeCounts: 'stitches of radius',
   sizedCorner: 'rounded',
   loops: ['both', 'back', 'front', 'third'],
   places: PLAIN_PLACES,
