@@ -1,3 +1,4 @@
+import { LOOP_OF } from '../../core/piece/blocks/blocks.ts';
 import { WholeNumber, Field } from '../controls/Field.tsx';
 import type { EditorProps } from './editorProps.ts';
 import { Segmented } from 'antd';
@@ -17,7 +18,14 @@ export function BlocksEditor({ piece, onChange }: EditorProps<BlocksPiece>) {
           block
           value={piece.stitch}
           options={(['hdc', 'dc'] as const).map((s) => ({ value: s, label: abbreviation(s, language) }))}
-          onChange={(stitch) => onChange('blocks', { ...piece, stitch })}
+          onChange={(stitch) =>
+            // The loops follow where they are still those of the stitch before.
+            onChange('blocks', {
+              ...piece,
+              stitch,
+              loopChains: piece.loopChains === LOOP_OF[piece.stitch] ? LOOP_OF[stitch] : piece.loopChains,
+            })
+          }
         />
       </Field>
       <WholeNumber
@@ -33,6 +41,13 @@ export function BlocksEditor({ piece, onChange }: EditorProps<BlocksPiece>) {
         max={2000}
         value={piece.blocksHigh}
         onChange={(blocksHigh) => onChange('blocks up', { ...piece, blocksHigh })}
+      />
+      <WholeNumber
+        label="Chains of its loops"
+        min={1}
+        max={6}
+        value={piece.loopChains}
+        onChange={(loopChains) => onChange('chains of the loops', { ...piece, loopChains })}
       />
       <SizeFields piece={piece} onChange={onChange} />
       <p className="quiet small">

@@ -45,6 +45,7 @@ export const clusters: MotifPiece = {
 export const blocksSample: BlocksPiece = {
   kind: 'blocks',
   stitch: 'dc',
+  loopChains: 3,
   blocksWide: 8,
   blocksHigh: 8,
   widthCm: cm(32),

@@ -121,11 +121,13 @@ const event13 = ({ entry, ground }: Value): Value => ({
   }),
 });
 
-/** Stitches side by side were worked into. */
+/** Stitches side by side were worked into; loops had the chains of the blocks’ stitch. */
 const pieceOf13 = (piece: unknown): unknown =>
-  isRecord(piece) && isRecord(piece.edge) && piece.edge.kind === 'solid'
-    ? { ...piece, edge: { between: false, ...piece.edge } }
-    : piece;
+  isRecord(piece) && piece.kind === 'blocks'
+    ? { loopChains: piece.stitch === 'dc' ? 3 : 2, ...piece }
+    : isRecord(piece) && isRecord(piece.edge) && piece.edge.kind === 'solid'
+      ? { ...piece, edge: { between: false, ...piece.edge } }
+      : piece;
 
 /** A border whose rounds were closed with slip stitches. */
 const closed12 = ({ base, rounds }: Value): Value => ({

@@ -45,6 +45,7 @@ function someHem(chance: Chance, said: string[]): Hem {
     {
       kind: 'blocks',
       stitch: 'hdc',
+      loopChains: 2,
       blocksWide: chance.int(6, 12),
       blocksHigh: 9,
       widthCm: 30,

@@ -90,6 +90,7 @@ describe('blocks from corner to corner', () => {
     const piece: Piece = {
       kind: 'blocks',
       stitch: 'hdc',
+      loopChains: 2,
       blocksWide: 30,
       blocksHigh: 30,
       widthCm: 80,
@@ -108,6 +109,7 @@ describe('blocks from corner to corner', () => {
     const piece: Piece = {
       kind: 'blocks',
       stitch: 'dc',
+      loopChains: 3,
       blocksWide: 21,
       blocksHigh: 21,
       widthCm: 80,
@@ -119,6 +121,25 @@ describe('blocks from corner to corner', () => {
     const made = plan({ ...hem, base: { ...hem.base, corner: 'chain-2' } });
     expect(tallySide(made.rounds[1]!.ring, 0).stitches).toBe(3 * 21 + 4);
   });
+});
+
+test('loops have the chains that the maker gives them', () => {
+  const piece = {
+    kind: 'blocks',
+    stitch: 'hdc',
+    blocksWide: 30,
+    blocksHigh: 30,
+    widthCm: 60,
+    heightCm: 60,
+  } as const;
+  const chains = (loopChains: number): readonly number[] => {
+    const hem = { ...rowsHem(), ...changePiece(rowsHem(), { ...piece, loopChains }) };
+    const sides = hem.base.sides.map((s) => ({ ...s, school: 'loops' as const, count: null }));
+    const { made } = plan({ ...hem, base: { ...hem.base, sides } }).rounds[0]!.ring;
+    return [...new Set(made.map((s) => s.chains))].sort();
+  };
+  expect(chains(1)).toEqual([0, 1]);
+  expect(chains(4)).toEqual([0, 4]);
 });
 
 describe('other bodies', () => {

@@ -126,7 +126,15 @@ const BODIES: readonly (readonly [string, Hem])[] = [
     'blocks in loops',
     (() => {
       const hem = withPiece(
-        { kind: 'blocks', stitch: 'dc', blocksWide: 12, blocksHigh: 14, widthCm: 50, heightCm: 58 },
+        {
+          kind: 'blocks',
+          stitch: 'dc',
+          loopChains: 3,
+          blocksWide: 12,
+          blocksHigh: 14,
+          widthCm: 50,
+          heightCm: 58,
+        },
         [entry({ family: 'fill-loops', stitch: 'dc', corner: 'twos' })],
       );
       return {

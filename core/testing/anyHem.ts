@@ -108,7 +108,10 @@ const CHOSEN: readonly (readonly [string, Piece])[] = [
       sideCm: 42,
     },
   ],
-  ['blocks', { kind: 'blocks', stitch: 'dc', blocksWide: 7, blocksHigh: 9, widthCm: 21, heightCm: 27 }],
+  [
+    'blocks',
+    { kind: 'blocks', stitch: 'dc', loopChains: 3, blocksWide: 7, blocksHigh: 9, widthCm: 21, heightCm: 27 },
+  ],
   [
     'motifs with an inner corner',
     {

@@ -116,6 +116,7 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
     case 'blocks':
       return pick<() => Piece>([
         () => ({ ...piece, stitch: pick(['hdc', 'dc'] as const) }),
+        () => ({ ...piece, loopChains: int(1, 6) }),
         () => ({ ...piece, blocksWide: int(2, 40), blocksHigh: int(2, 40) }),
         () => ({ ...piece, widthCm: length(), heightCm: length() }),
       ])();

@@ -16,7 +16,7 @@ function bodyOf(piece: BlocksPiece): Body {
       numbering: { noun: 'place', from: 'first' },
       joins: [],
       startsBy: 'loops',
-      loopChains: piece.stitch === 'hdc' ? 2 : 3,
+      loopChains: piece.loopChains,
       measuredMm: lengthMm,
       computedMm: lengthMm,
     };
@@ -29,6 +29,9 @@ function bodyOf(piece: BlocksPiece): Body {
     cornerPlaces: Array.from({ length: 4 }, () => 'the corner block’s tip'),
   };
 }
+
+/** Chains that reach over a block, by its stitch. */
+export const LOOP_OF = { hdc: 2, dc: 3 } as const;
 
 /** Border stitches that a block takes once its loop is filled. */
 const STITCHES_OF_BLOCK = { hdc: 2, dc: 3 } as const;
@@ -49,6 +52,7 @@ export const blocks: Construction<BlocksPiece> = {
     return {
       kind: 'blocks',
       stitch: 'hdc',
+      loopChains: LOOP_OF.hdc,
       blocksWide: blocksIn(widthCm),
       blocksHigh: blocksIn(heightCm),
       widthCm,
