@@ -21,6 +21,8 @@ export class Places {
   /** For each side the number of its first place; none where a round is not worked side by side. */
   private readonly begins = new Map<number, number>();
   private readonly order: InOrder;
+  /** Its gaps are the spaces between stitches. */
+  private readonly between: boolean;
   /** Whether the round goes back into places that it has passed over. */
   readonly goBack: boolean;
 
@@ -38,6 +40,7 @@ export class Places {
     const below = plan.rounds[round.onto]?.ring;
     const { travel } = this.order;
     const kinds = placeKindsUsed(way);
+    this.between = kinds.has('between');
     if (!below || !written) {
       // Spots of the edge are numbered as they come, corners among them.
       this.all = spotsMet(plan, round.ring);
@@ -85,7 +88,9 @@ export class Places {
     if (round.onto < 0) return edgeNoun(this.plan, place, this.language);
     const { ring } = this.plan.rounds[round.onto]!;
     const kind: PlaceKind = isGap(place)
-      ? 'gap'
+      ? this.between
+        ? 'between'
+        : 'gap'
       : isChainRun(ring.made[entryOf(place)]!)
         ? 'space'
         : 'stitch';

@@ -271,6 +271,13 @@ describe('the steps of a round', () => {
     ]);
   });
 
+  test('between stitches are named as the spaces that they are', () => {
+    const between = plan(small({ rounds: [entry({ into: 'between' })] }));
+    const said = wordsOf(between, 1).flatMap((w) => w.now);
+    expect(said.some((w) => /^1 sc in each of the next \d+ sps between sts\.$/.test(w))).toBe(true);
+    expect(said.join(' ')).not.toMatch(/\bgaps?\b/);
+  });
+
   test('of a pattern past the corners lie on the sides that they come to', () => {
     const written = {
       text: 'round: *sc in each of next 3 sts, (sc, ch 3, sc) in next st*',
