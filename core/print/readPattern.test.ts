@@ -110,6 +110,15 @@ const disc: Piece = {
 };
 const BODIES: readonly (readonly [string, Hem])[] = [
   ['rows', rowsHem({ rounds: [entry({ times: 2 })] })],
+  ['between the stitches', rowsHem({ rounds: [entry({ into: 'between', times: 2 })] })],
+  [
+    'stitches and chain spaces',
+    rowsHem({
+      counts: [31, 37, 31, 37],
+      rounds: [entry({ id: 'm', family: 'moss' }), entry({ into: 'either', times: 2 })],
+    }),
+  ],
+  ['rounded corners', rowsHem({ rounds: [entry({ corner: 'rounded', stitch: 'dc', times: 4 })] })],
   [
     'a clustered square',
     withPiece({
