@@ -17,10 +17,12 @@ export function KeptRounds({ onOwn }: { readonly onOwn: (written: OwnWritten) =>
     };
   }, []);
   if (!wishes || wishes.rounds.length === 0) return null;
-  const discard = (round: OwnWritten): void => {
-    const without = { ...wishes, rounds: wishes.rounds.filter((r) => r !== round) };
+  const discard = async ({ name }: OwnWritten): Promise<void> => {
+    // Others may have been kept meanwhile.
+    const now = await wishesHere();
+    const without = { ...now, rounds: now.rounds.filter((r) => r.name !== name) };
+    await keepWishes(without);
     setWishes(without);
-    void keepWishes(without);
   };
   return (
     <div className={styles.keptRounds}>
@@ -37,7 +39,7 @@ export function KeptRounds({ onOwn }: { readonly onOwn: (written: OwnWritten) =>
               size="small"
               aria-label={`Discard ${round.name}`}
               icon={<TrashIcon />}
-              onClick={() => discard(round)}
+              onClick={() => void discard(round)}
             />
           </li>
         ))}

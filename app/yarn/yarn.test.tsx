@@ -2,8 +2,9 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
-import { rangeWords } from '../../core/say/measures.ts';
-import { planComesOutEven } from '../../core/plan/types.ts';
+import { ONE_PIECE } from '../../core/alike/alike.ts';
+import { rangeWords, timeWords } from '../../core/say/measures.ts';
+import { planComesOutEven, type YarnPlan } from '../../core/plan/types.ts';
 import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { ballEnds, basketReach } from '../../core/forecast/supply.ts';
@@ -12,6 +13,7 @@ import { Basket } from './Basket.tsx';
 import { HowFar } from './HowFar.tsx';
 import { RoundsChart } from './RoundsChart.tsx';
 import { WeighIns } from './WeighIns.tsx';
+import { YarnPage } from './YarnPage.tsx';
 
 const hem = rowsHem({ rounds: [entry({ times: 2 }), entry({ id: 'b', yarn: 'y2' })] });
 
@@ -54,6 +56,17 @@ describe('the basket', () => {
     act(() => store.undo());
     expect(store.get().plan.hem.yarns).toHaveLength(2);
   });
+});
+
+test('of many alike the basket says for how many it is enough, and the time is that of all', () => {
+  const { store } = renderHem({ ...hem, alike: { ...ONE_PIECE, count: 24 } }, () => <YarnPage />);
+  const plain = (): YarnPlan => store.get().plan.yarns[0]!;
+  const each = plain().quantity.grams / 24;
+  type('Grams of Plain yarn in the basket', String(Math.ceil(5 * each * (1 + plain().quantity.spread))));
+  expect(screen.getByText(/^With what is here: surely enough for 5 of 24 pieces, at most for/)).toBeTruthy();
+  expect(document.body.textContent).toContain(
+    `All 24, joining included: ${timeWords(store.get().plan.minutesInAll)}.`,
+  );
 });
 
 describe('where balls end', () => {

@@ -109,6 +109,15 @@ describe('joining', () => {
     expect(told(1)).toContain('for a ch-1 sp: sl st in the ch-1 sp across.');
     expect(told(2)).toContain('for a ch-2 sp: ch 1, sl st in the ch-2 sp across.');
     expect(plan(many({ join: 'as they are made' })).joining).toMatchObject({ refused: 'no chain spaces' });
+    // Corners that are stitches are joined to nothing.
+    const written = {
+      ...own(3),
+      text: 'side: *sc in next st, ch 3, sk 1*, sc in next st\ncorner: 3 sc in corner',
+    };
+    const rounds = [entry({ id: 'o', family: 'own', written })];
+    const { joining, rounds: made } = plan(many({ join: 'as they are made' }, { rounds }));
+    const spaces = made.at(-1)!.ring.made.filter((s) => s.chains === 3).length / 4;
+    expect(joining).toMatchObject({ withCorners: false, beside: spaces, above: spaces });
   });
 
   test('is refused with its reason', () => {

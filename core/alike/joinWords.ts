@@ -11,11 +11,11 @@ export function joinName(join: JoinId, language: Language): string {
     case 'not joined':
       return 'not joined';
     case 'slip stitch':
-      return `${slipStitch}s from the back`;
+      return `${slipStitch} from the back`;
     case 'single crochet':
       return `${abbreviation('sc', language)} in front, a ridge`;
     case 'flat':
-      return `${slipStitch}s in the back loops, flat`;
+      return `${slipStitch} in the back loops, flat`;
     case 'sewn':
       return 'sewn with a needle';
     case 'as they are made':

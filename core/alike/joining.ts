@@ -38,6 +38,8 @@ export interface Joining {
   readonly above: number;
   /** In all. */
   readonly joins: number;
+  /** Whether the corners are joined, too: as pieces are made, only those that are spaces. */
+  readonly withCorners: boolean;
   /** Of chain spaces that are joined as they are made, the chains of each, every number once. */
   readonly chains: readonly number[];
   readonly metres: number;
@@ -72,6 +74,7 @@ export function joiningOf(inputs: JoiningInputs): Joining | null {
     beside: 0,
     above: 0,
     joins: 0,
+    withCorners: false,
     chains: [],
     metres: 0,
     ends: 0,
@@ -85,8 +88,10 @@ export function joiningOf(inputs: JoiningInputs): Joining | null {
   const unequal = pairs
     .map(([a, b]): Unequal => ({ sides: [a, b], places: [places(a), places(b)] }))
     .filter(({ places: [a, b] }) => a !== b);
-  // A seam goes from corner to corner, the corners included.
-  const along = ([a, b]: readonly [number, number]): number => Math.min(places(a), places(b)) + 2;
+  // A seam goes from corner to corner; as they are made, only corners that are spaces are joined.
+  const withCorners = !made || cornerSpaces(ring).length > 0;
+  const along = ([a, b]: readonly [number, number]): number =>
+    Math.min(places(a), places(b)) + (withCorners ? 2 : 0);
   const [beside, above] = [along(BESIDE), along(ABOVE)];
   const joins = beside * met.beside + above * met.above;
   const seams = made ? [] : seamsOf(layout);
@@ -102,6 +107,7 @@ export function joiningOf(inputs: JoiningInputs): Joining | null {
     beside,
     above,
     joins,
+    withCorners,
     chains,
     metres: (joins * mm) / 1000 + ends * TAIL_M,
     ends,
@@ -113,9 +119,7 @@ function refusedBy({ alike, outline, ring, edge }: JoiningInputs): JoinRefused |
   if (alike.count < 2) return 'one piece';
   if (!hasSquareCorners(outline)) return 'no square corners';
   if (alike.join === 'as they are made')
-    return ABOVE.concat(BESIDE as never).some((side) => spacesOn(ring, side).length > 0)
-      ? null
-      : 'no chain spaces';
+    return [...ABOVE, ...BESIDE].some((side) => spacesOn(ring, side).length > 0) ? null : 'no chain spaces';
   return edge === 'straight' ? null : 'last round not straight';
 }
 
@@ -133,13 +137,16 @@ function spacesOn(ring: Ring, side: number): readonly number[] {
 
 /** Chains of the spaces that are joined as they are made, those of the corners included; every number once, the most first. */
 function chainsJoined(ring: Ring, { turns }: Outline): readonly number[] {
-  const corners = ring.centres.flatMap(({ start, length }) => {
+  const all = [...turns.flatMap((_, side) => spacesOn(ring, side)), ...cornerSpaces(ring)];
+  return [...new Set(all)].sort((a, b) => b - a);
+}
+
+/** Corners that are chain spaces, as their chains. */
+const cornerSpaces = (ring: Ring): readonly number[] =>
+  ring.centres.flatMap(({ start, length }) => {
     const middle = length > 0 ? ring.made[start]! : null;
     return middle && isChainRun(middle) ? [middle.chains] : [];
   });
-  const all = [...turns.flatMap((_, side) => spacesOn(ring, side)), ...corners];
-  return [...new Set(all)].sort((a, b) => b - a);
-}
 
 interface OneJoin {
   readonly mm: number;

@@ -13,6 +13,19 @@ type Value = Readonly<Record<string, unknown>>;
 const isRecord = (value: unknown): value is Value =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+/** Changes that a step makes to the border of a file, to those put aside, and to what was begun. */
+const everyBorder = (
+  file: Value,
+  border: (border: Value) => Value,
+  event: (event: Value) => Value,
+): Value => {
+  const each = (list: unknown, change: (one: Value) => Value): unknown =>
+    Array.isArray(list)
+      ? list.map((one: unknown) => (isRecord(one) ? { ...one, ...change(one) } : one))
+      : list;
+  return { ...border(file), kept: each(file.kept, border), record: each(file.record, event) };
+};
+
 /** The step from version n is at n − 1. */
 const STEPS: readonly ((file: Value) => Value)[] = [
   // Version 2: paper for the printed pattern, and the maker's own notes.
@@ -58,40 +71,22 @@ const STEPS: readonly ((file: Value) => Value)[] = [
   // Version 11: a pattern goes on from the one below; before, it was begun anew. More is chosen of starts and ends.
   (file) => ({
     ...file,
-    ...begunAnew(file),
-    kept: Array.isArray(file.kept)
-      ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...begunAnew(kept) } : kept))
-      : file.kept,
-    record: Array.isArray(file.record)
-      ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...begunEvent(event) } : event))
-      : file.record,
+    ...everyBorder(file, begunAnew, begunEvent),
   }),
   // Version 12: how rounds are closed, patterns past corners slid by hand, for whom and when it was made.
   (file) => ({
     madeFor: '',
     madeOn: '',
     ...file,
-    ...closed12(file),
     piece: pieceOf12(file.piece),
-    kept: Array.isArray(file.kept)
-      ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...closed12(kept) } : kept))
-      : file.kept,
-    record: Array.isArray(file.record)
-      ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...closedEvent12(event) } : event))
-      : file.record,
+    ...everyBorder(file, closed12, closedEvent12),
   }),
   // Version 13: places between stitches, chains between groups, own rounds with a name, many pieces alike.
   (file) => ({
     alike: ONE_PIECE,
     ...file,
-    ...border13(file),
     piece: pieceOf13(file.piece),
-    kept: Array.isArray(file.kept)
-      ? file.kept.map((kept: unknown) => (isRecord(kept) ? { ...kept, ...border13(kept) } : kept))
-      : file.kept,
-    record: Array.isArray(file.record)
-      ? file.record.map((event: unknown) => (isRecord(event) ? { ...event, ...event13(event) } : event))
-      : file.record,
+    ...everyBorder(file, border13, event13),
   }),
 ];
 
@@ -103,12 +98,11 @@ const border13 = ({ base, rounds }: Value): Value => ({
   }),
 });
 
-const entryOf13 = ({ family, size, written, ...entry }: Value): Value => ({
+const entryOf13 = (entry: Value): Value => ({
   into: 'stitch',
   ...entry,
-  family,
-  size: GROUPS_OF_12.has(family) ? 0 : size,
-  written: isRecord(written) ? { name: '', note: '', ...written } : written,
+  ...(GROUPS_OF_12.has(entry.family) && { size: 0 }),
+  ...(isRecord(entry.written) && { written: { name: '', note: '', ...entry.written } }),
 });
 
 /** Families whose groups stood side by side. */

@@ -5,6 +5,7 @@ import { entryMade, madeWithYarn } from '../procedure/stretch.ts';
 import { RANGE } from '../hands/ratio.ts';
 import type { Plan, RoundPlan, YarnPlan } from '../plan/types.ts';
 import { sideOfEntries, type Ring } from '../ring/ring.ts';
+import { TAIL_M } from '../yarn/yarn.ts';
 
 /** The end of a ball: where it is expected, and the rounds between which it may fall. */
 export interface BallEnd {
@@ -133,4 +134,23 @@ export function basketReach(plan: Plan): BasketReach | null {
     out: firstShort((spread) => 1 - spread),
     unsaid: used.filter((y) => y.yarn.haveG === null).map((y) => y.yarn.id),
   };
+}
+
+/** Pieces, of many alike, for which what is in the basket is surely enough, and for which it can be at the most; without joining. */
+export function basketPieces(plan: Plan): { readonly safe: number; readonly most: number } | null {
+  const { count } = plan.hem.alike;
+  const said = plan.yarns.filter((y) => y.yarn.haveG !== null && y.quantity.metres > 0);
+  if (said.length === 0) return null;
+  const pieces = (factor: (spread: number) => number): number =>
+    Math.min(
+      count,
+      ...said.map(({ yarn, ends, quantity: { spread } }) => {
+        const rounds = plan.rounds.reduce((sum, r) => sum + (r.yarnId === yarn.id ? r.yarnM : 0), 0);
+        const have = (held(yarn.haveG, 'asked only of yarn that was weighed') * yarn.metresPer100G) / 100;
+        const each = (rounds + ends * TAIL_M) * factor(spread);
+        // Yarn that only joins is needed for no piece by itself.
+        return each > 0 ? Math.floor(have / each) : count;
+      }),
+    );
+  return { safe: pieces((spread) => 1 + spread), most: pieces((spread) => 1 - spread) };
 }

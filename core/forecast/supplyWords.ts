@@ -1,5 +1,5 @@
 /** Whether the yarn lasts, in words. */
-import { basketReach, type BallEnd } from './supply.ts';
+import { basketPieces, basketReach, type BallEnd } from './supply.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { listWords } from '../say/lists.ts';
@@ -11,6 +11,10 @@ const roundWords = (number: number): string => (number === 0 ? 'the base round' 
 export function basketWords(plan: Plan): string | null {
   const reach = basketReach(plan);
   if (!reach) return null;
+  const names = reach.unsaid.map((id) => yarnOf(plan.hem, id).name);
+  const rest = names.length === 0 ? '' : ` Say how much ${listWords(names)} is here to have it counted too.`;
+  const pieces = plan.hem.alike.count > 1 ? basketPieces(plan) : null;
+  if (pieces) return `With what is here: ${piecesWords(pieces, plan.hem.alike.count)}.${rest}`;
   const { safe, doubtful, out } = reach;
   const parts = [
     ...(doubtful === null ? ['enough for the whole border'] : []),
@@ -18,9 +22,13 @@ export function basketWords(plan: Plan): string | null {
     ...(doubtful !== null && doubtful !== out ? [`doubtful in ${roundWords(doubtful)}`] : []),
     ...(out === null ? [] : [`not enough for ${roundWords(out)}`]),
   ];
-  const names = reach.unsaid.map((id) => yarnOf(plan.hem, id).name);
-  const rest = names.length === 0 ? '' : ` Say how much ${listWords(names)} is here to have it counted too.`;
   return `With what is here: ${parts.join(', ')}.${rest}`;
+}
+
+/** “surely enough for 5 of 24 pieces, at most for 7, joining not counted” */
+function piecesWords({ safe, most }: { readonly safe: number; readonly most: number }, of: number): string {
+  const surely = safe >= of ? `enough for all ${of} pieces` : `surely enough for ${safe} of ${of} pieces`;
+  return `${surely}${most > safe ? `, at most for ${most}` : ''}, joining not counted`;
 }
 
 /** Where a ball ends: “Ball 2 of Oat cream ends on side C of round 3 (rounds 3 to 4).” */

@@ -82,7 +82,7 @@ function inSeams(plan: Plan, joining: Joining, yarn: string, language: Language)
   ];
 }
 
-function asMade(plan: Plan, { chains, layout }: Joining, language: Language): readonly string[] {
+function asMade(plan: Plan, { chains, layout, withCorners }: Joining, language: Language): readonly string[] {
   const { slipStitch } = WORDS[language];
   const last = plan.rounds.length - 1;
   const rnd = last === 0 ? 'the base rnd' : `Rnd ${last}`;
@@ -99,7 +99,7 @@ function asMade(plan: Plan, { chains, layout }: Joining, language: Language): re
   const [a, b] = [plan.sides[0]!.name, plan.sides[1]!.name];
   const [c, d] = [plan.sides[2]!.name, plan.sides[3]!.name];
   return [
-    `Work the first piece whole. On each further piece work ${rnd} as written, but where a side meets a finished piece make a ${slipStitch} in place of one ch of each space, the middle one where there is one; at its corners, too: ${ways.join('; ')}.`,
+    `Work the first piece whole. On each further piece work ${rnd} as written, but where a side meets a finished piece make a ${slipStitch} in place of one ch of each space, the middle one where there is one${withCorners ? ', its corners included' : ''}: ${ways.join('; ')}.`,
     ...(layout.columns > 1 ? [`Pieces side by side meet along sides ${b} and ${d}.`] : []),
     ...(layout.rows > 1 ? [`Pieces one above the other meet along sides ${a} and ${c}.`] : []),
     `Go row by row: the first of a row is joined to the row above, each further one to ${layout.rows > 1 ? 'that, too, and to ' : ''}the piece beside it.`,
