@@ -5,7 +5,7 @@ import { setCount } from '../../core/edits/base.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { edit } from '../../core/edits/edit.ts';
 import { rename, setPace, takeUpVersion, writeNotes } from '../../core/edits/hem.ts';
-import { addRounds, chooseRound } from '../../core/edits/rounds.ts';
+import { addRounds, chooseRound, moveRound, removeRound } from '../../core/edits/rounds.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { workedUpTo } from '../../core/work/progress.ts';
 import { chanceOf } from '../../core/chance.ts';
@@ -18,7 +18,14 @@ beforeEach(() => {
   jest.useFakeTimers();
 });
 
+const never = new Promise<never>(() => undefined);
 const start = rowsHem({ rounds: [entry()] });
+
+/** What comes about while the clock goes on. */
+async function openedIn<T>(opening: Promise<T>, pass: (ms: number) => Promise<void>): Promise<T> {
+  await pass(3000);
+  return opening;
+}
 
 /** A browser with one hem on its shelf, and pages that open it. The clock stands still until it is moved. */
 async function browserWithHem() {
@@ -41,14 +48,18 @@ async function browserWithHem() {
       {
         storage: {
           nextEdit: () => library.nextEdit(),
-          write: (writing) => (ended ? new Promise(() => undefined) : library.write(writing)),
+          write: async (writing) => {
+            const written = ended ? never : library.write(writing);
+            await written;
+            return ended ? never : written;
+          },
           read: async () => {
             const found = await library.peek(start.id);
             return found?.outcome.ok ? { hem: found.outcome.value, revision: found.revision } : null;
           },
           keepAgain: async (hem) => void (await library.add([hem], 'again')),
-          setAside: (draft) => library.setAside(draft),
-          dropAside: (number) => library.drafts.drop(start.id, library.page, number),
+          setAside: (draft) => !ended && library.setAside(draft),
+          dropAside: (number) => ended || library.drafts.drop(start.id, library.page, number),
           conflicting: (parts) => conflicts.push(...parts),
           writtenAnew: () => conflicts.push('anew'),
         },
@@ -281,6 +292,35 @@ describe('saving', () => {
       await pass(40_000);
       expect([seed, page.store.get().saved]).toEqual([seed, 'saved']);
       expect([seed, plan(await stored()).sides[0]!.count]).toEqual([seed, page.count()]);
+    }
+  });
+
+  test('rounds that were put on and moved come back in the order that was seen, in whatever moment the page ends', async () => {
+    const order = (page: { readonly store: HemStore }): readonly string[] =>
+      page.store.get().plan.hem.rounds.map((r) => r.id);
+    for (const seed of seeds(15)) {
+      const chance = chanceOf(seed);
+      const { browser, open, pass } = await browserWithHem();
+      let page = await open();
+      for (let reload = 0; reload < 3; reload++) {
+        for (let k = chance.int(1, 6); k > 0; k--) {
+          browser.hems.delayMs = chance.pick([0, 50, 400]);
+          const ids = order(page);
+          const edits = [
+            addRounds('sc', [entry({ id: `${reload}-${k}` })]),
+            moveRound(chance.pick(ids), chance.pick(ids)),
+            ...(ids.length > 2 ? [removeRound(page.store.get().plan.hem.rounds[0]!)] : []),
+          ];
+          page.store.do(chance.pick(edits));
+          if (chance.maybe(0.2)) page.store.undo();
+          await pass(chance.int(0, 700));
+        }
+        if (chance.maybe(0.5)) page.store.leave();
+        page.end();
+        const next = await openedIn(open(browser.openPage()), pass);
+        expect([seed, order(next)]).toEqual([seed, order(page)]);
+        page = next;
+      }
     }
   });
 

@@ -8,7 +8,12 @@ export interface TestRecordStore extends RecordStore {
   readonly values: Map<string, unknown>;
   /** Fate of the next calls that write: nothing, refusal, silence. */
   fault: 'none' | 'refuses' | 'full' | 'hangs';
+  /** How long it takes to read, to write, and then to say so. */
+  delayMs: number;
 }
+
+const after = (ms: number): Promise<void> =>
+  ms === 0 ? Promise.resolve() : new Promise((passed) => setTimeout(passed, ms));
 
 /** A store in memory that hands out copies, as a database does. */
 export function testRecordStore(): TestRecordStore {
@@ -22,11 +27,16 @@ export function testRecordStore(): TestRecordStore {
   const recordStore: TestRecordStore = {
     values,
     fault: 'none',
-    get: (key) => Promise.resolve(copy(values.get(key) ?? null)),
+    delayMs: 0,
+    get: async (key) => {
+      await after(recordStore.delayMs);
+      return copy(values.get(key) ?? null);
+    },
     set: async (key, value) => {
-      await Promise.resolve();
+      await after(recordStore.delayMs);
       trouble(recordStore);
       values.set(key, copy(value));
+      await after(recordStore.delayMs);
     },
     remove: async (key) => {
       await Promise.resolve();

@@ -14,7 +14,15 @@ import { seeds, withSeed } from '../testing/seeds.ts';
 import { partWords } from './partWords.ts';
 import { checkHem } from './check.ts';
 import type { Hem } from './hem.ts';
-import { changesBetween, inverted, joinedChanges, settleReferences, united, withChanges } from './parts.ts';
+import {
+  changesBetween,
+  inverted,
+  joinedChanges,
+  settleReferences,
+  touchedParts,
+  united,
+  withChanges,
+} from './parts.ts';
 
 const HEMS = demoPlans().map(([, { hem }]) => hem);
 const hem = rowsHem({ rounds: [entry({ id: 'a' }), entry({ id: 'b', stitch: 'hdc' }), entry({ id: 'c' })] });
@@ -112,6 +120,16 @@ describe('two copies of a hem united', () => {
     expect(one).toMatchObject({ notes: 'mine', pace: 30 });
     expect(conflicts).toEqual(['notes']);
     expect(both([hems.setPace(30)], [hems.setPace(30)]).conflicts).toEqual([]);
+  });
+
+  test('an order that was stored halfway becomes the one that was seen last', () => {
+    const put = after(hem, rounds.addRounds('x', [entry({ id: 'd' })]));
+    const seen = after(put, rounds.moveRound('d', 'a'));
+    const between = touchedParts(changesBetween(hem, put), changesBetween(put, seen));
+    expect(withChanges(put, between).rounds.map((r) => r.id)).toEqual(seen.rounds.map((r) => r.id));
+    const moved = after(hem, rounds.moveRound('c', 'a'));
+    const back = touchedParts(changesBetween(hem, moved), changesBetween(moved, hem));
+    expect(withChanges(moved, back).rounds.map((r) => r.id)).toEqual(hem.rounds.map((r) => r.id));
   });
 
   test('a yarn that was taken out is there again where the other copy came to use it', () => {

@@ -19,6 +19,8 @@ export interface PartChange {
   readonly part: string;
   readonly before?: unknown;
   readonly after?: unknown;
+  /** Of an order that several changes, one after the other, touch: that one of them moved something, be it back again. */
+  readonly moved?: boolean;
 }
 
 /** Parts told apart within these; every other entry of a hem is one part. */
@@ -102,7 +104,7 @@ export function changesBetween(before: Hem, after: Hem): readonly PartChange[] {
 
 /** The changes that undo others. */
 export const inverted = (changes: readonly PartChange[]): readonly PartChange[] =>
-  changes.map(({ part, before, after }) => ({ part, before: after, after: before }));
+  changes.map((c) => ({ ...c, before: c.after, after: c.before }));
 
 /**
  * One change for each part that several changes, one after the other, touch. A part that is again as it was is among
@@ -115,9 +117,15 @@ export function touchedParts(
   const joined = new Map(first.map((c) => [c.part, c]));
   for (const change of then) {
     const before = joined.get(change.part);
-    joined.set(change.part, before ? { ...before, after: change.after } : change);
+    joined.set(change.part, before ? inOne(before, change) : change);
   }
   return [...joined.values()];
+}
+
+/** Two changes of one part as one. An order keeps that it was moved: what one put in and the other moved is not in the first order. */
+function inOne(first: PartChange, then: PartChange): PartChange {
+  const both = { ...first, after: then.after };
+  return isOrder(first.part) && (isMoved(first) || isMoved(then)) ? { ...both, moved: true } : both;
 }
 
 /** One change for each part that several changes, one after the other, leave different. */
@@ -135,7 +143,8 @@ export function withChanges(hem: Hem, changes: readonly PartChange[]): Hem {
     lists.set(list, known);
     return known;
   };
-  for (const { part: path, before, after } of changes) {
+  for (const change of changes) {
+    const { part: path, after } = change;
     const part = partAt(path);
     // What a later version of the application knows is left to it.
     if (!part) continue;
@@ -156,7 +165,7 @@ export function withChanges(hem: Hem, changes: readonly PartChange[]): Hem {
         break;
       }
       case 'order':
-        ofList(part.list).order = { before: before as readonly string[], after: after as readonly string[] };
+        ofList(part.list).order = orderChange(change);
         break;
       case 'item':
         ofList(part.list).items.set(part.id, (after as Item | undefined) ?? null);
@@ -169,7 +178,13 @@ export function withChanges(hem: Hem, changes: readonly PartChange[]): Hem {
 interface ListChanges {
   /** Items that were changed or put in; null for those that were taken out. */
   readonly items: Map<string, Item | null>;
-  order: { readonly before: readonly string[]; readonly after: readonly string[] } | null;
+  order: OrderChange | null;
+}
+
+interface OrderChange {
+  readonly before: readonly string[];
+  readonly after: readonly string[];
+  readonly moved: boolean;
 }
 
 const isOrder = (path: string): boolean => partAt(path)?.of === 'order';
@@ -181,23 +196,26 @@ function changedList(list: readonly Item[], { items, order }: ListChanges): read
     else byId.delete(id);
   }
   const now = list.map((item) => item.id);
-  const ids = order ? unitedOrder(now, order.before, order.after) : now;
+  const ids = order ? unitedOrder(now, order) : now;
   const ordered = [...new Set([...ids, ...byId.keys()])];
   return ordered.flatMap((id) => byId.get(id) ?? []);
 }
+
+const stayed = (list: readonly string[], other: readonly string[]): string =>
+  list.filter((id) => other.includes(id)).join(' ');
+
+function orderChange(change: PartChange): OrderChange {
+  const [before, after] = [change.before as readonly string[], change.after as readonly string[]];
+  return { before, after, moved: change.moved === true || stayed(before, after) !== stayed(after, before) };
+}
+
+const isMoved = (change: PartChange): boolean => orderChange(change).moved;
 
 /**
  * An order to which what was done to another is done: what was moved there is moved here, what was put in comes after
  * what it was put behind.
  */
-function unitedOrder(
-  now: readonly string[],
-  before: readonly string[],
-  after: readonly string[],
-): readonly string[] {
-  const stayed = (list: readonly string[], other: readonly string[]): string =>
-    list.filter((id) => other.includes(id)).join(' ');
-  const moved = stayed(before, after) !== stayed(after, before);
+function unitedOrder(now: readonly string[], { before, after, moved }: OrderChange): readonly string[] {
   const [main, rest] = moved ? [after, now] : [now, after];
   const result = main.filter((id) => after.includes(id) || !before.includes(id));
   rest.forEach((id, i) => {
