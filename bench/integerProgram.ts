@@ -6,6 +6,7 @@
 import { isPlainPattern, needsOf, needsOfPattern, sidePattern } from '../core/ring/recipe.ts';
 import { tallySide, type Ring } from '../core/ring/ring.ts';
 import { workRound } from '../core/ring/work.ts';
+import { outlineOf } from '../core/fit/levels.ts';
 import { trialBase } from '../core/base/baseRound.ts';
 import { evenEdge } from '../core/piece/edge.ts';
 import { VISIBILITY } from '../core/fit/cost.ts';
@@ -114,7 +115,8 @@ function yieldOf(
 }
 
 /** A base ring whose side takes any count, one stitch in each spot. */
-function trial({ base }: FitStack, { choice, edge, turns, stitchWidthMm }: FitSide, count: number): Ring {
+function trial({ base }: FitStack, side: FitSide, count: number): Ring {
+  const { choice, edge, stitchWidthMm } = side;
   const spots = evenEdge({ kind: 'counted stitch' }, count, edge.measuredMm, 'stitch');
-  return trialBase(base, choice, spots, turns, count, stitchWidthMm);
+  return trialBase(base, choice, spots, outlineOf(side), count, stitchWidthMm);
 }

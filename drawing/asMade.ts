@@ -6,7 +6,7 @@ import type { Plan } from '../core/plan/types.ts';
 import { madeInstead } from '../core/procedure/asMade.ts';
 import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
-import type { RoundStart } from '../core/procedure/start.ts';
+import type { RoundStart } from '../core/procedure/roundStart.ts';
 import { IN_NOTHING } from '../core/ring/ring.ts';
 import { chainRun, stitchOf, type Stitch } from '../core/ring/stitch.ts';
 import type { DrawnChart } from './frames.ts';

@@ -93,6 +93,15 @@ const start = record({
   ending: said('how the last round is closed', oneOf(...START_WAYS.ending)),
 });
 
+const part = record({
+  first: said('number of the side with which the rows begin, from 0', whole(0, LIMITS.sides - 1)),
+  sides: said('so many sides, one after the other', whole(1, LIMITS.sides - 1)),
+  cut: said(
+    'the yarn is cut after every row, so that all are worked from the same end; else the work is turned',
+    Type.Boolean(),
+  ),
+});
+
 const rate = between(0, 6);
 const rowRates = record({
   slst: rate,
@@ -124,6 +133,7 @@ export const baseRound = named(
     ),
     clusterChains: said('chains between clusters that are worked into gaps', whole(0, 3)),
     start: said('where rounds begin and are joined', start),
+    part: said('rows along some of the sides alone; null all round', orNull(part)),
     sides: said('one for each side of the outline', list(sideChoice, LIMITS.sides, 1)),
   }),
 );
@@ -132,6 +142,8 @@ export const baseRound = named(
 export type OwnRate = Of<typeof ownRate>;
 /** Choices of the user for one side. */
 export type SideChoice = Of<typeof sideChoice>;
+/** Rows along some of the sides alone. */
+export type RowsAlong = Of<typeof part>;
 /** Where one round begins and is joined. */
 export type StartOfRound = Of<typeof startOfRound>;
 /** Where rounds begin and are joined. */

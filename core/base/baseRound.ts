@@ -2,6 +2,8 @@
 import { STITCHES } from '../terms/stitches.ts';
 import { plainRound } from '../terms/corners.ts';
 import type { Body, Edge } from '../piece/edge.ts';
+import type { Outline } from '../piece/outline.ts';
+import { isWorkedSide, roleOf, type CornerRole } from '../piece/part.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import type { SideLayout } from '../ring/along.ts';
@@ -14,7 +16,7 @@ import { rates, type RateChoices, type SpacingId } from './spacings.ts';
 import { spread } from '../ring/spread.ts';
 import type { BaseRound, SideChoice } from './baseRound.schema.ts';
 
-export type { BaseRound, RowRates, SideChoice } from './baseRound.schema.ts';
+export type { BaseRound, RowRates, RowsAlong, SideChoice } from './baseRound.schema.ts';
 
 /** Choices of a base round and of a side that bear on how many stitches go where. */
 export type BaseRates = Pick<BaseRound, 'stitch' | 'crossing' | 'rates' | 'endRows'>;
@@ -125,6 +127,7 @@ export function workBase(
   const centres: Centre[] = [];
   const seams: { readonly start: number; length: number }[] = [];
   const layout: { corners: Span[]; sides: SideLayout[] } = { corners: [], sides: [] };
+  const { turns, part } = body.outline;
   const add = (s: Stitch, spot: number): void => {
     made.push(s);
     into.push(isChainRun(s) ? IN_NOTHING : spot);
@@ -134,15 +137,21 @@ export function workBase(
     const edge = body.edges[side]!;
     const choice = base.sides[side]!;
     const chains = chainsBetween(base, choice, edge);
-    if (body.outline.turns.length > 0) {
-      const group = baseCornerGroup(base, body.outline.turns[side]!);
-      const centre = centreOf(group);
+    if (turns.length > 0) {
+      const role = roleOf(part, side, turns.length);
+      const group = baseCornerGroup(base, turns[side]!, role);
+      const centre = role === 'left' ? { start: 0, length: 0 } : centreOf(group);
       centres.push({ start: made.length + centre.start, length: centre.length });
       layout.corners.push({ start: made.length, length: group.length });
       for (const s of group) add(s, spot);
     }
     spot++;
     const start = made.length;
+    if (!isWorkedSide(part, side, turns.length)) {
+      spot += edge.spots.length;
+      layout.sides.push({ start, length: 0, repeats: [], tail: start });
+      continue;
+    }
     const grouped = choice.school === 'clusters';
     const crossing = new Map<number, { readonly stitches: readonly Stitch[]; readonly ends: boolean }>();
     edge.joins.forEach((first, join) => {
@@ -168,7 +177,15 @@ export function workBase(
     const length = made.length - start;
     layout.sides.push({ start, length, repeats: [], tail: made.length });
   }
-  const ring = { made, into: new Int32Array(into), centres, ...(seams.length > 0 && { seams }) };
+  // What lies behind the last entry is the first.
+  const size = Math.max(1, made.length);
+  const ring = {
+    made,
+    into: new Int32Array(into),
+    centres: part ? centres.map((c) => ({ ...c, start: c.start % size })) : centres,
+    ...(seams.length > 0 && { seams }),
+    ...(part && { part }),
+  };
   return { ring, layout };
 }
 
@@ -182,8 +199,14 @@ export function chainsBetween(
   return choice.school === 'clusters' ? base.clusterChains : 0;
 }
 
-/** Recipe of the base round for a corner that turns by `turn` radians. */
-export function baseCornerGroup(base: Pick<BaseRound, 'stitch' | 'corner'>, turn: number): readonly Stitch[] {
+/** Recipe of the base round for a corner that turns by `turn` radians; at an end of rows one stitch. */
+export function baseCornerGroup(
+  base: Pick<BaseRound, 'stitch' | 'corner'>,
+  turn: number,
+  role: CornerRole = 'turned',
+): readonly Stitch[] {
+  if (role === 'left') return [];
+  if (role !== 'turned') return [stitchOf({ kind: base.stitch })];
   const written = recipeOf(plainRound(base.stitch, base.corner, 0)).corner.group;
   const stitch = stitchOf({ kind: base.stitch });
   if (turn < 0) return [stitchOf({ kind: base.stitch, form: 'together', legs: 2 })];
@@ -192,30 +215,26 @@ export function baseCornerGroup(base: Pick<BaseRound, 'stitch' | 'corner'>, turn
 }
 
 /**
- * A trial ring as the base round leaves it: a side of `count` stitches along an edge between two corners, and an empty
- * side that closes it; without turns a disc.
+ * A trial ring as the base round leaves it: a side of `count` stitches along an edge, and empty sides that close it; without
+ * turns a disc.
  *
- * @param turns of the corners before and after the side, radians
+ * @param outline with the side first
  * @returns where the edge takes groups of stitches in one spot, they are groups here too
  */
 export function trialBase(
   base: BaseRound,
   choice: SideChoice,
   edge: Edge,
-  turns: readonly [number, number] | readonly [],
+  outline: Outline,
   count: number,
   stitchWidthMm: number,
 ): Ring {
   const none: Edge = { ...edge, spots: [], joins: [] };
-  const body: Body = {
-    outline: { sides: [], turns },
-    edges: turns.length === 0 ? [edge] : [edge, none],
-    cornerPlaces: [],
-  };
+  const body: Body = { outline, edges: [edge, ...outline.turns.slice(1).map(() => none)], cornerPlaces: [] };
   const along = placement({ ...choice, count }, edge, base, stitchWidthMm);
   return workBase(
     body,
     { ...base, sides: body.edges.map(() => choice) },
-    body.edges.length === 1 ? [along] : [along, []],
+    body.edges.map((_, side) => (side === 0 ? along : [])),
   ).ring;
 }

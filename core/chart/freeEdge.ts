@@ -1,4 +1,5 @@
 /** Free outer edges, drawn from their feet: what is worked into one place fans out round it, chains between stand out as loops. */
+import { roleOf } from '../piece/part.ts';
 import { isDisc, type Outline, type Point } from '../piece/outline.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { IN_NOTHING, sideCount, sideSpan, type Ring } from '../ring/ring.ts';
@@ -119,6 +120,10 @@ function outwardNormals(
   return (first, last) => {
     if (first === last && first >= 0) return { angle: normals[first]!, turn: 0 };
     const corner = first < 0 ? -1 - first : last < 0 ? -1 - last : last;
+    // Where rows end there is but the side that ends.
+    const role = roleOf(outline.part, corner, outline.turns.length);
+    if (role === 'first') return { angle: normals[corner]!, turn: 0 };
+    if (role === 'last') return { angle: normals[(corner + normals.length - 1) % normals.length]!, turn: 0 };
     const turn = outline.turns[corner]!;
     return { angle: normals[corner]! - turn / 2, turn };
   };

@@ -1,5 +1,5 @@
 /** The way along a side of the outline grown outwards, between the middles of its corners, which are points or arcs. */
-import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
+import { corners, endsOfSide, isDisc, turnAt, type Outline, type Point } from '../piece/outline.ts';
 import { sidePath } from './feet.ts';
 
 export interface WayOfSide {
@@ -14,26 +14,25 @@ export interface WayOfSide {
  * @param radiusMm of the arcs at its convex corners; 0 for points
  */
 export function sideWay(outline: Outline, heightMm: number, radiusMm: number, side: number): WayOfSide {
-  const points = corners(outline, heightMm);
   if (isDisc(outline)) {
     return {
-      path: sidePath(outline, points, side),
+      path: sidePath(outline, corners(outline, heightMm), side),
       along: (x, y, near) => {
         const t = Math.atan2(-x, -y) / (2 * Math.PI);
         return t + Math.round(near - t);
       },
     };
   }
-  const [from, to] = [points[side]!, points[(side + 1) % points.length]!];
+  const [from, to] = endsOfSide(outline, heightMm, side);
   const [dx, dy] = [to.x - from.x, to.y - from.y];
   const length = Math.hypot(dx, dy) || 1;
-  const turns = [outline.turns[side]!, outline.turns[(side + 1) % points.length]!] as const;
+  const turns = [turnAt(outline, side), turnAt(outline, side + 1)] as const;
   const tangents = turns.map((turn) => (turn > 0 ? Math.tan(turn / 2) : 0)) as [number, number];
   // Arcs meet in the middle of a side at the most.
   const radius = Math.min(radiusMm, length / Math.max(1e-9, tangents[0] + tangents[1]));
   if (radius <= 0)
     return {
-      path: sidePath(outline, points, side),
+      path: (t) => ({ x: from.x + dx * t, y: from.y + dy * t }),
       along: (x, y) => ((x - from.x) * dx + (y - from.y) * dy) / length ** 2,
     };
   const u = { x: dx / length, y: dy / length };

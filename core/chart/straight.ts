@@ -4,6 +4,7 @@
  */
 import { ACROSS_SEAM } from '../base/crossings.ts';
 import { isDisc, type Outline } from '../piece/outline.ts';
+import { isWorkedSide, roleOf } from '../piece/part.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import { IN_NOTHING, isGap, sideCount, sideSpan, type Ring, type Span } from '../ring/ring.ts';
 import { topWidth } from '../ring/stitch.ts';
@@ -20,9 +21,9 @@ export function chartStraight(round: RoundPlan, feet: FootFinder, outline: Outli
   standAstride(chart, feet, round.onto < 0);
   for (let side = 0; side < sideCount(ring); side++) {
     const { path, along } = sideWay(outline, round.heightMm, round.radiusMm, side);
-    const half = (corner: number): number => centreWidth(ring, corner) / 2;
-    const lead = ring.centres.length > 0 ? half(side) : 0;
-    const trail = ring.centres.length > 0 ? half((side + 1) % ring.centres.length) : 0;
+    const next = (side + 1) % Math.max(1, ring.centres.length);
+    const lead = ring.centres.length > 0 ? shareOfCentre(ring, side) : 0;
+    const trail = ring.centres.length > 0 ? shareOfCentre(ring, next) : 0;
     const span = sideSpan(ring, side);
     const widths = widthsIn(ring, span);
     const whole = widths.reduce((total, width) => total + width, lead + trail);
@@ -35,9 +36,15 @@ export function chartStraight(round: RoundPlan, feet: FootFinder, outline: Outli
     const { lean, held } = leanOf(chart, span, tops, widths, whole, along);
     const moved = settleTops(lean, held, !isDisc(outline));
     for (let k = 0; k < span.length; k++) setHead(chart, (span.start + k) % size, path(tops[k]! + moved[k]!));
+    if (
+      roleOf(ring.part, next, ring.centres.length) === 'last' &&
+      isWorkedSide(ring.part, side, ring.centres.length)
+    )
+      setHead(chart, ring.centres[next]!.start, path(1 - trail / 2 / whole));
     const centre = ring.centres[side];
-    if (!centre || centre.length === 0) continue;
-    setHead(chart, centre.start, path(0));
+    const role = roleOf(ring.part, side, ring.centres.length);
+    if (!centre || centre.length === 0 || role === 'last') continue;
+    setHead(chart, centre.start, path(role === 'first' ? lead / 2 / whole : 0));
     if (centre.length === 2) {
       const before = (side - 1 + outline.turns.length) % outline.turns.length;
       const previous = sideWay(outline, round.heightMm, round.radiusMm, before);
@@ -114,6 +121,10 @@ function placeBeyond(into: Int32Array, from: number, way: 1 | -1): number {
   }
   return IN_NOTHING;
 }
+
+/** Width of a corner’s centre that lies along one of its sides: half of it, or the whole end stitch of a row. */
+const shareOfCentre = (ring: Ring, corner: number): number =>
+  centreWidth(ring, corner) / (roleOf(ring.part, corner, ring.centres.length) === 'turned' ? 2 : 1);
 
 function centreWidth(ring: Ring, corner: number): number {
   const centre = ring.centres[corner]!;

@@ -54,7 +54,13 @@ function borderOn(edges: readonly Edge[], edgesBefore: readonly Edge[], { base, 
   });
   const { start } = base;
   return {
-    base: { ...base, sides, start: { ...start, side: Math.min(start.side, edges.length - 1) } },
+    base: {
+      ...base,
+      sides,
+      // Other sides are another part.
+      part: sameSides ? base.part : null,
+      start: { ...start, side: Math.min(start.side, edges.length - 1) },
+    },
     rounds: sameSides
       ? rounds
       : rounds.map((r) => ({

@@ -255,6 +255,14 @@ function baseProblems(
   const sides = edges.length;
   if (side >= sides)
     found.push(documentProblem('side-unknown', at(`${place}base.start.side`), { side, sides }));
+  if (base.part && (base.part.first >= sides || base.part.sides >= sides))
+    found.push(
+      documentProblem('part-not-here', at(`${place}base.part`), {
+        first: base.part.first,
+        along: base.part.sides,
+        sides,
+      }),
+    );
   if (base.sides.length !== sides) {
     const counts = { found: base.sides.length, needed: sides };
     return [...found, documentProblem('sides-mismatch', at(`${place}base.sides`), counts)];

@@ -88,7 +88,15 @@ const STEPS: readonly ((file: Value) => Value)[] = [
     piece: pieceOf13(file.piece),
     ...everyBorder(file, border13, event13),
   }),
+  // Version 14: rows along a part of the piece.
+  (file) => ({ ...file, ...everyBorder(file, border14, event14) }),
 ];
+
+/** A border that went all round. */
+const border14 = ({ base }: Value): Value => (isRecord(base) ? { base: { part: null, ...base } } : {});
+
+const event14 = ({ ground }: Value): Value =>
+  isRecord(ground) ? { ground: { ...ground, ...border14(ground) } } : {};
 
 /** A border that was worked into stitches, with nothing between its groups. */
 const border13 = ({ base, rounds }: Value): Value => ({

@@ -65,6 +65,7 @@ export function newHem(id: string, now: Date): Hem {
       rates: USUAL_RATES,
       endRows: 'added',
       betweenPosts: false,
+      part: null,
       clusterChains: 0,
       start: USUAL_START,
       // Row ends start by gauge, which lies flat whatever their rows are.

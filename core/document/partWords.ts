@@ -29,6 +29,7 @@ const NAMES: Readonly<Record<string, string>> = {
   'base.crossing': 'how seams are crossed',
   'base.start': 'where rounds start',
   'base.sides': 'the sides',
+  'base.part': 'the part that is bordered',
   'alike.count': 'how many pieces there are',
   'alike.across': 'how the pieces lie',
   'alike.done': 'how many pieces are done',

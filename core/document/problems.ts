@@ -98,6 +98,11 @@ export const DOCUMENT_PROBLEMS = {
     what: `side number ${v.side} is not on this piece, which has ${v.sides}`,
     remedy: 'Use a number from 0 to the number of sides less one.',
   }),
+  'part-not-here': (v: { first: number; along: number; sides: number }) => ({
+    what: `rows along ${v.along} sides from side number ${v.first} on are not a part of this piece, which has ${v.sides}`,
+    remedy:
+      'Begin with a side that it has, and leave at least one side out; or give null for a border that goes all the way around.',
+  }),
   'own-round-empty': () => ({
     what: 'an own round has nothing written',
     remedy: 'Give its text under "written".',

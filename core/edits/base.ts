@@ -1,6 +1,12 @@
 /** Edits of the base round. */
 import { editProblem } from './problems.ts';
-import { isAtJoin, type BaseRound, type RowRates, type SideChoice } from '../base/baseRound.ts';
+import {
+  isAtJoin,
+  type BaseRound,
+  type RowRates,
+  type RowsAlong,
+  type SideChoice,
+} from '../base/baseRound.ts';
 import type { CrossingId } from '../base/crossings.ts';
 import type { SpacingId } from '../base/spacings.ts';
 import type { RoundStarts } from '../base/start.ts';
@@ -19,6 +25,15 @@ const onSides =
   (sides: readonly number[], change: (choice: SideChoice) => SideChoice) =>
   (hem: Hem): Partial<Hem> => ({
     base: { ...hem.base, sides: hem.base.sides.map((s, i) => (sides.includes(i) ? change(s) : s)) },
+  });
+
+/** The border in rows along a part of the piece; null all the way around. */
+export const borderAlong = (part: RowsAlong | null): Edit =>
+  beforeWork('the part that is bordered', (hem) => {
+    const corners = bodyOf(hem.piece).outline.turns.length;
+    if (part && (part.first >= corners || part.sides >= corners))
+      return editProblem('part-gone', inAll('the piece'), { what: 'a part with those sides' });
+    return onBase({ part })(hem);
   });
 
 /**

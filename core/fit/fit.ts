@@ -130,7 +130,7 @@ function searchAlike({ sides, stack, changes }: FitTask): readonly ReturnType<ty
     if (!edges.includes(side.edge)) edges.push(side.edge);
     const { school, own, crossings } = side.choice;
     const key = JSON.stringify([
-      [side.flat, side.from, side.to, side.turns, edges.indexOf(side.edge)],
+      [side.flat, side.from, side.to, side.turns, side.ends, side.leftOut, edges.indexOf(side.edge)],
       [school, own, crossings, fixed],
     ]);
     const search = known.get(key) ?? searchSide(side, stack, changes[i]!, tables);

@@ -15,6 +15,7 @@ import { tallySide, type Ring } from '../ring/ring.ts';
 import { workRound } from '../ring/work.ts';
 import { circumstancesOf, type WrittenRound } from '../stack/stack.ts';
 import type { FitSide, FitStack } from './sideTask.ts';
+import { remembered } from '../remembered.ts';
 
 /** Knowledge of a level of the stack whatever the count. */
 export interface Level {
@@ -37,15 +38,20 @@ const NO_PATTERN = { skips: false, intoStitches: false, needs: null, otherNeeds:
 
 export const FEW = 24;
 
-/** The outline of a trial ring: its two corners, no lengths. */
-export const outlineOf = (side: FitSide): Outline => ({
-  sides: side.turns.map((_, i) => ({ name: String(i), lengthMm: 0 })),
-  turns: [...side.turns],
+/**
+ * The outline of a trial ring: the side with its two corners, no lengths. Where rows end at one of them alone they go on from
+ * the other along an empty side.
+ */
+export const outlineOf = remembered(({ turns, ends: [before, after] }: FitSide): Outline => {
+  const all = before === after ? [...turns] : [...turns, 0];
+  const sides = all.map((_, i) => ({ name: String(i), lengthMm: 0 }));
+  const part = before ? { first: 0, last: after ? 1 : 2 } : { first: 2, last: 1 };
+  return { sides, turns: all, ...((before || after) && { part }) };
 });
 
 export function fitLevels(side: FitSide, stack: FitStack): readonly Level[] {
   const outline = outlineOf(side);
-  let ring = trialBase(stack.base, side.choice, evenly(side.edge), side.turns, FEW, side.stitchWidthMm);
+  let ring = trialBase(stack.base, side.choice, evenly(side.edge), outline, FEW, side.stitchWidthMm);
   let plain = !readsEdge(side, stack);
   return [...stack.rounds, null].map((round, k) => {
     if (round === null) return { ring, plain, gain: null, taken: 0, ...NO_PATTERN };

@@ -113,12 +113,12 @@ export class Tables {
   private readonly edges: Edge[] = [];
 
   of(side: FitSide, stack: FitStack, fixedChanges: readonly number[]): Table {
-    const { edge, turns, choice } = side;
+    const { edge, turns, ends, choice } = side;
     if (!this.edges.includes(edge)) this.edges.push(edge);
     const own = readsEdge(side, stack)
       ? [this.edges.indexOf(edge), side.stitchWidthMm, choice.own, choice.crossings]
       : [];
-    const key = JSON.stringify([turns, choice.school, fixedChanges, own]);
+    const key = JSON.stringify([turns, ends, choice.school, fixedChanges, own]);
     let table = this.tables.get(key);
     if (!table) {
       table = {
@@ -138,6 +138,14 @@ export function searchSide(
   fixedChanges: readonly number[],
   tables = new Tables(),
 ): SideSearch {
+  if (side.leftOut) {
+    const nothing = stack.rounds.map(() => 0);
+    const places = ringRounds(stack).map(() => 0);
+    return {
+      ways: [{ count: side.count, changes: nothing, cost: 0, lopsided: false, places }],
+      stopsAt: null,
+    };
+  }
   const { levels, known } = tables.of(side, stack, fixedChanges);
 
   const from = (k: number, state: State | null): Found => {
@@ -262,7 +270,14 @@ function baseState(side: FitSide, stack: FitStack, level: Level, count: number):
     key: `edge ${count}`,
     stitches: count,
     get ring() {
-      return (ring ??= trialBase(stack.base, side.choice, side.edge, side.turns, count, side.stitchWidthMm));
+      return (ring ??= trialBase(
+        stack.base,
+        side.choice,
+        side.edge,
+        outlineOf(side),
+        count,
+        side.stitchWidthMm,
+      ));
     },
   };
 }
@@ -312,8 +327,10 @@ function patternedSteps(
     // A search that would go on and on is given up; whoever asked is told.
     stack.budget.left -= state.stitches;
     if (stack.budget.left < 0) return [];
-    const entry = { ...round.entry, changes: { [String(round.index)]: [change, 0] } };
-    const circumstances = circumstancesOf({ ...round, entry }, outlineOf(side), stack.heightsBelow[k]!);
+    const outline = outlineOf(side);
+    const changed = outline.sides.map((_, i) => (i === 0 ? change : 0));
+    const entry = { ...round.entry, changes: { [String(round.index)]: changed } };
+    const circumstances = circumstancesOf({ ...round, entry }, outline, stack.heightsBelow[k]!);
     const worked = workRound(state.ring, recipe, circumstances);
     const fit = worked.sides[0]!;
     if (fit.over > 0 || fit.short > 0 || fit.stuck) return [];

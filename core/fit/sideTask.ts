@@ -16,6 +16,10 @@ export interface FitSide {
   readonly stitchWidthMm: number;
   /** Turns of the corners before and after the side, radians; none for a disc. */
   readonly turns: readonly [number, number] | readonly [];
+  /** Whether rows end there, before and after the side. */
+  readonly ends: readonly [boolean, boolean];
+  /** Rows leave it out: nothing of it is to be fitted. */
+  readonly leftOut: boolean;
   /** Lowest and highest count to consider. */
   readonly from: number;
   readonly to: number;

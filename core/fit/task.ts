@@ -1,5 +1,6 @@
 /** A plan as a task for the fit, and what the fit says of it. */
 import { writtenOf } from '../plan/types.ts';
+import { isWorkedSide, roleOf } from '../piece/part.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { quietChange } from '../stack/stack.ts';
@@ -10,7 +11,8 @@ import { FIT_BUDGET, type FitSide } from './sideTask.ts';
 
 /** The fit of a plan as a task: its sides with their windows, and its stack. */
 export function fitTask(p: Plan, worked = 0): FitTask {
-  const { turns } = p.body.outline;
+  const { turns, part } = p.body.outline;
+  const endsAt = (corner: number): boolean => roleOf(part, corner % turns.length, turns.length) !== 'turned';
   const written = p.rounds.slice(1);
   const sides = p.sides.map((s, i): FitSide => {
     const reach = fitWindow(s.flatCount);
@@ -24,6 +26,8 @@ export function fitTask(p: Plan, worked = 0): FitTask {
       edge: s.edge,
       stitchWidthMm: p.rounds[0]!.stitchWidthMm,
       turns: turns.length === 0 ? [] : [turns[i]!, turns[(i + 1) % turns.length]!],
+      ends: turns.length === 0 ? [false, false] : [endsAt(i), endsAt(i + 1)],
+      leftOut: !isWorkedSide(part, i, turns.length),
       from: Math.max(1, flat - reach),
       to: flat + reach,
     };
@@ -31,7 +35,9 @@ export function fitTask(p: Plan, worked = 0): FitTask {
   const ringWide = written.filter((r) => writtenOf(r).recipe.scope === 'ring');
   return {
     sides,
-    opposite: oppositeSides(p.body),
+    opposite: oppositeSides(p.body).filter((pair) =>
+      pair.every((side) => isWorkedSide(part, side, turns.length)),
+    ),
     stack: {
       base: p.hem.base,
       rounds: written.map((r) => writtenOf(r)),

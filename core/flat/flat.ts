@@ -4,6 +4,7 @@
  */
 import type { Body } from '../piece/edge.ts';
 import { lengthAt, type Outline } from '../piece/outline.ts';
+import { isWorkedSide, roleOf } from '../piece/part.ts';
 import {
   IN_NOTHING,
   census,
@@ -37,7 +38,7 @@ export function verdict(strain: number, limits: FlatLimits = FLAT_LIMITS): Verdi
 
 /**
  * Length of a side of a ring by its own stitches, mm: the side strictly between the corners' centres, and
- * half of the centre at either end.
+ * half of the centre at either end, or the whole end stitch of a row. Of a side that is not worked 0.
  *
  * @param widths of the ring's entries in stitch widths, as {@link entryWidths} gives them
  */
@@ -47,6 +48,7 @@ export function naturalLengthMm(
   stitchWidthMm: number,
   widths: Float32Array | null,
 ): number {
+  if (!isWorkedSide(ring.part, side, ring.centres.length)) return 0;
   const over = (span: Span): number => {
     if (widths === null) return tally(ring, span).width;
     let sum = 0;
@@ -55,7 +57,10 @@ export function naturalLengthMm(
   };
   if (ring.centres.length === 0) return over({ start: 0, length: ring.made.length }) * stitchWidthMm;
   const after = (side + 1) % sideCount(ring);
-  const centres = (over(ring.centres[side]!) + over(ring.centres[after]!)) / 2;
+  // The end stitch of a row belongs to its side.
+  const share = (corner: number): number =>
+    roleOf(ring.part, corner, ring.centres.length) === 'turned' ? 1 / 2 : 1;
+  const centres = over(ring.centres[side]!) * share(side) + over(ring.centres[after]!) * share(after);
   return (over(sideSpan(ring, side)) + centres) * stitchWidthMm;
 }
 
@@ -157,7 +162,7 @@ function workedBefore(ring: Ring, i: number): number {
  * @param naturalMm its own length
  * @param heightMm height of the ring above the body, 0 or more
  * @param radiusMm of the arcs at its corners; 0 for points
- * @returns signed fraction; 0 when the outline has no length there
+ * @returns signed fraction; 0 when the outline has no length there, and where nothing is worked
  */
 export function strain(
   naturalMm: number,
@@ -166,6 +171,7 @@ export function strain(
   heightMm: number,
   radiusMm = 0,
 ): number {
+  if (!isWorkedSide(outline.part, side, outline.turns.length)) return 0;
   const needed = lengthAt(outline, side, heightMm, radiusMm);
   return needed > 0 ? naturalMm / needed - 1 : 0;
 }

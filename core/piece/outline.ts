@@ -1,4 +1,5 @@
 /** The outline of a piece: sides and the angles at which they meet, and the outline grown by a border. */
+import { isWorkedSide, roleOf, type Part } from './part.ts';
 
 export interface OutlineSide {
   /** A, B, C … in working order. */
@@ -17,6 +18,8 @@ export interface Outline {
    * at an inner one; together 2π. Empty for a disc, whose single side closes on itself.
    */
   readonly turns: readonly number[];
+  /** The border goes along a part of it alone, which has corners; undefined where it goes all round. */
+  readonly part?: Part;
 }
 
 export interface Point {
@@ -70,9 +73,13 @@ export function regular(cornerCount: number, sideMm: number): Outline {
 /** How much longer a side becomes per millimetre that the outline grows outwards: tan(φ/2) at either end. */
 function growthPerMm(outline: Outline, side: number): number {
   if (isDisc(outline)) return 2 * Math.PI;
-  const before = outline.turns[side]!;
-  const after = outline.turns[(side + 1) % outline.turns.length]!;
-  return Math.tan(before / 2) + Math.tan(after / 2);
+  return Math.tan(turnAt(outline, side) / 2) + Math.tan(turnAt(outline, side + 1) / 2);
+}
+
+/** By how much a border turns at a corner, radians: where it ends it does not. */
+export function turnAt({ turns, part }: Outline, corner: number): number {
+  const c = corner % turns.length;
+  return roleOf(part, c, turns.length) === 'turned' ? turns[c]! : 0;
 }
 
 /** How much shorter each side of a convex corner is when its point is an arc of radius 1: tan(φ/2) − φ/2; 0 at an inner one. */
@@ -84,15 +91,15 @@ export const cutByArc = (turn: number): number => (turn > 0 ? Math.tan(turn / 2)
  * @param radiusMm of the arcs at its corners; 0 for points
  */
 export function lengthAt(outline: Outline, side: number, heightMm: number, radiusMm = 0): number {
-  const { turns, sides } = outline;
-  const cut = isDisc(outline) ? 0 : cutByArc(turns[side]!) + cutByArc(turns[(side + 1) % turns.length]!);
+  const { sides } = outline;
+  const cut = isDisc(outline) ? 0 : cutByArc(turnAt(outline, side)) + cutByArc(turnAt(outline, side + 1));
   return Math.max(0, sides[side]!.lengthMm + heightMm * growthPerMm(outline, side) - radiusMm * cut);
 }
 
 /**
  * The corner points of the outline grown by `heightMm`, mm, y downwards, with side 0 starting at `[0]` and
  * running leftwards. The middle of the ungrown outline's bounding box lies at the origin. Two points for a
- * disc: its leftmost and rightmost.
+ * disc: its leftmost and rightmost. Corners that a border does not turn stay where they are.
  */
 export function corners(outline: Outline, heightMm: number): readonly Point[] {
   if (isDisc(outline)) {
@@ -119,6 +126,7 @@ export function corners(outline: Outline, heightMm: number): readonly Point[] {
   heading = Math.PI;
   return points.map((p, i) => {
     if (i > 0) heading += outline.turns[i]!;
+    if (roleOf(outline.part, i, points.length) !== 'turned') return { x: p.x - middleX, y: p.y - middleY };
     // The corner moves out along the outward normal of the side that starts here, and back along the side.
     const along = -heightMm * Math.tan(outline.turns[i]! / 2);
     const outX = Math.sin(heading);
@@ -130,12 +138,33 @@ export function corners(outline: Outline, heightMm: number): readonly Point[] {
   });
 }
 
+/**
+ * The points between which a side of the grown outline lies, mm: its corners, or, where the border ends, those of the
+ * piece moved straight out.
+ */
+export function endsOfSide(outline: Outline, heightMm: number, side: number): readonly [Point, Point] {
+  const points = corners(outline, heightMm);
+  const after = (side + 1) % points.length;
+  if (!outline.part) return [points[side]!, points[after]!];
+  const [a, b] = [corners(outline, 0)[side]!, corners(outline, 0)[after]!];
+  const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+  // Work runs anticlockwise: with y downwards the piece lies to the left of it.
+  const [outX, outY] = [(-(b.y - a.y) * heightMm) / length, ((b.x - a.x) * heightMm) / length];
+  const end = (corner: number, p: Point): Point =>
+    roleOf(outline.part, corner, points.length) === 'turned'
+      ? points[corner]!
+      : { x: p.x + outX, y: p.y + outY };
+  return isWorkedSide(outline.part, side, points.length) ? [end(side, a), end(after, b)] : [a, b];
+}
+
 /** Width and height of the box round the outline grown by `heightMm`, mm. */
 export function extent(
   outline: Outline,
   heightMm: number,
 ): { readonly widthMm: number; readonly heightMm: number } {
-  const points = corners(outline, heightMm);
+  const points = isDisc(outline)
+    ? corners(outline, heightMm)
+    : outline.sides.flatMap((_, side) => endsOfSide(outline, heightMm, side));
   const xs = points.map((p) => p.x);
   if (isDisc(outline)) {
     const across = Math.max(...xs) - Math.min(...xs);

@@ -9,6 +9,7 @@ import {
   type SideRates,
 } from '../base/baseRound.ts';
 import type { Body, Edge } from '../piece/edge.ts';
+import { roleOf, type Part } from '../piece/part.ts';
 import { asFound } from '../ring/found.ts';
 import type { CornerRecipe } from '../ring/recipe.ts';
 import type { WorkedRound } from '../ring/work.ts';
@@ -18,11 +19,12 @@ export type BaseWorked = Omit<WorkedRound, 'sides'>;
 export interface PlacementInputs extends BaseRates, SideRates, Pick<SideChoice, 'school' | 'count'> {
   readonly edge: Edge;
   readonly widthMm: number;
+  readonly isWorked: boolean;
 }
 
 /** Stitches for each spot of an edge. */
-export const placedAlong = ({ edge, widthMm, ...choice }: PlacementInputs): readonly number[] =>
-  placement(choice, edge, choice, widthMm);
+export const placedAlong = ({ edge, widthMm, isWorked, ...choice }: PlacementInputs): readonly number[] =>
+  isWorked ? placement(choice, edge, choice, widthMm) : edge.spots.map(() => 0);
 
 export interface BaseInputs extends Pick<BaseRound, 'stitch' | 'corner' | 'clusterChains' | 'crossing'> {
   readonly body: Body;
@@ -52,8 +54,13 @@ export const baseAsFound = ({ worked, counts }: FoundInputs): BaseWorked => asFo
 export interface CornerInputs extends Pick<BaseRound, 'stitch' | 'corner'> {
   /** By how much the outline turns at each corner, radians. */
   readonly turns: readonly number[];
+  readonly part: Part | undefined;
 }
 
 /** Recipe of the base round for each corner. */
-export const baseCorners = ({ turns, ...base }: CornerInputs): readonly CornerRecipe[] =>
-  turns.map((turn) => ({ before: [], group: baseCornerGroup(base, turn), after: [] }));
+export const baseCorners = ({ turns, part, ...base }: CornerInputs): readonly CornerRecipe[] =>
+  turns.map((turn, corner) => {
+    const role = roleOf(part, corner, turns.length);
+    const group = baseCornerGroup(base, turn, role);
+    return { before: [], group, after: [], ...(role === 'left' && { skipped: true }) };
+  });

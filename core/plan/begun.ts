@@ -8,6 +8,7 @@ import {
   begunRound,
   radiusOver,
   goesOnFrom,
+  inRows,
   writtenRounds,
   type Stack,
   type WrittenRound,
@@ -61,10 +62,12 @@ export interface StackInputs {
   /** The rounds that have been begun, and as what; the base round first. */
   readonly rounds: readonly RoundIdentity[];
   readonly begun: readonly Begun[];
+  /** They are rows: turned, or each worked with yarn of its own from the same end; null where they go all round. */
+  readonly rows: 'turned' | 'cut' | null;
 }
 
 /** The rounds that have been begun as they were then, and what the design has beyond them. */
-export function stackOnBegun({ entries, rounds, begun }: StackInputs): Stack {
+export function stackOnBegun({ entries, rounds, begun, rows }: StackInputs): Stack {
   const designed = writtenRounds(entries);
   const first: WrittenRound[] = [];
   let [going, radius] = [0, 0];
@@ -80,8 +83,6 @@ export function stackOnBegun({ entries, rounds, begun }: StackInputs): Stack {
   });
   const isBegun = ({ entry, index }: WrittenRound): boolean =>
     rounds.some((round) => sameRound(round, { entry: entry.id, index }));
-  return {
-    rounds: [...first, ...designed.rounds.filter((r) => !isBegun(r))],
-    problems: designed.problems,
-  };
+  const all = [...first, ...designed.rounds.filter((r) => !isBegun(r))];
+  return { rounds: rows === null ? all : inRows(all, rows === 'turned'), problems: designed.problems };
 }

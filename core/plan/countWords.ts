@@ -1,8 +1,9 @@
 /** Counts of a plan in a line. */
 import { spotNoun } from '../base/spacings.ts';
 import { isDisc } from '../piece/outline.ts';
-import { isEven, type Plan, type SpacingPlan, type SidePlan } from './types.ts';
+import { isEven, sidesWorked, type Plan, type SpacingPlan, type SidePlan } from './types.ts';
 import { needsOf } from '../ring/recipe.ts';
+import { endStitches } from '../ring/ring.ts';
 import { plural } from '../say/measures.ts';
 
 /** Counts of the base round between the corners. */
@@ -11,6 +12,10 @@ export const baseWords = (plan: Plan): string => countsWords(plan, 0);
 /** Counts of a round between the corners, sides with equal counts together where they face each other. */
 export function countsWords(plan: Plan, round: number): string {
   const { total, sides } = plan.rounds[round]!;
+  if (plan.body.outline.part)
+    return sidesWorked(plan)
+      .map((side) => `${plan.sides[side]!.name} ${sides[side]!.tally.stitches}`)
+      .join(' · ');
   if (isDisc(plan.body.outline)) return plural(total, 'stitch');
   const counted = sides.map(({ tally }) => tally.stitches);
   const counts = plan.sides.map((s, i) => `${s.name} ${counted[i]!}`);
@@ -63,7 +68,7 @@ function servesWords(s: SidePlan, plan: Plan): string {
     const fit = sides[side]?.fit;
     if (!written || !fit || written.recipe.scope !== 'side' || fit.repeats === 0) continue;
     const { modulus } = needsOf(written.recipe);
-    const rest = fit.places - modulus * fit.repeats;
+    const rest = fit.places + endStitches(plan.rounds[number]!.ring, side) - modulus * fit.repeats;
     if (modulus === 1 || rest < 0) continue;
     if (!isEven(fit)) return '';
     return ` For the ${name.toLowerCase()}: ${fit.repeats} × ${modulus}${rest > 0 ? ` + ${rest}` : ''} in round ${number}.`;

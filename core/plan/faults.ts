@@ -3,9 +3,11 @@ import { planProblem } from './problems.ts';
 import type { Body } from '../piece/edge.ts';
 import { isDisc } from '../piece/outline.ts';
 import { outlineProblems, type Piece } from '../piece/piece.ts';
+import { isWorkedSide } from '../piece/part.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { inAll, type Problem, inRound } from '../problems.ts';
 import { isPlainPattern, sidePattern } from '../ring/recipe.ts';
+import { endStitches } from '../ring/ring.ts';
 import { PLACE_NAMES } from '../terms/places.ts';
 import { isEven, type RoundPlan, type SidePlan } from './types.ts';
 
@@ -43,7 +45,9 @@ export function faultsOf({
       }),
     );
   }
-  for (const [a, b] of oppositeSides(body)) {
+  const { part } = body.outline;
+  const isWorked = (side: number): boolean => isWorkedSide(part, side, body.edges.length);
+  for (const [a, b] of oppositeSides(body).filter((pair) => pair.every(isWorked))) {
     const difference = Math.abs(sides[a]!.count - sides[b]!.count);
     if (difference > 0) {
       const names = `${sides[a]!.name} and ${sides[b]!.name}`;
@@ -94,9 +98,15 @@ function roundProblems(
     if (fit.refused !== 0)
       return [planProblem('change-not-taken', where, { round: round.name, side, change: fit.refused })];
     if (isEven(fit)) return [];
-    const { places: count, over, short } = fit;
+    const { over, short } = fit;
+    const ofEnds = written.sitsOn === 'stitch' || written.sitsOn === 'post' ? endStitches(round.ring, i) : 0;
+    const count = fit.places + ofEnds;
     const places = PLACE_NAMES[written.sitsOn].long[1];
-    const help = !basePasses(rounds, round) ? 'other' : over === 0 || count < over ? 'more' : 'fewer or more';
+    const help = !basePasses(rounds, round)
+      ? 'other'
+      : over === 0 || fit.places < over
+        ? 'more'
+        : 'fewer or more';
     return [planProblem('not-even', where, { round: round.name, side, count, places, over, short, help })];
   });
   return [...onEdge, ...unfit];

@@ -1,7 +1,7 @@
 /** Every round measured and judged: how high it is, and whether it lies flat on every side. */
 import { naturalLengthMm, strain, verdict, type FlatLimits } from '../flat/flat.ts';
 import type { Outline } from '../piece/outline.ts';
-import { sideCount, tallySide } from '../ring/ring.ts';
+import { countSide, sideCount } from '../ring/ring.ts';
 import type { Stages } from './stages.ts';
 import type { MadeRound, PathRound, RoundSide } from './types.ts';
 
@@ -34,7 +34,7 @@ function judgeRound({ outline, round: made, below, taller, limits }: JudgedInput
     const natural = naturalLengthMm(by.ring, side, by.stitchWidthMm, by.widths);
     const s = strain(natural, outline, side, by.heightMm, by.radiusMm);
     return {
-      tally: tallySide(round.ring, side),
+      tally: countSide(round.ring, side),
       fit: fits && (fits[side] ?? fits[0]!),
       strain: s,
       verdict: verdict(s, limits),

@@ -6,7 +6,9 @@
 import { joiningOf } from '../alike/joining.ts';
 import { held } from '../held.ts';
 import { yarnOf, type Hem } from '../document/hem.ts';
-import type { Edge } from '../piece/edge.ts';
+import type { RowsAlong } from '../base/baseRound.ts';
+import type { Body, Edge } from '../piece/edge.ts';
+import { isWorkedSide, partAlong } from '../piece/part.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import { workedRounds, type FrozenRound } from '../record/record.ts';
@@ -44,7 +46,17 @@ export function createPlanner(watch?: (stage: string) => void): Planner {
 /** A plan computed afresh. */
 export const plan: Planner = (hem) => createPlanner()(hem);
 
-const bodyOfPiece = ({ piece }: { readonly piece: Piece }) => bodyOf(piece);
+interface BodyInputs {
+  readonly piece: Piece;
+  readonly along: RowsAlong | null;
+}
+
+/** The piece with the part of its outline that the border goes along. */
+function bodyWithPart({ piece, along }: BodyInputs): Body {
+  const body = bodyOf(piece);
+  const part = along && partAlong(along, body.edges.length);
+  return part ? { ...body, outline: { ...body.outline, part } } : body;
+}
 
 function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Plan {
   const hem = hemAsBegun(stages, design, done);
@@ -53,7 +65,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const stitchWidthMm = 100 / gauge.stitchesPer10Cm;
   const baseWidthMm = widthWithHook(hem, base.hookMm);
 
-  const body = stages.run('body', bodyOfPiece, { piece: hem.piece });
+  const body = stages.run('body', bodyWithPart, { piece: hem.piece, along: base.part });
   const { outline, edges } = body;
 
   const ratesAlong = (edge: Edge, side: number) => {
@@ -62,7 +74,13 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   };
   const placements = edges.map((edge, side) => {
     const { school, count } = base.sides[side]!;
-    return stages.run(`placement ${side}`, placedAlong, { ...ratesAlong(edge, side), school, count });
+    const isWorked = isWorkedSide(outline.part, side, edges.length);
+    return stages.run(`placement ${side}`, placedAlong, {
+      ...ratesAlong(edge, side),
+      school,
+      count,
+      isWorked,
+    });
   });
   const baseWorked = stages.run('base', baseRing, {
     body,
@@ -78,12 +96,18 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const baseFound = counts
     ? stages.run('base as found', baseAsFound, { worked: baseWorked, counts })
     : baseWorked;
-  const corners = stages.run('base corners', baseCorners, { stitch, corner, turns: outline.turns });
+  const corners = stages.run('base corners', baseCorners, {
+    stitch,
+    corner,
+    turns: outline.turns,
+    part: outline.part,
+  });
 
   const stack = stages.run('stack', stackOnBegun, {
     entries: hem.rounds,
     rounds: done.map((d) => d.round),
     begun: done.map((d) => d.begun),
+    rows: base.part === null ? null : base.part.cut ? 'cut' : 'turned',
   });
   const { made, stopped } = planRounds(stages, hem, {
     body,

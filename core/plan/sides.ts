@@ -10,7 +10,7 @@ import type { SideChoice } from '../base/baseRound.ts';
 import { basis, rates, spacingLabel, spacingsFor } from '../base/spacings.ts';
 import { naturalLengthMm, type FlatLimits } from '../flat/flat.ts';
 import type { Edge } from '../piece/edge.ts';
-import { tallySide, type Ring } from '../ring/ring.ts';
+import { countSide, type Ring } from '../ring/ring.ts';
 import type { Language } from '../terms/stitches.ts';
 import type { PathRound, SpacingPlan, SidePlan } from './types.ts';
 
@@ -66,16 +66,17 @@ export function planSide({
   // Everything but the stitches along the edge: what corners and chains give to this side.
   const others = naturalLengthMm(baseRound.ring, side, widthMm, baseRound.widths) / widthMm - count;
   const unstrained = (count + others) / (1 + baseRound.sides[side]!.strain);
+  const strainOf = (s: number): number => (unstrained === 0 ? 0 : (s + others) / unstrained - 1);
   const at = (s: number): number => unstrained * (1 + s) - others;
   const spacingPlans = spacings
     .filter(({ id }) => id !== 'own' || choice.school === 'own')
-    .map((spacing): SpacingPlan => ({ ...spacing, strain: (spacing.count + others) / unstrained - 1 }));
+    .map((spacing): SpacingPlan => ({ ...spacing, strain: strainOf(spacing.count) }));
   return {
     name,
     edge,
     choice,
     count,
-    corners: tallySide(ring, side).stitches - count,
+    corners: countSide(ring, side).stitches - count,
     spacings: spacingPlans.filter(
       ({ id, count: own }) =>
         // A table that comes to what another spacing does is shown where it was chosen.

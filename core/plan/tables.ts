@@ -1,7 +1,7 @@
 /** A plan as tables for other programs: counts of every round and side, and yarn of every colour. */
 import { held } from '../held.ts';
 import { csvText } from '../document/csv.ts';
-import type { Plan } from './types.ts';
+import { sidesWorked, type Plan } from './types.ts';
 
 const to = (digits: number, x: number): number => Number(x.toFixed(digits));
 
@@ -22,18 +22,21 @@ export function countsCsv(plan: Plan): string {
       'stitches in the round',
     ],
     ...plan.rounds.flatMap((round) =>
-      round.sides.map(({ tally, fit, strain }, i) => [
-        round.number,
-        round.name,
-        held(names.get(round.yarnId), 'every round has a yarn of the hem'),
-        plan.sides[i]!.name,
-        tally.stitches,
-        tally.spaces,
-        fit?.over ?? 0,
-        fit?.change ?? 0,
-        to(2, strain * 100),
-        round.total,
-      ]),
+      sidesWorked(plan).map((i) => {
+        const { tally, fit, strain } = round.sides[i]!;
+        return [
+          round.number,
+          round.name,
+          held(names.get(round.yarnId), 'every round has a yarn of the hem'),
+          plan.sides[i]!.name,
+          tally.stitches,
+          tally.spaces,
+          fit?.over ?? 0,
+          fit?.change ?? 0,
+          to(2, strain * 100),
+          round.total,
+        ];
+      }),
     ),
   ]);
 }

@@ -7,6 +7,7 @@ import type { Hem, RoundIdentity } from '../document/hem.ts';
 import type { FlatLimits, Verdict } from '../flat/flat.ts';
 import type { Learned } from '../hands/ratio.ts';
 import type { Body, Edge } from '../piece/edge.ts';
+import { workedSides } from '../piece/part.ts';
 import type { Problem } from '../problems.ts';
 import { isPlanProblem } from './problems.ts';
 import type { FrozenRound } from '../record/record.ts';
@@ -35,7 +36,10 @@ export interface SidePlan {
   readonly choice: SideChoice;
   /** Stitches along the edge, seams included. */
   readonly count: number;
-  /** Stitches that the corners at its ends add to it: a side is counted between their middles, everywhere that a count is shown. */
+  /**
+   * Stitches that the corners at its ends add to it: a side is counted between their middles, and up to the end stitches of
+   * rows, everywhere that a count is shown.
+   */
   readonly corners: number;
   readonly spacings: readonly SpacingPlan[];
   /** Count along the edge at which the base round has no strain; need not be whole. */
@@ -157,6 +161,10 @@ export interface Plan {
   readonly minutesInAll: number;
   readonly problems: readonly Problem[];
 }
+
+/** Sides that are worked, in the order in which the outline is gone along: all of them, but where rows go along a part. */
+export const sidesWorked = ({ body: { outline, edges } }: Pick<Plan, 'body'>): readonly number[] =>
+  workedSides(outline.part, edges.length);
 
 /** The outermost round that another can be worked onto: the last that does not lie on the face of one. */
 export const topOf = ({ rounds }: Pick<Plan, 'rounds'>): RoundPlan =>

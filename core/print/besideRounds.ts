@@ -4,7 +4,7 @@ import { isPlanProblem } from '../plan/problems.ts';
 import { whichSideOf } from '../piece/piece.ts';
 import type { Plan } from '../plan/types.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
-import type { RoundStart } from '../procedure/start.ts';
+import type { RoundStart } from '../procedure/roundStart.ts';
 import { problemLine } from '../problems.ts';
 import { stitchOf, type Stitch } from '../ring/stitch.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';

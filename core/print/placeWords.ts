@@ -68,6 +68,8 @@ export function placeWords(plan: Plan, place: PlaceOfWork, travel: 1 | -1): stri
       const from = cornerName(plan, countedFrom(side, corners, travel));
       return `${into} ${placeNoun(kind, 1)} ${number} of side ${plan.sides[side]!.name}, counted from corner ${from}`;
     }
+    case 'row end':
+      return 'in the first st';
     case 'circle':
       return `${place.kind === 'post' ? 'around' : 'in'} ${placeNoun(place.kind, 1)} ${place.number}, counted from the join`;
   }

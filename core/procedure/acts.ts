@@ -8,7 +8,7 @@ import type { PlaceOfWork } from './place.ts';
 import type { Close } from './close.ts';
 import type { First } from './first.ts';
 import type { Between } from './between.ts';
-import type { RoundStart, YarnChange } from './start.ts';
+import type { RoundStart, YarnChange } from './roundStart.ts';
 
 /** Entries in the order of work, from `start` on; numbers may run past the end of the ring and round it. */
 export type Worked = Span;
@@ -31,6 +31,8 @@ export type WayThere =
   | { readonly by: 'slipping'; readonly over: number; readonly through: readonly Slipped[] }
   /** The start lies just before the join, in the middle of the corner. */
   | { readonly by: 'stepping back' }
+  /** The row before ended there. */
+  | { readonly by: 'at its end' }
   /** The last round lies on the face of another, and the start is in that other. */
   | { readonly by: 'going over' };
 
@@ -170,8 +172,8 @@ export function actsOf<D extends Act['do']>({ acts }: Procedure, what: D): reado
   return acts.filter((a): a is ActOf<D> => a.do === what);
 }
 
-/** One act for each side, in the order of their names. */
-export const sideActs = (procedure: Procedure): readonly ActOf<'side'>[] =>
-  actsOf(procedure, 'side')
-    .filter((a) => a.part !== 'up to the start')
-    .sort((a, b) => a.side - b.side);
+/** One act for each side, in the order of their names; of rows in the order in which they are met. */
+export function sideActs(procedure: Procedure): readonly ActOf<'side'>[] {
+  const all = actsOf(procedure, 'side').filter((a) => a.part !== 'up to the start');
+  return procedure.round.ring.part ? all : all.sort((a, b) => a.side - b.side);
+}

@@ -10,7 +10,9 @@ export type Close =
   /** A stitch after so many chains: together they are the last space, of `space` chains, and the next round goes on from there. */
   | { readonly by: 'stitch'; readonly stitch: Stitch; readonly chains: number; readonly space: number }
   /** The next round goes on without a join; the round that ends a spiral runs down to it. */
-  | { readonly by: 'nothing' };
+  | { readonly by: 'nothing' }
+  /** A row is not closed. */
+  | { readonly by: 'the end of the row' };
 
 /** Reasons for which a round is closed with a slip stitch, though another way was chosen. */
 export type CloseRefused =

@@ -38,6 +38,9 @@ export function ahead(ring: Ring, from: number, place: number, travel: 1 | -1): 
 
 export const sitsSomewhere = (place: number): boolean => place !== IN_NOTHING;
 
+/** Whether a round is of cut strands that are knotted in: it has no beginning. */
+export const isKnotted = ({ ring }: RoundPlan): boolean => ring.made.every((s) => s.form === 'tassel');
+
 /** The side that follows a corner in the direction of work. */
 export const sideAfter = (corner: number, corners: number, travel: 1 | -1): number =>
   travel === 1 ? corner : (corner - 1 + corners) % corners;

@@ -1,5 +1,6 @@
 /** A place that the hook goes into, as one would point it out to the maker. */
 import type { Plan } from '../plan/types.ts';
+import { roleOf } from '../piece/part.ts';
 import { entryOf, isGap, placesOnSide, sideCount, type PlaceKind } from '../ring/ring.ts';
 import { isChainRun, isOrnament } from '../ring/stitch.ts';
 import { ahead, cornerBefore } from './order.ts';
@@ -26,6 +27,8 @@ export type PlaceOfWork =
       readonly of: number;
       readonly chains: number;
     }
+  /** The stitch with which a row begins. */
+  | { readonly on: 'row end' }
   /** On a ring without corners, counted from 1 from where the round below was joined. */
   | { readonly on: 'circle'; readonly kind: PlaceKind; readonly number: number; readonly chains: number };
 
@@ -50,6 +53,10 @@ export function placeOf(
   const entry = entryOf(place);
   for (const [corner, centre] of ring.centres.entries()) {
     const offset = (entry - centre.start + size) % size;
+    if (roleOf(ring.part, corner, ring.centres.length) !== 'turned') {
+      if (offset === 0 && centre.length > 0 && !isGap(place)) return { on: 'row end' };
+      continue;
+    }
     // Between the two of a pair, or at a corner without a centre of its own.
     if (isGap(place) && ((centre.length === 2 && offset === 1) || (centre.length === 0 && offset === 0)))
       return { on: 'corner', corner, what: 'between', chains: 0 };

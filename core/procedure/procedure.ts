@@ -12,7 +12,10 @@ import { alongOf } from './along.ts';
 import { ahead, cornerAfter, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 import { placeOf, type PlaceOfWork } from './place.ts';
 import { betweenCornerAnd } from './between.ts';
-import { roundStarts, type RoundStart } from './start.ts';
+import { held } from '../held.ts';
+import { alongRow } from './rows.ts';
+import type { RoundStart } from './roundStart.ts';
+import { roundStarts } from './start.ts';
 import { stitchesThere } from './candidates.ts';
 
 /** The procedure of every round of a plan, the base round first. */
@@ -57,8 +60,10 @@ function procedureOf(
     const place = placeOf(plan, round.onto, order.into(0), 'stitch', order.travel, joinedAt(round.onto));
     acts.push({ do: 'knot', place });
   }
-  acts.push(...stretches(plan, round, start, order));
-  if (start) {
+  acts.push(
+    ...(plan.body.outline.part ? rowStretches(plan, round, order) : stretches(plan, round, start, order)),
+  );
+  if (start && start.close.by !== 'the end of the row') {
     acts.push({
       do: 'join',
       first: start.first,
@@ -120,6 +125,8 @@ function wayTo(
   const { lastRow } = plan.hem.base.start;
   if (round.number === 0)
     return start.joins ? { by: 'joining', same: false } : { by: 'going on', turns: lastRow === 'wrong side' };
+  if (start.close.by === 'the end of the row')
+    return { by: start.joins ? 'joining' : 'at its end', same: false };
   const closed = starts[round.onto]?.close;
   const join = starts[round.onto]?.join ?? 0;
   const over = round.onto !== round.number - 1;
@@ -206,6 +213,15 @@ function stretches(plan: Plan, round: RoundPlan, start: RoundStart | null, order
     );
   }
   return acts;
+}
+
+/** A row’s end stitches, sides and corners in the order in which they are worked. */
+function rowStretches(plan: Plan, round: RoundPlan, order: InOrder): readonly Act[] {
+  const part = held(plan.body.outline.part, 'rows go along a part');
+  return alongRow(part, round).flatMap(({ corner, side }) => [
+    cornerAct(plan, round, corner, 'whole', order, round.layout.corners[corner]!),
+    ...(side === null ? [] : [sideAct(plan, round, side, 'whole', order, round.layout.sides[side]!)]),
+  ]);
 }
 
 function cornerAct(

@@ -5,54 +5,31 @@
 import { writtenOf } from '../plan/types.ts';
 import { hasLastRow } from '../piece/piece.ts';
 import { isDisc } from '../piece/outline.ts';
-import { STITCHES_BEFORE_CORNER, type RoundStarts, type StartOfRound } from '../base/start.ts';
+import { STITCHES_BEFORE_CORNER, type StartOfRound } from '../base/start.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { entryOf, isGap, type Span } from '../ring/ring.ts';
-import { isChainRun, isOrnament, type Stitch } from '../ring/stitch.ts';
+import { isChainRun, isOrnament } from '../ring/stitch.ts';
 import {
   alikeFrom,
+  type Close,
   closingStitch,
   spaceAtEnd,
   spiralRefused,
   stepsDown,
   stepsUp,
-  type Close,
   type CloseRefused,
 } from './close.ts';
-import { candidatesOf, firstStitch, partOf, type StartCandidate, type RoundBeginning } from './candidates.ts';
-import { firstStitchOf, type First, type FirstRefused } from './first.ts';
-import { ahead, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
-
-/** Ways in which new yarn comes in without being joined. */
-export type YarnChange = Exclude<RoundStarts['colour'], 'anew'>;
-
-export interface RoundStart {
-  /** Number of the first entry in the order of work. */
-  readonly at: number;
-  readonly beginning: RoundBeginning;
-  /** The place that the first entry sits in, of the ring below or of the edge. */
-  readonly place: number;
-  /** Yarn is joined there: new yarn, or the same that was cut. */
-  readonly joins: boolean;
-  /** New yarn came in as the round before was closed; null where none did. */
-  readonly change: YarnChange | null;
-  /** Begun where the maker chose, not where the round before was joined. */
-  readonly anew: boolean;
-  readonly first: First;
-  readonly close: Close;
-  /** The entry of the ring in which the round is joined: its first stitch, or the space that a stitch closes. */
-  readonly join: number;
-  /** Lower stitches at the beginning of a spiral of tall ones, and at its end. */
-  readonly up: readonly Stitch[];
-  readonly down: readonly Stitch[];
-  /** Choices of the maker that this round cannot follow. */
-  readonly refused: { readonly first: FirstRefused | null; readonly close: CloseRefused | null };
-}
+import { candidatesOf, firstStitch, partOf, type StartCandidate } from './candidates.ts';
+import type { RoundStart } from './roundStart.ts';
+import { firstStitchOf } from './first.ts';
+import { startOfRow } from './rows.ts';
+import { ahead, isKnotted, orderOfWork, sideAfter, sitsSomewhere, type InOrder } from './order.ts';
 
 /** The start of every round; null for one that is knotted on and needs none, or finds nothing to be worked into. */
 export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
   const starts: (RoundStart | null)[] = [];
   let changes = 0;
+  const { part } = plan.body.outline;
   plan.rounds.forEach((round, number) => {
     const before = plan.rounds[number - 1];
     const { lastRow, colour } = plan.hem.base.start;
@@ -61,9 +38,10 @@ export function roundStarts(plan: Plan): readonly (RoundStart | null)[] {
     // New yarn can come in with the join of the round before where the round goes on from that.
     const comesIn = joinsYarn && colour !== 'anew' && before !== undefined && round.onto === before.number;
     const choice = choiceOf(plan, round, joinsYarn && !comesIn, changes);
+    if (part) return void starts.push(startOfRow(plan, round, part, choice.start));
     starts.push(startOf(plan, round, choice, { starts, joinsYarn, comesIn }));
   });
-  return plan.hem.base.start.close === 'spiral' ? inSpiral(plan, starts) : starts;
+  return plan.hem.base.start.close === 'spiral' && !part ? inSpiral(plan, starts) : starts;
 }
 
 interface Before {
@@ -217,9 +195,6 @@ function slipsInto({ ring }: RoundPlan, join: number, place: number, order: InOr
 /** Entries that one would slip over to a new start, forward and back. */
 const MOST_FORWARD = 6;
 const MOST_BACK = 2;
-
-/** Cut strands that are knotted in have no round to begin. */
-const isKnotted = ({ ring }: RoundPlan): boolean => ring.made.every((s) => s.form === 'tassel');
 
 interface Choice {
   readonly start: StartOfRound;

@@ -78,17 +78,18 @@ const OPEN = 0.2;
  * length. Null on a ring that is closed.
  */
 export function fillFor({ top, widths }: Trial, yarn: string): RoundEntry | null {
-  const long = naturalLengthMm(top, 0, 1, widths);
-  const { stitches } = tallySide(top, 0);
+  const first = top.part?.first ?? 0;
+  const long = naturalLengthMm(top, first, 1, widths);
+  const { stitches } = tallySide(top, first);
   if (long <= 0 || 1 - stitches / long < OPEN) return null;
   const tries = fillLoops.sizes.map((size) => {
     const entry = entryFor({ ...firstOf(fillLoops), size }, idUnder('ground'), [yarn]);
     const [written] = writtenRounds([entry]).rounds;
     const { ring } = workRound(top, held(written, 'it is tried on a border with a round').recipe);
-    return { entry, off: Math.abs(naturalLengthMm(ring, 0, 1, null) / long - 1) };
+    return { entry, off: Math.abs(naturalLengthMm(ring, first, 1, null) / long - 1) };
   });
   const [best] = tries.sort((a, b) => a.off - b.off);
-  return placesOnSide(top, 0, new Set(['space'])).length > 0
+  return placesOnSide(top, first, new Set(['space'])).length > 0
     ? held(best, 'it is tried on a border with a round').entry
     : null;
 }

@@ -4,6 +4,23 @@ import type { CornerRecipe } from './recipe.ts';
 import { IN_NOTHING, gapBefore, type Centre, type Ring } from './ring.ts';
 import { countsAsStitch, isChainRun, type Stitch } from './stitch.ts';
 
+/**
+ * Works the end of rows: what goes into the end stitch of the row below.
+ *
+ * @returns a centre at the outermost stitch, from which the sides are counted as from any corner
+ */
+export function workEnd(
+  maker: RingBuilder,
+  centre: Centre,
+  { group }: CornerRecipe,
+  end: 'first' | 'last',
+): Centre {
+  const start = maker.made.length;
+  if (group.length === 0) return { start, length: 0 };
+  for (const s of group) maker.add(s, centre.start);
+  return { start: end === 'first' ? start : maker.made.length - 1, length: 1 };
+}
+
 /** Works a corner and says where its new centre is. */
 export function workCorner(
   maker: RingBuilder,

@@ -10,6 +10,7 @@ import {
   type CornerRecipe,
   type Recipe,
 } from './recipe.ts';
+import { isWorkedSide } from '../piece/part.ts';
 import { placesInSpan, placesOnSide, sideCount, type Ring } from './ring.ts';
 import { placesBetween } from './turning.ts';
 import type { Circumstances } from './work.ts';
@@ -29,6 +30,7 @@ export function wouldComeOutEven(below: Ring, recipe: Recipe, { corners }: Circu
   const sides = sideCount(below);
   const cornerAt = (corner: number): CornerRecipe => corners?.[corner % sides] ?? recipe.corner;
   for (let side = 0; side < sides; side++) {
+    if (!isWorkedSide(below.part, side, sides)) continue;
     const places =
       below.centres.length === 0
         ? placesOnSide(below, side, kinds).length

@@ -1,6 +1,6 @@
 /** A ring as it really is, where what was found on its sides is not what was to be made. */
 import { held } from '../held.ts';
-import { sideSpan, tallySide, type Ring } from './ring.ts';
+import { countSide, sideSpan, tallySide, type Ring } from './ring.ts';
 import { countsAsStitch, stitchOf, type Stitch } from './stitch.ts';
 import type { Layout } from './along.ts';
 
@@ -15,7 +15,8 @@ interface Change {
  * A round with as many stitches on its sides as were found there. Where on the side they are too many or too few nobody
  * knows: it is put near its middle, a stitch too many into the place of its neighbour.
  *
- * @param counts stitches strictly between the corners' centres, one for each side; null where nothing is known
+ * @param counts stitches between the corners' centres, the end stitches of rows with them, one for each side; null where
+ *   nothing is known
  */
 export function asFound<W extends { readonly ring: Ring; readonly layout: Layout }>(
   worked: W,
@@ -25,7 +26,7 @@ export function asFound<W extends { readonly ring: Ring; readonly layout: Layout
   const changes = counts.flatMap((count, side) =>
     count === null || side >= Math.max(1, ring.centres.length)
       ? []
-      : changesOnSide(ring, side, count - tallySide(ring, side).stitches, (at) => ring.into[at]!),
+      : changesOnSide(ring, side, count - countSide(ring, side).stitches, (at) => ring.into[at]!),
   );
   if (changes.length === 0) return worked;
   const now = positions(ring.made.length, changes);
@@ -106,7 +107,8 @@ function changed(ring: Ring, changes: readonly Change[]): Ring {
     start: now(start),
     length: now(start + length) - now(start),
   }));
-  return { made, into: new Int32Array(into), centres, ...(seams && { seams }) };
+  const part = ring.part && { part: ring.part };
+  return { made, into: new Int32Array(into), centres, ...(seams && { seams }), ...part };
 }
 
 /** Where an entry stands after changes; `size` stands for the end. */

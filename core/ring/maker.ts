@@ -1,3 +1,4 @@
+import type { Part } from '../piece/part.ts';
 import { IN_NOTHING, type Centre, type Ring } from './ring.ts';
 import { sitsInNothing, type Stitch } from './stitch.ts';
 
@@ -36,13 +37,14 @@ export class RingBuilder {
     return entry < this.made.length ? this.into[entry] : undefined;
   }
 
-  ring(centres: readonly Centre[]): Ring {
+  ring(centres: readonly Centre[], part?: Part): Ring {
     // A corner without a centre of its own may lie after the last entry, which is before the first.
     const size = Math.max(1, this.made.length);
     return {
       made: this.made,
       into: this.into.slice(0, this.made.length),
       centres: centres.map((c) => (c.start < size ? c : { ...c, start: c.start % size })),
+      ...(part && { part }),
     };
   }
 

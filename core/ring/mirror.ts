@@ -1,5 +1,6 @@
 /** A ring as it is met by work that runs the other way round: the same entries in reverse. */
 import { IN_NOTHING, entryOf, gapBefore, isGap, type Centre, type Ring, type Span } from './ring.ts';
+import { mirroredPart } from '../piece/part.ts';
 import { countsAsStitch, isChainRun, placesTaken } from './stitch.ts';
 
 /**
@@ -30,7 +31,8 @@ export function mirrored(ring: Ring, below?: Ring, spaces = false): Ring {
       );
   }
   const seams = ring.seams && { seams: ring.seams.map(span) };
-  return { made, into, centres: mirroredCorners(centres), ...seams };
+  const part = ring.part && { part: mirroredPart(ring.part, centres.length) };
+  return { made, into, centres: mirroredCorners(centres), ...seams, ...part };
 }
 
 /** Values of the corners of a ring, in the order in which its mirror image meets them. */

@@ -2,6 +2,7 @@
  * The ring: what lies round the piece after a round has been worked. It is a cyclic run of stitches and
  * chains in working order, with its corners marked, and it offers the places that the next round uses.
  */
+import { isWorkedSide, roleOf, type Part } from '../piece/part.ts';
 import { remembered } from '../remembered.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import { countsAsStitch, isChainRun, isOrnament, topWidth, type Stitch } from './stitch.ts';
@@ -28,6 +29,8 @@ export interface Ring {
   readonly centres: readonly Centre[];
   /** Where groups cross seams between motifs: stitches that stand together as a group, though in several places. */
   readonly seams?: readonly Span[];
+  /** Rows along some of the sides alone: the others have no entries, and neither have the corners between them. */
+  readonly part?: Part;
 }
 
 /**
@@ -126,6 +129,25 @@ export function tally(ring: Ring, span: Span): Tally {
 
 /** Counts a side, strictly between its corners' centres. */
 export const tallySide = (ring: Ring, side: number): Tally => tally(ring, sideSpan(ring, side));
+
+/** Counts a side as it is told: between its corners' centres, the end stitches of rows with it. */
+export function countSide(ring: Ring, side: number): Tally {
+  const span = sideSpan(ring, side);
+  const [before, after] = endsBeside(ring, side);
+  const size = ring.made.length;
+  return tally(ring, { start: (span.start - before + size) % size, length: span.length + before + after });
+}
+
+/** How many end stitches of rows belong to a side. */
+export const endStitches = (ring: Ring, side: number): number =>
+  endsBeside(ring, side)[0] + endsBeside(ring, side)[1];
+
+function endsBeside({ part, centres }: Ring, side: number): readonly [before: number, after: number] {
+  if (!part || !isWorkedSide(part, side, centres.length)) return [0, 0];
+  const at = (corner: number): number =>
+    roleOf(part, corner, centres.length) === 'turned' ? 0 : centres[corner]!.length;
+  return [at(side), at((side + 1) % centres.length)];
+}
 
 /** Counts the whole ring, corners' centres included. */
 export function tallyRing(ring: Ring): Tally {

@@ -1,5 +1,6 @@
 /** Works one round onto a ring: its corners and sides, or a pattern that runs round all of it. */
 import { held } from '../held.ts';
+import { isWorkedSide, roleOf } from '../piece/part.ts';
 import {
   workAlong,
   workPlain,
@@ -8,7 +9,7 @@ import {
   type SideFit,
   type SideLayout,
 } from './along.ts';
-import { centreOf, shifted, workCorner } from './corner.ts';
+import { centreOf, shifted, workCorner, workEnd } from './corner.ts';
 import { asFound } from './found.ts';
 import { RingBuilder } from './maker.ts';
 import { mirrored, mirroredCorners } from './mirror.ts';
@@ -106,8 +107,18 @@ function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: C
     const next = corners?.[(side + 1) % sideCount(below)] ?? recipe.corner;
     if (below.centres.length > 0) {
       const start = maker.made.length;
-      centres.push(workCorner(maker, below, below.centres[side]!, corner, plain));
+      const role = roleOf(below.part, side, below.centres.length);
+      const centre = below.centres[side]!;
+      if (role === 'left') centres.push({ start, length: 0 });
+      else if (role !== 'turned') centres.push(workEnd(maker, centre, corner, role));
+      else centres.push(workCorner(maker, below, centre, corner, plain));
       layout.corners.push({ start, length: maker.made.length - start });
+    }
+    if (!isWorkedSide(below.part, side, below.centres.length)) {
+      const start = maker.made.length;
+      sides.push(NOT_WORKED);
+      layout.sides.push({ start, length: 0, repeats: [], tail: start });
+      continue;
     }
     const places = placesBetween(below, side, kinds, [corner, next]);
     const change = changes?.[side] ?? 0;
@@ -123,8 +134,20 @@ function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: C
       layout.sides.push({ start, length: maker.made.length - start, ...along.marks });
     }
   }
-  return { ring: maker.ring(centres), sides, layout };
+  return { ring: maker.ring(centres, below.part), sides, layout };
 }
+
+/** A side along which nothing is worked comes out even. */
+const NOT_WORKED: SideFit = {
+  places: 0,
+  repeats: 0,
+  over: 0,
+  short: 0,
+  lopsided: false,
+  change: 0,
+  refused: 0,
+  stuck: false,
+};
 
 /**
  * Works a pattern that runs round the whole ring. A corner's centre takes the corner group when the pattern
@@ -135,10 +158,11 @@ function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: C
 function workWholeRing(below: Ring, recipe: Recipe, changes: readonly number[], slide: number): WorkedRound {
   const kinds = placeKindsUsed(recipe.side);
   const size = below.made.length;
-  const fromCorner = placesInSpan(below, { start: below.centres[0]?.start ?? 0, length: size }, kinds);
+  const begin = below.centres[0]?.start ?? 0;
+  const fromCorner = placesInSpan(below, { start: begin, length: size }, kinds);
   const first = slide % Math.max(1, fromCorner.length);
   const places = [...fromCorner.slice(first), ...fromCorner.slice(0, first)];
-  const start = first === 0 ? (below.centres[0]?.start ?? 0) : entryOf(places[0]!);
+  const start = first === 0 ? begin : entryOf(places[0]!);
   const cornerOf = new Map<number, number>();
   below.centres.forEach((centre, corner) => {
     if (centre.length > 0) cornerOf.set(centre.start, corner);

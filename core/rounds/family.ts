@@ -44,6 +44,8 @@ export interface Family {
   readonly edge: 'straight' | 'lobed' | 'fringed';
   /** It is meant to ripple: that it lies flat is said of what is under it. */
   readonly ruffles: boolean;
+  /** Stitches in the end stitch of rows along a part of a piece, in US terms; null for the first stitch of its side. */
+  readonly atEnd: string | null;
   /** A caution to show with it: small parts, loops. */
   readonly caution: string | null;
   /**
@@ -68,6 +70,7 @@ const USUAL: Omit<Family, 'id' | 'name' | 'about' | 'write'> = {
   repeatable: false,
   edge: 'straight',
   ruffles: false,
+  atEnd: null,
   caution: null,
 };
 

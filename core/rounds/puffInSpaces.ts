@@ -6,6 +6,7 @@ export const puffInSpaces = family({
   name: 'Puffs in chain spaces',
   about: 'A puff in every chain space, a chain between: over moss rounds or a mesh.',
   stitches: ['hdc'],
+  atEnd: 'hdc',
   write: () => `side: ch 1, *puff in next ch-sp, ch 1*
 corner: (puff, ch 2, puff) in corner`,
 });

@@ -6,6 +6,7 @@ export const scallop = family({
   name: 'Scallop edge',
   about: 'Tall fans of 5; the corner itself is held down.',
   edge: 'lobed',
+  atEnd: 'sl st',
   write: () => `side: *sk 1, 5 dc in next st, sk 1, sl st in next st*, sk 1, 5 dc in next st, sk 1
 corner: sl st in corner`,
 });

@@ -7,6 +7,7 @@ export const shell = family({
   about: 'Fans of 5 held down by slip stitches, one of 7 at each corner.',
   stitches: ['hdc'],
   edge: 'lobed',
+  atEnd: '3 hdc',
   write: () => `side: sk 1, sl st in next st, *sk 1, 5 hdc in next st, sk 1, sl st in next st*, sk 1
 corner: 7 hdc in corner`,
 });

@@ -1,11 +1,12 @@
 /** The stack of rounds unrolled: one recipe for each round that is worked, and how this piece bends it. */
-import { rememberedBy } from '../remembered.ts';
+import { remembered, rememberedBy } from '../remembered.ts';
 import { OWN, type RoundEntry } from '../document/hem.ts';
 import { parseRound, recipeOf } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
 import { HAS_THIRD_LOOP } from '../terms/places.ts';
 import { STITCHES, type Language } from '../terms/stitches.ts';
-import { cutByArc, isDisc, type Outline } from '../piece/outline.ts';
+import { cutByArc, isDisc, turnAt, type Outline } from '../piece/outline.ts';
+import { roleOf } from '../piece/part.ts';
 import type { RoundedCorner } from '../ring/along.ts';
 import { type Outcome, type Problem } from '../problems.ts';
 import {
@@ -15,7 +16,7 @@ import {
   type CornerRecipe,
   type Recipe,
 } from '../ring/recipe.ts';
-import { stitchHeight } from '../ring/stitch.ts';
+import { stitchHeight, type Stitch } from '../ring/stitch.ts';
 import { isGap, mainStitch, placesOnSide, type PlaceKind, type Ring } from '../ring/ring.ts';
 import { cornerForTurn } from '../ring/turning.ts';
 import type { Circumstances } from '../ring/work.ts';
@@ -153,8 +154,7 @@ function written(
   edge: Family['edge'],
 ): WrittenRound {
   const facing = entry.facing ?? recipe.facing;
-  const reverse = plainStitchOf(recipe).form === 'reverse';
-  const backwards = (facing === 'wrong') !== reverse;
+  const backwards = (facing === 'wrong') !== isReverse(recipe);
   return {
     entry,
     index,
@@ -168,6 +168,42 @@ function written(
     rounding: null,
   };
 }
+
+/**
+ * Rounds as rows. A pattern that would run past the corners begins anew behind each, as it does at the end of a row. Where
+ * they are turned each faces as the maker says, or as it must to be worked from where the one below ended; what is tied into
+ * the face of another leaves the work as it lies.
+ */
+export function inRows(all: readonly WrittenRound[], turned: boolean): readonly WrittenRound[] {
+  const rounds = all.map((round) => (round.recipe.scope === 'ring' ? sideBySide(round) : round));
+  if (!turned) return rounds;
+  // The row along the edge is worked with the right side facing.
+  let backwards = false;
+  return rounds.map((round) => {
+    if (round.recipe.surface) return round;
+    // Worked against the order of the ring where the one below was not, and the other way about.
+    const facing = round.entry.facing ?? (backwards === isReverse(round.recipe) ? 'wrong' : 'right');
+    const faced = facedAs(round, facing);
+    backwards = faced.backwards;
+    return faced;
+  });
+}
+
+const sideBySide = remembered((round: WrittenRound): WrittenRound => {
+  const { recipe } = round;
+  const { corner } = recipe;
+  // What fell on a corner as it came is a stitch of its own there.
+  const own =
+    corner.group.length > 0 || corner.skipped ? corner : { ...corner, group: [plainStitchOf(recipe)] };
+  return { ...round, recipe: { ...recipe, scope: 'side', corner: own } };
+});
+
+const facedAs = rememberedBy((round: WrittenRound, facing: WrittenRound['facing']): WrittenRound => {
+  const backwards = (facing === 'wrong') !== isReverse(round.recipe);
+  return facing === round.facing ? round : { ...round, facing, backwards };
+});
+
+const isReverse = (recipe: Recipe): boolean => plainStitchOf(recipe).form === 'reverse';
 
 /** The recipe of a round that the user wrote, with faults placed in that round. */
 function ownRecipe(entry: RoundEntry): Outcome<Recipe> {
@@ -206,10 +242,20 @@ export interface RoundBearing {
   /** Places after the first corner at which a pattern past the corners begins. */
   readonly slide: number;
   readonly rounding: Rounding | null;
+  /** Stitches in the end stitch of rows; null for the first stitch of the side. */
+  readonly atEnd: readonly Stitch[] | null;
 }
 
-export const bearingOf = ({ recipe, entry, index, backwards, rounding }: WrittenRound): RoundBearing => ({
+export const bearingOf = ({
   recipe,
+  entry,
+  index,
+  backwards,
+  rounding,
+  family,
+}: WrittenRound): RoundBearing => ({
+  recipe,
+  atEnd: family?.atEnd ? groupOf(family.atEnd) : null,
   corner: entry.corner,
   changes: entry.changes[String(index)],
   runsBackwards: backwards,
@@ -219,7 +265,7 @@ export const bearingOf = ({ recipe, entry, index, backwards, rounding }: Written
 
 /** As {@link circumstancesOf}, by what bears on them alone. */
 export function circumstances(
-  { recipe, corner, changes, runsBackwards, slide, rounding }: RoundBearing,
+  { recipe, corner, changes, runsBackwards, slide, rounding, atEnd }: RoundBearing,
   outline: Outline,
   below: number,
 ): Circumstances {
@@ -228,7 +274,9 @@ export function circumstances(
     ...(runsBackwards && { backwards: true }),
     ...(slide > 0 && { slide }),
     ...(arcs && {
-      rounded: outline.turns.map((turn) => roundedCorner(turn, plainHeight(recipe), below, rounding)),
+      rounded: outline.turns.map((_, c) =>
+        roundedCorner(turnAt(outline, c), plainHeight(recipe), below, rounding),
+      ),
     }),
   };
   const stitch = plainStitchOf(recipe);
@@ -241,12 +289,25 @@ export function circumstances(
   }
   const inner = outline.turns.some((turn) => turn < 0) && !recipe.surface;
   const byAngle = corner === 'angle';
-  if (!inner && !byAngle) return { ...backwards, ...(changes && { changes }) };
-  const corners = outline.turns.map((turn): CornerRecipe =>
-    turn < 0 || byAngle ? cornerForTurn(stitch, turn, height, below) : recipe.corner,
-  );
+  if (!inner && !byAngle && !outline.part) return { ...backwards, ...(changes && { changes }) };
+  const corners = outline.turns.map((turn, c): CornerRecipe => {
+    const role = roleOf(outline.part, c, outline.turns.length);
+    if (role === 'left') return LEFT;
+    if (role !== 'turned')
+      return recipe.corner.skipped ? LEFT : { before: [], group: atEnd ?? [stitch], after: [] };
+    return (turn < 0 && !recipe.surface) || byAngle
+      ? cornerForTurn(stitch, turn, height, below)
+      : recipe.corner;
+  });
   return { ...backwards, corners, ...(changes && { changes }) };
 }
+
+/** Stitches of a group in US terms. */
+const groupOf = (words: string): readonly Stitch[] =>
+  recipeOf(`side: *sc in next st*\ncorner: ${words} in corner`).corner.group;
+
+/** A corner at which nothing is worked, between two sides along which nothing is. */
+const LEFT: CornerRecipe = { before: [], group: [], after: [], skipped: true };
 
 const plainHeight = (recipe: Recipe): number => stitchHeight(plainStitchOf(recipe));
 
@@ -324,7 +385,7 @@ export function entriesOnto(
 /** The size of a family that a ring gives it: chains between groups as those below have, where they have some. */
 function sizeOnto(ring: Ring | null, { sizes, chainsAsBelow }: Family): number {
   if (!chainsAsBelow || ring === null) return sizes[0]!;
-  const [gap] = placesOnSide(ring, 0, new Set(['gap']));
+  const [gap] = placesOnSide(ring, ring.part?.first ?? 0, new Set(['gap']));
   if (gap === undefined) return sizes[0]!;
   const chains = isGap(gap) ? 0 : ring.made[gap]!.chains;
   return sizes.includes(chains) ? chains : sizes[0]!;

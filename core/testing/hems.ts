@@ -69,7 +69,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 13,
+    version: 14,
     hands: null,
     alike: ONE_PIECE,
     id: 'test',
@@ -124,6 +124,7 @@ export function rowsHem(
       rates: USUAL_RATES,
       endRows: 'added',
       betweenPosts: false,
+      part: null,
       clusterChains: 0,
       start: { ...USUAL_START, first: 'chain' },
       sides: counts.map(sideChoice),

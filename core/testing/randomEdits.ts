@@ -168,6 +168,12 @@ const MAKERS: readonly Maker[] = [
   ({ hem }, chance) =>
     pieces.chooseConstruction('construction', constructionOf(chance.pick(PIECE_KINDS), hem)),
   (_, chance) => pieces.workBetweenPosts(chance.maybe(0.5)),
+  ({ body }, chance) => {
+    const corners = body.outline.turns.length;
+    if (corners < 2 || chance.maybe(0.5)) return base.borderAlong(null);
+    const sides = chance.int(1, corners - 1);
+    return base.borderAlong({ first: chance.int(0, corners - 1), sides, cut: chance.maybe(0.4) });
+  },
   (_, chance) => pieces.sayHowItLies(chance.pick(['flat', 'ripples', 'cups'])),
   (plan, chance) =>
     pieces.readAgain(

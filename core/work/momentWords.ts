@@ -1,5 +1,5 @@
 /** Reminders at the right moment of the work. */
-import type { Plan } from '../plan/types.ts';
+import { sidesWorked, type Plan } from '../plan/types.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
 import { stepsOf, type WorkStep } from './steps.ts';
@@ -48,8 +48,11 @@ export function momentsOf(plan: Plan, number: number, step: WorkStep, language: 
     }
   }
   if (step.does === 'end') {
-    const counts = round.sides.map((s, i) => `${plan.sides[i]!.name} ${s.tally.stitches}`).join(' · ');
-    found.push(moment(`Before you join, count: ${counts}.`));
+    const counts = sidesWorked(plan).map(
+      (side) => `${plan.sides[side]!.name} ${round.sides[side]!.tally.stitches}`,
+    );
+    const rows = plan.body.outline.part !== undefined;
+    found.push(moment(`Before you ${rows ? 'turn or cut' : 'join'}, count: ${counts.join(' · ')}.`));
     found.push(moment('Lay it flat and look: does every side lie flat?'));
     const ends = plan.rounds[number + 1]?.yarnId === round.yarnId ? 0 : 1;
     if (ends > 0) found.push(moment(`${plural(ends, 'end')} more to ${weaveIn}.`));

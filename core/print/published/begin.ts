@@ -69,6 +69,7 @@ export function wayWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, 
       return `go on with ${shortYarnName(plan.hem, act.yarn)}, which is still on the hook, ${where}${way.turns ? '' : ', without turning'}`;
     case 'staying':
     case 'going round':
+    case 'at its end':
     case 'around the close':
     case 'reaching back':
       return '';
@@ -121,6 +122,7 @@ export function liftWords({ first, stitch, up, way, place }: ActOf<'start'>, lan
 /** The place of the first stitch, where more goes into it: “in same st”. */
 export function sameWords({ place, stitch, way, first }: ActOf<'start'>, language: Language): string {
   if (way.by === 'reaching back' && !isThere(first)) return behindWords(place);
+  if (way.by === 'at its end') return `${stitch.post === 'none' ? 'in' : 'around the post of'} first st`;
   if (way.by === 'going round' && !isThere(first))
     return `${stitch.post === 'none' ? 'in' : 'around the post of'} first st of last rnd`;
   if (way.by === 'around the close') return `around the closing ${printStitch(way.stitch, language)}`;
@@ -143,6 +145,8 @@ function nounOf(place: PlaceOfWork): string {
           : place.what === 'between'
             ? 'sts'
             : 'st';
+    case 'row end':
+      return 'st';
     case 'side':
     case 'circle':
       return placeNoun(place.kind, 1);
@@ -175,6 +179,7 @@ export const begun = (way: string, lift: string, ...words: readonly string[]): s
 /** The join: “join with a sl st in first sc”. */
 export function joinWords(plan: Plan, join: ActOf<'join'>, language: Language): string {
   const { first, stitch, up, down, close, inThirdLoop, change } = join;
+  if (close.by === 'the end of the row') return '';
   if (close.by === 'needle')
     return 'cut the yarn and join with a needle, under both loops of 2nd st and back into the last';
   if (close.by === 'nothing')

@@ -53,7 +53,8 @@ const written = (text: string): PatternLine => ({ kind: 'written', text });
 /** Places that take nothing, where that is the only difference. */
 const NONE = /, but none in ((?:(?! in )[^;.])+)(?=[;.])/;
 
-function baseLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+/** The row or round along the edge, side by side. */
+export function baseLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const skipping = language === 'us' ? 'skipping' : `${WORDS.uk.skip}ing`;
   return baseSideLines(plan, procedure, language, 'along the side').map((text) =>
     text

@@ -45,23 +45,31 @@ export function markWords(mark: Mark | null, before: number, isChain: boolean): 
 /** Corners, where all are worked alike into a middle that can be named; else null. */
 export function cornerWords(procedure: Procedure, along: AlongRing, language: Language): CornerWords | null {
   const acts = actsOf(procedure, 'corner').filter((a) => a.part !== 'first');
-  const order = orderOfWork(procedure.round);
-  const told = acts.map((a): CornerWords | null => {
-    const place = placeOf(a);
-    const words = place === null ? null : workWords(a, place, along, language);
-    if (place === null || words === null) return null;
-    const mark = markOf(order, procedure.round.layout.corners[a.corner]!, a.centre);
-    const several = mark?.in === 'stitch' && a.into.on === 'two stitches' ? ` of these ${mark.of}` : '';
-    const chains = (list: readonly Stitch[]): readonly string[] => list.map((s) => printStitch(s, language));
-    const { before, after } = a.recipe;
-    return {
-      place,
-      short: a.recipe.group.length === 0 ? words : printGroup(a.recipe.group, language),
-      words: listed(...chains(before), words, `${markWords(mark, 0, false)}${several}`, ...chains(after)),
-    };
-  });
+  const told = acts.map((a) => cornerWordsOf(procedure, a, along, language));
   const [first] = told;
   return first && told.every((c) => c?.words === first.words && c.place === first.place) ? first : null;
+}
+
+/** One corner, worked into a middle that can be named; else null. @param along the side that leads up to it */
+export function cornerWordsOf(
+  procedure: Procedure,
+  a: ActOf<'corner'>,
+  along: AlongRing,
+  language: Language,
+): CornerWords | null {
+  const order = orderOfWork(procedure.round);
+  const place = placeOf(a);
+  const words = place === null ? null : workWords(a, place, along, language);
+  if (place === null || words === null) return null;
+  const mark = markOf(order, procedure.round.layout.corners[a.corner]!, a.centre);
+  const several = mark?.in === 'stitch' && a.into.on === 'two stitches' ? ` of these ${mark.of}` : '';
+  const chains = (list: readonly Stitch[]): readonly string[] => list.map((s) => printStitch(s, language));
+  const { before, after } = a.recipe;
+  return {
+    place,
+    short: a.recipe.group.length === 0 ? words : printGroup(a.recipe.group, language),
+    words: listed(...chains(before), words, `${markWords(mark, 0, false)}${several}`, ...chains(after)),
+  };
 }
 
 function placeOf({ into }: ActOf<'corner'>): string | null {

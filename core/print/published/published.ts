@@ -1,7 +1,7 @@
 /** The pattern as it would be published: materials, gauge, notes once, then a paragraph for each round. */
 import { shortYarnName } from '../../document/yarnNames.ts';
 import { isDisc } from '../../piece/outline.ts';
-import type { Plan } from '../../plan/types.ts';
+import { sidesWorked, type Plan } from '../../plan/types.ts';
 import { plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
@@ -20,6 +20,7 @@ import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 import { alikeWords, joiningSection } from '../alike.ts';
 import { onceLines } from '../steps/roundWords.ts';
+import { cornersTurned, rowsWords, saidOfRows } from '../steps/rowWords.ts';
 import { roundSections } from './rounds.ts';
 
 /** The published pattern of a plan in a language. */
@@ -28,11 +29,16 @@ export function publishedPattern(
   language: Language = plan.hem.preferences.language,
 ): WrittenPattern {
   const unit = plan.hem.preferences.length;
+  const said = saidOfRows(plan);
   const told = [
     ...specialStitches(plan, language),
     section('Notes', notes(plan, language)),
     section('Border', []),
-    ...roundSections(plan, language),
+    ...roundSections(plan, language).map((s) => ({
+      ...s,
+      heading: said(s.heading),
+      lines: s.lines.map((l) => ({ ...l, text: said(l.text) })),
+    })),
     ...joiningSection(plan, language),
     section('Finishing', finishing(plan, language)),
   ];
@@ -89,13 +95,14 @@ function materials(plan: Plan, language: Language): readonly Section[] {
       ),
   ]);
   const hooks = [gauge.hookMm, ...new Set(plan.rounds.map((r) => r.hookMm))];
-  const corners = plan.body.outline.turns.length;
-  const markers = corners > 0 ? plural(corners, 'stitch marker') : '1 stitch marker';
+  const corners = cornersTurned(plan);
+  const markers =
+    corners > 0 ? [plural(corners, 'stitch marker')] : plan.body.outline.part ? [] : ['1 stitch marker'];
   return [
     section('Materials', [
       ...yarns,
       plain(
-        `${[...new Set(hooks)].map((mm) => hookLabel(mm, language)).join(' and ')} hook${new Set(hooks).size > 1 ? 's' : ''} · ${markers} · yarn needle`,
+        `${[...new Set(hooks)].map((mm) => hookLabel(mm, language)).join(' and ')} ${[`hook${new Set(hooks).size > 1 ? 's' : ''}`, ...markers, 'yarn needle'].join(' · ')}`,
       ),
       ...(used.length > 0
         ? [
@@ -118,7 +125,9 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
   const circle = isDisc(plan.body.outline);
   const along = right ? 'from right to left' : 'from left to right';
   const around = right ? WORDS[language].counterclockwise : 'clockwise';
-  const names = plan.sides.map((s) => s.name);
+  const names = sidesWorked(plan).map((side) => plan.sides[side]!.name);
+  const rows = rowsWords(plan);
+  const turned = cornersTurned(plan) > 0;
   const order =
     names.length > 8
       ? `${names.slice(0, 3).join(', ')} and so on to ${names[names.length - 1]!}`
@@ -128,20 +137,27 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
     plain(
       circle
         ? `With the right side facing, work ${along}: you go around ${around}.`
-        : `With the right side facing, work ${along} along each side. Go around ${around}: ${order}. ${whichSide(plan)}`,
+        : `With the right side facing, work ${along}${rows === null || turned ? ` along each side. Go around ${around}: ${order}` : ''}. ${whichSide(plan)}`,
     ),
-    ...(circle
+    ...(rows === null ? [] : [plain(rows)]),
+    ...(circle || !turned
       ? []
       : [
           plain(
-            `Mark the middle of each corner (pm) and move the marker up each rnd. Counts are from marker to marker; marked sts are not counted. The first st after a corner is easy to overlook: do not ${skip} it.`,
+            `Mark the middle of each corner (pm) and move the marker up each ${rows === null ? 'rnd' : 'row'}. Counts are from marker to marker; marked sts are not counted. The first st after a corner is easy to overlook: do not ${skip} it.`,
           ),
-          plain(
-            'Sts, chains, gaps and row ends are numbered along each side from the corner just worked, corner sts left out.',
-          ),
+          ...(rows === null
+            ? [
+                plain(
+                  'Sts, chains, gaps and row ends are numbered along each side from the corner just worked, corner sts left out.',
+                ),
+              ]
+            : []),
         ]),
     plain(
-      `The ${slipStitch} that closes a rnd is not counted or worked into. A ch at the start of a rnd counts as a st only where it is said.`,
+      rows === null
+        ? `The ${slipStitch} that closes a rnd is not counted or worked into. A ch at the start of a rnd counts as a st only where it is said.`
+        : 'A ch at the start of a row counts as a st only where it is said. Places are numbered along each side from the corner or the end st just worked, those left out.',
     ),
     ...[
       [turns(plan) ? '“Turn” means flip the work over.' : '', tailWords(plan)]

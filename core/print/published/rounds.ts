@@ -1,7 +1,7 @@
 /** Rounds as published patterns print them: a sentence around, or by side; those that are alike once. */
 import { isDisc } from '../../piece/outline.ts';
 import { shortYarnName } from '../../document/yarnNames.ts';
-import type { Plan, RoundPlan } from '../../plan/types.ts';
+import { sidesWorked, type Plan, type RoundPlan } from '../../plan/types.ts';
 import { actOf, type Procedure } from '../../procedure/acts.ts';
 import { proceduresOf } from '../../procedure/procedure.ts';
 import { listWords } from '../../say/lists.ts';
@@ -15,12 +15,14 @@ import type { PatternLine, Section } from '../section.ts';
 import { aroundOf, type AroundWords, type PlainTail } from './around.ts';
 import { backwardWords, faceWords, rndName } from './begin.ts';
 import { bySideLines } from './bySide.ts';
+import { rowLines, rowSentence } from './rows.ts';
 
 /** Words of a round before they are laid out. */
 interface RoundWords {
   readonly procedure: Procedure;
   /** Hook and facing. */
   readonly face: readonly string[];
+  readonly isLast: boolean;
   /** Null where it is told side by side. */
   readonly around: AroundWords | null;
   /** Lines besides the sentence around, or all of them, hook and facing included. */
@@ -64,24 +66,31 @@ const sameYarn = (a: RoundWords, b: RoundWords): boolean =>
   a.procedure.round.yarnId === b.procedure.round.yarnId;
 
 function wordsOf(plan: Plan, procedure: Procedure, language: Language): RoundWords {
-  const around = aroundOf(plan, procedure, language);
+  const isRow = plan.body.outline.part !== undefined;
+  const around = isRow ? rowSentence(plan, procedure, language) : aroundOf(plan, procedure, language);
   const hook = actOf(procedure, 'take hook');
   const own = procedure.round.number === 0 && procedure.round.hookMm !== plan.hem.gauge.hookMm;
   const face = [
     ...(hook ? [`Change ${hook.back ? 'back ' : ''}to hook ${hookLabel(hook.mm, language)}.`] : []),
     ...(own ? [`Hook ${hookLabel(procedure.round.hookMm, language)}.`] : []),
-    ...faceWords(plan, procedure),
+    // Rows are turned at the end of the one before.
+    ...(isRow ? [] : faceWords(plan, procedure)),
     ...backwardWords(plan, procedure),
   ];
-  if (around) return { procedure, face, around, lines: otherwiseLines(plan, procedure, language) };
-  return { procedure, face, around, lines: bySideLines(plan, procedure, language, face) };
+  const isLast = procedure.round.number === plan.rounds.length - 1;
+  if (around) return { procedure, isLast, face, around, lines: otherwiseLines(plan, procedure, language) };
+  const bySide = isRow ? rowLines : bySideLines;
+  return { procedure, isLast, face, around, lines: bySide(plan, procedure, language, face) };
 }
 
 /** Whether two rounds are told in the same words but for what lies before the join. */
 function isAlike(a: RoundWords, b: RoundWords): boolean {
   if (!a.around || !b.around || a.face.join() !== b.face.join()) return false;
   if (a.around.begin !== b.around.begin || a.around.middle !== b.around.middle) return false;
-  if (a.around.join !== b.around.join || joinsYarn(b)) return false;
+  if (joinsYarn(b)) return false;
+  // A row that is followed by none is not turned.
+  const endsRows = b.isLast && b.procedure.start?.close.by === 'the end of the row';
+  if (!endsRows && a.around.join !== b.around.join) return false;
   // Only a slip stitch joins in the same way whatever comes before it.
   const slips = /^(?:change to [^;]+; )?join with /.test(a.around.join);
   const same = typeof a.around.tail === 'string' || typeof b.around.tail === 'string' || !slips;
@@ -111,7 +120,8 @@ function inFull({ face, around, lines }: RoundWords): readonly PatternLine[] {
   if (!around) return lines;
   const { begin, middle, tail, join } = around;
   const work = [begin, middle, tailKey(tail)].filter((words) => words !== '').join(', ');
-  return [{ kind: 'written', text: [...face, `${capital(work)}; ${join}.`].join(' ') }, ...lines];
+  const ended = join === '' ? '.' : `; ${join}.`;
+  return [{ kind: 'written', text: [...face, `${capital(work)}${ended}`].join(' ') }, ...lines];
 }
 
 const tailWords = ({ stitch, kind, count }: PlainTail): string =>
@@ -148,7 +158,8 @@ function sectionOf(
   const next = procedures[last.number + 1];
   const cut = next && actOf(next, 'fasten off');
   const off = cut ? ` ${cut.drawn ? 'Fasten off' : 'Cut'} ${shortYarnName(plan.hem, cut.yarn)}.` : '';
-  const facing = first.number === 0 ? ` (${first.facing === 'right' ? 'RS' : 'WS'})` : '';
+  const isRow = plan.body.outline.part !== undefined && rounds.length === 1;
+  const facing = first.number === 0 || isRow ? ` (${first.facing === 'right' ? 'RS' : 'WS'})` : '';
   const told = rounds.map(
     (r) => `(${rounds.length > 1 ? `${rndName(r.number)}: ` : ''}${countsWords(plan, r)})`,
   );
@@ -171,36 +182,48 @@ function countsWords(plan: Plan, round: RoundPlan): string {
     );
   }
   const sides = sideCountsWords(plan, round);
+  if (sidesWorked(plan).length === 1) {
+    const own = round.sides[sidesWorked(plan)[0]!]!.tally;
+    return [
+      total,
+      ...(own.spaces > 0 ? [plural(own.spaces, 'ch-sp')] : []),
+      ...repeatWords(plan, repeats && sidesWorked(plan).map((side) => repeats[side]!)),
+    ].join('; ');
+  }
   return [sides, total, ...repeatWords(plan, repeats)].join('; ');
 }
 
 /** Counts from marker to marker: “A 97, B 125, C 97, D 125”. */
 export function sideCountsWords(plan: Plan, round: RoundPlan): string {
-  const told = round.sides.map(({ tally }) =>
-    tally.spaces > 0
+  const told = sidesWorked(plan).map((side) => {
+    const { tally } = round.sides[side]!;
+    return tally.spaces > 0
       ? `${plural(tally.stitches, 'st')} and ${plural(tally.spaces, 'ch-sp')}`
-      : `${tally.stitches}`,
-  );
+      : `${tally.stitches}`;
+  });
   return told.some((t) => t.includes(' ')) ? grouped(plan, told) : bySide(plan, told);
 }
 
 function repeatWords(plan: Plan, repeats: readonly number[] | null): readonly string[] {
   if (repeats === null) return [];
   if (repeats.length === 1) return [plural(repeats[0]!, 'repeat')];
-  const told = repeats.map(String);
+  const told = sidesWorked(plan).map((side) => String(repeats[side]!));
   return [`repeats: ${grouped(plan, told)}`];
 }
 
 /** Numbers of the sides: “A 97, B 125, C 97, D 125”, or “63 on each side”. */
 const bySide = (plan: Plan, told: readonly string[]): string =>
-  told.every((t) => t === told[0])
+  told.length > 1 && told.every((t) => t === told[0])
     ? `${told[0]!} on each side`
-    : told.map((t, i) => `${plan.sides[i]!.name} ${t}`).join(', ');
+    : told.map((t, i) => `${nameTold(plan, i)} ${t}`).join(', ');
+
+/** Name of one of the sides that are worked, in their order. */
+const nameTold = (plan: Plan, i: number): string => plan.sides[sidesWorked(plan)[i]!]!.name;
 
 /** Words for the sides, those that are alike together: “25 on A and C, 32 on B and D”. */
 function grouped(plan: Plan, told: readonly string[]): string {
   if (told.every((t) => t === told[0])) return bySide(plan, told);
   const sides = new Map<string, string[]>();
-  told.forEach((t, i) => sides.set(t, [...(sides.get(t) ?? []), plan.sides[i]!.name]));
+  told.forEach((t, i) => sides.set(t, [...(sides.get(t) ?? []), nameTold(plan, i)]));
   return [...sides].map(([t, names]) => `${t} on ${listWords(names)}`).join(', ');
 }

@@ -9,18 +9,19 @@ import { IN_NOTHING } from '../../ring/ring.ts';
 import { countsAsStitch, isChainRun, isOrnament } from '../../ring/stitch.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { cornerName } from '../placeWords.ts';
+import { endStitchWords, isRowEnd } from './rowWords.ts';
 
 /** Words for each corner; corners that take the same told together. */
 export function cornerLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const { round } = procedure;
   if (round.ring.centres.length === 0) return [];
-  const acts = actsOf(procedure, 'corner').filter((a) => a.part !== 'first');
+  const acts = actsOf(procedure, 'corner').filter((a) => a.part !== 'first' && !isRowEnd(plan, a.corner));
   const ofRing = round.layout.sides.length < plan.sides.length;
   if (ofRing) return ringCornerLines(plan, procedure, acts, language);
   const byCorner = [...acts].sort((a, b) => a.corner - b.corner);
   const words = byCorner.map((a) => cornerActWords(plan, procedure, a, language));
   const groups = new Map<string, number[]>();
-  words.forEach((w, corner) => groups.set(w, [...(groups.get(w) ?? []), corner]));
+  words.forEach((w, k) => groups.set(w, [...(groups.get(w) ?? []), byCorner[k]!.corner]));
   return [...groups].map(([told, corners]) =>
     groups.size === 1
       ? `Corner: ${told}.`
@@ -31,10 +32,12 @@ export function cornerLines(plan: Plan, procedure: Procedure, language: Language
 /** Words for one corner and its marker. */
 export function cornerActWords(
   plan: Plan,
-  { round }: Procedure,
+  procedure: Procedure,
   act: ActOf<'corner'>,
   language: Language,
 ): string {
+  const { round } = procedure;
+  if (isRowEnd(plan, act.corner)) return endStitchWords(plan, procedure, act, language);
   // What lies on the face of another round leaves the markers where they are.
   const mark = round.written?.recipe.surface
     ? ''

@@ -1,4 +1,5 @@
 /** How a round ends, in words: what is finished last, the join, and how far that is from a corner. */
+import { held } from '../../held.ts';
 import { isDisc } from '../../piece/outline.ts';
 import { printStitch } from '../../notation/print.ts';
 import type { Plan } from '../../plan/types.ts';
@@ -12,10 +13,23 @@ import { shortYarnName } from '../../document/yarnNames.ts';
 import { ordinal } from '../../say/lists.ts';
 import { plural } from '../../say/measures.ts';
 import { cornerName, markedWords } from '../placeWords.ts';
+import { endsOfRow } from '../../procedure/rows.ts';
 import { placedWords, placeInCorner } from './placedWords.ts';
+import { endStitchWords } from './rowWords.ts';
 
 /** Lines that end a round: the rest of the side or corner in which it began, and the join. */
 export function endLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+  const { part } = plan.body.outline;
+  if (part) {
+    const [from, to] = endsOfRow(part, procedure.round).map((corner) =>
+      held(
+        actsOf(procedure, 'corner').find((a) => a.corner === corner),
+        'a row has two end stitches',
+      ),
+    ) as [ActOf<'corner'>, ActOf<'corner'>];
+    const first = procedure.start ? [] : [`First: ${endStitchWords(plan, procedure, from, language)}.`];
+    return [...first, `End: ${endStitchWords(plan, procedure, to, language)}.`];
+  }
   const join = actOf(procedure, 'join');
   const start = actOf(procedure, 'start');
   if (!join || !start) return [];
@@ -56,6 +70,8 @@ export function joinLines(plan: Plan, procedure: Procedure, language: Language):
   const goesOn = plan.rounds.some((r) => r.onto === procedure.round.number);
   const to = change === null ? '' : shortYarnName(plan.hem, change.to);
   switch (close.by) {
+    case 'the end of the row':
+      return [];
     case 'nothing':
       return goesOn && join.down.length === 0
         ? ['Do not join: the next round goes on from here.']

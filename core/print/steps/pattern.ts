@@ -1,6 +1,6 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
 import { isDisc } from '../../piece/outline.ts';
-import type { Plan } from '../../plan/types.ts';
+import { sidesWorked, type Plan } from '../../plan/types.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { hookLabel } from '../../terms/yarnWeights.ts';
 import { proceduresOf } from '../../procedure/procedure.ts';
@@ -12,6 +12,7 @@ import { endLines } from './endWords.ts';
 import { baseSideLines } from './baseRoundWords.ts';
 import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
+import { cornersTurned, rowsWords, saidOfRows } from './rowWords.ts';
 import { termsOf } from '../abbreviations.ts';
 import {
   CAUTIONS,
@@ -32,12 +33,17 @@ export function writtenPattern(
   language: Language = plan.hem.preferences.language,
 ): WrittenPattern {
   const folded = foldRounds(plan, language);
+  const said = saidOfRows(plan);
+  const inRows = (s: Section): Section => ({
+    ...s,
+    heading: said(s.heading),
+    lines: s.lines.map((l) => ({ ...l, text: said(l.text) })),
+  });
   const told = [
     materials(plan, language),
     ...specialStitches(plan, language),
     notes(plan, language),
-    baseSection(plan, language),
-    ...folded.map((f) => roundsSection(plan, f)),
+    ...[baseSection(plan, language), ...folded.map((f) => roundsSection(plan, f))].map(inRows),
     ...joiningSection(plan, language),
     finishing(plan, language),
   ];
@@ -78,7 +84,8 @@ function materials(plan: Plan, language: Language): Section {
     });
   const calibrated = plan.yarns.some((y) => y.quantity.metres > 0 && y.calibration.basis !== 'rule of thumb');
   const hooks = [...new Set(plan.rounds.map((r) => r.hookMm))].filter((mm) => mm !== gauge.hookMm);
-  const corners = plan.body.outline.turns.length;
+  const corners = cornersTurned(plan);
+  const rows = plan.body.outline.part !== undefined;
   const inches = preferences.length === 'in';
   const stitches = Math.round(gauge.stitchesPer10Cm * (inches ? 10.16 : 10)) / 10;
   return section('Piece and materials', [
@@ -94,7 +101,7 @@ function materials(plan: Plan, language: Language): Section {
     ...alikeWords(plan).map(plain),
     ...yarnLines.map(plain),
     plain(
-      `The whole border: ${plural(plan.rounds.length - 1, 'round')} after the base round, ${plan.rounds.reduce((sum, r) => sum + r.total, 0)} sts, about ${yarnLengthWords(
+      `The whole border: ${plural(plan.rounds.length - 1, rows ? 'row' : 'round')} after the base ${rows ? 'row' : 'round'}, ${plan.rounds.reduce((sum, r) => sum + r.total, 0)} sts, about ${yarnLengthWords(
         plan.yarns.reduce((sum, y) => sum + y.quantity.metres, 0),
         preferences.length,
       )}${hem.alike.count > 1 ? ` ${inAllWords(plan)}` : ''}.`,
@@ -104,14 +111,23 @@ function materials(plan: Plan, language: Language): Section {
         ? 'Yarn is estimated, and surer for what was weighed. Buy for the higher number, in one dye lot.'
         : 'Yarn is estimated: it can be a fifth too high or too low. Buy for the higher number, in one dye lot.',
     ),
-    plain(
-      `Also: ${corners > 0 ? `${corners + 1} stitch markers, one for each corner and one for the start of the round` : 'a stitch marker for the start of the round'}; a needle for the ends.`,
-    ),
+    plain(`Also: ${markersWords(corners, rows)}a needle for the ends.`),
   ]);
 }
 
+function markersWords(corners: number, rows: boolean): string {
+  if (rows)
+    return corners > 0
+      ? `${plural(corners, 'stitch marker')} for ${corners === 1 ? 'the corner' : 'the corners'}; `
+      : '';
+  return corners > 0
+    ? `${corners + 1} stitch markers, one for each corner and one for the start of the round; `
+    : 'a stitch marker for the start of the round; ';
+}
+
 function notes(plan: Plan, language: Language): Section {
-  const corners = !isDisc(plan.body.outline);
+  const corners = cornersTurned(plan) > 0;
+  const rows = rowsWords(plan);
   const { skip } = WORDS[language];
   return section('Before you begin', [
     ...directionLines(plan, language).map(plain),
@@ -119,7 +135,7 @@ function notes(plan: Plan, language: Language): Section {
     ...(corners
       ? [
           plain(
-            'Mark each corner stitch or corner space as you make it (pm: place marker). Move the marker up every round. Count from marker to marker; do not count the marked sts.',
+            `Mark each corner stitch or corner space as you make it (pm: place marker). Move the marker up every ${rows === null ? 'round' : 'row'}. Count from marker to marker; do not count the marked sts.`,
           ),
           plain(`The first st after a corner hides behind it: do not ${skip} it.`),
         ]
@@ -127,11 +143,17 @@ function notes(plan: Plan, language: Language): Section {
     plain(
       corners
         ? '“Turn” means flip the work over. At a corner, just carry on along the next side.'
-        : '“Turn” means flip the work over. Count the round when you come back to the start marker.',
+        : rows === null
+          ? '“Turn” means flip the work over. Count the round when you come back to the start marker.'
+          : '“Turn” means flip the work over.',
     ),
-    plain(
-      `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or lead on, and do not work into them.`,
-    ),
+    ...(rows === null
+      ? [
+          plain(
+            `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or lead on, and do not work into them.`,
+          ),
+        ]
+      : []),
     ...waysWords(plan, language).map(plain),
     ...besideRounds(plan),
   ]);
@@ -145,14 +167,18 @@ function directionLines(plan: Plan, language: Language): readonly string[] {
   if (isDisc(plan.body.outline)) {
     return [`With the right side facing, work ${along}: you go around ${around}.`];
   }
-  const names = plan.sides.map((s) => s.name);
+  const names = sidesWorked(plan).map((side) => plan.sides[side]!.name);
+  const rows = rowsWords(plan);
   const order =
     names.length > 8
       ? `${names.slice(0, 3).join(', ')} and so on to ${names[names.length - 1]}`
       : names.join(', ');
+  const go =
+    rows === null || cornersTurned(plan) > 0 ? ` along each side. Go around ${around}: ${order}` : '';
   return [
-    `With the right side facing, work ${along} along each side. Go around ${around}: ${order}.`,
+    `With the right side facing, work ${along}${go}.`,
     whichSide(plan),
+    ...(rows === null ? [] : [rows]),
   ];
 }
 

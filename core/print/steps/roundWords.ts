@@ -1,6 +1,6 @@
 /** A round after the base round in words, and rounds that repeat folded into one telling. */
 import { held } from '../../held.ts';
-import { writtenOf } from '../../plan/types.ts';
+import { sidesWorked, writtenOf } from '../../plan/types.ts';
 import { isDisc } from '../../piece/outline.ts';
 import type { Plan, RoundPlan } from '../../plan/types.ts';
 import { problemLine } from '../../problems.ts';
@@ -180,7 +180,8 @@ export function repeatsWords(plan: Plan, round: RoundPlan): string | null {
   const repeats = repeatsOf(plan, round);
   if (repeats === null) return null;
   if (repeats.length === 1) return `Repeats: ${repeats[0]!} in the round.`;
-  return `Repeats: ${repeats.map((n, i) => `${plan.sides[i]!.name} ${n}`).join(' · ')}.`;
+  const told = sidesWorked(plan).map((side) => `${plan.sides[side]!.name} ${repeats[side]!}`);
+  return `Repeats: ${told.join(' · ')}.`;
 }
 
 /** Counts of every side, and where the join lies. @param named the round by its number, among others told with it */
@@ -190,9 +191,12 @@ export function countsLine(plan: Plan, round: RoundPlan, named = false): string 
   if (isDisc(plan.body.outline)) {
     return `Count${of}: ${round.total} sts${spaces(round.sides[0]!.tally.spaces)} in all.`;
   }
-  const sides = round.sides.map(
-    ({ tally }, i) => `${plan.sides[i]!.name} ${tally.stitches}${spaces(tally.spaces)}`,
-  );
+  const sides = sidesWorked(plan).map((side) => {
+    const { tally } = round.sides[side]!;
+    return `${plan.sides[side]!.name} ${tally.stitches}${spaces(tally.spaces)}`;
+  });
+  if (plan.body.outline.part)
+    return `Count${of}${sides.length > 1 ? ' from marker to marker' : ''}: ${sides.join(' · ')}. In all: ${round.total} sts.`;
   const join = joinPlaceWords(plan, proceduresOf(plan)[round.number]!);
   return `Count${of} from marker to marker: ${sides.join(' · ')}. In all: ${round.total} sts.${join ? ` ${join}` : ''}`;
 }

@@ -16,7 +16,8 @@ export function sideLines(plan: Plan, procedure: Procedure, language: Language):
   const sides = sideActs(procedure);
   const words = sides.map(({ along }) => alongWords(along, language, procedure.round));
   if (isDisc(plan.body.outline)) return [`All around: ${words[0]!}.`];
-  if (sides.length < plan.sides.length) return [`All around, past the corners: ${words[0]!}.`];
+  if (sides.length < plan.sides.length && !plan.body.outline.part)
+    return [`All around, past the corners: ${words[0]!}.`];
   const groups = new Map<string, string[]>();
   sides.forEach(({ side }, i) => {
     const name = plan.sides[side]!.name;
@@ -24,7 +25,9 @@ export function sideLines(plan: Plan, procedure: Procedure, language: Language):
   });
   return [...groups].map(([told, names]) => {
     const where =
-      groups.size === 1 ? 'Each side' : `${names.length === 1 ? 'Side' : 'Sides'} ${listWords(names)}`;
+      groups.size === 1 && names.length > 1
+        ? 'Each side'
+        : `${names.length === 1 ? 'Side' : 'Sides'} ${listWords(names)}`;
     return `${where}: ${told}.`;
   });
 }

@@ -1,10 +1,11 @@
 /** How a round begins, in words: yarn, hook, facing, the first stitches. */
 import { held } from '../../held.ts';
 import { isDisc } from '../../piece/outline.ts';
-import { printStitch, printSteps } from '../../notation/print.ts';
+import { printGroup, printStitch, printSteps } from '../../notation/print.ts';
 import type { Plan } from '../../plan/types.ts';
 import { placedWords, placeInCorner } from './placedWords.ts';
 import { orderOfWork, sidesInOrder, type InOrder } from '../../procedure/order.ts';
+import { alongRow } from '../../procedure/rows.ts';
 import { actOf, actsOf, type Procedure, type ActOf } from '../../procedure/acts.ts';
 import { isThere, type First } from '../../procedure/first.ts';
 import type { RoundBeginning } from '../../procedure/candidates.ts';
@@ -17,6 +18,7 @@ import { hookLabel } from '../../terms/yarnWeights.ts';
 import { shortYarnName } from '../../document/yarnNames.ts';
 import { plural } from '../../say/measures.ts';
 import { cornerName, placeWords } from '../placeWords.ts';
+import { isRowEnd } from './rowWords.ts';
 
 const TAIL = { us: 'a 6 in (15 cm) tail', uk: 'a 15 cm tail' } as const;
 
@@ -59,7 +61,8 @@ const roundName = (number: number): string => (number === 0 ? 'the base round' :
 
 function turnWords(plan: Plan, procedure: Procedure, facing: 'right' | 'wrong'): string {
   if (facing === 'right') return 'Turn back: the right side faces you again.';
-  return `Turn. The wrong side faces you in this round.${orderWords(plan, procedure)}`;
+  const round = plan.body.outline.part ? 'row' : 'round';
+  return `Turn. The wrong side faces you in this ${round}.${orderWords(plan, procedure)}`;
 }
 
 /** The order of the sides, where it is not the usual one. */
@@ -71,7 +74,14 @@ function orderWords(plan: Plan, procedure: Procedure): string {
 /** The sides in the order in which a round meets them, where it is not the usual one; else null. */
 export function otherOrder(plan: Plan, procedure: Procedure): readonly string[] | null {
   const { round } = procedure;
+  const { part } = plan.body.outline;
   if (!round.backwards || isDisc(plan.body.outline)) return null;
+  if (part) {
+    const sides = alongRow(part, round).flatMap(({ side }) =>
+      side === null ? [] : [plan.sides[side]!.name],
+    );
+    return sides.length === 1 ? null : sides;
+  }
   const from = procedure.start?.beginning;
   const order = orderOfWork(round);
   const corner = from?.in === 'corner' ? from.corner : null;
@@ -107,6 +117,8 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
         return `Go on with ${yarn}, which is still on the hook, ${where}.${act.way.turns ? '' : ' Do not turn.'}`;
       case 'staying':
         return `Start ${onOrAround(act.stitch)} the st where you joined the last round.`;
+      case 'at its end':
+        return `Start ${onOrAround(act.stitch)} the first st.`;
       case 'going round':
         return `Go on ${onOrAround(act.stitch)} the first st of the last round, without a join.`;
       case 'around the close':
@@ -209,6 +221,13 @@ function firstWords(
         actsOf(procedure, 'corner').find((a) => a.corner === beginning.corner),
         'a round that begins in a corner works it',
       );
+      if (isRowEnd(plan, beginning.corner)) {
+        const rest = last.recipe.group.slice(isThere(first) ? 1 : 0);
+        const into = rest[0]?.post === 'none' ? 'in' : 'around';
+        return rest.length === 0
+          ? ''
+          : `${rest.length === 1 ? '1 ' : ''}${printGroup(rest, language)} ${into} it.`;
+      }
       if (last.part === 'whole')
         return isThere(first)
           ? `Work corner ${corner} first, all of it; the ${firstNoun(first)} is its first st.`

@@ -7,9 +7,10 @@ import type { Language } from '../../terms/stitches.ts';
 import { Below } from './below.ts';
 import { inOneWord, Reader, Unclear } from './crochet.ts';
 import { isStitch, type Lying, type Made, type MadeRound, type Marks } from './made.ts';
-import type { Paragraph } from './published/paragraph.ts';
+import type { AtHand, Paragraph } from './published/paragraph.ts';
+import { endsTurned } from './published/rows.ts';
 import { asSteps } from './published/published.ts';
-import { Work } from './work.ts';
+import { Work, type RowsTold } from './work.ts';
 
 /** Makes everything that a text tells. Throws {@link Unclear} where it cannot be followed. */
 export function follow(
@@ -26,6 +27,8 @@ class Maker {
   private readonly corners: readonly string[];
   private readonly names: readonly string[];
   private facing: 'right' | 'wrong' = 'right';
+  /** Sides along which rows go, and the corners at their ends; null all round. */
+  private rows: RowsTold | null = null;
   private readonly lying = new Map<number, Lying>();
   /** The round into which the next goes. */
   private onto = -1;
@@ -45,6 +48,14 @@ class Maker {
 
   /** A hand has one way to work along an edge: the text must send it that way, and around with it. */
   private direction(text: string): void {
+    const rows = / Work in rows along sides? (.+?) alone, from corner (\S+) to corner (\S+)\./.exec(text);
+    if (rows) {
+      const sides = rows[1]!.split(/, | and /);
+      const met = sides.map((_, k) => this.names[(this.names.indexOf(sides[0]!) + k) % this.names.length]);
+      if (met.join() !== sides.join()) throw new Unclear(`sides ${sides.join()} do not lie side by side`);
+      this.rows = { sides, first: rows[2]!, last: rows[3]! };
+      if (sides.length === 1) return this.along(text);
+    }
     const said =
       /^ +With the right side facing, work from (right|left) to .+?[.:] (?:Go|you go) around (\w+)/m.exec(
         text,
@@ -53,6 +64,13 @@ class Maker {
     const way = this.hand === 'right' ? other : 'clockwise';
     if (said?.[1] !== this.hand || said[2] !== way)
       throw new Unclear(`“${said?.[0] ?? 'nothing'}” is not the way around`);
+    this.along(text);
+  }
+
+  /** Rows along a single side go nowhere around. */
+  private along(text: string): void {
+    if (!new RegExp(`With the right side facing, work from ${this.hand} to `).test(text))
+      throw new Unclear('which way is worked?');
     const backward = this.hand === 'right' ? 'from left to right' : 'from right to left';
     for (const [, how] of text.matchAll(/Work backward, ([^.]+)\./g))
       if (how !== backward) throw new Unclear(`backward is ${backward}, not ${how}`);
@@ -61,12 +79,12 @@ class Maker {
   all(printed: string): readonly MadeRound[] {
     const text = inOneWord(printed);
     this.direction(text);
-    if (/^Base rnd/m.test(text)) return this.published(text);
+    if (/^Base (?:rnd|row) \([RW]S\): /m.test(text)) return this.published(text);
     const rounds: MadeRound[] = [];
     let lines: string[] = [];
     let heading = '';
     const finish = (): void => {
-      const of = /^(?:Base round|Rounds? (\d+)(?:–(\d+))?:)/.exec(heading);
+      const of = /^(?:Base (?:round|row)|(?:Round|Row)s? (\d+)(?:–(\d+))?:)/.exec(heading);
       if (of) {
         const from = Number(of[1] ?? 0);
         const to = Number(of[2] ?? from);
@@ -91,16 +109,19 @@ class Maker {
     const paragraphs: Paragraph[] = [];
     const rounds: MadeRound[] = [];
     for (const told of text.split(/\n(?=\S)/)) {
-      const m = /^(Base rnd|Rnds? (\d+)(?:–(\d+))?)(?: \([RW]S\))?: ([^]*)$/.exec(told);
+      const m = /^(Base (?:rnd|row)|(?:Rnd|Row)s? (\d+)(?:–(\d+))?)(?: \(([RW]S)\))?: ([^]*)$/.exec(told);
       if (!m) continue;
-      const [, heading, first, last, words] = m;
+      const [, heading, first, last, face, words] = m;
       const lines = words!
         .trimEnd()
         .split('\n')
         .map((l) => l.trim());
       for (let number = Number(first ?? 0); number <= Number(last ?? first ?? 0); number++) {
         paragraphs[number] = { heading: heading!, lines };
-        rounds.push(this.round(number, this.asSteps(number, paragraphs)));
+        const steps = this.rows
+          ? this.rowAsSteps(number, paragraphs, face ?? null)
+          : this.asSteps(number, paragraphs);
+        rounds.push(this.round(number, steps));
       }
     }
     return rounds;
@@ -117,15 +138,48 @@ class Maker {
         ? 'right'
         : this.facing;
     const backward = (facing === 'wrong') !== /Work backward, /.test(first!);
+    return asSteps(paragraph, this.atHand(number, onto, backward, paragraphs));
+  }
+
+  private atHand(number: number, onto: number, backward: boolean, before: readonly Paragraph[]): AtHand {
     const lying = onto < 0 ? null : this.lying.get(onto)!;
-    return asSteps(paragraph, {
+    const sides = this.rows && (backward ? [...this.rows.sides].reverse() : this.rows.sides);
+    const below = new Below(lying, backward ? -1 : 1, this.names, this.corners);
+    return {
       number,
-      below: new Below(lying, backward ? -1 : 1, this.names, this.corners),
+      below,
       reader: this.reader,
       names: this.names,
       corners: this.corners,
-      before: paragraphs,
-    });
+      rows: sides && { sides, turned: sides.slice(0, -1).map((side) => below.cornerAfter(side)) },
+      before,
+    };
+  }
+
+  /** A row is turned where the one before it says so; its heading tells the face. */
+  private rowAsSteps(
+    number: number,
+    paragraphs: readonly Paragraph[],
+    face: string | null,
+  ): readonly string[] {
+    const { lines } = paragraphs[number]!;
+    const told = (n: number): readonly string[] => {
+      const as = /^As Row (\d+)\./.exec(paragraphs[n]!.lines[0]!);
+      return as ? told(Number(as[1])) : paragraphs[n]!.lines;
+    };
+    const turned = number > 0 && endsTurned(told(number - 1));
+    const facing = turned ? (this.facing === 'right' ? 'wrong' : 'right') : this.facing;
+    if (face !== null && (face === 'RS') !== (facing === 'right'))
+      throw new Unclear(`row ${number} is to be worked with the ${face}, but the ${facing} side faces`);
+    const onFace = /Work on the face of (?:Base row|Row (\d+));/.exec(lines[0]!);
+    const onto = number === 0 ? -1 : onFace ? Number(onFace[1] ?? 0) : this.onto;
+    const backward = (facing === 'wrong') !== /Work backward, /.test(told(number)[0]!);
+    const steps = asSteps(paragraphs[number]!, this.atHand(number, onto, backward, paragraphs));
+    const turn =
+      facing === 'wrong'
+        ? 'Turn. The wrong side faces you in this row.'
+        : 'Turn back: the right side faces you again.';
+    return turned ? [turn, ...steps] : steps;
   }
 
   private round(number: number, lines: readonly string[]): MadeRound {
@@ -139,7 +193,9 @@ class Maker {
     if (find(/^Turn\. The wrong side faces you/)) this.facing = 'wrong';
     if (find(/^Turn back: the right side faces you/)) this.facing = 'right';
     const backward = (this.facing === 'wrong') !== (find(/^Work backward, /) !== null);
-    const face = find(/^Work on the face of (?:round (\d+)|the base round); the next round goes into/);
+    const face = find(
+      /^Work on the face of (?:(?:round|row) (\d+)|the base (?:round|row)); the next (?:round|row) goes into/,
+    );
     const onto = number === 0 ? -1 : face ? Number(face[1] ?? 0) : this.onto;
     const work = new Work(this.reader, this.body, this.names, this.corners, {
       number,
@@ -147,6 +203,7 @@ class Maker {
       below: onto < 0 ? null : this.lying.get(onto)!,
       travel: backward ? -1 : 1,
       joinOfLast: this.lying.get(this.last)?.join ?? null,
+      rows: this.rows,
       wentOver: number > 0 && onto !== this.last,
     });
     const { made, marks } = work.do();
@@ -207,7 +264,7 @@ class Maker {
   ): readonly string[] {
     const found: string[] = [];
     for (const line of lines) {
-      const count = /^Count(?: after round (\d+))?(?: from marker to marker)?: (.+)$/.exec(line);
+      const count = /^Count(?: after (?:round|row) (\d+))?(?: from marker to marker)?: (.+)$/.exec(line);
       if (!count || (count[1] !== undefined && Number(count[1]) !== number)) continue;
       const total = made.filter(isStitch).length;
       const said = Number((/In all: (\d+)/.exec(line) ?? /: (\d+) sts/.exec(line))![1]);
@@ -231,7 +288,7 @@ class Maker {
 /** The lines that are for one of several rounds told together. */
 function linesOf(lines: readonly string[], number: number): readonly string[] {
   return lines.flatMap((line) => {
-    const m = /^In rounds? (\d+)(?:–(\d+))?: (.*)$/.exec(line);
+    const m = /^In (?:round|row)s? (\d+)(?:–(\d+))?: (.*)$/.exec(line);
     if (!m) return [line];
     const from = Number(m[1]);
     return number >= from && number <= Number(m[2] ?? from) ? [m[3]!] : [];

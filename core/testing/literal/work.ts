@@ -17,6 +17,14 @@ interface Task {
   readonly travel: 1 | -1;
   readonly joinOfLast: Made | null;
   readonly wentOver: boolean;
+  readonly rows: RowsTold | null;
+}
+
+/** Sides along which rows go, and the corners at their ends. */
+export interface RowsTold {
+  readonly sides: readonly string[];
+  readonly first: string;
+  readonly last: string;
 }
 
 /** The work of one round. */
@@ -48,6 +56,10 @@ export class Work {
     const startLine = this.told.lines.find((l) =>
       /^(?:Join .+ with|Go on (?:with|in|around) |Start |(?:Sl st|Ss) )/.test(l),
     );
+    if (this.task.rows) {
+      this.row(this.task.rows, startLine ?? null);
+      return this.round;
+    }
     if (!startLine) {
       const knots = this.told.lines.find((l) => l.startsWith('There is no yarn to join'));
       if (!knots) throw new Unclear('where does the round begin?');
@@ -152,6 +164,47 @@ export class Work {
     for (const stitch of rest ? this.reader.group(rest[1]!) : []) this.round.add(stitch, place);
   }
 
+  // ——— Along a part
+
+  /** Works an end stitch, side, corner, side, … and the other end stitch. */
+  private row({ first, last }: RowsTold, start: string | null): void {
+    const [from, to] = this.task.travel === 1 ? [first, last] : [last, first];
+    const { isEdge, ring } = this.below;
+    const begin = isEdge ? this.ofCorners.places(from)[0]! : ring[0]!;
+    if (start) {
+      const said = / of corner (\S+?)\./.exec(start)?.[1];
+      if (isEdge && said !== from) throw new Unclear(`“${start}” does not begin at corner ${from}`);
+      const atFirst = isEdge || / the first st[. ]/.test(start);
+      const lift = this.told.lift(start);
+      const rest = /(?:^|\. )(\d+ [^.]+?|\(.+?\)) (?:in|around) it\.$/.exec(start);
+      if (atFirst && lift === null && rest === null)
+        throw new Unclear(`“${start}” does not say what the first st is`);
+      if (lift) this.round.add(lift, begin);
+      for (const stitch of rest ? this.reader.group(rest[1]!) : []) this.round.add(stitch, begin);
+    } else if (!this.told.lines.some((l) => l.startsWith('There is no yarn to join')))
+      throw new Unclear('where does the row begin?');
+    else {
+      const knotted = this.told.find(/^First: (.+) (?:in|around) the first st\.$/);
+      if (!knotted) throw new Unclear('where is the first knotted in?');
+      for (const stitch of this.reader.group(knotted[1]!)) this.round.add(stitch, begin);
+    }
+    const [outermost] = this.round.made;
+    for (let corner = from; ;) {
+      const side = this.below.sideAfter(corner);
+      this.side(side, null, 'whole');
+      corner = this.below.cornerAfter(side);
+      if (corner === to) break;
+      this.ofCorners.work(corner);
+    }
+    const end = this.told.find(/^End: (?:nothing|(.+) (?:in|around) (?:the last st|.+ of corner (\S+)))\.$/);
+    if (!end) throw new Unclear('how does the row end?');
+    if (isEdge && end[2] !== to) throw new Unclear(`the row does not end at corner ${to}`);
+    if (end[1] === undefined) return;
+    const finish = isEdge ? this.ofCorners.places(to)[0]! : ring.at(-1)!;
+    for (const stitch of this.reader.group(end[1])) this.round.add(stitch, finish);
+    this.round.marks.set(from, [outermost!]).set(to, [this.round.made.at(-1)!]);
+  }
+
   // ——— All the way around
 
   /** Works corner, side, corner, side, from a corner or from within a side, till the start comes again. */
@@ -226,8 +279,11 @@ export class Work {
     const told = this.told.otherwise(side);
     const kinds = kindsOf(way);
     const entries = this.below.entriesOf(side);
+    const { rows } = this.task;
     const taken = (corner: string, outwards: readonly Made[]): ReadonlySet<Made> =>
-      this.below.takenBeside(corner, this.told.takenBeside(corner), outwards);
+      corner === rows?.first || corner === rows?.last
+        ? new Set()
+        : this.below.takenBeside(corner, this.told.takenBeside(corner), outwards);
     const before = taken(this.below.cornerBefore(side), entries);
     const after = taken(this.below.cornerAfter(side), [...entries].reverse());
     const all = this.below.merged(this.below.alongSide(side, kinds.has('between') ? 'between' : 'st'), kinds);

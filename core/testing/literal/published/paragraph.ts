@@ -8,6 +8,12 @@ export interface Paragraph {
   readonly lines: readonly string[];
 }
 
+/** Sides and corners in the order in which a row meets them. */
+export interface AlongRow {
+  readonly sides: readonly string[];
+  readonly turned: readonly string[];
+}
+
 /** What is known of the work when a round is begun. */
 export interface AtHand {
   readonly number: number;
@@ -15,6 +21,8 @@ export interface AtHand {
   readonly reader: Reader;
   readonly names: readonly string[];
   readonly corners: readonly string[];
+  /** Sides and corners of a row in the order in which it meets them; null all round. */
+  readonly rows: AlongRow | null;
   /** Paragraphs of the rounds before. */
   readonly before: readonly Paragraph[];
 }

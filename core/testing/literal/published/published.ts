@@ -7,6 +7,7 @@ import { Unclear } from '../crochet.ts';
 import { around } from './around.ts';
 import { bySide } from './bySide.ts';
 import { items, type AtHand, type Paragraph } from './paragraph.ts';
+import { rowBySide, rowInSentence } from './rows.ts';
 
 /** The lines of a round, in the words of the step-by-step form. */
 export function asSteps({ heading, lines }: Paragraph, at: AtHand): readonly string[] {
@@ -14,7 +15,7 @@ export function asSteps({ heading, lines }: Paragraph, at: AtHand): readonly str
   const { face, sentence } = faceOf(first ?? '', at);
   const besides = others.map((line) => counts(bySideLine(line), heading, at));
   const as =
-    /^As (?:Base rnd|Rnd (\d+))(?:, but (?:after the last corner (.+), then join|(join right after the last corner)))?(?:\.|(, but:))$/.exec(
+    /^As (?:Base (?:rnd|row)|(?:Rnd|Row) (\d+))(?:, but (?:after the last corner (.+), then join|(join right after the last corner)))?(?:\.|(, but:))$/.exec(
       sentence,
     );
   if (as) {
@@ -33,6 +34,11 @@ export function asSteps({ heading, lines }: Paragraph, at: AtHand): readonly str
   if (others.some((line) => line.startsWith('To end: ')))
     return [...face, ...besides, ...bySide(sentence, others, at)];
   if (/^There is no yarn to join/.test(sentence)) return [...face, sentence, ...besides];
+  if (at.rows !== null) {
+    const end = others.some((line) => line.startsWith('End: '));
+    if (end) return [...face, ...rowBySide(sentence, besides, at)];
+    return [...face, ...rowInSentence(sentence, at.rows, at), ...besides];
+  }
   return [...face, ...around(sentence, at), ...besides];
 }
 
@@ -87,10 +93,13 @@ function faceOf(
   take(/^WS still facing(?:: work ([^.]+))?\./, (m) => order(m[1]));
   take(/^Turn; RS facing\./, () => undefined);
   take(/^Turn; RS facing again\./, () => face.push('Turn back: the right side faces you again.'));
-  take(/^Work on the face of (Base rnd|Rnd \d+); the next rnd goes into (Base rnd|Rnd \d+) too\./, (m) => {
-    const name = m[1] === 'Base rnd' ? 'the base round' : m[1]!.replace('Rnd', 'round');
-    face.push(`Work on the face of ${name}; the next round goes into ${name} too.`);
-  });
+  take(
+    /^Work on the face of (Base (?:rnd|row)|(?:Rnd|Row) \d+); the next (?:rnd|row) goes into (Base (?:rnd|row)|(?:Rnd|Row) \d+) too\./,
+    (m) => {
+      const name = m[1]!.startsWith('Base') ? 'the base round' : m[1]!.replace(/Rnd|Row/, 'round');
+      face.push(`Work on the face of ${name}; the next round goes into ${name} too.`);
+    },
+  );
   take(/^Work backward, [^.]+\.(?: The sides come in the other order: [^.]+\.)?/, (m) => face.push(m[0]));
   return { face, sentence: rest };
 }
@@ -99,7 +108,7 @@ function faceOf(
 function counts(line: string, heading: string, { number }: AtHand): string {
   if (!line.startsWith('(')) return line;
   const own = /–/.test(heading)
-    ? new RegExp(`\\(Rnd ${number}: ([^)]+)\\)`).exec(line)?.[1]
+    ? new RegExp(`\\((?:Rnd|Row) ${number}: ([^)]+)\\)`).exec(line)?.[1]
     : /^\(([^)]+)\)/.exec(line)?.[1];
   const total = /(?:^|; )(\d+) sts?(?:;|$)/.exec(own ?? '');
   if (!total) throw new Unclear(`“${line}” does not say how many there are in Rnd ${number}`);

@@ -1,0 +1,43 @@
+/** A border that goes along some of a piece’s sides alone: worked in rows, from the end of one side to the end of another. */
+
+/** The corners at which rows begin and end, as the sides are numbered; the sides between them are worked. */
+export interface Part {
+  readonly first: number;
+  readonly last: number;
+}
+
+/** Role of a corner: it is worked round, it is an end of the rows, or nothing is worked there. */
+export type CornerRole = 'turned' | 'first' | 'last' | 'left';
+
+/** @param part undefined where the border goes all round */
+export function roleOf(part: Part | undefined, corner: number, corners: number): CornerRole {
+  if (!part) return 'turned';
+  if (corner === part.first) return 'first';
+  if (corner === part.last) return 'last';
+  return behind(part.first, corner, corners) < behind(part.first, part.last, corners) ? 'turned' : 'left';
+}
+
+/** The part of an outline that so many sides are, from a side on. */
+export const partAlong = (
+  { first, sides }: { readonly first: number; readonly sides: number },
+  corners: number,
+): Part => ({ first, last: (first + sides) % corners });
+
+/** Whether a side is worked. */
+export const isWorkedSide = (part: Part | undefined, side: number, corners: number): boolean =>
+  !part || behind(part.first, side, corners) < behind(part.first, part.last, corners);
+
+/** Sides that are worked, in the order of the outline from the first of them on. */
+export const workedSides = (part: Part | undefined, sides: number): readonly number[] =>
+  Array.from({ length: sides }, (_, k) => ((part?.first ?? 0) + k) % sides).filter((side) =>
+    isWorkedSide(part, side, sides),
+  );
+
+const behind = (first: number, corner: number, corners: number): number =>
+  (corner - first + corners) % corners;
+
+/** The same part where the corners are met the other way round, as {@link mirroredCorners} orders them. */
+export const mirroredPart = ({ first, last }: Part, corners: number): Part => ({
+  first: (corners - last) % corners,
+  last: (corners - first) % corners,
+});
