@@ -3,6 +3,7 @@ import { bandsOf } from '../core/piece/piece.ts';
 import { stitchName } from '../core/terms/stitches.ts';
 import { plural } from '../core/say/measures.ts';
 import { sideLabel } from '../core/print/placeWords.ts';
+import { isRowEnd } from '../core/print/steps/rowWords.ts';
 
 /** Something of the piece that can be picked in its drawing. A corner is that before its side. */
 export type PlanPart =
@@ -23,7 +24,7 @@ export function partName(plan: Plan, part: PlanPart): string {
     case 'side':
       return sideLabel(plan, part.side % plan.sides.length);
     case 'corner':
-      return `Corner ${name(part.side - 1)}/${name(part.side)}`;
+      return `${isRowEnd(plan, part.side) ? 'End' : 'Corner'} ${name(part.side - 1)}/${name(part.side)}`;
     case 'join':
       return `Seam ${part.join + 1} on side ${name(part.side)}`;
     case 'rows': {
@@ -37,5 +38,5 @@ export function partName(plan: Plan, part: PlanPart): string {
 /** Name of a part where it is heard: “Corner between D and A”. */
 export const spokenPart = (plan: Plan, part: PlanPart): string =>
   partName(plan, part)
-    .replace(/^Corner (\S+)\/(\S+)$/, 'Corner between $1 and $2')
+    .replace(/^(Corner|End) (\S+)\/(\S+)$/, '$1 between $2 and $3')
     .replace(/^Seam /, 'Motif seam ');

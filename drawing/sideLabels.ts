@@ -1,5 +1,6 @@
 /** Where the letter, count and length of each side stand in a plan. */
-import { corners, isDisc, type Point } from '../core/piece/outline.ts';
+import { corners, endsOfSide, isDisc, type Point } from '../core/piece/outline.ts';
+import { isWorkedSide } from '../core/piece/part.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { lengthWords } from '../core/say/measures.ts';
 
@@ -28,23 +29,31 @@ export function sideLabels(plan: Plan, type: number): readonly SideLabel[] {
   if (isDisc(outline)) return [];
   const { hand, length } = plan.hem.preferences;
   const off = 1.1 * type * (hand === 'left' ? -1 : 1);
-  const inside = planCorners(plan, 0);
-  const outside = planCorners(plan, plan.rounds[plan.rounds.length - 1]!.heightMm);
+  const highMm = plan.rounds[plan.rounds.length - 1]!.heightMm;
+  const mirrored = (p: Point): Point => (hand === 'left' ? { x: -p.x, y: p.y } : p);
+  const endsAt = (heightMm: number, side: number): readonly [Point, Point] => {
+    const [from, to] = endsOfSide(outline, heightMm, side);
+    return [mirrored(from), mirrored(to)];
+  };
   return outline.sides.map((side, i) => {
-    const next = (i + 1) % outside.length;
-    const [c, d] = [outside[i]!, outside[next]!];
+    const [c, d] = endsAt(highMm, i);
     const size = Math.hypot(d.x - c.x, d.y - c.y) || 1;
     const tilt = (Math.atan2(d.y - c.y, d.x - c.x) * 180) / Math.PI;
     const room = size > type * 9;
+    const isWorked = isWorkedSide(outline.part, i, outline.sides.length);
+    const words = [
+      ...(isWorked ? [`${plan.sides[i]!.count + plan.sides[i]!.corners}`] : []),
+      ...(room ? [lengthWords(side.lengthMm, length)] : []),
+    ];
     return {
       name: side.name,
-      words: `${plan.sides[i]!.count + plan.sides[i]!.corners}${room ? ` · ${lengthWords(side.lengthMm, length)}` : ''}`,
+      words: words.join(' · '),
       at: {
         x: (c.x + d.x) / 2 - ((d.y - c.y) / size) * off,
         y: (c.y + d.y) / 2 + ((d.x - c.x) / size) * off,
       },
       tilt: tilt > 90.5 ? tilt - 180 : tilt < -90.5 ? tilt + 180 : tilt,
-      inner: [inside[i]!, inside[next]!],
+      inner: endsAt(0, i),
       outer: [c, d],
     };
   });

@@ -1,6 +1,7 @@
 /** Where rounds begin and are joined, as points of the drawing. */
 import { chartOf } from '../core/chart/chart.ts';
 import { corners, isDisc, type Point } from '../core/piece/outline.ts';
+import { roleOf } from '../core/piece/part.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
@@ -44,11 +45,19 @@ function straightOut(plan: Plan, { round, entry, at }: Start, from: number, to: 
   const { ring, layout } = plan.rounds[round]!;
   const size = ring.made.length;
   const corner = layout.corners.findIndex(({ start, length }) => (entry - start + size) % size < length);
-  if (corner >= 0) {
+  if (corner >= 0 && roleOf(outline.part, corner, outline.turns.length) === 'turned') {
     const [inner, outer] = [corners(outline, from)[corner]!, corners(outline, to)[corner]!];
     return { x: outer.x - inner.x, y: outer.y - inner.y };
   }
-  const side = sideOfEntries(ring)[entry]!;
+  // At an end of rows along the side that ends there.
+  const ended =
+    corner >= 0
+      ? roleOf(outline.part, corner, outline.turns.length) === 'first'
+        ? corner
+        : corner - 1
+      : null;
+  const side =
+    ended === null ? sideOfEntries(ring)[entry]! : (ended + outline.turns.length) % outline.turns.length;
   const points = corners(outline, 0);
   const [begin, end] = [points[side]!, points[(side + 1) % points.length]!];
   const length = Math.hypot(end.x - begin.x, end.y - begin.y) || 1;

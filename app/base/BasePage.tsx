@@ -1,11 +1,11 @@
-import { isDisc } from '../../core/piece/outline.ts';
+import { isDisc, turnedCorners } from '../../core/piece/outline.ts';
 import { Select, Switch } from 'antd';
 import { memo, useCallback, useMemo, useState } from 'react';
 import * as edits from '../../core/edits/base.ts';
 import { listWords } from '../../core/say/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { likeSides } from '../../core/piece/symmetry.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import { sidesWorked, type Plan } from '../../core/plan/types.ts';
 import { cornerTreatment } from '../../core/terms/corners.ts';
 import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
 import { crossingName } from '../../core/print/steps/baseRoundWords.ts';
@@ -48,7 +48,10 @@ export function BasePage() {
   const [part, setPart] = useState<ViewPart | null>(null);
   const [together, setTogether] = useState(true);
   const [preview, setPreview] = useState<Hem | null>(null);
-  const side = Math.min(picked, plan.sides.length - 1, slow.sides.length - 1);
+  const there = Math.min(picked, plan.sides.length - 1, slow.sides.length - 1);
+  const worked = useMemo(() => sidesWorked(plan), [plan]);
+  // What is not worked has nothing to be set.
+  const side = worked.includes(there) ? there : worked[0]!;
   /** The drawing follows what is picked: a side brings its corner. */
   const pick = useCallback((p: PlanPart): void => {
     if (p.kind === 'rows') return;
@@ -67,8 +70,11 @@ export function BasePage() {
   const { body } = plan;
   const like = useMemo(() => likeSides(body), [body]);
   const groups = useMemo(
-    () => (together ? like : body.edges.map((_, i): readonly number[] => [i])),
-    [together, like, body],
+    () =>
+      (together ? like : body.edges.map((_, i): readonly number[] => [i]))
+        .map((group) => group.filter((i) => worked.includes(i)))
+        .filter((group) => group.length > 0),
+    [together, like, body, worked],
   );
   const group = groups.find((g) => g.includes(side)) ?? NONE;
   return (
@@ -82,12 +88,13 @@ export function BasePage() {
       <section className={styles.lines}>
         <header>
           <div>
-            <h1>Base round</h1>
+            <h1>Base {plan.body.outline.part ? 'row' : 'round'}</h1>
             <p className="quiet small">
-              The first round, worked straight onto your piece. Drag to set the stitches on each side.
+              The first {plan.body.outline.part ? 'row' : 'round'}, worked straight onto your piece. Drag to
+              set the stitches on each side.
             </p>
           </div>
-          {like.length < plan.sides.length && (
+          {groups.length < worked.length && together && like.length < plan.sides.length && (
             <label className={styles.together}>
               <Switch size="small" checked={together} onChange={setTogether} /> change matching sides together
             </label>
@@ -207,6 +214,7 @@ const RunOfSide = memo(function RunOfSide({ plan, side, group }: OfSideProps) {
 const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Plan; readonly side: number }) {
   const store = useHemStore();
   const { base, preferences } = plan.hem;
+  const turned = turnedCorners(plan.body.outline);
   const joined = plan.body.edges.findIndex((edge) => edge.joins.length > 0);
   const joinOf = joined < 0 ? null : plan.body.edges[side]!.joins.length > 0 ? side : joined;
   return (
@@ -220,14 +228,14 @@ const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Pla
           onChange={(stitch) => store.do(edits.chooseBaseStitch(stitch))}
         />
       </label>
-      {!isDisc(plan.body.outline) && (
+      {turned.length > 0 && (
         <div className="field-like">
           Corners
           <ChosenFromDrawings label="Corners of the base round" name={cornerTreatment(base.corner).name}>
             <Guard what="The choice of corners" resetKeys={[plan]}>
               <CornerTreatments
                 plan={plan}
-                side={side}
+                side={turned.includes(side) ? side : turned[0]!}
                 onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
               />
             </Guard>

@@ -23,6 +23,7 @@ import { Field } from '../controls/Field.tsx';
 import type { EditorProps } from './editorProps.ts';
 import { GaugeSwatch } from './GaugeSwatch.tsx';
 import { CornerHandles } from './CornerHandles.tsx';
+import { AlongPart } from './AlongPart.tsx';
 import { ManyAlike } from './ManyAlike.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { EDITORS } from './editors.tsx';
@@ -101,6 +102,9 @@ export function PiecePage() {
         </div>
         <PieceEditor piece={piece} onChange={put} />
         <LiesItself />
+        <Guard what="Only a part" resetKeys={[plan]}>
+          <AlongPart />
+        </Guard>
         <Guard what="Many alike" resetKeys={[plan]}>
           <ManyAlike />
         </Guard>

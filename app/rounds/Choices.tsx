@@ -10,7 +10,7 @@ import { chooseBaseYarn } from '../../core/edits/base.ts';
 import { performed } from '../../core/edits/edit.ts';
 import * as edits from '../../core/edits/rounds.ts';
 import { optionsOf, withOption, type Option } from '../../core/forecast/choices.ts';
-import { isDisc } from '../../core/piece/outline.ts';
+import { isDisc, turnedCorners } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { problemLine } from '../../core/problems.ts';
 import { familyById } from '../../core/rounds/registry.ts';
@@ -210,7 +210,9 @@ function lookAt(plan: Plan, entry: RoundEntry, option: Option, side: number): Sw
   const last = made.rounds[made.rounds.length - 1]!;
   const landmarks = landmarksOf(made, last.number);
   const kind: Landmark['kind'] = option.kind === 'corner' ? 'corner' : 'side';
-  const at = landmarks.find((l) => l.kind === kind && l.side === side) ?? landmarks[0] ?? { x: 0, y: 0 };
+  const turned = turnedCorners(plan.body.outline);
+  const shown = kind === 'corner' && !turned.includes(side) ? turned[0] : side;
+  const at = landmarks.find((l) => l.kind === kind && l.side === shown) ?? landmarks[0] ?? { x: 0, y: 0 };
   // The head of a stitch lies at its top: the middle of the round is further in.
   const far = Math.hypot(at.x, at.y) || 1;
   const inwards = Math.min(last.ownHeightMm / 2, far);

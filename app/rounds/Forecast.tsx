@@ -1,4 +1,4 @@
-import { isDisc } from '../../core/piece/outline.ts';
+import { turnedCorners } from '../../core/piece/outline.ts';
 import { Select } from 'antd';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
@@ -48,7 +48,8 @@ function usualStitch({ rounds }: Plan): StitchKind {
 export function Forecast({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { length, language } = plan.hem.preferences;
-  const disc = isDisc(plan.body.outline);
+  // Without a corner it is the spacing alone that decides.
+  const disc = turnedCorners(plan.body.outline).length === 0;
   const itself = bodyLiesWords(plan.hem);
   // To begin with, as many rounds as the border has, so that what is said of it is among them.
   const [stitch, setStitch] = useState<StitchKind>(() => usualStitch(plan));

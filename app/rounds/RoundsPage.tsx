@@ -1,3 +1,5 @@
+import { turnedCorners } from '../../core/piece/outline.ts';
+import { sidesWorked } from '../../core/plan/types.ts';
 import { Checkbox, Drawer } from 'antd';
 import { nanoid } from 'nanoid';
 import { useCallback, useMemo, useState } from 'react';
@@ -36,7 +38,10 @@ export function RoundsPage() {
   const slow = useAfterPaint(plan);
   // An entry, whether it can be worked or not; null for the base round, undefined before one was picked.
   const [asked, setAsked] = useState<string | null | undefined>(undefined);
-  const [part, setPart] = useState<ViewPart>({ kind: 'corner', side: 0 });
+  const [part, setPart] = useState<ViewPart>(() => ({
+    kind: 'corner',
+    side: turnedCorners(plan.body.outline)[0] ?? sidesWorked(plan)[0]!,
+  }));
   const [alone, setAlone] = useState(false);
   const [browsing, setBrowsing] = useState(false);
   const [address] = useSearchParams();

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { sideWords } from '../../core/print/placeWords.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import { saidOfRows } from '../../core/print/steps/rowWords.ts';
+import { sidesWorked, type Plan } from '../../core/plan/types.ts';
 import { estimatesOf, type Estimates } from '../../core/evidence/estimates.ts';
 import { flatBasisWords, notKnownFlatWords } from '../../core/evidence/estimateWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
@@ -20,6 +21,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
   const estimates = useMemo(() => estimatesOf(plan), [plan]);
   const notKnown = notKnownFlatWords(plan, estimates);
   const worst = worstWords(plan, estimates);
+  const worked = sidesWorked(plan);
   const limits = plan.flatLimits;
   const height = plan.rounds.length * ROW + 22;
   const band = (limit: number): { x: number; width: number } => ({
@@ -43,8 +45,9 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
             <text x={0} y={14}>
               {round.number === 0 ? 'base' : round.number}
             </text>
-            {round.sides.map((s, i) => {
-              const step = (ROW - 4) / round.sides.length;
+            {worked.map((i, k) => {
+              const s = round.sides[i]!;
+              const step = (ROW - 4) / worked.length;
               const isKnown = estimates.rounds[round.number]!.sides[i]!.lies !== null;
               return (
                 <rect
@@ -52,7 +55,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
                   className={`${s.strain > 0 ? styles.ripple : styles.cup} ${isKnown ? '' : styles.open}`}
                   x={Math.min(x(0), x(s.strain))}
                   width={Math.max(1, Math.abs(x(s.strain) - x(0)))}
-                  y={2 + i * step}
+                  y={2 + k * step}
                   height={Math.max(1.5, step - 1)}
                 >
                   <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${flatnessWords(s.verdict)}${isKnown ? '' : ' if your stitches come out as reckoned'}`}</title>
@@ -78,7 +81,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
 }
 
 function worstWords(plan: Plan, estimates: Estimates): string {
-  let worst = { round: plan.rounds[0]!, side: 0, strain: 0 };
+  let worst = { round: plan.rounds[0]!, side: sidesWorked(plan)[0]!, strain: 0 };
   for (const round of plan.rounds) {
     round.sides.forEach((s, side) => {
       if (Math.abs(s.strain) > Math.abs(worst.strain)) worst = { round, side, strain: s.strain };
@@ -86,7 +89,7 @@ function worstWords(plan: Plan, estimates: Estimates): string {
   }
   const { verdict } = worst.round.sides[worst.side]!;
   const isKnown = estimates.rounds[worst.round.number]!.sides[worst.side]!.lies !== null;
-  const round = worst.round.number === 0 ? 'The base round' : `Round ${worst.round.number}`;
+  const round = saidOfRows(plan)(worst.round.number === 0 ? 'The base round' : `Round ${worst.round.number}`);
   const off = `${(Math.abs(worst.strain) * 100).toFixed(1)} % too ${worst.strain > 0 ? 'long' : 'short'}`;
   return `${round} ${flatnessWords(verdict)}${isKnown ? '' : ' as reckoned'}, ${off} on ${sideWords(plan, worst.side)}.`;
 }

@@ -78,7 +78,9 @@ export interface StartChoiceProps {
 
 /** Where a round begins, where it is joined, and how its first stitch comes to stand. */
 export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
-  const corners = !isDisc(plan.body.outline);
+  // Rows begin in their end stitch.
+  const rows = plan.body.outline.part !== undefined;
+  const corners = !isDisc(plan.body.outline) && !rows;
   const looks = useMemo(
     () =>
       PLACES.map(
@@ -190,6 +192,7 @@ const same = (a: Plan, b: Plan): boolean => a.hem.base.start === b.hem.base.star
 function Fields({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { start } = plan.hem.base;
+  const rows = plan.body.outline.part !== undefined;
   const set = (part: Partial<RoundStarts>): void => void store.do(setStart(part));
   const [kept, setKept] = useState<StartHabits | null>(null);
   const keep = async (): Promise<void> => {
@@ -199,12 +202,12 @@ function Fields({ plan }: { readonly plan: Plan }) {
   };
   return (
     <div className={styles.fields}>
-      {!isDisc(plan.body.outline) && <span>Start each round</span>}
+      {!isDisc(plan.body.outline) && <span>Start each {rows ? 'row' : 'round'}</span>}
       <StartChoice plan={plan} value={start} name="Where each round starts" onChange={set} />
       <details className={`${styles.more} small`}>
         <summary>More about starts and ends</summary>
         <div className={styles.fields}>
-          {!isDisc(plan.body.outline) && start.colour === 'anew' && (
+          {!isDisc(plan.body.outline) && !rows && start.colour === 'anew' && (
             <Way
               label="Where new yarn is joined"
               value={start.newYarn}
@@ -215,39 +218,47 @@ function Fields({ plan }: { readonly plan: Plan }) {
               onChange={(newYarn) => set({ newYarn })}
             />
           )}
-          <Way
-            label="How new yarn comes in"
-            value={start.colour}
-            options={COLOUR}
-            onChange={(colour) => set({ colour })}
-          />
+          {!rows && (
+            <Way
+              label="How new yarn comes in"
+              value={start.colour}
+              options={COLOUR}
+              onChange={(colour) => set({ colour })}
+            />
+          )}
           <Way
             label="The yarn of the piece"
             value={start.lastRow}
             options={hasLastRow(plan.hem.piece) ? LAST_ROW : ON_THE_HOOK}
             onChange={(lastRow) => set({ lastRow })}
           />
-          <Way
-            label="How rounds are closed"
-            value={start.close}
-            options={CLOSE}
-            onChange={(close) => set({ close })}
-          />
-          <Way
-            label="How the last round is closed"
-            value={start.ending}
-            options={ENDING}
-            onChange={(ending) => set({ ending })}
-          />
+          {!rows && (
+            <>
+              <Way
+                label="How rounds are closed"
+                value={start.close}
+                options={CLOSE}
+                onChange={(close) => set({ close })}
+              />
+              <Way
+                label="How the last round is closed"
+                value={start.ending}
+                options={ENDING}
+                onChange={(ending) => set({ ending })}
+              />
+            </>
+          )}
           <Way
             label="What is done with ends"
             value={start.ends}
             options={ENDS}
             onChange={(ends) => set({ ends })}
           />
-          <Checkbox checked={start.within} onChange={(e) => set({ within: e.target.checked })}>
-            rounds may begin within a repeat, where that is nearer
-          </Checkbox>
+          {!rows && (
+            <Checkbox checked={start.within} onChange={(e) => set({ within: e.target.checked })}>
+              rounds may begin within a repeat, where that is nearer
+            </Checkbox>
+          )}
           <Button size="small" onClick={() => void keep()}>
             {kept !== null && sameHabits(kept, habitsOf(start)) ? 'New hems begin so' : 'Keep as my habit'}
           </Button>

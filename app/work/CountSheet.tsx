@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { Plan } from '../../core/plan/types.ts';
+import { sidesWorked, type Plan } from '../../core/plan/types.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
 import { causeWords, comparedWords, outcomeWords, repairWords } from '../../core/work/recountWords.ts';
 import { progressOf } from '../../core/work/progress.ts';
@@ -34,7 +34,7 @@ export function CountSheet({
   const place = round?.number === number && begun ? made : counted.ring.made.length;
   const whole = finishedSides(plan, number, place);
   const [typed, setTyped] = useState<Readonly<Record<number, string>>>({});
-  const [side, setSide] = useState(() => Math.max(0, whole.indexOf(true)));
+  const [side, setSide] = useState(() => sidesWorked(plan).find((i) => whole[i]) ?? sidesWorked(plan)[0]!);
   const [chosen, setChosen] = useState<number | null>(null);
   const type = (of: number, text: string): void => {
     setTyped({ ...typed, [of]: text.replace(/\D/g, '').slice(0, 5) });
@@ -91,11 +91,13 @@ export function CountSheet({
         </label>
       )}
       <p className="quiet small">
-        Type what is there, on the sides that you have counted. From corner to corner, the middles of the
-        corners left out.
+        Type what is there, on the sides that you have counted.{' '}
+        {plan.body.outline.part
+          ? 'The end stitches of a row are counted with their side, the middles of corners left out.'
+          : 'From corner to corner, the middles of the corners left out.'}
       </p>
       <div className={styles.counts}>
-        {counted.sides.map(({ tally }, i) => (
+        {sidesWorked(plan).map((i) => (
           <label key={i} className={i === side && whole[i] ? styles.counting : undefined}>
             {sideLabel(plan, i)}
             <input
@@ -109,7 +111,7 @@ export function CountSheet({
               onChange={(e) => type(i, e.target.value)}
             />
             <span id={`expected-${i}`} className="quiet small">
-              {whole[i] ? `should be ${tally.stitches}` : 'not whole yet'}
+              {whole[i] ? `should be ${counted.sides[i]!.tally.stitches}` : 'not whole yet'}
             </span>
           </label>
         ))}

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Verdict } from '../../core/flat/flat.ts';
 import { lengthSlip } from '../../core/evidence/slips.ts';
 import { extent, lengthAt } from '../../core/piece/outline.ts';
-import { identityOfRound, type Plan, type RoundPlan } from '../../core/plan/types.ts';
+import { identityOfRound, sidesWorked, type Plan, type RoundPlan } from '../../core/plan/types.ts';
 import { lookAnswer } from '../../core/work/lookWords.ts';
 import { lengthWords, sizeWords } from '../../core/say/measures.ts';
 import { sideLabel, sideWords } from '../../core/print/placeWords.ts';
@@ -127,7 +127,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
     <div className={styles.sheet} role="group" aria-label="Look">
       <h2>Lay it flat and look</h2>
       <div className={styles.counts}>
-        {round.sides.map((side, i) => (
+        {sidesWorked(plan).map((i) => (
           <label key={i}>
             {sideLabel(plan, i)}
             <select
@@ -143,7 +143,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
                 </option>
               ))}
             </select>
-            <span className="quiet small">foretold: {FORETOLD[side.verdict]}</span>
+            <span className="quiet small">foretold: {FORETOLD[round.sides[i]!.verdict]}</span>
           </label>
         ))}
       </div>

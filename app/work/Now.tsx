@@ -4,7 +4,7 @@ import { tinykeys } from 'tinykeys';
 import type { Plan } from '../../core/plan/types.ts';
 import { insteadWords, reachWords } from '../../core/work/ballWords.ts';
 import { yarnRestsOn } from '../../core/evidence/estimateWords.ts';
-import { timeWords, yarnLengthWords } from '../../core/say/measures.ts';
+import { plural, timeWords, yarnLengthWords } from '../../core/say/measures.ts';
 import { momentsOf } from '../../core/work/momentWords.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
 import { stepWords } from '../../core/work/stepWords.ts';
@@ -92,6 +92,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
     [],
   );
   const left = leftOf(plan);
+  const rows = plan.body.outline.part !== undefined;
   const side = sideInHand(step);
   return (
     <>
@@ -120,12 +121,18 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
           onClick={back}
         />
         <Button type="primary" className={styles.done} icon={<CheckIcon />} onClick={on}>
-          {step.does === 'begin' ? 'Begun' : step.does === 'end' ? 'Joined, round done' : 'Done'}
+          {step.does === 'begin'
+            ? 'Begun'
+            : step.does !== 'end'
+              ? 'Done'
+              : rows
+                ? 'Row done'
+                : 'Joined, round done'}
         </Button>
       </div>
       {step.where.on === 'side' && stride === 'repeat' && (
         <Button className={styles.toCorner} onClick={toCorner}>
-          All up to the corner is done
+          All up to the {rows ? 'end of the side' : 'corner'} is done
         </Button>
       )}
       <dl className={styles.left}>
@@ -138,7 +145,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         {left.side.stitches < left.round.stitches && (
           <LeftOf what="To the end of the side" left={left.side} />
         )}
-        <LeftOf what="To the end of the round" left={left.round} />
+        <LeftOf what={`To the end of the ${rows ? 'row' : 'round'}`} left={left.round} />
         <LeftOf what="To the end of the border" left={left.border} />
       </dl>
       <RestsOn plan={plan} />
@@ -209,7 +216,7 @@ function LeftOf({ what, left }: { readonly what: string; readonly left: Left }) 
       <dd>
         {left.stitches === 0
           ? 'nothing'
-          : `${left.stitches} sts, about ${timeWords(left.minutes)}, ${yarnLengthWords(left.metres, unit)} of yarn`}
+          : `${plural(left.stitches, 'st')}, about ${timeWords(left.minutes)}, ${yarnLengthWords(left.metres, unit)} of yarn`}
       </dd>
     </div>
   );

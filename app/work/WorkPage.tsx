@@ -2,6 +2,7 @@ import { held } from '../../core/held.ts';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { writtenPattern } from '../../core/print/steps/pattern.ts';
+import { saidOfRows } from '../../core/print/steps/rowWords.ts';
 import { plural } from '../../core/say/measures.ts';
 import { isUnderWay, progressOf, stepInHand, workedUpTo } from '../../core/work/progress.ts';
 import { STRIDES, type Stride } from '../../core/work/steps.ts';
@@ -133,7 +134,8 @@ function useStride(): readonly [Stride, (stride: Stride) => void] {
 function placeTitle(plan: Plan): string {
   const { round } = progressOf(plan);
   if (!round) return 'The border is worked';
-  return round.number === 0 ? 'Base round' : `Round ${round.number}: ${round.name.toLowerCase()}`;
+  const said = saidOfRows(plan);
+  return said(round.number === 0 ? 'Base round' : `Round ${round.number}: ${round.name.toLowerCase()}`);
 }
 
 /** After the last round: ends, blocking, and the cautions that go with them. */

@@ -25,6 +25,8 @@ export function joinName(join: JoinId, language: Language): string {
 
 const REFUSED: Readonly<Record<JoinRefused, string>> = {
   'one piece': 'A single piece has nothing to be joined to.',
+  'only a part':
+    'Pieces with a border along a part are not joined here; their yarn and time are counted all the same.',
   'no square corners':
     'Only pieces with four square corners are joined here; their yarn and time are counted all the same.',
   'last round not straight':

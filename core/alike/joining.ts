@@ -8,7 +8,8 @@ import type { Alike, JoinId } from './alike.ts';
 import { laidOut, meetings, seamsOf, type PiecesLaidOut, type Seam } from './seams.ts';
 
 /** Reasons for which pieces cannot be joined in a way. */
-export type JoinRefused = 'one piece' | 'no square corners' | 'last round not straight' | 'no chain spaces';
+export type JoinRefused =
+  'one piece' | 'only a part' | 'no square corners' | 'last round not straight' | 'no chain spaces';
 
 export interface JoiningInputs {
   readonly alike: Alike;
@@ -117,6 +118,7 @@ export function joiningOf(inputs: JoiningInputs): Joining | null {
 
 function refusedBy({ alike, outline, ring, edge }: JoiningInputs): JoinRefused | null {
   if (alike.count < 2) return 'one piece';
+  if (outline.part) return 'only a part';
   if (!hasSquareCorners(outline)) return 'no square corners';
   if (alike.join === 'as they are made')
     return [...ABOVE, ...BESIDE].some((side) => spacesOn(ring, side).length > 0) ? null : 'no chain spaces';

@@ -1,5 +1,6 @@
 /** Where the feet of stitches stand: on the round below, or on the edge of the piece. */
 import type { Body } from '../piece/edge.ts';
+import { roleOf } from '../piece/part.ts';
 import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
 import { entryOf, isGap } from '../ring/ring.ts';
 import type { RoundChart } from './roundChart.ts';
@@ -30,7 +31,7 @@ export function edgeFeet(body: Body): FootFinder {
   const spots: { readonly at: (t: number) => Point; readonly long: boolean }[] = [];
   const points = corners(body.outline, 0);
   body.edges.forEach((edge, side) => {
-    const corner = points[side] ?? { x: 0, y: 0 };
+    const corner = endFoot(body, side) ?? points[side] ?? { x: 0, y: 0 };
     spots.push({ at: () => corner, long: false });
     const along = placer(body, side);
     let before = 0;
@@ -45,6 +46,20 @@ export function edgeFeet(body: Body): FootFinder {
     const { at, long } = spots[place]!;
     return at(long ? (k + 0.5) / n : 0.5);
   };
+}
+
+/** Foot of an end stitch of rows: the middle of the room that the spots of its side leave for it; null at any other corner. */
+function endFoot(body: Body, corner: number): Point | null {
+  const { outline, edges } = body;
+  const role = roleOf(outline.part, corner, outline.turns.length);
+  if (role !== 'first' && role !== 'last') return null;
+  const side = role === 'first' ? corner : (corner + edges.length - 1) % edges.length;
+  const [whole, length] = [
+    edges[side]!.spots.reduce((sum, s) => sum + s.lengthMm, 0),
+    outline.sides[side]!.lengthMm,
+  ];
+  const beside = Math.max(0, length - whole) / 4;
+  return placer(body, side)(role === 'first' ? -beside : whole + beside, 0);
 }
 
 /**

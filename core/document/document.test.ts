@@ -69,6 +69,16 @@ describe('files of older versions', () => {
   });
 });
 
+test('a file of version 13, which knows no part, is of a border all around', () => {
+  const hem = rowsHem({ rounds: [entry()] });
+  const { base, ...rest } = loose(hem) as { base: Record<string, unknown> };
+  const { part: _, ...of13 } = base;
+  const kept = [{ id: 'k', name: 'Kept', base: of13, rounds: hem.rounds }];
+  const outcome = checkHem({ ...rest, base: of13, kept, version: 13 });
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+  expect(outcome.value).toMatchObject({ version: VERSION, base: hem.base, kept: [{ base: hem.base }] });
+});
+
 describe('a file of version 3', () => {
   const old = (chainCounts: boolean): unknown => {
     const { base, rounds, ...hem } = loose(rowsHem({ rounds: [entry({ yarn: 'y2' })] })) as {

@@ -35,9 +35,7 @@ export function fitTask(p: Plan, worked = 0): FitTask {
   const ringWide = written.filter((r) => writtenOf(r).recipe.scope === 'ring');
   return {
     sides,
-    opposite: oppositeSides(p.body).filter((pair) =>
-      pair.every((side) => isWorkedSide(part, side, turns.length)),
-    ),
+    opposite: oppositeSides(p.body),
     stack: {
       base: p.hem.base,
       rounds: written.map((r) => writtenOf(r)),

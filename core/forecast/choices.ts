@@ -1,7 +1,7 @@
 /** Choices of a round by its looks: every option, and the hem with it, up to that round. */
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { chooseRound, type EntryChoice } from '../edits/rounds.ts';
-import { isDisc } from '../piece/outline.ts';
+import { turnedCorners } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { familyById } from '../rounds/registry.ts';
 import { goesOnFrom, writtenRounds } from '../stack/stack.ts';
@@ -23,7 +23,7 @@ export function optionsOf(plan: Plan, entry: RoundEntry): readonly (readonly Opt
   return [
     ...(family
       ? [
-          isDisc(plan.body.outline) ? [] : option('corner', family.corners),
+          turnedCorners(plan.body.outline).length === 0 ? [] : option('corner', family.corners),
           option('stitch', family.stitches),
           // Only stitches have loops.
           entry.into === 'stitch' ? option('loop', family.loops) : [],

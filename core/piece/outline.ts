@@ -76,6 +76,10 @@ function growthPerMm(outline: Outline, side: number): number {
   return Math.tan(turnAt(outline, side) / 2) + Math.tan(turnAt(outline, side + 1) / 2);
 }
 
+/** Corners that a border goes around: all of them, but where it goes along a part. */
+export const turnedCorners = ({ turns, part }: Outline): readonly number[] =>
+  turns.flatMap((_, corner) => (roleOf(part, corner, turns.length) === 'turned' ? [corner] : []));
+
 /** By how much a border turns at a corner, radians: where it ends it does not. */
 export function turnAt({ turns, part }: Outline, corner: number): number {
   const c = corner % turns.length;

@@ -1,9 +1,16 @@
 /** Sides that one would treat alike. */
 import type { Body } from './edge.ts';
+import { isWorkedSide } from './part.ts';
+
+/** Pairs of sides that face each other and are worked. */
+export const oppositeSides = (body: Body): readonly (readonly [number, number])[] =>
+  facingSides(body).filter((pair) =>
+    pair.every((side) => isWorkedSide(body.outline.part, side, body.edges.length)),
+  );
 
 /** Pairs of sides that face each other: those of an outline whose two halves have equal turns and lengths. */
-export function oppositeSides(body: Body): readonly (readonly [number, number])[] {
-  const { sides, turns } = body.outline;
+export function facingSides({ outline }: Pick<Body, 'outline'>): readonly (readonly [number, number])[] {
+  const { sides, turns } = outline;
   const half = sides.length / 2;
   if (sides.length % 2 === 1 || sides.length < 4) return [];
   const alike = sides

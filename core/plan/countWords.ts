@@ -28,7 +28,7 @@ export function countsWords(plan: Plan, round: number): string {
 /** Where the count of a side comes from: “215 = 106 dc row ends × 2 + 3 of the corners.”. */
 export function sourceWords(s: SidePlan, plan: Plan): string {
   if (s.choice.count !== null && s.spacings.every((spacing) => spacing.count !== s.count))
-    return `${s.count + s.corners} by hand${cornersWords(s)}.${servesWords(s, plan)}`;
+    return `${s.count + s.corners} by hand${cornersWords(s, plan)}.${servesWords(s, plan)}`;
   const spacing =
     s.spacings.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
     s.spacings[0]!;
@@ -36,13 +36,15 @@ export function sourceWords(s: SidePlan, plan: Plan): string {
 }
 
 /** Stitches that the corners add: “, 2 of them of the corners”. */
-const cornersWords = ({ corners }: SidePlan): string =>
-  corners === 0 ? '' : `, ${corners} of them of the corners`;
+const cornersWords = ({ corners }: SidePlan, plan: Plan): string =>
+  corners === 0 ? '' : `, ${corners} of them ${ofEnds(plan)}`;
+
+const ofEnds = ({ body: { outline } }: Plan): string => (outline.part ? 'at its ends' : 'of the corners');
 
 /** Parts of a spacing's count: “96 dc row ends × 2 + 10 hdc row ends + 2 of the corners”. */
 export function countBasisWords(spacing: SpacingPlan, { corners }: SidePlan, plan: Plan): string {
   const { language, length } = plan.hem.preferences;
-  const ofCorners = corners === 0 ? [] : [`${corners} of the corners`];
+  const ofCorners = corners === 0 ? [] : [`${corners} ${ofEnds(plan)}`];
   if (spacing.id === 'gauge') {
     const { stitchesPer10Cm } = plan.hem.gauge;
     const rate =

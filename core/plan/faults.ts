@@ -3,7 +3,6 @@ import { planProblem } from './problems.ts';
 import type { Body } from '../piece/edge.ts';
 import { isDisc } from '../piece/outline.ts';
 import { outlineProblems, type Piece } from '../piece/piece.ts';
-import { isWorkedSide } from '../piece/part.ts';
 import { oppositeSides } from '../piece/symmetry.ts';
 import { inAll, type Problem, inRound } from '../problems.ts';
 import { isPlainPattern, sidePattern } from '../ring/recipe.ts';
@@ -45,9 +44,7 @@ export function faultsOf({
       }),
     );
   }
-  const { part } = body.outline;
-  const isWorked = (side: number): boolean => isWorkedSide(part, side, body.edges.length);
-  for (const [a, b] of oppositeSides(body).filter((pair) => pair.every(isWorked))) {
+  for (const [a, b] of oppositeSides(body)) {
     const difference = Math.abs(sides[a]!.count - sides[b]!.count);
     if (difference > 0) {
       const names = `${sides[a]!.name} and ${sides[b]!.name}`;

@@ -1,5 +1,5 @@
 /** Readings of the tape, where it says two things. */
-import { oppositeSides } from '../piece/symmetry.ts';
+import { facingSides } from '../piece/symmetry.ts';
 import type { Plan } from './types.ts';
 import { lengthWords } from '../say/measures.ts';
 
@@ -20,7 +20,7 @@ export function readingsWords({ hem, body }: Plan, side: number): string | null 
 /** Sides that face each other and that the tape makes unequal. */
 export function unequalWords({ hem, body, sides }: Plan): readonly string[] {
   const { length } = hem.preferences;
-  return oppositeSides(body).flatMap(([a, b]) => {
+  return facingSides({ outline: body.outline }).flatMap(([a, b]) => {
     const [one, other] = [body.edges[a]!.measuredMm, body.edges[b]!.measuredMm];
     return differ(one, other)
       ? [

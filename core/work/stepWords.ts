@@ -20,6 +20,7 @@ import { isThere } from '../procedure/first.ts';
 import { firstNoun, startLines } from '../print/steps/startWords.ts';
 import { placedWords, placeInCorner } from '../print/steps/placedWords.ts';
 import { joinLines } from '../print/steps/endWords.ts';
+import { isRowEnd, saidOfRows } from '../print/steps/rowWords.ts';
 import { Places } from './stepPlaces.ts';
 
 export interface StepWords {
@@ -33,15 +34,16 @@ export interface StepWords {
 
 export function stepWords(plan: Plan, round: number, step: WorkStep, language: Language): StepWords {
   const procedure = proceduresOf(plan)[round]!;
-  const name = round === 0 ? 'The base round' : `Round ${round}`;
+  const said = saidOfRows(plan);
+  const name = said(round === 0 ? 'The base round' : `Round ${round}`);
   if (step.does === 'begin') {
-    return { where: `${name} begins`, now: startLines(plan, procedure, language), turn: null };
+    return { where: `${name} begins`, now: startLines(plan, procedure, language).map(said), turn: null };
   }
   if (step.does === 'end') {
     const lines = joinLines(plan, procedure, language);
     return {
       where: `${name} ends`,
-      now: lines.length > 0 ? lines : ['This round needs no join.'],
+      now: lines.length > 0 ? lines : [said('This round needs no join.')],
       turn: null,
     };
   }
@@ -59,7 +61,8 @@ export function stepWords(plan: Plan, round: number, step: WorkStep, language: L
 }
 
 function whereWords(plan: Plan, { where }: WorkStep): string {
-  if (where.on === 'corner') return `Corner ${cornerName(plan, where.corner)}`;
+  if (where.on === 'corner')
+    return isRowEnd(plan, where.corner) ? 'End stitch' : `Corner ${cornerName(plan, where.corner)}`;
   if (where.on === 'round' || isDisc(plan.body.outline)) return 'All around';
   return sideLabel(plan, where.side);
 }

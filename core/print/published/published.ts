@@ -1,6 +1,6 @@
 /** The pattern as it would be published: materials, gauge, notes once, then a paragraph for each round. */
 import { shortYarnName } from '../../document/yarnNames.ts';
-import { isDisc } from '../../piece/outline.ts';
+import { isDisc, turnedCorners } from '../../piece/outline.ts';
 import { sidesWorked, type Plan } from '../../plan/types.ts';
 import { plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
@@ -20,7 +20,7 @@ import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 import { alikeWords, joiningSection } from '../alike.ts';
 import { onceLines } from '../steps/roundWords.ts';
-import { cornersTurned, rowsWords, saidOfRows } from '../steps/rowWords.ts';
+import { rowsWords, saidOfRows } from '../steps/rowWords.ts';
 import { roundSections } from './rounds.ts';
 
 /** The published pattern of a plan in a language. */
@@ -95,7 +95,7 @@ function materials(plan: Plan, language: Language): readonly Section[] {
       ),
   ]);
   const hooks = [gauge.hookMm, ...new Set(plan.rounds.map((r) => r.hookMm))];
-  const corners = cornersTurned(plan);
+  const corners = turnedCorners(plan.body.outline).length;
   const markers =
     corners > 0 ? [plural(corners, 'stitch marker')] : plan.body.outline.part ? [] : ['1 stitch marker'];
   return [
@@ -127,7 +127,7 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
   const around = right ? WORDS[language].counterclockwise : 'clockwise';
   const names = sidesWorked(plan).map((side) => plan.sides[side]!.name);
   const rows = rowsWords(plan);
-  const turned = cornersTurned(plan) > 0;
+  const turned = turnedCorners(plan.body.outline).length > 0;
   const order =
     names.length > 8
       ? `${names.slice(0, 3).join(', ')} and so on to ${names[names.length - 1]!}`

@@ -1,5 +1,5 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
-import { isDisc } from '../../piece/outline.ts';
+import { isDisc, turnedCorners } from '../../piece/outline.ts';
 import { sidesWorked, type Plan } from '../../plan/types.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
 import { hookLabel } from '../../terms/yarnWeights.ts';
@@ -12,7 +12,7 @@ import { endLines } from './endWords.ts';
 import { baseSideLines } from './baseRoundWords.ts';
 import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
-import { cornersTurned, rowsWords, saidOfRows } from './rowWords.ts';
+import { rowsWords, saidOfRows } from './rowWords.ts';
 import { termsOf } from '../abbreviations.ts';
 import {
   CAUTIONS,
@@ -84,7 +84,7 @@ function materials(plan: Plan, language: Language): Section {
     });
   const calibrated = plan.yarns.some((y) => y.quantity.metres > 0 && y.calibration.basis !== 'rule of thumb');
   const hooks = [...new Set(plan.rounds.map((r) => r.hookMm))].filter((mm) => mm !== gauge.hookMm);
-  const corners = cornersTurned(plan);
+  const corners = turnedCorners(plan.body.outline).length;
   const rows = plan.body.outline.part !== undefined;
   const inches = preferences.length === 'in';
   const stitches = Math.round(gauge.stitchesPer10Cm * (inches ? 10.16 : 10)) / 10;
@@ -126,7 +126,7 @@ function markersWords(corners: number, rows: boolean): string {
 }
 
 function notes(plan: Plan, language: Language): Section {
-  const corners = cornersTurned(plan) > 0;
+  const corners = turnedCorners(plan.body.outline).length > 0;
   const rows = rowsWords(plan);
   const { skip } = WORDS[language];
   return section('Before you begin', [
@@ -174,7 +174,9 @@ function directionLines(plan: Plan, language: Language): readonly string[] {
       ? `${names.slice(0, 3).join(', ')} and so on to ${names[names.length - 1]}`
       : names.join(', ');
   const go =
-    rows === null || cornersTurned(plan) > 0 ? ` along each side. Go around ${around}: ${order}` : '';
+    rows === null || turnedCorners(plan.body.outline).length > 0
+      ? ` along each side. Go around ${around}: ${order}`
+      : '';
   return [
     `With the right side facing, work ${along}${go}.`,
     whichSide(plan),

@@ -12,10 +12,6 @@ import { cornerName } from '../placeWords.ts';
 export const isRowEnd = ({ body: { outline } }: Plan, corner: number): boolean =>
   ['first', 'last'].includes(roleOf(outline.part, corner, outline.turns.length));
 
-/** How many corners the border goes around. */
-export const cornersTurned = ({ body: { outline } }: Plan): number =>
-  outline.turns.filter((_, corner) => roleOf(outline.part, corner, outline.turns.length) === 'turned').length;
-
 /** The place of the end stitch at a corner: “the end stitch of corner D/A”, “the first st”, “the last st”. */
 function endPlaceWords(plan: Plan, { round }: Procedure, corner: number): string {
   if (round.onto < 0) return `${plan.body.cornerPlaces[corner]!} of corner ${cornerName(plan, corner)}`;
