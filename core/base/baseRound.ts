@@ -132,8 +132,14 @@ export function workBase(
     made.push(s);
     into.push(isChainRun(s) ? IN_NOTHING : spot);
   };
-  let spot = 0;
-  for (const [side, counts] of placements.entries()) {
+  const spotsBefore = body.edges.map((_, side) =>
+    body.edges.slice(0, side).reduce((sum, edge) => sum + edge.spots.length + 1, 0),
+  );
+  const n = placements.length;
+  // Rows begin at their end: they are made in the order in which they lie there.
+  for (let k = 0, side = part?.first ?? 0; k < n; k++, side = (side + 1) % n) {
+    const counts = placements[side]!;
+    let spot = spotsBefore[side]!;
     const edge = body.edges[side]!;
     const choice = base.sides[side]!;
     const chains = chainsBetween(base, choice, edge);
@@ -141,15 +147,14 @@ export function workBase(
       const role = roleOf(part, side, turns.length);
       const group = baseCornerGroup(base, turns[side]!, role);
       const centre = role === 'left' ? { start: 0, length: 0 } : centreOf(group);
-      centres.push({ start: made.length + centre.start, length: centre.length });
-      layout.corners.push({ start: made.length, length: group.length });
+      centres[side] = { start: made.length + centre.start, length: centre.length };
+      layout.corners[side] = { start: made.length, length: group.length };
       for (const s of group) add(s, spot);
     }
     spot++;
     const start = made.length;
     if (!isWorkedSide(part, side, turns.length)) {
-      spot += edge.spots.length;
-      layout.sides.push({ start, length: 0, repeats: [], tail: start });
+      layout.sides[side] = { start, length: 0, repeats: [], tail: start };
       continue;
     }
     const grouped = choice.school === 'clusters';
@@ -175,7 +180,7 @@ export function workBase(
       }
     }
     const length = made.length - start;
-    layout.sides.push({ start, length, repeats: [], tail: made.length });
+    layout.sides[side] = { start, length, repeats: [], tail: made.length };
   }
   // What lies behind the last entry is the first.
   const size = Math.max(1, made.length);

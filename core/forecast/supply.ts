@@ -64,9 +64,11 @@ function at(plan: Plan, round: RoundPlan, made: number): Pick<BallEnd, 'round' |
   return { round: round.number, side: sideAt(round.ring, entry), entry, made };
 }
 
-/** The side that an entry lies on, or before which its corner lies. */
+/** The side that an entry lies on, or before which its corner lies; the end of rows lies behind its side. */
 function sideAt(ring: Ring, entry: number): number {
   const sides = sideOfEntries(ring);
+  const { part, centres } = ring;
+  if (part && centres[part.last]!.start === entry) return (part.last + centres.length - 1) % centres.length;
   for (let k = 0; k < sides.length; k++) {
     const side = sides[(entry + k) % sides.length]!;
     if (side >= 0) return side;

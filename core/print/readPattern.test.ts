@@ -11,6 +11,8 @@ import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import { centreOf } from '../ring/corner.ts';
 import { workRound } from '../ring/work.ts';
 import { stitchCalled, type Language } from '../terms/stitches.ts';
+import { FAMILIES } from '../rounds/registry.ts';
+import { entriesOnto } from '../stack/stack.ts';
 import { withEveryFamily } from '../testing/bodies.ts';
 import { anyHem, ofOtherConstructions } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
@@ -200,6 +202,24 @@ describe('what is printed is read back, and worked from the words alone gives th
       });
     }
   });
+
+  test.each(['plain', 'scallop', 'shell', 'v-stitch', 'filet-mesh', 'bobbles', 'gap-cluster'])(
+    'rows of %s along two sides',
+    (id) => {
+      const family = FAMILIES.find((f) => f.id === id)!;
+      const hem = rowsHem();
+      const below = { ...hem, base: { ...hem.base, part: { first: 3, sides: 2, cut: false } } };
+      const rounds = entriesOnto(plan(below).rounds[0]!.ring, family, 'y1', ['ground', 'new']);
+      const made = plan({ ...below, rounds });
+      for (const pattern of [writtenPattern(made), publishedPattern(made)]) {
+        const outcome = readPattern(patternText(pattern), 'us');
+        if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+        expect(outcome.value.rounds.map(({ recipe }) => [recipe.side, recipe.corner.group])).toEqual(
+          made.rounds.slice(1).map(({ written }) => [written!.recipe.side, written!.recipe.corner.group]),
+        );
+      }
+    },
+  );
 
   test('quiet changes, alternating corners, lopsided sides', () => {
     expectReadBack(plan(rowsHem({ rounds: [entry({ corner: 'fours', times: 5 })] })));

@@ -60,8 +60,8 @@ interface Block {
   readonly lines: readonly Located[];
 }
 
-const HEADING = /^(?:rounds?|rnds?|r)\.?\s*(\d+)(?:\s*(?:–|-|to)\s*(\d+))?\s*[:.)]?\s*(.*)$/i;
-const BASE = /^base (?:round|rnd)\b/i;
+const HEADING = /^(?:rounds?|rows?|rnds?|r)\.?\s*(\d+)(?:\s*(?:–|-|to)\s*(\d+))?\s*[:.)]?\s*(.*)$/i;
+const BASE = /^base (?:round|row|rnd)\b/i;
 
 /** Reads a text. Every fault of every round is named, by the line of the text. */
 export function readPattern(text: string, language: Language): Outcome<ReadPattern> {
@@ -91,9 +91,12 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
         current =
           published.is === 'told'
             ? published.lines.map((text) => ({ text, line: i + 1 }))
-            : [...(block?.lines ?? [])].filter(
-                (l) => !/^Turn/.test(l.text) && !(/, but:$/.test(rest) && isAdjustment(l.text)),
-              );
+            : [
+                ...published.lines.map((text) => ({ text, line: i + 1 })),
+                ...(block?.lines ?? []).filter(
+                  (l) => !/^Turn/.test(l.text) && !(/, but:$/.test(rest) && isAdjustment(l.text)),
+                ),
+              ];
         blocks.push({ heading: { ...at, from, to, name: '' }, lines: current });
         return;
       }
@@ -174,7 +177,8 @@ function facingIn(
   before: Facing,
 ): { readonly here: Facing; readonly after: Facing } {
   const says = (words: RegExp): boolean => lines.some((l) => words.test(l.text));
-  if (says(/the wrong side faces you (?:now|in this round)/i)) return { here: 'wrong', after: 'wrong' };
+  if (says(/the wrong side faces you (?:now|in this (?:round|row))/i))
+    return { here: 'wrong', after: 'wrong' };
   if (says(/the right side faces you again/i)) return { here: 'right', after: 'right' };
   // So it was printed before: for one round at a time.
   if (says(/the wrong side faces|^facing: wrong/i)) return { here: 'wrong', after: 'right' };

@@ -7,12 +7,16 @@
 export type PublishedRound =
   | { readonly is: 'told'; readonly lines: readonly string[] }
   /** Worked as another round. */
-  | { readonly is: 'as'; readonly number: number };
+  | { readonly is: 'as'; readonly number: number; readonly lines: readonly string[] };
 
 /** The round of a sentence; null where it is no such sentence. @param text without the number of the round */
 export function publishedRound(text: string): PublishedRound | null {
-  const as = /^as (?:base rnd|r(?:ou)?nd (\d+))\b[^*]*$/i.exec(text.trim());
-  if (as) return { is: 'as', number: Number(as[1] ?? 0) };
+  const as = /^as (?:base (?:rnd|row)|(?:r(?:ou)?nd|row) (\d+))\b[^*]*$/i.exec(
+    text.replace(ROW_FACE, '').trim(),
+  );
+  if (as) return { is: 'as', number: Number(as[1] ?? 0), lines: rowFace(text) };
+  const row = publishedRow(text);
+  if (row) return row;
   const face = faceLines(text);
   // What is done along the sides stands in lines of its own.
   if (
@@ -39,6 +43,64 @@ export function publishedRound(text: string): PublishedRound | null {
     is: 'told',
     lines: [...face, `Each side: ${side.map(sideItem).join(', ')}.`, `Corner: ${cornerItem(told[corner]!)}.`],
   };
+}
+
+/**
+ * A row of a sentence: “(WS): Ch 1, sc in first st, sc in each st to next marked st, 3 sc in marked st, pm in 2nd, sc in each st
+ * across; turn”. Its first side and its first corner stand for the others; null where it is no such sentence.
+ */
+function publishedRow(text: string): PublishedRound | null {
+  const facing = rowFace(text);
+  const goesAcross = /\bacross\b|\bin last st\b/i.test(text);
+  if (facing.length === 0 && (!goesAcross || /\*/.test(text))) return null;
+  const lines = [...facing, ...faceLines(text)];
+  if (!goesAcross) return { is: 'told', lines };
+  const all = items(text.replace(ROW_FACE, '')).filter((t) => !/^turn$/i.test(t));
+  const told = all.slice(all.findLastIndex((t) => BEGINS.test(t)) + 1);
+  const corner = told.findIndex(isCorner);
+  const side = (corner < 0 ? told : told.slice(0, corner)).filter(
+    (t) => !/\b(?:in|around) last st$/i.test(t),
+  );
+  if (side.length === 0) return { is: 'told', lines };
+  const words = side.map((t) => sideItem(acrossItem(t))).join(', ');
+  return {
+    is: 'told',
+    lines: [
+      ...lines,
+      `Each side: ${words}.`,
+      ...(corner < 0 ? [] : [`Corner: ${cornerItem(told[corner]!)}.`]),
+    ],
+  };
+}
+
+/** Face of a row, as it stands before its words. */
+const ROW_FACE = /^\(([RW]S)\):? ?/i;
+
+function rowFace(text: string): readonly string[] {
+  const face = ROW_FACE.exec(text)?.[1];
+  if (face === undefined) return [];
+  return [
+    /ws/i.test(face)
+      ? 'Turn. The wrong side faces you in this round.'
+      : 'Turn back: the right side faces you again.',
+  ];
+}
+
+/** Items with which a row begins in its end stitch. */
+const BEGINS =
+  /\(counts as |\b(?:in|around) (?:the )?(?:same|first|post of first) ?(?:st|place|post)?$|\bwith a standing .+ first st$|^join\b/i;
+
+/** An item up to the end of a row, as one up to a corner: the end stitch is none of the places of a side. */
+function acrossItem(item: string): string {
+  const last = /^(\[.+\]) across to last (?:(\d+) )?(sts?|posts?)$/i.exec(item);
+  if (last) {
+    const count = Number(last[2] ?? 1) - 1;
+    const before = count === 0 ? '' : `last ${count === 1 ? '' : `${count} `}${last[3]!} before `;
+    return `${last[1]!} across to ${before}next corner`;
+  }
+  return item
+    .replace(/^(\[.+\]) across to (last .+)$/i, '$1 across to $2 before next corner')
+    .replace(/^(.+ (?:in|around) each \S+(?: and \S+)?) (?:across|to last st)$/i, '$1 to next corner');
 }
 
 const isMark = (t: string): boolean => /^(?:pm|place (?:a )?marker)\b/i.test(t);

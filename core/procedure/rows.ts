@@ -34,8 +34,9 @@ export function startOfRow(plan: Plan, round: RoundPlan, part: Part, wish: Start
   if (!sitsSomewhere(place) || isKnotted(round)) return null;
   const span = round.layout.corners[to]!;
   const end = span.start + span.length - 1;
-  // Where nothing goes into the end stitch, the row begins beyond it.
-  const joins = round.layout.corners[from]!.length === 0 || !isYarnThere(plan, round, part, from);
+  // Where nothing goes into the end stitch, the row begins beyond it, with its pattern.
+  const isBeyond = round.layout.corners[from]!.length === 0;
+  const joins = isBeyond || !isYarnThere(plan, round, part, from);
   const { first, refused } = firstStitchOf(order.stitch(at), {
     ...wish,
     joinsYarn: joins,
@@ -44,7 +45,14 @@ export function startOfRow(plan: Plan, round: RoundPlan, part: Part, wish: Start
   });
   return {
     at,
-    beginning: { in: 'corner', corner: from, whole: true },
+    beginning: isBeyond
+      ? {
+          in: 'repeat',
+          side: sideAfter(from, round.ring.centres.length, order.travel),
+          repeat: 0,
+          step: null,
+        }
+      : { in: 'corner', corner: from, whole: true },
     place,
     joins,
     change: null,

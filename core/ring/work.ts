@@ -102,22 +102,24 @@ function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: C
   const centres: Centre[] = [];
   const sides: SideFit[] = [];
   const layout: { corners: Span[]; sides: SideLayout[] } = { corners: [], sides: [] };
-  for (let side = 0; side < sideCount(below); side++) {
+  // Rows begin at their end: they are made in the order in which they lie there.
+  const n = sideCount(below);
+  for (let k = 0, side = below.part?.first ?? 0; k < n; k++, side = (side + 1) % n) {
     const corner = corners?.[side] ?? recipe.corner;
-    const next = corners?.[(side + 1) % sideCount(below)] ?? recipe.corner;
+    const next = corners?.[(side + 1) % n] ?? recipe.corner;
     if (below.centres.length > 0) {
       const start = maker.made.length;
       const role = roleOf(below.part, side, below.centres.length);
       const centre = below.centres[side]!;
-      if (role === 'left') centres.push({ start, length: 0 });
-      else if (role !== 'turned') centres.push(workEnd(maker, centre, corner, role));
-      else centres.push(workCorner(maker, below, centre, corner, plain));
-      layout.corners.push({ start, length: maker.made.length - start });
+      if (role === 'left') centres[side] = { start, length: 0 };
+      else if (role !== 'turned') centres[side] = workEnd(maker, centre, corner, role);
+      else centres[side] = workCorner(maker, below, centre, corner, plain);
+      layout.corners[side] = { start, length: maker.made.length - start };
     }
     if (!isWorkedSide(below.part, side, below.centres.length)) {
       const start = maker.made.length;
-      sides.push(NOT_WORKED);
-      layout.sides.push({ start, length: 0, repeats: [], tail: start });
+      sides[side] = NOT_WORKED;
+      layout.sides[side] = { start, length: 0, repeats: [], tail: start };
       continue;
     }
     const places = placesBetween(below, side, kinds, [corner, next]);
@@ -125,13 +127,13 @@ function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: C
     const start = maker.made.length;
     if (isPlainPattern(own)) {
       const ends = rounded && ([rounded[side]!, rounded[(side + 1) % rounded.length]!] as const);
-      sides.push(workPlain(maker, places, plain, change, ends));
+      sides[side] = workPlain(maker, places, plain, change, ends);
       const length = maker.made.length - start;
-      layout.sides.push({ start, length, repeats: [], tail: start + length });
+      layout.sides[side] = { start, length, repeats: [], tail: start + length };
     } else {
       const along = workAlong(maker, below, places, own, other, change);
-      sides.push(along.fit);
-      layout.sides.push({ start, length: maker.made.length - start, ...along.marks });
+      sides[side] = along.fit;
+      layout.sides[side] = { start, length: maker.made.length - start, ...along.marks };
     }
   }
   return { ring: maker.ring(centres, below.part), sides, layout };

@@ -2,6 +2,7 @@
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { spacingsFor } from '../base/spacings.ts';
 import { START_WAYS } from '../base/startWays.ts';
+import type { RowsAlong } from '../base/baseRound.ts';
 import type { RoundStarts, StartOfRound } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
@@ -164,7 +165,7 @@ export const startsByChance = (chance: Chance, sides: number): RoundStarts => ({
   ending: chance.pick(START_WAYS.ending),
 });
 
-/** Any piece, any spacing, any start, any corner, any facing, a few rounds of any family. */
+/** Any piece, any spacing, any start, any corner, any facing, a few rounds of any family, sometimes along a part. */
 export function anyHem(chance: Chance): Hem {
   const [, piece] = chance.pick(PIECES);
   let hem = on(piece);
@@ -219,5 +220,13 @@ export function anyHem(chance: Chance): Hem {
     });
     hem = { ...hem, rounds: [...hem.rounds, ...entries] };
   }
-  return chance.maybe(0.3) ? { ...hem, hands: anyHands(chance) } : hem;
+  const known = chance.maybe(0.3) ? { ...hem, hands: anyHands(chance) } : hem;
+  return { ...known, base: { ...known.base, part: chance.maybe(0.2) ? partByChance(chance, piece) : null } };
+}
+
+/** Rows along some sides of a piece, by chance; null for a circle, which has none. */
+export function partByChance(chance: Chance, piece: Piece): RowsAlong | null {
+  const corners = bodyOf(piece).outline.turns.length;
+  if (corners < 2) return null;
+  return { first: chance.int(0, corners - 1), sides: chance.int(1, corners - 1), cut: chance.maybe(0.4) };
 }

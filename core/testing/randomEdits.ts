@@ -22,7 +22,7 @@ import { entriesOnto, newEntry, newOwnEntry } from '../stack/stack.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { Chance } from '../chance.ts';
 import { createPlanner } from '../plan/planner.ts';
-import { PIECES, on, startByChance, startsByChance } from './anyHem.ts';
+import { PIECES, on, partByChance, startByChance, startsByChance } from './anyHem.ts';
 import { anyHands } from './anyHands.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 
@@ -168,12 +168,7 @@ const MAKERS: readonly Maker[] = [
   ({ hem }, chance) =>
     pieces.chooseConstruction('construction', constructionOf(chance.pick(PIECE_KINDS), hem)),
   (_, chance) => pieces.workBetweenPosts(chance.maybe(0.5)),
-  ({ body }, chance) => {
-    const corners = body.outline.turns.length;
-    if (corners < 2 || chance.maybe(0.5)) return base.borderAlong(null);
-    const sides = chance.int(1, corners - 1);
-    return base.borderAlong({ first: chance.int(0, corners - 1), sides, cut: chance.maybe(0.4) });
-  },
+  ({ hem }, chance) => base.borderAlong(chance.maybe(0.5) ? null : partByChance(chance, hem.piece)),
   (_, chance) => pieces.sayHowItLies(chance.pick(['flat', 'ripples', 'cups'])),
   (plan, chance) =>
     pieces.readAgain(

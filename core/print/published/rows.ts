@@ -24,7 +24,7 @@ import { listed } from './parts.ts';
 /** A row in one sentence; null where a corner that it turns is told more clearly by itself, and for the row along the edge. */
 export function rowSentence(plan: Plan, procedure: Procedure, language: Language): AroundWords | null {
   const start = actOf(procedure, 'start');
-  if (!start || procedure.round.written === null) return null;
+  if (start?.beginning.in !== 'corner' || procedure.round.written === null) return null;
   const acts = procedure.acts.filter((a) => a.do === 'side' || a.do === 'corner');
   const turned = acts.filter((a): a is ActOf<'corner'> => a.do === 'corner' && !isRowEnd(plan, a.corner));
   const words = new Map<number, { readonly place: string; readonly words: string }>();
@@ -66,10 +66,13 @@ function sideBefore(acts: readonly Act[], corner: ActOf<'corner'>): Along {
 /** The way to the first stitch, and all that goes into the end stitch there. */
 function beginWords(plan: Plan, procedure: Procedure, start: ActOf<'start'>, language: Language): string {
   const way = wayWords(plan, procedure, start, language);
+  const { beginning } = start;
+  if (beginning.in !== 'corner') {
+    const { name } = plan.sides[beginning.side]!;
+    return begun(way, liftWords(start, language), `begin with repeat 1 of side ${name}, its first sts there`);
+  }
   const act = held(
-    actsOf(procedure, 'corner').find(
-      (a) => a.corner === (start.beginning.in === 'corner' ? start.beginning.corner : -1),
-    ),
+    actsOf(procedure, 'corner').find((a) => a.corner === beginning.corner),
     'a row begins in its end stitch',
   );
   const rest = act.recipe.group.slice(madeWith(start));

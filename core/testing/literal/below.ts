@@ -125,7 +125,8 @@ export class Below {
   /** Whether a corner without a stitch or a space of its own lies between two. */
   private cornerLies(before: Made, after: Made): boolean {
     return this.corners.some((corner) => {
-      const marked = this.marked(corner);
+      // Where nothing is worked there is no marker either.
+      const marked = this.marks.get(corner) ?? [];
       return marked.length === 2 && marked.includes(before) && marked.includes(after);
     });
   }

@@ -174,12 +174,15 @@ export class Work {
     if (start) {
       const said = / of corner (\S+?)\./.exec(start)?.[1];
       if (isEdge && said !== from) throw new Unclear(`“${start}” does not begin at corner ${from}`);
+      const beyond = /Begin with repeat 1 of side (\S+): its first sts go in there/.exec(start);
+      if (beyond && beyond[1] !== this.below.sideAfter(from))
+        throw new Unclear(`side ${beyond[1]!} is not the first`);
       const atFirst = isEdge || / the first st[. ]/.test(start);
       const lift = this.told.lift(start);
       const rest = /(?:^|\. )(\d+ [^.]+?|\(.+?\)) (?:in|around) it\.$/.exec(start);
       if (atFirst && lift === null && rest === null)
         throw new Unclear(`“${start}” does not say what the first st is`);
-      if (lift) this.round.add(lift, begin);
+      if (lift && !beyond) this.round.add(lift, begin);
       for (const stitch of rest ? this.reader.group(rest[1]!) : []) this.round.add(stitch, begin);
     } else if (!this.told.lines.some((l) => l.startsWith('There is no yarn to join')))
       throw new Unclear('where does the row begin?');

@@ -33,12 +33,12 @@ export function asSteps({ heading, lines }: Paragraph, at: AtHand): readonly str
   }
   if (others.some((line) => line.startsWith('To end: ')))
     return [...face, ...besides, ...bySide(sentence, others, at)];
-  if (/^There is no yarn to join/.test(sentence)) return [...face, sentence, ...besides];
   if (at.rows !== null) {
     const end = others.some((line) => line.startsWith('End: '));
     if (end) return [...face, ...rowBySide(sentence, besides, at)];
     return [...face, ...rowInSentence(sentence, at.rows, at), ...besides];
   }
+  if (/^There is no yarn to join/.test(sentence)) return [...face, sentence, ...besides];
   return [...face, ...around(sentence, at), ...besides];
 }
 

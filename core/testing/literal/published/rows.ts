@@ -31,9 +31,14 @@ function begun(sentence: string, at: AtHand): { readonly line: string; readonly 
 
 /** The lines of a row that is told side by side. */
 export function rowBySide(first: string, others: readonly string[], at: AtHand): readonly string[] {
+  const ended = others.map((l) => l.replace(/^(End: .+\.) Turn\.$/, '$1'));
+  if (/^There is no yarn to join/.test(first)) return [first, ...ended];
   const { line, rest } = begun(first.replace(/\.$/, ''), at);
+  const beyond = /^begin with repeat 1 of side (\S+), its first sts there$/.exec(rest.join(', '));
+  if (beyond)
+    return [`${line} Begin with repeat 1 of side ${beyond[1]!}: its first sts go in there.`, ...ended];
   if (rest.length > 0) throw new Unclear(`“${rest.join(', ')}” belongs to no side`);
-  return [line, ...others.map((l) => l.replace(/^(End: .+\.) Turn\.$/, '$1'))];
+  return [line, ...ended];
 }
 
 /** The lines of a row that is told in a sentence. */
