@@ -4,6 +4,7 @@ import { memo, useCallback, useMemo, useState } from 'react';
 import * as edits from '../../core/edits/base.ts';
 import { listWords } from '../../core/say/lists.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { beforeStretch } from '../../core/piece/along.ts';
 import { likeSides } from '../../core/piece/symmetry.ts';
 import { sidesWorked, type Plan } from '../../core/plan/types.ts';
 import { cornerTreatment } from '../../core/terms/corners.ts';
@@ -192,19 +193,27 @@ interface OfSideProps {
 /** The side that is picked, spot by spot and seam by seam. */
 const RunOfSide = memo(function RunOfSide({ plan, side, group }: OfSideProps) {
   const store = useHemStore();
-  const { name } = plan.sides[side]!;
+  const { name, edge } = plan.sides[side]!;
+  const { part } = plan.hem.base;
+  const before = beforeStretch(edge);
   return (
     <>
       <Run
         plan={plan}
         side={side}
-        onPlace={(spot, stitches, was) => store.do(edits.placeByEye(name, side, spot, stitches, was))}
+        onPlace={(spot, stitches, was) =>
+          store.do(edits.placeByEye(name, side, spot + before.spots, stitches, was))
+        }
+        onEnd={
+          part &&
+          ((spot, which) => store.do(edits.borderAlong({ ...part, [which]: spot + before.spots + 1 })))
+        }
         onClear={() => store.do(edits.clearByEye(name, side))}
       />
       <Joins
         plan={plan}
         side={side}
-        onCrossing={(join, crossing) => store.do(edits.crossJoin(name, group, join, crossing))}
+        onCrossing={(join, crossing) => store.do(edits.crossJoin(name, group, join + before.joins, crossing))}
       />
     </>
   );

@@ -15,6 +15,7 @@ function SideA({ plan }: { readonly plan: Parameters<typeof Run>[0]['plan'] }) {
       side={0}
       onPlace={(spot, stitches, was) => store.do(edits.placeByEye('A', 0, spot, stitches, was))}
       onClear={() => store.do(edits.clearByEye('A', 0))}
+      onEnd={null}
     />
   );
 }

@@ -22,10 +22,12 @@ export interface RunProps {
   /** Stitches placed in a spot by eye; null leaves it to the spacing. */
   readonly onPlace: (spot: number, stitches: number | null, was: number) => void;
   readonly onClear: () => void;
+  /** Rows are to begin or to end in a spot; null where the border goes all the way around. */
+  readonly onEnd: ((spot: number, which: 'from' | 'to') => void) | null;
 }
 
 /** A side unrolled, spot by spot, with how many stitches each takes. A spot that is touched can take more or fewer, by eye. */
-export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps) {
+export const Run = memo(function Run({ plan, side, onPlace, onClear, onEnd }: RunProps) {
   const s = plan.sides[side]!;
   const [touched, setTouched] = useState<{ readonly side: number; readonly spot: number } | null>(null);
   const { language } = plan.hem.preferences;
@@ -117,6 +119,12 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
             <Button size="small" disabled={s.placement[spot] === 0} onClick={() => place(0)}>
               None
             </Button>
+            {onEnd &&
+              endsOn(plan, side).map((which) => (
+                <Button key={which} size="small" onClick={() => onEnd(spot, which)}>
+                  Rows {which === 'from' ? 'begin' : 'end'} here
+                </Button>
+              ))}
             {s.choice.spots[String(spot)] !== undefined && (
               <Button size="small" type="text" onClick={() => place(null)}>
                 As spaced
@@ -133,6 +141,15 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear }: RunProps)
     </div>
   );
 });
+
+/** Ends of rows that lie on a side. */
+function endsOn({ body }: Plan, side: number): readonly ('from' | 'to')[] {
+  const { part, turns } = body.outline;
+  return [
+    ...(part?.first === side ? (['from'] as const) : []),
+    ...(part?.last === (side + 1) % turns.length ? (['to'] as const) : []),
+  ];
+}
 
 interface SpotProps {
   readonly at: number;

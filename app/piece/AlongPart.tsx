@@ -7,6 +7,7 @@ import { cornerName } from '../../core/print/placeWords.ts';
 import { rowsWords } from '../../core/print/steps/rowWords.ts';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Field, WholeNumber } from '../controls/Field.tsx';
+import { Button } from '../look/Button.tsx';
 import styles from './piece.module.css';
 
 const WAYS = [
@@ -14,6 +15,9 @@ const WAYS = [
   { value: 'turned', label: 'in rows, turned' },
   { value: 'cut', label: 'in rows, yarn cut' },
 ] as const;
+
+/** The part that is offered first: a side from corner to corner. */
+const ONE_SIDE = { first: 0, sides: 1, from: 0, to: null };
 
 type Way = (typeof WAYS)[number]['value'];
 
@@ -28,11 +32,11 @@ export function AlongPart() {
   const begun = workedRounds(plan.hem.record).length > 0;
   const way: Way = part === null ? 'around' : part.cut ? 'cut' : 'turned';
   const choose = (chosen: Way): void =>
-    void store.do(
-      borderAlong(chosen === 'around' ? null : { first: 0, sides: 1, ...part, cut: chosen === 'cut' }),
-    );
+    void store.do(borderAlong(chosen === 'around' ? null : { ...(part ?? ONE_SIDE), cut: chosen === 'cut' }));
   const set = (changed: { readonly first?: number; readonly sides?: number }): void =>
-    void store.do(borderAlong({ ...held(part, 'its fields are shown with a part'), ...changed }));
+    void store.do(
+      borderAlong({ ...held(part, 'its fields are shown with a part'), from: 0, to: null, ...changed }),
+    );
   return (
     <details open={part !== null}>
       <summary>{part === null ? 'Only a part' : 'A part of the piece'}</summary>
@@ -67,6 +71,17 @@ export function AlongPart() {
               onChange={(along) => set({ sides: along })}
             />
             <p className="quiet small">{rowsWords(plan)}</p>
+            {part.from > 0 || part.to !== null ? (
+              <Button size="small" disabled={begun} onClick={() => set({})}>
+                From corner to corner again
+              </Button>
+            ) : (
+              !begun && (
+                <p className="quiet small">
+                  To begin or to end within a side, touch the place on the Base round page.
+                </p>
+              )
+            )}
           </>
         )}
       </div>

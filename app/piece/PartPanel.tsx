@@ -5,6 +5,7 @@ import { listWords } from '../../core/say/lists.ts';
 import { basis, spotNoun } from '../../core/base/spacings.ts';
 import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
 import { measureSide, readAgain, takeMiddle } from '../../core/edits/piece.ts';
+import { beforeStretch, wholeEdge } from '../../core/piece/along.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords, plural } from '../../core/say/measures.ts';
@@ -70,7 +71,9 @@ interface SidePartProps extends Pick<PartPanelProps, 'plan'> {
 function SidePart({ plan, side }: SidePartProps) {
   const store = useHemStore();
   const { preferences } = plan.hem;
-  const { edge, name, count } = plan.sides[side]!;
+  const { name, count, edge: worked } = plan.sides[side]!;
+  // It is measured whole, whatever is worked of it.
+  const edge = wholeEdge(worked);
   const offers = basis(
     edge,
     edge.spots.map(() => 1),
@@ -145,6 +148,7 @@ function JoinPart({
   readonly join: number;
 }) {
   const store = useHemStore();
+  const { name, edge } = plan.sides[side]!;
   return (
     <>
       <p>Two motifs meet here. How do you want to work across the seam?</p>
@@ -154,7 +158,7 @@ function JoinPart({
         join={join}
         label="At this seam"
         value={crossingOf(plan.hem.base, plan.sides[side]!.choice, join)}
-        onChange={(crossing) => store.do(crossJoin(plan.sides[side]!.name, [side], join, crossing))}
+        onChange={(crossing) => store.do(crossJoin(name, [side], join + beforeStretch(edge).joins, crossing))}
       />
     </>
   );

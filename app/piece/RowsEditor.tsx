@@ -1,3 +1,4 @@
+import { wholeEdge } from '../../core/piece/along.ts';
 import { WholeNumber, Field } from '../controls/Field.tsx';
 import type { EditorProps } from './editorProps.ts';
 import { Button, Select } from 'antd';
@@ -84,8 +85,8 @@ export function RowsEditor({ piece, onChange }: EditorProps<RowsPiece>) {
       )}
       <p className="quiet small">
         {plural(total, 'row')} like these usually {total === 1 ? 'measures' : 'measure'} about{' '}
-        {lengthWords(plan.body.edges[1]!.computedMm, length)}. If your tape says otherwise, use your tape.
-        Measure twice; do not stretch.
+        {lengthWords(wholeEdge(plan.body.edges[1]!).computedMm, length)}. If your tape says otherwise, use
+        your tape. Measure twice; do not stretch.
       </p>
       <h2>Rows, from the last (A) down to the foundation (C)</h2>
       <ol className={styles.rowRuns}>

@@ -14,6 +14,7 @@ import {
   whole,
   type Of,
 } from '../schema.ts';
+import { rowsAlong } from '../piece/part.schema.ts';
 import { corner, stitch } from '../terms/terms.schema.ts';
 import { CROSSING_IDS, type CrossingId } from './crossings.ts';
 import { START_WAYS } from './startWays.ts';
@@ -93,15 +94,6 @@ const start = record({
   ending: said('how the last round is closed', oneOf(...START_WAYS.ending)),
 });
 
-const part = record({
-  first: said('number of the side with which the rows begin, from 0', whole(0, LIMITS.sides - 1)),
-  sides: said('so many sides, one after the other', whole(1, LIMITS.sides - 1)),
-  cut: said(
-    'the yarn is cut after every row, so that all are worked from the same end; else the work is turned',
-    Type.Boolean(),
-  ),
-});
-
 const rate = between(0, 6);
 const rowRates = record({
   slst: rate,
@@ -133,7 +125,7 @@ export const baseRound = named(
     ),
     clusterChains: said('chains between clusters that are worked into gaps', whole(0, 3)),
     start: said('where rounds begin and are joined', start),
-    part: said('rows along some of the sides alone; null all round', orNull(part)),
+    part: said('rows along some of the sides alone; null all round', orNull(rowsAlong)),
     sides: said('one for each side of the outline', list(sideChoice, LIMITS.sides, 1)),
   }),
 );
@@ -142,8 +134,6 @@ export const baseRound = named(
 export type OwnRate = Of<typeof ownRate>;
 /** Choices of the user for one side. */
 export type SideChoice = Of<typeof sideChoice>;
-/** Rows along some of the sides alone. */
-export type RowsAlong = Of<typeof part>;
 /** Where one round begins and is joined. */
 export type StartOfRound = Of<typeof startOfRound>;
 /** Where rounds begin and are joined. */

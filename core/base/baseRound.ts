@@ -16,7 +16,7 @@ import { rates, type RateChoices, type SpacingId } from './spacings.ts';
 import { spread } from '../ring/spread.ts';
 import type { BaseRound, SideChoice } from './baseRound.schema.ts';
 
-export type { BaseRound, RowRates, RowsAlong, SideChoice } from './baseRound.schema.ts';
+export type { BaseRound, RowRates, SideChoice } from './baseRound.schema.ts';
 
 /** Choices of a base round and of a side that bear on how many stitches go where. */
 export type BaseRates = Pick<BaseRound, 'stitch' | 'crossing' | 'rates' | 'endRows'>;
@@ -142,7 +142,7 @@ export function workBase(
     let spot = spotsBefore[side]!;
     const edge = body.edges[side]!;
     const choice = base.sides[side]!;
-    const chains = chainsBetween(base, choice, edge);
+    const chains = counts.some((count) => count > 0) ? chainsBetween(base, choice, edge) : 0;
     if (turns.length > 0) {
       const role = roleOf(part, side, turns.length);
       const group = baseCornerGroup(base, turns[side]!, role);

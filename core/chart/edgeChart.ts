@@ -4,6 +4,7 @@
  */
 import { held } from '../held.ts';
 import { rememberedBy } from '../remembered.ts';
+import { wholeEdge } from '../piece/along.ts';
 import type { Point } from '../piece/outline.ts';
 import type { Body, Edge, Spot } from '../piece/edge.ts';
 import { IN_NOTHING } from '../ring/ring.ts';
@@ -42,13 +43,14 @@ const chartOfWidth = rememberedBy(chartEdges);
 
 /** Stitch width of a body whose edge is made of stitch tops, mm. */
 function ownWidth({ edges }: Body): number | undefined {
-  const tops = edges[0]!.spots.find(
+  const tops = wholeEdge(edges[0]!).spots.find(
     (s) => s.kind === 'stitch top' || s.kind === 'cluster stitch' || s.kind === 'counted stitch',
   );
   return tops?.lengthMm;
 }
 
-function chartEdges(body: Body, widthMm: number): EdgeChart {
+function chartEdges(worked: Body, widthMm: number): EdgeChart {
+  const body = { ...worked, edges: worked.edges.map(wholeEdge) };
   const made: Stitch[] = [];
   const at: [head: Point, foot: Point][] = [];
   const lines: EdgeLine[] = [];

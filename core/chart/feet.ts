@@ -1,5 +1,6 @@
 /** Where the feet of stitches stand: on the round below, or on the edge of the piece. */
 import type { Body } from '../piece/edge.ts';
+import { alongSide, wholeEdge } from '../piece/along.ts';
 import { roleOf } from '../piece/part.ts';
 import { corners, isDisc, type Outline, type Point } from '../piece/outline.ts';
 import { entryOf, isGap } from '../ring/ring.ts';
@@ -48,18 +49,20 @@ export function edgeFeet(body: Body): FootFinder {
   };
 }
 
-/** Foot of an end stitch of rows: the middle of the room that the spots of its side leave for it; null at any other corner. */
+/** Foot of an end stitch of rows: its spot, or the middle of the room that the spots of its side leave for it; null at any other corner. */
 function endFoot(body: Body, corner: number): Point | null {
   const { outline, edges } = body;
   const role = roleOf(outline.part, corner, outline.turns.length);
   if (role !== 'first' && role !== 'last') return null;
   const side = role === 'first' ? corner : (corner + edges.length - 1) % edges.length;
-  const [whole, length] = [
-    edges[side]!.spots.reduce((sum, s) => sum + s.lengthMm, 0),
-    outline.sides[side]!.lengthMm,
-  ];
-  const beside = Math.max(0, length - whole) / 4;
-  return placer(body, side)(role === 'first' ? -beside : whole + beside, 0);
+  const { spots } = wholeEdge(edges[side]!);
+  const upTo = (count: number): number => spots.slice(0, count).reduce((sum, s) => sum + s.lengthMm, 0);
+  const place = placer({ ...body, edges: edges.map(wholeEdge) }, side);
+  const [from, to] = outline.part?.spots ?? [0, null];
+  const own = role === 'first' ? from : (to ?? 0);
+  if (own > 0) return place((upTo(own - 1) + upTo(own)) / 2, 0);
+  const beside = alongSide(body, side).lead / 2;
+  return place(role === 'first' ? -beside : upTo(spots.length) + beside, 0);
 }
 
 /**
@@ -68,7 +71,9 @@ function endFoot(body: Body, corner: number): Point | null {
  */
 export function placer({ outline, edges }: Body, side: number): (along: number, depth: number) => Point {
   const points = corners(outline, 0);
-  const whole = edges[side]!.spots.reduce((sum, s) => sum + s.lengthMm, 0) || 1;
+  const { spots } = wholeEdge(edges[side]!);
+  const whole = spots.reduce((sum, s) => sum + s.lengthMm, 0) || 1;
+  const before = spots.slice(0, edges[side]!.stretch?.from ?? 0).reduce((sum, s) => sum + s.lengthMm, 0);
   const path = sidePath(outline, points, side);
   if (isDisc(outline)) {
     const radius = points[0]!.x;
@@ -85,7 +90,7 @@ export function placer({ outline, edges }: Body, side: number): (along: number, 
   const inX = (to.y - from.y) / length;
   const inY = -(to.x - from.x) / length;
   return (along, depth) => {
-    const { x, y } = path((lead + (along * (length - 2 * lead)) / whole) / length);
+    const { x, y } = path((lead + ((before + along) * (length - 2 * lead)) / whole) / length);
     return { x: x + inX * depth, y: y + inY * depth };
   };
 }

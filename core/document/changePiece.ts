@@ -33,6 +33,18 @@ export function keptOnPiece(kept: Hem['kept'], before: Piece, after: Piece): Hem
   return kept.map((border) => ({ ...border, ...borderOn(edges, edgesBefore, border) }));
 }
 
+/** The same part of another piece: where a side has other spots it begins and ends in the corners. */
+function partOn(
+  edges: readonly Edge[],
+  spotsBefore: readonly number[],
+  part: BaseRound['part'],
+): BaseRound['part'] {
+  if (part === null || (part.from === 0 && part.to === null)) return part;
+  const last = (part.first + part.sides - 1) % edges.length;
+  const same = [part.first, last].every((side) => edges[side]!.spots.length === spotsBefore[side]);
+  return same ? part : { ...part, from: 0, to: null };
+}
+
 interface Border {
   readonly base: BaseRound;
   readonly rounds: readonly RoundEntry[];
@@ -58,7 +70,7 @@ function borderOn(edges: readonly Edge[], edgesBefore: readonly Edge[], { base, 
       ...base,
       sides,
       // Other sides are another part.
-      part: sameSides ? base.part : null,
+      part: sameSides ? partOn(edges, spotsBefore, base.part) : null,
       start: { ...start, side: Math.min(start.side, edges.length - 1) },
     },
     rounds: sameSides

@@ -6,7 +6,8 @@ import { spacingCount, type BaseRound } from '../base/baseRound.ts';
 import { spacingsFor } from '../base/spacings.ts';
 import { LIMITS } from '../limits.ts';
 import { beyondPlanning, bodyOf } from '../piece/piece.ts';
-import type { Edge } from '../piece/edge.ts';
+import { isPartOf } from '../piece/along.ts';
+import type { Body } from '../piece/edge.ts';
 import { at, done, failed, inAll, type Outcome, type Problem } from '../problems.ts';
 import type { Family } from '../rounds/family.ts';
 import { FAMILIES, familyById } from '../rounds/registry.ts';
@@ -129,12 +130,12 @@ function soundness(hem: Hem): readonly Problem[] {
   const yarns = new Set(hem.yarns.map((y) => y.id));
   hem.weighIns.forEach((w, i) => found.push(...knownYarn(yarns, w.yarn, `weighIns.${i}.yarn`)));
   const unsound = beyondPlanning(hem.piece, at('piece'));
-  const edges = unsound.length > 0 ? null : bodyOf(hem.piece).edges;
+  const body = unsound.length > 0 ? null : bodyOf(hem.piece);
   const width = 100 / hem.gauge.stitchesPer10Cm;
   const border = (base: BaseRound, rounds: readonly RoundEntry[], place: string): void => {
-    found.push(...roundProblems(rounds, yarns, edges?.length ?? LIMITS.sides, place));
+    found.push(...roundProblems(rounds, yarns, body?.edges.length ?? LIMITS.sides, place));
     found.push(...knownYarn(yarns, base.yarn, `${place}base.yarn`));
-    if (edges) found.push(...baseProblems(base, edges, width, place));
+    if (body) found.push(...baseProblems(base, body, width, place));
   };
   if (hem.alike.yarn !== null) found.push(...knownYarn(yarns, hem.alike.yarn, 'alike.yarn'));
   border(hem.base, hem.rounds, '');
@@ -160,7 +161,7 @@ function eventProblems(event: WorkEvent, gauge: Hem['gauge'], place: string): re
     const beyond = beyondPlanning(piece, at(`${place}ground.piece`));
     found.push(...beyond);
     if (beyond.length === 0)
-      found.push(...baseProblems(base, bodyOf(piece).edges, 100 / gauge.stitchesPer10Cm, `${place}ground.`));
+      found.push(...baseProblems(base, bodyOf(piece), 100 / gauge.stitchesPer10Cm, `${place}ground.`));
   }
   if (found.length === 0) sound.add(event);
   return found;
@@ -246,16 +247,17 @@ const workedRounds = (rounds: readonly RoundEntry[]): number =>
 
 function baseProblems(
   base: BaseRound,
-  edges: readonly Edge[],
+  body: Pick<Body, 'edges' | 'outline'>,
   stitchWidthMm: number,
   place: string,
 ): readonly Problem[] {
+  const { edges } = body;
   const { side } = base.start;
   const found: Problem[] = [];
   const sides = edges.length;
   if (side >= sides)
     found.push(documentProblem('side-unknown', at(`${place}base.start.side`), { side, sides }));
-  if (base.part && (base.part.first >= sides || base.part.sides >= sides))
+  if (base.part && !isPartOf(body, base.part))
     found.push(
       documentProblem('part-not-here', at(`${place}base.part`), {
         first: base.part.first,

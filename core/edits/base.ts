@@ -1,18 +1,14 @@
 /** Edits of the base round. */
 import { editProblem } from './problems.ts';
-import {
-  isAtJoin,
-  type BaseRound,
-  type RowRates,
-  type RowsAlong,
-  type SideChoice,
-} from '../base/baseRound.ts';
+import { isAtJoin, type BaseRound, type RowRates, type SideChoice } from '../base/baseRound.ts';
 import type { CrossingId } from '../base/crossings.ts';
 import type { SpacingId } from '../base/spacings.ts';
 import type { RoundStarts } from '../base/start.ts';
 import type { Hem } from '../document/hem.ts';
 import type { CornerId } from '../terms/corners.ts';
 import type { StitchKind } from '../terms/stitches.ts';
+import { isPartOf } from '../piece/along.ts';
+import type { RowsAlong } from '../piece/part.schema.ts';
 import { bodyOf } from '../piece/piece.ts';
 import { inAll } from '../problems.ts';
 import { beforeWork, type Edit } from './edit.ts';
@@ -30,8 +26,7 @@ const onSides =
 /** The border in rows along a part of the piece; null all the way around. */
 export const borderAlong = (part: RowsAlong | null): Edit =>
   beforeWork('the part that is bordered', (hem) => {
-    const corners = bodyOf(hem.piece).outline.turns.length;
-    if (part && (part.first >= corners || part.sides >= corners))
+    if (part && !isPartOf(bodyOf(hem.piece), part))
       return editProblem('part-gone', inAll('the piece'), { what: 'a part with those sides' });
     return onBase({ part })(hem);
   });

@@ -49,6 +49,8 @@ export interface Edge {
   readonly measuredMm: number;
   /** Length that the description gives by itself, mm. */
   readonly computedMm: number;
+  /** The edge that it is a stretch of: so many spots of that come before its own. */
+  readonly stretch?: { readonly from: number; readonly of: Edge };
 }
 
 export interface Body {

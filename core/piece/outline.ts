@@ -97,7 +97,18 @@ export const cutByArc = (turn: number): number => (turn > 0 ? Math.tan(turn / 2)
 export function lengthAt(outline: Outline, side: number, heightMm: number, radiusMm = 0): number {
   const { sides } = outline;
   const cut = isDisc(outline) ? 0 : cutByArc(turnAt(outline, side)) + cutByArc(turnAt(outline, side + 1));
-  return Math.max(0, sides[side]!.lengthMm + heightMm * growthPerMm(outline, side) - radiusMm * cut);
+  const [before, after] = freeOf(outline, side);
+  const length = sides[side]!.lengthMm - before - after;
+  return Math.max(0, length + heightMm * growthPerMm(outline, side) - radiusMm * cut);
+}
+
+/** Length of a side before and behind the rows that go along it, mm. */
+function freeOf({ part, turns }: Outline, side: number): readonly [before: number, after: number] {
+  const [before, after] = part?.freeMm ?? [0, 0];
+  return [
+    part?.first === side ? before : 0,
+    part?.last === (side + 1) % Math.max(1, turns.length) ? after : 0,
+  ];
 }
 
 /**
@@ -154,11 +165,15 @@ export function endsOfSide(outline: Outline, heightMm: number, side: number): re
   const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
   // Work runs anticlockwise: with y downwards the piece lies to the left of it.
   const [outX, outY] = [(-(b.y - a.y) * heightMm) / length, ((b.x - a.x) * heightMm) / length];
-  const end = (corner: number, p: Point): Point =>
+  const [freeBefore, freeAfter] = freeOf(outline, side);
+  /** A corner of the piece, moved so far along the side and straight out. */
+  const end = (corner: number, p: Point, along: number): Point =>
     roleOf(outline.part, corner, points.length) === 'turned'
       ? points[corner]!
-      : { x: p.x + outX, y: p.y + outY };
-  return isWorkedSide(outline.part, side, points.length) ? [end(side, a), end(after, b)] : [a, b];
+      : { x: p.x + outX + ((b.x - a.x) * along) / length, y: p.y + outY + ((b.y - a.y) * along) / length };
+  return isWorkedSide(outline.part, side, points.length)
+    ? [end(side, a, freeBefore), end(after, b, -freeAfter)]
+    : [a, b];
 }
 
 /** Width and height of the box round the outline grown by `heightMm`, mm. */

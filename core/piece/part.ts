@@ -4,6 +4,10 @@
 export interface Part {
   readonly first: number;
   readonly last: number;
+  /** Length of the first side before the rows, and of the last side behind them, mm. */
+  readonly freeMm?: readonly [before: number, after: number];
+  /** Numbers of the spots in which they begin and end, from 1, where it is not in the corners: 0 and null. */
+  readonly spots?: readonly [from: number, to: number | null];
 }
 
 /** Role of a corner: it is worked round, it is an end of the rows, or nothing is worked there. */

@@ -8,6 +8,7 @@ import {
   type SideChoice,
   type SideRates,
 } from '../base/baseRound.ts';
+import { beforeStretch } from '../piece/along.ts';
 import type { Body, Edge } from '../piece/edge.ts';
 import { roleOf, type Part } from '../piece/part.ts';
 import { asFound } from '../ring/found.ts';
@@ -15,6 +16,33 @@ import type { CornerRecipe } from '../ring/recipe.ts';
 import type { WorkedRound } from '../ring/work.ts';
 
 export type BaseWorked = Omit<WorkedRound, 'sides'>;
+
+interface ChoiceInputs {
+  /** A stretch of the side. */
+  readonly edge: Edge;
+  readonly choice: SideChoice;
+}
+
+/** Choices for a side as they are for a stretch of it, whose spots and joins are numbered by themselves. */
+export function choiceAlong({ edge, choice }: ChoiceInputs): SideChoice {
+  const { spots, joins } = beforeStretch(edge);
+  const moved = <T>(
+    byNumber: Readonly<Record<string, T>>,
+    by: number,
+    most: number,
+  ): Readonly<Record<string, T>> =>
+    Object.fromEntries(
+      Object.entries(byNumber).flatMap(([number, value]) => {
+        const here = Number(number) - by;
+        return here >= 0 && here < most ? [[String(here), value]] : [];
+      }),
+    );
+  return {
+    ...choice,
+    spots: moved(choice.spots, spots, edge.spots.length),
+    crossings: moved(choice.crossings, joins, edge.joins.length),
+  };
+}
 
 export interface PlacementInputs extends BaseRates, SideRates, Pick<SideChoice, 'school' | 'count'> {
   readonly edge: Edge;

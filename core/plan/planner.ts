@@ -6,14 +6,15 @@
 import { joiningOf } from '../alike/joining.ts';
 import { held } from '../held.ts';
 import { yarnOf, type Hem } from '../document/hem.ts';
-import type { RowsAlong } from '../base/baseRound.ts';
+import { bodyAlong } from '../piece/along.ts';
+import type { RowsAlong } from '../piece/part.schema.ts';
 import type { Body, Edge } from '../piece/edge.ts';
-import { isWorkedSide, partAlong } from '../piece/part.ts';
+import { isWorkedSide } from '../piece/part.ts';
 import { extent } from '../piece/outline.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import { workedRounds, type FrozenRound } from '../record/record.ts';
 import { weighingEvents } from '../record/weighings.ts';
-import { baseAsFound, baseCorners, baseRing, placedAlong } from './base.ts';
+import { baseAsFound, baseCorners, baseRing, choiceAlong, placedAlong } from './base.ts';
 import { hemAsBegun, stackOnBegun } from './begun.ts';
 import { judgeRounds } from './judged.ts';
 import { flatLimitsOf, flatSeen, heightMeasured } from './measured.ts';
@@ -54,8 +55,7 @@ interface BodyInputs {
 /** The piece with the part of its outline that the border goes along. */
 function bodyWithPart({ piece, along }: BodyInputs): Body {
   const body = bodyOf(piece);
-  const part = along && partAlong(along, body.edges.length);
-  return part ? { ...body, outline: { ...body.outline, part } } : body;
+  return along ? bodyAlong(body, along) : body;
 }
 
 function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Plan {
@@ -68,8 +68,14 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const body = stages.run('body', bodyWithPart, { piece: hem.piece, along: base.part });
   const { outline, edges } = body;
 
+  // What was said of single spots and seams is said of the whole side.
+  const choices = edges.map((edge, side) =>
+    edge.stretch
+      ? stages.run(`choice ${side}`, choiceAlong, { edge, choice: base.sides[side]! })
+      : base.sides[side]!,
+  );
   const ratesAlong = (edge: Edge, side: number) => {
-    const { own, spots, crossings } = base.sides[side]!;
+    const { own, spots, crossings } = choices[side]!;
     return { edge, stitch, crossing, rates, endRows, own, spots, crossings, widthMm: baseWidthMm };
   };
   const placements = edges.map((edge, side) => {
@@ -90,7 +96,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
     crossing,
     placements,
     spacings: base.sides.map((s) => s.school),
-    crossings: base.sides.map((s) => s.crossings),
+    crossings: choices.map((s) => s.crossings),
   });
   const counts = done[0]?.counts;
   const baseFound = counts
@@ -137,7 +143,7 @@ function planWith(stages: Stages, design: Hem, done: readonly FrozenRound[]): Pl
   const judged = judgeRounds(stages, made, { outline, taller, limits: flatLimits });
 
   const sides = edges.map((edge, side) => {
-    const choice = base.sides[side]!;
+    const choice = choices[side]!;
     const spacings = stages.run(`spacings ${side}`, spacingsAlong, {
       ...ratesAlong(edge, side),
       language: preferences.language,

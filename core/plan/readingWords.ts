@@ -1,4 +1,5 @@
 /** Readings of the tape, where it says two things. */
+import { wholeEdge } from '../piece/along.ts';
 import { facingSides } from '../piece/symmetry.ts';
 import type { Plan } from './types.ts';
 import { lengthWords } from '../say/measures.ts';
@@ -11,7 +12,7 @@ const differ = (a: number, b: number): boolean => Math.abs(a - b) > AS_ONE_HOLDS
 /** Two readings of a side that differ; null where there is one, or they agree. */
 export function readingsWords({ hem, body }: Plan, side: number): string | null {
   const second = hem.secondReadings[String(side)];
-  const first = body.edges[side]!.measuredMm;
+  const first = wholeEdge(body.edges[side]!).measuredMm;
   if (second === undefined || !differ(first, second * 10)) return null;
   const { length } = hem.preferences;
   return `Your two readings are ${lengthWords(Math.abs(first - second * 10), length)} apart. Lay the piece flat without stretching it and measure again, or use the middle.`;
@@ -21,7 +22,7 @@ export function readingsWords({ hem, body }: Plan, side: number): string | null 
 export function unequalWords({ hem, body, sides }: Plan): readonly string[] {
   const { length } = hem.preferences;
   return facingSides({ outline: body.outline }).flatMap(([a, b]) => {
-    const [one, other] = [body.edges[a]!.measuredMm, body.edges[b]!.measuredMm];
+    const [one, other] = [wholeEdge(body.edges[a]!).measuredMm, wholeEdge(body.edges[b]!).measuredMm];
     return differ(one, other)
       ? [
           `Sides ${sides[a]!.name} and ${sides[b]!.name} face each other, and measure ${lengthWords(one, length)} and ${lengthWords(other, length)}. Measure both again: a piece like this is usually the same on both.`,

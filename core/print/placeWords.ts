@@ -1,6 +1,7 @@
 /** Where the hook goes, in words that fit behind what is worked there: “in the marked st of corner D/A”. */
 import { isDisc } from '../piece/outline.ts';
 import { ordinal } from '../say/lists.ts';
+import { endSpot, wholeEdge } from '../piece/along.ts';
 import { spotName } from './run.ts';
 import type { Plan } from '../plan/types.ts';
 import { countedFrom, type PlaceOfWork } from '../procedure/place.ts';
@@ -11,6 +12,14 @@ import { capital } from '../terms/words.ts';
 /** A corner by the two sides that meet there, in working order. */
 export const cornerName = (plan: Plan, corner: number): string =>
   `${plan.sides[(corner - 1 + plan.sides.length) % plan.sides.length]!.name}/${plan.sides[corner]!.name}`;
+
+/** A corner of the edge as a place: “the end stitch of corner D/A”, or, where rows end within a side, “st 24 of side A”. */
+export function cornerOfEdge(plan: Plan, corner: number): string {
+  const { body, sides } = plan;
+  const at = endSpot(body, corner);
+  if (at === null) return `${body.cornerPlaces[corner]!} of corner ${cornerName(plan, corner)}`;
+  return `${spotName(wholeEdge(body.edges[at.side]!), at.spot)} of side ${sides[at.side]!.name}`;
+}
 
 /** A side by its letter; a circle has but its edge. */
 export const sideWords = (plan: Plan, side: number): string =>
@@ -48,7 +57,7 @@ export function markedWords(plan: Plan, place: Extract<PlaceOfWork, { on: 'corne
 export function placeWords(plan: Plan, place: PlaceOfWork, travel: 1 | -1): string {
   switch (place.on) {
     case 'edge corner':
-      return `in ${plan.body.cornerPlaces[place.corner]} of corner ${cornerName(plan, place.corner)}`;
+      return `in ${cornerOfEdge(plan, place.corner)}`;
     case 'edge':
       return isDisc(plan.body.outline)
         ? place.spot === 0

@@ -208,7 +208,10 @@ describe('what is printed is read back, and worked from the words alone gives th
     (id) => {
       const family = FAMILIES.find((f) => f.id === id)!;
       const hem = rowsHem();
-      const below = { ...hem, base: { ...hem.base, part: { first: 3, sides: 2, cut: false } } };
+      const below = {
+        ...hem,
+        base: { ...hem.base, part: { first: 3, sides: 2, from: 0, to: null, cut: false } },
+      };
       const rounds = entriesOnto(plan(below).rounds[0]!.ring, family, 'y1', ['ground', 'new']);
       const made = plan({ ...below, rounds });
       for (const pattern of [writtenPattern(made), publishedPattern(made)]) {

@@ -54,6 +54,8 @@ export function placementWords(
  * among its like.
  */
 export function spotNumber(edge: Edge, index: number, numbered: Numbered = 'on the piece'): number {
+  if (edge.stretch && numbered === 'on the piece' && edge.numbering.noun === 'row')
+    return spotNumber(edge.stretch.of, edge.stretch.from + index, numbered);
   if (edge.numbering.from === 'last')
     return numbered === 'on the piece' ? edge.spots.length - index : index + 1;
   const { kind } = edge.spots[index]!;
@@ -64,6 +66,7 @@ export function spotNumber(edge: Edge, index: number, numbered: Numbered = 'on t
 
 /** Number of the motif that a stitch of joined motifs belongs to, from 1, and of the stitch on that motif. */
 function onMotif(edge: Edge, index: number): { readonly motif: number; readonly number: number } | null {
+  if (edge.stretch) return onMotif(edge.stretch.of, edge.stretch.from + index);
   if (edge.joins.length === 0) return null;
   const seams = edge.joins.filter((first) => first < index);
   const from = seams.length === 0 ? 0 : seams[seams.length - 1]! + 3;

@@ -1,6 +1,8 @@
 /** One stitch of a border in words: where it stands, what it is, and what it sits in. */
 import { isDisc } from '../piece/outline.ts';
 import { ordinal } from '../say/lists.ts';
+import { endSpot } from '../piece/along.ts';
+import { cornerOfEdge } from './placeWords.ts';
 import { spotNumber } from './run.ts';
 import { LOOPS } from '../terms/places.ts';
 import { spotNoun } from '../base/spacings.ts';
@@ -103,7 +105,8 @@ function intoWords(plan: Plan, { ring, onto }: RoundPlan, entry: number, languag
 /** A spot of the body by the number that the maker counts it by. */
 function edgeWords(plan: Plan, place: number, language: Language): string {
   const at = spotOf(plan, place);
-  if (at.on === 'edge corner') return `in ${plan.body.cornerPlaces[at.corner] ?? 'the edge'}`;
+  if (at.on === 'edge corner')
+    return `in ${endSpot(plan.body, at.corner) ? cornerOfEdge(plan, at.corner) : (plan.body.cornerPlaces[at.corner] ?? 'the edge')}`;
   const edge = plan.body.edges[at.side]!;
   const number = spotNumber(edge, at.spot);
   return `in ${spotNoun(edge.spots[at.spot]!, language)} ${number} of ${plan.sides[at.side]!.name}`;

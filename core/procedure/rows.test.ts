@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { RowsAlong } from '../base/baseRound.ts';
+import type { RowsAlong } from '../piece/part.schema.ts';
 import { countsWords } from '../plan/countWords.ts';
 import { plan } from '../plan/planner.ts';
 import { topOf, type Plan } from '../plan/types.ts';
@@ -19,8 +19,8 @@ import { borderAlong, setCount } from '../edits/base.ts';
 import { yarnEndsOf } from './ends.ts';
 import { proceduresOf } from './procedure.ts';
 
-const ONE: RowsAlong = { first: 0, sides: 1, cut: false };
-const TWO: RowsAlong = { first: 3, sides: 2, cut: false };
+const ONE: RowsAlong = { first: 0, sides: 1, from: 0, to: null, cut: false };
+const TWO: RowsAlong = { first: 3, sides: 2, from: 0, to: null, cut: false };
 
 const along = (part: RowsAlong | null, rounds: Hem['rounds'] = [], hem = rowsHem()): Hem => ({
   ...hem,
@@ -111,10 +111,35 @@ describe('rows along a part of a piece, counted by hand', () => {
     expect(one.rounds.every((r) => r.sides.slice(1).every((s) => s.strain === 0))).toBe(true);
   });
 
+  test('a stretch goes from one place to another, whose stitches are its ends', () => {
+    // From stitch 21 to stitch 60 of the last row: 38 between them.
+    const made = plan(along({ ...ONE, from: 21, to: 60 }, [entry({ times: 2 })]));
+    expect(totals(made)).toEqual([40, 40, 40]);
+    const text = patternText(publishedPattern(made));
+    expect(text).toContain('with a sl st in st 21 of side A; ch 1, sc in same place.');
+    expect(text).toContain('Side A: 38 sc, 1 in each st.');
+    expect(text).toContain('End: sc in st 60 of side A. Turn.');
+    // As long as the stitches that it goes along: 40 of 150 that lie on 110 cm with two beside them.
+    const mm = (1100 / 152) * 40;
+    expect(made.rounds[0]!.sides[0]!.strain).toBeCloseTo((40 * made.stitchWidthMm) / mm - 1, 2);
+    expect(made.bodySize.widthMm).toBeCloseTo(1100, 6);
+  });
+
+  test('a stretch around a corner, by row ends and seams as they are numbered on the piece', () => {
+    const made = plan(along({ ...TWO, from: 11, to: 30 }));
+    // 73 double rows take 2 each from row 12 up, 3 in the corner, stitches 1 to 29, an end stitch at either end.
+    expect(totals(made)).toEqual([1 + 73 * 2 + 3 + 29 + 1]);
+    const text = patternText(writtenPattern(made));
+    expect(text).toContain('in row 11 of side D.');
+    expect(text).toContain('along the row ends, from row 12 up to row 84: 2 in each row.');
+  });
+
   test('what is no part of the piece is refused, and another piece has none', () => {
     const hem = rowsHem();
-    expect(performed(hem, borderAlong({ first: 4, sides: 1, cut: false })).ok).toBe(false);
-    expect(performed(hem, borderAlong({ first: 0, sides: 4, cut: false })).ok).toBe(false);
+    expect(performed(hem, borderAlong({ ...ONE, first: 4 })).ok).toBe(false);
+    expect(performed(hem, borderAlong({ ...ONE, sides: 4 })).ok).toBe(false);
+    expect(performed(hem, borderAlong({ ...ONE, from: 20, to: 22 })).ok).toBe(false);
+    expect(performed(hem, borderAlong({ ...ONE, to: 999 })).ok).toBe(false);
     expect(edited(hem, borderAlong(TWO), borderAlong(null))).toEqual(hem);
   });
 });
@@ -136,6 +161,8 @@ describe('a maker who follows a pattern of rows makes what was planned', () => {
       const part = {
         first: (k + nth) % corners,
         sides: 1 + ((k + nth) % (corners - 1)),
+        from: k % 4 === 1 ? 2 : 0,
+        to: null,
         cut: (k + nth) % 3 === 0,
       };
       const rounds = k % 2 === 0 ? [] : [entry({ stitch: 'hdc', times: 2 })];

@@ -2,11 +2,12 @@
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { spacingsFor } from '../base/spacings.ts';
 import { START_WAYS } from '../base/startWays.ts';
-import type { RowsAlong } from '../base/baseRound.ts';
+import type { RowsAlong } from '../piece/part.schema.ts';
 import type { RoundStarts, StartOfRound } from '../base/start.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { constructionOf } from '../edits/constructions.ts';
+import { isPartOf } from '../piece/along.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 import { plan } from '../plan/planner.ts';
@@ -228,5 +229,18 @@ export function anyHem(chance: Chance): Hem {
 export function partByChance(chance: Chance, piece: Piece): RowsAlong | null {
   const corners = bodyOf(piece).outline.turns.length;
   if (corners < 2) return null;
-  return { first: chance.int(0, corners - 1), sides: chance.int(1, corners - 1), cut: chance.maybe(0.4) };
+  const body = bodyOf(piece);
+  const whole = {
+    first: chance.int(0, corners - 1),
+    sides: chance.int(1, corners - 1),
+    cut: chance.maybe(0.4),
+    from: 0,
+    to: null,
+  };
+  if (chance.maybe(0.6)) return whole;
+  const last = (whole.first + whole.sides - 1) % corners;
+  const spotOf = (side: number): number => chance.int(1, body.edges[side]!.spots.length);
+  const from = chance.maybe(0.7) ? spotOf(whole.first) : 0;
+  const stretch = { ...whole, from, to: from === 0 || chance.maybe(0.5) ? spotOf(last) : null };
+  return isPartOf(body, stretch) ? stretch : whole;
 }

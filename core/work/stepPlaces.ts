@@ -2,6 +2,7 @@
 import { ACROSS_SEAM } from '../base/crossings.ts';
 import type { SpotKind } from '../piece/edge.ts';
 import { spotNoun } from '../base/spacings.ts';
+import { endSpot, wholeEdge } from '../piece/along.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { actsOf, type Procedure } from '../procedure/acts.ts';
@@ -147,6 +148,8 @@ function spotsMet({ body }: Plan, { into }: Ring): readonly number[] {
 /** Name of a place of the edge. */
 function edgeNoun(plan: Plan, place: number, language: Language): string {
   const at = spotOf(plan, place);
+  const end = at.on === 'edge corner' ? endSpot(plan.body, at.corner) : null;
+  if (end) return spotNoun(wholeEdge(plan.body.edges[end.side]!).spots[end.spot]!, language);
   return at.on === 'edge corner'
     ? plan.body.cornerPlaces[at.corner]!
     : spotNoun(plan.body.edges[at.side]!.spots[at.spot]!, language);

@@ -2,7 +2,7 @@
 import { isDisc } from '../../piece/outline.ts';
 import { CROSSINGS, tallerStitch, type CrossingId } from '../../base/crossings.ts';
 import { listWords } from '../../say/lists.ts';
-import { placementWords, type Numbered } from '../run.ts';
+import { placementWords, spotNumber, type Numbered } from '../run.ts';
 import type { Edge, SpotKind } from '../../piece/edge.ts';
 import type { Plan, SidePlan } from '../../plan/types.ts';
 import { sideActs, type Along, type Procedure } from '../../procedure/acts.ts';
@@ -35,21 +35,21 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language,
   const { stitch } = plan.hem.base;
   const between = choice.school === 'clusters' ? 'the groups' : 'them';
   const chains =
-    along.chains === 0
+    along.chains === 0 || count === 0
       ? ''
       : `, with ch ${along.chains} between ${between}, before the first and after the last`;
   return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge, numbered)}${chains}: ${placementWords(along.placement, edge, language, numbered)}${seamsWords(along.crossings, edge, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
 }
 
 /** The look of a side, and which way its rows come. */
-function edgeWords({ spots, numbering }: Edge, numbered: Numbered): string {
+function edgeWords(edge: Edge, numbered: Numbered): string {
+  const { spots, numbering } = edge;
   const has = (kind: SpotKind): boolean => spots.some((s) => s.kind === kind);
   if (numbering.noun === 'row') {
     if (spots.length === 1) return 'the row end';
     if (numbered === 'along the side') return `the ${spots.length} row ends`;
-    return numbering.from === 'first'
-      ? `the row ends, from row 1 up to row ${spots.length}`
-      : `the row ends, from row ${spots.length} down to row 1`;
+    const row = (i: number): number => spotNumber(edge, i, numbered);
+    return `the row ends, from row ${row(0)} ${numbering.from === 'first' ? 'up' : 'down'} to row ${row(spots.length - 1)}`;
   }
   if (has('foundation chain')) return 'the foundation chain';
   if (has('block')) return 'the blocks';

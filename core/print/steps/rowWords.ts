@@ -1,12 +1,13 @@
 /** Rows along a part of a piece in words: the end stitches, and which sides are worked. */
 import { printGroup } from '../../notation/print.ts';
+import { endSpot } from '../../piece/along.ts';
 import { roleOf } from '../../piece/part.ts';
 import { sidesWorked, type Plan } from '../../plan/types.ts';
 import type { ActOf, Procedure } from '../../procedure/acts.ts';
 import { endsOfRow } from '../../procedure/rows.ts';
 import { listWords } from '../../say/lists.ts';
 import type { Language } from '../../terms/stitches.ts';
-import { cornerName } from '../placeWords.ts';
+import { cornerName, cornerOfEdge } from '../placeWords.ts';
 
 /** Whether a corner is an end of the rows. */
 export const isRowEnd = ({ body: { outline } }: Plan, corner: number): boolean =>
@@ -14,7 +15,7 @@ export const isRowEnd = ({ body: { outline } }: Plan, corner: number): boolean =
 
 /** The place of the end stitch at a corner: “the end stitch of corner D/A”, “the first st”, “the last st”. */
 function endPlaceWords(plan: Plan, { round }: Procedure, corner: number): string {
-  if (round.onto < 0) return `${plan.body.cornerPlaces[corner]!} of corner ${cornerName(plan, corner)}`;
+  if (round.onto < 0) return cornerOfEdge(plan, corner);
   const { part } = plan.body.outline;
   return part && endsOfRow(part, round)[0] === corner ? 'the first st' : 'the last st';
 }
@@ -48,8 +49,9 @@ export function rowsWords(plan: Plan): string | null {
   const { part } = plan.body.outline;
   if (!part) return null;
   const names = sidesWorked(plan).map((side) => plan.sides[side]!.name);
-  const [start, end] = [part.first, part.last].map((corner) => cornerName(plan, corner));
+  const at = (corner: number): string =>
+    endSpot(plan.body, corner) === null ? `corner ${cornerName(plan, corner)}` : cornerOfEdge(plan, corner);
   const cut = plan.hem.base.part?.cut ?? false;
   const how = cut ? 'Cut the yarn after every row and begin each at the same end' : 'Turn after every row';
-  return `Work in rows along ${names.length === 1 ? 'side' : 'sides'} ${listWords(names)} alone, from corner ${start} to corner ${end}. ${how}. The first and the last st of a row are its end sts, and are counted with their side.`;
+  return `Work in rows along ${names.length === 1 ? 'side' : 'sides'} ${listWords(names)} alone, from ${at(part.first)} to ${at(part.last)}. ${how}. The first and the last st of a row are its end sts, and are counted with their side.`;
 }

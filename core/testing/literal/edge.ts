@@ -82,7 +82,11 @@ function rowsCalled(name: string, edge: Edge): readonly number[] {
 }
 
 const rowAt = (edge: Edge, i: number): number =>
-  edge.numbering.from === 'first' ? i + 1 : edge.spots.length - i;
+  edge.stretch
+    ? rowAt(edge.stretch.of, edge.stretch.from + i)
+    : edge.numbering.from === 'first'
+      ? i + 1
+      : edge.spots.length - i;
 
 const ofKind = (edge: Edge, kinds: readonly SpotKind[]): readonly number[] =>
   edge.spots.flatMap(({ kind }, i) => (kinds.includes(kind) ? [i] : []));
@@ -99,6 +103,9 @@ export function spotsListed(text: string, edge: Edge): readonly number[] {
 }
 
 function spotCalled(edge: Edge, noun: string, number: number, motif: number | null): number {
+  // Rows and motifs are numbered on the piece, whatever stretch of it is worked.
+  if (edge.stretch && (noun === 'row' || motif !== null))
+    return spotCalled(edge.stretch.of, noun, number, motif) - edge.stretch.from;
   if (noun === 'row end') return number - 1;
   if (noun === 'row') return edge.numbering.from === 'first' ? number - 1 : edge.spots.length - number;
   const from = motif === null || motif === 1 ? 0 : edge.joins[motif - 2]! + 3;

@@ -48,12 +48,22 @@ class Maker {
 
   /** A hand has one way to work along an edge: the text must send it that way, and around with it. */
   private direction(text: string): void {
-    const rows = / Work in rows along sides? (.+?) alone, from corner (\S+) to corner (\S+)\./.exec(text);
+    const rows =
+      / Work in rows along sides? (.+?) alone, from (?:corner (\S+)|.+? of side (\S+)) to (?:corner (\S+)|.+? of side (\S+))\. /.exec(
+        text,
+      );
     if (rows) {
       const sides = rows[1]!.split(/, | and /);
       const met = sides.map((_, k) => this.names[(this.names.indexOf(sides[0]!) + k) % this.names.length]);
       if (met.join() !== sides.join()) throw new Unclear(`sides ${sides.join()} do not lie side by side`);
-      this.rows = { sides, first: rows[2]!, last: rows[3]! };
+      const at = (side: string, by: number): string =>
+        this.corners[(this.names.indexOf(side) + by) % this.corners.length]!;
+      const [first, last] = [at(sides[0]!, 0), at(sides.at(-1)!, 1)];
+      if ((rows[2] ?? first) !== first || (rows[4] ?? last) !== last)
+        throw new Unclear(`rows along ${sides.join()} do not lie between ${rows[2]!} and ${rows[4]!}`);
+      if ((rows[3] ?? sides[0]) !== sides[0] || (rows[5] ?? sides.at(-1)) !== sides.at(-1))
+        throw new Unclear(`rows along ${sides.join()} do not begin and end on ${rows[3]!} and ${rows[5]!}`);
+      this.rows = { sides, first, last };
       if (sides.length === 1) return this.along(text);
     }
     const said =

@@ -4,7 +4,7 @@ import { chainRun, stitchOf, type Stitch } from '../../ring/stitch.ts';
 import { Below } from './below.ts';
 import { Corners } from './corners.ts';
 import { Unclear, numbers, used, type LiteralStep, type Reader, type Way } from './crochet.ts';
-import { alongEdge } from './edge.ts';
+import { alongEdge, spotsListed } from './edge.ts';
 import { RoundInHand, samePlace, type Lying, type Made, type Place } from './made.ts';
 import { Run, firstWork, kindsOf, leftOver, oneInEach, skipChanges, type WorkStep } from './run.ts';
 import { Starts, type EdgeStart } from './starts.ts';
@@ -172,8 +172,7 @@ export class Work {
     const { isEdge, ring } = this.below;
     const begin = isEdge ? this.ofCorners.places(from)[0]! : ring[0]!;
     if (start) {
-      const said = / of corner (\S+?)\./.exec(start)?.[1];
-      if (isEdge && said !== from) throw new Unclear(`“${start}” does not begin at corner ${from}`);
+      if (isEdge) this.atEndOfEdge(start, from);
       const beyond = /Begin with repeat 1 of side (\S+): its first sts go in there/.exec(start);
       if (beyond && beyond[1] !== this.below.sideAfter(from))
         throw new Unclear(`side ${beyond[1]!} is not the first`);
@@ -199,13 +198,33 @@ export class Work {
       if (corner === to) break;
       this.ofCorners.work(corner);
     }
-    const end = this.told.find(/^End: (?:nothing|(.+) (?:in|around) (?:the last st|.+ of corner (\S+)))\.$/);
+    const end = this.told.find(
+      /^End: (?:nothing|(.+) (?:in|around) (?:the last st|.+ of (?:corner|side) \S+))\.$/,
+    );
     if (!end) throw new Unclear('how does the row end?');
-    if (isEdge && end[2] !== to) throw new Unclear(`the row does not end at corner ${to}`);
+    if (isEdge) this.atEndOfEdge(end[0], to);
     if (end[1] === undefined) return;
     const finish = isEdge ? this.ofCorners.places(to)[0]! : ring.at(-1)!;
     for (const stitch of this.reader.group(end[1])) this.round.add(stitch, finish);
     this.round.marks.set(from, [outermost!]).set(to, [this.round.made.at(-1)!]);
+  }
+
+  /** Whether the place of the edge that is named is the one in which rows end at a corner: the corner, or beside what is worked of a side. */
+  private atEndOfEdge(words: string, corner: string): void {
+    const { rows } = this.task;
+    const { edges } = this.body;
+    const isFirst = corner === rows?.first;
+    const side = rows!.sides[isFirst ? 0 : rows!.sides.length - 1]!;
+    const edge = edges[this.names.indexOf(side)]!;
+    const { from, of } = edge.stretch ?? { from: 0, of: edge };
+    const at = isFirst ? from - 1 : from + edge.spots.length;
+    const isCorner = at < 0 || at >= of.spots.length;
+    const m =
+      / in (?:(?:the )?.+ of corner (\S+?)|((?:row|st|chain|gap|space|block|hole) .+?) of side (\S+?))[.,]/.exec(
+        words,
+      );
+    if (isCorner ? m?.[1] !== corner : m?.[3] !== side || spotsListed(m[2]!, of)[0] !== at)
+      throw new Unclear(`“${words}” is not where the rows end at ${corner}`);
   }
 
   // ——— All the way around
