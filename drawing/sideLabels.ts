@@ -1,5 +1,5 @@
 /** Where the letter, count and length of each side stand in a plan. */
-import { corners, endsOfSide, isDisc, type Point } from '../core/piece/outline.ts';
+import { corners, endsOfSide, isDisc, lengthAt, type Point } from '../core/piece/outline.ts';
 import { isWorkedSide } from '../core/piece/part.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { lengthWords } from '../core/say/measures.ts';
@@ -43,7 +43,7 @@ export function sideLabels(plan: Plan, type: number): readonly SideLabel[] {
     const isWorked = isWorkedSide(outline.part, i, outline.sides.length);
     const words = [
       ...(isWorked ? [`${plan.sides[i]!.count + plan.sides[i]!.corners}`] : []),
-      ...(room ? [lengthWords(side.lengthMm, length)] : []),
+      ...(room ? [lengthWords(isWorked ? lengthAt(outline, i, 0) : side.lengthMm, length)] : []),
     ];
     return {
       name: side.name,

@@ -121,7 +121,15 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear, onEnd }: Ru
             </Button>
             {onEnd &&
               endsOn(plan, side).map((which) => (
-                <Button key={which} size="small" onClick={() => onEnd(spot, which)}>
+                <Button
+                  key={which}
+                  size="small"
+                  onClick={() => {
+                    onEnd(spot, which);
+                    // The places are other ones then.
+                    setTouched(null);
+                  }}
+                >
                   Rows {which === 'from' ? 'begin' : 'end'} here
                 </Button>
               ))}
