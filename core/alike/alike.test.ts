@@ -68,12 +68,101 @@ describe('the order of seams', () => {
   });
 });
 
+describe('pieces that are no squares', () => {
+  const motif = (corners: number): Hem => {
+    const piece = { kind: 'motif', corners, cornerChains: 2, sideCm: 12 } as const;
+    const edge = { kind: 'solid', stitch: 'dc', stitches: 19, between: false } as const;
+    return { ...on({ ...piece, edge }, small({ rounds: [entry()] })) };
+  };
+  const joined = (corners: number, count: number, across: number) =>
+    plan({ ...motif(corners), alike: { ...ONE_PIECE, count, across, join: 'slip stitch' } });
+
+  test('hexagons meet in rows, and rows in zigzags', () => {
+    const { joining } = joined(6, 12, 4);
+    // Three rows of 4: 3 upright seams in each; 7 sides between the first and the second, and between that and the third.
+    expect(joining!.pairs.map(({ sides, times }) => [sides.join(), times])).toEqual([
+      ['0,3', 9],
+      ['1,4', 8],
+      ['2,5', 6],
+    ]);
+    expect(joining!.seams.map((s) => `${s.runs} ${s.pieces}`)).toEqual([
+      'apart 3',
+      'apart 3',
+      'apart 3',
+      'zigzag 7',
+      'zigzag 7',
+    ]);
+    expect(joining!.ends).toBe(2 * (9 + 2));
+    expect(joining!.joins).toBe(joining!.pairs[0]!.joins * (9 + 8 + 6));
+  });
+
+  test('a last row of hexagons that is shorter touches as many as it lies under', () => {
+    const zigzags = (count: number, across: number): readonly number[] =>
+      joined(6, count, across).joining!.seams.flatMap((s) => (s.runs === 'zigzag' ? [s.pieces] : []));
+    // The second row lies half a piece further on: 2 pieces touch 2 each, 4 all but one.
+    expect(zigzags(6, 4)).toEqual([4]);
+    expect(zigzags(8, 4)).toEqual([7]);
+    // The third does not: its first piece touches one alone.
+    expect(zigzags(10, 4)).toEqual([7, 3]);
+  });
+
+  test('hexagons meet wherever their middles lie a piece apart', () => {
+    for (let count = 2; count <= 30; count++)
+      for (let across = 1; across <= 7; across++) {
+        const columns = Math.min(count, across);
+        const middles = Array.from({ length: count }, (_, k) => {
+          const row = Math.floor(k / columns);
+          return { x: (k % columns) + (row % 2) / 2, y: (row * Math.sqrt(3)) / 2 };
+        });
+        const apart = middles.flatMap((a, i) =>
+          middles.slice(i + 1).filter((b) => Math.hypot(a.x - b.x, a.y - b.y) < 1.01),
+        ).length;
+        const { pairs, seams } = joined(6, count, across).joining!;
+        const sum = (of: readonly { readonly n: number }[]): number => of.reduce((all, { n }) => all + n, 0);
+        expect([count, across, sum(pairs.map((p) => ({ n: p.times })))]).toEqual([count, across, apart]);
+        expect([count, across, sum(seams.map((x) => ({ n: x.pieces })))]).toEqual([count, across, apart]);
+      }
+  });
+
+  test('triangles meet their likes in strips, and bases between strips', () => {
+    const { joining } = joined(3, 15, 5);
+    // Three strips of 5: 4 slanting sides in each; 3 bases below the first, 2 below the second.
+    expect(joining!.pairs.map(({ sides, times }) => [sides.join(), times])).toEqual([
+      ['0,0', 5],
+      ['1,1', 6],
+      ['2,2', 6],
+    ]);
+    expect(joining!.unequal).toEqual([]);
+    expect(joining!.ends).toBe(2 * 5);
+  });
+
+  test('each seam is told with what it joins, and larger pieces come to a size', () => {
+    for (const [corners, words] of [
+      [
+        6,
+        /side A meets D.*every seam by itself: row 1 \(3 seams\).*zigzag: between rows 1 and 2 \(7 sides\)/,
+      ],
+      [3, /two sides A meet.*zigzag: row 1 \(3 sides\).*straight go: between rows 1 and 2 \(2 sides\)/],
+    ] as const) {
+      const made = joined(corners, 8, 4);
+      expect(joiningLines(made, 'us').join(' ')).toMatch(words);
+      expect(alikeWords(made)[0]).toMatch(/^Make 8\. Joined, 4 across, 2 down: about \d+/);
+    }
+    expect(joined(5, 8, 4).joining).toMatchObject({ refused: 'leaves gaps' });
+    expect(joined(8, 8, 4).joining).toMatchObject({ refused: 'leaves gaps' });
+  });
+});
+
 describe('joining', () => {
   test('a square of 21 stitches with 3 rounds around it: 27 on a side, 29 joins with the corners', () => {
     const made = plan(many({ join: 'slip stitch' }));
     const { joining, rounds } = made;
     expect(rounds[2]!.sides[0]!.tally.stitches).toBe(27);
-    expect(joining).toMatchObject({ beside: 29, above: 29, joins: 29 * (5 * 4 + 3 * 6), refused: null });
+    expect(joining).toMatchObject({ joins: 29 * (5 * 4 + 3 * 6), refused: null });
+    expect(joining!.pairs).toEqual([
+      { where: 'between rows', sides: [0, 2], times: 20, joins: 29 },
+      { where: 'in a row', sides: [1, 3], times: 18, joins: 29 },
+    ]);
     const each = yarnInStitchMm(
       stitchOf({ kind: 'slst' }),
       made.stitchWidthMm,
@@ -117,7 +206,8 @@ describe('joining', () => {
     const rounds = [entry({ id: 'o', family: 'own', written })];
     const { joining, rounds: made } = plan(many({ join: 'as they are made' }, { rounds }));
     const spaces = made.at(-1)!.ring.made.filter((s) => s.chains === 3).length / 4;
-    expect(joining).toMatchObject({ withCorners: false, beside: spaces, above: spaces });
+    expect(joining!.withCorners).toBe(false);
+    expect(joining!.pairs.map((p) => p.joins)).toEqual([spaces, spaces]);
   });
 
   test('is refused with its reason', () => {
@@ -127,7 +217,7 @@ describe('joining', () => {
     expect(
       plan({ ...on(disc, small()), alike: { ...ONE_PIECE, count: 3, join: 'flat' } }).joining,
     ).toMatchObject({
-      refused: 'no square corners',
+      refused: 'leaves gaps',
     });
     expect(plan(many({ join: 'sewn' }, { rounds: shells })).joining).toMatchObject({
       refused: 'last round not straight',

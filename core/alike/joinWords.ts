@@ -1,4 +1,5 @@
 /** Words for ways to join pieces, and for what stands in their way. */
+import { plural } from '../say/measures.ts';
 import { abbreviation, type Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
 import type { JoinId } from './alike.ts';
@@ -27,8 +28,8 @@ const REFUSED: Readonly<Record<JoinRefused, string>> = {
   'one piece': 'A single piece has nothing to be joined to.',
   'only a part':
     'Pieces with a border along a part are not joined here; their yarn and time are counted all the same.',
-  'no square corners':
-    'Only pieces with four square corners are joined here; their yarn and time are counted all the same.',
+  'leaves gaps':
+    'Pieces of this outline leave gaps between them, and are not joined here; their yarn and time are counted all the same.',
   'last round not straight':
     'The border ends in an edge that is not straight. Join before that edge, or end with a plain round.',
   'no chain spaces':
@@ -56,7 +57,20 @@ export function seamWords(seams: readonly Seam[]): readonly string[] {
       })
       .join('; ');
   const [across, down] = [told('across', 'rows'), told('down', 'columns')];
+  const sides = (runs: Seam['runs'], place: (row: number) => string, noun: string): string =>
+    seams
+      .filter((s) => s.runs === runs)
+      .map(({ after, pieces }) => `${place(after)} (${plural(pieces, noun)})`)
+      .join('; ');
+  const apart = sides('apart', (row) => `row ${row}`, 'seam');
+  const zigzags = sides('zigzag', (row) => `between rows ${row} and ${row + 1}`, 'side');
+  const strips = sides('strip', (row) => `row ${row}`, 'side');
+  const bases = sides('bases', (row) => `between rows ${row} and ${row + 1}`, 'side');
   return [
+    ...(apart === '' ? [] : [`Join the pieces of each row, side by side, every seam by itself: ${apart}.`]),
+    ...(zigzags === '' ? [] : [`Join the rows, each in one go in a zigzag: ${zigzags}.`]),
+    ...(strips === '' ? [] : [`Join the pieces of each row, in one go in a zigzag: ${strips}.`]),
+    ...(bases === '' ? [] : [`Join the rows, each in one straight go: ${bases}.`]),
     ...(across === ''
       ? []
       : [`${down === '' ? 'The seams' : 'First the seams'} across, each in one go: ${across}.`]),

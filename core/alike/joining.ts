@@ -5,11 +5,12 @@ import { sideSpan, tallySide, type Ring } from '../ring/ring.ts';
 import { chainRun, isChainRun, stitchOf, type Stitch } from '../ring/stitch.ts';
 import { TAIL_M, yarnInStitchMm } from '../yarn/yarn.ts';
 import type { Alike, JoinId } from './alike.ts';
-import { laidOut, meetings, seamsOf, type PiecesLaidOut, type Seam } from './seams.ts';
+import { endsOfSeam, laidOut, type PiecesLaidOut, type Seam } from './seams.ts';
+import { tilingOf, type SidesMet } from './tilings.ts';
 
 /** Reasons for which pieces cannot be joined in a way. */
 export type JoinRefused =
-  'one piece' | 'only a part' | 'no square corners' | 'last round not straight' | 'no chain spaces';
+  'one piece' | 'only a part' | 'leaves gaps' | 'last round not straight' | 'no chain spaces';
 
 export interface JoiningInputs {
   readonly alike: Alike;
@@ -34,9 +35,8 @@ export interface Joining {
   readonly refused: JoinRefused | null;
   readonly unequal: readonly Unequal[];
   readonly seams: readonly Seam[];
-  /** Joins along one piece, its corners included: where it has a neighbor beside it, and above it. */
-  readonly beside: number;
-  readonly above: number;
+  /** Sides that meet, and the joins along one of them, its corners included. */
+  readonly pairs: readonly (SidesMet & { readonly joins: number })[];
   /** In all. */
   readonly joins: number;
   /** Whether the corners are joined, too: as pieces are made, only those that are spaces. */
@@ -49,15 +49,6 @@ export interface Joining {
   /** Movements of the hook or the needle, without the ends. */
   readonly movements: number;
 }
-
-/** Sides that meet across a seam: the first and the third lie one above the other, the second and the fourth beside each other. */
-const ABOVE = [0, 2] as const;
-const BESIDE = [1, 3] as const;
-
-const SQUARE = Math.PI / 2;
-
-const hasSquareCorners = ({ turns }: Outline): boolean =>
-  turns.length === 4 && turns.every((turn) => Math.abs(turn - SQUARE) < 0.01);
 
 /** Joins of the pieces; null where they are not joined. */
 export function joiningOf(inputs: JoiningInputs): Joining | null {
@@ -72,8 +63,7 @@ export function joiningOf(inputs: JoiningInputs): Joining | null {
     refused,
     unequal: [],
     seams: [],
-    beside: 0,
-    above: 0,
+    pairs: [],
     joins: 0,
     withCorners: false,
     chains: [],
@@ -81,32 +71,31 @@ export function joiningOf(inputs: JoiningInputs): Joining | null {
     ends: 0,
     movements: 0,
   };
-  if (refused !== null) return none;
+  const tiling = tilingOf(outline);
+  if (refused !== null || tiling === null) return none;
   const made = join === 'as they are made';
   const places = (side: number): number => (made ? spacesOn(ring, side).length : placesToJoin(ring, side));
-  const met = meetings(layout);
-  const pairs = [...(met.above > 0 ? [ABOVE] : []), ...(met.beside > 0 ? [BESIDE] : [])];
-  const unequal = pairs
-    .map(([a, b]): Unequal => ({ sides: [a, b], places: [places(a), places(b)] }))
+  const met = tiling.met(layout);
+  const unequal = met
+    .map(({ sides: [a, b] }): Unequal => ({ sides: [a, b], places: [places(a), places(b)] }))
     .filter(({ places: [a, b] }) => a !== b);
   // A seam goes from corner to corner; as they are made, only corners that are spaces are joined.
   const withCorners = !made || cornerSpaces(ring).length > 0;
   const along = ([a, b]: readonly [number, number]): number =>
     Math.min(places(a), places(b)) + (withCorners ? 2 : 0);
-  const [beside, above] = [along(BESIDE), along(ABOVE)];
-  const joins = beside * met.beside + above * met.above;
-  const seams = made ? [] : seamsOf(layout);
+  const pairs = met.map((pair) => ({ ...pair, joins: along(pair.sides) }));
+  const joins = pairs.reduce((sum, pair) => sum + pair.joins * pair.times, 0);
+  const seams = made ? [] : tiling.seams(layout);
   const chains = made ? chainsJoined(ring, outline) : [];
   const { mm, movements } = made
     ? inPlaceOfChain(chains, widthMm, diameterMm)
     : oneJoin(join, widthMm, diameterMm);
-  const ends = 2 * seams.length;
+  const ends = seams.reduce((sum, seam) => sum + endsOfSeam(seam), 0);
   return {
     ...none,
     unequal,
     seams,
-    beside,
-    above,
+    pairs,
     joins,
     withCorners,
     chains,
@@ -119,9 +108,9 @@ export function joiningOf(inputs: JoiningInputs): Joining | null {
 function refusedBy({ alike, outline, ring, edge }: JoiningInputs): JoinRefused | null {
   if (alike.count < 2) return 'one piece';
   if (outline.part) return 'only a part';
-  if (!hasSquareCorners(outline)) return 'no square corners';
+  if (tilingOf(outline) === null) return 'leaves gaps';
   if (alike.join === 'as they are made')
-    return [...ABOVE, ...BESIDE].some((side) => spacesOn(ring, side).length > 0) ? null : 'no chain spaces';
+    return outline.turns.some((_, side) => spacesOn(ring, side).length > 0) ? null : 'no chain spaces';
   return edge === 'straight' ? null : 'last round not straight';
 }
 

@@ -20,17 +20,25 @@ export function laidOut({ count, across }: Pick<Alike, 'count' | 'across'>): Pie
   return { columns, rows, inLast: count - (rows - 1) * columns };
 }
 
-/** A seam in one go: between two rows or columns, numbered from 1, and how many pieces it is long. */
+/**
+ * A seam in one go, or several that lie apart. Squares: across between two rows, or down between two columns. Hexagons: a
+ * zigzag between two rows, and apart from each other those between neighbors in a row. Triangles: a strip of a row, and the
+ * bases between two rows.
+ */
 export interface Seam {
-  readonly runs: 'across' | 'down';
-  /** The row above it, or the column before it, from 1. */
+  readonly runs: 'across' | 'down' | 'zigzag' | 'apart' | 'strip' | 'bases';
+  /** The row above it, or in which it lies, or the column before it, from 1. */
   readonly after: number;
+  /** Sides that it joins to others. */
   readonly pieces: number;
   /** Seams made before it that it runs over. */
   readonly crosses: number;
 }
 
-/** All seams, in the order in which they are made. */
+/** Ends of yarn that a seam leaves. */
+export const endsOfSeam = ({ runs, pieces }: Seam): number => (runs === 'apart' ? 2 * pieces : 2);
+
+/** All seams of squares, in the order in which they are made. */
 export function seamsOf({ columns, rows, inLast }: PiecesLaidOut): readonly Seam[] {
   const across = Array.from({ length: rows - 1 }, (_, k): Seam => {
     const pieces = k === rows - 2 ? inLast : columns;
@@ -43,7 +51,7 @@ export function seamsOf({ columns, rows, inLast }: PiecesLaidOut): readonly Seam
   return [...across, ...down.filter(({ pieces }) => pieces > 0)];
 }
 
-/** Sides of pieces that meet another piece: those that lie beside each other, and those that lie one above the other. */
+/** Sides of squares that meet another: those that lie beside each other, and those that lie one above the other. */
 export function meetings(layout: PiecesLaidOut): { readonly beside: number; readonly above: number } {
   const sum = (runs: Seam['runs']): number =>
     seamsOf(layout).reduce((all, s) => all + (s.runs === runs ? s.pieces : 0), 0);

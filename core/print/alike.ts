@@ -2,6 +2,9 @@
 import type { Joining } from '../alike/joining.ts';
 import { joinRefusedWords, layoutWords, seamWords } from '../alike/joinWords.ts';
 import { laidOut } from '../alike/seams.ts';
+import { tilingOf } from '../alike/tilings.ts';
+import { held } from '../held.ts';
+import { listWords } from '../say/lists.ts';
 import { shortYarnName } from '../document/yarnNames.ts';
 import type { Plan } from '../plan/types.ts';
 import { plural, sizeWords, yarnLengthWords } from '../say/measures.ts';
@@ -20,10 +23,8 @@ export function alikeWords(plan: Plan): readonly string[] {
   const { joining, finishedSize } = plan;
   if (!joining || joining.refused !== null) return [`Make ${alike.count}.`];
   const layout = laidOut(alike);
-  const size = {
-    widthMm: finishedSize.widthMm * layout.columns,
-    heightMm: finishedSize.heightMm * layout.rows,
-  };
+  const tiling = held(tilingOf(plan.body.outline), 'pieces that are joined lie without gaps');
+  const size = tiling.size(finishedSize, layout);
   return [
     `Make ${alike.count}. Joined, ${layoutWords(layout)}: about ${sizeWords(size, preferences.length)}.`,
   ];
@@ -59,14 +60,9 @@ export function joiningSection(plan: Plan, language: Language): readonly Section
 function inSeams(plan: Plan, joining: Joining, yarn: string, language: Language): readonly string[] {
   const { slipStitch } = WORDS[language];
   const sc = abbreviation('sc', language);
-  const [a, b] = [plan.sides[0]!.name, plan.sides[1]!.name];
-  const [c, d] = [plan.sides[2]!.name, plan.sides[3]!.name];
-  const pairs = [
-    ...(joining.seams.some((s) => s.runs === 'across')
-      ? [`${joining.above} joins where side ${a} meets ${c}`]
-      : []),
-    ...(joining.seams.some((s) => s.runs === 'down') ? [`${joining.beside} where side ${b} meets ${d}`] : []),
-  ].join(', ');
+  const pairs = joining.pairs
+    .map(({ sides, joins }, k) => `${k === 0 ? plural(joins, 'join') : joins} where ${metWords(plan, sides)}`)
+    .join(', ');
   const way = {
     'slip stitch': `With ${yarn}, hold two pieces with right sides together and ${slipStitch} through both in each pair of sts, ch-sps and corners.`,
     'single crochet': `With ${yarn}, hold two pieces with wrong sides together and work ${sc} through both in each pair of sts, ch-sps and corners: a ridge on the right side.`,
@@ -82,7 +78,11 @@ function inSeams(plan: Plan, joining: Joining, yarn: string, language: Language)
   ];
 }
 
-function asMade(plan: Plan, { chains, layout, withCorners }: Joining, language: Language): readonly string[] {
+function asMade(
+  plan: Plan,
+  { chains, layout, pairs, withCorners }: Joining,
+  language: Language,
+): readonly string[] {
   const { slipStitch } = WORDS[language];
   const last = plan.rounds.length - 1;
   const rnd = last === 0 ? 'the base rnd' : `Rnd ${last}`;
@@ -96,14 +96,21 @@ function asMade(plan: Plan, { chains, layout, withCorners }: Joining, language: 
     ];
     return `for a ch-${n} sp: ${parts.join(', ')}`;
   });
-  const [a, b] = [plan.sides[0]!.name, plan.sides[1]!.name];
-  const [c, d] = [plan.sides[2]!.name, plan.sides[3]!.name];
+  const meet = (where: 'in a row' | 'between rows'): string =>
+    listWords(pairs.filter((p) => p.where === where).map(({ sides }) => metWords(plan, sides)));
+  const [inRow, between] = [meet('in a row'), meet('between rows')];
   return [
     `Work the first piece whole. On each further piece work ${rnd} as written, but where a side meets a finished piece make a ${slipStitch} in place of one ch of each space, the middle one where there is one${withCorners ? ', its corners included' : ''}: ${ways.join('; ')}.`,
-    ...(layout.columns > 1 ? [`Pieces side by side meet along sides ${b} and ${d}.`] : []),
-    ...(layout.rows > 1 ? [`Pieces one above the other meet along sides ${a} and ${c}.`] : []),
+    ...(inRow === '' ? [] : [`In a row ${inRow}.`]),
+    ...(between === '' ? [] : [`Between rows ${between}.`]),
     `Go row by row: the first of a row is joined to the row above, each further one to ${layout.rows > 1 ? 'that, too, and to ' : ''}the piece beside it.`,
   ];
+}
+
+/** “side A meets C”, or, of pieces that are turned around, “two sides A meet”. */
+function metWords({ sides }: Plan, [a, b]: readonly [number, number]): string {
+  const [first, second] = [sides[a]!.name, sides[b]!.name];
+  return a === b ? `two sides ${first} meet` : `side ${first} meets ${second}`;
 }
 
 /** “of 24 pieces”, behind sums of yarn and time; nothing of a single one. */
