@@ -2,6 +2,8 @@
 import { sidesWorked, type Plan } from '../plan/types.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
+import { cornerBefore } from '../procedure/order.ts';
+import { isRowEnd } from '../print/steps/rowWords.ts';
 import { stepsOf, type WorkStep } from './steps.ts';
 import { stepWords } from './stepWords.ts';
 import { ballsEnding } from './balls.ts';
@@ -33,7 +35,15 @@ export function momentsOf(plan: Plan, number: number, step: WorkStep, language: 
   const words = stepWords(plan, number, step, language).now[0] ?? '';
   // Where the pattern passes it over, it is not to be worked into.
   const isPassedOver = words.toLowerCase().replace(/^\[+/, '').startsWith(skip);
-  if (startsSide && !isPassedOver && round.ring.centres.length > 0 && round.layout.sides.length > 1) {
+  const follows =
+    step.act?.do === 'side' ? cornerBefore(step.act.side, plan.sides.length, round.backwards ? -1 : 1) : 0;
+  if (
+    startsSide &&
+    !isPassedOver &&
+    !isRowEnd(plan, follows) &&
+    round.ring.centres.length > 0 &&
+    round.layout.sides.length > 1
+  ) {
     found.push(moment(`The next st hides behind the corner: do not ${skip} it.`));
   }
   if (step.does === 'begin' && number > 0 && plan.rounds[number - 1]!.yarnId !== round.yarnId) {

@@ -56,7 +56,8 @@ function cut(procedure: Procedure, stride: Stride): readonly WorkStep[] {
   const { round, start, acts } = procedure;
   const { size } = orderOfWork(round);
   const first = acts.find((a) => a.do === 'start');
-  const parted = acts.find((a) => a.do === 'corner' && a.part === 'last');
+  // A row is begun with all that goes into its end stitch.
+  const parted = acts.find((a) => a.do === 'corner' && (a.part === 'last' || round.ring.part !== undefined));
   // The first stitches are told with the start.
   const begun =
     first?.do !== 'start'
