@@ -1,9 +1,12 @@
+import { capital } from '../../core/terms/words.ts';
+import { roundWords } from '../../core/say/rounds.ts';
+import { roundIn, saidOfRows } from '../../core/plan/roundNames.ts';
 import { usePlan } from '../hem/context.ts';
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { useMemo } from 'react';
 import { foundOf, type LogFound } from '../../core/log/found.ts';
-import { layAgrees, layWords, roundWords } from '../../core/log/foundWords.ts';
+import { layAgrees, layWords } from '../../core/log/foundWords.ts';
 import { lengthWords, smallLengthWords } from '../../core/say/measures.ts';
 import { useNarrow } from '../look/narrow.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
@@ -15,6 +18,7 @@ export function FoundCharts() {
   const { counts, yarn, height, size, lay } = useMemo(() => foundOf(plan), [plan]);
   if (counts.length + yarn.length + height.length + size.length + lay.length === 0) return null;
   const unit = plan.hem.preferences.length;
+  const named = (round: number): string => capital(saidOfRows(plan)(roundWords(round)));
   const cm = (value: number): string => lengthWords(value * 10, unit);
   const off = counts.filter((c) => c.planned !== c.found);
   const odd = lay.filter((l) => !layAgrees(l));
@@ -25,16 +29,16 @@ export function FoundCharts() {
       <Bars
         title="Yarn from weighing to weighing"
         found={yarn}
-        name={(f) => `${roundWords(f.round)}, ${f.of ?? ''}`}
+        name={(f) => `${named(f.round)}, ${f.of ?? ''}`}
         words={(value) => `${Math.round(value)} g`}
       />
       <Bars
-        title="Across the rounds"
+        title={`Across the ${plan.body.outline.part ? 'rows' : 'rounds'}`}
         found={height}
-        name={(f) => `up to ${roundWords(f.round).toLowerCase()}`}
+        name={(f) => `up to ${roundIn(plan, f.round)}`}
         words={(value) => smallLengthWords(value * 10, unit)}
       />
-      <Bars title="Size" found={size} name={(f) => `${roundWords(f.round)}, ${f.of ?? ''}`} words={cm} />
+      <Bars title="Size" found={size} name={(f) => `${named(f.round)}, ${f.of ?? ''}`} words={cm} />
       {counts.length > 0 && (
         <>
           <p>
@@ -43,7 +47,7 @@ export function FoundCharts() {
           <Bars
             title="Sides that were not"
             found={off}
-            name={(f) => `${roundWords(f.round)}, ${sideLabel(plan, Number(f.of))}`}
+            name={(f) => `${named(f.round)}, ${sideLabel(plan, Number(f.of))}`}
             words={(value) => `${value}`}
           />
         </>
@@ -55,7 +59,7 @@ export function FoundCharts() {
           </p>
           <ul className={styles.lay}>
             {odd.map((l, i) => (
-              <li key={i}>{`${roundWords(l.round)}: ${layWords(l, sideLabel(plan, l.side))}.`}</li>
+              <li key={i}>{`${named(l.round)}: ${layWords(l, sideLabel(plan, l.side))}.`}</li>
             ))}
           </ul>
         </>

@@ -1,7 +1,8 @@
+import { capital } from '../../core/terms/words.ts';
 import { useMemo } from 'react';
 import { scaleLinear } from 'd3-scale';
 import { sideWords } from '../../core/print/placeWords.ts';
-import { saidOfRows } from '../../core/print/steps/rowWords.ts';
+import { roundIn } from '../../core/plan/roundNames.ts';
 import { sidesWorked, type Plan } from '../../core/plan/types.ts';
 import { estimatesOf, type Estimates } from '../../core/evidence/estimates.ts';
 import { flatBasisWords, notKnownFlatWords } from '../../core/evidence/estimateWords.ts';
@@ -89,7 +90,7 @@ function worstWords(plan: Plan, estimates: Estimates): string {
   }
   const { verdict } = worst.round.sides[worst.side]!;
   const isKnown = estimates.rounds[worst.round.number]!.sides[worst.side]!.lies !== null;
-  const round = saidOfRows(plan)(worst.round.number === 0 ? 'The base round' : `Round ${worst.round.number}`);
+  const round = capital(roundIn(plan, worst.round.number));
   const off = `${(Math.abs(worst.strain) * 100).toFixed(1)} % too ${worst.strain > 0 ? 'long' : 'short'}`;
   return `${round} ${flatnessWords(verdict)}${isKnown ? '' : ' as reckoned'}, ${off} on ${sideWords(plan, worst.side)}.`;
 }

@@ -1,3 +1,4 @@
+import { roundIn } from '../../core/plan/roundNames.ts';
 import { Link } from 'react-router';
 import { performed, type Edit } from '../../core/edits/edit.ts';
 import { takeSolution } from '../../core/edits/solution.ts';
@@ -213,14 +214,14 @@ function MakeAlike({
 function inTheWay(plan: Plan, round: number, freedBy: WayOut | null): string {
   const told = plan.rounds[round + 1];
   if (!told) return '';
-  return `${told.name} (round ${told.number}) stands in the way. ${freedBy ? wayOutWords(plan, freedBy) : 'Take it off, or change what comes before it.'}`;
+  return `${told.name} (${roundIn(plan, told.number)}) stands in the way. ${freedBy ? wayOutWords(plan, freedBy) : 'Take it off, or change what comes before it.'}`;
 }
 
 /** How flat the border lies with a solution, and where it does so least. */
 function flatWords({ worst }: FitSolution, plan: Plan): string {
   if (!worst || worst.verdict === 'flat') return 'Lies flat.';
   const corners = !isDisc(plan.body.outline);
-  const round = worst.round === 0 ? 'the base round' : `round ${worst.round}`;
+  const round = roundIn(plan, worst.round);
   const where = `most in ${round}${corners ? ` on side ${plan.sides[worst.side]!.name}` : ''}`;
   if (worst.verdict === 'blocks out') return `Flattens with blocking, ${where}.`;
   return `${worst.verdict === 'ripples' ? 'Ripples' : 'Pulls in'}, ${where}.`;

@@ -110,7 +110,7 @@ export const STOPS: readonly Stop[] = [
     name: 'Pattern',
     page: async () => (await import('../pattern/PatternPage.tsx')).PatternPage,
     says: (plan) =>
-      `${plan.hem.preferences.language.toUpperCase()} terms, ${plural(plan.rounds.length, 'round')}`,
+      `${plan.hem.preferences.language.toUpperCase()} terms, ${plural(plan.rounds.length, plan.body.outline.part ? 'row' : 'round')}`,
     sound: always,
   },
   {

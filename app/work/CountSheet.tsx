@@ -1,3 +1,5 @@
+import { roundWords } from '../../core/say/rounds.ts';
+import { saidOfRows } from '../../core/plan/roundNames.ts';
 import { useMemo, useState } from 'react';
 import { sidesWorked, type Plan } from '../../core/plan/types.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
@@ -84,7 +86,7 @@ export function CountSheet({
           >
             {begunRounds.map((r) => (
               <option key={r.number} value={r.number}>
-                {r.number === 0 ? 'base round' : `round ${r.number}`}
+                {saidOfRows(plan)(roundWords(r.number))}
               </option>
             ))}
           </select>

@@ -1,8 +1,10 @@
+import { capital } from '../../core/terms/words.ts';
+import { roundWords } from '../../core/say/rounds.ts';
 import { held } from '../../core/held.ts';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { writtenPattern } from '../../core/print/steps/pattern.ts';
-import { saidOfRows } from '../../core/print/steps/rowWords.ts';
+import { roundIn, saidOfRows } from '../../core/plan/roundNames.ts';
 import { plural } from '../../core/say/measures.ts';
 import { isUnderWay, progressOf, stepInHand, workedUpTo } from '../../core/work/progress.ts';
 import { STRIDES, type Stride } from '../../core/work/steps.ts';
@@ -134,8 +136,8 @@ function useStride(): readonly [Stride, (stride: Stride) => void] {
 function placeTitle(plan: Plan): string {
   const { round } = progressOf(plan);
   if (!round) return 'The border is worked';
-  const said = saidOfRows(plan);
-  return said(round.number === 0 ? 'Base round' : `Round ${round.number}: ${round.name.toLowerCase()}`);
+  const name = capital(roundWords(round.number));
+  return saidOfRows(plan)(round.number === 0 ? name : `${name}: ${round.name.toLowerCase()}`);
 }
 
 /** After the last round: ends, blocking, and the cautions that go with them. */
@@ -185,7 +187,7 @@ function JoinIn({ plan, onClose }: { readonly plan: Plan; readonly onClose: () =
         <select value={last} onChange={(e) => setLast(Number(e.target.value))}>
           {plan.rounds.map((r) => (
             <option key={r.number} value={r.number}>
-              {r.number === 0 ? 'the base round' : `round ${r.number}, ${r.name.toLowerCase()}`}
+              {`${roundIn(plan, r.number)}${r.number === 0 ? '' : `, ${r.name.toLowerCase()}`}`}
             </option>
           ))}
         </select>

@@ -1,3 +1,5 @@
+import { roundWords } from '../../core/say/rounds.ts';
+import { saidOfRows } from '../../core/plan/roundNames.ts';
 import { fetched } from '../look/fetched.ts';
 import { Button, Segmented, Select } from 'antd';
 import { nanoid } from 'nanoid';
@@ -58,11 +60,7 @@ export function WeighIns() {
   const say = ({ of, grams: weighed }: WeighIn): string => {
     if (of.kind === 'swatch') return `${of.stitches} ${abbreviation(of.stitch, language)}: ${weighed} g`;
     const worked = plan.rounds.find((r) => isRound(r, of.round));
-    const name = !worked
-      ? 'a round that was taken off'
-      : worked.number === 0
-        ? 'base round'
-        : `round ${worked.number}`;
+    const name = worked ? saidOfRows(plan)(roundWords(worked.number)) : 'a round that was taken off';
     return `${name}: ${weighed} g`;
   };
   return (

@@ -1,4 +1,6 @@
 /** Findings of the fit, as one would say them. */
+import { capital } from '../terms/words.ts';
+import { roundIn } from '../plan/roundNames.ts';
 import { held } from '../held.ts';
 import { changesNothing, type FitSolution, type WayOut } from './fit.ts';
 import { writtenOf, type Plan } from '../plan/types.ts';
@@ -25,7 +27,9 @@ export function solutionWords(plan: Plan, solution: FitSolution): string {
     const skips = writtenOf(round).recipe.side.some(
       (i) => i.do === 'skip' || (i.do === 'repeat' && i.body.some((s) => s.do === 'skip')),
     );
-    return [`Round ${round.number}: ${skips ? `${skip} ` : ''}${changeWords(inRound, names)}`];
+    return [
+      `${capital(roundIn(plan, round.number))}: ${skips ? `${skip} ` : ''}${changeWords(inRound, names)}`,
+    ];
   });
   const base = keepsBase
     ? inRounds.length > 0

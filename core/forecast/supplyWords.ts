@@ -3,9 +3,8 @@ import { basketPieces, basketReach, type BallEnd } from './supply.ts';
 import { isDisc } from '../piece/outline.ts';
 import type { Plan } from '../plan/types.ts';
 import { listWords } from '../say/lists.ts';
+import { roundIn } from '../plan/roundNames.ts';
 import { yarnOf } from '../document/hem.ts';
-
-const roundWords = (number: number): string => (number === 0 ? 'the base round' : `round ${number}`);
 
 /** How far what is in the basket goes: “With what is here: safe to the end of round 3, doubtful in round 4.” */
 export function basketWords(plan: Plan): string | null {
@@ -18,9 +17,9 @@ export function basketWords(plan: Plan): string | null {
   const { safe, doubtful, out } = reach;
   const parts = [
     ...(doubtful === null ? ['enough for the whole border'] : []),
-    ...(doubtful !== null && safe >= 0 ? [`safe to the end of ${roundWords(safe)}`] : []),
-    ...(doubtful !== null && doubtful !== out ? [`doubtful in ${roundWords(doubtful)}`] : []),
-    ...(out === null ? [] : [`not enough for ${roundWords(out)}`]),
+    ...(doubtful !== null && safe >= 0 ? [`safe to the end of ${roundIn(plan, safe)}`] : []),
+    ...(doubtful !== null && doubtful !== out ? [`doubtful in ${roundIn(plan, doubtful)}`] : []),
+    ...(out === null ? [] : [`not enough for ${roundIn(plan, out)}`]),
   ];
   return `With what is here: ${parts.join(', ')}.${rest}`;
 }
@@ -36,6 +35,6 @@ export function ballEndWords(plan: Plan, { yarnId, ball, round, side, earliest, 
   const { name } = yarnOf(plan.hem, yarnId);
   const where = isDisc(plan.body.outline) ? 'in' : `on side ${plan.sides[side]!.name} of`;
   const range =
-    earliest === latest ? '' : ` (somewhere from ${roundWords(earliest)} to ${roundWords(latest)})`;
-  return `Ball ${ball} of ${name} ends about here, ${where} ${roundWords(round)}${range}.`;
+    earliest === latest ? '' : ` (somewhere from ${roundIn(plan, earliest)} to ${roundIn(plan, latest)})`;
+  return `Ball ${ball} of ${name} ends about here, ${where} ${roundIn(plan, round)}${range}.`;
 }

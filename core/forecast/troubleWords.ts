@@ -7,8 +7,7 @@ import { PLACE_NAMES } from '../terms/places.ts';
 import type { SideFit } from '../ring/along.ts';
 import { sideWords } from '../print/placeWords.ts';
 import { capital } from '../terms/words.ts';
-
-const roundWords = (number: number): string => (number === 0 ? 'the base round' : `round ${number}`);
+import { roundIn } from '../plan/roundNames.ts';
 
 /** “sides A and C”; a circle has but its edge. */
 function sidesWords(plan: Plan, sides: readonly number[]): string {
@@ -43,22 +42,24 @@ export function troubleWords(plan: Plan, trouble: BorderTrouble): string {
         said.set(words, [...(said.get(words) ?? []), side]);
       }
       const told = [...said].map(([words, on]) => `${words} on ${sidesWords(plan, on)}`);
-      return `Round ${round} (${name.toLowerCase()}) does not fit: ${listWords(told)}.`;
+      return `${capital(roundIn(plan, round))} (${name.toLowerCase()}) does not fit: ${listWords(told)}.`;
     }
     case 'on an edge': {
       const [round, edge] = [trouble.round, trouble.edge].map((k) => plan.rounds[k]!.name.toLowerCase());
-      return `Round ${trouble.round} (${round}) is worked into the lobes of round ${trouble.edge} (${edge}) and pulls them out of shape. Move it under them.`;
+      return `${capital(roundIn(plan, trouble.round))} (${round}) is worked into the lobes of ${roundIn(plan, trouble.edge)} (${edge}) and pulls them out of shape. Move it under them.`;
     }
     case 'not flat': {
       const { round, side, verdict, strain, rounds } = trouble;
       if (verdict === 'blocks out') {
         const where =
-          rounds.length > 3 ? `${rounds.length} rounds` : listWords(rounds.map((r) => roundWords(r)));
+          rounds.length > 3
+            ? `${rounds.length} ${plan.body.outline.part ? 'rows' : 'rounds'}`
+            : listWords(rounds.map((r) => roundIn(plan, r)));
         return `A little ${strain > 0 ? 'loose' : 'tight'} in ${where}. Blocking will flatten it.`;
       }
       const does = verdict === 'ripples' ? 'will ripple' : 'pulls in';
       const most = isDisc(plan.body.outline) ? '' : `, most on ${sideWords(plan, side)}`;
-      return `${capital(roundWords(round))} ${does}${most}.`;
+      return `${capital(roundIn(plan, round))} ${does}${most}.`;
     }
     case 'yarn': {
       const { yarn, ends, sure } = trouble;
@@ -67,7 +68,7 @@ export function troubleWords(plan: Plan, trouble: BorderTrouble): string {
       const takes = `You have ${haveG} g; this border takes ${Math.round(grams * (1 - spread))} to ${Math.round(grams * (1 + spread))} g.`;
       if (!sure) return `${name} may run out. ${takes}`;
       const at = ends
-        ? ` It will probably end in ${roundWords(ends.round)}${isDisc(plan.body.outline) ? '' : ` on ${sideWords(plan, ends.side)}`}.`
+        ? ` It will probably end in ${roundIn(plan, ends.round)}${isDisc(plan.body.outline) ? '' : ` on ${sideWords(plan, ends.side)}`}.`
         : '';
       return `${name} is not enough. ${takes}${at}`;
     }
@@ -84,19 +85,22 @@ export function troubleInShort(plan: Plan, trouble: BorderTrouble): string {
     case 'left out':
       return 'some left out';
     case 'does not fit':
-      return `round ${trouble.round} does not fit`;
+      return `${roundIn(plan, trouble.round)} does not fit`;
     case 'on an edge':
-      return `round ${trouble.round} lies on an edge`;
+      return `${roundIn(plan, trouble.round)} lies on an edge`;
     case 'not flat': {
       const { round, side, verdict, strain } = trouble;
-      const where = round > 0 ? `round ${round}` : isDisc(plan.body.outline) ? 'it' : sideWords(plan, side);
+      const where =
+        round > 0 ? roundIn(plan, round) : isDisc(plan.body.outline) ? 'it' : sideWords(plan, side);
       if (verdict === 'blocks out') return `${where} a little ${strain > 0 ? 'loose' : 'tight'}`;
       return `${where} ${verdict === 'ripples' ? 'ripples' : 'pulls in'}`;
     }
     case 'yarn': {
       const { yarn, ends, sure } = trouble;
       if (!sure) return `${yarn.yarn.name} may run out`;
-      return ends ? `${yarn.yarn.name} ends in ${roundWords(ends.round)}` : `${yarn.yarn.name} is not enough`;
+      return ends
+        ? `${yarn.yarn.name} ends in ${roundIn(plan, ends.round)}`
+        : `${yarn.yarn.name} is not enough`;
     }
     case 'unlike': {
       const [a, b] = trouble.sides.map((s) => plan.sides[s]!.name);

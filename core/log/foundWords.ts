@@ -6,8 +6,6 @@ import { flatnessWords } from '../flat/flatWords.ts';
 import { listWords } from '../say/lists.ts';
 import { plural, timeWords } from '../say/measures.ts';
 
-export const roundWords = (round: number): string => (round === 0 ? 'Base round' : `Round ${round}`);
-
 const LAY = { flat: 'lay flat', ripples: 'rippled', cups: 'pulled in' } as const;
 
 /** Whether a side lay as it was planned; what blocks out may be seen or not, but not the other way. */

@@ -5,9 +5,13 @@ import { compareEvents, standing } from '../document/record.ts';
 import { logKind, logOf, type LogEntry, type LogKind } from './log.ts';
 import type { Hem, WorkEvent } from '../document/hem.ts';
 import { lengthWords, plural } from '../say/measures.ts';
+import { ofRows, roundWords } from '../say/rounds.ts';
+import { capital } from '../terms/words.ts';
 
-const numberedRound = (round: number | null): string =>
-  round === null ? 'A round' : round === 0 ? 'Base round' : `Round ${round}`;
+function nameOfRound({ round, hem }: LogEntry): string {
+  const name = round === null ? 'A round' : capital(roundWords(round));
+  return hem.base.part ? ofRows(name) : name;
+}
 
 const LIES = { flat: 'lies flat', ripples: 'ripples', cups: 'pulls in' } as const;
 
@@ -63,7 +67,9 @@ const TELLING: Telling = {
     const told = [
       ...(seen.length > 0 ? [seen.join(', ')] : []),
       ...(size.length > 0 ? [`measures ${size.join(' × ')}`] : []),
-      ...(event.depthCm === null ? [] : [`${lengthWords(event.depthCm * 10, unit)} across the rounds`]),
+      ...(event.depthCm === null
+        ? []
+        : [`${lengthWords(event.depthCm * 10, unit)} across the ${hem.base.part ? 'rows' : 'rounds'}`]),
       ...(event.photo === null ? [] : ['a photo']),
       ...(event.note === '' ? [] : [`“${event.note}”`]),
     ];
@@ -81,7 +87,7 @@ const TELLING: Telling = {
 export const logEntryWords = (entry: LogEntry): string =>
   (TELLING[entry.event.did] as (event: WorkEvent, name: string, entry: LogEntry) => string)(
     entry.event,
-    numberedRound(entry.round),
+    nameOfRound(entry),
     entry,
   );
 

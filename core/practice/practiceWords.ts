@@ -1,9 +1,10 @@
 /** Practice, in words. */
+import { capital } from '../terms/words.ts';
 import type { Plan } from '../plan/types.ts';
 import type { Prompt, MakerSkill, Table, Task } from './maker.ts';
 import { plural } from '../say/measures.ts';
 import { sideWords } from '../print/placeWords.ts';
-import { roundWords } from '../log/foundWords.ts';
+import { roundWords } from '../say/rounds.ts';
 
 export const SKILL_NAMES: Readonly<Record<MakerSkill, string>> = {
   learner: 'a learner',
@@ -42,5 +43,5 @@ export function promptWords(plan: Plan, prompt: Prompt, table: Table): string {
 export const tableWords = (plan: Plan, { counts }: Table): readonly string[] =>
   counts.map(
     (sides, number) =>
-      `${roundWords(number)}: ${sides.map((c, i) => `${plan.sides[i]!.name} ${c}`).join(', ')}`,
+      `${capital(roundWords(number))}: ${sides.map((c, i) => `${plan.sides[i]!.name} ${c}`).join(', ')}`,
   );

@@ -1,4 +1,7 @@
 /** One stitch of a border in words: where it stands, what it is, and what it sits in. */
+import { capital } from '../terms/words.ts';
+import { roundWords } from '../say/rounds.ts';
+import { roundIn, saidOfRows } from '../plan/roundNames.ts';
 import { isDisc } from '../piece/outline.ts';
 import { ordinal } from '../say/lists.ts';
 import { endSpot } from '../piece/along.ts';
@@ -55,7 +58,7 @@ export interface EntryWords {
 export function entryWords(plan: Plan, round: number, entry: number, language: Language): EntryWords {
   const worked = plan.rounds[round]!;
   return {
-    where: `${round === 0 ? 'Base round' : `Round ${round}`}, ${placeWords(plan, worked, entry)}`,
+    where: `${capital(saidOfRows(plan)(roundWords(round)))}, ${placeWords(plan, worked, entry)}`,
     what: stitchWords(worked.ring.made[entry]!, language),
     into: intoWords(plan, worked, entry, language),
   };
@@ -94,7 +97,7 @@ function intoWords(plan: Plan, { ring, onto }: RoundPlan, entry: number, languag
   const place = ring.into[entry]!;
   if (place === IN_NOTHING) return '';
   if (onto < 0) return edgeWords(plan, place, language);
-  const of = onto === 0 ? 'the base round' : `round ${onto}`;
+  const of = roundIn(plan, onto);
   if (isGap(place)) return `in a gap of ${of}`;
   const below = plan.rounds[onto]!.ring.made[entryOf(place)]!;
   if (isChainRun(below)) return `in the ch-${below.chains} space of ${of}`;

@@ -13,9 +13,16 @@ import { entry, rowsHem } from '../testing/hems.ts';
 import { differences } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
 import type { Hem } from '../document/hem.ts';
+import { NOTHING_DONE, noted, type WorkRecord } from '../document/record.ts';
 import { fitHem } from '../fit/open.ts';
 import { performed } from '../edits/edit.ts';
 import { borderAlong, setCount } from '../edits/base.ts';
+import { troublesOf } from '../forecast/troubles.ts';
+import { troubleInShort, troubleWords } from '../forecast/troubleWords.ts';
+import { logOf } from '../log/log.ts';
+import { logEntryWords } from '../log/logWords.ts';
+import { workedUpTo } from '../work/progress.ts';
+import { placeInWords } from '../work/progressWords.ts';
 import { yarnEndsOf } from './ends.ts';
 import { proceduresOf } from './procedure.ts';
 
@@ -142,6 +149,20 @@ describe('rows along a part of a piece, counted by hand', () => {
     expect(performed(hem, borderAlong({ ...ONE, to: 999 })).ok).toBe(false);
     expect(edited(hem, borderAlong(TWO), borderAlong(null))).toEqual(hem);
   });
+});
+
+test('rows are called rows where the border is told of, too', () => {
+  const hem = along(ONE, [entry({ id: 's', family: 'shell' })]);
+  const told = workedUpTo(plan(hem), 1).reduce<WorkRecord>(
+    (all, deed, minute) =>
+      noted(all, deed, 'laptop', new Date(Date.UTC(2026, 0, 5, 9, minute)).toISOString()),
+    NOTHING_DONE,
+  );
+  expect(logOf({ ...hem, record: told }).map(logEntryWords)).toContain('Row 1 finished');
+  expect(placeInWords(plan({ ...hem, record: told.slice(0, 1) }))).toBe('base row, side A');
+  expect(troublesOf(plan(hem))).not.toEqual([]);
+  for (const trouble of troublesOf(plan(hem)))
+    expect(`${troubleWords(plan(hem), trouble)} ${troubleInShort(plan(hem), trouble)}`).not.toMatch(/round/i);
 });
 
 test('a published row reads as makers write it', () => {

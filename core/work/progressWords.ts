@@ -8,6 +8,8 @@ import { isUnderWay, progressOf, stepInHand } from './progress.ts';
 import type { PlaceInBorder } from './balls.ts';
 import { stepAt, stepsOf, type WorkStep } from './steps.ts';
 import { plural } from '../say/measures.ts';
+import { roundWords } from '../say/rounds.ts';
+import { saidOfRows } from '../plan/roundNames.ts';
 import { cornerName, sideWords } from '../print/placeWords.ts';
 
 /** The place in hand, such as “round 2, side C”, and pins that are still in the piece. */
@@ -32,7 +34,7 @@ function workInWords(plan: Plan): string {
   if (!isUnderWay(plan)) return 'not begun';
   const { round, begun } = progressOf(plan);
   if (!round) return closedOf(plan) ? 'done' : 'all worked';
-  if (!begun) return `${roundWords(round.number)} next`;
+  if (!begun) return `${saidOfRows(plan)(roundWords(round.number))} next`;
   return placeOfStep(
     plan,
     round.number,
@@ -44,10 +46,8 @@ function workInWords(plan: Plan): string {
 export const placeWordsAt = (plan: Plan, { round, made }: PlaceInBorder): string =>
   placeOfStep(plan, round, stepAt(stepsOf(plan, round, 'side'), made));
 
-const roundWords = (number: number): string => (number === 0 ? 'base round' : `round ${number}`);
-
 function placeOfStep(plan: Plan, number: number, step: WorkStep): string {
-  const name = roundWords(number);
+  const name = saidOfRows(plan)(roundWords(number));
   if (step.where.on === 'side' && !isDisc(plan.body.outline))
     return `${name}, ${sideWords(plan, step.where.side)}`;
   if (step.where.on === 'corner') return `${name}, corner ${cornerName(plan, step.where.corner)}`;

@@ -1,4 +1,5 @@
 /** Causes and repairs of a wrong count, in words. */
+import { roundIn } from '../plan/roundNames.ts';
 import { writtenOf } from '../plan/types.ts';
 import { held } from '../held.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
@@ -136,7 +137,7 @@ export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, the
 
 /** A place that can be ripped back to. */
 export function ripPlaceWords(plan: Plan, { round, made, corner }: RipPlace): string {
-  const name = round === 0 ? 'the base round' : `round ${round}`;
+  const name = roundIn(plan, round);
   if (made === 0) return round === 0 ? 'All of the border' : `All of ${name}`;
   return corner === null ? `To the end of ${name}` : `To corner ${cornerName(plan, corner)} of ${name}`;
 }
@@ -170,7 +171,7 @@ export function comparedWords(plan: Plan, number: number, found: SideCounts): st
             ]),
         ...(right
           ? [
-              `${name} was right in ${right.number === 0 ? 'the base round' : `round ${right.number}`}, with ${right.sides[side]!.tally.stitches}.`,
+              `${name} was right in ${roundIn(plan, right.number)}, with ${right.sides[side]!.tally.stitches}.`,
             ]
           : []),
       ];

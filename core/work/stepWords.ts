@@ -20,7 +20,8 @@ import { isThere } from '../procedure/first.ts';
 import { firstNoun, startLines } from '../print/steps/startWords.ts';
 import { placedWords, placeInCorner } from '../print/steps/placedWords.ts';
 import { joinLines } from '../print/steps/endWords.ts';
-import { isRowEnd, saidOfRows } from '../print/steps/rowWords.ts';
+import { isRowEnd } from '../print/steps/rowWords.ts';
+import { roundIn, saidOfRows } from '../plan/roundNames.ts';
 import { Places } from './stepPlaces.ts';
 
 export interface StepWords {
@@ -35,7 +36,7 @@ export interface StepWords {
 export function stepWords(plan: Plan, round: number, step: WorkStep, language: Language): StepWords {
   const procedure = proceduresOf(plan)[round]!;
   const said = saidOfRows(plan);
-  const name = said(round === 0 ? 'The base round' : `Round ${round}`);
+  const name = capital(roundIn(plan, round));
   if (step.does === 'begin') {
     return { where: `${name} begins`, now: startLines(plan, procedure, language).map(said), turn: null };
   }

@@ -20,7 +20,8 @@ import { yarnEndsOf } from '../../procedure/ends.ts';
 import type { PatternLine, Section, WrittenPattern } from '../section.ts';
 import { alikeWords, joiningSection } from '../alike.ts';
 import { onceLines } from '../steps/roundWords.ts';
-import { rowsWords, saidOfRows } from '../steps/rowWords.ts';
+import { rowsWords } from '../steps/rowWords.ts';
+import { saidOfRows } from '../../plan/roundNames.ts';
 import { roundSections } from './rounds.ts';
 
 /** The published pattern of a plan in a language. */

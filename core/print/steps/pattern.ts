@@ -12,7 +12,8 @@ import { endLines } from './endWords.ts';
 import { baseSideLines } from './baseRoundWords.ts';
 import { lengthWords, plural, rangeWords, sizeWords, yarnLengthWords } from '../../say/measures.ts';
 import { countsLine, foldRounds, partLines, repeatsWords, type FoldedRounds } from './roundWords.ts';
-import { rowsWords, saidOfRows } from './rowWords.ts';
+import { rowsWords } from './rowWords.ts';
+import { saidOfRows } from '../../plan/roundNames.ts';
 import { termsOf } from '../abbreviations.ts';
 import {
   CAUTIONS,

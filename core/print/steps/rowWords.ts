@@ -32,18 +32,6 @@ export function endStitchWords(
   return `${printGroup(recipe.group, language)} ${into} ${endPlaceWords(plan, procedure, corner)}`;
 }
 
-/** Words of rounds that are said of rows where there are such: “Rnd 3”, “this round”, “the base round”. */
-export const saidOfRows = (plan: Plan): ((text: string) => string) =>
-  plan.body.outline.part
-    ? (text) =>
-        text
-          .replace(ROUNDS, '$1row')
-          .replace(NUMBERED, (_, letter: string, many = '') => `${letter}ow${many}`)
-    : (text) => text;
-
-const ROUNDS = /\b((?:base|last|this|every|each|next|one|a|plain|own|In) )(?:round|rnd)\b/gi;
-const NUMBERED = /\b([Rr])(?:ound|nd)(s?)(?= \d|s after)/g;
-
 /** Sides that rows go along, and what is not worked: “Work in rows along sides A and B alone.”; null all round. */
 export function rowsWords(plan: Plan): string | null {
   const { part } = plan.body.outline;

@@ -1,4 +1,5 @@
 /** How a round begins, in words: yarn, hook, facing, the first stitches. */
+import { theRoundWords } from '../../say/rounds.ts';
 import { held } from '../../held.ts';
 import { isDisc } from '../../piece/outline.ts';
 import { printGroup, printStitch, printSteps } from '../../notation/print.ts';
@@ -35,7 +36,7 @@ export function startLines(plan: Plan, procedure: Procedure, language: Language)
     else if (act.do === 'turn') lines.push(turnWords(plan, procedure, act.facing));
     else if (act.do === 'work on the face')
       lines.push(
-        `Work on the face of ${roundName(act.of)}; the next round goes into ${roundName(act.of)} too.`,
+        `Work on the face of ${theRoundWords(act.of)}; the next round goes into ${theRoundWords(act.of)} too.`,
       );
     else if (act.do === 'start') {
       if (act.way.by === 'going on' && act.way.turns) lines.push('Turn the piece: its right side faces you.');
@@ -56,8 +57,6 @@ export function knotWords(plan: Plan, { place }: ActOf<'knot'>): string {
   const where = isDisc(plan.body.outline) ? `, the first ${placeWords(plan, place, 1)}` : '';
   return `There is no yarn to join: each tassel is knotted in by itself${where}.`;
 }
-
-const roundName = (number: number): string => (number === 0 ? 'the base round' : `round ${number}`);
 
 function turnWords(plan: Plan, procedure: Procedure, facing: 'right' | 'wrong'): string {
   if (facing === 'right') return 'Turn back: the right side faces you again.';
@@ -132,7 +131,7 @@ function startWords(plan: Plan, procedure: Procedure, act: ActOf<'start'>, langu
       case 'stepping back':
         return `${capital(slips)} back and start ${where}.`;
       case 'going over':
-        return `${capital(slips)} over and start ${where}, of ${roundName(procedure.round.onto)}.`;
+        return `${capital(slips)} over and start ${where}, of ${theRoundWords(procedure.round.onto)}.`;
     }
   })();
   return [
