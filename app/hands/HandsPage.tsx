@@ -204,7 +204,7 @@ function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps
             value={own === undefined ? null : shownOf(of, own)}
             onChange={(v) => onWish({ ...wishes, own: withOwn(wishes.own, of, v) })}
           />{' '}
-          {OWN_UNITS[of]}
+          <span className={styles.unit}>{OWN_UNITS[of]}</span>
         </label>
       </div>
     </section>

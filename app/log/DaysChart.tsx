@@ -16,12 +16,12 @@ const WIDTH_NARROW = 330;
 const HEIGHT = 110;
 const FOOT = 22;
 
-/** Minutes and stitches of every day, those of rest between them. */
+/** Minutes and stitches of every day, those of rest between them; nothing where one day has none to stand beside. */
 export function DaysChart({ days }: { readonly days: readonly LogDay[] }) {
   const most = useNarrow() ? SHOWN_NARROW : SHOWN;
   const [of, setOf] = useState<'minutes' | 'stitches'>('minutes');
   const last = days[days.length - 1];
-  if (!last) return null;
+  if (!last || days.length < 2) return null;
   const done = new Map(days.map((d) => [d.day, d]));
   const shown = Math.min(most, 1 + dayjs(last.day).diff(dayjs(days[0]!.day), 'day'));
   const drawn = Array.from({ length: shown }, (_, i): LogDay => {

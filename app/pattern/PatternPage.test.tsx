@@ -111,9 +111,9 @@ describe('the page of the pattern', () => {
 });
 
 describe('read part by part', () => {
-  const sections = ['One', 'Two'].map((heading) => ({
+  const sections = ['Terms', 'Piece', 'One', 'Two'].map((heading, i) => ({
     heading,
-    rounds: [],
+    rounds: i < 2 ? [] : [i - 1],
     lines: [{ kind: 'plain' as const, text: `What is in ${heading.toLowerCase()}.` }],
   }));
   const renderReading = (id: string) =>
@@ -124,10 +124,14 @@ describe('read part by part', () => {
     ));
   const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
 
-  test('one at a time, with the charts last; where one was is kept', async () => {
+  test('all before the first round, then one at a time, the charts last; where one was is kept', async () => {
     const { unmount } = renderReading('h1');
-    expect(screen.getByRole('heading', { name: 'One' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Terms' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Piece' })).toBeTruthy();
+    expect(screen.queryByRole('heading', { name: 'One' })).toBeNull();
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'The part before' }).disabled).toBe(true);
+    press('The next part');
+    expect(screen.getByText('What is in one.')).toBeTruthy();
     press('The next part');
     expect(screen.getByText('What is in two.')).toBeTruthy();
     expect(screen.queryByText('What is in one.')).toBeNull();
@@ -135,7 +139,7 @@ describe('read part by part', () => {
     renderReading('h1');
     expect(await screen.findByText('What is in two.')).toBeTruthy();
     fireEvent.change(screen.getByRole('combobox', { name: 'Part of the pattern' }), {
-      target: { value: '2' },
+      target: { value: '3' },
     });
     expect(screen.getByText('The charts')).toBeTruthy();
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'The next part' }).disabled).toBe(true);

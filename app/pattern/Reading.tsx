@@ -13,7 +13,13 @@ interface ReadingProps {
   readonly children: ReactNode;
 }
 
-/** The pattern to be read with the work in the lap: large, one section at a time; where one was is kept. */
+/** Sections that are read at one time, by the first of each: what comes before the first round is one. */
+function firstOfParts(sections: readonly Section[]): readonly number[] {
+  const round = sections.findIndex((s) => s.rounds.length > 0);
+  return sections.map((_, i) => i).filter((i) => i === 0 || i >= round);
+}
+
+/** The pattern to be read with the work in the lap: large, one part at a time; where one was is kept. */
 export function ReadAloud({ hem, sections, children }: ReadingProps) {
   const key = `reading ${hem}`;
   const [asked, setAsked] = useState(0);
@@ -27,17 +33,24 @@ export function ReadAloud({ hem, sections, children }: ReadingProps) {
       over = true;
     };
   }, [key]);
-  const last = sections.length;
-  const at = Math.min(Math.max(0, asked), last);
+  const parts = [...firstOfParts(sections), sections.length];
+  const last = parts.length - 1;
+  // The place is kept by its section: parts are put together anew when the pattern changes.
+  const at = Math.max(
+    0,
+    parts.findLastIndex((first) => first <= asked),
+  );
   const go = (to: number): void => {
-    setAsked(to);
-    void writeSetting(key, to);
+    setAsked(parts[to]!);
+    void writeSetting(key, parts[to]!);
     top.current?.scrollIntoView({ block: 'start' });
   };
   return (
     <div className={styles.reading} ref={top}>
       <div className={styles.text} aria-live="polite">
-        {at < last ? <SectionWords section={sections[at]!} /> : children}
+        {at < last
+          ? sections.slice(parts[at], parts[at + 1]).map((s) => <SectionWords key={s.heading} section={s} />)
+          : children}
       </div>
       <nav className={styles.steps} aria-label="Parts of the pattern">
         <Button
@@ -49,9 +62,9 @@ export function ReadAloud({ hem, sections, children }: ReadingProps) {
         <label>
           <span className="visually-hidden">Part of the pattern</span>
           <select value={at} onChange={(e) => go(Number(e.target.value))}>
-            {sections.map((s, i) => (
-              <option key={s.heading} value={i}>
-                {s.heading.replaceAll(TICK, '')}
+            {parts.slice(0, -1).map((first, i) => (
+              <option key={first} value={i}>
+                {sections[first]!.heading.replaceAll(TICK, '')}
               </option>
             ))}
             <option value={last}>Charts</option>
