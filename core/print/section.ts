@@ -7,6 +7,8 @@ export interface PatternLine {
   readonly text: string;
 }
 
+export const writtenLine = (text: string): PatternLine => ({ kind: 'written', text });
+
 /** A box to be ticked when a round is done. */
 export const TICK = '[ ] ';
 

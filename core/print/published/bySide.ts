@@ -14,11 +14,23 @@ import { cornerLines } from '../steps/cornerWords.ts';
 import { cornerName } from '../placeWords.ts';
 import { otherwiseLines } from '../steps/roundWords.ts';
 import { sideLines } from '../steps/sideWords.ts';
-import type { PatternLine } from '../section.ts';
+import { writtenLine, type PatternLine } from '../section.ts';
 import { isThere } from '../../procedure/first.ts';
 import { firstNoun, stepOfRepeat } from '../steps/startWords.ts';
 import { begun, firstThere, joinWords, liftWords, madeWith, sameWords, wayWords } from './begin.ts';
 import { listed } from './parts.ts';
+
+/** Sides and corners of a round or a row, a line for each, and what is worked otherwise than planned. */
+export function alongLines(plan: Plan, procedure: Procedure, language: Language): readonly PatternLine[] {
+  const isBase = procedure.round.written === null;
+  const sides = isBase ? baseLines(plan, procedure, language) : sideLines(plan, procedure, language);
+  return [
+    ...[...sides, ...cornerLines(plan, procedure, language)].map((text) =>
+      writtenLine(text.replace(/\brepeat from \*/g, 'rep from *')),
+    ),
+    ...(isBase ? [] : otherwiseLines(plan, procedure, language)),
+  ];
+}
 
 /** Lines of a round without its counts: the beginning, sides and corners, the end. @param face sentences that lead it */
 export function bySideLines(
@@ -29,32 +41,23 @@ export function bySideLines(
 ): readonly PatternLine[] {
   const start = actOf(procedure, 'start');
   const join = actOf(procedure, 'join');
-  const isBase = procedure.round.written === null;
-  const sides = isBase ? baseLines(plan, procedure, language) : sideLines(plan, procedure, language);
-  const along = [
-    ...[...sides, ...cornerLines(plan, procedure, language)].map((text) =>
-      written(text.replace(/\brepeat from \*/g, 'rep from *')),
-    ),
-    ...(isBase ? [] : otherwiseLines(plan, procedure, language)),
-  ];
-  if (!start || !join) return [written(face.join(' ')), ...along];
+  const along = alongLines(plan, procedure, language);
+  if (!start || !join) return [writtenLine(face.join(' ')), ...along];
   const words = [...face, `${capital(beginWords(plan, procedure, start, language))}.`];
   return [
-    written(words.join(' ')),
+    writtenLine(words.join(' ')),
     ...along,
-    written(
+    writtenLine(
       `To end: ${[endWords(plan, procedure, start, language), joinWords(plan, join, language)].filter((w) => w !== '').join('; ')}.`,
     ),
   ];
 }
 
-const written = (text: string): PatternLine => ({ kind: 'written', text });
-
 /** Places that take nothing, where that is the only difference. */
 const NONE = /, but none in ((?:(?! in )[^;.])+)(?=[;.])/;
 
 /** The row or round along the edge, side by side. */
-export function baseLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
+function baseLines(plan: Plan, procedure: Procedure, language: Language): readonly string[] {
   const skipping = language === 'us' ? 'skipping' : `${WORDS.uk.skip}ing`;
   return baseSideLines(plan, procedure, language, 'along the side').map((text) =>
     text

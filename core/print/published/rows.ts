@@ -9,15 +9,12 @@ import { sidePattern } from '../../ring/recipe.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { capital } from '../../terms/words.ts';
 import { eachPlace, placeNoun } from '../placeWords.ts';
-import type { PatternLine } from '../section.ts';
-import { cornerLines } from '../steps/cornerWords.ts';
+import { writtenLine, type PatternLine } from '../section.ts';
 import { endLines } from '../steps/endWords.ts';
 import { endStitchWords, isRowEnd } from '../steps/rowWords.ts';
-import { otherwiseLines } from '../steps/roundWords.ts';
-import { sideLines } from '../steps/sideWords.ts';
 import type { AroundWords } from './around.ts';
 import { begun, groupThere, liftWords, madeWith, sameWords, wayWords } from './begin.ts';
-import { baseLines } from './bySide.ts';
+import { alongLines } from './bySide.ts';
 import { cornerWordsOf } from './corners.ts';
 import { listed } from './parts.ts';
 
@@ -153,22 +150,12 @@ export function rowLines(
   face: readonly string[],
 ): readonly PatternLine[] {
   const start = actOf(procedure, 'start');
-  const isBase = procedure.round.written === null;
-  const sides = isBase ? baseLines(plan, procedure, language) : sideLines(plan, procedure, language);
-  const along = [
-    ...[...sides, ...cornerLines(plan, procedure, language)].map((text) =>
-      written(text.replace(/\brepeat from \*/g, 'rep from *')),
-    ),
-    ...(isBase ? [] : otherwiseLines(plan, procedure, language)),
-  ];
   const ends = endLines(plan, procedure, language);
   const turn = turnsAfter(plan, procedure) ? ' Turn.' : '';
   const begins = start ? `${capital(beginWords(plan, procedure, start, language))}.` : '';
   return [
-    written([...face, begins].filter((w) => w !== '').join(' ')),
-    ...along,
-    ...ends.map((text, k) => written(k === ends.length - 1 ? `${text}${turn}` : text)),
+    writtenLine([...face, begins].filter((w) => w !== '').join(' ')),
+    ...alongLines(plan, procedure, language),
+    ...ends.map((text, k) => writtenLine(k === ends.length - 1 ? `${text}${turn}` : text)),
   ];
 }
-
-const written = (text: string): PatternLine => ({ kind: 'written', text });

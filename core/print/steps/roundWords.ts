@@ -22,7 +22,7 @@ import { adjustmentLines, sideLines } from './sideWords.ts';
 import { startLines } from './startWords.ts';
 import { endLines, joinPlaceWords } from './endWords.ts';
 import { plural } from '../../say/measures.ts';
-import type { PatternLine } from '../section.ts';
+import { writtenLine, type PatternLine } from '../section.ts';
 
 /** Beginnings or ends of some of the rounds that are told together. */
 export interface PartWords {
@@ -95,14 +95,12 @@ function roundLines(plan: Plan, procedure: Procedure, language: Language): reado
   const [explained, cautions] = onceLines(plan, procedure.round, language);
   return [
     ...explained,
-    ...sideLines(plan, procedure, language).map(written),
-    ...cornerLines(plan, procedure, language).map(written),
+    ...sideLines(plan, procedure, language).map(writtenLine),
+    ...cornerLines(plan, procedure, language).map(writtenLine),
     ...otherwiseLines(plan, procedure, language),
     ...cautions,
   ];
 }
-
-const written = (text: string): PatternLine => ({ kind: 'written', text });
 
 /** Lines about single sides of a round, where it is otherwise, and about faults. */
 export const otherwiseLines = (
@@ -110,8 +108,8 @@ export const otherwiseLines = (
   procedure: Procedure,
   language: Language,
 ): readonly PatternLine[] => [
-  ...adjustmentLines(plan, procedure, language).map(written),
-  ...[markersWords(plan, procedure.round)].flatMap((words) => (words === null ? [] : [written(words)])),
+  ...adjustmentLines(plan, procedure, language).map(writtenLine),
+  ...[markersWords(plan, procedure.round)].flatMap((words) => (words === null ? [] : [writtenLine(words)])),
   ...plan.problems
     .filter((p) => p.where.in === 'round' && p.where.number === procedure.round.number)
     .map((p): PatternLine => ({ kind: 'care', text: `Take care: ${problemLine(p)}` })),
