@@ -228,6 +228,7 @@ test('yarn is taken from the simulated shop, and a weight from the simulated sca
   await scale.getByLabel('On the pan').press('Tab');
   await scale.getByRole('button', { name: 'Put it on' }).click();
   await expect(scale.getByText('steady')).toBeVisible();
+  await expect(scale.getByText(/^3[67]\.\d g/)).toBeVisible();
   await scale.getByRole('button', { name: 'Take this reading' }).click();
   const grams = Number(await page.getByLabel('Grams weighed').inputValue());
   expect(Math.abs(grams - 37)).toBeLessThan(1);

@@ -5,6 +5,8 @@ import styles from './scale.module.css';
 import { NumberField } from '../look/NumberField.tsx';
 
 const KEPT = 20;
+/** Less than this is an empty pan that drifts. */
+const LEAST_G = 0.5;
 
 const post = (path: string, body?: unknown): Promise<Response> =>
   fetch(`/api/scale/${path}`, {
@@ -30,11 +32,13 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
   }, []);
   const settled = settledOn(readings);
   const now = readings[readings.length - 1];
-  const send = (path: string, body?: unknown): void =>
+  const send = (path: string, body?: unknown): void => {
+    setReadings([]); // a weight from before has not settled on what lies on the pan now
     void post(path, body).then(
       (r) => setReachable(r.ok),
       () => setReachable(false),
     );
+  };
   return (
     <div className={`kitchen-scale ${styles.scale}`} role="group" aria-label="Kitchen scale">
       <p className="caution small">
@@ -60,7 +64,7 @@ export function Scale({ onReading }: { readonly onReading: (grams: number) => vo
         <Button onClick={() => send('tare')}>Set to zero</Button>
         <Button
           type="primary"
-          disabled={settled === null || settled <= 0}
+          disabled={settled === null || settled < LEAST_G}
           onClick={() => settled !== null && onReading(settled)}
         >
           Take this reading
