@@ -258,7 +258,7 @@ describe('hem', () => {
       expect(looks).toContain('scalloped');
       expect(Math.abs(made.blockedSize.widthMm - 1260)).toBeLessThan(20);
     }
-    const none = hem(['propose', DEMO, '--width', '4', '--hours', '0.1']);
+    const none = hem(['propose', 'demo/hexagon-mat.hem.json', '--width', '4', '--hours', '0.1']);
     expect([none.status, none.stdout]).toEqual([
       1,
       expect.stringMatching(/Nothing suits\.\nBut for the time/),

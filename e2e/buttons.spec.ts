@@ -37,9 +37,9 @@ const test = base.extend<object, { kept: Kept }>({
   ],
 });
 
-/** A piece in rows, one in the round and one of joined motifs; all of them in long runs. */
+/** A piece in rows and one of joined motifs; all demos in long runs. */
 const DEMOS = demoPlans().filter(
-  ([file], _, all) => partOfAll(all, 2).length === all.length || /^(lantern|round|stepped)/.test(file),
+  ([file], _, all) => partOfAll(all, 2).length === all.length || /^(lantern|stepped)/.test(file),
 );
 
 for (const [, made] of DEMOS) {

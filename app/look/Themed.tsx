@@ -1,5 +1,6 @@
 import { ConfigProvider, theme } from 'antd';
 import type { ReactNode } from 'react';
+import { useMotion } from './motion.ts';
 import { useTheme } from './ThemeAndNotices.tsx';
 import { THEMES } from './tokens.ts';
 
@@ -8,6 +9,7 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?
 /** The component library in the look of the application; it is not fetched before a page needs it. */
 export function Themed({ children }: { readonly children: ReactNode }) {
   const name = useTheme();
+  const motion = useMotion();
   const g = THEMES[name];
   return (
     <ConfigProvider
@@ -39,6 +41,7 @@ export function Themed({ children }: { readonly children: ReactNode }) {
           fontFamily: 'inherit',
           fontSize: 15,
           borderRadius: 6,
+          motion,
           wireframe: false,
         },
         components: {

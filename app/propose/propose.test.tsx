@@ -5,6 +5,7 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { plan } from '../../core/plan/planner.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords, timeWords } from '../../core/say/measures.ts';
+import type { BorderFound } from '../../core/propose/found.ts';
 import { KEEP_NOTHING, type Keep } from '../../core/propose/grammar.ts';
 import { prove, type Proposal } from '../../core/propose/prove.ts';
 import { searchSlice, slicesOf } from '../../core/propose/search.ts';
@@ -96,9 +97,15 @@ describe('the sentence of a wish', () => {
 });
 
 describe('a border that is proposed', () => {
-  const found = Array.from({ length: slicesOf(hem) }, (_, slice) => searchSlice(hem, wish, slice))
-    .flatMap((part) => part.found)
-    .find((f) => f.shape.ground && f.shape.middle && f.shape.edge && f.asItIs)!;
+  const found = ((): BorderFound => {
+    for (let slice = 0; slice < slicesOf(hem); slice++) {
+      const whole = searchSlice(hem, wish, slice).found.find(
+        ({ shape, asItIs }) => shape.ground && shape.middle && shape.edge && asItIs,
+      );
+      if (whole) return whole;
+    }
+    throw new Error('nothing suits');
+  })();
   const proposal: Proposal = prove(hem, wish, found)!;
 
   function card() {

@@ -14,7 +14,7 @@ import { doSomething, oddlySaid } from '../testing/user.ts';
 import { BESIDE, STOPS } from './stops.ts';
 
 const HEMS = demoPlans().map(([, { hem }]) => hem);
-const PRESSES = 9;
+const PRESSES = 6;
 const PAGES: (readonly [string, ComponentType])[] = [];
 // One after the other: the test runner mixes up modules that are asked for at once.
 for (const { name, page } of [...STOPS, ...BESIDE]) PAGES.push([name, await page()]);

@@ -120,7 +120,7 @@ describe('a file that was changed by chance', () => {
     'is refused with places and remedies, or can be planned and told to its end',
     () => {
       let accepted = 0;
-      for (const seed of seeds(130)) {
+      for (const seed of seeds(90)) {
         withSeed(seed, (said) => {
           const chance = chanceOf(seed);
           let file: unknown = JSON.parse(writeHem(chance.pick(HEMS)));

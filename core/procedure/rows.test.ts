@@ -9,6 +9,7 @@ import { writtenPattern } from '../print/steps/pattern.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
 import { on, PIECES, small } from '../testing/anyHem.ts';
+import { partOfAll } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
 import { differences } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
@@ -177,7 +178,7 @@ test('a published row reads as makers write it', () => {
 describe('a maker who follows a pattern of rows makes what was planned', () => {
   const withCorners = PIECES.filter(([, piece]) => plan(on(piece, small())).sides.length > 1);
   test.each(FAMILIES.map((f, k) => [f.id, k] as const))('%s', (_, nth) => {
-    const faults = withCorners.flatMap(([name, piece], k) => {
+    const faults = partOfAll([...withCorners.entries()], 2, nth).flatMap(([k, [name, piece]]) => {
       const corners = plan(on(piece, small())).body.outline.turns.length;
       const part = {
         first: (k + nth) % corners,
