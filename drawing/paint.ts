@@ -133,7 +133,7 @@ function paintShapes(context: Context, { body, shapes, edge }: Scene): void {
     if (shape.draw === 'surface') {
       context.globalAlpha = 0.35;
       context.fillStyle = surface;
-      context.fillRect(shape.x, shape.y, shape.widthMm, shape.heightMm);
+      context.fill(polygon(shape.along.points));
       continue;
     }
     const { along, dashes, thickMm } = shape;

@@ -203,6 +203,9 @@ describe('the colors of the parts of a piece', () => {
     const grid = (cells: readonly string[]): Plan => {
       const piece = {
         kind: 'grid',
+        lattice: 'squares',
+        halves: false,
+        halfStitches: null,
         cornerChains: 2,
         cells: [...cells],
         edge: { kind: 'solid', stitch: 'dc', stitches: 8, between: false },

@@ -1,5 +1,6 @@
 import { memo } from 'react';
 import type { FabricShape } from '../../core/piece/construction.ts';
+import type { Point } from '../../core/piece/outline.ts';
 import { fabricOf } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import styles from './plan.module.css';
@@ -28,10 +29,11 @@ function Texture({ plan }: { readonly plan: Plan }) {
   );
 }
 
+const said = (points: readonly Point[]): string => points.map(({ x, y }) => `${x},${y}`).join(' ');
+
 function Shape({ shape }: { readonly shape: FabricShape }) {
   if (shape.draw === 'surface') {
-    const { x, y, widthMm, heightMm } = shape;
-    return <rect className={styles.band} x={x} y={y} width={widthMm} height={heightMm} />;
+    return <polygon className={styles.band} points={said(shape.along.points)} />;
   }
   const { along, dashes, thickMm } = shape;
   if ('radiusMm' in along) return <circle className={styles.seam} r={along.radiusMm} strokeWidth={thickMm} />;
@@ -40,7 +42,7 @@ function Shape({ shape }: { readonly shape: FabricShape }) {
       className={styles.seam}
       strokeWidth={thickMm}
       strokeDasharray={dashes && `${dashes.lengthMm} ${dashes.pitchMm - dashes.lengthMm}`}
-      points={along.points.map(({ x, y }) => `${x},${y}`).join(' ')}
+      points={said(along.points)}
     />
   );
 }

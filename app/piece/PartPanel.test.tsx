@@ -14,6 +14,9 @@ const grid: Hem = {
   ...rows,
   ...changePiece(rows, {
     kind: 'grid',
+    lattice: 'squares',
+    halves: false,
+    halfStitches: null,
     cornerChains: 2,
     cells: ['##', '#.'],
     edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },

@@ -61,6 +61,9 @@ describe('how the piece was made', () => {
     const { store } = renderPiece(
       of({
         kind: 'grid',
+        lattice: 'squares',
+        halves: false,
+        halfStitches: null,
         cornerChains: 2,
         cells: ['##', '##'],
         edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
@@ -175,6 +178,9 @@ describe('the color of a part', () => {
   test('motifs of a grid are colored with a brush, and left out without', () => {
     const grid: Piece = {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['##', '##'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 12, between: false },

@@ -95,6 +95,9 @@ function pieceOfTable(text: string): Outcome<Piece> {
         ok: true,
         value: {
           kind: 'grid',
+          lattice: 'squares',
+          halves: false,
+          halfStitches: null,
           cornerChains: 2,
           cells: grid.value,
           edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },

@@ -54,6 +54,9 @@ export const blocksSample: BlocksPiece = {
 
 export const motifs: GridPiece = {
   kind: 'grid',
+  lattice: 'squares',
+  halves: false,
+  halfStitches: null,
   cornerChains: 2,
   cells: ['###', '###', '###'],
   edge: { kind: 'solid', stitch: 'dc', stitches: 10, between: false },

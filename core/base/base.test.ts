@@ -99,6 +99,9 @@ describe('a count that is asked for', () => {
   const pieces: readonly Piece[] = [
     {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['##'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 15, between: false },
@@ -106,6 +109,9 @@ describe('a count that is asked for', () => {
     },
     {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['####', '####'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 24, between: false },
@@ -113,6 +119,9 @@ describe('a count that is asked for', () => {
     },
     {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['##', '#.'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 11, between: false },
@@ -196,6 +205,9 @@ describe('a count that is asked for', () => {
       const start = newHem('asked', new Date('2026-01-01T00:00:00Z'));
       const piece: Piece = {
         kind: 'grid',
+        lattice: 'squares',
+        halves: false,
+        halfStitches: null,
         cornerChains: 2,
         cells,
         edge: { kind: 'solid', stitch: 'dc', stitches: motifStitches, between: false },
@@ -304,6 +316,9 @@ describe('placed by eye', () => {
   test('a spot of a seam is left to the seam', () => {
     const grid = bodyOf({
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['##'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 5, between: false },

@@ -12,7 +12,16 @@ import { CROSSING_IDS, type CrossingId } from './crossings.ts';
 function groupsOver(motifs: number, crossing: CrossingId, clusterChains: number, backwards = false): Hem {
   const start = rowsHem({ rounds: [entry({ facing: backwards ? 'wrong' : null })] });
   const edge = { kind: 'clustered', clusters: 6, stitchesEach: 3, chainsBetween: 0 } as const;
-  const piece = { kind: 'grid', cornerChains: 2, cells: ['#'.repeat(motifs)], edge, motifCm: 12 } as const;
+  const piece = {
+    kind: 'grid',
+    lattice: 'squares',
+    halves: false,
+    halfStitches: null,
+    cornerChains: 2,
+    cells: ['#'.repeat(motifs)],
+    edge,
+    motifCm: 12,
+  } as const;
   const grid: Hem = { ...start, ...changePiece(start, piece) };
   const sides = grid.base.sides.map((s) => ({ ...s, school: 'clusters' as const, count: null }));
   const base = { ...grid.base, stitch: 'dc', corner: 'twos', crossing, clusterChains, sides } as const;

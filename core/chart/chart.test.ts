@@ -21,6 +21,9 @@ const withPiece = (piece: Piece): Plan => {
 };
 const GRID: Piece = {
   kind: 'grid',
+  lattice: 'squares',
+  halves: false,
+  halfStitches: null,
   cornerChains: 2,
   cells: ['###', '###'],
   edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },

@@ -90,7 +90,22 @@ const STEPS: readonly ((file: Value) => Value)[] = [
   }),
   // Version 14: rows along a part of the piece.
   (file) => ({ ...file, ...everyBorder(file, border14, event14) }),
+  // Version 15: joined motifs of other shapes than squares.
+  (file) => ({
+    ...file,
+    piece: pieceOf15(file.piece),
+    ...everyBorder(file, () => ({}), event15),
+  }),
 ];
+
+/** Joined motifs that were squares. */
+const pieceOf15 = (piece: unknown): unknown =>
+  isRecord(piece) && piece.kind === 'grid'
+    ? { lattice: 'squares', halves: false, halfStitches: null, ...piece }
+    : piece;
+
+const event15 = ({ ground }: Value): Value =>
+  isRecord(ground) && 'piece' in ground ? { ground: { ...ground, piece: pieceOf15(ground.piece) } } : {};
 
 /** A border that went all round. */
 const border14 = ({ base }: Value): Value => (isRecord(base) ? { base: { part: null, ...base } } : {});

@@ -141,6 +141,9 @@ describe('two copies of a hem united', () => {
   test('sides follow the piece that won', () => {
     const grid = pieces.describePiece('grid', {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['##', '#.'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 12, between: false },

@@ -132,6 +132,9 @@ describe('the invariants of a hem', () => {
     const grid = after(
       pieces.describePiece('grid', {
         kind: 'grid',
+        lattice: 'squares',
+        halves: false,
+        halfStitches: null,
         cornerChains: 2,
         cells: ['##', '#.'],
         edge: { kind: 'solid', stitch: 'dc', stitches: 12, between: false },
@@ -157,6 +160,9 @@ describe('the invariants of a hem', () => {
       problemsOf(
         pieces.describePiece('gone', {
           kind: 'grid',
+          lattice: 'squares',
+          halves: false,
+          halfStitches: null,
           cornerChains: 2,
           cells: ['..'],
           edge: { kind: 'solid', stitch: 'dc', stitches: 9, between: false },
@@ -281,6 +287,9 @@ describe('sizes that nobody has measured', () => {
   const start = rowsHem({ stitchesPer10Cm: 10 });
   const grid = (stitches: number, motifCm: number): Piece => ({
     kind: 'grid',
+    lattice: 'squares',
+    halves: false,
+    halfStitches: null,
     cornerChains: 2,
     cells: ['##', '##'],
     edge: { kind: 'solid', stitch: 'dc', stitches, between: false },

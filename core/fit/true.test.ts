@@ -24,6 +24,9 @@ function someHem(chance: Chance, said: string[]): Hem {
   const pieces: readonly Piece[] = [
     {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['###', '###'],
       edge: { kind: 'solid', stitch: 'dc', stitches: chance.int(7, 24), between: false },

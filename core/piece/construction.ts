@@ -75,10 +75,7 @@ export const wholeBetween = (least: number, x: number, most: number): number =>
 export type FabricShape =
   | {
       readonly draw: 'surface';
-      readonly x: number;
-      readonly y: number;
-      readonly widthMm: number;
-      readonly heightMm: number;
+      readonly along: { readonly points: readonly Point[] };
     }
   | {
       readonly draw: 'line';

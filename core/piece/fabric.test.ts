@@ -74,7 +74,16 @@ describe('the stitches of a piece', () => {
 
   test('of motifs are drawn along seams too, but not where the edge is', () => {
     const edge = { kind: 'solid', stitch: 'dc', stitches: 10, between: false } as const;
-    const one: Piece = { kind: 'grid', cornerChains: 2, cells: ['#'], edge, motifCm: 10 };
+    const one: Piece = {
+      kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
+      cornerChains: 2,
+      cells: ['#'],
+      edge,
+      motifCm: 10,
+    };
     const two: Piece = { ...one, cells: ['##'] };
     // Both motifs have ten more, along the seam between them.
     expect(count(two)).toBe(2 * count(one) + 20);

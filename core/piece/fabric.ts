@@ -55,9 +55,9 @@ const MIDDLE = 0.06;
 /**
  * The rounds of a motif from its edge to its middle.
  *
- * @param points its corners, in working order; of a disc none
+ * @param points its corners, mm from its middle, in working order; of a disc none
  * @param reachMm from its middle to the middle of a side, or to the edge of a disc
- * @param sideMm length of a side, or of the edge of a disc
+ * @param sideMm length of a side that has the stitches of `edge`, or of the edge of a disc
  * @param partOf a round, counted from the edge
  * @param outermost whether the outermost round is drawn along a side: what lies at the border is drawn with the edge
  */
@@ -93,6 +93,14 @@ export function motifRounds(
       y: middle.y + part * (a.y + (b.y - a.y) * t),
     };
   };
+  const usual = edge.kind === 'solid' ? edge.stitches : edge.clusters;
+  // Of a half motif one side is longer than that of a whole one.
+  const along = points.map((a, side) => {
+    const b = points[(side + 1) % points.length]!;
+    return Math.max(1, usual * (Math.hypot(b.x - a.x, b.y - a.y) / sideMm));
+  });
+  const countAlong = (side: number, part: number): number =>
+    Math.max(1, Math.round((along[side] ?? usual) * part));
   return Array.from({ length: rounds }, (_, round) => {
     const depth = round * pitchMm;
     const part = 1 - depth / reachMm;
@@ -100,7 +108,7 @@ export function motifRounds(
     for (let side = 0; side < sides; side++) {
       if (round === 0 && !outermost(side)) continue;
       if (edge.kind === 'clustered') {
-        const clusters = Math.max(1, Math.round(edge.clusters * part));
+        const clusters = countAlong(side, part);
         for (let c = 0; c < clusters; c++) {
           for (let k = 0; k < edge.stitchesEach; k++) {
             const off = ((k + 0.5) / edge.stitchesEach - 0.5) * CLUSTER_SPREAD;
@@ -112,7 +120,7 @@ export function motifRounds(
         }
         continue;
       }
-      const count = Math.max(1, Math.round(edge.stitches * part));
+      const count = countAlong(side, part);
       const room = points.length === 0 ? 0 : CORNER_ROOM;
       for (let i = 0; i < count; i++) {
         const t = (i + 0.5 + room) / (count + 2 * room);

@@ -9,7 +9,7 @@ export interface OutlineSide {
 
 /**
  * A closed outline, worked round with the right side facing by a right-handed crocheter: anticlockwise as
- * the piece is looked at. Side 0 runs leftwards along the top.
+ * the piece is looked at. Side 0 runs leftwards along the top, where nothing else is said.
  */
 export interface Outline {
   readonly sides: readonly OutlineSide[];
@@ -18,6 +18,8 @@ export interface Outline {
    * at an inner one; together 2π. Empty for a disc, whose single side closes on itself.
    */
   readonly turns: readonly number[];
+  /** Direction in which side 0 runs, radians, anticlockwise from the right; undefined where it runs leftwards. */
+  readonly heading?: number;
   /** The border goes along a part of it alone, which has corners; undefined where it goes all round. */
   readonly part?: Part;
 }
@@ -113,7 +115,7 @@ function freeOf({ part, turns }: Outline, side: number): readonly [before: numbe
 
 /**
  * The corner points of the outline grown by `heightMm`, mm, y downwards, with side 0 starting at `[0]` and
- * running leftwards. The middle of the ungrown outline's bounding box lies at the origin. Two points for a
+ * running as the outline says. The middle of the ungrown outline's bounding box lies at the origin. Two points for a
  * disc: its leftmost and rightmost. Corners that a border does not turn stay where they are.
  */
 export function corners(outline: Outline, heightMm: number): readonly Point[] {
@@ -127,7 +129,8 @@ export function corners(outline: Outline, heightMm: number): readonly Point[] {
   const points: Point[] = [];
   let x = 0;
   let y = 0;
-  let heading = Math.PI;
+  const first = outline.heading ?? Math.PI;
+  let heading = first;
   outline.sides.forEach((side, i) => {
     if (i > 0) heading += outline.turns[i]!;
     points.push({ x, y });
@@ -138,7 +141,7 @@ export function corners(outline: Outline, heightMm: number): readonly Point[] {
   const ys = points.map((p) => p.y);
   const middleX = (Math.min(...xs) + Math.max(...xs)) / 2;
   const middleY = (Math.min(...ys) + Math.max(...ys)) / 2;
-  heading = Math.PI;
+  heading = first;
   return points.map((p, i) => {
     if (i > 0) heading += outline.turns[i]!;
     if (roleOf(outline.part, i, points.length) !== 'turned') return { x: p.x - middleX, y: p.y - middleY };

@@ -22,6 +22,9 @@ const hemOf = (piece: Piece, part: Partial<Hem> = {}): Hem => {
 
 const motifs = (across: number, stitches: number): GridPiece => ({
   kind: 'grid',
+  lattice: 'squares',
+  halves: false,
+  halfStitches: null,
   cornerChains: 2,
   cells: Array.from({ length: 3 }, () => '#'.repeat(across)),
   edge: { kind: 'solid', stitch: 'dc', stitches: stitches, between: false },
@@ -264,7 +267,16 @@ test('a motif offers the spaces between its posts: one more than its stitches be
     bodyOf({ kind: 'motif', corners, cornerChains, edge, sideCm: 15 }).edges[0]!.spots.map((s) => s.kind);
   expect(new Set(spaces(4, 2))).toEqual(new Set(['between stitches']));
   expect([spaces(4, 2).length, spaces(4, 0).length, spaces(0, 0).length]).toEqual([19, 21, 20]);
-  const joined = bodyOf({ kind: 'grid', cells: ['##'], cornerChains: 2, edge, motifCm: 15 });
+  const joined = bodyOf({
+    kind: 'grid',
+    lattice: 'squares',
+    halves: false,
+    halfStitches: null,
+    cells: ['##'],
+    cornerChains: 2,
+    edge,
+    motifCm: 15,
+  });
   expect(joined.edges[0]!.spots.filter((s) => s.kind === 'between stitches')).toHaveLength(38);
 });
 

@@ -158,6 +158,9 @@ const BODIES: readonly (readonly [string, Hem])[] = [
     'joined motifs with an inner corner',
     withPiece({
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['#..', '##.', '###'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },

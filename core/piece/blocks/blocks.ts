@@ -1,7 +1,13 @@
 /** Blocks worked from corner to corner: along every side, blocks with gaps between them. */
 import { rectangle } from '../outline.ts';
 import type { Body, Edge, Spot } from '../edge.ts';
-import { rectangleWithSide, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import {
+  boxLine,
+  rectangleWithSide,
+  wholeBetween,
+  type Construction,
+  type FabricShape,
+} from '../construction.ts';
 import { fabricRow, type FabricRow, type FabricStitch } from '../fabric.ts';
 import { halfCm } from '../asked.ts';
 import type { BlocksPiece } from './blocks.schema.ts';
@@ -100,7 +106,10 @@ export const blocks: Construction<BlocksPiece> = {
     const every2nd: FabricShape[] = [];
     for (let y = 0; y < piece.blocksHigh; y++)
       for (let x = y % 2; x < piece.blocksWide; x += 2)
-        every2nd.push({ draw: 'surface', x: left + x * widthMm, y: top + y * heightMm, widthMm, heightMm });
+        every2nd.push({
+          draw: 'surface',
+          along: boxLine(left + x * widthMm, top + y * heightMm, widthMm, heightMm),
+        });
     return every2nd;
   },
   stitches: ({ stitch, blocksWide, blocksHigh, widthCm, heightCm }) => {

@@ -1,14 +1,17 @@
 /**
- * Square motifs joined edge to edge. The outline is traced round the motifs: straight where motifs lie side
- * by side, with outer corners, and with inner corners where the grid steps.
+ * Motifs joined side by side. The outline is traced round the motifs: straight where sides of motifs lie in a line, with outer
+ * corners, and with inner corners where it steps or motifs leave a dip.
  */
+import { held } from '../../held.ts';
 import { commonProblem } from '../../problems.ts';
-import { pieceProblem } from '../problems.ts';
-import { sideName, type OutlineSide } from '../outline.ts';
-import type { Body, Edge, Spot } from '../edge.ts';
-import { boxLine, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
-import { motifRounds, sizeOfMotif, type FabricRow } from '../fabric.ts';
+import { remembered } from '../../remembered.ts';
 import { LIMITS } from '../../limits.ts';
+import { pieceProblem } from '../problems.ts';
+import { corners, sideName, type Outline, type OutlineSide, type Point } from '../outline.ts';
+import type { Body, Edge, Spot } from '../edge.ts';
+import { wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import { motifRounds, sizeOfMotif, type FabricRow } from '../fabric.ts';
+import type { MotifEdge } from '../motifEdge.schema.ts';
 import {
   clusterSpots,
   edgeWorkedBetween,
@@ -18,137 +21,264 @@ import {
   spotsOfEdge,
   widthsOfEdge,
 } from '../motifEdge.ts';
-import { hangsTogether, outlineOfGrid, traceRuns } from './trace.ts';
 import type { GridPiece } from './grid.schema.ts';
+import { laidMotifs, type LaidMotif, type MotifSide } from './laidMotifs.ts';
+import { type FieldSize } from './lattice.ts';
+import { LATTICES } from './registry.ts';
+import { traced } from './trace.ts';
 
-/** The edges of a grid of joined motifs. */
-function bodyOf(piece: GridPiece): Body {
-  const runs = traceRuns(piece.cells);
+/** The most motifs in a row, and rows of them. */
+const MOST_ACROSS = 60;
+const MOST_DOWN = 60;
+
+/** Whether a piece has half motifs: not every lattice has them. */
+export const hasHalves = ({ lattice, halves }: GridPiece): boolean =>
+  halves && LATTICES[lattice].cut !== null;
+
+/** Motifs across and down, as a maker counts them: whole ones where there are half ones too. */
+export const fieldOf = (piece: GridPiece): FieldSize =>
+  LATTICES[piece.lattice].size(piece.cells, hasHalves(piece));
+
+/** The piece as a whole field of motifs. */
+export function inField(piece: GridPiece, { across, down }: FieldSize): GridPiece {
+  const halves = hasHalves(piece);
+  const size = {
+    across: wholeBetween(1, across, halves ? MOST_ACROSS - 1 : MOST_ACROSS),
+    down: wholeBetween(1, down, MOST_DOWN),
+  };
+  return { ...piece, cells: LATTICES[piece.lattice].cells(size, halves) };
+}
+
+/** The piece in another lattice, a field of as many motifs. */
+export const inLattice = (piece: GridPiece, to: Partial<Pick<GridPiece, 'lattice' | 'halves'>>): GridPiece =>
+  inField({ ...piece, ...to }, fieldOf(piece));
+
+/** The piece as rings of motifs around one: each ring is what touches the one before it. */
+export function inRings(piece: GridPiece, rings: number): GridPiece {
+  const wide = { across: 4 * rings + 5, down: 4 * rings + 5 };
+  const around: GridPiece = { ...inField(piece, wide), halves: false };
+  const field = { ...around, cells: LATTICES[piece.lattice].cells(wide, false) };
+  const motifs = laidMotifs(field);
+  const key = ({ x, y }: Point): string => `${Math.round(x * 1024)} ${Math.round(y * 1024)}`;
+  const touching = new Map<string, LaidMotif[]>();
+  for (const motif of motifs)
+    for (const { from } of motif.sides) {
+      const there = touching.get(key(from));
+      if (there) there.push(motif);
+      else touching.set(key(from), [motif]);
+    }
+  const middle = 2 * rings + 2;
+  let ring = motifs.filter(({ column, row }) => column === middle && row === middle);
+  const kept = new Set(ring);
+  for (let n = 0; n < rings; n++) {
+    ring = ring.flatMap((motif) => motif.sides.flatMap(({ from }) => touching.get(key(from)) ?? []));
+    ring.forEach((motif) => kept.add(motif));
+  }
+  const columns = [...kept].map((m) => m.column);
+  const rows = [...kept].map((m) => m.row);
+  // In lattices whose rows or columns take turns a motif stays in one of its own kind.
+  const [left, top] = [evenDown(Math.min(...columns)), evenDown(Math.min(...rows))];
+  const cells = Array.from({ length: Math.max(...rows) - top + 1 }, (_, y) =>
+    Array.from({ length: Math.max(...columns) - left + 1 }, (__, x) =>
+      [...kept].some((m) => m.column === left + x && m.row === top + y) ? '#' : '.',
+    ).join(''),
+  );
+  return { ...piece, halves: false, cells };
+}
+
+const evenDown = (n: number): number => n - (n % 2);
+
+/** The outline of a piece, traced. */
+function outlineOf(piece: GridPiece): Outline {
+  const { runs, heading } = traced(piece);
   const motifMm = piece.motifCm * 10;
-  const sides: OutlineSide[] = runs.map((run, i) => ({ name: sideName(i), lengthMm: run.motifs * motifMm }));
+  const sides: OutlineSide[] = runs.map((run, i) => ({
+    name: sideName(i),
+    lengthMm: lengthOf(run.sides) * motifMm,
+  }));
+  const leftwards = Math.abs(Math.abs(heading) - Math.PI) < 1e-9;
+  return { sides, turns: runs.map((run) => run.turn), ...(leftwards ? {} : { heading }) };
+}
+
+const lengthOf = (sides: readonly MotifSide[]): number => sides.reduce((sum, side) => sum + side.length, 0);
+
+/** The edges of joined motifs. */
+function bodyOf(piece: GridPiece): Body {
+  const { runs } = traced(piece);
+  const corner = piece.cornerChains > 0 ? 'corner space' : 'corner stitch';
   return {
-    outline: { sides, turns: runs.map((run) => (run.inner ? -Math.PI / 2 : Math.PI / 2)) },
-    edges: runs.map((run) => edgeOf(run.motifs, piece, motifMm)),
-    cornerPlaces: runs.map((run) => {
-      const corner = piece.cornerChains > 0 ? 'corner space' : 'corner stitch';
-      return run.inner ? `the two ${many(corner)} that meet` : `the ${corner}`;
-    }),
+    outline: outlineOf(piece),
+    edges: edgesOf(piece),
+    cornerPlaces: runs.map(({ turn }) => (turn < 0 ? `the two ${many(corner)} that meet` : `the ${corner}`)),
   };
 }
 
 const many = (corner: string): string => (corner.endsWith('stitch') ? `${corner}es` : `${corner}s`);
 
+/** The side of a motif, or of a half one: as many stitches to the centimetre. */
+function edgeAlong(piece: GridPiece, { length, cut }: Pick<MotifSide, 'length' | 'cut'>): MotifEdge {
+  const { edge, halfStitches } = piece;
+  if (!cut) return edge;
+  if (edge.kind === 'clustered')
+    return { ...edge, clusters: wholeBetween(1, (edge.clusters + 1) * length - 1, 1000) };
+  const longest = longestCut(piece);
+  const stitches =
+    halfStitches === null ? (edge.stitches + 2) * length - 2 : ((halfStitches + 2) * length) / longest - 2;
+  return { ...edge, stitches: wholeBetween(1, stitches, 1000) };
+}
+
+/** Length of the longest cut side, in sides of a motif; 0 where there is none. */
+export const longestCut = remembered((piece: GridPiece): number =>
+  laidMotifs(piece).reduce(
+    (most, { sides }) => sides.reduce((m, side) => (side.cut ? Math.max(m, side.length) : m), most),
+    0,
+  ),
+);
+
+/** Sides of one length between corners of the same kinds, either way about, have one edge. */
+function edgesOf(piece: GridPiece): readonly Edge[] {
+  const { runs } = traced(piece);
+  const known = new Map<string, Edge>();
+  return runs.map(({ sides, turn }, i) => {
+    const after = held(runs[(i + 1) % runs.length], 'a side has one after it').turn;
+    const ends = [turn, after].map((angle) => angle.toFixed(4)).sort();
+    const key = [
+      ...sides.map(({ length, cut }) => `${length.toFixed(4)}${cut ? ' cut' : ''}`),
+      ...ends,
+    ].join();
+    const edge = known.get(key) ?? edgeOf(sides, piece);
+    known.set(key, edge);
+    return edge;
+  });
+}
+
 /** Spots of one motif after another, and at each seam a corner space, the seam and a corner space. */
-function edgeOf(motifs: number, { edge, cornerChains }: GridPiece, motifMm: number): Edge {
-  const clustered = edge.kind === 'clustered';
-  // The halves of the corners stand for two stitches more, on a side of clusters for one at either end.
-  const pitch = motifMm / (clustered ? edge.clusters * edge.stitchesEach + 2 : edge.stitches + 2);
-  const side: readonly Spot[] = clustered
-    ? clusterSpots(edge, motifMm - 2 * pitch)
-    : Array.from({ length: solidSpots(edge, cornerChains) }, () => ({ ...solidSpot(edge), lengthMm: pitch }));
-  const space: Spot = { kind: 'corner space', lengthMm: pitch, chains: cornerChains };
-  const seam: Spot = { kind: 'seam', lengthMm: 0 };
+function edgeOf(sides: readonly MotifSide[], piece: GridPiece): Edge {
+  const { cornerChains } = piece;
   const spots: Spot[] = [];
   const joins: number[] = [];
-  for (let motif = 0; motif < motifs; motif++) {
-    if (motif > 0) {
+  let pitchBefore = 0;
+  for (const motif of sides) {
+    const edge = edgeAlong(piece, motif);
+    const motifMm = motif.length * piece.motifCm * 10;
+    // The halves of the corners stand for two stitches more, on a side of clusters for one at either end.
+    const pitch =
+      motifMm / (edge.kind === 'clustered' ? edge.clusters * edge.stitchesEach + 2 : edge.stitches + 2);
+    const space = (lengthMm: number): Spot => ({ kind: 'corner space', lengthMm, chains: cornerChains });
+    if (spots.length > 0) {
       joins.push(spots.length);
-      spots.push(space, seam, space);
+      spots.push(space(pitchBefore), { kind: 'seam', lengthMm: 0 }, space(pitch));
     }
-    spots.push(...side);
+    if (edge.kind === 'clustered') spots.push(...clusterSpots(edge, motifMm - 2 * pitch));
+    else {
+      const spot: Spot = { ...solidSpot(edge), lengthMm: pitch };
+      for (let k = solidSpots(edge, cornerChains); k > 0; k--) spots.push(spot);
+    }
+    pitchBefore = pitch;
   }
+  const { edge } = piece;
+  const lengthMm = lengthOf(sides) * piece.motifCm * 10;
   return {
     spots,
     numbering: { noun: 'place', from: 'first' },
     joins,
-    ...(clustered ? { clusterStitches: edge.stitchesEach } : solidWorkedInto(edge)),
-    measuredMm: motifs * motifMm,
-    computedMm: motifs * motifMm,
+    ...(edge.kind === 'clustered' ? { clusterStitches: edge.stitchesEach } : solidWorkedInto(edge)),
+    measuredMm: lengthMm,
+    computedMm: lengthMm,
   };
 }
 
-/** The cells with a motif. */
-const motifsOf = ({ cells }: GridPiece): readonly { readonly x: number; readonly y: number }[] =>
-  cells.flatMap((row, y) => [...row].flatMap((cell, x) => (cell === '#' ? [{ x, y }] : [])));
-
-/** How far in a motif is drawn with its rounds, as a part of its size. */
-const ROUNDS = [0.24, 0.38];
-
-/** The motifs with their left upper corners, mm on the piece. */
-function motifsOn(
-  piece: GridPiece,
-): readonly { readonly x: number; readonly y: number; readonly leftMm: number; readonly topMm: number }[] {
-  const sizeMm = piece.motifCm * 10;
-  const motifs = motifsOf(piece);
-  const xs = motifs.map((m) => m.x);
-  const ys = motifs.map((m) => m.y);
-  const left = (-(Math.max(...xs) + 1 + Math.min(...xs)) / 2) * sizeMm;
-  const top = (-(Math.max(...ys) + 1 + Math.min(...ys)) / 2) * sizeMm;
-  return motifs.map(({ x, y }) => ({ x, y, leftMm: left + x * sizeMm, topMm: top + y * sizeMm }));
-}
-
 /** Number of a motif among the parts that may have colours of their own; it stays the same when the grid grows. */
-export const partOfMotif = (column: number, row: number): number => 60 * row + column;
+export const partOfMotif = (column: number, row: number): number => MOST_ACROSS * row + column;
 
-/** The motif that a point lies on, or nearest to. */
-function partAt(piece: GridPiece, _: unknown, point: { readonly x: number; readonly y: number }): number {
-  const half = piece.motifCm * 5;
-  const far = ({ leftMm, topMm }: { readonly leftMm: number; readonly topMm: number }): number =>
-    Math.max(Math.abs(point.x - leftMm - half), Math.abs(point.y - topMm - half));
-  const nearest = motifsOn(piece).reduce((a, b) => (far(b) < far(a) ? b : a));
-  return partOfMotif(nearest.x, nearest.y);
+export interface PlacedMotif {
+  readonly column: number;
+  readonly row: number;
+  /** Corners in working order, and their middle, mm on the piece. */
+  readonly points: readonly Point[];
+  readonly middle: Point;
+  readonly sides: readonly MotifSide[];
 }
 
-/** Its neighbours across the sides of a motif: above, to the left, below, to the right, as its edge runs. */
-const ACROSS = [
-  [0, -1],
-  [-1, 0],
-  [0, 1],
-  [1, 0],
-] as const;
+/** The motifs as they lie, mm on the piece, whose middle lies at the origin. */
+export const placedMotifs = remembered((piece: GridPiece): readonly PlacedMotif[] => {
+  const motifs = laidMotifs(piece);
+  const sizeMm = piece.motifCm * 10;
+  const { runs } = traced(piece);
+  const start = held(runs[0]?.sides[0], 'an outline has a side').from;
+  const at = held(corners(outlineOf(piece), 0)[0], 'an outline has a corner');
+  const placed = ({ x, y }: Point): Point => ({
+    x: at.x + (x - start.x) * sizeMm,
+    y: at.y + (y - start.y) * sizeMm,
+  });
+  return motifs.map(({ column, row, sides }) => {
+    const points = sides.map(({ from }) => placed(from));
+    // Each corner as heavy as the side across from it: in a triangle, as far from every side.
+    const across = sides.map(
+      (_, i) => held(sides[(i + (points.length >> 1)) % points.length], 'a side').length,
+    );
+    const weight = across.reduce((sum, length) => sum + length, 0);
+    const mean = (pick: (p: Point) => number): number =>
+      points.reduce((sum, p, i) => sum + (across[i] ?? 0) * pick(p), 0) / weight;
+    return { column, row, points, middle: { x: mean((p) => p.x), y: mean((p) => p.y) }, sides };
+  });
+});
 
-function stitchesOf(piece: GridPiece): readonly FabricRow[] {
-  const { cells, edge, motifCm } = piece;
-  const half = motifCm * 5;
-  const square = [
-    { x: half, y: -half },
-    { x: -half, y: -half },
-    { x: -half, y: half },
-    { x: half, y: half },
-  ];
-  return motifsOn(piece).flatMap(({ x, y, leftMm, topMm }) =>
-    motifRounds(
-      { x: leftMm + half, y: topMm + half },
-      square,
-      half,
-      2 * half,
-      edge,
-      () => partOfMotif(x, y),
-      (side) => {
-        const [dx, dy] = ACROSS[side]!;
-        return cells[y + dy]?.[x + dx] === '#';
-      },
-    ),
+/** How far a point lies outside a motif, mm; below 0 within it. */
+function farFrom({ points }: PlacedMotif, p: Point): number {
+  return Math.max(
+    ...points.map((a, i) => {
+      const b = points[(i + 1) % points.length]!;
+      const length = Math.hypot(b.x - a.x, b.y - a.y);
+      // Work runs anticlockwise: with y downwards the motif lies to the left of its sides.
+      return ((b.x - a.x) * (a.y - p.y) + (b.y - a.y) * (p.x - a.x)) / -length;
+    }),
   );
 }
 
+/** The motif that a point lies on, or nearest to. */
+function partAt(piece: GridPiece, _: unknown, point: Point): number {
+  const [first, ...others] = placedMotifs(piece);
+  let nearest = held(first, 'a piece has a motif');
+  let far = farFrom(nearest, point);
+  for (const motif of others) {
+    const distance = farFrom(motif, point);
+    if (distance < far) [nearest, far] = [motif, distance];
+  }
+  return partOfMotif(nearest.column, nearest.row);
+}
+
+/** From the middle of a motif to the nearest of its sides, mm. */
+const reachOf = (motif: PlacedMotif): number => -farFrom(motif, motif.middle);
+
+const stitchesOf = (piece: GridPiece): readonly FabricRow[] =>
+  placedMotifs(piece).flatMap((motif) =>
+    motifRounds(
+      motif.middle,
+      motif.points.map(({ x, y }) => ({ x: x - motif.middle.x, y: y - motif.middle.y })),
+      reachOf(motif),
+      piece.motifCm * 10,
+      piece.edge,
+      () => partOfMotif(motif.column, motif.row),
+      (side) => held(motif.sides[side], 'a corner has the side after it').joined,
+    ),
+  );
+
+/** How far in a motif is drawn with its rounds, as a part of its reach. */
+const ROUNDS = [0.48, 0.76];
+
 function fabricOf(piece: GridPiece): readonly FabricShape[] {
   const sizeMm = piece.motifCm * 10;
-  return motifsOn(piece).flatMap(({ leftMm: x, topMm: y }): readonly FabricShape[] => {
-    return [
-      { draw: 'line', thickMm: sizeMm * 0.03, along: boxLine(x, y, sizeMm, sizeMm) },
-      ...ROUNDS.map((inset): FabricShape => {
-        const side = sizeMm * (1 - 2 * inset);
-        return {
-          draw: 'surface',
-          x: x + sizeMm * inset,
-          y: y + sizeMm * inset,
-          widthMm: side,
-          heightMm: side,
-        };
-      }),
-    ];
-  });
+  return placedMotifs(piece).flatMap(({ points, middle }): readonly FabricShape[] => [
+    { draw: 'line', thickMm: sizeMm * 0.03, along: { points } },
+    ...ROUNDS.map((inset): FabricShape => {
+      const inwards = (p: Point): Point => ({
+        x: middle.x + (p.x - middle.x) * (1 - inset),
+        y: middle.y + (p.y - middle.y) * (1 - inset),
+      });
+      return { draw: 'surface', along: { points: points.map(inwards) } };
+    }),
+  ]);
 }
 
 /** Size of a motif to begin with, cm. */
@@ -160,20 +290,31 @@ const widthsOf = ({ edge }: GridPiece): number => widthsOfEdge(edge) + (edge.kin
 export const grid: Construction<GridPiece> = {
   name: 'Joined motifs',
   body: bodyOf,
-  spots: (piece) => outlineOfGrid(piece.cells).motifs * (spotsOfEdge(piece.edge) + 3),
-  beyondPlanning: ({ cells }, where) => {
-    if (!cells.some((row) => row.includes('#'))) return [pieceProblem('grid-empty', where)];
-    const { sides: count } = outlineOfGrid(cells);
+  spots: (piece) =>
+    traced(piece).runs.reduce(
+      (sum, { sides }) => sides.reduce((all, side) => all + spotsOfEdge(edgeAlong(piece, side)) + 3, sum),
+      0,
+    ),
+  beyondPlanning: (piece, where) => {
+    if (laidMotifs(piece).length === 0) return [pieceProblem('grid-empty', where)];
+    const count = traced(piece).runs.length;
     return count > LIMITS.sides
       ? [commonProblem('too-many', where, { count, of: 'sides', most: LIMITS.sides })]
       : [];
   },
-  outlineProblems: ({ cells }, where) => (hangsTogether(cells) ? [] : [pieceProblem('grid-apart', where)]),
+  outlineProblems: (piece, where) => (traced(piece).whole ? [] : [pieceProblem('grid-apart', where)]),
   begin: ({ widthCm, heightCm, stitchWidthMm }) => ({
     kind: 'grid',
+    lattice: 'squares',
+    halves: false,
+    halfStitches: null,
     cornerChains: 2,
-    cells: Array.from({ length: wholeBetween(1, heightCm / USUAL_CM, 60) }, () =>
-      '#'.repeat(wholeBetween(1, widthCm / USUAL_CM, 60)),
+    cells: LATTICES.squares.cells(
+      {
+        across: wholeBetween(1, widthCm / USUAL_CM, MOST_ACROSS),
+        down: wholeBetween(1, heightCm / USUAL_CM, MOST_DOWN),
+      },
+      false,
     ),
     edge: {
       kind: 'solid',
@@ -188,20 +329,20 @@ export const grid: Construction<GridPiece> = {
       what: 'Motifs across',
       unit: 'motifs',
       least: 1,
-      most: 60,
-      of: ({ cells }) => Math.max(...cells.map((row) => row.length)),
-      told: (piece, across) => ({ ...piece, cells: piece.cells.map(() => '#'.repeat(across)) }),
+      most: MOST_ACROSS,
+      of: (piece) => fieldOf(piece).across,
+      told: (piece, across) => inField(piece, { ...fieldOf(piece), across }),
     },
     {
       what: 'Motifs down',
       unit: 'motifs',
       least: 1,
-      most: 60,
-      of: ({ cells }) => cells.length,
-      told: (piece, down) => ({ ...piece, cells: Array.from({ length: down }, () => piece.cells[0]!) }),
+      most: MOST_DOWN,
+      of: (piece) => fieldOf(piece).down,
+      told: (piece, down) => inField(piece, { ...fieldOf(piece), down }),
     },
     {
-      what: 'A motif measures',
+      what: 'The side of a motif measures',
       unit: 'cm',
       least: 1,
       most: 200,
@@ -223,7 +364,7 @@ export const grid: Construction<GridPiece> = {
   betweenPosts: (piece, between) => ({ ...piece, edge: edgeWorkedBetween(piece.edge, between) }),
   withSideLength: (piece, side, lengthCm) => ({
     ...piece,
-    motifCm: lengthCm / traceRuns(piece.cells)[side]!.motifs,
+    motifCm: lengthCm / lengthOf(held(traced(piece).runs[side], 'a side is a run').sides),
   }),
   sized: (before, after, follow) => {
     const motifCm = follow(before.motifCm, widthsOf(before), after.motifCm, widthsOf(after));
@@ -232,5 +373,6 @@ export const grid: Construction<GridPiece> = {
   fabric: fabricOf,
   stitches: stitchesOf,
   partAt,
-  size: (piece) => motifsOf(piece).length * sizeOfMotif(4, piece.edge),
+  size: (piece) =>
+    laidMotifs(piece).reduce((sum, { sides }) => sum + sizeOfMotif(sides.length, piece.edge), 0),
 };

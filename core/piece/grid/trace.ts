@@ -1,96 +1,85 @@
-/** The outline of a grid of motifs, traced. */
+/** The outline of joined motifs, traced. */
+import { held } from '../../held.ts';
+import { remembered } from '../../remembered.ts';
+import type { GridPiece } from './grid.schema.ts';
+import { laidMotifs, pointKey, type MotifSide } from './laidMotifs.ts';
+
+/** A straight side of the outline. */
+interface TracedSide {
+  /** Sides of motifs along it, in working order. */
+  readonly sides: readonly MotifSide[];
+  /** How far the outline turns at the corner before it, radians. */
+  readonly turn: number;
+}
+
+export interface Traced {
+  readonly runs: readonly TracedSide[];
+  /** Direction in which the first side runs, radians, anticlockwise from the right. */
+  readonly heading: number;
+  /** All motifs hang together by their sides, with no hole among them. */
+  readonly whole: boolean;
+}
+
+const headingOf = ({ from, to }: MotifSide): number => Math.atan2(from.y - to.y, to.x - from.x);
+/** From −π, which is left out, to π. */
+const turned = (angle: number): number => Math.PI - ((((Math.PI - angle) % TURN) + TURN) % TURN);
+const TURN = 2 * Math.PI;
 
 /**
- * Parts of the outline of a grid, without laying out its edges.
- *
- * @returns sides, and motifs’ edges along all of them; the grid must hang together
+ * Walks anticlockwise round the motifs, from the rightmost of the uppermost corners, one side of a motif at a time. State: the
+ * side just walked. Invariant: its motif lies to the left of it and none to its right. It ends where it began; cost is linear in
+ * the number of motifs. Where motifs touch by nothing but a corner it goes on along the one to the right.
  */
-export function outlineOfGrid(cells: readonly string[]): { readonly sides: number; readonly motifs: number } {
-  const runs = traceRuns(cells);
-  return { sides: runs.length, motifs: runs.reduce((sum, run) => sum + run.motifs, 0) };
-}
-
-/** A straight stretch of the outline: motifs along it, and whether the corner before it is an inner one. */
-interface Run {
-  readonly motifs: number;
-  readonly inner: boolean;
-}
-
-/** Directions of travel with the motifs on the left hand: left, down, right, up. */
-const STEPS = [
-  { dx: -1, dy: 0 },
-  { dx: 0, dy: 1 },
-  { dx: 1, dy: 0 },
-  { dx: 0, dy: -1 },
-] as const;
-
-/**
- * Walks anticlockwise round the motifs from the top right corner of the uppermost row, one motif's edge at a
- * time. State: a grid point and a heading. Invariant: a motif lies to the left of the step just made, none
- * to its right. It ends where it began; cost is linear in the outline.
- */
-export function traceRuns(cells: readonly string[]): readonly Run[] {
-  const filled = (x: number, y: number): boolean => cells[y]?.[x] === '#';
-  const top = cells.findIndex((row) => row.includes('#'));
-  let x = cells[top]!.lastIndexOf('#') + 1;
-  let y = top;
-  const start = { x, y };
-  let heading = 0;
-  let inner = false;
-  const runs: { motifs: number; inner: boolean }[] = [];
-  do {
-    let motifs = 0;
-    for (;;) {
-      const { dx, dy } = STEPS[heading]!;
-      x += dx;
-      y += dy;
-      motifs++;
-      const turn = turnAt(x, y, heading, filled);
-      if (turn === 0) continue;
-      runs.push({ motifs, inner });
-      inner = turn < 0;
-      heading = (heading + turn + 4) % 4;
-      break;
-    }
-  } while (x !== start.x || y !== start.y || heading !== 0);
-  return runs;
-}
-
-/** At a grid point: 1 turns round a motif's outer corner, −1 into an inner corner, 0 goes straight on. */
-function turnAt(
-  x: number,
-  y: number,
-  heading: number,
-  filled: (x: number, y: number) => boolean,
-): -1 | 0 | 1 {
-  const { dx, dy } = STEPS[heading]!;
-  // The two cells ahead: to the left hand and to the right hand of the heading.
-  const ahead = (side: 1 | -1): boolean =>
-    filled(Math.floor(x + dx / 2 + (side * dy) / 2), Math.floor(y + dy / 2 - (side * dx) / 2));
-  if (ahead(-1)) return -1;
-  return ahead(1) ? 0 : 1;
-}
-
-/** Whether all motifs of a grid hang together by their edges, with no hole among them. */
-export function hangsTogether(cells: readonly string[]): boolean {
-  const height = cells.length;
-  const width = Math.max(0, ...cells.map((row) => row.length));
-  const filled = (x: number, y: number): boolean => cells[y]?.[x] === '#';
-  const reach = (from: readonly [number, number], wanted: boolean): number => {
-    const seen = new Set<string>();
-    const open = [from];
-    for (let next = open.pop(); next; next = open.pop()) {
-      const [x, y] = next;
-      const key = `${x} ${y}`;
-      if (x < -1 || y < -1 || x > width || y > height || seen.has(key) || filled(x, y) !== wanted) continue;
-      seen.add(key);
-      for (const { dx, dy } of STEPS) open.push([x + dx, y + dy]);
-    }
-    return seen.size;
+export const traced = remembered((piece: GridPiece): Traced => {
+  const motifs = laidMotifs(piece);
+  const free = motifs.flatMap(({ sides }) => sides.filter((side) => !side.joined));
+  const from = new Map<number, MotifSide[]>();
+  for (const side of free) {
+    const key = pointKey(side.from);
+    const there = from.get(key);
+    if (there) there.push(side);
+    else from.set(key, [side]);
+  }
+  const higher = (a: MotifSide, b: MotifSide): MotifSide =>
+    b.from.y < a.from.y - 1e-6 || (Math.abs(b.from.y - a.from.y) < 1e-6 && b.from.x > a.from.x) ? b : a;
+  const [some] = free;
+  if (!some) return { runs: [], heading: Math.PI, whole: false };
+  const first = free.reduce(higher, some);
+  const walked = [first];
+  for (let last = first; walked.length <= free.length;) {
+    const next = onwards(last, from.get(pointKey(last.to)) ?? []);
+    if (next === first) break;
+    walked.push(next);
+    last = next;
+  }
+  const runs: { sides: MotifSide[]; turn: number }[] = [];
+  walked.forEach((side, i) => {
+    const turn = turnAt(walked.at(i - 1) ?? first, side);
+    const straight = i > 0 && Math.abs(turn) < 1e-6 ? runs.at(-1) : undefined;
+    if (straight) straight.sides.push(side);
+    else runs.push({ sides: [side], turn });
+  });
+  return {
+    runs,
+    heading: headingOf(first),
+    whole: walked.length === free.length && from.size === free.length && hangTogether(piece),
   };
-  const motifs = cells.join('').replaceAll(/[^#]/g, '').length;
-  const top = cells.findIndex((row) => row.includes('#'));
-  if (motifs === 0) return false;
-  const together = reach([cells[top]!.indexOf('#'), top], true) === motifs;
-  return together && reach([-1, -1], false) === (width + 2) * (height + 2) - motifs;
+});
+
+const turnAt = (before: MotifSide, side: MotifSide): number => turned(headingOf(side) - headingOf(before));
+
+function onwards(last: MotifSide, ways: readonly MotifSide[]): MotifSide {
+  return ways.reduce((a, b) => (turnAt(last, b) < turnAt(last, a) ? b : a));
+}
+
+/** Whether every motif can be reached from the first across sides that are joined. */
+function hangTogether(piece: GridPiece): boolean {
+  const motifs = laidMotifs(piece);
+  const key = ({ from, to }: Pick<MotifSide, 'from' | 'to'>): string => `${pointKey(from)} ${pointKey(to)}`;
+  const at = new Map(motifs.flatMap((motif) => motif.sides.map((side) => [key(side), motif] as const)));
+  const seen = new Set(motifs.slice(0, 1));
+  for (const motif of seen)
+    for (const { from, to, joined } of motif.sides)
+      if (joined) seen.add(held(at.get(key({ from: to, to: from })), 'a side that is joined has one across'));
+  return seen.size === motifs.length;
 }

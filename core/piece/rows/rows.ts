@@ -3,7 +3,13 @@ import { held } from '../../held.ts';
 import { STITCHES, abbreviation, type StitchKind } from '../../terms/stitches.ts';
 import { rectangle } from '../outline.ts';
 import { evenEdge, type Body, type Edge, type Spot, type SpotKind } from '../edge.ts';
-import { rectangleWithSide, wholeBetween, type Construction, type RowBand } from '../construction.ts';
+import {
+  boxLine,
+  rectangleWithSide,
+  wholeBetween,
+  type Construction,
+  type RowBand,
+} from '../construction.ts';
 import { fabricRow, type FabricStitch } from '../fabric.ts';
 import { halfCm } from '../asked.ts';
 import type { RowsPiece } from './rows.schema.ts';
@@ -197,10 +203,7 @@ export const rows: Construction<RowsPiece> = {
       .filter((_, i) => i % 2 === 1)
       .map(({ top, bottom }) => ({
         draw: 'surface',
-        x: -piece.widthCm * 5,
-        y: top,
-        widthMm: piece.widthCm * 10,
-        heightMm: bottom - top,
+        along: boxLine(-piece.widthCm * 5, top, piece.widthCm * 10, bottom - top),
       })),
   stitches: (piece, body) => {
     const widthMm = held(body.stitchWidthMm, 'rows have a stitch width');

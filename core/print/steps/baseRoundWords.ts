@@ -38,7 +38,7 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language,
     along.chains === 0 || count === 0
       ? ''
       : `, with ch ${along.chains} between ${between}, before the first and after the last`;
-  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge, numbered)}${chains}: ${placementWords(along.placement, edge, language, numbered)}${seamsWords(along.crossings, edge, stitch, language)}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
+  return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge, numbered)}${chains}: ${placementWords(along.placement, edge, language, numbered)}${seamsWords(along.crossings, edge, stitch, language, chains !== '' && choice.school === 'clusters')}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
 }
 
 /** The look of a side, and which way its rows come. */
@@ -69,10 +69,13 @@ function seamsWords(
   edge: Edge,
   stitch: StitchKind,
   language: Language,
+  asGroup: boolean,
 ): string {
   const groups = new Map<string, number[]>();
   crossings.forEach((crossing, seam) => {
-    const words = crossingWords(crossing, edge, stitch, language);
+    // Chains come between groups: what crosses a seam is one.
+    const close = asGroup && (crossing === 'both' || crossing === 'three') ? ', no ch between' : '';
+    const words = crossingWords(crossing, edge, stitch, language) + close;
     groups.set(words, [...(groups.get(words) ?? []), seam + 1]);
   });
   if (groups.size === 0) return '';

@@ -246,6 +246,9 @@ describe('what differs from side to side', () => {
     const hem = rowsHem();
     const grid = changePiece(hem, {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['####'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },
@@ -259,6 +262,9 @@ describe('what differs from side to side', () => {
     const hem = rowsHem();
     const grid = changePiece(hem, {
       kind: 'grid',
+      lattice: 'squares',
+      halves: false,
+      halfStitches: null,
       cornerChains: 2,
       cells: ['#.', '##'],
       edge: { kind: 'solid', stitch: 'dc', stitches: 20, between: false },

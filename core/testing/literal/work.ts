@@ -276,7 +276,8 @@ export class Work {
     if (!m) throw new Unclear(`what is “${words}”?`);
     const own = this.reader.stitch(m[2]!);
     const chain = m[3] === undefined ? null : stitchOf({ kind: 'ch', chains: Number(m[3]) });
-    const placed = alongEdge(m[5]!, edge, own, this.reader);
+    const close = m[5]!.includes(', no ch between');
+    const placed = alongEdge(m[5]!.replaceAll(', no ch between', ''), edge, own, this.reader);
     const total = placed.reduce((sum, s) => sum + s.length, 0);
     if (total !== Number(m[1])) throw new Unclear(`side ${side} says ${m[1]} and takes ${total}`);
     const first = 1 + this.body.edges.slice(0, index).reduce((sum, e) => sum + e.spots.length + 1, 0);
@@ -289,7 +290,11 @@ export class Work {
         if (which === 'from' && spot === from && k === 0 && stitch !== start!.stitch)
           throw new Unclear(`side ${side} begins with another stitch than is said`);
         this.round.add(stitch, first + spot);
-        if (chain && (m[4] === undefined || k === stitches.length - 1)) this.round.add(chain, null);
+        const seam = edge.joins.find((at) => spot >= at && spot < at + 3);
+        const within =
+          close && seam !== undefined && placed.slice(spot + 1, seam + 3).some((s) => s.length > 0);
+        if (chain && !within && (m[4] === undefined || k === stitches.length - 1))
+          this.round.add(chain, null);
       });
     }
   }
