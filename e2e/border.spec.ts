@@ -147,7 +147,7 @@ test('another construction keeps the border, and undo brings the first one back'
   await openDemo(page);
   await page.getByRole('link', { name: /^Piece/ }).click();
   await page.getByRole('radio', { name: 'Joined motifs' }).click();
-  await expect(page.getByRole('group', { name: 'Motifs of the grid' })).toBeVisible();
+  await expect(page.getByRole('radiogroup', { name: 'Shape of the motifs' })).toBeVisible();
   await page.getByRole('button', { name: /^Row 1, motif 1:/ }).click();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('F ');
   await page.keyboard.press('Control+z');

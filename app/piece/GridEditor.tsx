@@ -1,117 +1,104 @@
-import { WholeNumber, Field } from '../controls/Field.tsx';
-import type { EditorProps } from './editorProps.ts';
-import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { readGrid } from '../../core/document/csv.ts';
 import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
-import { colourPart } from '../../core/edits/piece.ts';
-import { partOfMotif } from '../../core/piece/grid/grid.ts';
-import { ColourButton } from '../controls/ColourButton.tsx';
-import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
+import {
+  fieldOf,
+  hasHalves,
+  inField,
+  inLattice,
+  inRings,
+  longestCut,
+  motifsLeftOut,
+} from '../../core/piece/grid/grid.ts';
+import { LATTICE_IDS } from '../../core/piece/grid/latticeIds.ts';
+import { LATTICES } from '../../core/piece/grid/registry.ts';
+import { WholeNumber, Field } from '../controls/Field.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
+import { usePlan } from '../hem/context.ts';
+import { Button } from '../look/Button.tsx';
+import { NumberField } from '../look/NumberField.tsx';
 import { CornerOfMotif } from './CornerOfMotif.tsx';
+import type { EditorProps } from './editorProps.ts';
+import { LatticePicture } from './LatticePicture.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 import { TableButton } from './TableButton.tsx';
 import styles from './piece.module.css';
 
-/** A grid of joined motifs; single motifs can be left out, for a stepped outline. */
+/** Joined motifs: their shape, how many there are, and their sides. Single ones are left out and painted in the drawing. */
 export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
-  const { preferences, partColours, pieceColour, yarns } = usePlan().hem;
-  const { length } = preferences;
-  const store = useHemStore();
-  const inTerms = useInTerms();
-  const [brush, setBrush] = useState<string | null>(null);
-  const paint = (x: number, y: number, colour: string): void => {
-    const part = partOfMotif(x, y);
-    const same = partColours[String(part)] === colour || colour === pieceColour;
-    store.do(colourPart(part, same ? null : colour));
-  };
-  const { cells } = piece;
-  const across = Math.max(...cells.map((row) => row.length));
-  const put = (label: string, changed: readonly string[]): void => {
-    if (changed.some((row) => row.includes('#'))) onChange(label, { ...piece, cells: changed });
-  };
-  const toggle = (x: number, y: number): void =>
-    put(
-      'motif',
-      cells.map((row, k) => (k === y ? replaceAt(row.padEnd(across, '.'), x) : row)),
-    );
-  const resize = (wide: number, high: number): void =>
-    put(
-      'grid',
-      Array.from({ length: high }, (_, y) =>
-        (cells[y] ?? '#'.repeat(across)).padEnd(wide, '#').slice(0, wide),
-      ),
-    );
+  const { length } = usePlan().hem.preferences;
+  const [rings, setRings] = useState(2);
+  const size = fieldOf(piece);
+  const square = piece.lattice === 'squares';
   return (
     <>
+      <div className={styles.constructions} role="radiogroup" aria-label="Shape of the motifs">
+        {LATTICE_IDS.map((lattice) => (
+          <button
+            key={lattice}
+            type="button"
+            role="radio"
+            aria-checked={lattice === piece.lattice}
+            className={
+              lattice === piece.lattice ? `${styles.construction} ${styles.here}` : styles.construction
+            }
+            onClick={() => onChange('shape of the motifs', inLattice(piece, { lattice }))}
+          >
+            <LatticePicture lattice={lattice} />
+            {LATTICES[lattice].name}
+          </button>
+        ))}
+      </div>
+      {LATTICES[piece.lattice].cut && (
+        <label>
+          <input
+            type="checkbox"
+            checked={piece.halves}
+            onChange={(e) => onChange('half motifs', inLattice(piece, { halves: e.target.checked }))}
+          />{' '}
+          with half motifs, for straight edges
+        </label>
+      )}
       <WholeNumber
         label="Motifs across"
         min={1}
         max={60}
-        value={across}
-        onChange={(v) => resize(v, cells.length)}
+        value={size.across}
+        onChange={(across) => onChange('field of motifs', inField(piece, { ...size, across }))}
       />
       <WholeNumber
         label="Motifs down"
         min={1}
         max={60}
-        value={cells.length}
-        onChange={(v) => resize(across, v)}
+        value={size.down}
+        onChange={(down) => onChange('field of motifs', inField(piece, { ...size, down }))}
       />
-      <div
-        className={styles.gridCells}
-        style={{ gridTemplateColumns: `repeat(${across}, 1fr)`, maxWidth: across * 34 }}
-        role="group"
-        aria-label="Motifs of the grid"
-      >
-        {cells.map((row, y) =>
-          Array.from({ length: across }, (_, x) => (
-            <button
-              key={`${x} ${y}`}
-              type="button"
-              aria-label={`Row ${y + 1}, motif ${x + 1}: ${row[x] === '#' ? 'here' : 'left out'}`}
-              aria-pressed={row[x] === '#'}
-              style={
-                row[x] === '#' ? { background: partColours[String(partOfMotif(x, y))] ?? pieceColour } : {}
-              }
-              onClick={() => (brush === null ? toggle(x, y) : paint(x, y, brush))}
-            />
-          )),
-        )}
-      </div>
-      <div className={styles.gridBrush}>
-        <Checkbox
-          checked={brush !== null}
-          onChange={(e) => setBrush(e.target.checked ? yarns[0]!.colour : null)}
-        >
-          {inTerms('color the motifs that are pressed')}
-        </Checkbox>
-        {brush !== null && (
-          <ColourButton
-            label={inTerms('Color for motifs')}
-            colour={brush}
-            onColour={setBrush}
-            onClear={() => setBrush(pieceColour)}
-          />
-        )}
-      </div>
-      <p className="quiet small">
-        {brush === null
-          ? 'Press a motif to leave it out: the outline may step.'
-          : inTerms('Press a motif to give it this color; press it again to take it away.')}
-      </p>
-      {cells.some((row) => row.includes('.')) && (
-        <Button size="small" onClick={() => resizeFull(across, cells.length, put)}>
-          Fill the whole grid
+      {motifsLeftOut(piece).length > 0 && (
+        <Button size="small" onClick={() => onChange('whole field', inField(piece, size))}>
+          Fill the whole field
         </Button>
       )}
-      <TableButton
-        label="Motifs from a CSV file"
-        hint="A line for each row; x for a motif, nothing where there is none."
-        read={readGrid}
-        onTable={(read) => put('motifs from a table', read)}
-      />
+      <div className={styles.runLine}>
+        <NumberField
+          aria-label="Rings of motifs"
+          min={1}
+          max={13}
+          precision={0}
+          value={rings}
+          onChange={(v) => v && setRings(v)}
+        />
+        <Button size="small" onClick={() => onChange('rings of motifs', inRings(piece, rings))}>
+          rings around one motif
+        </Button>
+      </div>
+      {square && (
+        <TableButton
+          label="Motifs from a CSV file"
+          hint="A line for each row; x for a motif, nothing where there is none."
+          read={readGrid}
+          onTable={(cells) => onChange('motifs from a table', { ...piece, cells })}
+        />
+      )}
       <CornerOfMotif
         chains={piece.cornerChains}
         edge={piece.edge}
@@ -124,7 +111,8 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
         most={500}
         onChange={(label, edge) => onChange(label, { ...piece, edge })}
       />
-      <Field label="One motif measures">
+      {hasHalves(piece) && piece.edge.kind === 'solid' && <HalfStitches piece={piece} onChange={onChange} />}
+      <Field label={square ? 'One motif measures' : 'One side of a motif measures'}>
         <LengthInput
           label="One motif"
           cm={piece.motifCm}
@@ -136,15 +124,27 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
   );
 }
 
-const replaceAt = (row: string, x: number): string =>
-  row.slice(0, x) + (row[x] === '#' ? '.' : '#') + row.slice(x + 1);
-
-const resizeFull = (
-  across: number,
-  down: number,
-  put: (label: string, cells: readonly string[]) => void,
-): void =>
-  put(
-    'whole grid',
-    Array.from({ length: down }, () => '#'.repeat(across)),
+/** Stitches along the long side of a half motif: as its length comes to, or as they were counted. */
+function HalfStitches({ piece, onChange }: EditorProps<GridPiece>) {
+  const stitches = piece.edge.kind === 'solid' ? piece.edge.stitches : 0;
+  const usual = Math.max(1, Math.round((stitches + 2) * longestCut(piece) - 2));
+  return (
+    <Field label="Stitches on a half motif’s long side, between its corners">
+      <NumberField
+        optional
+        aria-label="Stitches on a half motif’s long side"
+        min={1}
+        max={1000}
+        precision={0}
+        placeholder={String(usual)}
+        value={piece.halfStitches}
+        onChange={(halfStitches) =>
+          onChange('long side of the half motifs', {
+            ...piece,
+            halfStitches: halfStitches === usual ? null : halfStitches,
+          })
+        }
+      />
+    </Field>
   );
+}

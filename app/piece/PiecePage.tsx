@@ -25,6 +25,8 @@ import { GaugeSwatch } from './GaugeSwatch.tsx';
 import { CornerHandles } from './CornerHandles.tsx';
 import { AlongPart } from './AlongPart.tsx';
 import { ManyAlike } from './ManyAlike.tsx';
+import { MotifsOnPiece } from './MotifsOnPiece.tsx';
+import { MotifTools, useMotifTool, type MotifTool } from './MotifTools.tsx';
 import { PartPanel } from './PartPanel.tsx';
 import { EDITORS } from './editors.tsx';
 import styles from './piece.module.css';
@@ -33,17 +35,23 @@ import { NumberField } from '../look/NumberField.tsx';
 const BASE_ROUND: readonly number[] = [0];
 
 const PARTS = ['side', 'corner', 'join', 'rows'] as const;
+const NO_PARTS = [] as const;
 const WITHOUT_CORNERS = ['side', 'join', 'rows'] as const;
 
 /** The piece: its construction and measures, the yarn and gauge of its border. */
 export function PiecePage() {
   const plan = usePlan();
   const store = useHemStore();
+  const inTerms = useInTerms();
   const { piece } = plan.hem;
   const [picked, setPicked] = useState<PlanPart | null>(null);
+  const [tool, setTool] = useState<MotifTool | null>(null);
   const movable = hasMovableCorners(piece);
   const problems = plan.problems.filter((p) => p.where.in === 'the piece');
   const put = (label: string, changed: Piece): void => void store.do(edits.describePiece(label, changed));
+  const press = useMotifTool(plan, put);
+  const motifs = piece.kind === 'grid' ? piece : null;
+  const brush = motifs && tool;
   // What was said of another construction is there when one comes back to it.
   const left = useRef(new Map<Piece['kind'], Piece>());
   const choose = (kind: PieceKind): void => {
@@ -58,7 +66,7 @@ export function PiecePage() {
         <Guard what="The drawing of the piece" resetKeys={[plan]}>
           <PlanDrawing
             plan={plan}
-            parts={movable ? WITHOUT_CORNERS : PARTS}
+            parts={brush ? NO_PARTS : movable ? WITHOUT_CORNERS : PARTS}
             picked={picked}
             onPick={setPicked}
           >
@@ -69,7 +77,17 @@ export function PiecePage() {
                 onPiece={put}
               />
             )}
+            {motifs && brush && (
+              <MotifsOnPiece
+                plan={plan}
+                piece={motifs}
+                does={brush.does === 'color' ? inTerms('Color') : 'Leave out'}
+                withGaps={brush.does === 'leave out'}
+                onMotif={(motif, here) => press(brush, motif, here)}
+              />
+            )}
           </PlanDrawing>
+          {motifs && <MotifTools plan={plan} piece={motifs} tool={tool} onTool={setTool} />}
           {movable && (
             <p className="quiet small">
               Drag a corner of the piece, or type below. Lengths follow, and your counts with them.
@@ -77,7 +95,7 @@ export function PiecePage() {
           )}
         </Guard>
         <Guard what="The part that is picked" resetKeys={[plan, picked]}>
-          <PartPanel plan={plan} part={picked} onPiece={put} />
+          {!brush && <PartPanel plan={plan} part={picked} onPiece={put} />}
         </Guard>
       </section>
       <section className={styles.words} onBlur={() => store.endJoin()}>

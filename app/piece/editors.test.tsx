@@ -70,10 +70,11 @@ describe('how the piece was made', () => {
         motifCm: 14,
       }),
     );
-    fireEvent.click(screen.getByRole('button', { name: /^Row 1, motif 2:/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Leave out' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Leave out motif 2 of row 1' }));
     expect(store.get().plan.hem.piece).toMatchObject({ cells: ['#.', '##'] });
     expect(store.get().plan.sides).toHaveLength(6);
-    fireEvent.click(screen.getByRole('button', { name: 'Fill the whole grid' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Fill the whole field' }));
     expect(store.get().plan.sides).toHaveLength(4);
   });
 
@@ -187,13 +188,51 @@ describe('the color of a part', () => {
       motifCm: 12,
     };
     const { store } = renderPiece(of(grid));
-    fireEvent.click(screen.getByRole('checkbox', { name: 'color the motifs that are pressed' }));
-    press(/^Row 1, motif 2:/);
+    press(`Paint with ${base.yarns[0]!.name}`);
+    press('Color motif 2 of row 1');
     expect(store.get().plan.hem.partColours).toEqual({ '1': base.yarns[0]!.colour });
-    press(/^Row 1, motif 2:/);
-    expect(store.get().plan.hem.partColours).toEqual({});
-    fireEvent.click(screen.getByRole('checkbox', { name: 'color the motifs that are pressed' }));
-    press(/^Row 1, motif 2:/);
+    press('Whole rows');
+    press('Color motif 1 of row 2');
+    expect(Object.keys(store.get().plan.hem.partColours)).toEqual(['1', '60', '61']);
+    press('By turns');
+    expect(store.get().plan.hem.partColours).not.toHaveProperty('0');
+    press('Paint with the color of the piece');
+    press('Color motif 1 of row 2');
+    expect(Object.keys(store.get().plan.hem.partColours)).not.toContain('60');
+    press('Leave out');
+    press('Leave out motif 2 of row 1');
     expect(store.get().plan.hem.piece).toMatchObject({ cells: ['#.', '##'] });
+    press('Leave out motif 2 of row 1, left out');
+    expect(store.get().plan.hem.piece).toMatchObject({ cells: ['##', '##'] });
+  });
+
+  test('motifs take another shape, half ones and rings, and keep their number', () => {
+    const { store } = renderPiece(
+      of({
+        kind: 'grid',
+        lattice: 'squares',
+        halves: false,
+        halfStitches: null,
+        cornerChains: 2,
+        cells: ['###', '###'],
+        edge: { kind: 'solid', stitch: 'dc', stitches: 12, between: false },
+        motifCm: 12,
+      }),
+    );
+    const sides = (): number => store.get().plan.sides.length;
+    fireEvent.click(screen.getByRole('radio', { name: 'Hexagons, a point up' }));
+    expect(sides()).toBe(18);
+    expect(store.get().plan.hem.base.corner).toBe('angle');
+    fireEvent.click(screen.getByRole('radio', { name: 'Squares on their point' }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /half motifs/ }));
+    expect(sides()).toBe(4);
+    expect(screen.getByRole('spinbutton', { name: 'Motifs across' })).toHaveProperty('value', '3');
+    const long = screen.getByRole('spinbutton', { name: 'Stitches on a half motif’s long side' });
+    expect(long.getAttribute('placeholder')).toBe('18');
+    type('Stitches on a half motif’s long side', '20');
+    expect(store.get().plan.hem.piece).toMatchObject({ halfStitches: 20 });
+    fireEvent.click(screen.getByRole('radio', { name: 'Hexagons, a flat side up' }));
+    press('rings around one motif');
+    expect(sides()).toBe(30);
   });
 });

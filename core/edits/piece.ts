@@ -162,6 +162,20 @@ export const colourPart = (part: number, colour: string | null): Edit =>
     `color of part ${part}`,
   );
 
+/** Parts of the piece in colours of their own, by their numbers, or in that of the piece; the others keep theirs. */
+export const colourParts = (colours: Readonly<Record<string, string>>): Edit =>
+  edit(
+    'colors of the piece',
+    ({ partColours, pieceColour }) => ({
+      partColours: Object.fromEntries(
+        Object.entries({ ...partColours, ...colours }).filter(
+          ([part, colour]) => !(part in colours) || colour !== pieceColour,
+        ),
+      ),
+    }),
+    'colors of the piece',
+  );
+
 /** How the piece itself lies. */
 export const sayHowItLies = (bodyLies: Hem['bodyLies']): Edit =>
   edit('how the piece itself lies', () => ({ bodyLies }));

@@ -201,18 +201,43 @@ export interface PlacedMotif {
 }
 
 /** The motifs as they lie, mm on the piece, whose middle lies at the origin. */
-export const placedMotifs = remembered((piece: GridPiece): readonly PlacedMotif[] => {
-  const motifs = laidMotifs(piece);
+export const placedMotifs = remembered((piece: GridPiece) => placed(piece, laidMotifs(piece)));
+
+/** Motifs that the field has room for and that were left out, as they would lie. */
+export function motifsLeftOut(piece: GridPiece): readonly PlacedMotif[] {
+  const { cells } = piece;
+  const whole = LATTICES[piece.lattice].cells(fieldOf(piece), hasHalves(piece));
+  const there = (column: number, row: number): boolean => cells[row]?.[column] === '#';
+  const all = laidMotifs({ ...piece, cells: whole });
+  return placed(
+    piece,
+    all.filter(({ column, row }) => !there(column, row)),
+  );
+}
+
+/** The piece with a motif where there was none, or without it; null where nothing would be left. */
+export function withMotif(piece: GridPiece, column: number, row: number): GridPiece | null {
+  const cells = Array.from({ length: Math.max(piece.cells.length, row + 1) }, (_, y) => {
+    const cellsOfRow = piece.cells[y] ?? '.';
+    if (y !== row) return cellsOfRow;
+    const wide = cellsOfRow.padEnd(column + 1, '.');
+    return wide.slice(0, column) + (wide[column] === '#' ? '.' : '#') + wide.slice(column + 1);
+  });
+  const changed = { ...piece, cells };
+  return laidMotifs(changed).length > 0 ? changed : null;
+}
+
+function placed(piece: GridPiece, motifs: readonly LaidMotif[]): readonly PlacedMotif[] {
   const sizeMm = piece.motifCm * 10;
   const { runs } = traced(piece);
   const start = held(runs[0]?.sides[0], 'an outline has a side').from;
   const at = held(corners(outlineOf(piece), 0)[0], 'an outline has a corner');
-  const placed = ({ x, y }: Point): Point => ({
+  const on = ({ x, y }: Point): Point => ({
     x: at.x + (x - start.x) * sizeMm,
     y: at.y + (y - start.y) * sizeMm,
   });
   return motifs.map(({ column, row, sides }) => {
-    const points = sides.map(({ from }) => placed(from));
+    const points = sides.map(({ from }) => on(from));
     // Each corner as heavy as the side across from it: in a triangle, as far from every side.
     const across = sides.map(
       (_, i) => held(sides[(i + (points.length >> 1)) % points.length], 'a side').length,
@@ -222,7 +247,7 @@ export const placedMotifs = remembered((piece: GridPiece): readonly PlacedMotif[
       points.reduce((sum, p, i) => sum + (across[i] ?? 0) * pick(p), 0) / weight;
     return { column, row, points, middle: { x: mean((p) => p.x), y: mean((p) => p.y) }, sides };
   });
-});
+}
 
 /** How far a point lies outside a motif, mm; below 0 within it. */
 function farFrom({ points }: PlacedMotif, p: Point): number {

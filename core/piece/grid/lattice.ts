@@ -20,6 +20,8 @@ export interface Lattice {
   readonly name: string;
   /** Corners of the whole motif in a cell, anticlockwise as looked at. */
   readonly motif: (column: number, row: number, halves: boolean) => readonly Point[];
+  /** A number for a cell, with which colours take turns so that motifs which are joined differ where two or three colours allow it. */
+  readonly turn: (column: number, row: number, halves: boolean) => number;
   /** Cells of a whole field, rows from the top. */
   readonly cells: (size: FieldSize, halves: boolean) => readonly string[];
   /** Field that the cells of one come to, if all are filled. */

@@ -9,7 +9,16 @@ import { corners, extent } from '../outline.ts';
 import { bodyOf, partAt, withSideLength } from '../piece.ts';
 import { likeSides } from '../symmetry.ts';
 import type { GridPiece } from './grid.schema.ts';
-import { inField, inRings, partOfMotif, placedMotifs } from './grid.ts';
+import {
+  inField,
+  inRings,
+  motifsLeftOut,
+  partOfMotif,
+  placedMotifs,
+  withMotif,
+  type PlacedMotif,
+} from './grid.ts';
+import { neighboursOf, paintedMotifs, type MotifColours } from './painting.ts';
 import { LATTICE_IDS } from './latticeIds.ts';
 import { traced } from './trace.ts';
 
@@ -119,6 +128,49 @@ test('5 × 7 hexagons have sides of a few kinds, which one treats alike', () => 
   // Between two outer corners, between two inner ones, and between one of each, whichever comes first.
   expect(groups.length).toBeLessThanOrEqual(3);
   expect(groups.flat()).toHaveLength(46);
+});
+
+describe('colours', () => {
+  const palette = ['#aa0000', '#00aa00', '#0000aa', '#aaaa00'];
+  /** Pairs of joined motifs that have the same colour. */
+  const alike = (piece: GridPiece, colours: MotifColours): number => {
+    const of = ({ column, row }: PlacedMotif) => colours[String(partOfMotif(column, row))];
+    return [...neighboursOf(placedMotifs(piece))].reduce(
+      (sum, [motif, across]) => sum + across.filter((other) => of(other) === of(motif)).length,
+      0,
+    );
+  };
+
+  test.each(LATTICE_IDS)('of %s by turns and at random: neighbours differ', (lattice) => {
+    for (const halves of [false, true]) {
+      const piece = field({ lattice, halves }, 5, 6);
+      for (const n of lattice.startsWith('hexagons') ? [3] : [2, 3])
+        expect([n, alike(piece, paintedMotifs(piece, 'by turns', palette.slice(0, n)))]).toEqual([n, 0]);
+      for (const seed of [1, 2, 3])
+        expect(alike(piece, paintedMotifs(piece, 'at random', palette, seed))).toBe(0);
+      expect(paintedMotifs(piece, 'at random', palette, 1)).not.toEqual(
+        paintedMotifs(piece, 'at random', palette, 2),
+      );
+    }
+  });
+
+  test('of a single one all are that', () => {
+    const piece = field({}, 3, 2);
+    expect(new Set(Object.values(paintedMotifs(piece, 'at random', ['#123456'])))).toEqual(
+      new Set(['#123456']),
+    );
+  });
+});
+
+test('a motif is left out and put back where it was', () => {
+  const piece = field({ lattice: 'hexagons flat up', halves: true }, 4, 3);
+  const without = withMotif(piece, 3, 0)!;
+  expect(motifsLeftOut(without).map(({ column, row }) => [column, row])).toEqual([[3, 0]]);
+  const [gap] = motifsLeftOut(without);
+  const before = placedMotifs(piece).find(({ column, row }) => column === 3 && row === 0)!;
+  expect(gap!.points).toHaveLength(before.points.length);
+  expect(withMotif(without, 3, 0)!.cells).toEqual(piece.cells);
+  expect(withMotif(one, 0, 0)).toBeNull();
 });
 
 test('a side that is measured tells the size of the motifs', () => {

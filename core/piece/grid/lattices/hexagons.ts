@@ -3,6 +3,10 @@ import { longestOf, longestRow, rowsOf, type Lattice } from '../lattice.ts';
 /** From one flat side of a hexagon to the other. */
 const ACROSS = Math.sqrt(3);
 
+/** By how many whole motifs a line is shifted against the slanting line from the first. */
+const pairs = (line: number, halves: boolean): number =>
+  halves ? Math.ceil(line / 2) : Math.floor(line / 2);
+
 /** Points up: every second row is shifted by half a motif, with half ones to the left and has one more. */
 export const hexagonsPointUp: Lattice = {
   name: 'Hexagons, a point up',
@@ -19,6 +23,8 @@ export const hexagonsPointUp: Lattice = {
       { x: x + ACROSS / 2, y: y - 0.5 },
     ];
   },
+  // Three colours, as seen along the three ways in which hexagons lie in a line.
+  turn: (column, row, halves) => column - pairs(row, halves) - row,
   cells: ({ across, down }, halves) => rowsOf(down, across, across + (halves ? 1 : 0)),
   size: (cells, halves) => ({
     across: halves ? longestRow(cells, 0) : longestOf(cells),
@@ -43,6 +49,7 @@ export const hexagonsFlatUp: Lattice = {
       { x: x + 1, y },
     ];
   },
+  turn: (column, row, halves) => row - pairs(column, halves) - column,
   cells: ({ across, down }, halves) => [
     ...Array.from({ length: down }, () => '#'.repeat(across)),
     ...(halves && across > 1 ? [Array.from({ length: across }, (_, x) => '.#'[x % 2]).join('')] : []),

@@ -20,6 +20,8 @@ export const squaresOnPoint: Lattice = {
       { x: x + ACROSS / 2, y },
     ];
   },
+  // Those of a row are not joined to each other.
+  turn: (_, row) => row,
   cells: ({ across, down }, halves) =>
     halves ? rowsOf(2 * down + 1, across + 1, across) : rowsOf(down, across, across),
   size: (cells, halves) =>

@@ -8,6 +8,7 @@ export const squares: Lattice = {
     { x, y: y + 1 },
     { x: x + 1, y: y + 1 },
   ],
+  turn: (column, row) => column + row,
   cells: ({ across, down }) => Array.from({ length: down }, () => '#'.repeat(across)),
   size: (cells) => ({ across: longestOf(cells), down: cells.length }),
   cut: null,

@@ -20,6 +20,7 @@ export const triangles: Lattice = {
           { x: left + 0.5, y: bottom },
         ];
   },
+  turn: (column, row) => column + row,
   // A single one in a row touches the one above it by its point alone; cut, nothing is left of it.
   cells: ({ across, down }, halves) =>
     Array.from({ length: down }, () => '#'.repeat(Math.max(down > 1 || halves ? 2 : 1, across))),
