@@ -24,8 +24,8 @@ export function motifGridSvg(plan: Plan, title: string, font = 'sans-serif'): st
         ]
       : [],
   );
-  const words = (at: Point, text: string, tilt = 0): string =>
-    `<text transform="translate(${short(at.x)} ${short(at.y)}) rotate(${short(tilt)})" y="${short(type * 0.35)}">${text}</text>`;
+  const words = (at: Point, text: string, tilt = 0, size = type): string =>
+    `<text transform="translate(${short(at.x)} ${short(at.y)}) rotate(${short(tilt)})" y="${short(size * 0.35)}" font-size="${short(size)}">${text}</text>`;
   const labels = sideLabels(plan, type * 1.2);
   // A seam’s number stands inside the piece, away from its side.
   const inwards = (side: number, by: number): Point => {
@@ -45,9 +45,9 @@ export function motifGridSvg(plan: Plan, title: string, font = 'sans-serif'): st
     `<polygon points="${points(planCorners(plan, 0), 1)}" stroke-width="${short(largest * 0.003)}"/>`,
     ...motifs,
     '</g>',
-    `<g font-size="${short(type)}" font-family="${font.replaceAll('"', '&quot;')}" text-anchor="middle" fill="#222">`,
+    `<g font-family="${font.replaceAll('"', '&quot;')}" text-anchor="middle" fill="#222">`,
     ...seams,
-    ...labels.map((l) => words(l.at, l.name, l.tilt)),
+    ...labels.map((l) => words(l.at, l.name, l.tilt, Math.min(type, l.type))),
     '</g>',
     '</svg>',
     '',

@@ -39,9 +39,9 @@ export function planSvg(plan: Plan, font = 'sans-serif', picture: string | null 
   ];
   const letters = sideLabels(plan, type).map(
     (label) =>
-      `<text transform="translate(${short(label.at.x)} ${short(label.at.y)}) rotate(${short(label.tilt)})" y="${short(type * 0.35)}" ` +
-      `font-size="${short(type)}" font-family="${escaped(font)}" text-anchor="middle" fill="#222">` +
-      `${escaped(`${label.name} ${label.words}`)}</text>`,
+      `<text transform="translate(${short(label.at.x)} ${short(label.at.y)}) rotate(${short(label.tilt)})" y="${short(label.type * 0.35)}" ` +
+      `font-size="${short(label.type)}" font-family="${escaped(font)}" text-anchor="middle" fill="#222">` +
+      `${escaped(`${label.name} ${label.words}`.trim())}</text>`,
   );
   const box = [-widthMm / 2 - rim, -heightMm / 2 - rim, widthMm + 2 * rim, heightMm + 2 * rim]
     .map(short)

@@ -8,8 +8,9 @@ export interface SideLabel {
   readonly name: string;
   /** Base count, and the length where there is room for it. */
   readonly words: string;
-  /** Middle of the lettering, mm. */
+  /** Middle of the lettering, and its height, mm. */
   readonly at: Point;
+  readonly type: number;
   /** Degrees: it runs along its side and is never upside down. */
   readonly tilt: number;
   /** The side's edge on the piece and on the outside of its border, mm. */
@@ -17,13 +18,21 @@ export interface SideLabel {
   readonly outer: readonly [Point, Point];
 }
 
+/** A side shorter than this many heights of the lettering has no room for its count. */
+const ROOM_FOR_COUNT = 4;
+
 /** Corner points at a height above the piece, mm, mirrored for the left hand. */
 export function planCorners(plan: Plan, heightMm: number): readonly Point[] {
   const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
   return corners(plan.body.outline, heightMm).map((p) => ({ x: p.x * mirrored, y: p.y }));
 }
 
-/** The labels of all sides; none on a disc. @param type height of the lettering, mm */
+/**
+ * The labels of all sides; none on a disc. Sides that are too short for words have a small letter within the piece, where there is
+ * more room than in a dip.
+ *
+ * @param type height of the lettering, mm
+ */
 export function sideLabels(plan: Plan, type: number): readonly SideLabel[] {
   const { outline } = plan.body;
   if (isDisc(outline)) return [];
@@ -41,6 +50,25 @@ export function sideLabels(plan: Plan, type: number): readonly SideLabel[] {
     const tilt = (Math.atan2(d.y - c.y, d.x - c.x) * 180) / Math.PI;
     const room = size > type * 9;
     const isWorked = isWorkedSide(outline.part, i, outline.sides.length);
+    const short = size < type * ROOM_FOR_COUNT;
+    if (short) {
+      const [a, b] = endsAt(0, i);
+      const long = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+      const small = Math.min(type, long * 0.4);
+      const inwards = -0.75 * small * (hand === 'left' ? -1 : 1);
+      return {
+        name: side.name,
+        words: '',
+        at: {
+          x: (a.x + b.x) / 2 - ((b.y - a.y) / long) * inwards,
+          y: (a.y + b.y) / 2 + ((b.x - a.x) / long) * inwards,
+        },
+        type: small,
+        tilt: 0,
+        inner: [a, b],
+        outer: [c, d],
+      };
+    }
     const words = [
       ...(isWorked ? [`${plan.sides[i]!.count + plan.sides[i]!.corners}`] : []),
       ...(room ? [lengthWords(isWorked ? lengthAt(outline, i, 0) : side.lengthMm, length)] : []),
@@ -48,6 +76,7 @@ export function sideLabels(plan: Plan, type: number): readonly SideLabel[] {
     return {
       name: side.name,
       words: words.join(' · '),
+      type,
       at: {
         x: (c.x + d.x) / 2 - ((d.y - c.y) / size) * off,
         y: (c.y + d.y) / 2 + ((d.x - c.x) / size) * off,

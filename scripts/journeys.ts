@@ -23,6 +23,10 @@ class Person {
     this.presses++;
     await this.page.getByRole(role, { name, exact: true }).first().click();
   }
+  async choose(name: string): Promise<void> {
+    this.presses++;
+    await this.page.getByRole('radio', { name, exact: true }).click();
+  }
   async type(name: string | RegExp, value: number): Promise<void> {
     this.fields++;
     const field = this.page.getByRole('spinbutton', { name, exact: true }).first();
@@ -63,6 +67,39 @@ const JOURNEYS: readonly Journey[] = [
     },
   },
   {
+    name: 'Joined hexagons with an edge that fits, in print',
+    most: { presses: 8, fields: 3 },
+    start: '/',
+    go: async (person) => {
+      await person.press('New hem');
+      await person.press('Joined motifs');
+      await person.choose('Hexagons, a point up');
+      await person.type('Motifs across', 5);
+      await person.type('Motifs down', 7);
+      await person.type('The side of a motif measures', 9);
+      await person.press('Choose an edge');
+      await person.press('Add Picot edge');
+      await allFits(person.page);
+      await person.press(/^Pattern/, 'link');
+      await person.press('Print');
+    },
+  },
+  {
+    name: 'Joined squares of 5 × 7, painted at random',
+    most: { presses: 12, fields: 2 },
+    start: '/',
+    go: async (person) => {
+      await person.press('New hem');
+      await person.press('Joined motifs');
+      await person.type('Motifs across', 5);
+      await person.type('Motifs down', 7);
+      await person.press('Only a base round');
+      await person.press(/^Piece/, 'link');
+      await person.press('At random');
+      await expect(person.page.getByRole('button', { name: 'Undo: colors of the piece' })).toBeVisible();
+    },
+  },
+  {
     name: 'Joined squares with a puff edge in print',
     most: { presses: 10, fields: 3 },
     start: '/',
@@ -71,7 +108,7 @@ const JOURNEYS: readonly Journey[] = [
       await person.press('Joined motifs');
       await person.type('Motifs across', 5);
       await person.type('Motifs down', 6);
-      await person.type('A motif measures', 14);
+      await person.type('The side of a motif measures', 14);
       await person.press('Choose an edge');
       await person.press('Add Puff edge');
       await allFits(person.page);

@@ -1,8 +1,9 @@
+import { sidesTold } from '../../core/print/kinds.ts';
 import { isDisc, turnedCorners } from '../../core/piece/outline.ts';
 import { Select, Switch } from 'antd';
 import { memo, useCallback, useMemo, useState } from 'react';
 import * as edits from '../../core/edits/base.ts';
-import { listWords } from '../../core/say/lists.ts';
+import { capital } from '../../core/terms/words.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { beforeStretch } from '../../core/piece/along.ts';
 import { likeSides } from '../../core/piece/symmetry.ts';
@@ -161,7 +162,12 @@ function CountLines({ plan, side, groups, preview, onPick }: CountLinesProps) {
           >
             <h2>
               {group.length > 1
-                ? `Sides ${listWords(group.map((k) => plan.sides[k]!.name))}`
+                ? capital(
+                    sidesTold(
+                      plan,
+                      group.map((k) => plan.sides[k]!.name),
+                    ),
+                  )
                 : sideLabel(plan, i)}
             </h2>
             <CountLine

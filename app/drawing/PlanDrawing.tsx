@@ -164,11 +164,11 @@ interface SidesProps {
 function Sides({ plan, rim, pickable }: SidesProps) {
   const { widthMm, heightMm } = plan.finishedSize;
   const type = Math.max(widthMm, heightMm) * 0.046;
-  return sideLabels(plan, type).map(({ name, words, at, tilt, inner, outer }, side) => (
+  return sideLabels(plan, type).map(({ name, words, at, type: high, tilt, inner, outer }, side) => (
     <g key={name} {...pickable({ kind: 'side', side })}>
       <polyline className={styles.hit} strokeWidth={rim * 0.9} points={points(outer)} />
       <polyline className={styles.rail} strokeWidth={type * 0.18} points={points(inner)} />
-      <text x={at.x} y={at.y} fontSize={type} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
+      <text x={at.x} y={at.y} fontSize={high} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
         <tspan className={styles.letter}>{name}</tspan> {words}
       </text>
     </g>

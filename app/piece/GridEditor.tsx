@@ -5,21 +5,18 @@ import {
   fieldOf,
   hasHalves,
   inField,
-  inLattice,
   inRings,
   longestCut,
   motifsLeftOut,
 } from '../../core/piece/grid/grid.ts';
-import { LATTICE_IDS } from '../../core/piece/grid/latticeIds.ts';
-import { LATTICES } from '../../core/piece/grid/registry.ts';
 import { WholeNumber, Field } from '../controls/Field.tsx';
+import { LatticeChoice } from '../controls/LatticeChoice.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { CornerOfMotif } from './CornerOfMotif.tsx';
 import type { EditorProps } from './editorProps.ts';
-import { LatticePicture } from './LatticePicture.tsx';
 import { MotifEdgeFields } from './MotifEdgeFields.tsx';
 import { TableButton } from './TableButton.tsx';
 import styles from './piece.module.css';
@@ -32,33 +29,7 @@ export function GridEditor({ piece, onChange }: EditorProps<GridPiece>) {
   const square = piece.lattice === 'squares';
   return (
     <>
-      <div className={styles.constructions} role="radiogroup" aria-label="Shape of the motifs">
-        {LATTICE_IDS.map((lattice) => (
-          <button
-            key={lattice}
-            type="button"
-            role="radio"
-            aria-checked={lattice === piece.lattice}
-            className={
-              lattice === piece.lattice ? `${styles.construction} ${styles.here}` : styles.construction
-            }
-            onClick={() => onChange('shape of the motifs', inLattice(piece, { lattice }))}
-          >
-            <LatticePicture lattice={lattice} />
-            {LATTICES[lattice].name}
-          </button>
-        ))}
-      </div>
-      {LATTICES[piece.lattice].cut && (
-        <label>
-          <input
-            type="checkbox"
-            checked={piece.halves}
-            onChange={(e) => onChange('half motifs', inLattice(piece, { halves: e.target.checked }))}
-          />{' '}
-          with half motifs, for straight edges
-        </label>
-      )}
+      <LatticeChoice piece={piece} onChange={onChange} />
       <WholeNumber
         label="Motifs across"
         min={1}

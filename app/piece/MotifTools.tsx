@@ -10,7 +10,7 @@ import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import styles from './motifsOnPiece.module.css';
 
-/** What a press on a motif of the drawing does; null where parts of the piece are picked. */
+/** Effect of a press on a motif of the drawing; null where parts of the piece are picked. */
 export type MotifTool =
   | { readonly does: 'leave out' }
   | { readonly does: 'color'; readonly colour: string; readonly wholeRow: boolean };
@@ -106,8 +106,8 @@ export function MotifTools({ plan, piece, tool, onTool }: MotifToolsProps) {
         )}
         {palette.length > 1 && (
           <>
-            <Button size="small" onClick={() => all(paintedMotifs(piece, 'by turns', palette))}>
-              By turns
+            <Button size="small" onClick={() => all(paintedMotifs(piece, 'alternately', palette))}>
+              Alternately
             </Button>
             <Button
               size="small"

@@ -7,10 +7,12 @@ import styles from './motifsOnPiece.module.css';
 export interface MotifsOnPieceProps {
   readonly plan: Plan;
   readonly piece: GridPiece;
-  /** What a press does to a motif, in words that come before it: “Color”. */
+  /** Effect of a press on a motif, in words that come before it: “Color”. */
   readonly does: string;
   /** Motifs that were left out are shown, to be put back. */
   readonly withGaps: boolean;
+  /** Colours are shown at once, before the drawing has been painted anew. */
+  readonly withColours: boolean;
   readonly onMotif: (motif: PlacedMotif, here: boolean) => void;
 }
 
@@ -22,7 +24,7 @@ const WAYS: Readonly<Record<string, readonly [x: number, y: number]>> = {
 };
 
 /** The motifs on the drawing of the piece, to be pressed or drawn across one by one; arrow keys go from one to the next. */
-export function MotifsOnPiece({ plan, piece, does, withGaps, onMotif }: MotifsOnPieceProps) {
+export function MotifsOnPiece({ plan, piece, does, withGaps, withColours, onMotif }: MotifsOnPieceProps) {
   const group = useRef<SVGGElement>(null);
   const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
   const largest = Math.max(plan.finishedSize.widthMm, plan.finishedSize.heightMm);
@@ -30,6 +32,9 @@ export function MotifsOnPiece({ plan, piece, does, withGaps, onMotif }: MotifsOn
     ...placedMotifs(piece).map((motif) => ({ motif, here: true })),
     ...(withGaps ? motifsLeftOut(piece).map((motif) => ({ motif, here: false })) : []),
   ];
+  const { partColours, pieceColour } = plan.hem;
+  const colourOf = ({ column, row }: PlacedMotif): string =>
+    partColours[String(partOfMotif(column, row))] ?? pieceColour;
   const go = (from: PlacedMotif, e: KeyboardEvent): void => {
     const way = WAYS[e.key];
     if (!way) return;
@@ -58,6 +63,7 @@ export function MotifsOnPiece({ plan, piece, does, withGaps, onMotif }: MotifsOn
           aria-label={`${does} motif ${motif.column + 1} of row ${motif.row + 1}${here ? '' : ', left out'}`}
           points={motif.points.map(({ x, y }) => `${x * mirrored},${y}`).join(' ')}
           strokeWidth={largest * 0.004}
+          {...(here && withColours && { style: { fill: colourOf(motif), fillOpacity: 0.75 } })}
           onPointerDown={(e) => {
             if (e.button !== 0) return;
             // A finger holds what it touched first, and would draw across nothing else.

@@ -38,7 +38,7 @@ function renderPart(hem: Hem, part: PlanPart | null) {
 describe('the part that is picked', () => {
   test('with nothing picked says what can be', () => {
     renderPart(rows, null);
-    expect(screen.getByText(/Pick a side, a corner, a run of rows in the drawing/)).toBeTruthy();
+    expect(screen.getByText(/Pick a side, a run of rows or a corner in the drawing/)).toBeTruthy();
   });
 
   test('a side that is measured twice says a difference, and takes the middle', () => {

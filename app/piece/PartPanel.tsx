@@ -32,9 +32,9 @@ export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
     return (
       <div className={`${styles.partPanel} ${styles.none}`}>
         <p className="quiet small">
-          Pick a side, a corner{plan.hem.piece.kind === 'rows' ? ', a run of rows' : ''}
-          {plan.body.edges.some((e) => e.joins.length > 0) ? ', a motif seam' : ''} in the drawing to describe
-          it.
+          Pick a side{plan.hem.piece.kind === 'rows' ? ', a run of rows' : ''}
+          {plan.body.edges.some((e) => e.joins.length > 0) ? ', a motif seam' : ''} or a corner in the drawing
+          to describe it.
         </p>
       </div>
     );

@@ -83,6 +83,7 @@ export function PiecePage() {
                 piece={motifs}
                 does={brush.does === 'color' ? inTerms('Color') : 'Leave out'}
                 withGaps={brush.does === 'leave out'}
+                withColours={brush.does === 'color'}
                 onMotif={(motif, here) => press(brush, motif, here)}
               />
             )}

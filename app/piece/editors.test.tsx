@@ -194,7 +194,7 @@ describe('the color of a part', () => {
     press('Whole rows');
     press('Color motif 1 of row 2');
     expect(Object.keys(store.get().plan.hem.partColours)).toEqual(['1', '60', '61']);
-    press('By turns');
+    press('Alternately');
     expect(store.get().plan.hem.partColours).not.toHaveProperty('0');
     press('Paint with the color of the piece');
     press('Color motif 1 of row 2');

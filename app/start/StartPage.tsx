@@ -22,6 +22,7 @@ import type { Family } from '../../core/rounds/family.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
 import { sizeWords } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
+import { LatticeChoice } from '../controls/LatticeChoice.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
@@ -214,6 +215,16 @@ function Measures({
     <div className={styles.measures}>
       <section>
         <h1>{CONSTRUCTIONS[piece.kind].name}: how big is it?</h1>
+        {piece.kind === 'grid' && (
+          <LatticeChoice
+            piece={piece}
+            onChange={(what, shaped) => {
+              const outcome = performed(hem, describePiece(what, shaped));
+              setRefused(outcome.ok ? [] : outcome.problems);
+              if (outcome.ok) onHem(outcome.value, what);
+            }}
+          />
+        )}
         <div className={styles.fields}>
           {askedOf(piece).map(({ what, unit, least, most, of, told, suffix }) => (
             <label key={what}>

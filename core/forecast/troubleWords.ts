@@ -5,6 +5,7 @@ import { writtenOf, type Plan } from '../plan/types.ts';
 import { listWords } from '../say/lists.ts';
 import { PLACE_NAMES } from '../terms/places.ts';
 import type { SideFit } from '../ring/along.ts';
+import { sidesTold } from '../print/kinds.ts';
 import { sideWords } from '../print/placeWords.ts';
 import { capital } from '../terms/words.ts';
 import { roundIn } from '../plan/roundNames.ts';
@@ -13,7 +14,8 @@ import { roundIn } from '../plan/roundNames.ts';
 function sidesWords(plan: Plan, sides: readonly number[]): string {
   if (isDisc(plan.body.outline)) return 'the edge';
   if (sides.length === plan.sides.length && sides.length > 2) return 'every side';
-  return `${sides.length === 1 ? 'side' : 'sides'} ${listWords(sides.map((s) => plan.sides[s]!.name))}`;
+  const names = sides.map((s) => plan.sides[s]!.name);
+  return names.length === 1 ? `side ${names[0]!}` : sidesTold(plan, names);
 }
 
 /** How a side comes out that does not fit, such as “2 stitches left over”. */

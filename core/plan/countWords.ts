@@ -22,7 +22,24 @@ export function countsWords(plan: Plan, round: number): string {
   const half = counts.length / 2;
   const facing =
     counts.length % 2 === 0 && counted.every((n, i) => n === counted[(i + half) % counts.length]);
-  return (facing ? counts.slice(0, half) : counts).join(' · ');
+  const shown = facing ? counts.slice(0, half) : counts;
+  return shown.length > MOST_BY_NAME ? countsBySize(counted) : shown.join(' · ');
+}
+
+/** More sides than this are not told by their names, and more counts than this not one by one. */
+export const MOST_BY_NAME = 8;
+const MOST_COUNTS = 3;
+
+/** “22 on 6 sides, 24 on 8”, the most frequent first. */
+function countsBySize(counted: readonly number[]): string {
+  const times = new Map<number, number>();
+  for (const count of counted) times.set(count, (times.get(count) ?? 0) + 1);
+  if (times.size > MOST_COUNTS)
+    return `${Math.min(...counted)} to ${Math.max(...counted)} on each of ${counted.length} sides`;
+  return [...times]
+    .sort(([, a], [, b]) => b - a)
+    .map(([count, sides], i) => `${count} on ${i === 0 ? plural(sides, 'side') : sides}`)
+    .join(', ');
 }
 
 /** Where the count of a side comes from: “215 = 106 dc row ends × 2 + 3 of the corners.”. */

@@ -6,6 +6,7 @@
  * round it: headings, “Each side: … ; repeat from * to * to the corner.”, “Corners A/B and C/D: … in the corner st.”
  */
 import { held } from '../held.ts';
+import { spelledOut } from './kinds.ts';
 import { printProblem } from './problems.ts';
 import { LIMITS } from '../limits.ts';
 import { everyday } from '../notation/everyday.ts';
@@ -72,53 +73,56 @@ export function readPattern(text: string, language: Language): Outcome<ReadPatte
   const blocks: Block[] = [];
   let base: Located[] | null = null;
   let current: Located[] | null = null;
-  text.split(/\r?\n/).forEach((raw, i) => {
-    // Boxes to be ticked, whether they were or not, are no part of a round.
-    const bare = raw.trim().replace(/^(?:\[[ x✓]?\] ?)+/i, '');
-    const at: Located = { text: inOneWord(bare), line: i + 1 };
-    const heading = HEADING.exec(at.text);
-    if (heading) {
-      current = [];
-      const from = Number(heading[1]);
-      const to = heading[2] === undefined ? from : Number(heading[2]);
-      const rest = heading[3]!;
-      const published = publishedRound(rest);
-      if (published) {
-        const block = blocks.findLast(
-          ({ heading: h }) => published.is === 'as' && h.from <= published.number && published.number <= h.to,
-        );
-        // What is worked as another round takes its lines, but not its turning.
-        current =
-          published.is === 'told'
-            ? published.lines.map((text) => ({ text, line: i + 1 }))
-            : [
-                ...published.lines.map((text) => ({ text, line: i + 1 })),
-                ...(block?.lines ?? []).filter(
-                  (l) => !/^Turn/.test(l.text) && !(/, but:$/.test(rest) && isAdjustment(l.text)),
-                ),
-              ];
-        blocks.push({ heading: { ...at, from, to, name: '' }, lines: current });
-        return;
+  spelledOut(text)
+    .split(/\r?\n/)
+    .forEach((raw, i) => {
+      // Boxes to be ticked, whether they were or not, are no part of a round.
+      const bare = raw.trim().replace(/^(?:\[[ x✓]?\] ?)+/i, '');
+      const at: Located = { text: inOneWord(bare), line: i + 1 };
+      const heading = HEADING.exec(at.text);
+      if (heading) {
+        current = [];
+        const from = Number(heading[1]);
+        const to = heading[2] === undefined ? from : Number(heading[2]);
+        const rest = heading[3]!;
+        const published = publishedRound(rest);
+        if (published) {
+          const block = blocks.findLast(
+            ({ heading: h }) =>
+              published.is === 'as' && h.from <= published.number && published.number <= h.to,
+          );
+          // What is worked as another round takes its lines, but not its turning.
+          current =
+            published.is === 'told'
+              ? published.lines.map((text) => ({ text, line: i + 1 }))
+              : [
+                  ...published.lines.map((text) => ({ text, line: i + 1 })),
+                  ...(block?.lines ?? []).filter(
+                    (l) => !/^Turn/.test(l.text) && !(/, but:$/.test(rest) && isAdjustment(l.text)),
+                  ),
+                ];
+          blocks.push({ heading: { ...at, from, to, name: '' }, lines: current });
+          return;
+        }
+        // A heading may hold the round itself: “Round 3: *sc in next st*”.
+        const labelled = /^(side|each side|all (?:a)?round|round|corner)s?\b.*:/i.test(rest);
+        const inline = labelled || /\*|\b(?:in|around) (?:each|next|same|last)\b/i.test(rest);
+        blocks.push({ heading: { ...at, from, to, name: inline ? '' : rest }, lines: current });
+        if (inline) {
+          const told = labelled ? rest : everyday(rest);
+          for (const words of told.split('\n')) current.push({ text: words, line: at.line });
+        }
+      } else if (BASE.test(at.text)) base = current = [];
+      else if (at.text !== '' && current) current.push(at);
+      else if (at.text !== '' && isAlong(at.text)) {
+        // A single round without a heading.
+        current = [at];
+        blocks.push({
+          heading: { ...at, from: blocks.length + 1, to: blocks.length + 1, name: '' },
+          lines: current,
+        });
       }
-      // A heading may hold the round itself: “Round 3: *sc in next st*”.
-      const labelled = /^(side|each side|all (?:a)?round|round|corner)s?\b.*:/i.test(rest);
-      const inline = labelled || /\*|\b(?:in|around) (?:each|next|same|last)\b/i.test(rest);
-      blocks.push({ heading: { ...at, from, to, name: inline ? '' : rest }, lines: current });
-      if (inline) {
-        const told = labelled ? rest : everyday(rest);
-        for (const words of told.split('\n')) current.push({ text: words, line: at.line });
-      }
-    } else if (BASE.test(at.text)) base = current = [];
-    else if (at.text !== '' && current) current.push(at);
-    else if (at.text !== '' && isAlong(at.text)) {
-      // A single round without a heading.
-      current = [at];
-      blocks.push({
-        heading: { ...at, from: blocks.length + 1, to: blocks.length + 1, name: '' },
-        lines: current,
-      });
-    }
-  });
+    });
   const problems: Problem[] = [];
   let facing: Facing = 'right';
   const rounds = blocks.flatMap((block) => {

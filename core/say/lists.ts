@@ -37,3 +37,12 @@ export function numbersWords(numbers: readonly number[]): string {
   }
   return listWords(items);
 }
+
+/** Names by what is said of each, as they come: what is said of several is said once. */
+export function namesBySaid(
+  said: readonly (readonly [name: string, words: string])[],
+): ReadonlyMap<string, readonly string[]> {
+  const names = new Map<string, string[]>();
+  for (const [name, words] of said) names.set(words, [...(names.get(words) ?? []), name]);
+  return names;
+}

@@ -1,4 +1,6 @@
 /** Edits as the screens make them, chosen by chance: every control of every page, with values that it lets through. */
+import { inField, inLattice, inRings } from '../piece/grid/grid.ts';
+import { LATTICE_IDS } from '../piece/grid/latticeIds.ts';
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { spacingsFor } from '../base/spacings.ts';
 import { OWN, type Hem, type RoundEntry } from '../document/hem.ts';
@@ -132,6 +134,10 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
       return pick<() => Piece>([
         () => ({ ...piece, cells: toggled() }),
         () => ({ ...piece, cornerChains: int(0, 3) }),
+        () => inLattice(piece, { lattice: pick(LATTICE_IDS), halves: chance.maybe(0.5) }),
+        () => inField(piece, { across: int(1, 5), down: int(1, 5) }),
+        () => inRings(piece, int(1, 2)),
+        () => ({ ...piece, halfStitches: chance.maybe(0.5) ? int(1, 40) : null }),
         () => ({ ...piece, cells: Array.from({ length: int(1, 6) }, () => '#'.repeat(int(1, 6))) }),
         () => ({
           ...piece,
@@ -179,6 +185,7 @@ const MAKERS: readonly Maker[] = [
   (plan, chance) => pieces.takeMiddle('a side', chance.int(0, plan.sides.length - 1)),
   (_, chance) =>
     pieces.colourPart(chance.int(0, 70), chance.maybe(0.7) ? chance.pick(['#aa3344', '#efe6d0']) : null),
+  (_, chance) => pieces.colourParts({ [String(chance.int(0, 70))]: '#aa3344', '61': '#efe6d0' }),
   ({ hem }, chance) => pieces.describePiece('a field', anotherPiece(hem.piece, hem, chance)),
   ({ hem }, chance) => pieces.describePiece('another', anotherPiece(hem.piece, hem, chance)),
   ({ sides }, chance) => {

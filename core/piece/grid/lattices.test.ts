@@ -141,11 +141,11 @@ describe('colours', () => {
     );
   };
 
-  test.each(LATTICE_IDS)('of %s by turns and at random: neighbours differ', (lattice) => {
+  test.each(LATTICE_IDS)('of %s alternately and at random: neighbours differ', (lattice) => {
     for (const halves of [false, true]) {
       const piece = field({ lattice, halves }, 5, 6);
       for (const n of lattice.startsWith('hexagons') ? [3] : [2, 3])
-        expect([n, alike(piece, paintedMotifs(piece, 'by turns', palette.slice(0, n)))]).toEqual([n, 0]);
+        expect([n, alike(piece, paintedMotifs(piece, 'alternately', palette.slice(0, n)))]).toEqual([n, 0]);
       for (const seed of [1, 2, 3])
         expect(alike(piece, paintedMotifs(piece, 'at random', palette, seed))).toBe(0);
       expect(paintedMotifs(piece, 'at random', palette, 1)).not.toEqual(

@@ -5,7 +5,7 @@ import { hasHalves, partOfMotif, type PlacedMotif, placedMotifs } from './grid.t
 import { pointKey } from './laidMotifs.ts';
 import { LATTICES } from './registry.ts';
 
-export type PaintWay = 'by turns' | 'at random';
+export type PaintWay = 'alternately' | 'at random';
 
 /** Colours of motifs by the number of their part. */
 export type MotifColours = Readonly<Record<string, string>>;
@@ -15,7 +15,7 @@ export type MotifColours = Readonly<Record<string, string>>;
  *
  * @param palette one colour or more, each once
  * @param seed for colours at random: the same seed gives the same
- * @returns by turns, colours follow each other from motif to motif and from row to row; at random, those of motifs that are joined
+ * @returns alternately, colours follow each other from motif to motif and from row to row; at random, those of motifs that are joined
  *   differ, as far as there are colours enough
  */
 export function paintedMotifs(
@@ -26,7 +26,7 @@ export function paintedMotifs(
 ): MotifColours {
   const motifs = placedMotifs(piece);
   const part = ({ column, row }: PlacedMotif): string => String(partOfMotif(column, row));
-  if (way === 'by turns') {
+  if (way === 'alternately') {
     const { turn } = LATTICES[piece.lattice];
     const halves = hasHalves(piece);
     return Object.fromEntries(

@@ -1,4 +1,5 @@
 /** The pattern as it would be published: materials, gauge, notes once, then a paragraph for each round. */
+import { inKinds, kindsWords } from '../kinds.ts';
 import { shortYarnName } from '../../document/yarnNames.ts';
 import { isDisc, turnedCorners } from '../../piece/outline.ts';
 import { sidesWorked, type Plan } from '../../plan/types.ts';
@@ -30,7 +31,9 @@ export function publishedPattern(
   language: Language = plan.hem.preferences.language,
 ): WrittenPattern {
   const unit = plan.hem.preferences.length;
-  const said = saidOfRows(plan);
+  const kinds = inKinds(plan);
+  const rows = saidOfRows(plan);
+  const said = (words: string): string => rows(kinds(words));
   const told = [
     ...specialStitches(plan, language),
     section('Notes', notes(plan, language)),
@@ -141,6 +144,7 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
         : `With the right side facing, work ${along}${rows === null || turned ? ` along each side. Go around ${around}: ${order}` : ''}. ${whichSide(plan)}`,
     ),
     ...(rows === null ? [] : [plain(rows)]),
+    ...kindsWords(plan).map(plain),
     ...(circle || !turned
       ? []
       : [

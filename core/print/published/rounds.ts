@@ -1,10 +1,11 @@
 /** Rounds as published patterns print them: a sentence around, or by side; those that are alike once. */
 import { isDisc } from '../../piece/outline.ts';
 import { shortYarnName } from '../../document/yarnNames.ts';
+import { MOST_BY_NAME } from '../../plan/countWords.ts';
 import { sidesWorked, type Plan, type RoundPlan } from '../../plan/types.ts';
 import { actOf, type Procedure } from '../../procedure/acts.ts';
 import { proceduresOf } from '../../procedure/procedure.ts';
-import { listWords } from '../../say/lists.ts';
+import { listWords, namesBySaid } from '../../say/lists.ts';
 import { plural } from '../../say/measures.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { capital } from '../../terms/words.ts';
@@ -201,7 +202,8 @@ export function sideCountsWords(plan: Plan, round: RoundPlan): string {
       ? `${plural(tally.stitches, 'st')} and ${plural(tally.spaces, 'ch-sp')}`
       : `${tally.stitches}`;
   });
-  return told.some((t) => t.includes(' ')) ? grouped(plan, told) : bySide(plan, told);
+  const many = told.length > MOST_BY_NAME;
+  return many || told.some((t) => t.includes(' ')) ? grouped(plan, told) : bySide(plan, told);
 }
 
 function repeatWords(plan: Plan, repeats: readonly number[] | null): readonly string[] {
@@ -223,7 +225,6 @@ const nameTold = (plan: Plan, i: number): string => plan.sides[sidesWorked(plan)
 /** Words for the sides, those that are alike together: “25 on A and C, 32 on B and D”. */
 function grouped(plan: Plan, told: readonly string[]): string {
   if (told.every((t) => t === told[0])) return bySide(plan, told);
-  const sides = new Map<string, string[]>();
-  told.forEach((t, i) => sides.set(t, [...(sides.get(t) ?? []), nameTold(plan, i)]));
+  const sides = namesBySaid(told.map((t, i) => [nameTold(plan, i), t] as const));
   return [...sides].map(([t, names]) => `${t} on ${listWords(names)}`).join(', ');
 }

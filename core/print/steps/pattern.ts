@@ -1,4 +1,5 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
+import { inKinds, kindsWords } from '../kinds.ts';
 import { isDisc, turnedCorners } from '../../piece/outline.ts';
 import { sidesWorked, type Plan } from '../../plan/types.ts';
 import { abbreviation, type Language } from '../../terms/stitches.ts';
@@ -34,7 +35,9 @@ export function writtenPattern(
   language: Language = plan.hem.preferences.language,
 ): WrittenPattern {
   const folded = foldRounds(plan, language);
-  const said = saidOfRows(plan);
+  const kinds = inKinds(plan);
+  const rows = saidOfRows(plan);
+  const said = (words: string): string => rows(kinds(words));
   const inRows = (s: Section): Section => ({
     ...s,
     heading: said(s.heading),
@@ -132,6 +135,7 @@ function notes(plan: Plan, language: Language): Section {
   const { skip } = WORDS[language];
   return section('Before you begin', [
     ...directionLines(plan, language).map(plain),
+    ...kindsWords(plan).map(plain),
     ...(tailWords(plan) === '' ? [] : [plain(tailWords(plan))]),
     ...(corners
       ? [

@@ -21,7 +21,9 @@ import { cornerLines } from './cornerWords.ts';
 import { adjustmentLines, sideLines } from './sideWords.ts';
 import { startLines } from './startWords.ts';
 import { endLines, joinPlaceWords } from './endWords.ts';
+import { listWords, namesBySaid } from '../../say/lists.ts';
 import { plural } from '../../say/measures.ts';
+import { MOST_BY_NAME } from '../../plan/countWords.ts';
 import { writtenLine, type PatternLine } from '../section.ts';
 
 /** Beginnings or ends of some of the rounds that are told together. */
@@ -189,10 +191,14 @@ export function countsLine(plan: Plan, round: RoundPlan, named = false): string 
   if (isDisc(plan.body.outline)) {
     return `Count${of}: ${round.total} sts${spaces(round.sides[0]!.tally.spaces)} in all.`;
   }
-  const sides = sidesWorked(plan).map((side) => {
+  const worked = sidesWorked(plan).map((side) => {
     const { tally } = round.sides[side]!;
-    return `${plan.sides[side]!.name} ${tally.stitches}${spaces(tally.spaces)}`;
+    return [plan.sides[side]!.name, `${tally.stitches}${spaces(tally.spaces)}`] as const;
   });
+  const sides =
+    worked.length > MOST_BY_NAME
+      ? [...namesBySaid(worked)].map(([count, names]) => `${count} on ${listWords(names)}`)
+      : worked.map(([name, count]) => `${name} ${count}`);
   if (plan.body.outline.part)
     return `Count${of}${sides.length > 1 ? ' from marker to marker' : ''}: ${sides.join(' · ')}. In all: ${round.total} sts.`;
   const join = joinPlaceWords(plan, proceduresOf(plan)[round.number]!);

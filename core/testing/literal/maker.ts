@@ -87,7 +87,7 @@ class Maker {
   }
 
   all(printed: string): readonly MadeRound[] {
-    const text = inOneWord(printed);
+    const text = byName(inOneWord(printed));
     this.direction(text);
     if (/^Base (?:rnd|row) \([RW]S\): /m.test(text)) return this.published(text);
     const rounds: MadeRound[] = [];
@@ -293,6 +293,27 @@ class Maker {
     }
     return found;
   }
+}
+
+/** The text with names in place of kinds: a maker who is told which corners are inner ones knows what “inner corners” are. */
+function byName(text: string): string {
+  const told = new Map<string, string>();
+  for (const [, kind, list] of text.matchAll(
+    /((?:Outer|Inner|Other) (?:corners|sides))(?:, (?:in|between) [a-z ]+,)? are ([^.]+)\./g,
+  ))
+    told.set(kind!.toLowerCase(), list!);
+  return text.replace(
+    /^( +)(All|(?:Outer|Inner|Other)[a-z, ]*) (corners|sides): /gm,
+    (_, space: string, list: string, of: string) => {
+      const kinds =
+        list === 'All'
+          ? [...told.keys()].filter((kind) => kind.endsWith(of))
+          : list.split(/, | and /).map((kind) => `${kind.toLowerCase()} ${of}`);
+      const names = kinds.map((kind) => told.get(kind));
+      if (names.includes(undefined)) throw new Unclear(`which are “${list} ${of}”?`);
+      return `${space}${of === 'sides' ? 'Sides' : 'Corners'} ${names.join(', ').replaceAll(' and ', ', ')}: `;
+    },
+  );
 }
 
 /** The lines that are for one of several rounds told together. */
