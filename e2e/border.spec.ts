@@ -148,7 +148,8 @@ test('another construction keeps the border, and undo brings the first one back'
   await page.getByRole('link', { name: /^Piece/ }).click();
   await page.getByRole('radio', { name: 'Joined motifs' }).click();
   await expect(page.getByRole('radiogroup', { name: 'Shape of the motifs' })).toBeVisible();
-  await page.getByRole('button', { name: /^Row 1, motif 1:/ }).click();
+  await page.getByRole('button', { name: 'Leave out', exact: true }).click();
+  await page.getByRole('button', { name: 'Leave out motif 1 of row 1', exact: true }).click();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('F ');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');

@@ -78,7 +78,7 @@ const JOURNEYS: readonly Journey[] = [
       await person.type('Motifs down', 7);
       await person.type('The side of a motif measures', 9);
       await person.press('Choose an edge');
-      await person.press('Add Picot edge');
+      await person.press('Add Shell edge');
       await allFits(person.page);
       await person.press(/^Pattern/, 'link');
       await person.press('Print');

@@ -14,6 +14,7 @@ import {
 } from '../piece/piece.ts';
 import { factsOf, firstChoice } from '../rounds/facts.ts';
 import { fillLoops } from '../rounds/fillLoops.ts';
+import { turnsSquarely } from '../piece/symmetry.ts';
 import { plain } from '../rounds/plain.ts';
 import { familyById } from '../rounds/registry.ts';
 import { asWorkedOn } from './rounds.ts';
@@ -45,16 +46,13 @@ export const describePiece = (label: string, piece: Piece): Edit =>
 
 /** A piece that turns at other than right angles for the first time has its corners of three worked by their angles. */
 function cornersByAngle(before: Hem, { piece, base, rounds }: Pick<Hem, 'piece' | 'base' | 'rounds'>) {
-  if (!turnsSquarely(before.piece) || turnsSquarely(piece)) return {};
+  if (!turnsSquarely(bodyOf(before.piece)) || turnsSquarely(bodyOf(piece))) return {};
   const byAngle = <C extends string>(corner: C): C | 'angle' => (corner === 'three' ? 'angle' : corner);
   return {
     base: { ...base, corner: byAngle(base.corner) },
     rounds: rounds.map((r) => (r.family === plain.id ? { ...r, corner: byAngle(r.corner) } : r)),
   };
 }
-
-const turnsSquarely = (piece: Piece): boolean =>
-  bodyOf(piece).outline.turns.every((turn) => Math.abs(Math.abs(turn) - Math.PI / 2) < 0.05);
 
 /** Work between the posts, where no tops are seen, along all edges and in every plain round; or into stitches again. */
 export const workBetweenPosts = (between: boolean): Edit =>

@@ -8,6 +8,8 @@ import { addRounds, type StackPosition } from '../edits/rounds.ts';
 import { recipeOf } from '../notation/parse.ts';
 import { firstChoice, familyNeededBelow, sitsOn } from '../rounds/facts.ts';
 import type { Family } from '../rounds/family.ts';
+import { plain } from '../rounds/plain.ts';
+import { turnsSquarely } from '../piece/symmetry.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
 
@@ -63,7 +65,14 @@ export function entriesFor(
 ): readonly RoundEntry[] {
   const edge = edgeOf(plan);
   const below = where === 'on top' || !edge ? topOf(plan) : underEdge(plan, edge);
-  return entriesOnto(below.ring, family, yarn, ids, below.written?.entry);
+  const entries = entriesOnto(below.ring, family, yarn, ids, below.written?.entry);
+  // On a piece whose corners are worked by their angles three in one would be too many, or too few.
+  const byAngle = plan.hem.base.corner === 'angle' && !turnsSquarely(plan.body);
+  return entries.map((entry) =>
+    byAngle && entry.family === plain.id && entry.corner === 'three'
+      ? { ...entry, corner: 'angle' as const }
+      : entry,
+  );
 }
 
 /** The hem with a family in it and what it needs, in a yarn that sets it off; null where it cannot go. */

@@ -8,6 +8,10 @@ export const oppositeSides = (body: Body): readonly (readonly [number, number])[
     pair.every((side) => isWorkedSide(body.outline.part, side, body.edges.length)),
   );
 
+/** Whether all corners are right angles, outer or inner. */
+export const turnsSquarely = ({ outline }: Pick<Body, 'outline'>): boolean =>
+  outline.turns.every((turn) => Math.abs(Math.abs(turn) - Math.PI / 2) < 0.05);
+
 /** Pairs of sides that face each other: those of an outline whose two halves have equal turns and lengths. */
 export function facingSides({ outline }: Pick<Body, 'outline'>): readonly (readonly [number, number])[] {
   const { sides, turns } = outline;

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { changePiece } from '../../document/changePiece.ts';
+import { entriesFor } from '../../forecast/nextRound.ts';
+import { plain as plainFamily } from '../../rounds/plain.ts';
 import { plan } from '../../plan/planner.ts';
 import { performed } from '../../edits/edit.ts';
 import { describePiece } from '../../edits/piece.ts';
@@ -202,6 +204,14 @@ describe('a border around hexagons', () => {
       const inner = made.body.outline.turns[corner]! < 0;
       expect([corner, worked.map((s) => s.legs)]).toEqual([corner, inner ? [2] : [1, 1, 1]]);
     });
+  });
+
+  test('goes on so: a plain round that is added works them by their angle, too', () => {
+    const [added] = entriesFor(made, plainFamily, 'on top', made.hem.yarns[0]!.id, ['a', 'b']);
+    expect(added).toMatchObject({ family: 'plain', corner: 'angle' });
+    const square = plan(start);
+    const [usual] = entriesFor(square, plainFamily, 'on top', start.yarns[0]!.id, ['a', 'b']);
+    expect(usual).toMatchObject({ corner: 'three' });
   });
 
   test('works each stitch of a side', () => {
