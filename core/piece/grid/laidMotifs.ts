@@ -1,4 +1,5 @@
 /** Joined motifs as they lie: each by its corners and sides, half ones cut. Lengths in sides of a motif, y downwards. */
+import { held } from '../../held.ts';
 import { remembered } from '../../remembered.ts';
 import type { Point } from '../outline.ts';
 import type { GridPiece } from './grid.schema.ts';
@@ -8,6 +9,9 @@ import { LATTICES } from './registry.ts';
 export interface MotifSide {
   readonly from: Point;
   readonly to: Point;
+  /** Numbers of its ends among all points of the piece, as one number; and that of the same side walked the other way. */
+  readonly key: number;
+  readonly back: number;
   readonly length: number;
   /** Made by cutting a motif: the long side of a half one. */
   readonly cut: boolean;
@@ -39,27 +43,45 @@ export const laidMotifs = remembered((piece: GridPiece): readonly LaidMotif[] =>
       return corners.length < 3 ? [] : [{ column, row, corners }];
     }),
   );
-  const sides = new Set(
-    laid.flatMap(({ corners }) => corners.map((from, i) => sideKey(from, after(corners, i)))),
-  );
-  return laid.map(({ column, row, corners }) => ({
+  const numbers = new Map<number, number>();
+  const numberOf = (p: Point): number => {
+    const key = pointKey(p);
+    const known = numbers.get(key) ?? numbers.size;
+    numbers.set(key, known);
+    return known;
+  };
+  const keyed = laid.map(({ column, row, corners }) => {
+    const points = corners.map(numberOf);
+    const keys = points.map((from, i) => {
+      const to = held(points[(i + 1) % points.length], 'there is a corner after each');
+      return [from * MOST_POINTS + to, to * MOST_POINTS + from] as const;
+    });
+    return { column, row, corners, keys };
+  });
+  const sides = new Set(keyed.flatMap(({ keys }) => keys.map(([key]) => key)));
+  return keyed.map(({ column, row, corners, keys }) => ({
     column,
     row,
-    sides: corners.map((from, i) => {
+    sides: keys.map(([key, back], i) => {
+      const from = held(corners[i], 'each side begins in a corner');
       const to = after(corners, i);
       return {
         from,
         to,
+        key,
+        back,
         length: Math.hypot(to.x - from.x, to.y - from.y),
         cut: liesOn(cut, from, to),
-        joined: sides.has(sideKey(to, from)),
+        joined: sides.has(back),
       };
     }),
   }));
 });
 
+/** More than the corners of all motifs that there can be. */
+const MOST_POINTS = 2 ** 20;
+
 const after = (corners: readonly Point[], i: number): Point => corners[(i + 1) % corners.length]!;
-const sideKey = (from: Point, to: Point): string => `${pointKey(from)} ${pointKey(to)}`;
 
 const near = (a: number, b: number | undefined): boolean => b !== undefined && Math.abs(a - b) < 1e-6;
 const liesOn = ({ left, right, top, bottom }: Cut, a: Point, b: Point): boolean =>

@@ -2,7 +2,6 @@
 import { chanceOf, type Chance } from '../../chance.ts';
 import type { GridPiece } from './grid.schema.ts';
 import { hasHalves, partOfMotif, type PlacedMotif, placedMotifs } from './grid.ts';
-import { pointKey } from './laidMotifs.ts';
 import { LATTICES } from './registry.ts';
 
 export type PaintWay = 'alternately' | 'at random';
@@ -71,15 +70,6 @@ function atRandom(
 export function neighboursOf(
   motifs: readonly PlacedMotif[],
 ): ReadonlyMap<PlacedMotif, readonly PlacedMotif[]> {
-  const bySide = new Map(
-    motifs.flatMap((motif) =>
-      motif.sides.map(({ from, to }) => [`${pointKey(from)} ${pointKey(to)}`, motif] as const),
-    ),
-  );
-  return new Map(
-    motifs.map((motif) => [
-      motif,
-      motif.sides.flatMap(({ from, to }) => bySide.get(`${pointKey(to)} ${pointKey(from)}`) ?? []),
-    ]),
-  );
+  const bySide = new Map(motifs.flatMap((motif) => motif.sides.map(({ key }) => [key, motif] as const)));
+  return new Map(motifs.map((motif) => [motif, motif.sides.flatMap(({ back }) => bySide.get(back) ?? [])]));
 }

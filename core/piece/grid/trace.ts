@@ -75,11 +75,10 @@ function onwards(last: MotifSide, ways: readonly MotifSide[]): MotifSide {
 /** Whether every motif can be reached from the first across sides that are joined. */
 function hangTogether(piece: GridPiece): boolean {
   const motifs = laidMotifs(piece);
-  const key = ({ from, to }: Pick<MotifSide, 'from' | 'to'>): string => `${pointKey(from)} ${pointKey(to)}`;
-  const at = new Map(motifs.flatMap((motif) => motif.sides.map((side) => [key(side), motif] as const)));
+  const at = new Map(motifs.flatMap((motif) => motif.sides.map(({ key }) => [key, motif] as const)));
   const seen = new Set(motifs.slice(0, 1));
   for (const motif of seen)
-    for (const { from, to, joined } of motif.sides)
-      if (joined) seen.add(held(at.get(key({ from: to, to: from })), 'a side that is joined has one across'));
+    for (const { back, joined } of motif.sides)
+      if (joined) seen.add(held(at.get(back), 'a side that is joined has one across'));
   return seen.size === motifs.length;
 }
