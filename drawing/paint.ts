@@ -145,7 +145,7 @@ function paintShapes(context: Context, { body, shapes, edge }: Scene): void {
     if ('radiusMm' in along) context.arc(0, 0, along.radiusMm, 0, 2 * Math.PI);
     else {
       for (const p of along.points) context.lineTo(p.x, p.y);
-      context.closePath();
+      if (!along.open) context.closePath();
     }
     context.stroke();
   }

@@ -195,10 +195,15 @@ function shapeOf(kind: SpotKind, tall: number): string {
       return `M${middle - 3.5} ${GROUND - 6}a3.5 3.5 0 1 0 7 0a3.5 3.5 0 1 0 -7 0`;
     case 'foundation chain':
       return `M${left} ${GROUND - 5}a${middle - left} 5 0 1 0 ${right - left} 0a${middle - left} 5 0 1 0 ${left - right} 0`;
+    case 'bound-off stitch':
+    case 'cast-on stitch':
+    case 'slipped edge stitch':
     case 'stitch top':
     case 'cluster stitch':
     case 'counted stitch':
       return `M${left} ${top}L${middle} ${GROUND}L${right} ${top}L${middle} ${top + 5}Z`;
+    case 'knit row end':
+    case 'ridge':
     case 'row end':
     case 'block':
       return `M${left} ${top}H${right}V${GROUND}H${left}Z`;

@@ -37,6 +37,8 @@ function Shape({ shape }: { readonly shape: FabricShape }) {
   }
   const { along, dashes, thickMm } = shape;
   if ('radiusMm' in along) return <circle className={styles.seam} r={along.radiusMm} strokeWidth={thickMm} />;
+  if (along.open)
+    return <polyline className={styles.seam} fill="none" strokeWidth={thickMm} points={said(along.points)} />;
   return (
     <polygon
       className={styles.seam}

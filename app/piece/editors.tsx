@@ -7,6 +7,7 @@ import { ClothEditor } from './ClothEditor.tsx';
 import { CountedEditor } from './CountedEditor.tsx';
 import type { EditorProps } from './editorProps.ts';
 import { GridEditor } from './GridEditor.tsx';
+import { KnitEditor } from './KnitEditor.tsx';
 import { MotifEditor } from './MotifEditor.tsx';
 import { RowsEditor } from './RowsEditor.tsx';
 
@@ -27,6 +28,10 @@ export const EDITORS: { readonly [K in PieceKind]: Editing<Extract<Piece, { kind
   cloth: {
     icon: 'M5 5h22v22H5zM9 9h1M13 9h1M18 9h1M22 9h1M9 13v1M9 18v1M22 13v1M22 18v1M9 22.5h1M13 22.5h1M18 22.5h1M22 22.5h1',
     Editor: ClothEditor,
+  },
+  knit: {
+    icon: 'M5 5l4 6l4 -6l4 6l4 -6l4 6M5 13l4 6l4 -6l4 6l4 -6l4 6M5 21l4 6l4 -6l4 6l4 -6l4 6',
+    Editor: KnitEditor,
   },
   counted: { icon: 'M16 4l10.5 6v12L16 28 5.5 22V10zM9 16h14', Editor: CountedEditor },
 };

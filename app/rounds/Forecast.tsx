@@ -25,6 +25,9 @@ import styles from './rounds.module.css';
 
 const SPACING_NAMES: Readonly<Record<SpacingId, string>> = {
   each: 'usual',
+  'three in four': '3 in 4',
+  'two in three': '2 in 3',
+  'one in two': '1 in 2',
   halves: 'in between',
   kinds: 'your table',
   between: 'between the stitches',

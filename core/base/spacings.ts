@@ -33,7 +33,11 @@ interface Spacing {
   readonly label: (edge: Edge, choices: RateChoices, stitchWidthMm: number, language: Language) => string;
 }
 
-const has = (edge: Edge, kind: SpotKind): boolean => edge.spots.some((s) => s.kind === kind);
+const has = (edge: Edge, ...kinds: readonly SpotKind[]): boolean =>
+  edge.spots.some((s) => kinds.includes(s.kind));
+
+/** Places of knitting that stand closer than a border’s stitches. */
+const KNITTED = ['bound-off stitch', 'cast-on stitch', 'ridge', 'knit row end'] as const;
 /** Nothing but the spaces between the posts of a row. */
 const betweenPosts = (edge: Edge): boolean =>
   edge.spots.length > 0 && edge.spots.every((s) => s.kind === 'between stitches');
@@ -48,7 +52,8 @@ const countOf = (edge: Edge, kind: SpotKind): number => edge.spots.filter((s) =>
 
 const SPACINGS: Readonly<Record<SpacingId, Spacing>> = {
   each: {
-    applies: (edge) => edge.spots.every((s) => s.kind !== 'block') && !betweenPosts(edge),
+    applies: (edge) =>
+      edge.spots.every((s) => s.kind !== 'block' && s.kind !== 'knit row end') && !betweenPosts(edge),
     rate: (spot) => {
       if (spot.kind === 'row end')
         return FULL[held(spot.stitch, 'row ends, tops and posts have a stitch')] ?? 1;
@@ -57,6 +62,21 @@ const SPACINGS: Readonly<Record<SpacingId, Spacing>> = {
     },
     label: (edge) =>
       has(edge, 'gap') ? 'each stitch and chain' : rowEndLabel(edge, FULL, 'usual for each row'),
+  },
+  'three in four': {
+    applies: (edge) => has(edge, ...KNITTED),
+    rate: () => 3 / 4,
+    label: () => '3 in 4',
+  },
+  'two in three': {
+    applies: (edge) => has(edge, 'bound-off stitch', 'cast-on stitch', 'knit row end'),
+    rate: () => 2 / 3,
+    label: () => '2 in 3',
+  },
+  'one in two': {
+    applies: (edge) => has(edge, 'knit row end'),
+    rate: () => 1 / 2,
+    label: () => '1 in 2',
   },
   halves: {
     applies: (edge) =>
@@ -158,6 +178,7 @@ const NOUNS: Partial<Record<SpotKind, string>> = {
   'cluster stitch': 'stitch',
   'counted stitch': 'stitch',
   'block gap': 'gap',
+  'knit row end': 'row end',
 };
 
 /** A kind of spot in words, for one or many. */

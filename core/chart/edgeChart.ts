@@ -94,6 +94,10 @@ function chartEdges(worked: Body, widthMm: number): EdgeChart {
           );
           break;
         }
+        // These lie along the edge as a chain does.
+        case 'bound-off stitch':
+        case 'cast-on stitch':
+        case 'slipped edge stitch':
         case 'foundation chain':
           add('slst', place(middle, 0), place(middle, tall('slst')));
           break;
@@ -124,6 +128,9 @@ function chartEdges(worked: Body, widthMm: number): EdgeChart {
         case 'corner space':
           if (spot.chains === 0) add('dc', place(middle, 0), place(middle, tall('dc')));
           break;
+        // Row ends of knitting are drawn with its rows.
+        case 'knit row end':
+        case 'ridge':
         case 'gap':
           break;
       }

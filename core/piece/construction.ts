@@ -42,6 +42,8 @@ export interface Construction<P> {
   readonly partAt?: (piece: P, body: Body, point: Point) => number;
   /** Where a part is in the piece as it was changed; null when it has gone. Without this, parts stay where they are. */
   readonly partAfter?: (before: P, after: P, part: number) => number | null;
+  /** Words to its maker before it has a border; null where there is nothing to tell. */
+  readonly care?: (piece: P) => string | null;
   /** Its runs of rows, from the foundation. */
   readonly bands?: (piece: P, body: Body) => readonly RowBand[];
 }
@@ -82,7 +84,9 @@ export type FabricShape =
       readonly thickMm: number;
       /** A dashed line: the distance from one dash to the next, and how long each is. */
       readonly dashes?: { readonly pitchMm: number; readonly lengthMm: number };
-      readonly along: { readonly points: readonly Point[] } | { readonly radiusMm: number };
+      /** Through points and back to the first, where it is not open; or a circle about the middle. */
+      readonly along:
+        { readonly points: readonly Point[]; readonly open?: true } | { readonly radiusMm: number };
     };
 
 export interface RowBand {

@@ -15,6 +15,11 @@ export type SpotKind =
   | 'block'
   | 'block gap'
   | 'hole'
+  | 'bound-off stitch'
+  | 'cast-on stitch'
+  | 'knit row end'
+  | 'ridge'
+  | 'slipped edge stitch'
   | 'counted stitch';
 
 /** One place of an edge that the base round can work into any number of times. */

@@ -79,6 +79,9 @@ export const bandsOf = (piece: Piece): readonly RowBand[] =>
 /** Whether it has a last row along side A, whose yarn may still be on the hook. */
 export const hasLastRow = (piece: Piece): boolean => constructionOf(piece).hasLastRow ?? false;
 
+/** Words to the maker of a piece before it has a border; null where there is nothing to tell. */
+export const careOf = (piece: Piece): string | null => constructionOf(piece).care?.(piece) ?? null;
+
 /** Which side is which, where the sides have names of their own. */
 export const whichSideOf = (piece: Piece): string | undefined => constructionOf(piece).whichSide;
 

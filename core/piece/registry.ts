@@ -4,6 +4,7 @@ import { cloth } from './cloth/cloth.ts';
 import type { Construction } from './construction.ts';
 import { counted } from './counted/counted.ts';
 import { grid } from './grid/grid.ts';
+import { knit } from './knit/knit.ts';
 import { motif } from './motif/motif.ts';
 import type { Piece } from './piece.schema.ts';
 import { rows } from './rows/rows.ts';
@@ -16,6 +17,7 @@ export const CONSTRUCTIONS: { readonly [K in PieceKind]: Construction<Extract<Pi
   blocks,
   grid,
   cloth,
+  knit,
   counted,
 };
 

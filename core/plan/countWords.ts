@@ -73,12 +73,22 @@ export function countBasisWords(spacing: SpacingPlan, { corners }: SidePlan, pla
   return spacing.basis
     .map(
       (part) =>
-        `${plural(part.spots, spotNoun(part, language))}${part.rate === 1 ? '' : ` × ${Number(part.rate.toFixed(2))}`}`,
+        `${plural(part.spots, spotNoun(part, language))}${part.rate === 1 ? '' : ` × ${rateWords(part.rate)}`}`,
     )
     .concat(spacing.atJoins > 0 ? [`${spacing.atJoins} at the seams`] : [])
     .concat(ofCorners)
     .join(' + ');
 }
+
+/** Rates of knitting are told as makers say them. */
+const rateWords = (rate: number): string =>
+  Math.abs(rate - 2 / 3) < 1e-9
+    ? '2/3'
+    : rate === 3 / 4
+      ? '3/4'
+      : rate === 1 / 2
+        ? '1/2'
+        : String(Number(rate.toFixed(2)));
 
 /** Which round a count serves: the first that repeats along the side and comes out even, with its repeats. */
 function servesWords(s: SidePlan, plan: Plan): string {

@@ -1,7 +1,7 @@
 /** Lines of a pattern beside its rounds, in every form: special stitches, which side is which, faults, notes, cautions. */
 import { ownName } from '../stack/stack.ts';
 import { isPlanProblem } from '../plan/problems.ts';
-import { whichSideOf } from '../piece/piece.ts';
+import { careOf, whichSideOf } from '../piece/piece.ts';
 import type { Plan } from '../plan/types.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import type { RoundStart } from '../procedure/roundStart.ts';
@@ -123,3 +123,9 @@ export const CAUTIONS: readonly PatternLine[] = [
   ),
   line('caution')('Caution: rest and stretch your hands often. Stop if they hurt.'),
 ];
+
+/** Words on the piece itself, beside its border. */
+export const careWords = ({ hem }: Plan): readonly string[] => {
+  const care = careOf(hem.piece);
+  return care === null ? [] : [care];
+};

@@ -18,6 +18,11 @@ const NAMES: Partial<Record<SpotKind, readonly [one: string, many: string]>> = {
   'block gap': ['gap', 'gaps'],
   hole: ['hole', 'holes'],
   'counted stitch': ['st', 'sts'],
+  'bound-off stitch': ['st', 'sts'],
+  'cast-on stitch': ['st', 'sts'],
+  'knit row end': ['row end', 'row ends'],
+  ridge: ['ridge', 'ridges'],
+  'slipped edge stitch': ['st', 'sts'],
 };
 
 /** Numbers of row ends: those of their rows, or along the side from the corner that was worked before it. */

@@ -153,6 +153,22 @@ const CHOSEN: readonly (readonly [string, Piece])[] = [
       motifCm: 11,
     },
   ],
+  [
+    'knitted, with slipped edge stitches',
+    {
+      kind: 'knit',
+      fabric: 'stockinette',
+      stitches: 30,
+      rows: 44,
+      slipped: true,
+      widthCm: 17,
+      heightCm: 18,
+    },
+  ],
+  [
+    'knitted in ribbing',
+    { kind: 'knit', fabric: 'ribbing', stitches: 27, rows: 36, slipped: false, widthCm: 15, heightCm: 15 },
+  ],
   ['cloth', { kind: 'cloth', widthCm: 15, heightCm: 20, pitchMm: 8 }],
   [
     'counted',

@@ -153,6 +153,13 @@ function anotherPiece(piece: Piece, hem: Hem, chance: Chance): Piece {
         () => ({ ...piece, pitchMm: int(1, 100) }),
         () => ({ ...piece, widthCm: length(), heightCm: length() }),
       ])();
+    case 'knit':
+      return pick<() => Piece>([
+        () => ({ ...piece, fabric: pick(['garter', 'stockinette', 'ribbing'] as const) }),
+        () => ({ ...piece, slipped: !piece.slipped }),
+        () => ({ ...piece, stitches: int(4, 90), rows: int(2, 120) }),
+        () => ({ ...piece, widthCm: length(), heightCm: length() }),
+      ])();
     case 'counted':
       return pick<() => Piece>([
         () => ({ ...piece, sides: [{ lengthCm: length(), stitches: int(1, 300), turnDegrees: 0 }] }),

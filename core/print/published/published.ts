@@ -1,4 +1,5 @@
 /** The pattern as it would be published: materials, gauge, notes once, then a paragraph for each round. */
+import { careWords } from '../besideRounds.ts';
 import { inKinds, kindsWords } from '../kinds.ts';
 import { shortYarnName } from '../../document/yarnNames.ts';
 import { isDisc, turnedCorners } from '../../piece/outline.ts';
@@ -145,6 +146,7 @@ function notes(plan: Plan, language: Language): readonly PatternLine[] {
     ),
     ...(rows === null ? [] : [plain(rows)]),
     ...kindsWords(plan).map(plain),
+    ...careWords(plan).map(plain),
     ...(circle || !turned
       ? []
       : [

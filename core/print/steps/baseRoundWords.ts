@@ -41,6 +41,14 @@ function alongEdge(plan: Plan, side: SidePlan, along: Along, language: Language,
   return `${count} ${abbreviation(stitch, language)} along ${edgeWords(edge, numbered)}${chains}: ${placementWords(along.placement, edge, language, numbered)}${seamsWords(along.crossings, edge, stitch, language, chains !== '' && choice.school === 'clusters')}.${edge.workedInto ? ` Work into ${edge.workedInto}.` : ''}${rowEndWords(side)}`;
 }
 
+const KNITTED: readonly (readonly [SpotKind, string])[] = [
+  ['bound-off stitch', 'the top edge'],
+  ['cast-on stitch', 'the cast-on edge'],
+  ['knit row end', 'the row ends'],
+  ['ridge', 'the ridges'],
+  ['slipped edge stitch', 'the slipped edge'],
+];
+
 /** The look of a side, and which way its rows come. */
 function edgeWords(edge: Edge, numbered: Numbered): string {
   const { spots, numbering } = edge;
@@ -51,6 +59,8 @@ function edgeWords(edge: Edge, numbered: Numbered): string {
     const row = (i: number): number => spotNumber(edge, i, numbered);
     return `the row ends, from row ${row(0)} ${numbering.from === 'first' ? 'up' : 'down'} to row ${row(spots.length - 1)}`;
   }
+  const knitted = KNITTED.find(([kind]) => has(kind));
+  if (knitted) return knitted[1] === 'the row ends' ? `the ${spots.length} row ends` : knitted[1];
   if (has('foundation chain')) return 'the foundation chain';
   if (has('block')) return 'the blocks';
   if (has('hole')) return 'the holes';

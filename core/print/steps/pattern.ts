@@ -1,4 +1,5 @@
 /** The written pattern of a plan, as sections of lines; the callers lay them out. */
+import { careWords } from '../besideRounds.ts';
 import { inKinds, kindsWords } from '../kinds.ts';
 import { isDisc, turnedCorners } from '../../piece/outline.ts';
 import { sidesWorked, type Plan } from '../../plan/types.ts';
@@ -136,6 +137,7 @@ function notes(plan: Plan, language: Language): Section {
   return section('Before you begin', [
     ...directionLines(plan, language).map(plain),
     ...kindsWords(plan).map(plain),
+    ...careWords(plan).map(plain),
     ...(tailWords(plan) === '' ? [] : [plain(tailWords(plan))]),
     ...(corners
       ? [

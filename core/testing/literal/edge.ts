@@ -5,8 +5,16 @@ import { Unclear, numbers, type Reader } from './crochet.ts';
 
 const KINDS: Readonly<Record<string, readonly SpotKind[]>> = {
   row: ['row end'],
-  'row end': ['row end'],
-  st: ['stitch top', 'cluster stitch', 'counted stitch'],
+  'row end': ['row end', 'knit row end'],
+  ridge: ['ridge'],
+  st: [
+    'stitch top',
+    'cluster stitch',
+    'counted stitch',
+    'bound-off stitch',
+    'cast-on stitch',
+    'slipped edge stitch',
+  ],
   chain: ['foundation chain'],
   gap: ['gap', 'block gap'],
   space: ['between stitches'],
@@ -14,7 +22,7 @@ const KINDS: Readonly<Record<string, readonly SpotKind[]>> = {
   block: ['block'],
   hole: ['hole'],
 };
-const NOUN = '(?:row ends?|rows?|sts?|chains?|gaps?|spaces?|blocks?|holes?)';
+const NOUN = '(?:row ends?|rows?|ridges?|sts?|chains?|gaps?|spaces?|blocks?|holes?)';
 
 /** Stitches that go into every spot of an edge. @returns stitches for each spot, in working order */
 export function alongEdge(

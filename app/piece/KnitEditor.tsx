@@ -1,0 +1,71 @@
+import type { KnitFabric, KnitPiece } from '../../core/piece/knit/knit.schema.ts';
+import { careOf } from '../../core/piece/piece.ts';
+import { useInTerms } from '../hem/context.ts';
+import { WholeNumber } from '../controls/Field.tsx';
+import type { EditorProps } from './editorProps.ts';
+import { SizeFields } from './SizeFields.tsx';
+import styles from './piece.module.css';
+
+/** Each fabric with its name and its picture, a path in a box of 32 by 32. */
+const FABRICS: readonly (readonly [KnitFabric, string, string])[] = [
+  ['garter', 'Garter', 'M4 8q3 -4 6 0t6 0t6 0t6 0M4 16q3 -4 6 0t6 0t6 0t6 0M4 24q3 -4 6 0t6 0t6 0t6 0'],
+  [
+    'stockinette',
+    'Stockinette (stocking stitch)',
+    'M5 5l4 6l4 -6M14 5l4 6l4 -6M5 13l4 6l4 -6M14 13l4 6l4 -6M5 21l4 6l4 -6M14 21l4 6l4 -6',
+  ],
+  ['ribbing', 'Ribbing', 'M5 4v24M9 4v24M14 9h4M14 16h4M14 23h4M23 4v24M27 4v24'],
+];
+
+/** A knitted piece: its fabric, stitches and rows, and its edge stitches. */
+export function KnitEditor({ piece, onChange }: EditorProps<KnitPiece>) {
+  const inTerms = useInTerms();
+  const care = careOf(piece);
+  return (
+    <>
+      <div className={styles.constructions} role="radiogroup" aria-label="How it was knitted">
+        {FABRICS.map(([fabric, name, icon]) => (
+          <button
+            key={fabric}
+            type="button"
+            role="radio"
+            aria-checked={fabric === piece.fabric}
+            className={
+              fabric === piece.fabric ? `${styles.construction} ${styles.here}` : styles.construction
+            }
+            onClick={() => onChange('knitting', { ...piece, fabric })}
+          >
+            <svg viewBox="0 0 32 32" aria-hidden="true">
+              <path d={icon} />
+            </svg>
+            {name}
+          </button>
+        ))}
+      </div>
+      <WholeNumber
+        label="Stitches"
+        min={4}
+        max={5000}
+        value={piece.stitches}
+        onChange={(stitches) => onChange('stitches', { ...piece, stitches })}
+      />
+      <WholeNumber
+        label={piece.fabric === 'garter' ? 'Rows, two to a ridge' : 'Rows'}
+        min={2}
+        max={20_000}
+        value={piece.rows}
+        onChange={(rows) => onChange('rows', { ...piece, rows })}
+      />
+      <label>
+        <input
+          type="checkbox"
+          checked={piece.slipped}
+          onChange={(e) => onChange('slipped edge', { ...piece, slipped: e.target.checked })}
+        />{' '}
+        the first stitch of every row was slipped
+      </label>
+      <SizeFields piece={piece} onChange={onChange} />
+      {care && <p className="quiet small">{inTerms(care)}</p>}
+    </>
+  );
+}
