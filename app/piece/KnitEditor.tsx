@@ -1,4 +1,5 @@
 import type { KnitFabric, KnitPiece } from '../../core/piece/knit/knit.schema.ts';
+import { inFabric } from '../../core/piece/knit/knit.ts';
 import { careOf } from '../../core/piece/piece.ts';
 import { useInTerms } from '../hem/context.ts';
 import { WholeNumber } from '../controls/Field.tsx';
@@ -33,7 +34,7 @@ export function KnitEditor({ piece, onChange }: EditorProps<KnitPiece>) {
             className={
               fabric === piece.fabric ? `${styles.construction} ${styles.here}` : styles.construction
             }
-            onClick={() => onChange('knitting', { ...piece, fabric })}
+            onClick={() => onChange('knitting', inFabric(piece, fabric))}
           >
             <svg viewBox="0 0 32 32" aria-hidden="true">
               <path d={icon} />

@@ -22,6 +22,21 @@ export interface Shown {
 /** Stitch widths that are seen across. */
 const ACROSS = 26;
 
+/** The nearest that the edge of the view is, as a part of what is seen across: sideways, and up and down. */
+const [REACH_X, REACH_Y] = [0.5, 0.2] as const;
+
+/**
+ * How far towards the piece the view is moved, as a part of what is seen across: beyond the outermost round there is nothing to see. The
+ * stitch in hand stays well within it.
+ *
+ * @param outside what is still to come outside the round in hand, as such a part
+ * @param way outwards, of length 1
+ */
+function inwardsBy(outside: number, way: Point): number {
+  const reach = Math.min(REACH_X / Math.abs(way.x), REACH_Y / Math.abs(way.y));
+  return Math.min(0.6 * reach, Math.max(0, 0.85 * reach - outside));
+}
+
 /** The border round the next stitch: what is made in full colour, what comes pale; and small, the place on the piece. */
 export function PlaceView({
   plan,
@@ -50,18 +65,24 @@ export function PlaceView({
   const order = orderOfWork(shown);
   const next = order.entry((proceduresOf(plan)[number]!.start?.at ?? 0) + Math.min(made, order.size - 1));
   const entry = Math.min(lookAt?.entry ?? next, order.size - 1);
-  const { headX, headY } = scene.rounds[number]!.chart;
+  const { headX, headY, footX, footY } = scene.rounds[number]!.chart;
   const [x, y] = [headX[entry]!, headY[entry]!];
+  const across = ACROSS * plan.stitchWidthMm;
+  const [outX, outY] = [x - footX[entry]!, y - footY[entry]!];
+  const high = Math.hypot(outX, outY) || 1;
+  const out = { x: outX / high, y: outY / high };
+  const inwards = across * inwardsBy((plan.borderWidthMm - shown.heightMm) / across, out);
+  const [lookX, lookY] = [x - out.x * inwards, y - out.y * inwards];
   const whole = !round && !lookAt;
   const at = useMemo<Point>(
-    () => (whole ? partPoint(plan, { kind: 'whole' }, 0) : { x, y }),
-    [whole, plan, x, y],
+    () => (whole ? partPoint(plan, { kind: 'whole' }, 0) : { x: lookX, y: lookY }),
+    [whole, plan, lookX, lookY],
   );
+  const here = useMemo<Point>(() => ({ x, y }), [x, y]);
   const marked = useMemo(
     () => (round || lookAt ? { round: number, entry } : null),
     [round, lookAt, number, entry],
   );
-  const across = ACROSS * plan.stitchWidthMm;
   return (
     <>
       <StitchStage
@@ -72,14 +93,14 @@ export function PlaceView({
         focus={at}
         across={whole ? 1.06 * plan.finishedSize.widthMm : across}
         down={whole ? 1.06 * plan.finishedSize.heightMm : 0.4 * across}
-        first={at}
+        first={here}
         focusRound={number}
         marked={marked}
         label="Where you are, stitch by stitch"
       />
       {!whole && (
         <div className={styles.map} aria-hidden="true">
-          <PlanDrawing plan={plan} bare place={at} />
+          <PlanDrawing plan={plan} bare place={here} />
         </div>
       )}
     </>

@@ -12,6 +12,7 @@ import { publishedPattern } from '../../print/published/published.ts';
 import { rowsHem } from '../../testing/hems.ts';
 import type { SpacingId } from '../../base/spacingIds.ts';
 import { askedOf, bodyOf, careOf } from '../piece.ts';
+import { inFabric } from './knit.ts';
 import type { KnitPiece } from './knit.schema.ts';
 
 /** A scarf of 36 stitches and 240 rows, 20 × 100 cm: 18 stitches and 24 rows to 10 cm. */
@@ -81,6 +82,12 @@ describe('a knitted piece', () => {
     );
     expect(text).toContain('curls');
     expect(careOf({ ...scarf, fabric: 'garter' })).toBeNull();
+  });
+
+  test('in another fabric has the rows that its height takes, unless they were counted', () => {
+    const begun = { ...scarf, heightCm: 100, rows: 240 };
+    expect(inFabric(begun, 'garter')).toMatchObject({ fabric: 'garter', rows: 360 });
+    expect(inFabric({ ...begun, rows: 220 }, 'garter')).toMatchObject({ fabric: 'garter', rows: 220 });
   });
 
   test('without a height is as high as its rows are', () => {

@@ -47,10 +47,18 @@ function bodyOf(piece: KnitPiece): Body {
 const computedHeightCm = ({ rows, fabric, widthCm, stitches }: KnitPiece): number =>
   Math.min(2000, Math.max(1, halfCm((rows * ROW_HEIGHT[fabric] * widthCm) / stitches)));
 
+/** The piece in another fabric; rows that nobody has counted, because they are what its height takes, become so many of it. */
+export function inFabric(piece: KnitPiece, fabric: KnitFabric): KnitPiece {
+  const changed = { ...piece, fabric };
+  if (Math.abs(computedHeightCm(piece) / piece.heightCm - 1) > 0.02) return changed;
+  const rows = (piece.rows * ROW_HEIGHT[piece.fabric]) / ROW_HEIGHT[fabric];
+  return { ...changed, rows: 2 * wholeBetween(1, rows / 2, 10_000) };
+}
+
 const HEIGHT = 'Height';
 
 /** More lines than this are not drawn: of finer fabrics every second row, or every fourth. */
-const MOST_POINTS = 24_000;
+const MOST_POINTS = 160_000;
 
 /** A row of knitting as a line: the legs of its stitches, or the bumps of a ridge. */
 function rowLine(piece: KnitPiece, y: number, highMm: number, every: number): readonly Point[] {
