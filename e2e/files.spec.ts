@@ -216,7 +216,7 @@ test('tables become pieces: a grid dropped on the shelf, sides chosen in the pie
   await chooser.setInputFiles(file('bad.csv', 'length,stitches\n10,many', 'text/csv'));
   await expect(page.getByText('line 2, column “stitches”')).toBeVisible();
   await chooser.setInputFiles(file('sides.csv', 'length,stitches\n60,84\n60,84\n60,84', 'text/csv'));
-  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 86');
+  await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('A 88');
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('H ');
 });

@@ -1,6 +1,7 @@
 /** Serves the built application under a strict content security policy. No data of the user comes here. */
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { constants } from 'node:zlib';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
@@ -28,6 +29,8 @@ export function createApp(dist: string, names = namesOf('localhost')): Express {
   // Events must reach the page one by one, so they are not gathered up for compression.
   app.use(
     compression({
+      // How hard it tries: 75 ms in place of 25 for the largest script, for a fourteenth less that a phone waits for.
+      brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 7 } },
       filter: (req, res) => !req.originalUrl.startsWith('/api/scale') && compression.filter(req, res),
     }),
   );

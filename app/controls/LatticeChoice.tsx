@@ -1,5 +1,6 @@
 import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
-import { inField, inLattice, placedMotifs } from '../../core/piece/grid/grid.ts';
+import { inField, placedMotifs } from '../../core/piece/grid/grid.ts';
+import { inLattice } from '../../core/piece/grid/rearranged.ts';
 import { LATTICE_IDS, type LatticeId } from '../../core/piece/grid/latticeIds.ts';
 import { LATTICES } from '../../core/piece/grid/registry.ts';
 import styles from './latticeChoice.module.css';

@@ -1,14 +1,8 @@
 import { useState } from 'react';
 import { readGrid } from '../../core/document/csv.ts';
 import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
-import {
-  fieldOf,
-  hasHalves,
-  inField,
-  inRings,
-  longestCut,
-  motifsLeftOut,
-} from '../../core/piece/grid/grid.ts';
+import { fieldOf, hasHalves, inField, longestCut } from '../../core/piece/grid/grid.ts';
+import { inRings, motifsLeftOut } from '../../core/piece/grid/rearranged.ts';
 import { WholeNumber, Field } from '../controls/Field.tsx';
 import { LatticeChoice } from '../controls/LatticeChoice.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';

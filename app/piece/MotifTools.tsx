@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { colourParts } from '../../core/edits/piece.ts';
 import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
-import { partOfMotif, placedMotifs, withMotif, type PlacedMotif } from '../../core/piece/grid/grid.ts';
+import { partOfMotif, placedMotifs, type PlacedMotif } from '../../core/piece/grid/grid.ts';
+import { withMotif } from '../../core/piece/grid/rearranged.ts';
 import { paintedMotifs, type MotifColours } from '../../core/piece/grid/painting.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';

@@ -1,6 +1,7 @@
 import { useRef, type KeyboardEvent } from 'react';
 import type { GridPiece } from '../../core/piece/grid/grid.schema.ts';
-import { motifsLeftOut, partOfMotif, placedMotifs, type PlacedMotif } from '../../core/piece/grid/grid.ts';
+import { partOfMotif, placedMotifs, type PlacedMotif } from '../../core/piece/grid/grid.ts';
+import { motifsLeftOut } from '../../core/piece/grid/rearranged.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import styles from './motifsOnPiece.module.css';
 

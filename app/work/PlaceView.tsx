@@ -1,5 +1,6 @@
 import { useMemo, useRef } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
+import type { RoundChart } from '../../core/chart/roundChart.ts';
 import type { Point } from '../../core/piece/outline.ts';
 import type { StitchFound } from '../../drawing/find.ts';
 import { orderOfWork } from '../../core/procedure/order.ts';
@@ -37,6 +38,22 @@ function inwardsBy(outside: number, way: Point): number {
   return Math.min(0.6 * reach, Math.max(0, 0.85 * reach - outside));
 }
 
+/** Stitches before and after one that tell together which way is outwards: those of a fan lean either way. */
+const BESIDE = 6;
+
+/** The way in which the stitches about one stand, of length 1. */
+function outwardsAt({ headX, headY, footX, footY }: RoundChart, entry: number): Point {
+  const size = headX.length;
+  let [x, y] = [0, 0];
+  for (let k = entry - BESIDE; k <= entry + BESIDE; k++) {
+    const at = ((k % size) + size) % size;
+    x += headX[at]! - footX[at]!;
+    y += headY[at]! - footY[at]!;
+  }
+  const high = Math.hypot(x, y) || 1;
+  return { x: x / high, y: y / high };
+}
+
 /** The border round the next stitch: what is made in full colour, what comes pale; and small, the place on the piece. */
 export function PlaceView({
   plan,
@@ -65,12 +82,10 @@ export function PlaceView({
   const order = orderOfWork(shown);
   const next = order.entry((proceduresOf(plan)[number]!.start?.at ?? 0) + Math.min(made, order.size - 1));
   const entry = Math.min(lookAt?.entry ?? next, order.size - 1);
-  const { headX, headY, footX, footY } = scene.rounds[number]!.chart;
+  const { headX, headY } = scene.rounds[number]!.chart;
   const [x, y] = [headX[entry]!, headY[entry]!];
   const across = ACROSS * plan.stitchWidthMm;
-  const [outX, outY] = [x - footX[entry]!, y - footY[entry]!];
-  const high = Math.hypot(outX, outY) || 1;
-  const out = { x: outX / high, y: outY / high };
+  const out = outwardsAt(scene.rounds[number]!.chart, entry);
   const inwards = across * inwardsBy((plan.borderWidthMm - shown.heightMm) / across, out);
   const [lookX, lookY] = [x - out.x * inwards, y - out.y * inwards];
   const whole = !round && !lookAt;

@@ -7,7 +7,8 @@ import { plan } from '../plan/planner.ts';
 import { planComesOutEven, topOf } from '../plan/types.ts';
 import { FAMILIES } from '../rounds/registry.ts';
 import { entriesOnto } from '../stack/stack.ts';
-import { anyHem, on, PIECES, small } from '../testing/anyHem.ts';
+import { changePiece } from '../document/changePiece.ts';
+import { anyHem, anyMotifs, on, PIECES, small } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { entry } from '../testing/hems.ts';
 import { PLAIN_PLACES } from '../terms/places.ts';
@@ -94,6 +95,14 @@ test.each(seeds(80))('any hem, seed %i', (seed) => {
   const hand = seed % 3 === 0 ? ('left' as const) : ('right' as const);
   const hem = { ...any, preferences: { ...any.preferences, hand } };
   if (!canBeWorked(hem)) return;
+  expect(followed(hem, seed % 2 === 0 ? 'us' : 'uk')).toEqual([]);
+});
+
+test.each(seeds(12))('any motifs that are joined, seed %i', (seed) => {
+  const chance = chanceOf(seed);
+  const any = anyHem(chance);
+  const hem = { ...any, ...changePiece(any, anyMotifs(chance)) };
+  if (!canBeWorked(hem) || plan(hem).problems.some(({ code }) => /^(?:round|written)-/.test(code))) return;
   expect(followed(hem, seed % 2 === 0 ? 'us' : 'uk')).toEqual([]);
 });
 

@@ -8,6 +8,11 @@ import { changePiece } from '../document/changePiece.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { constructionOf } from '../edits/constructions.ts';
 import { isPartOf } from '../piece/along.ts';
+import type { GridPiece } from '../piece/grid/grid.schema.ts';
+import { inField, placedMotifs } from '../piece/grid/grid.ts';
+import { inRings, withMotif } from '../piece/grid/rearranged.ts';
+import { LATTICE_IDS } from '../piece/grid/latticeIds.ts';
+import { traced } from '../piece/grid/trace.ts';
 import { bodyOf, type Piece } from '../piece/piece.ts';
 import { PIECE_KINDS } from '../piece/registry.ts';
 import { plan } from '../plan/planner.ts';
@@ -188,6 +193,39 @@ export const PIECES: readonly (readonly [string, Piece])[] = [
   ...ofOtherConstructions(CHOSEN.map(([, piece]) => piece)).map((piece) => [piece.kind, piece] as const),
 ];
 export const on = (piece: Piece, hem: Hem = small()): Hem => ({ ...hem, ...changePiece(hem, piece) });
+
+/** Joined motifs of any shape, in a field or in a ring, some with one left out. */
+export function anyMotifs(chance: Chance): GridPiece {
+  const one: GridPiece = {
+    kind: 'grid',
+    lattice: chance.pick(LATTICE_IDS),
+    halves: chance.maybe(0.4),
+    halfStitches: chance.maybe(0.5) ? chance.int(3, 20) : null,
+    cells: ['#'],
+    cornerChains: chance.int(0, 3),
+    motifCm: chance.int(5, 14),
+    edge: chance.maybe(0.6)
+      ? {
+          kind: 'solid',
+          stitch: chance.pick(['sc', 'hdc', 'dc'] as const),
+          stitches: chance.int(3, 14),
+          between: chance.maybe(0.2),
+        }
+      : {
+          kind: 'clustered',
+          clusters: chance.int(2, 5),
+          stitchesEach: chance.int(2, 4),
+          chainsBetween: chance.int(0, 2),
+        },
+  };
+  const all = chance.maybe(0.8)
+    ? inField(one, { across: chance.int(1, 4), down: chance.int(1, 4) })
+    : inRings(one, 1);
+  if (!chance.maybe(0.4)) return all;
+  const { column, row } = chance.pick(placedMotifs(all));
+  const fewer = withMotif(all, column, row);
+  return fewer && traced(fewer).whole ? fewer : all;
+}
 
 /** Where a round may begin, by chance. */
 export const startByChance = (chance: Chance, sides: number): StartOfRound => ({

@@ -1,5 +1,6 @@
 /** Edits as the screens make them, chosen by chance: every control of every page, with values that it lets through. */
-import { inField, inLattice, inRings } from '../piece/grid/grid.ts';
+import { inField } from '../piece/grid/grid.ts';
+import { inLattice, inRings } from '../piece/grid/rearranged.ts';
 import { LATTICE_IDS } from '../piece/grid/latticeIds.ts';
 import { CROSSING_IDS } from '../base/crossings.ts';
 import { spacingsFor } from '../base/spacings.ts';

@@ -11,15 +11,8 @@ import { corners, extent } from '../outline.ts';
 import { bodyOf, partAt, withSideLength } from '../piece.ts';
 import { likeSides } from '../symmetry.ts';
 import type { GridPiece } from './grid.schema.ts';
-import {
-  inField,
-  inRings,
-  motifsLeftOut,
-  partOfMotif,
-  placedMotifs,
-  withMotif,
-  type PlacedMotif,
-} from './grid.ts';
+import { inField, partOfMotif, placedMotifs, type PlacedMotif } from './grid.ts';
+import { inRings, motifsLeftOut, withMotif } from './rearranged.ts';
 import { neighboursOf, paintedMotifs, type MotifColours } from './painting.ts';
 import { LATTICE_IDS } from './latticeIds.ts';
 import { traced } from './trace.ts';
