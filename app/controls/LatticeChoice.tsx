@@ -3,7 +3,7 @@ import { inField, placedMotifs } from '../../core/piece/grid/grid.ts';
 import { inLattice } from '../../core/piece/grid/rearranged.ts';
 import { LATTICE_IDS, type LatticeId } from '../../core/piece/grid/latticeIds.ts';
 import { LATTICES } from '../../core/piece/grid/registry.ts';
-import styles from './latticeChoice.module.css';
+import { IconChoice } from './IconChoice.tsx';
 
 export interface LatticeChoiceProps {
   readonly piece: GridPiece;
@@ -14,20 +14,16 @@ export interface LatticeChoiceProps {
 export function LatticeChoice({ piece, onChange }: LatticeChoiceProps) {
   return (
     <>
-      <div className={styles.lattices} role="radiogroup" aria-label="Shape of the motifs">
-        {LATTICE_IDS.map((lattice) => (
-          <button
-            key={lattice}
-            type="button"
-            role="radio"
-            aria-checked={lattice === piece.lattice}
-            onClick={() => onChange('shape of the motifs', inLattice(piece, { lattice }))}
-          >
-            <Picture lattice={lattice} />
-            {LATTICES[lattice].name}
-          </button>
-        ))}
-      </div>
+      <IconChoice
+        label="Shape of the motifs"
+        value={piece.lattice}
+        options={LATTICE_IDS.map((lattice) => ({
+          value: lattice,
+          name: LATTICES[lattice].name,
+          icon: <Picture lattice={lattice} />,
+        }))}
+        onChoose={(lattice) => onChange('shape of the motifs', inLattice(piece, { lattice }))}
+      />
       {LATTICES[piece.lattice].cut && (
         <label>
           <input

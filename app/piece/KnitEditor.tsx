@@ -2,10 +2,10 @@ import type { KnitFabric, KnitPiece } from '../../core/piece/knit/knit.schema.ts
 import { inFabric } from '../../core/piece/knit/knit.ts';
 import { careOf } from '../../core/piece/piece.ts';
 import { useInTerms } from '../hem/context.ts';
+import { IconChoice, pathIcon } from '../controls/IconChoice.tsx';
 import { WholeNumber } from '../controls/Field.tsx';
 import type { EditorProps } from './editorProps.ts';
 import { SizeFields } from './SizeFields.tsx';
-import styles from './piece.module.css';
 
 /** Each fabric with its name and its picture, a path in a box of 32 by 32. */
 const FABRICS: readonly (readonly [KnitFabric, string, string])[] = [
@@ -24,25 +24,12 @@ export function KnitEditor({ piece, onChange }: EditorProps<KnitPiece>) {
   const care = careOf(piece);
   return (
     <>
-      <div className={styles.constructions} role="radiogroup" aria-label="How it was knitted">
-        {FABRICS.map(([fabric, name, icon]) => (
-          <button
-            key={fabric}
-            type="button"
-            role="radio"
-            aria-checked={fabric === piece.fabric}
-            className={
-              fabric === piece.fabric ? `${styles.construction} ${styles.here}` : styles.construction
-            }
-            onClick={() => onChange('knitting', inFabric(piece, fabric))}
-          >
-            <svg viewBox="0 0 32 32" aria-hidden="true">
-              <path d={icon} />
-            </svg>
-            {name}
-          </button>
-        ))}
-      </div>
+      <IconChoice
+        label="How it was knitted"
+        value={piece.fabric}
+        options={FABRICS.map(([value, name, path]) => ({ value, name, icon: pathIcon(path) }))}
+        onChoose={(fabric) => onChange('knitting', inFabric(piece, fabric))}
+      />
       <WholeNumber
         label="Stitches"
         min={4}

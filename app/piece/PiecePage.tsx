@@ -11,6 +11,7 @@ import { abbreviation, stitchName } from '../../core/terms/stitches.ts';
 import { YARN_WEIGHTS, type YarnWeightNumber } from '../../core/terms/yarnWeights.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import type { PlanPart } from '../../drawing/parts.ts';
+import { IconChoice, pathIcon } from '../controls/IconChoice.tsx';
 import { ColourButton } from '../controls/ColourButton.tsx';
 import { BegunNote } from '../sections/BegunNote.tsx';
 import { Guard } from '../hem/Guard.tsx';
@@ -102,23 +103,16 @@ export function PiecePage() {
       <section className={styles.words} onBlur={() => store.endJoin()}>
         <BegunNote plan={plan} rounds={BASE_ROUND} />
         <h1>The piece</h1>
-        <div className={styles.constructions} role="radiogroup" aria-label="How it was made">
-          {PIECE_KINDS.map((kind) => (
-            <button
-              key={kind}
-              type="button"
-              role="radio"
-              aria-checked={kind === piece.kind}
-              className={kind === piece.kind ? `${styles.construction} ${styles.here}` : styles.construction}
-              onClick={() => choose(kind)}
-            >
-              <svg viewBox="0 0 32 32" aria-hidden="true">
-                <path d={EDITORS[kind].icon} />
-              </svg>
-              {CONSTRUCTIONS[kind].name}
-            </button>
-          ))}
-        </div>
+        <IconChoice
+          label="How it was made"
+          value={piece.kind}
+          options={PIECE_KINDS.map((kind) => ({
+            value: kind,
+            name: CONSTRUCTIONS[kind].name,
+            icon: pathIcon(EDITORS[kind].icon),
+          }))}
+          onChoose={choose}
+        />
         <PieceEditor piece={piece} onChange={put} />
         <LiesItself />
         <Guard what="Only a part" resetKeys={[plan]}>
