@@ -56,19 +56,13 @@ function renderPlan(hem: Hem) {
 }
 
 describe('what can be picked in the plan', () => {
-  test('sides, corners and bands of rows, by click and by key', () => {
+  test('sides and corners, by click and by key', () => {
     const { picked } = renderPlan(banded);
     fireEvent.click(screen.getByRole('button', { name: 'Side B' }));
     fireEvent.keyDown(screen.getByRole('button', { name: 'Corner between B and C' }), { key: 'Enter' });
-    fireEvent.keyDown(screen.getByRole('button', { name: 'Rows 2–61, 60 rows of double crochet' }), {
-      key: ' ',
-    });
-    fireEvent.click(screen.getByRole('button', { name: 'Row 1, 1 row of single crochet' }));
     expect(picked).toEqual([
       { kind: 'side', side: 1 },
       { kind: 'corner', side: 2 },
-      { kind: 'rows', run: 1 },
-      { kind: 'rows', run: 0 },
     ]);
     expect(screen.queryByRole('button', { name: /^Seam/ })).toBeNull();
   });

@@ -9,8 +9,7 @@ import { usePicture } from './picture.ts';
 import { samePart, spokenPart, type PlanPart, type PlanPartKind } from '../../drawing/parts.ts';
 import { planCorners, sideLabels } from '../../drawing/sideLabels.ts';
 import styles from './plan.module.css';
-import { bandsOf } from '../../core/piece/piece.ts';
-import { yarnOf } from '../../core/document/hem.ts';
+import { yarnOf, type Hem } from '../../core/document/hem.ts';
 
 export interface PlanDrawingProps {
   readonly plan: Plan;
@@ -25,6 +24,10 @@ export interface PlanDrawingProps {
   readonly place?: Point | null;
   /** Hears of every picture that was painted of it. */
   readonly onPainted?: (picture: Blob) => void;
+  /** Sides whose letter and numbers are told by something else. */
+  readonly told?: ReadonlySet<number>;
+  /** Things that lie on the piece, below what can be picked, in mm. */
+  readonly under?: ReactNode;
   /** Other things that lie on it, in mm. */
   readonly children?: ReactNode;
 }
@@ -36,6 +39,36 @@ const SMALL_PIXELS = 480;
 const points = (line: readonly Point[]): string => line.map((p) => `${p.x},${p.y}`).join(' ');
 
 const NO_PARTS: readonly PlanPartKind[] = [];
+const NONE_TOLD: ReadonlySet<number> = new Set();
+
+/** Room round a piece with its border, as a share of its longer side. */
+const RIM = { bare: 0.02, lettered: 0.1 };
+
+/** A rectangle of a drawing, mm. */
+export interface DrawnFrame {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The part of the table that a drawing of a piece shows. */
+export function frameOf({ finishedSize: { widthMm, heightMm } }: Plan, bare = false): DrawnFrame {
+  const rim = (bare ? RIM.bare : RIM.lettered) * Math.max(widthMm, heightMm);
+  return {
+    x: -widthMm / 2 - rim,
+    y: -heightMm / 2 - rim,
+    width: widthMm + 2 * rim,
+    height: heightMm + 2 * rim,
+  };
+}
+
+/** Whether a picture still shows the piece as it is; of the border the last one may be shown until the next is there. */
+const samePiece = (a: Hem, b: Hem): boolean =>
+  a.piece === b.piece &&
+  a.partColours === b.partColours &&
+  a.pieceColour === b.pieceColour &&
+  a.preferences.hand === b.preferences.hand;
 
 /** The piece with its border, to scale and in its colours. Its parts can be picked. */
 export const PlanDrawing = memo(Drawing);
@@ -48,6 +81,8 @@ function Drawing({
   bare = false,
   place = null,
   onPainted,
+  told = NONE_TOLD,
+  under,
   children,
 }: PlanDrawingProps) {
   const { sheet } = THEMES[useTheme()];
@@ -55,7 +90,8 @@ function Drawing({
   const { outline } = plan.body;
   const { widthMm, heightMm } = plan.finishedSize;
   const largest = Math.max(widthMm, heightMm);
-  const rim = bare ? 0.02 * largest : 0.1 * largest;
+  const frame = frameOf(plan, bare);
+  const rim = (frame.width - widthMm) / 2;
   const top = plan.rounds[plan.rounds.length - 1]!.heightMm;
   const mirrored = plan.hem.preferences.hand === 'left' ? -1 : 1;
   const at = (height: number): readonly Point[] => planCorners(plan, height);
@@ -88,11 +124,11 @@ function Drawing({
   return (
     <svg
       className={bare ? 'plan bare' : 'plan'}
-      viewBox={`${-widthMm / 2 - rim} ${-heightMm / 2 - rim} ${widthMm + 2 * rim} ${heightMm + 2 * rim}`}
+      viewBox={`${frame.x} ${frame.y} ${frame.width} ${frame.height}`}
       role={onPick ? 'group' : 'img'}
       aria-label={`${plan.hem.name}: the piece with its border, drawn to scale`}
     >
-      {picture ? (
+      {picture && samePiece(picture.hem, plan.hem) ? (
         <image
           href={picture.url}
           x={-picture.widthMm / 2}
@@ -107,20 +143,8 @@ function Drawing({
           <BodyTexture plan={plan} />
         </>
       )}
-      {parts.includes('rows') &&
-        bandsOf(plan.hem.piece).map((band, run) => (
-          <g key={band.from} {...pickable({ kind: 'rows', run })}>
-            <rect
-              className={styles.reach}
-              x={-plan.bodySize.widthMm / 2}
-              y={band.top}
-              width={plan.bodySize.widthMm}
-              height={Math.max(band.bottom - band.top, largest * 0.012)}
-              strokeWidth={largest * 0.008}
-            />
-          </g>
-        ))}
-      {!bare && <Sides plan={plan} rim={rim} pickable={pickable} />}
+      {under}
+      {!bare && <Sides plan={plan} rim={rim} told={told} pickable={pickable} />}
       {parts.includes('corner') &&
         at(top).map(
           (p, side) =>
@@ -157,20 +181,23 @@ function Drawing({
 interface SidesProps {
   readonly plan: Plan;
   readonly rim: number;
+  readonly told: ReadonlySet<number>;
   readonly pickable: (part: PlanPart) => object;
 }
 
 /** The sides with their letters, counts and lengths. */
-function Sides({ plan, rim, pickable }: SidesProps) {
+function Sides({ plan, rim, told, pickable }: SidesProps) {
   const { widthMm, heightMm } = plan.finishedSize;
   const type = Math.max(widthMm, heightMm) * 0.046;
   return sideLabels(plan, type).map(({ name, words, at, type: high, tilt, inner, outer }, side) => (
     <g key={name} {...pickable({ kind: 'side', side })}>
       <polyline className={styles.hit} strokeWidth={rim * 0.9} points={points(outer)} />
       <polyline className={styles.rail} strokeWidth={type * 0.18} points={points(inner)} />
-      <text x={at.x} y={at.y} fontSize={high} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
-        <tspan className={styles.letter}>{name}</tspan> {words}
-      </text>
+      {!told.has(side) && (
+        <text x={at.x} y={at.y} fontSize={high} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
+          <tspan className={styles.letter}>{name}</tspan> {words}
+        </text>
+      )}
     </g>
   ));
 }

@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent, useState } from 'react';
+import type { Hem } from '../../core/document/hem.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { pictureSize } from '../../drawing/pictureSize.ts';
 
@@ -7,6 +8,8 @@ export interface PlanPicture {
   readonly url: string;
   readonly widthMm: number;
   readonly heightMm: number;
+  /** Hem that it shows. */
+  readonly hem: Hem;
 }
 
 /** An edit is followed by others, and a page by what is asked of it: only after so long a rest is it painted, ms. */
@@ -37,7 +40,7 @@ export function usePicture(
       ({ cancel } = job);
       const blob = await job.done;
       if (over) return;
-      setPicture({ url: URL.createObjectURL(blob), ...pictureSize(plan) });
+      setPicture({ url: URL.createObjectURL(blob), ...pictureSize(plan), hem: plan.hem });
       painted(blob);
     };
     // One that cannot be painted is told by its outline alone.

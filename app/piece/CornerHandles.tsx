@@ -1,12 +1,10 @@
-import { held } from '../../core/held.ts';
-import { drag } from 'd3-drag';
-import { select } from 'd3-selection';
-import { useEffect, useEffectEvent, useRef, useState, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import { corners, type Point } from '../../core/piece/outline.ts';
 import { bodyOf, withCornerAt, type Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords } from '../../core/say/measures.ts';
 import { spokenPart } from '../../drawing/parts.ts';
+import { useDragged } from '../drawing/useDragged.ts';
 import styles from './cornerHandles.module.css';
 
 export interface CornerHandlesProps {
@@ -72,29 +70,17 @@ interface HandleProps {
 function CornerHandle({ at, radius, name, onPress, onOver, onMoved }: HandleProps) {
   const circle = useRef<SVGCircleElement>(null);
   const [here, setHere] = useState<Point | null>(null);
-  const over = useEffectEvent((x: number, y: number) => {
-    setHere({ x, y });
-    onOver(x, y);
+  useDragged(circle, {
+    from: () => at,
+    over: (to) => {
+      setHere(to);
+      onOver(to.x, to.y);
+    },
+    done: (to) => {
+      setHere(null);
+      if (to) onMoved(to.x, to.y);
+    },
   });
-  const done = useEffectEvent((to: Point | null) => {
-    setHere(null);
-    if (to) onMoved(to.x, to.y);
-  });
-  const start = useEffectEvent(() => at);
-  useEffect(() => {
-    let to: Point | null = null;
-    const dragging = drag<SVGCircleElement, unknown>()
-      .subject(() => start())
-      .on('start', () => (to = null))
-      .on('drag', (event: { x: number; y: number }) => {
-        to = { x: event.x, y: event.y };
-        over(event.x, event.y);
-      })
-      .on('end', () => done(to));
-    const element = select(held(circle.current, 'it is on the page while effects and events run'));
-    element.call(dragging);
-    return () => void element.on('.drag', null);
-  }, []);
   const onKey = (e: KeyboardEvent): void => {
     if (e.key === 'Enter' || e.key === ' ') {
       e.preventDefault();

@@ -4,7 +4,7 @@ import { crossingOf } from '../../core/base/baseRound.ts';
 import { listWords } from '../../core/say/lists.ts';
 import { basis, spotNoun } from '../../core/base/spacings.ts';
 import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
-import { measureSide, readAgain, takeMiddle } from '../../core/edits/piece.ts';
+import { measureSide, readAgain, splitRows, takeMiddle } from '../../core/edits/piece.ts';
 import { beforeStretch, wholeEdge } from '../../core/piece/along.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -15,7 +15,8 @@ import { useHemStore } from '../hem/context.ts';
 import { readingsWords } from '../../core/plan/readingWords.ts';
 import { Button } from '../look/Button.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
-import { RunFields } from './RowsEditor.tsx';
+import { RunOfRows } from './kinds/rows.tsx';
+import { editingOf } from './editors.ts';
 import styles from './piece.module.css';
 
 export interface PartPanelProps {
@@ -42,8 +43,8 @@ export function PartPanel({ plan, part, onPiece }: PartPanelProps) {
   return (
     <section className={styles.partPanel} aria-label="The part that is picked">
       <h2>{partName(plan, part)}</h2>
-      {part.kind === 'side' && <SidePart plan={plan} side={part.side} />}
-      {part.kind === 'corner' && <CornerPart plan={plan} side={part.side} />}
+      {part.kind === 'side' && <SidePart plan={plan} side={part.side} onPiece={onPiece} />}
+      {part.kind === 'corner' && <CornerPart plan={plan} side={part.side} onPiece={onPiece} />}
       {part.kind === 'join' && <JoinPart plan={plan} side={part.side} join={part.join} />}
       {part.kind === 'rows' && <RowsPart plan={plan} run={part.run} onPiece={onPiece} />}
     </section>
@@ -64,11 +65,11 @@ function isThere({ hem, sides, body }: Plan, part: PlanPart): boolean {
   }
 }
 
-interface SidePartProps extends Pick<PartPanelProps, 'plan'> {
+interface SidePartProps extends Pick<PartPanelProps, 'plan' | 'onPiece'> {
   readonly side: number;
 }
 
-function SidePart({ plan, side }: SidePartProps) {
+function SidePart({ plan, side, onPiece }: SidePartProps) {
   const store = useHemStore();
   const { preferences } = plan.hem;
   const { name, count, edge: worked } = plan.sides[side]!;
@@ -80,9 +81,11 @@ function SidePart({ plan, side }: SidePartProps) {
   ).map((p) => plural(p.spots, spotNoun(p, preferences.language)));
   const readings = readingsWords(plan, side);
   const off = edge.computedMm / edge.measuredMm - 1;
+  const { Side } = editingOf(plan.hem.piece);
   return (
     <>
       <p>The hook can go into {listWords(offers)}.</p>
+      {Side && <Side piece={plan.hem.piece} onChange={onPiece} side={side} />}
       <div className={styles.runLine}>
         <span>Measured length</span>
         <LengthInput
@@ -122,8 +125,9 @@ function SidePart({ plan, side }: SidePartProps) {
   );
 }
 
-function CornerPart({ plan, side }: { readonly plan: Plan; readonly side: number }) {
+function CornerPart({ plan, side, onPiece }: SidePartProps) {
   const store = useHemStore();
+  const { Corner } = editingOf(plan.hem.piece);
   const degrees = Math.round((plan.body.outline.turns[side]! * 180) / Math.PI);
   return (
     <>
@@ -132,6 +136,7 @@ function CornerPart({ plan, side }: { readonly plan: Plan; readonly side: number
         The base round goes into {plan.body.cornerPlaces[side]}
         {degrees < 0 ? ', two stitches together whatever the outer corners take' : ''}.
       </p>
+      {Corner && <Corner piece={plan.hem.piece} onChange={onPiece} />}
       <p className="quiet small">All outer corners of the base round are worked alike:</p>
       <CornerTreatments plan={plan} side={side} onChange={(corner) => store.do(chooseBaseCorner(corner))} />
     </>
@@ -169,20 +174,38 @@ interface RowsPartProps extends Pick<PartPanelProps, 'plan' | 'onPiece'> {
 }
 
 function RowsPart({ plan, run, onPiece }: RowsPartProps) {
+  const store = useHemStore();
   const { piece } = plan.hem;
   if (piece.kind !== 'rows') return null;
+  const { count, stitch } = piece.rows[run]!;
   return (
-    <div className={styles.runLine}>
-      <RunFields
-        number={run + 1}
-        run={piece.rows[run]!}
-        onChange={(changed) =>
-          onPiece(`run ${run + 1} of rows`, {
-            ...piece,
-            rows: piece.rows.map((r, i) => (i === run ? changed : r)),
-          })
-        }
-      />
-    </div>
+    <>
+      <div className={styles.runLine}>
+        <RunOfRows piece={piece} run={run} onChange={onPiece} />
+      </div>
+      <p className={styles.runLine}>
+        {count > 1 && (
+          <Button size="small" onClick={() => store.do(splitRows(run, Math.floor(count / 2), count))}>
+            Split in two
+          </Button>
+        )}
+        <Button
+          size="small"
+          onClick={() =>
+            onPiece('added rows', {
+              ...piece,
+              rows: [...piece.rows.slice(0, run + 1), { stitch, count: 4 }, ...piece.rows.slice(run + 1)],
+            })
+          }
+        >
+          Rows above these
+        </Button>
+      </p>
+      {count > 1 && (
+        <p className="quiet small">
+          Drag across rows in the drawing to give them a stitch or a yarn of their own.
+        </p>
+      )}
+    </>
   );
 }

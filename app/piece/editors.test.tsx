@@ -10,7 +10,14 @@ import { PiecePage } from './PiecePage.tsx';
 
 const base = rowsHem({ rounds: [entry()] });
 const of = (piece: Piece): Hem => ({ ...base, ...changePiece(base, piece) });
-const renderPiece = (hem: Hem) => renderHem(hem, () => <PiecePage />);
+const renderPiece = (hem: Hem) => {
+  const rendered = renderHem(hem, () => <PiecePage />);
+  const fields = screen.getByText('All of it as fields').closest('details')!;
+  fields.open = true;
+  fireEvent(fields, new Event('toggle'));
+  return rendered;
+};
+const madeAs = (): void => void fireEvent.click(screen.getByRole('button', { name: /^How it was made/ }));
 
 function type(name: string | RegExp, value: string): void {
   const [field] = screen.getAllByRole('spinbutton', { name });
@@ -29,6 +36,7 @@ describe('how the piece was made', () => {
       'Counted by hand',
       'Rows',
     ];
+    madeAs();
     for (const name of names) {
       fireEvent.click(screen.getByRole('radio', { name }));
       expect(screen.getByRole('radio', { name }).getAttribute('aria-checked')).toBe('true');
@@ -226,7 +234,7 @@ describe('the color of a part', () => {
     fireEvent.click(screen.getByRole('radio', { name: 'Squares on their point' }));
     fireEvent.click(screen.getByRole('checkbox', { name: /half motifs/ }));
     expect(sides()).toBe(4);
-    expect(screen.getByRole('spinbutton', { name: 'Motifs across' })).toHaveProperty('value', '3');
+    expect(screen.getAllByRole('spinbutton', { name: 'Motifs across' })[0]!).toHaveProperty('value', '3');
     const long = screen.getByRole('spinbutton', { name: 'Stitches on a half motif’s long side' });
     expect(long.getAttribute('placeholder')).toBe('18');
     type('Stitches on a half motif’s long side', '20');

@@ -5,9 +5,11 @@ import { spacingsFor } from '../base/spacings.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Gauge, Hem, RoundEntry } from '../document/hem.ts';
 import {
+  bandsOf,
   beyondPlanning,
   bodyOf,
   partAfter,
+  withRunSplit,
   withSideLength,
   workedBetween,
   type Piece,
@@ -134,6 +136,30 @@ function fillsLoops(yarn: string): RoundEntry {
     changes: {},
   };
 }
+
+/**
+ * Some rows of a run as a run of their own, in the colour that they have.
+ *
+ * @param run number from the foundation
+ * @param from rows of the run below them
+ * @param to rows of the run up to their top
+ */
+export const splitRows = (run: number, from: number, to: number): Edit =>
+  beforeWork('rows split', (hem) => {
+    const { piece, partColours } = hem;
+    const split = withRunSplit(piece, run, from, to);
+    if (!split) return gone('the rows to be split');
+    const colour = partColours[String(run)];
+    const parts = bandsOf(split).length - bandsOf(piece).length + 1;
+    return {
+      ...changePiece(hem, split),
+      partColours: {
+        ...coloursFollowing(hem, split),
+        ...(colour !== undefined &&
+          Object.fromEntries(Array.from({ length: parts }, (_, k) => [String(run + k), colour]))),
+      },
+    };
+  });
 
 /** One side as long as the tape says, in cm. */
 export const measureSide = (name: string, side: number, lengthCm: number): Edit =>

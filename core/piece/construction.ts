@@ -3,6 +3,7 @@ import type { Problem, ProblemPlace } from '../problems.ts';
 import type { StitchKind } from '../terms/stitches.ts';
 import type { NewPieceQuestions } from './asked.ts';
 import type { Body } from './edge.ts';
+import type { EdgeNumber, PulledTo } from './edgeNumbers.ts';
 import type { FabricRow } from './fabric.ts';
 import type { Outline, Point } from './outline.ts';
 
@@ -22,6 +23,10 @@ export interface Construction<P> {
   readonly outlineProblems?: (piece: P, where: ProblemPlace, unit: 'cm' | 'in') => readonly Problem[];
   /** Measures of a new piece: at most three numbers. */
   readonly asked: readonly NewPieceQuestions<P>[];
+  /** Numbers that stand on its edges in its drawing. */
+  readonly onEdges: (piece: P) => readonly EdgeNumber<P>[];
+  /** The piece as wide or as high as it is pulled; without this only its corners move. */
+  readonly pulled?: (piece: P, to: PulledTo) => P;
   /** A piece about as big as another. */
   readonly begin: (size: PieceBefore) => P;
   /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
@@ -40,10 +45,14 @@ export interface Construction<P> {
   readonly size?: (piece: P) => number;
   /** The part that a point of its edge belongs to, where parts may have colours of their own. */
   readonly partAt?: (piece: P, body: Body, point: Point) => number;
+  /** Surfaces of its parts, each lying on those before it, mm. */
+  readonly areas?: (piece: P, body: Body) => readonly PartArea[];
   /** Where a part is in the piece as it was changed; null when it has gone. Without this, parts stay where they are. */
   readonly partAfter?: (before: P, after: P, part: number) => number | null;
   /** Words to its maker before it has a border; null where there is nothing to tell. */
   readonly care?: (piece: P) => string | null;
+  /** The piece with some rows of a run as a run of their own; null where nothing would be split. */
+  readonly withRunSplit?: (piece: P, run: number, from: number, to: number) => P | null;
   /** Its runs of rows, from the foundation. */
   readonly bands?: (piece: P, body: Body) => readonly RowBand[];
 }
@@ -88,6 +97,12 @@ export type FabricShape =
       readonly along:
         { readonly points: readonly Point[]; readonly open?: true } | { readonly radiusMm: number };
     };
+
+/** The surface of a part that may have a colour of its own. */
+export interface PartArea {
+  readonly part: number;
+  readonly points: readonly Point[];
+}
 
 export interface RowBand {
   readonly stitch: StitchKind;

@@ -52,6 +52,27 @@ const CORNER_ROOM = 0.6;
 /** The rest in the middle of a motif is drawn no more, as a part of its reach. */
 const MIDDLE = 0.06;
 
+/** Rounds of a motif from its edge to its middle, and how far each is from the next, mm. */
+function roundsOfMotif(
+  reachMm: number,
+  widthMm: number,
+  edge: MotifEdge,
+): { readonly rounds: number; readonly pitchMm: number } {
+  const heightMm = STITCHES[edge.kind === 'solid' ? edge.stitch : 'dc'].height * widthMm;
+  const rounds = Math.max(1, Math.min(200, Math.round((reachMm * (1 - MIDDLE)) / heightMm)));
+  return { rounds, pitchMm: (reachMm * (1 - MIDDLE)) / rounds };
+}
+
+/** Stitch widths along a side of a motif. */
+const acrossMotif = (edge: MotifEdge): number =>
+  edge.kind === 'solid' ? edge.stitches + 2 : edge.clusters * edge.stitchesEach;
+
+/** Size of each round of a motif as a share of the whole, from its edge to its middle. */
+export const sharesOfRounds = (reachMm: number, sideMm: number, edge: MotifEdge): readonly number[] => {
+  const { rounds, pitchMm } = roundsOfMotif(reachMm, sideMm / acrossMotif(edge), edge);
+  return Array.from({ length: rounds }, (_, round) => 1 - (round * pitchMm) / reachMm);
+};
+
 /**
  * The rounds of a motif from its edge to its middle.
  *
@@ -72,11 +93,8 @@ export function motifRounds(
 ): readonly FabricRow[] {
   const sides = Math.max(1, points.length);
   const stitch = edge.kind === 'solid' ? edge.stitch : 'dc';
-  const across = edge.kind === 'solid' ? edge.stitches + 2 : edge.clusters * edge.stitchesEach;
-  const widthMm = sideMm / across;
-  const heightMm = STITCHES[stitch].height * widthMm;
-  const rounds = Math.max(1, Math.min(200, Math.round((reachMm * (1 - MIDDLE)) / heightMm)));
-  const pitchMm = (reachMm * (1 - MIDDLE)) / rounds;
+  const widthMm = sideMm / acrossMotif(edge);
+  const { rounds, pitchMm } = roundsOfMotif(reachMm, widthMm, edge);
   const at = (side: number, t: number, depthMm: number): Point => {
     const part = 1 - depthMm / reachMm;
     if (points.length === 0) {

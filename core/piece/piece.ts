@@ -6,9 +6,10 @@ import { commonProblem } from '../problems.ts';
 import { remembered } from '../remembered.ts';
 import { LIMITS } from '../limits.ts';
 import { type Problem, type ProblemPlace } from '../problems.ts';
-import type { PieceBefore, Construction, FabricShape, Follow, RowBand } from './construction.ts';
+import type { PartArea, PieceBefore, Construction, FabricShape, Follow, RowBand } from './construction.ts';
 import type { NewPieceQuestions } from './asked.ts';
 import type { Body } from './edge.ts';
+import type { EdgeNumber, PulledTo } from './edgeNumbers.ts';
 import type { FabricRow } from './fabric.ts';
 import { isDisc, type Point } from './outline.ts';
 import type { Piece } from './piece.schema.ts';
@@ -29,6 +30,13 @@ export const beginPiece = (kind: PieceKind, beginning: PieceBefore): Piece =>
 
 /** Measures of a new piece of this construction. */
 export const askedOf = (piece: Piece): readonly NewPieceQuestions<Piece>[] => constructionOf(piece).asked;
+
+/** Numbers that stand on the edges of a piece in its drawing. */
+export const onEdgesOf = (piece: Piece): readonly EdgeNumber<Piece>[] => constructionOf(piece).onEdges(piece);
+
+/** The piece as wide or as high as it is pulled; null where it is not pulled by its edges. */
+export const pulledTo = (piece: Piece, to: PulledTo): Piece | null =>
+  hasMovableCorners(piece) ? null : (constructionOf(piece).pulled?.(piece, to) ?? null);
 
 /** The piece with one side as long as the tape says, and with it the sides that must have the same length. */
 export const withSideLength = (piece: Piece, side: number, lengthCm: number): Piece =>
@@ -65,6 +73,10 @@ export const stitchesOf = remembered((piece: Piece): readonly FabricRow[] => {
 export const partAt = (piece: Piece, point: Point): number | null =>
   constructionOf(piece).partAt?.(piece, bodyOf(piece), point) ?? null;
 
+/** The surfaces of the parts of a piece that may have colours of their own, each lying on those before it. */
+export const areasOf = (piece: Piece): readonly PartArea[] =>
+  constructionOf(piece).areas?.(piece, bodyOf(piece)) ?? [];
+
 /** Where a part of a piece is in the piece as it was changed; null when it has gone. */
 export function partAfter(before: Piece, after: Piece, part: number): number | null {
   if (before.kind !== after.kind) return null;
@@ -75,6 +87,16 @@ export function partAfter(before: Piece, after: Piece, part: number): number | n
 /** The runs of rows of a piece, from the foundation; empty when it was not worked in rows. */
 export const bandsOf = (piece: Piece): readonly RowBand[] =>
   constructionOf(piece).bands?.(piece, bodyOf(piece)) ?? [];
+
+/**
+ * A piece with some rows of a run as a run of their own; null where it has no such rows.
+ *
+ * @param run number from the foundation
+ * @param from rows of the run below them
+ * @param to rows of the run up to their top
+ */
+export const withRunSplit = (piece: Piece, run: number, from: number, to: number): Piece | null =>
+  constructionOf(piece).withRunSplit?.(piece, run, from, to) ?? null;
 
 /** Whether it has a last row along side A, whose yarn may still be on the hook. */
 export const hasLastRow = (piece: Piece): boolean => constructionOf(piece).hasLastRow ?? false;

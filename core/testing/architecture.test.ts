@@ -121,7 +121,7 @@ describe('to add', () => {
 
   test('a construction: a folder, a line of the registry, of the union and of the fields', () => {
     expect([...folders('core/piece')].sort()).toEqual([...PIECE_KINDS].sort());
-    const editors = read('app/piece/editors.tsx');
+    const editors = read('app/piece/editors.ts');
     for (const kind of PIECE_KINDS) {
       expect(read('core/piece/registry.ts')).toContain(`from './${kind}/${kind}.ts'`);
       expect(read('core/piece/piece.schema.ts')).toContain(`from './${kind}/${kind}.schema.ts'`);

@@ -16,7 +16,8 @@ import * as rounds from '../edits/rounds.ts';
 import * as yarns from '../edits/yarn.ts';
 import { takeSolution } from '../edits/solution.ts';
 import { fitHem } from '../fit/open.ts';
-import type { Piece } from '../piece/piece.ts';
+import { onEdgesOf, pulledTo, type Piece } from '../piece/piece.ts';
+import { withEdgeAt } from '../piece/rows/runs.ts';
 import { likeSides } from '../piece/symmetry.ts';
 import { topOf, identityOfRound, type Plan } from '../plan/types.ts';
 import { plain } from '../rounds/plain.ts';
@@ -199,6 +200,25 @@ const MAKERS: readonly Maker[] = [
   ({ sides }, chance) => {
     const side = chance.int(0, sides.length - 1);
     return pieces.measureSide(sides[side]!.name, side, chance.int(1, 300));
+  },
+  ({ hem: { piece } }, chance) => {
+    const { what, least, most, told } = chance.pick(onEdgesOf(piece));
+    return pieces.describePiece(what, told(piece, chance.int(Math.ceil(least), Math.min(most, 200))));
+  },
+  ({ hem: { piece } }, chance) => {
+    const cm = chance.int(1, 200) / 2;
+    const pulled = pulledTo(piece, chance.maybe(0.5) ? { widthCm: cm } : { heightCm: cm });
+    return pulled && pieces.describePiece('pulled', pulled);
+  },
+  ({ hem: { piece } }, chance) => {
+    if (piece.kind !== 'rows') return null;
+    const run = chance.int(0, piece.rows.length - 1);
+    return pieces.splitRows(run, chance.int(0, 30), chance.int(1, 60));
+  },
+  ({ hem: { piece } }, chance) => {
+    if (piece.kind !== 'rows' || piece.rows.length < 2) return null;
+    const rows = withEdgeAt(piece.rows, chance.int(0, piece.rows.length - 2), chance.int(1, 60));
+    return pieces.describePiece('rows moved', { ...piece, rows });
   },
   (_, chance) => pieces.chooseWeight(chance.pick([0, 1, 2, 3, 4, 5, 6, 7])),
   (_, chance) => pieces.setGauge({ stitchesPer10Cm: chance.int(4, 40) }),

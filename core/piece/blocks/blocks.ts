@@ -8,6 +8,7 @@ import {
   type Construction,
   type FabricShape,
 } from '../construction.ts';
+import { lengthsOfRectangle, rectanglePulled } from '../edgeNumbers.ts';
 import { fabricRow, type FabricRow, type FabricStitch } from '../fabric.ts';
 import { halfCm } from '../asked.ts';
 import type { BlocksPiece } from './blocks.schema.ts';
@@ -47,6 +48,28 @@ const ofSquareBlocks = (piece: BlocksPiece): BlocksPiece => ({
   ...piece,
   heightCm: Math.min(2000, halfCm((piece.widthCm * piece.blocksHigh) / piece.blocksWide)),
 });
+
+const ON_EDGES = [
+  ...lengthsOfRectangle<BlocksPiece>(),
+  {
+    side: 0,
+    what: 'Blocks along A and C',
+    unit: 'blocks',
+    least: 2,
+    most: 2000,
+    of: (piece: BlocksPiece) => piece.blocksWide,
+    told: (piece: BlocksPiece, blocksWide: number): BlocksPiece => ({ ...piece, blocksWide }),
+  },
+  {
+    side: 1,
+    what: 'Blocks along B and D',
+    unit: 'blocks',
+    least: 2,
+    most: 2000,
+    of: (piece: BlocksPiece) => piece.blocksHigh,
+    told: (piece: BlocksPiece, blocksHigh: number): BlocksPiece => ({ ...piece, blocksHigh }),
+  },
+] as const;
 
 export const blocks: Construction<BlocksPiece> = {
   name: 'Corner to corner',
@@ -91,6 +114,8 @@ export const blocks: Construction<BlocksPiece> = {
       told: (piece, widthCm) => ofSquareBlocks({ ...piece, widthCm }),
     },
   ],
+  onEdges: () => ON_EDGES,
+  pulled: rectanglePulled,
   withSideLength: rectangleWithSide,
   sized: (before, after, follow) => {
     const [was, is] = [STITCHES_OF_BLOCK[before.stitch], STITCHES_OF_BLOCK[after.stitch]];

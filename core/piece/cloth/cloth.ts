@@ -2,6 +2,7 @@
 import { rectangle } from '../outline.ts';
 import { evenEdge, type Body } from '../edge.ts';
 import { boxLine, rectangleWithSide, type Construction } from '../construction.ts';
+import { lengthsOfRectangle, rectanglePulled } from '../edgeNumbers.ts';
 import type { ClothPiece } from './cloth.schema.ts';
 
 /** Holes on a side of cloth: as many pitches as fit between the corner holes, less one. */
@@ -22,6 +23,8 @@ function bodyOf(piece: ClothPiece): Body {
 
 /** How far from the edge the holes are drawn, mm. */
 const INSET_MM = 6;
+
+const ON_EDGES = lengthsOfRectangle<ClothPiece>();
 
 export const cloth: Construction<ClothPiece> = {
   name: 'Cloth or fleece',
@@ -60,6 +63,8 @@ export const cloth: Construction<ClothPiece> = {
       told: (piece, pitchMm) => ({ ...piece, pitchMm }),
     },
   ],
+  onEdges: () => ON_EDGES,
+  pulled: rectanglePulled,
   withSideLength: rectangleWithSide,
   fabric: ({ widthCm, heightCm, pitchMm }) => {
     const width = widthCm * 10 - 2 * INSET_MM;

@@ -1,4 +1,5 @@
 /** An outline of any sides, counted by hand. */
+import { held } from '../../held.ts';
 import { pieceProblem } from '../problems.ts';
 import { motifRounds, sizeOfMotif } from '../fabric.ts';
 import type { MotifEdge } from '../motifEdge.schema.ts';
@@ -7,6 +8,7 @@ import { evenEdge, type Body } from '../edge.ts';
 import { type Problem, type ProblemPlace } from '../../problems.ts';
 import { wholeBetween, type Construction } from '../construction.ts';
 import { halfCm } from '../asked.ts';
+import { LENGTH_CM, withinLengths, type EdgeNumber } from '../edgeNumbers.ts';
 import type { CountedPiece } from './counted.schema.ts';
 
 /** The edges of a counted piece. A single side without a turn is a disc. */
@@ -66,6 +68,15 @@ const edgeOfDisc = (stitches: number): MotifEdge => ({
   stitch: 'sc',
   stitches,
   between: false,
+});
+
+const withSide = (
+  piece: CountedPiece,
+  side: number,
+  part: Partial<CountedPiece['sides'][number]>,
+): CountedPiece => ({
+  ...piece,
+  sides: piece.sides.map((s, i) => (i === side ? { ...s, ...part } : s)),
 });
 
 /** Least and most that a corner can turn, degrees, and a side can measure, cm. */
@@ -137,10 +148,34 @@ export const counted: Construction<CountedPiece> = {
       },
     },
   ],
-  withSideLength: (piece, side, lengthCm) => ({
-    ...piece,
-    sides: piece.sides.map((s, i) => (i === side ? { ...s, lengthCm } : s)),
-  }),
+  onEdges: ({ sides }) =>
+    sides.flatMap((_, side): readonly EdgeNumber<CountedPiece>[] => [
+      {
+        side,
+        what: sides.length === 1 ? 'All the way around' : `Length of ${sideName(side)}`,
+        unit: 'cm',
+        ...LENGTH_CM,
+        of: (piece) => held(piece.sides[side], 'a side of the piece').lengthCm,
+        told: (piece, lengthCm) => withSide(piece, side, { lengthCm }),
+      },
+      {
+        side,
+        what: sides.length === 1 ? 'Stitches' : `Stitches on ${sideName(side)}`,
+        unit: 'stitches',
+        least: 1,
+        most: 20_000,
+        of: (piece) => held(piece.sides[side], 'a side of the piece').stitches,
+        told: (piece, stitches) => withSide(piece, side, { stitches }),
+      },
+    ]),
+  // A circle is pulled as wide as it is; what has corners is pulled by them.
+  pulled: (piece, { widthCm, heightCm }) => {
+    const across = widthCm ?? heightCm;
+    return across === undefined
+      ? piece
+      : withSide(piece, 0, { lengthCm: withinLengths(Number((across * Math.PI).toFixed(1))) });
+  },
+  withSideLength: (piece, side, lengthCm) => withSide(piece, side, { lengthCm }),
   withCornerAt,
   fabric: () => [],
   // What an outline with corners is made of is not known; what is round was worked in rounds.

@@ -7,11 +7,12 @@ import { commonProblem } from '../../problems.ts';
 import { remembered } from '../../remembered.ts';
 import { LIMITS } from '../../limits.ts';
 import { pieceProblem } from '../problems.ts';
-import { corners, sideName, type Outline, type OutlineSide, type Point } from '../outline.ts';
+import { corners, extent, sideName, type Outline, type OutlineSide, type Point } from '../outline.ts';
 import type { Body, Edge, Spot } from '../edge.ts';
 import { wholeBetween, type Construction, type FabricShape } from '../construction.ts';
 import { motifRounds, sizeOfMotif, type FabricRow } from '../fabric.ts';
 import type { MotifEdge } from '../motifEdge.schema.ts';
+import { LENGTH_CM } from '../edgeNumbers.ts';
 import {
   clusterSpots,
   edgeWorkedBetween,
@@ -250,6 +251,15 @@ const USUAL_CM = 15;
 /** Stitch widths along a motif, with the corner spaces at its seams. */
 const widthsOf = ({ edge }: GridPiece): number => widthsOfEdge(edge) + (edge.kind === 'clustered' ? 2 : 0);
 
+/** The side whose middle lies furthest to the left. */
+function sideOnTheLeft(piece: GridPiece): number {
+  const points = corners(outlineOf(piece), 0);
+  const middles = points.map(
+    (p, i) => p.x + held(points[(i + 1) % points.length], 'a corner has one after it').x,
+  );
+  return middles.indexOf(Math.min(...middles));
+}
+
 export const grid: Construction<GridPiece> = {
   name: 'Joined motifs',
   body: bodyOf,
@@ -325,6 +335,43 @@ export const grid: Construction<GridPiece> = {
     },
   ],
   betweenPosts: (piece, between) => ({ ...piece, edge: edgeWorkedBetween(piece.edge, between) }),
+  onEdges: (piece) => [
+    {
+      side: 0,
+      what: 'Motifs across',
+      unit: 'motifs',
+      least: 1,
+      most: MOST_ACROSS,
+      of: (p) => fieldOf(p).across,
+      told: (p, across) => inField(p, { ...fieldOf(p), across }),
+    },
+    {
+      side: sideOnTheLeft(piece),
+      what: 'Motifs down',
+      unit: 'motifs',
+      least: 1,
+      most: MOST_DOWN,
+      of: (p) => fieldOf(p).down,
+      told: (p, down) => inField(p, { ...fieldOf(p), down }),
+    },
+    {
+      side: 0,
+      what: piece.lattice === 'squares' ? 'One motif' : 'One side of a motif',
+      unit: 'cm',
+      ...LENGTH_CM,
+      of: (p) => p.motifCm,
+      told: (p, motifCm) => ({ ...p, motifCm }),
+    },
+  ],
+  // It is pulled a motif at a time.
+  pulled: (piece, { widthCm, heightCm }) => {
+    const { across, down } = fieldOf(piece);
+    const { widthMm, heightMm } = extent(outlineOf(piece), 0);
+    return inField(piece, {
+      across: widthCm === undefined ? across : (across * widthCm * 10) / widthMm,
+      down: heightCm === undefined ? down : (down * heightCm * 10) / heightMm,
+    });
+  },
   withSideLength: (piece, side, lengthCm) => ({
     ...piece,
     motifCm: lengthCm / lengthOf(held(traced(piece).runs[side], 'a side is a run').sides),
@@ -336,6 +383,8 @@ export const grid: Construction<GridPiece> = {
   fabric: fabricOf,
   stitches: stitchesOf,
   partAt,
+  areas: (piece) =>
+    placedMotifs(piece).map(({ column, row, points }) => ({ part: partOfMotif(column, row), points })),
   size: (piece) =>
     laidMotifs(piece).reduce((sum, { sides }) => sum + sizeOfMotif(sides.length, piece.edge), 0),
 };

@@ -2,6 +2,7 @@
 import { rectangle, type Point } from '../outline.ts';
 import type { Body, Edge, Spot, SpotKind } from '../edge.ts';
 import { rectangleWithSide, wholeBetween, type Construction, type FabricShape } from '../construction.ts';
+import { lengthsOfRectangle, rectanglePulled } from '../edgeNumbers.ts';
 import { halfCm } from '../asked.ts';
 import type { KnitFabric, KnitPiece } from './knit.schema.ts';
 
@@ -94,6 +95,28 @@ function fabricOf(piece: KnitPiece): readonly FabricShape[] {
   });
 }
 
+const ON_EDGES = [
+  ...lengthsOfRectangle<KnitPiece>(),
+  {
+    side: 0,
+    what: 'Stitches',
+    unit: 'stitches',
+    least: 4,
+    most: 5000,
+    of: (piece: KnitPiece) => piece.stitches,
+    told: (piece: KnitPiece, stitches: number): KnitPiece => ({ ...piece, stitches }),
+  },
+  {
+    side: 1,
+    what: 'Rows',
+    unit: 'rows',
+    least: 2,
+    most: 20_000,
+    of: (piece: KnitPiece) => piece.rows,
+    told: (piece: KnitPiece, rows: number): KnitPiece => ({ ...piece, rows }),
+  },
+] as const;
+
 export const knit: Construction<KnitPiece> = {
   name: 'Knitted',
   whichSide:
@@ -147,6 +170,8 @@ export const knit: Construction<KnitPiece> = {
       told: (piece, heightCm) => ({ ...piece, heightCm }),
     },
   ],
+  onEdges: () => ON_EDGES,
+  pulled: rectanglePulled,
   withSideLength: rectangleWithSide,
   fabric: fabricOf,
   care: ({ fabric }) =>

@@ -1,6 +1,7 @@
 /** One big motif worked in rounds: solid sides of stitch tops, or clusters with gaps or chains between. */
 import { corners, extent, isDisc, regular, type Outline, type Point } from '../outline.ts';
-import { motifRounds, sizeOfMotif } from '../fabric.ts';
+import { LENGTH_CM, withinLengths } from '../edgeNumbers.ts';
+import { motifRounds, sharesOfRounds, sizeOfMotif } from '../fabric.ts';
 import { evenEdge, type Body, type Edge } from '../edge.ts';
 import { wholeBetween, type Construction, type FabricShape } from '../construction.ts';
 import {
@@ -95,6 +96,40 @@ export const motif: Construction<MotifPiece> = {
     },
   ],
   betweenPosts: (piece, between) => ({ ...piece, edge: edgeWorkedBetween(piece.edge, between) }),
+  onEdges: ({ edge, corners: many }) => [
+    {
+      side: 0,
+      what: many === 0 ? 'All the way around' : 'One side',
+      unit: 'cm',
+      ...LENGTH_CM,
+      of: (piece) => piece.sideCm,
+      told: (piece, sideCm) => ({ ...piece, sideCm }),
+    },
+    // Groups are counted apart from their stitches.
+    ...(edge.kind === 'solid'
+      ? [
+          {
+            side: 0,
+            what: many === 0 ? 'Stitches all the way around' : 'Stitches on a side',
+            unit: 'stitches' as const,
+            least: 1,
+            most: 20_000,
+            of: () => edge.stitches,
+            told: (piece: MotifPiece, stitches: number): MotifPiece => ({
+              ...piece,
+              edge: { ...edge, stitches },
+            }),
+          },
+        ]
+      : []),
+  ],
+  // A circle is pulled as wide as it is; what has corners is pulled by them.
+  pulled: (piece, { widthCm, heightCm }) => {
+    const across = widthCm ?? heightCm;
+    return across === undefined
+      ? piece
+      : { ...piece, sideCm: withinLengths(Number((across * Math.PI).toFixed(1))) };
+  },
   withSideLength: (piece, _, sideCm) => ({ ...piece, sideCm }),
   // All its sides are alike: a corner further out makes every side longer.
   withCornerAt: (piece, corner, to) => {
@@ -131,8 +166,22 @@ export const motif: Construction<MotifPiece> = {
     );
   },
   partAt: () => 0,
+  areas: ({ corners: cornerCount, edge, sideCm }, { outline }) => {
+    const points = cornerCount === 0 ? circle(reachOf(outline)) : corners(outline, 0);
+    return sharesOfRounds(reachOf(outline), sideCm * 10, edge).map((share, part) => ({
+      part,
+      points: points.map(({ x, y }) => ({ x: x * share, y: y * share })),
+    }));
+  },
   size: ({ corners: cornerCount, edge }) => sizeOfMotif(Math.max(1, cornerCount), edge),
 };
+
+/** A circle as an outline of many sides. */
+const circle = (radiusMm: number): readonly Point[] =>
+  Array.from({ length: 72 }, (_, k) => ({
+    x: radiusMm * Math.cos((k * Math.PI) / 36),
+    y: radiusMm * Math.sin((k * Math.PI) / 36),
+  }));
 
 /** From the middle of a regular outline to the middle of its sides, mm. */
 function reachOf(outline: Outline): number {

@@ -12,6 +12,8 @@ import {
 } from '../construction.ts';
 import { fabricRow, type FabricStitch } from '../fabric.ts';
 import { halfCm } from '../asked.ts';
+import { lengthsOfRectangle, rectanglePulled } from '../edgeNumbers.ts';
+import { cutOut } from './runs.ts';
 import type { RowsPiece } from './rows.schema.ts';
 
 /**
@@ -127,6 +129,19 @@ function asSaid(piece: RowsPiece, said: ReadonlySet<string>): RowsPiece {
   return { ...piece, rows: [{ stitch: nearest, count }] };
 }
 
+const ON_EDGES = [
+  ...lengthsOfRectangle<RowsPiece>(),
+  {
+    side: 0,
+    what: 'Stitches in a row',
+    unit: 'stitches',
+    least: 4,
+    most: 5000,
+    of: (piece: RowsPiece) => piece.stitches,
+    told: (piece: RowsPiece, stitches: number): RowsPiece => ({ ...piece, stitches }),
+  },
+] as const;
+
 const ROWS = 'Rows';
 const HEIGHT = 'Height';
 
@@ -188,6 +203,8 @@ export const rows: Construction<RowsPiece> = {
       told: (piece, heightCm, said) => asSaid({ ...piece, heightCm }, new Set([...said, HEIGHT])),
     },
   ],
+  onEdges: () => ON_EDGES,
+  pulled: rectanglePulled,
   withSideLength: rectangleWithSide,
   betweenPosts: (piece, between) => ({
     ...piece,
@@ -232,6 +249,11 @@ export const rows: Construction<RowsPiece> = {
       0,
       bandsOf(piece, body).findLastIndex((band) => band.bottom > y),
     ),
+  areas: (piece, body) =>
+    bandsOf(piece, body).map(({ top, bottom }, part) => ({
+      part,
+      points: boxLine(-piece.widthCm * 5, top, piece.widthCm * 10, bottom - top).points,
+    })),
   // A run that was moved is the same run; one that was changed stands where it stood.
   partAfter: (before, after, part) => {
     const run = before.rows[part];
@@ -241,4 +263,8 @@ export const rows: Construction<RowsPiece> = {
     return there && !before.rows.includes(there) ? part : null;
   },
   bands: bandsOf,
+  withRunSplit: (piece, run, from, to) => {
+    const runs = cutOut(piece.rows, run, from, to);
+    return runs && { ...piece, rows: runs };
+  },
 };

@@ -1,20 +1,20 @@
-import { Field } from '../controls/Field.tsx';
-import type { EditorProps } from './editorProps.ts';
+import { Field } from '../../controls/Field.tsx';
+import type { EditorProps } from '../editorProps.ts';
 import { Button } from 'antd';
-import { readCounts } from '../../core/document/csv.ts';
-import type { CountedPiece } from '../../core/piece/counted/counted.schema.ts';
-import { sideName } from '../../core/piece/outline.ts';
-import { usePlan } from '../hem/context.ts';
-import { LengthInput } from '../controls/LengthInput.tsx';
+import { readCounts } from '../../../core/document/csv.ts';
+import type { CountedPiece } from '../../../core/piece/counted/counted.schema.ts';
+import { sideName } from '../../../core/piece/outline.ts';
+import { usePlan } from '../../hem/context.ts';
+import { LengthInput } from '../../controls/LengthInput.tsx';
 import { TableButton } from './TableButton.tsx';
-import { NumberField } from '../look/NumberField.tsx';
-import { PlusIcon, TrashIcon } from '../look/icons.ts';
-import styles from './piece.module.css';
+import { NumberField } from '../../look/NumberField.tsx';
+import { PlusIcon, TrashIcon } from '../../look/icons.ts';
+import styles from '../piece.module.css';
 
 type Side = CountedPiece['sides'][number];
 
 /** Any outline, side by side. */
-export function CountedEditor({ piece, onChange }: EditorProps<CountedPiece>) {
+export function SidesCounted({ piece, onChange }: EditorProps<CountedPiece>) {
   const { length } = usePlan().hem.preferences;
   const put = (label: string, sides: readonly Side[]): void => onChange(label, { ...piece, sides });
   const set = (i: number, part: Partial<Side>): void =>

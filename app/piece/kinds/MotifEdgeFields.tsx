@@ -1,14 +1,14 @@
 import { Checkbox, Segmented, Select } from 'antd';
-import type { MotifEdge } from '../../core/piece/motifEdge.schema.ts';
-import { abbreviation, stitchName } from '../../core/terms/stitches.ts';
-import { usePlan } from '../hem/context.ts';
-import { Field, WholeNumber } from '../controls/Field.tsx';
-import { ROW_STITCHES } from './RowsEditor.tsx';
+import type { MotifEdge } from '../../../core/piece/motifEdge.schema.ts';
+import { usePlan } from '../../hem/context.ts';
+import { Field, WholeNumber } from '../../controls/Field.tsx';
+import { rowStitchOptions } from './rowStitches.ts';
 
 export interface MotifEdgeFieldsProps {
   readonly edge: MotifEdge;
   readonly label: string;
-  readonly stitchesLabel: string;
+  /** Null where the stitches are told elsewhere. */
+  readonly stitchesLabel: string | null;
   /** Most stitches of a solid side. */
   readonly most: number;
   readonly onChange: (label: string, edge: MotifEdge) => void;
@@ -50,22 +50,21 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
       </Field>
       {edge.kind === 'solid' ? (
         <>
-          <WholeNumber
-            label={stitchesLabel}
-            min={1}
-            max={most}
-            value={edge.stitches}
-            onChange={(stitches) => put('stitches on a side', { ...edge, stitches })}
-          />
+          {stitchesLabel !== null && (
+            <WholeNumber
+              label={stitchesLabel}
+              min={1}
+              max={most}
+              value={edge.stitches}
+              onChange={(stitches) => put('stitches on a side', { ...edge, stitches })}
+            />
+          )}
           <Field label="Stitch">
             <Select
               aria-label="Stitch of the last round"
               value={edge.stitch}
               popupMatchSelectWidth={false}
-              options={ROW_STITCHES.map((s) => ({
-                value: s,
-                label: `${abbreviation(s, language)} · ${stitchName(s, language)}`,
-              }))}
+              options={rowStitchOptions(language)}
               onChange={(stitch) => put('stitch of the motif', { ...edge, stitch })}
             />
           </Field>

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
-import { problemLine, type Outcome, type Problem } from '../../core/problems.ts';
-import { TableIcon } from '../look/icons.ts';
-import styles from './piece.module.css';
+import { problemLine, type Outcome, type Problem } from '../../../core/problems.ts';
+import { TableIcon } from '../../look/icons.ts';
+import styles from '../piece.module.css';
 
 export interface TableButtonProps<T> {
   readonly label: string;

@@ -1,19 +1,17 @@
-import { holesOnSide } from '../../core/piece/cloth/cloth.ts';
-import type { ClothPiece } from '../../core/piece/cloth/cloth.schema.ts';
-import { useInTerms, usePlan } from '../hem/context.ts';
-import { Field } from '../controls/Field.tsx';
-import type { EditorProps } from './editorProps.ts';
-import { SizeFields } from './SizeFields.tsx';
-import { NumberField } from '../look/NumberField.tsx';
+import { holesOnSide } from '../../../core/piece/cloth/cloth.ts';
+import type { ClothPiece } from '../../../core/piece/cloth/cloth.schema.ts';
+import { useInTerms, usePlan } from '../../hem/context.ts';
+import { Field } from '../../controls/Field.tsx';
+import { NumberField } from '../../look/NumberField.tsx';
+import type { SideProps } from '../editorProps.ts';
 
-/** Cloth with a row of holes. */
-export function ClothEditor({ piece, onChange }: EditorProps<ClothPiece>) {
+/** Holes along the edges of cloth. */
+export function SideOfCloth({ piece, onChange }: SideProps<ClothPiece>) {
   const inTerms = useInTerms();
   const inches = usePlan().hem.preferences.length === 'in';
   const factor = inches ? 25.4 : 1;
   return (
     <>
-      <SizeFields piece={piece} onChange={onChange} />
       <Field label="From hole to hole">
         <NumberField
           aria-label={inTerms(`From hole to hole in ${inches ? 'inches' : 'millimeters'}`)}

@@ -1,6 +1,6 @@
 import { Select } from 'antd';
-import type { MotifEdge } from '../../core/piece/motifEdge.schema.ts';
-import { Field } from '../controls/Field.tsx';
+import type { MotifEdge } from '../../../core/piece/motifEdge.schema.ts';
+import { Field } from '../../controls/Field.tsx';
 
 interface CornerOfMotifProps {
   /** Chains of the corner space; 0 for a stitch. */
