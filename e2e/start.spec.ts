@@ -11,7 +11,7 @@ const MADE = [
   ['Counted by hand', 'Stitches down'],
 ] as const;
 
-/** Those that are asked their height, too. */
+/** Those that are asked their height, too; all are asked the width of the border, where one is wanted. */
 const FOUR: ReadonlySet<string> = new Set(['Rows', 'Knitted']);
 
 // Nothing is asked that has no usual answer, and nothing is wrong with what comes of it.
@@ -22,7 +22,7 @@ test('a new hem begins with a picture, a few numbers and an edge, whatever was m
       await page.getByRole('button', { name: 'New hem', exact: true }).click();
       await expect(page.getByRole('heading', { name: 'What did you make?' })).toBeVisible();
       await page.getByRole('button', { name: kind, exact: true }).click();
-      await expect(page.getByRole('spinbutton')).toHaveCount(FOUR.has(kind) ? 4 : 3);
+      await expect(page.getByRole('spinbutton')).toHaveCount(FOUR.has(kind) ? 5 : 4);
       const field = page.getByRole('spinbutton', { name: asked, exact: true });
       const before = Number(await field.inputValue());
       await field.fill(String(before + 2));

@@ -67,6 +67,23 @@ const JOURNEYS: readonly Journey[] = [
     },
   },
   {
+    name: 'A blanket of rows with a border 6 cm wide that fits',
+    most: { presses: 6, fields: 4 },
+    start: '/',
+    go: async (person) => {
+      await person.press('New hem');
+      await person.press('Rows');
+      await person.type('Stitches in a row', 140);
+      await person.type('Rows', 70);
+      await person.type('Width', 104);
+      await person.type('Width of the border', 6);
+      await person.press('Choose an edge');
+      await person.press('Add Shell edge');
+      await allFits(person.page);
+      await expect(person.page.getByText(/border (5\.[5-9]|6(\.[0-5])?) cm wide/)).toBeVisible();
+    },
+  },
+  {
     name: 'Joined hexagons with an edge that fits, in print',
     most: { presses: 8, fields: 3 },
     start: '/',

@@ -13,6 +13,8 @@ export interface NumberFieldProps extends Omit<
   readonly unit?: TypedUnit | null;
   /** May be emptied; then `onChange` hears null. Else an emptied field keeps its value. */
   readonly optional?: boolean;
+  /** Takes every number that is whole and in range while it is typed. */
+  readonly live?: boolean;
   /** Asks about a value that is so many times what it was, or so small a part of it. */
   readonly askFrom?: number;
   readonly onChange?: (value: number | null) => void;
@@ -30,7 +32,19 @@ type Said =
  * numbers, or is far from what it was, is asked about.
  */
 export function NumberField(props: NumberFieldProps) {
-  const { optional = false, unit = null, askFrom, onChange, onBlur, value, min, max, step, ...rest } = props;
+  const {
+    optional = false,
+    live = false,
+    unit = null,
+    askFrom,
+    onChange,
+    onBlur,
+    value,
+    min,
+    max,
+    step,
+    ...rest
+  } = props;
   // What stands in the field is laid anew when it is left, in the unit in force.
   const [laid, setLaid] = useState(0);
   /** Text that is typed and not taken yet. */
@@ -97,6 +111,8 @@ export function NumberField(props: NumberFieldProps) {
           setTyped(text);
           setTouched(true);
           setSaid(null);
+          const readings = live ? numbersTyped(text.trim(), unit).filter(possible) : [];
+          if (readings.length === 1) onChange?.(readings[0]!);
         }}
         onStep={(next, { offset, type }) => {
           // From what has just been typed, where that is a number.

@@ -22,7 +22,7 @@ describe('a new hem', () => {
     expect(screen.getByRole('heading', { name: 'What did you make?' })).toBeTruthy();
     for (const kind of PIECE_KINDS) {
       await made(CONSTRUCTIONS[kind].name);
-      expect(fields()).toEqual(CONSTRUCTIONS[kind].asked.map((a) => a.what));
+      expect(fields()).toEqual([...CONSTRUCTIONS[kind].asked.map((a) => a.what), 'Width of the border']);
       press('Something else');
     }
   });
@@ -35,6 +35,15 @@ describe('a new hem', () => {
     fireEvent.blur(width);
     // Its rows are as high as they are wide: a third less is a third less high.
     expect(screen.getByText(/^60 × 6\d(\.5)? cm\./)).toBeTruthy();
+  });
+
+  test('takes numbers while they are typed, and the stitch of its rows', async () => {
+    await made('Rows');
+    fireEvent.change(screen.getByRole('spinbutton', { name: 'Width' }), { target: { value: '45' } });
+    expect(screen.getByText(/^45 × 4\d(\.5)? cm\./)).toBeTruthy();
+    fireEvent.click(screen.getByRole('radio', { name: 'single crochet' }));
+    // Single crochet is half as high as double, or less.
+    expect(screen.getByText(/^45 × [12]\d(\.5)? cm\./)).toBeTruthy();
   });
 
   test('keeps what was typed while something else is looked at', async () => {
@@ -61,6 +70,6 @@ describe('a new hem', () => {
     expect(screen.getByRole('button', { name: 'Add Shell edge' })).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Write a round of your own' })).toBeNull();
     press('Back to the piece');
-    expect(fields()).toHaveLength(3);
+    expect(fields()).toHaveLength(4);
   });
 });

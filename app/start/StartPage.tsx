@@ -13,7 +13,9 @@ import { entriesFor } from '../../core/forecast/nextRound.ts';
 import { takeSolution } from '../../core/edits/solution.ts';
 import { fitHem } from '../../core/fit/open.ts';
 import { usualGauge } from '../../core/hands/gauge.ts';
-import { askedOf } from '../../core/piece/piece.ts';
+import { askedOf, type Piece } from '../../core/piece/piece.ts';
+import { inStitch, STITCH_OF_ROWS } from '../../core/piece/rows/rows.ts';
+import { broughtToWidth } from '../../core/forecast/toWidth.ts';
 import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { planComesOutEven, type Plan, writtenOf } from '../../core/plan/types.ts';
@@ -23,6 +25,8 @@ import { problemLine, type Problem } from '../../core/problems.ts';
 import { sizeWords } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { LatticeChoice } from '../controls/LatticeChoice.tsx';
+import { sampleOf } from './samples.ts';
+import { StitchOfRows } from './StitchOfRows.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
@@ -32,7 +36,7 @@ import { FamilyLibrary } from '../rounds/Library.tsx';
 import { withWarning } from '../shelf/telling.ts';
 import { library, libraryReady } from '../storage/here.ts';
 import { shelfChanged } from '../storage/shelfQuery.ts';
-import { NOTHING_KNOWN, handsToBegin, type HandsToBegin } from '../workers/hands.ts';
+import { handsToBegin, type HandsToBegin } from '../workers/hands.ts';
 import styles from './start.module.css';
 
 /** A hem of a construction, without a round that nobody asked for. */
@@ -70,6 +74,8 @@ export function StartPage() {
   /** Fields that were typed into, of each. */
   const [said, setSaid] = useState<Readonly<Partial<Record<PieceKind, ReadonlySet<string>>>>>({});
   const [choosing, setChoosing] = useState(false);
+  /** Width that the border is to have, cm; null leaves it to the edge. */
+  const [borderCm, setBorderCm] = useState<number | null>(null);
   const made = useMemo(() => (hem ? plan(hem) : null), [hem]);
   const begin = async (ready: Hem, first?: 'propose'): Promise<void> => {
     const kept = await withWarning(notices, async () => {
@@ -87,12 +93,9 @@ export function StartPage() {
       nanoid(8),
       nanoid(8),
     ]);
-    void begin(
-      fitted({
-        ...held(hem, 'an edge is chosen for a piece'),
-        rounds: [...held(hem, 'an edge is chosen for a piece').rounds, ...rounds],
-      }),
-    );
+    const chosen = held(hem, 'an edge is chosen for a piece');
+    const edged = { ...chosen, rounds: [...chosen.rounds, ...rounds] };
+    void begin(fitted(borderCm === null ? edged : broughtToWidth(edged, borderCm * 10, nanoid(8))));
   };
   return (
     <Themed>
@@ -123,6 +126,8 @@ export function StartPage() {
           <Measures
             plan={made}
             said={said[hem.piece.kind] ?? NOTHING_SAID}
+            borderCm={borderCm}
+            onBorder={setBorderCm}
             onHem={(changed, what) => {
               const { kind } = changed.piece;
               setSaid({ ...said, [kind]: new Set([...(said[kind] ?? []), what]) });
@@ -144,10 +149,7 @@ export function StartPage() {
 /** The constructions as pictures. */
 function Kinds({ onChoose }: { readonly onChoose: (kind: PieceKind) => void }) {
   const samples = useMemo(
-    () =>
-      PIECE_KINDS.map(
-        (kind) => [kind, plan(sampleOf(hemOf(kind, kind, SAMPLE_DATE, NOTHING_KNOWN)))] as const,
-      ),
+    () => PIECE_KINDS.map((kind) => [kind, plan(sampleOf(kind, SAMPLE_DATE))] as const),
     [],
   );
   return (
@@ -170,31 +172,14 @@ function Kinds({ onChoose }: { readonly onChoose: (kind: PieceKind) => void }) {
 }
 
 const SAMPLE_DATE = new Date('2026-01-01T00:00:00Z');
-/** How many times smaller a sample is than a hem to begin with, so that its stitches are seen. */
-const SMALLER = 3;
-
 const NOTHING_SAID: ReadonlySet<string> = new Set();
-
-/** A smaller piece of the same kind. */
-function sampleOf(hem: Hem): Hem {
-  let { piece } = hem;
-  for (const { unit, of, told, least } of askedOf(piece)) {
-    if (unit === 'corners' || unit === 'mm') continue;
-    if (unit === 'cm' && piece.kind === 'grid') continue;
-    piece = told(
-      piece,
-      Math.max(least, unit === 'cm' ? of(piece) / SMALLER : Math.round(of(piece) / SMALLER)),
-      NOTHING_SAID,
-    );
-  }
-  const outcome = performed(hem, describePiece('smaller', piece));
-  return outcome.ok ? outcome.value : hem;
-}
 
 /** The few numbers that are asked, beside the piece as they make it. */
 function Measures({
   plan: made,
   said,
+  borderCm,
+  onBorder,
   onHem,
   onBack,
   onEdge,
@@ -203,6 +188,9 @@ function Measures({
   readonly plan: Plan;
   /** Fields that were typed into already. */
   readonly said: ReadonlySet<string>;
+  /** Width of the border, cm, where one is wanted. */
+  readonly borderCm: number | null;
+  readonly onBorder: (cm: number | null) => void;
   readonly onHem: (hem: Hem, what: string) => void;
   readonly onBack: () => void;
   readonly onEdge: () => void;
@@ -211,18 +199,21 @@ function Measures({
   const { hem } = made;
   const { piece } = hem;
   const [refused, setRefused] = useState<readonly Problem[]>([]);
+  const describe = (what: string, described: Piece): void => {
+    const outcome = performed(hem, describePiece(what, described));
+    setRefused(outcome.ok ? [] : outcome.problems);
+    if (outcome.ok) onHem(outcome.value, what);
+  };
   return (
     <div className={styles.measures}>
       <section>
         <h1>{CONSTRUCTIONS[piece.kind].name}: how big is it?</h1>
-        {piece.kind === 'grid' && (
-          <LatticeChoice
+        {piece.kind === 'grid' && <LatticeChoice piece={piece} onChange={describe} />}
+        {piece.kind === 'rows' && (
+          <StitchOfRows
             piece={piece}
-            onChange={(what, shaped) => {
-              const outcome = performed(hem, describePiece(what, shaped));
-              setRefused(outcome.ok ? [] : outcome.problems);
-              if (outcome.ok) onHem(outcome.value, what);
-            }}
+            language={hem.preferences.language}
+            onStitch={(stitch) => describe(STITCH_OF_ROWS, inStitch(piece, stitch, said))}
           />
         )}
         <div className={styles.fields}>
@@ -230,6 +221,7 @@ function Measures({
             <label key={what}>
               {what}
               <NumberField
+                live
                 aria-label={what}
                 min={least}
                 max={most}
@@ -239,14 +231,27 @@ function Measures({
                 unit={unit === 'cm' || unit === 'mm' || unit === 'in' ? unit : null}
                 suffix={suffix?.(piece, hem.preferences.language) ?? unit}
                 onChange={(value) => {
-                  if (value === null) return;
-                  const outcome = performed(hem, describePiece(what, told(piece, value, said)));
-                  setRefused(outcome.ok ? [] : outcome.problems);
-                  if (outcome.ok) onHem(outcome.value, what);
+                  if (value !== null) describe(what, told(piece, value, said));
                 }}
               />
             </label>
           ))}
+          <label>
+            Width of the border, if you want a certain one
+            <NumberField
+              live
+              optional
+              aria-label="Width of the border"
+              min={1}
+              max={40}
+              step={0.5}
+              unit="cm"
+              suffix="cm"
+              placeholder="as it comes"
+              value={borderCm}
+              onChange={onBorder}
+            />
+          </label>
         </div>
         {refused.map((p) => (
           <p key={p.code} className="problem">

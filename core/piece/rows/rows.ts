@@ -108,8 +108,8 @@ function computedHeightCm(piece: RowsPiece): number {
   return Math.min(2000, halfCm((widths * piece.widthCm) / piece.stitches));
 }
 
-/** Row stitches that a height may tell of. */
-const TOLD_BY_HEIGHT: readonly StitchKind[] = ['sc', 'hdc', 'dc', 'tr'];
+/** Row stitches that are usual, and that a height may tell of. */
+export const USUAL_ROW_STITCHES: readonly StitchKind[] = ['sc', 'hdc', 'dc', 'tr'];
 
 /**
  * A new piece of one run of rows, as far as it has been said. Without a height it is as high as its rows are by themselves;
@@ -121,11 +121,12 @@ function asSaid(piece: RowsPiece, said: ReadonlySet<string>): RowsPiece {
     count: piece.rows.reduce((sum, r) => sum + r.count, 0),
   };
   if (!said.has(HEIGHT)) return { ...piece, heightCm: computedHeightCm(piece) };
+  if (said.has(STITCH_OF_ROWS)) return piece;
   const widths = (piece.heightCm * piece.stitches) / piece.widthCm;
   if (!said.has(ROWS))
     return { ...piece, rows: [{ stitch, count: wholeBetween(1, widths / STITCHES[stitch].height, 5000) }] };
   const off = (s: StitchKind): number => Math.abs(Math.log(widths / count / STITCHES[s].height));
-  const nearest = TOLD_BY_HEIGHT.reduce((best, s) => (off(s) < off(best) ? s : best));
+  const nearest = USUAL_ROW_STITCHES.reduce((best, s) => (off(s) < off(best) ? s : best));
   return { ...piece, rows: [{ stitch: nearest, count }] };
 }
 
@@ -141,6 +142,16 @@ const ON_EDGES = [
     told: (piece: RowsPiece, stitches: number): RowsPiece => ({ ...piece, stitches }),
   },
 ] as const;
+
+/** Name of the answer that tells the stitch of a new piece. */
+export const STITCH_OF_ROWS = 'Stitch';
+
+/** A new piece of one run of rows in a stitch; its height follows, where it has not been said. */
+export const inStitch = (piece: RowsPiece, stitch: StitchKind, said: ReadonlySet<string>): RowsPiece =>
+  asSaid(
+    { ...piece, rows: piece.rows.map((run) => ({ ...run, stitch })) },
+    new Set([...said, STITCH_OF_ROWS]),
+  );
 
 const ROWS = 'Rows';
 const HEIGHT = 'Height';
