@@ -29,7 +29,11 @@ test('from the demo to a shell edge that comes out even, kept over a reload', as
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('does not fit');
 
   await page.getByRole('link', { name: /^Base round/ }).click();
-  for (const side of ['A', 'B']) {
+  for (const [side, group] of [
+    ['A', /^Sides A and C/],
+    ['B', /^Sides B and D/],
+  ] as const) {
+    await page.getByRole('button', { name: group }).click();
     const handle = page.getByRole('slider', { name: `Stitches along side ${side}` });
     const mark = page
       .locator('.countLine_countLine')

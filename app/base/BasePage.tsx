@@ -1,6 +1,8 @@
 import { sidesTold } from '../../core/print/kinds.ts';
 import { isDisc, turnedCorners } from '../../core/piece/outline.ts';
-import { Select, Switch } from 'antd';
+import { Button, Select } from 'antd';
+import { crossingOf } from '../../core/base/baseRound.ts';
+import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { memo, useCallback, useMemo, useState } from 'react';
 import * as edits from '../../core/edits/base.ts';
 import { capital } from '../../core/terms/words.ts';
@@ -8,20 +10,20 @@ import type { Hem } from '../../core/document/hem.ts';
 import { beforeStretch } from '../../core/piece/along.ts';
 import { likeSides } from '../../core/piece/symmetry.ts';
 import { sidesWorked, type Plan } from '../../core/plan/types.ts';
-import { cornerTreatment } from '../../core/terms/corners.ts';
-import { abbreviation, type StitchKind } from '../../core/terms/stitches.ts';
-import { crossingName } from '../../core/print/steps/baseRoundWords.ts';
+import { stitchName, type StitchKind } from '../../core/terms/stitches.ts';
 import { plurals } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
-import type { PlanPart } from '../../drawing/parts.ts';
+import { partName, type PlanPart } from '../../drawing/parts.ts';
 import type { ViewPart } from '../../drawing/viewParts.ts';
 import { Guard } from '../hem/Guard.tsx';
 import { StitchView } from '../drawing/StitchView.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { BegunNote } from '../sections/BegunNote.tsx';
 import { FitList } from '../sections/FitList.tsx';
-import { ChosenFromDrawings, CornerTreatments, JoinTreatments } from '../sections/Treatment.tsx';
+import { CornerTreatments, JoinTreatments } from '../sections/Treatment.tsx';
+import { Check } from '../controls/Check.tsx';
 import { CountLine } from './CountLine.tsx';
+import { LiesOnEdges } from './LiesOnEdges.tsx';
 import { Joins } from './Joins.tsx';
 import { MoreOfBase } from './MoreOfBase.tsx';
 import { Run } from './Run.tsx';
@@ -33,8 +35,8 @@ import { NumberField } from '../look/NumberField.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 
 const BASE_STITCHES: readonly StitchKind[] = ['sc', 'esc', 'hdc', 'dc'];
-/** More count lines than this would bury the run: then only the picked side's is shown. */
-const MOST_LINES = 2;
+/** More groups of sides than this are picked in the drawing alone. */
+const MOST_LINES = 6;
 
 /** The same at every render. */
 const NONE: readonly number[] = [];
@@ -81,34 +83,20 @@ export function BasePage() {
   const group = groups.find((g) => g.includes(side)) ?? NONE;
   return (
     <div className={styles.page}>
-      <section className={styles.plan} aria-label="The piece">
-        <Guard what="The drawing of the piece" resetKeys={[slow]}>
-          <PlanDrawing plan={slow} parts={PARTS} picked={mark} onPick={pick} />
-        </Guard>
-        <OwnRate plan={slow} side={side} group={group} />
-      </section>
       <section className={styles.lines}>
         <header>
-          <div>
-            <h1>Base {plan.body.outline.part ? 'row' : 'round'}</h1>
-            <p className="quiet small">
-              The first {plan.body.outline.part ? 'row' : 'round'}, worked straight onto your piece. Drag to
-              set the stitches on each side.
-            </p>
-          </div>
+          <h1>Base {plan.body.outline.part ? 'row' : 'round'}</h1>
+          <StitchOfBase plan={slow} />
           {groups.length < worked.length && together && like.length < plan.sides.length && (
-            <label className={styles.together}>
-              <Switch size="small" checked={together} onChange={setTogether} /> change matching sides together
-            </label>
+            <Check checked={together} onChange={setTogether}>
+              change matching sides together
+            </Check>
           )}
         </header>
         <BegunNote plan={slow} rounds={BASE_ROUND} />
         <CountLines plan={plan} side={side} groups={groups} preview={preview} onPick={pick} />
-        <Legend />
         <RunOfSide plan={slow} side={side} group={group} />
-      </section>
-      <section className={styles.corner}>
-        <BaseFields plan={slow} side={side} />
+        <OwnRate plan={slow} side={side} group={group} />
         <div className={styles.cornerView}>
           <Guard what="This drawing" resetKeys={[slow]}>
             <StitchView
@@ -120,12 +108,30 @@ export function BasePage() {
             />
           </Guard>
         </div>
-        <StartFields plan={slow} />
-        <NotFollowed plan={slow} />
-        <MoreOfBase plan={slow} />
+        <Legend />
+      </section>
+      <section className={styles.corner}>
+        <div className={styles.plan}>
+          <Guard what="The drawing of the piece" resetKeys={[slow]}>
+            <PlanDrawing plan={slow} parts={PARTS} picked={mark} onPick={pick}>
+              <LiesOnEdges plan={slow} />
+            </PlanDrawing>
+          </Guard>
+        </div>
+        <Guard what="The part that is touched" resetKeys={[slow, mark]}>
+          <TouchedOfBase plan={slow} part={mark} group={group} />
+        </Guard>
+      </section>
+      <section className={styles.rest}>
         <Guard what="The fit" resetKeys={[slow]}>
           <FitList plan={slow} stale={slow !== plan} onPreview={setPreview} onShow={showSide} />
         </Guard>
+        <details className={styles.more}>
+          <summary>Where rounds start, and how</summary>
+          <StartFields plan={slow} />
+        </details>
+        <NotFollowed plan={slow} />
+        <MoreOfBase plan={slow} />
       </section>
     </div>
   );
@@ -143,48 +149,58 @@ interface CountLinesProps {
 function CountLines({ plan, side, groups, preview, onPick }: CountLinesProps) {
   const store = useHemStore();
   const { value: even } = useWorked('evenCounts', plan.hem);
-  const few = groups.length <= MOST_LINES;
-  const lines = few ? groups : groups.filter((g) => g.includes(side));
+  const open = groups.find((g) => g.includes(side));
+  const nameOf = (group: readonly number[]): string =>
+    group.length > 1
+      ? capital(
+          sidesTold(
+            plan,
+            group.map((k) => plan.sides[k]!.name),
+          ),
+        )
+      : sideLabel(plan, group[0]!);
+  const i = open?.[0];
   return (
     <>
-      {lines.map((group) => {
-        const i = group[0]!;
-        const { name, corners } = plan.sides[i]!;
-        const pickHere = (): void => {
-          if (i !== side) onPick({ kind: 'side', side: i });
-        };
-        return (
-          <div
-            key={i}
-            className={group.includes(side) ? `${styles.sideLine} ${styles.here}` : styles.sideLine}
-            onFocus={pickHere}
-            onPointerDown={pickHere}
-          >
-            <h2>
-              {group.length > 1
-                ? capital(
-                    sidesTold(
-                      plan,
-                      group.map((k) => plan.sides[k]!.name),
-                    ),
-                  )
-                : sideLabel(plan, i)}
-            </h2>
-            <CountLine
-              plan={plan}
-              side={i}
-              even={even?.[i] ?? NONE}
-              preview={preview?.base.sides[i]?.count ?? null}
-              onCount={(count, done) => {
-                store.do(edits.setCount(name, group, count + corners, corners));
-                if (done) store.endJoin();
-              }}
-              onSpacing={(school) => store.do(edits.chooseSpacing(name, group, school))}
-            />
-          </div>
-        );
-      })}
-      {!few && <p className="quiet small">Pick another side in the drawing.</p>}
+      {groups.length > 1 && groups.length <= MOST_LINES && (
+        <div className={styles.groups} role="group" aria-label="Sides">
+          {groups.map((group) => {
+            const { name, count, corners } = plan.sides[group[0]!]!;
+            return (
+              <button
+                key={name}
+                type="button"
+                aria-pressed={group === open}
+                onClick={() => onPick({ kind: 'side', side: group[0]! })}
+              >
+                <b>{nameOf(group)}</b> {count + corners}
+                <span className="quiet small">
+                  {' '}
+                  {flatnessWords(plan.rounds[0]!.sides[group[0]!]!.verdict)}
+                </span>
+              </button>
+            );
+          })}
+        </div>
+      )}
+      {open && i !== undefined && (
+        <div className={styles.sideLine}>
+          {(groups.length === 1 || groups.length > MOST_LINES) && <h2>{nameOf(open)}</h2>}
+          <CountLine
+            plan={plan}
+            side={i}
+            even={even?.[i] ?? NONE}
+            preview={preview?.base.sides[i]?.count ?? null}
+            onCount={(count, done) => {
+              const { name, corners } = plan.sides[i]!;
+              store.do(edits.setCount(name, open, count + corners, corners));
+              if (done) store.endJoin();
+            }}
+            onSpacing={(school) => store.do(edits.chooseSpacing(plan.sides[i]!.name, open, school))}
+          />
+        </div>
+      )}
+      {groups.length > MOST_LINES && <p className="quiet small">Pick another side in the drawing.</p>}
     </>
   );
 }
@@ -225,57 +241,70 @@ const RunOfSide = memo(function RunOfSide({ plan, side, group }: OfSideProps) {
   );
 });
 
-/** Stitch of the base round, and how it goes round corners and over seams. */
-const BaseFields = memo(function BaseFields({ plan, side }: { readonly plan: Plan; readonly side: number }) {
+/** Stitch of the base round. */
+const StitchOfBase = memo(function StitchOfBase({ plan }: { readonly plan: Plan }) {
   const store = useHemStore();
   const { base, preferences } = plan.hem;
-  const turned = turnedCorners(plan.body.outline);
-  const joined = plan.body.edges.findIndex((edge) => edge.joins.length > 0);
-  const joinOf = joined < 0 ? null : plan.body.edges[side]!.joins.length > 0 ? side : joined;
   return (
-    <div className={styles.fields}>
-      <label>
-        Stitch
-        <Select
-          aria-label="Stitch of the base round"
-          value={base.stitch}
-          options={BASE_STITCHES.map((s) => ({ value: s, label: abbreviation(s, preferences.language) }))}
-          onChange={(stitch) => store.do(edits.chooseBaseStitch(stitch))}
+    <Select
+      aria-label="Stitch of the base round"
+      value={base.stitch}
+      popupMatchSelectWidth={false}
+      options={BASE_STITCHES.map((s) => ({ value: s, label: `in ${stitchName(s, preferences.language)}` }))}
+      onChange={(stitch) => store.do(edits.chooseBaseStitch(stitch))}
+    />
+  );
+});
+
+interface TouchedProps {
+  readonly plan: Plan;
+  readonly part: PlanPart;
+  readonly group: readonly number[];
+}
+
+/** Choices of what was touched in the drawing: a corner’s or a seam’s ways, drawn; of a side, its seams one by one. */
+const TouchedOfBase = memo(function TouchedOfBase({ plan, part, group }: TouchedProps) {
+  const store = useHemStore();
+  const { base } = plan.hem;
+  const turned = turnedCorners(plan.body.outline);
+  if (part.kind === 'corner' && turned.length > 0)
+    return (
+      <>
+        <h2>{partName(plan, part)}</h2>
+        <CornerTreatments
+          plan={plan}
+          side={turned.includes(part.side) ? part.side : turned[0]!}
+          onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
         />
-      </label>
-      {turned.length > 0 && (
-        <div className="field-like">
-          Corners
-          <ChosenFromDrawings label="Corners of the base round" name={cornerTreatment(base.corner).name}>
-            <Guard what="The choice of corners" resetKeys={[plan]}>
-              <CornerTreatments
-                plan={plan}
-                side={turned.includes(side) ? side : turned[0]!}
-                onChange={(corner) => store.do(edits.chooseBaseCorner(corner))}
-              />
-            </Guard>
-          </ChosenFromDrawings>
-        </div>
-      )}
-      {joinOf !== null && (
-        <div className="field-like">
-          At motif seams
-          <ChosenFromDrawings
-            label="At motif seams"
-            name={crossingName(base.crossing, base.stitch, preferences.language)}
-          >
-            <JoinTreatments
-              plan={plan}
-              side={joinOf}
-              join={0}
-              label="At motif seams"
-              value={base.crossing}
-              onChange={(crossing) => store.do(edits.crossJoins(crossing))}
-            />
-          </ChosenFromDrawings>
-        </div>
-      )}
-    </div>
+      </>
+    );
+  if (part.kind === 'join') {
+    const side = plan.sides[part.side]!;
+    const value = crossingOf(base, side.choice, part.join);
+    return (
+      <>
+        <h2>{partName(plan, part)}</h2>
+        <JoinTreatments
+          plan={plan}
+          side={part.side}
+          join={part.join}
+          label="At this seam"
+          value={value}
+          onChange={(crossing) =>
+            store.do(edits.crossJoin(side.name, group, part.join + beforeStretch(side.edge).joins, crossing))
+          }
+        />
+        <Button onClick={() => store.do(edits.crossJoins(value))} disabled={base.crossing === value}>
+          All other seams like this one
+        </Button>
+      </>
+    );
+  }
+  return (
+    <p className="quiet small">
+      Touch a corner{plan.body.edges.some((e) => e.joins.length > 0) ? ' or a seam' : ''} in the drawing to
+      choose how it is worked.
+    </p>
   );
 });
 

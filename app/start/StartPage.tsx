@@ -25,7 +25,7 @@ import { problemLine, type Problem } from '../../core/problems.ts';
 import { sizeWords } from '../../core/say/measures.ts';
 import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { LatticeChoice } from '../controls/LatticeChoice.tsx';
-import { sampleOf } from './samples.ts';
+import { sampleHem } from './samples.ts';
 import { StitchOfRows } from './StitchOfRows.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { Button } from '../look/Button.tsx';
@@ -149,7 +149,7 @@ export function StartPage() {
 /** The constructions as pictures. */
 function Kinds({ onChoose }: { readonly onChoose: (kind: PieceKind) => void }) {
   const samples = useMemo(
-    () => PIECE_KINDS.map((kind) => [kind, plan(sampleOf(kind, SAMPLE_DATE))] as const),
+    () => PIECE_KINDS.map((kind) => [kind, plan(sampleHem(kind, SAMPLE_DATE))] as const),
     [],
   );
   return (

@@ -140,11 +140,11 @@ const SAMPLES: { readonly [K in PieceKind]: Sample<Extract<Piece, { kind: K }>> 
 };
 
 /** A sample of a kind, as a hem. */
-export function sampleOf(kind: PieceKind, now: Date): Hem {
+export function sampleHem(kind: PieceKind, now: Date): Hem {
   const { piece, colour, parts = {}, border, family } = SAMPLES[kind] as Sample<Piece>;
   const usual = newHem(kind, now);
-  const [yarn] = usual.yarns;
-  const yarns = border.map((c, i) => ({ ...yarn!, id: `yarn ${i}`, colour: c }));
+  const yarn = held(usual.yarns[0], 'a new hem has a yarn');
+  const yarns = border.map((c, i) => ({ ...yarn, id: `yarn ${i}`, colour: c }));
   const [base, edge] = yarns as [(typeof yarns)[0], (typeof yarns)[0]];
   return {
     ...usual,

@@ -43,7 +43,7 @@ export interface HandsToBegin {
   readonly habits: StartHabits | null;
 }
 
-export const NOTHING_KNOWN: HandsToBegin = { hands: null, pace: null, habits: null };
+const NOTHING_KNOWN: HandsToBegin = { hands: null, pace: null, habits: null };
 
 /** Longer than this no new hem waits for it, ms. */
 const PATIENCE = 3000;
