@@ -3,6 +3,7 @@ import { chartOf } from '../core/chart/chart.ts';
 import { corners, isDisc, type Point } from '../core/piece/outline.ts';
 import { roleOf } from '../core/piece/part.ts';
 import type { Plan } from '../core/plan/types.ts';
+import { endsByRound } from '../core/procedure/ends.ts';
 import { orderOfWork } from '../core/procedure/order.ts';
 import { proceduresOf } from '../core/procedure/procedure.ts';
 import { sideOfEntries } from '../core/ring/ring.ts';
@@ -82,3 +83,48 @@ const starts = (plan: Plan): readonly Start[] => {
     return [{ round: round.number, entry, at }];
   });
 };
+
+/** An end of yarn in the drawing of a finished border. */
+export interface DrawnEnd {
+  /** Number in the order of work, from 0. */
+  readonly number: number;
+  readonly round: number;
+  /** Place where the yarn hangs, and of its mark, mm on the piece. */
+  readonly at: Point;
+  readonly mark: Point;
+}
+
+/** Distance between marks as a share of the longer side of the piece, so that each can be touched on a phone; and the most that all take up. */
+const APART = 0.125;
+const MOST_OF_IT = 0.85;
+
+/**
+ * Ends of yarn with a mark each: those that hang near each other are laid out in lines on the piece, from where they hang
+ * towards its middle.
+ */
+export function drawnEnds(plan: Plan): { readonly pitchMm: number; readonly ends: readonly DrawnEnd[] } {
+  const points = new Map(starts(plan).map(({ round, at }) => [round, at]));
+  const ends = endsByRound(plan).flatMap(({ round, ends: many }) => {
+    const at = points.get(round);
+    return at ? Array.from({ length: many }, () => ({ round, at })) : [];
+  });
+  const { widthMm, heightMm } = plan.bodySize;
+  const largest = Math.max(widthMm, heightMm);
+  const inALine = Math.max(4, Math.ceil(Math.sqrt(ends.length)));
+  const pitchMm = Math.min(APART * largest, (MOST_OF_IT * Math.min(widthMm, heightMm)) / inALine);
+  const places: { readonly at: Point; count: number }[] = [];
+  return {
+    pitchMm,
+    ends: ends.map(({ round, at }, number) => {
+      let place = places.find((p) => Math.hypot(p.at.x - at.x, p.at.y - at.y) < 2 * pitchMm);
+      if (!place) places.push((place = { at, count: 0 }));
+      const k = place.count++;
+      const inwards = (x: number): number => (x > 0 ? -1 : 1);
+      const mark = {
+        x: place.at.x + inwards(place.at.x) * ((k % inALine) + 0.8) * pitchMm,
+        y: place.at.y + inwards(place.at.y) * (Math.floor(k / inALine) + 0.8) * pitchMm,
+      };
+      return { number, round, at, mark };
+    }),
+  };
+}

@@ -3,10 +3,13 @@ import { useState } from 'react';
 import { identityOfRound } from '../../core/plan/types.ts';
 import { closingWords, pinsWords } from '../../core/work/progressWords.ts';
 import { plural } from '../../core/say/measures.ts';
-import { closedOf, finishingOf, type Finishing } from '../../core/work/looks.ts';
+import { closedOf, finishingOf } from '../../core/work/looks.ts';
+import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { whenWords } from '../look/when.ts';
+import { FinishCard } from './FinishCard.tsx';
+import { noteFinishing } from './finishing.ts';
 import styles from './work.module.css';
 
 /** The ends by number, the pins put in and counted back, each noted as it is said; one press ends the border. */
@@ -15,28 +18,43 @@ export function Closing() {
   const store = useHemStore();
   const closed = closedOf(plan);
   const now = finishingOf(plan);
-  const { ends, woven, pinsIn, pinsBack } = now;
+  const { ends, woven, which, pinsIn, pinsBack } = now;
   const round = identityOfRound(held(plan.rounds.at(-1), 'a plan has a base round'));
-  const note = (change: Partial<Finishing>): void => {
-    const { woven: by, pinsIn: put, pinsBack: back } = { ...now, ...change };
-    store.note({ did: 'tidied', round, ends: by, pinsIn: put, pinsBack: back });
-  };
+  const note = (change: Parameters<typeof noteFinishing>[2]): void => noteFinishing(store, plan, change);
+  const all = Array.from({ length: ends }, (_, k) => k);
+  const rest = all.filter((k) => !which.includes(k));
   const caution = pinsWords((pinsIn ?? 0) - pinsBack);
   return (
     <>
       {closed && <p className={styles.moment}>{closingWords(now, whenWords(closed.at, new Date()))}</p>}
+      {!closed && (
+        <p className={styles.tools}>
+          <Button
+            type="primary"
+            onClick={() =>
+              store.note({ did: 'closed', round, ends: woven, pins: pinsIn === null ? null : pinsBack })
+            }
+          >
+            It is done
+          </Button>
+          <span className="quiet small">Ends and pins can be noted afterwards, a look or a photo too.</span>
+        </p>
+      )}
       <p className={styles.tools}>
         <span>
           {woven} of {plural(ends, 'end')} woven in
         </span>
-        <Button disabled={woven === 0} onClick={() => note({ woven: woven - 1 })}>
+        <Button disabled={woven === 0} onClick={() => note({ which: which.slice(0, -1) })}>
           One fewer
         </Button>
-        <Button disabled={woven >= ends} onClick={() => note({ woven: woven + 1 })}>
+        <Button disabled={woven >= ends} onClick={() => note({ which: [...which, ...rest.slice(0, 1)] })}>
           One more
         </Button>
-        {woven < ends && <Button onClick={() => note({ woven: ends })}>All</Button>}
+        {woven < ends && <Button onClick={() => note({ which: all })}>All</Button>}
       </p>
+      {woven < ends && (
+        <p className="quiet small">Each end is a dot in the drawing: touch it when it is woven in.</p>
+      )}
       <div className={styles.counts}>
         <PinCount
           what="Pins put in"
@@ -51,18 +69,10 @@ export function Closing() {
         <p className={styles.moment}>More came back than went in: count them again.</p>
       )}
       {caution && <p className={styles.caution}>{caution}</p>}
-      {!closed && (
-        <p className={styles.tools}>
-          <Button
-            type="primary"
-            onClick={() =>
-              store.note({ did: 'closed', round, ends: woven, pins: pinsIn === null ? null : pinsBack })
-            }
-          >
-            The border is done
-          </Button>
-          {woven < ends && <span className="quiet small">You can note the other ends afterwards.</span>}
-        </p>
+      {closed && (
+        <Guard what="The card" resetKeys={[plan]}>
+          <FinishCard plan={plan} />
+        </Guard>
       )}
     </>
   );

@@ -9,12 +9,22 @@ import { causesOf, differences, type SideCounts } from '../../core/work/recount.
 import { finishedSides } from '../../core/work/sides.ts';
 import { countedDeeds, repairsOf, type Repair } from '../../core/work/repairs.ts';
 import { countSlip } from '../../core/evidence/slips.ts';
+import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { Keypad } from './Keypad.tsx';
 import type { Shown } from './PlaceView.tsx';
 import styles from './work.module.css';
+
+const ONLY_SIDES = ['side'] as const;
+
+/** A count beside what should be there: “of 160: 2 fewer”. */
+function ofWords(should: number, found: number | null): string {
+  if (found === null) return `should be ${should}`;
+  if (found === should) return `of ${should}: right`;
+  return `of ${should}: ${Math.abs(found - should)} ${found < should ? 'fewer' : 'more'}`;
+}
 
 /** Type what is there; right, or what it may be and what can be done. */
 export function CountSheet({
@@ -98,10 +108,18 @@ export function CountSheet({
           ? 'The end stitches of a row are counted with their side, the middles of corners left out.'
           : 'From corner to corner, the middles of the corners left out.'}
       </p>
-      <div className={styles.counts}>
+      <div className={styles.whichSide}>
+        <PlanDrawing
+          plan={plan}
+          parts={ONLY_SIDES}
+          picked={{ kind: 'side', side }}
+          onPick={(part) => part.kind === 'side' && whole[part.side] && setSide(part.side)}
+        />
+      </div>
+      <div className={`${styles.counts} ${styles.sides}`}>
         {sidesWorked(plan).map((i) => (
           <label key={i} className={i === side && whole[i] ? styles.counting : undefined}>
-            {sideLabel(plan, i)}
+            <span className={styles.sideName}>{sideLabel(plan, i)}</span>
             <input
               // The keys below are larger than those of a phone, and leave the drawing in view.
               inputMode={matchMedia('(pointer: coarse)').matches ? 'none' : 'numeric'}
@@ -113,7 +131,7 @@ export function CountSheet({
               onChange={(e) => type(i, e.target.value)}
             />
             <span id={`expected-${i}`} className="quiet small">
-              {whole[i] ? `should be ${counted.sides[i]!.tally.stitches}` : 'not whole yet'}
+              {whole[i] ? ofWords(counted.sides[i]!.tally.stitches, found[i] ?? null) : 'not whole yet'}
             </span>
           </label>
         ))}

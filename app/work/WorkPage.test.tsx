@@ -49,7 +49,10 @@ describe('work', () => {
     fireEvent.keyDown(window, { key: 'ArrowLeft', code: 'ArrowLeft' });
     expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
     press('Count');
-    fireEvent.keyDown(screen.getByLabelText(/^Side A/), { key: 'ArrowRight', code: 'ArrowRight' });
+    fireEvent.keyDown(screen.getByRole('textbox', { name: /^Side A/ }), {
+      key: 'ArrowRight',
+      code: 'ArrowRight',
+    });
     expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
   });
 
@@ -58,7 +61,7 @@ describe('work', () => {
     act(() => void store.note(...workedUpTo(plan(hem), 0)));
     expect(now()).toContain('Round 1 begins');
     press('Count');
-    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
+    fireEvent.change(screen.getByRole('textbox', { name: /^Side B/ }), { target: { value: '38' } });
     expect(screen.getByText(/hides behind the corner/)).toBeTruthy();
     expect(screen.getByText('B faces D, which is to have 39.')).toBeTruthy();
     const ways = within(screen.getByRole('group', { name: 'Count' })).getAllByRole('button', {
@@ -83,7 +86,7 @@ describe('work', () => {
     expect(screen.queryByRole('group', { name: 'Count' })).toBeNull();
     await later();
     press('Count');
-    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
+    fireEvent.change(screen.getByRole('textbox', { name: /^Side B/ }), { target: { value: '38' } });
     press('Note that it is right');
     expect(store.get().plan.rounds[0]!.done!.found[1]).toBe(38);
   });
@@ -118,7 +121,7 @@ describe('work', () => {
     const { store } = renderWork();
     act(() => void store.note(...workedUpTo(plan(hem), 0)));
     press('Count');
-    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: '38' } });
+    fireEvent.change(screen.getByRole('textbox', { name: /^Side B/ }), { target: { value: '38' } });
     fireEvent.click(screen.getAllByRole('button', { name: 'Show me' })[0]!);
     expect(screen.getByRole('group', { name: 'Count' })).toBeTruthy();
   });
@@ -129,7 +132,7 @@ describe('work', () => {
     press('Look');
     const note = (): HTMLButtonElement => screen.getByRole('button', { name: 'Note it' });
     expect(note().disabled).toBe(true);
-    fireEvent.change(screen.getByLabelText(/^Side B/), { target: { value: 'ripples' } });
+    fireEvent.change(screen.getByRole('combobox', { name: /^Side B/ }), { target: { value: 'ripples' } });
     fireEvent.change(screen.getByLabelText(/^Across, /), { target: { value: '118,5' } });
     fireEvent.change(screen.getByLabelText(/^Down/), { target: { value: '126' } });
     fireEvent.change(screen.getByLabelText(/^Note/), { target: { value: 'a softer yarn' } });
@@ -162,6 +165,23 @@ describe('work', () => {
     expect(made()).toBeGreaterThan(before);
   });
 
+  test('has its ends as dots, and those that were touched are still woven in when it is opened again', () => {
+    const { store, unmount } = renderWork();
+    act(() => void store.note(...workedUpTo(plan(hem), plan(hem).rounds.length - 1)));
+    const end = (n: number) => screen.getByRole('checkbox', { name: new RegExp(`^End ${n},`) });
+    fireEvent.click(end(2));
+    fireEvent.keyDown(end(1), { key: 'Enter' });
+    fireEvent.click(end(1));
+    expect(screen.getByText(/^1 of \d+ ends woven in$/)).toBeTruthy();
+    const { hem: noted } = store.get().plan;
+    expect(noted.record.at(-1)).toMatchObject({ did: 'tidied', ends: 1, which: [1] });
+    unmount();
+    renderHem(noted, () => <WorkPage />);
+    expect([1, 2].map((n) => end(n).getAttribute('aria-checked'))).toEqual(['false', 'true']);
+    press('One more');
+    expect(end(1).getAttribute('aria-checked')).toBe('true');
+  });
+
   test('is closed by one press; what was said of ends and pins stays, and missing pins are told until they are back', () => {
     const { store } = renderWork();
     act(() => void store.note(...workedUpTo(plan(hem), 3)));
@@ -179,7 +199,7 @@ describe('work', () => {
     press('Close');
     expect(now()).toMatch(/1 of 2 ends woven in/);
     expect(screen.getByLabelText<HTMLInputElement>('Pins taken back').value).toBe('39');
-    press('The border is done');
+    press('It is done');
     expect(store.get().plan.hem.record.at(-1)).toMatchObject({ did: 'closed', ends: 1, pins: 39 });
     expect(now()).toMatch(/1 of 2 ends woven in, 39 of 40 pins back in the box/);
     expect(placeInWords(store.get().plan)).toBe('done; 1 pin not counted back');
@@ -197,12 +217,12 @@ describe('work', () => {
     const keys = within(screen.getByRole('group', { name: 'Keys for Side A' }));
     for (const digit of ['3', '4', '9']) fireEvent.click(keys.getByRole('button', { name: digit }));
     press('Take the last digit away');
-    expect(screen.getByLabelText<HTMLInputElement>(/^Side A/).value).toBe('34');
-    fireEvent.focus(screen.getByLabelText(/^Side C/));
+    expect(screen.getByRole<HTMLInputElement>('textbox', { name: /^Side A/ }).value).toBe('34');
+    fireEvent.focus(screen.getByRole('textbox', { name: /^Side C/ }));
     fireEvent.click(
       within(screen.getByRole('group', { name: 'Keys for Side C' })).getByRole('button', { name: '3' }),
     );
-    expect(screen.getByLabelText<HTMLInputElement>(/^Side C/).value).toBe('3');
+    expect(screen.getByRole<HTMLInputElement>('textbox', { name: /^Side C/ }).value).toBe('3');
   });
 
   test('weighs the ball, and says whether it lasts', async () => {

@@ -16,6 +16,7 @@ import { CountSheet } from './CountSheet.tsx';
 import { Now } from './Now.tsx';
 import { PlaceView, type Shown } from './PlaceView.tsx';
 import { Closing } from './Closing.tsx';
+import { FinishPicture } from './FinishPicture.tsx';
 import { PiecesDone } from './PiecesDone.tsx';
 import { LookSheet } from './LookSheet.tsx';
 import { RipSheet } from './RipSheet.tsx';
@@ -65,16 +66,21 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
   const [shown, setShown] = useState<Shown | null>(null);
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);
+  const finished = step === null && sheet === null;
   const close = (): void => {
     setSheet(null);
     setShown(null);
   };
   return (
-    <div className={sheet ? `${styles.work} ${styles.withSheet}` : styles.work}>
+    <div className={[styles.work, sheet ? styles.withSheet : '', finished ? styles.finished : ''].join(' ')}>
       <h1 className={styles.title}>{placeTitle(plan)}</h1>
       <section className={styles.view} aria-label="Where you are">
         <Guard what="The drawing of the place" resetKeys={[plan]}>
-          <PlaceView plan={shown?.plan ?? plan} lookAt={shown?.at ?? null} />
+          {finished ? (
+            <FinishPicture plan={plan} />
+          ) : (
+            <PlaceView plan={shown?.plan ?? plan} lookAt={shown?.at ?? null} />
+          )}
         </Guard>
       </section>
       <section className={styles.now} aria-label="What to do now">

@@ -96,7 +96,18 @@ const STEPS: readonly ((file: Value) => Value)[] = [
     piece: pieceOf15(file.piece),
     ...everyBorder(file, () => ({}), event15),
   }),
+  // Version 16: which ends are woven in.
+  (file) => ({
+    ...file,
+    record: Array.isArray(file.record) ? file.record.map((event: unknown) => tidied16(event)) : file.record,
+  }),
 ];
+
+/** Ends that were counted alone are the first ones. */
+const tidied16 = (event: unknown): unknown =>
+  isRecord(event) && event.did === 'tidied' && typeof event.ends === 'number'
+    ? { which: Array.from({ length: Math.min(10_000, Math.max(0, event.ends)) }, (_, k) => k), ...event }
+    : event;
 
 /** Joined motifs that were squares. */
 const pieceOf15 = (piece: unknown): unknown =>

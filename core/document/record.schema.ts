@@ -134,6 +134,7 @@ const tidied = record({
   ...head,
   ...of,
   ends: said('ends that are woven in by now', whole(0, 10_000)),
+  which: said('which they are, by their numbers from 0 in the order of work', list(whole(0, 9_999), 10_000)),
   pinsIn: said('pins that were put into it; null where nothing was said', orNull(whole(0, 10_000))),
   pinsBack: said('of these, pins that were counted back into their box', whole(0, 10_000)),
 });

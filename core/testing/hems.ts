@@ -69,7 +69,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 15,
+    version: 16,
     hands: null,
     alike: ONE_PIECE,
     id: 'test',

@@ -50,6 +50,8 @@ export interface Finishing {
   /** Ends that there are to weave in, and those that are. */
   readonly ends: number;
   readonly woven: number;
+  /** Numbers of those that are, from 0 in the order of work. */
+  readonly which: readonly number[];
   /** Pins that were put in, null where nothing was said, and of these those counted back. */
   readonly pinsIn: number | null;
   readonly pinsBack: number;
@@ -67,9 +69,11 @@ export function finishingOf(plan: Plan): Finishing {
     .findLast((e) => e.did === 'tidied' || e.did === 'closed');
   const ends = yarnEndsOf(plan);
   const woven = last?.did === 'tidied' || last?.did === 'closed' ? Math.min(ends, last.ends) : 0;
-  if (pins?.did === 'tidied') return { ends, woven, pinsIn: pins.pinsIn, pinsBack: pins.pinsBack };
+  const told = pins?.did === 'tidied' ? pins.which.filter((k) => k < ends) : [];
+  const which = told.length === woven ? told : Array.from({ length: woven }, (_, k) => k);
+  if (pins?.did === 'tidied') return { ends, woven, which, pinsIn: pins.pinsIn, pinsBack: pins.pinsBack };
   const counted = last?.did === 'closed' ? last.pins : null;
-  return { ends, woven, pinsIn: counted, pinsBack: counted ?? 0 };
+  return { ends, woven, which, pinsIn: counted, pinsBack: counted ?? 0 };
 }
 
 /** Pins that were put into a piece and not counted back, by its record alone. */
