@@ -14,7 +14,7 @@ import { copyLink } from '../look/copyLink.tsx';
 import { saveFile } from '../storage/exports.ts';
 import { library } from '../storage/here.ts';
 import { LONGEST_LINK } from '../storage/link.ts';
-import { canShare, shareFile } from './share.ts';
+import { canShare, shareFile } from '../storage/share.ts';
 import styles from './carry.module.css';
 
 /** Takes a hem with all that was done of it to another device, and says how it comes back. */

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { fileName } from '../../core/document/fileName.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { canShare, shareFile } from '../carry/share.ts';
+import { canShare, shareFile } from '../storage/share.ts';
 import { Button } from '../look/Button.tsx';
 import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { THEMES } from '../look/tokens.ts';
