@@ -26,7 +26,7 @@ import { familiesReport, planReport, planSummary, recountReport, recountText, st
 const HELP = `
 Files are hem files (.hem.json) or backups (.zip) as the application saves them; “-” or none reads standard input.
 
-Exit codes: 0 done · 1 some round does not fit (what stands in the way is told on standard error) · 2 unsound input
+Exit codes: 0 done · 1 some round does not fit (reasons go to stderr) · 2 invalid input
 
 Examples:
   hem plan demo/harbour-throw.hem.json --json
@@ -302,9 +302,7 @@ function createProgram(io: Io, notEven: () => void): Command {
 
   program
     .command('propose')
-    .description(
-      'borders for this piece: truly different ones that fit and lie flat, the nearest to the wish first',
-    )
+    .description('borders for this piece: different ones that fit and lie flat, closest to the wish first')
     .argument('[file]', FILE)
     .option('--width <cm>', 'how wide, cm', Number)
     .option('--size <cm>', 'or how large the whole is to be, such as 120x150')

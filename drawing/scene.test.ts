@@ -132,7 +132,7 @@ describe('the side that is seen', () => {
     expect(strands('wrong', { loop: 'front' })).toBe(strands('right', { loop: 'back' }) + 1);
   });
 
-  test('one round in full colour leaves the others faint', () => {
+  test('one round in full colour leaves fade other rounds', () => {
     const one = sceneOf(made, choice({ round: 2 }));
     const all = sceneOf(made, choice());
     expect(one.rounds.map((r, k) => r.colour === all.rounds[k]!.colour)).toEqual(

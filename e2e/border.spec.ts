@@ -204,7 +204,7 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
   await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').fill('8');
   await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').press('Enter');
   await expect(
-    page.getByText(/^With what is here: safe to the end of round 2, not enough for round 3/),
+    page.getByText(/^Your yarn: safe to the end of round 2, not enough for round 3/),
   ).toBeVisible();
 
   await page.getByRole('link', { name: /^Rounds/ }).click();

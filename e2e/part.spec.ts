@@ -32,6 +32,6 @@ test('a border along one side is planned, printed and worked in rows, and is sti
 
   await page.getByRole('link', { name: /^Work/ }).click();
   await expect(page.getByText('The base row begins')).toBeVisible();
-  await page.getByRole('button', { name: 'Begun', exact: true }).click();
+  await page.getByRole('button', { name: 'Started', exact: true }).click();
   await expect(page.getByText(new RegExp(`of ${rows.rounds[0]!.sides[0]!.tally.stitches}$`))).toBeVisible();
 });

@@ -38,7 +38,7 @@ async function openMat(page: Page): Promise<void> {
     .toBeGreaterThan(150);
 }
 
-const done = (page: Page) => page.getByRole('button', { name: /^(Begun|Done|Joined, round done)$/ });
+const done = (page: Page) => page.getByRole('button', { name: /^(Begun|Done|Round joined)$/ });
 const now = (page: Page) => page.getByRole('region', { name: 'What to do now' });
 
 /** Goes on until a text is there. */
@@ -123,7 +123,7 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
   await page.getByRole('button', { name: 'Rip back' }).tap();
   await page.getByRole('button', { name: /^All of round 1/ }).tap();
   await expect(now(page).getByText(/^Round 1 begins/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take the last step back' }).tap();
+  await page.getByRole('button', { name: 'Undo last step' }).tap();
   await expect(now(page).getByText(/^The base round ends/)).toBeVisible();
   await goOnTo(page, 'Finishing');
   await expect(page.getByRole('link', { name: /^Work/ })).toContainText('all worked');
@@ -187,7 +187,7 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   await page.getByRole('link', { name: 'My hands' }).click();
   // What demo hems came with was made by nobody.
   await expect(page.getByText(/^About 18 stitches a minute/)).toBeVisible();
-  await expect(page.getByText('A rule of thumb: nothing has been noted yet.').first()).toBeVisible();
+  await expect(page.getByText('Typical value; nothing noted yet.').first()).toBeVisible();
   await page.getByRole('checkbox', { name: 'New hems begin with it' }).first().uncheck();
   // What is known better stands in the place of what was learned.
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).fill('12');
@@ -209,5 +209,5 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   await page.getByRole('link', { name: /^Yarn/ }).click();
   await expect(page.getByText('Reckoned with')).toContainText('yarn');
   await page.getByRole('button', { name: 'Reckon by rules of thumb' }).click();
-  await expect(page.getByRole('button', { name: 'Reckon with my hands' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Use my hands' })).toBeVisible();
 });

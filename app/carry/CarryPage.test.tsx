@@ -34,9 +34,7 @@ afterEach(() => {
 describe('to another device', () => {
   test('the file holds the hem with all that was done, and is known to have been taken along', () => {
     open(begun);
-    expect(document.body.textContent).toContain(
-      `With all that was done of it: ${begun.record.length} entries.`,
-    );
+    expect(document.body.textContent).toContain(`With its log (${begun.record.length} entries).`);
     fireEvent.click(screen.getByRole('button', { name: 'Download the hem file' }));
     const [[name, text]] = saved as [readonly [string, string]];
     expect(name).toMatch(/\.hem\.json$/);

@@ -54,9 +54,9 @@ export function CarryPage() {
     <div className={styles.carry}>
       <h1>Take it to another device</h1>
       <p>
-        With all that was done of it{hem.record.length > 0 && `: ${plural(hem.record.length, 'entry')}`}. Go
-        on there, and bring it back the same way: what was done on both is put together, entry by entry.
-        Nothing is sent to anybody.
+        With its log{hem.record.length > 0 && ` (${plural(hem.record.length, 'entry')})`}. Go on there, and
+        bring it back the same way: what was done on both is put together, entry by entry. Nothing is sent to
+        anybody.
       </p>
       {codes && (
         <section>

@@ -60,7 +60,7 @@ describe('my hands', () => {
     onShelf = [demo];
     open();
     for (const name of ['Pace', 'Yarn', 'Height of rounds', 'Width of stitches'])
-      expect((await part(name)).textContent).toContain('A rule of thumb: nothing has been noted yet.');
+      expect((await part(name)).textContent).toContain('Typical value; nothing noted yet.');
     expect((await part('Counts')).textContent).toContain('No side has been counted yet.');
     expect(await handsToBegin()).toEqual({ hands: null, pace: null, habits: null });
   });
@@ -120,7 +120,7 @@ describe('my hands', () => {
     open();
     const learned = (await part('Pace')).textContent;
     fireEvent.click(screen.getByRole('button', { name: 'Start afresh from now' }));
-    await waitFor(async () => expect((await part('Pace')).textContent).toContain('A rule of thumb'));
+    await waitFor(async () => expect((await part('Pace')).textContent).toContain('Typical value'));
     expect(Date.parse(wishes().since!)).toBeGreaterThan(Date.parse(worked.record.at(-1)!.at));
     fireEvent.click(screen.getByRole('button', { name: 'Take everything into account again' }));
     await waitFor(async () => expect((await part('Pace')).textContent).toBe(learned));

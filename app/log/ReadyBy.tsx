@@ -49,7 +49,7 @@ export function ReadyBy({ rhythm }: ReadyByProps) {
                 .add(Math.ceil(minutesLeft / rhythm.minutesADay), 'day')
                 .format('YYYY-MM-DD'),
             )}.`
-          : 'Nothing was worked in the last two weeks, so there is no rhythm to go by.'}
+          : 'Nothing was worked in the last two weeks, so there is too little to go by.'}
       </p>
       <div className={styles.by}>
         <label>

@@ -76,7 +76,7 @@ test('what is left and a day’s share of it are those of the core', () => {
 test('the pace that the log tells can be taken', () => {
   const { store } = renderHem(begun, () => <LogPage />);
   const before = store.get().plan.hem.pace;
-  fireEvent.click(screen.getByRole('button', { name: /^Reckon with \d+ a minute$/ }));
+  fireEvent.click(screen.getByRole('button', { name: /^Use \d+ a minute$/ }));
   expect(store.get().plan.hem.pace).not.toBe(before);
-  expect(screen.queryByRole('button', { name: /^Reckon with/ })).toBeNull();
+  expect(screen.queryByRole('button', { name: /^Use/ })).toBeNull();
 });

@@ -150,7 +150,7 @@ export function NumberField(props: NumberFieldProps) {
       )}
       {said?.kind === 'far' && (
         <span className={`${styles.numberSaid} problem small`} role="alert">
-          It was {said.before}. Is it right now?{' '}
+          It was {said.before}. Keep the new one?{' '}
           <button
             type="button"
             onClick={() => {

@@ -63,7 +63,7 @@ describe('a number field', () => {
   test('asks about what is far from what it was, and puts it back', () => {
     render(<Field start={90.5} askFrom={5} />);
     expect(typed('640')).toBe('640');
-    expect(screen.getByRole('alert').textContent).toContain('It was 90.5. Is it right now?');
+    expect(screen.getByRole('alert').textContent).toContain('It was 90.5. Keep the new one?');
     fireEvent.click(screen.getByRole('button', { name: 'Put 90.5 back' }));
     expect(screen.getByRole('status').textContent).toBe('90.5');
     expect(typed('100')).toBe('100');

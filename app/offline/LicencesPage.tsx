@@ -17,7 +17,7 @@ export function LicencesPage() {
       <p>
         <Link to="/">Back to the shelf</Link>
       </p>
-      <h1>Licences</h1>
+      <h1>Licenses</h1>
       <pre>{own ?? 'Loading …'}</pre>
       <h2>What Zig Hem is made with</h2>
       <p>The typeface is Commissioner, under the SIL Open Font License 1.1.</p>

@@ -130,7 +130,7 @@ function Progress({
           {shown.length > 0 &&
             (liked
               ? ' These are the most like the one that you picked.'
-              : ' These are the nearest to the wish, and truly different.')}
+              : ' These come closest to your wish, each different.')}
         </span>
       )}
     </p>

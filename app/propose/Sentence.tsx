@@ -67,7 +67,7 @@ export function Sentence({ plan, wish, onWish }: SentenceProps) {
         value={wish.skill ?? ''}
         onChange={(skill) => onWish({ skill: (skill || null) as WishSkill | null })}
       >
-        <option value="">easy or not</option>
+        <option value="">any difficulty</option>
         {WISH_SKILLS.map((skill) => (
           <option key={skill} value={skill}>
             {skill === 'easy' ? 'easy' : `up to ${skill}`}
@@ -80,7 +80,7 @@ export function Sentence({ plan, wish, onWish }: SentenceProps) {
         value={wish.noLooseParts ? 'none' : ''}
         onChange={(none) => onWish({ noLooseParts: none === 'none' })}
       >
-        <option value="">with loose parts and loops or not</option>
+        <option value="">loose parts and loops allowed or not</option>
         <option value="none">no loose parts or loops</option>
       </Word>
       ,{' '}

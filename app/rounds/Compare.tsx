@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { held } from '../../core/held.ts';
 import { Input } from 'antd';
 import { nanoid } from 'nanoid';
@@ -46,7 +47,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
       </p>
       {failed && <p className="problem small">They could not be compared. Your hem is safe.</p>}
       {kept.length > MOST_BESIDE && <Beside kept={kept} shown={beside.map((k) => k.id)} onShown={setAsked} />}
-      <div className={styles.scroll}>
+      <div className={kept.length === 0 ? `${styles.scroll} ${styles.alone}` : styles.scroll}>
         <table>
           <thead>
             <tr>
@@ -102,6 +103,15 @@ export function Compare({ plan }: { readonly plan: Plan }) {
             </Row>
           </tbody>
         </table>
+        {kept.length === 0 && (
+          <div className={styles.empty}>
+            <p>The next border stands here, beside this one, with its own numbers.</p>
+            <Button onClick={() => store.do(edits.keepBorder(nanoid(6)))}>
+              Save this border and change it
+            </Button>
+            <Link to="../propose">Show me whole borders</Link>
+          </div>
+        )}
       </div>
       <RestsOn plan={plan} />
     </section>

@@ -194,7 +194,7 @@ function ToSize({ plan }: { readonly plan: Plan }) {
         <p className="quiet small">working …</p>
       ) : ways.length === 0 ? (
         <p className="quiet small">
-          No number of plain rounds makes it so. It is larger already, or this is too far.
+          No number of plain rounds gives that size. It is larger already, or this is too far.
         </p>
       ) : (
         <>

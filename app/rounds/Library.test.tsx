@@ -32,18 +32,18 @@ describe('the library', () => {
   test('has every family, and filters by edge and by what is safe for babies', () => {
     renderLibrary();
     expect(shown()).toEqual(names(() => true));
-    fireEvent.click(screen.getByText('lobed'));
+    fireEvent.click(screen.getByText('scalloped'));
     expect([...shown()].sort()).toEqual([...names((f) => f.edge === 'lobed')].sort());
-    fireEvent.click(screen.getByRole('switch', { name: /no loose parts or long loops/ }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /no loose parts or long loops/ }));
     expect([...shown()].sort()).toEqual([...names((f) => f.edge === 'lobed' && f.caution === null)].sort());
   });
 
-  test('airy and dense, thrifty and thirsty part all families in two', async () => {
+  test('airy and dense, little and much yarn part all families in two', async () => {
     renderLibrary();
     await triedOn();
     for (const [a, b] of [
       ['airy', 'dense'],
-      ['thrifty', 'thirsty'],
+      ['little yarn', 'much yarn'],
     ] as const) {
       fireEvent.click(screen.getByText(a));
       const first = shown();
@@ -64,7 +64,7 @@ describe('the library', () => {
     renderLibrary();
     await triedOn();
     const all = shown();
-    fireEvent.click(screen.getByRole('switch', { name: /fits as it is/ }));
+    fireEvent.click(screen.getByRole('checkbox', { name: /fits as it is/ }));
     const fitting = shown();
     expect(fitting.length).toBeLessThan(all.length);
     // They stood first among all.

@@ -1,5 +1,7 @@
+import { Check } from '../controls/Check.tsx';
+import { plural } from '../../core/say/measures.ts';
 import { isDisc } from '../../core/piece/outline.ts';
-import { Segmented, Switch } from 'antd';
+import { Segmented } from 'antd';
 import { useCallback, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
@@ -99,7 +101,7 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
               options={[
                 { value: 'all', label: 'all' },
                 { value: 'straight', label: 'straight' },
-                { value: 'lobed', label: 'lobed' },
+                { value: 'lobed', label: 'scalloped' },
                 { value: 'fringed', label: 'fringed' },
               ]}
               onChange={setEdge}
@@ -115,15 +117,19 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
               size="small"
               aria-label="Show by yarn use"
               value={thirst}
-              options={['all', 'thrifty', 'thirsty']}
+              options={[
+                { value: 'all', label: 'all' },
+                { value: 'thrifty', label: 'little yarn' },
+                { value: 'thirsty', label: 'much yarn' },
+              ]}
               onChange={setThirst}
             />
-            <label>
-              <Switch size="small" checked={onlyFits} onChange={setOnlyFits} /> fits as it is
-            </label>
-            <label>
-              <Switch size="small" checked={babySafe} onChange={setBabySafe} /> no loose parts or long loops
-            </label>
+            <Check checked={onlyFits} onChange={setOnlyFits}>
+              fits as it is
+            </Check>
+            <Check checked={babySafe} onChange={setBabySafe}>
+              no loose parts or long loops
+            </Check>
           </div>
         </details>
         {onOwn && (
@@ -200,17 +206,25 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
         {tried && (
           <span className="small">
             <span className={tried.fits ? styles.fits : 'odd'}>
-              {tried.fits ? 'Fits as it is' : 'Does not fit yet'}
+              {tried.fits
+                ? 'Fits as it is'
+                : `Does not fit yet${tried.off > 0 ? `: ${plural(tried.off, 'stitch')} off` : ''}`}
             </span>
             {tried.ground !== null && `, with ${familyWith(tried.ground).name.toLowerCase()} under it`}
           </span>
         )}
         <span className="quiet small family-about">{family.about}</span>
-        <span className="quiet small family-about">
-          {inTerms(capital(needsWords(facts, circle)), plan.hem.preferences.language)};{' '}
-          {growthWords(facts, family.edge, circle)}.
-          {tried && <> About {tried.yarn.toFixed(1)} times the yarn of the base round.</>}
-        </span>
+        {tried && (
+          <span className="quiet small family-about">
+            About {tried.yarn.toFixed(1)} times the yarn of the base round.
+          </span>
+        )}
+        {tried && !tried.fits && (
+          <span className="quiet small family-about">
+            {inTerms(capital(needsWords(facts, circle)), plan.hem.preferences.language)};{' '}
+            {growthWords(facts, family.edge, circle)}.
+          </span>
+        )}
         {family.caution && <span className="caution small">{family.caution}</span>}
       </button>
     </li>

@@ -101,7 +101,7 @@ export function RoundsPage() {
   const only = useMemo(
     () => (
       <Checkbox checked={alone} onChange={(e) => setAlone(e.target.checked)}>
-        the others faint
+        fade other rounds
       </Checkbox>
     ),
     [alone],
@@ -129,7 +129,7 @@ export function RoundsPage() {
             <div className={styles.browsing}>
               <h2>Which round next?</h2>
               <Button size="small" onClick={() => setBrowsing(false)}>
-                Add none
+                Cancel
               </Button>
             </div>
             <FamilyLibrary

@@ -156,7 +156,7 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
       <Button
         type="text"
         size="small"
-        aria-label={`Take ${name} off`}
+        aria-label={`Remove ${name}`}
         icon={<TrashIcon />}
         onClick={() => store.do(edits.removeRound(entry))}
       />

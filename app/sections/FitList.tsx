@@ -118,7 +118,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
       )}
       {failed && <p className="problem small">The fit could not be worked out. Your hem is safe.</p>}
       {fit?.givenUp && !failed && (
-        <p className="quiet small">This border is too large for a fit to be looked for.</p>
+        <p className="quiet small">This border is too large to look for ways to make it fit.</p>
       )}
       {fit && !failed && !fit.givenUp && fit.solutions.length === 0 && (
         <p className="problem">
@@ -214,7 +214,7 @@ function MakeAlike({
 function inTheWay(plan: Plan, round: number, freedBy: WayOut | null): string {
   const told = plan.rounds[round + 1];
   if (!told) return '';
-  return `${told.name} (${roundIn(plan, told.number)}) stands in the way. ${freedBy ? wayOutWords(plan, freedBy) : 'Take it off, or change what comes before it.'}`;
+  return `${told.name} (${roundIn(plan, told.number)}) does not fit. ${freedBy ? wayOutWords(plan, freedBy) : 'Remove it, or change what comes before it.'}`;
 }
 
 /** How flat the border lies with a solution, and where it does so least. */

@@ -16,7 +16,7 @@ export const LoggedPace = memo(function LoggedPace() {
     <p className="small">
       Your log says: {handsWords('time', time)} <span className="quiet">{learnedBasisWords(time)}</span>{' '}
       <Button size="small" onClick={() => store.do(setPace(pace))}>
-        {`Reckon with ${pace} a minute`}
+        {`Use ${pace} a minute`}
       </Button>
     </p>
   );

@@ -95,13 +95,13 @@ export function Keeping({ shelf, read, photosToo, onPhotosToo, onBackup, onChang
       {backup.canKeepFolder() && <FolderLine folder={folder} attempt={attempt} />}
       {!library.tabs.locked && (
         <p className="problem">
-          This address is not a safe one (https): tabs cannot wait for each other, and nothing works without
-          the server. Keep each hem in one tab.
+          This address is not secure (https): tabs cannot wait for each other, and nothing works without the
+          server. Keep each hem in one tab.
         </p>
       )}
       {binned.length > 0 && <BinList binned={binned} onChange={onChange} />}
       <p className="quiet small">
-        <Link to="/licences">Licences</Link>
+        <Link to="/licences">Licenses</Link>
       </p>
     </footer>
   );
@@ -140,7 +140,7 @@ function RoomLine({
               })
             }
           >
-            Ask it not to
+            Protect my hems
           </Button>
         </>
       )}

@@ -138,6 +138,9 @@ function ShelfHead({ isEmpty, onFiles, onBackup }: HeadProps) {
         <Link to="/log" className="to-stitches">
           Log
         </Link>
+        <Link to="/hands" className="to-stitches">
+          My hands
+        </Link>
         <Link to="/practice" className="to-stitches">
           Practice
         </Link>

@@ -105,7 +105,7 @@ function VersionShown({ id, revision, current, onTaken }: ShownProps) {
             if (store.do(takeUpVersion(outcome.value))) onTaken();
           }}
         >
-          Take this version up
+          Restore this version
         </Button>
       )}
     </div>

@@ -140,7 +140,7 @@ describe('earlier versions', () => {
     fireEvent.click(within(entries()[0]!).getByRole('button'));
     expect(await screen.findByText('This is how it is now.')).toBeTruthy();
     fireEvent.click(within(entries()[1]!).getByRole('button'));
-    fireEvent.click(await screen.findByRole('button', { name: 'Take this version up' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Restore this version' }));
     expect(closed()).toBe(1);
     expect(store.get().plan.sides[0]!.count).toBe(side!.count);
     expect(store.get().undoLabel).toBe('took up an earlier version');

@@ -103,7 +103,7 @@ export function CountSheet({
         </label>
       )}
       <p className="quiet small">
-        Type what is there, on the sides that you have counted.{' '}
+        Count each side and type what you find.{' '}
         {plan.body.outline.part
           ? 'The end stitches of a row are counted with their side, the middles of corners left out.'
           : 'From corner to corner, the middles of the corners left out.'}
@@ -131,7 +131,7 @@ export function CountSheet({
               onChange={(e) => type(i, e.target.value)}
             />
             <span id={`expected-${i}`} className="quiet small">
-              {whole[i] ? ofWords(counted.sides[i]!.tally.stitches, found[i] ?? null) : 'not whole yet'}
+              {whole[i] ? ofWords(counted.sides[i]!.tally.stitches, found[i] ?? null) : 'not finished'}
             </span>
           </label>
         ))}

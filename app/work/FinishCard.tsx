@@ -8,7 +8,7 @@ import { THEMES } from '../look/tokens.ts';
 import { saveBlob } from '../storage/exports.ts';
 import { cardLines, paintCard } from './card.ts';
 import styles from './finish.module.css';
-import work from './work.module.css';
+import bench from './work.module.css';
 
 /** A card of the finished piece: its picture, name, size, yarn and hours, to be kept or given away. */
 export function FinishCard({ plan }: { readonly plan: Plan }) {
@@ -35,7 +35,7 @@ export function FinishCard({ plan }: { readonly plan: Plan }) {
   return (
     <>
       <img className={styles.card} src={card.url} alt={[plan.hem.name, ...cardLines(plan)].join('. ')} />
-      <p className={work.tools}>
+      <p className={bench.tools}>
         <Button onClick={() => saveBlob(card.file.name, card.file)}>Save the card</Button>
         {canShare(card.file) && (
           <Button onClick={() => void shareFile(card.file, plan.hem.name)}>Share the card</Button>

@@ -36,7 +36,7 @@ const FORETOLD: Readonly<Record<Verdict, string>> = {
 /** Lengths that can be measured: two of the whole, one across the rounds, and one along each side. */
 const ACROSS = 'Across';
 const DOWN = 'Down';
-const DEPTH = 'Across the rounds';
+const DEPTH = 'Border width';
 
 /** Lay it flat and look: how each side lies beside what was foretold, what the tape says, a note, a photo. */
 export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
@@ -143,7 +143,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
                 </option>
               ))}
             </select>
-            <span className="quiet small">foretold: {FORETOLD[round.sides[i]!.verdict]}</span>
+            <span className="quiet small">expected: {FORETOLD[round.sides[i]!.verdict]}</span>
           </label>
         ))}
       </div>

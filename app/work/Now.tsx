@@ -116,18 +116,18 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         <Button
           className={styles.back}
           icon={<ArrowLeftIcon />}
-          aria-label="Take the last step back"
+          aria-label="Undo last step"
           disabled={!canGoBack}
           onClick={back}
         />
         <Button type="primary" className={styles.done} icon={<CheckIcon />} onClick={on}>
           {step.does === 'begin'
-            ? 'Begun'
+            ? 'Started'
             : step.does !== 'end'
               ? 'Done'
               : rows
                 ? 'Row done'
-                : 'Joined, round done'}
+                : 'Round joined'}
         </Button>
       </div>
       {step.where.on === 'side' && stride === 'repeat' && (
@@ -167,7 +167,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         <Button onClick={onRip} disabled={!isUnderWay(plan)}>
           Rip back
         </Button>
-        {!isUnderWay(plan) && <Button onClick={onJoinIn}>Some of it is there already</Button>}
+        {!isUnderWay(plan) && <Button onClick={onJoinIn}>I’ve already started</Button>}
         {voiceHere() && (
           <Button
             aria-pressed={spoken}

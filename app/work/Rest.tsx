@@ -51,7 +51,7 @@ export function Rest() {
       )}
       <div className={styles.timer}>
         <span className="quiet">
-          {paused ? 'Paused. The next step goes on.' : `${minutes} min at this sitting.`}
+          {paused ? 'Paused. Your next step resumes.' : `${minutes} min at this sitting.`}
           {all >= 1 && ` ${timeWords(all)} in all.`}
         </span>
         {!paused && round && isUnderWay(plan) && (

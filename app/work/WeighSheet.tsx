@@ -54,7 +54,7 @@ export function WeighSheet({ plan, onClose }: { readonly plan: Plan; readonly on
       <h2>Weigh the ball</h2>
       <p className="quiet small">
         The ball of {yarn.name} that you work from, with the yarn that hangs on it. From the second time on
-        the estimate gets surer.
+        the estimate improves.
       </p>
       <div className={styles.counts}>
         <label>

@@ -23,17 +23,17 @@ describe('work', () => {
   test('goes on and back step by step', async () => {
     const { store } = renderWork();
     expect(now()).toContain('The base round begins');
-    press('Begun');
+    press('Started');
     expect(now()).toContain('2–11 of 33');
     expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
     await later();
     press('Done');
     expect(now()).toContain('12–21 of 33');
     await later();
-    press('Take the last step back');
+    press('Undo last step');
     expect(now()).toContain('2–11 of 33');
     await later();
-    press('All up to the corner is done');
+    press('Done to the corner');
     expect(now()).toContain('Corner A/B');
     // What was done is no step of undo.
     expect(store.get().undoLabel).toBeNull();
@@ -69,7 +69,7 @@ describe('work', () => {
     });
     // Those after which all fits come first, the cheapest of them at the top.
     expect(ways.map((w) => w.textContent.split('.')[0])).toEqual([
-      expect.stringMatching(/^Go on, and fit what comes to what is there: Keep the base round/),
+      expect.stringMatching(/^Go on, and adjust the next rounds to match: Keep the base round/),
       'Rip back to the corner',
       'Go on, and make up for it in round 1: 1 stitch more on side B',
       'Rip back to the beginning of the round',
@@ -107,7 +107,7 @@ describe('work', () => {
 
   test('rips back, and comes in mid-way', () => {
     const { store } = renderWork();
-    press('Some of it is there already');
+    press('I’ve already started');
     fireEvent.change(screen.getByLabelText(/Worked up to/), { target: { value: '3' } });
     press('Note 4 rounds');
     expect(now()).toContain('Finishing');
@@ -149,7 +149,7 @@ describe('work', () => {
 
   test('a key belongs to what has the focus', async () => {
     const { store } = renderWork();
-    press('Begun');
+    press('Started');
     const made = (): number => store.get().plan.rounds[0]!.done!.stitches;
     const before = made();
     fireEvent.keyDown(screen.getByText('What these numbers rest on'), { key: ' ', code: 'Space' });
@@ -227,7 +227,7 @@ describe('work', () => {
 
   test('weighs the ball, and says whether it lasts', async () => {
     const { store } = renderWork();
-    press('Begun');
+    press('Started');
     press('Weigh');
     const note = (): HTMLButtonElement => screen.getByRole('button', { name: 'Note it' });
     const type = (grams: string): void =>
@@ -246,7 +246,7 @@ describe('work', () => {
       grams: 50,
     });
     await later();
-    press('All up to the corner is done');
+    press('Done to the corner');
     press('Weigh');
     type('51');
     expect(screen.getByText(/does not get heavier/)).toBeTruthy();
@@ -259,9 +259,9 @@ describe('work', () => {
 
   test('puts the hook down, and takes it up with the next step', async () => {
     const { store } = renderWork();
-    press('Begun');
+    press('Started');
     press('Pause');
-    expect(now()).toContain('Paused. The next step goes on.');
+    expect(now()).toContain('Paused. Your next step resumes.');
     expect(screen.queryByRole('button', { name: 'Pause' })).toBeNull();
     await later();
     press('Done');
@@ -272,7 +272,7 @@ describe('work', () => {
   test('goes from corner to corner, if that is one step, and says how much is left', async () => {
     const { store } = renderWork();
     fireEvent.change(screen.getByLabelText('One step is'), { target: { value: 'corner' } });
-    press('Begun');
+    press('Started');
     expect(now()).toContain('Corner A/B: ');
     const { total } = store.get().plan.rounds[0]!;
     expect(now()).toContain(`To the end of the round${total - 1} sts`);
@@ -300,7 +300,7 @@ describe('work', () => {
         }),
     );
     press('Rip back');
-    expect(screen.getByText('Up to round 1 it is good, by count or look.')).toBeTruthy();
+    expect(screen.getByText('Up to round 1 all is good, by count or look.')).toBeTruthy();
     expect(screen.getByRole('button', { name: /^All of round 2/ }).textContent).toContain(
       'Down to the last good round.',
     );
@@ -314,9 +314,9 @@ describe('work', () => {
     expect(now()).toContain('The base round begins');
     for (const name of ['Look', 'Weigh', 'Count', 'Rip back'])
       expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(true);
-    expect(screen.getByRole('button', { name: 'Some of it is there already' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'I’ve already started' })).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Pause' })).toBeNull();
-    press('Begun');
+    press('Started');
     expect(store.get().plan.rounds[0]!.done!.stitches).toBe(1);
     press('Look');
     expect(screen.getByRole('group', { name: 'Look' })).toBeTruthy();

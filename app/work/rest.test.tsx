@@ -44,7 +44,7 @@ test('says after 40 minutes at one sitting that the hands should rest, also wher
   expect(container.textContent).toContain('40 min in all.');
   fireEvent.click(screen.getByRole('button', { name: 'Pause' }));
   expect(caution()).toBeNull();
-  expect(container.textContent).toContain('Paused. The next step goes on.');
+  expect(container.textContent).toContain('Paused. Your next step resumes.');
 });
 
 test('says so when it is wanted, or never', () => {

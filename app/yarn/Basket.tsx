@@ -69,7 +69,7 @@ export function Basket() {
                   min={0}
                   max={100000}
                   unit="g"
-                  suffix="g here"
+                  suffix="g on hand"
                   value={yarn.haveG}
                   onChange={(haveG) => edit(yarn.id, 'what is there', { haveG })}
                 />
@@ -94,7 +94,7 @@ export function Basket() {
               </p>
               <details>
                 <summary className="quiet small">
-                  {yarn.ballG} g a ball, {yarn.metresPer100G} m in 100 g
+                  {yarn.ballG} g a ball, {yarn.metresPer100G} m per 100 g
                 </summary>
                 <div className={styles.basketLabel}>
                   <NumberField
@@ -113,7 +113,7 @@ export function Basket() {
                     min={5}
                     max={5000}
                     unit="m"
-                    suffix="m in 100 g"
+                    suffix="m per 100 g"
                     value={yarn.metresPer100G}
                     onChange={(metresPer100G) => metresPer100G && edit(yarn.id, 'meters', { metresPer100G })}
                   />
@@ -151,7 +151,7 @@ export function Basket() {
                     title={stays ? problemLine(stays) : undefined}
                     onClick={() => store.do(edits.removeYarn(yarn.id))}
                   >
-                    Take it out
+                    Remove
                   </Button>
                 </div>
               </details>

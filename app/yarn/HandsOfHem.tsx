@@ -35,7 +35,7 @@ export function HandsOfHem() {
       )}
       {other && (
         <Button size="small" onClick={() => store.do(reckonWith(other.hands, other.pace))}>
-          {hands ? 'Take what is known now' : 'Reckon with my hands'}
+          {hands ? 'Take what is known now' : 'Use my hands'}
         </Button>
       )}
     </p>

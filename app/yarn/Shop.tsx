@@ -65,7 +65,7 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
               <span>
                 <strong>{y.name}</strong>{' '}
                 <span className="quiet small">
-                  {y.fibre}, {y.metresPer100G} m in 100 g, {y.ballG} g, {y.price.toFixed(2)}
+                  {y.fibre}, {y.metresPer100G} m per 100 g, {y.ballG} g, {y.price.toFixed(2)}
                 </span>
               </span>
               <span className={styles.shopColours}>

@@ -63,7 +63,7 @@ test('of many alike the basket says for how many it is enough, and the time is t
   const plain = (): YarnPlan => store.get().plan.yarns[0]!;
   const each = plain().quantity.grams / 24;
   type('Grams of Plain yarn in the basket', String(Math.ceil(5 * each * (1 + plain().quantity.spread))));
-  expect(screen.getByText(/^With what is here: surely enough for 5 of 24 pieces, at most for/)).toBeTruthy();
+  expect(screen.getByText(/^Your yarn: surely enough for 5 of 24 pieces, at most for/)).toBeTruthy();
   expect(document.body.textContent).toContain(
     `All 24, joining included: ${timeWords(store.get().plan.minutesInAll)}.`,
   );

@@ -109,12 +109,12 @@ describe('the basket', () => {
 
   test('says so in a sentence', () => {
     expect(basketWords(made)).toBeNull();
-    expect(basketWords(having(900, 900))).toBe('With what is here: enough for the whole border.');
+    expect(basketWords(having(900, 900))).toBe('Your yarn: enough for the whole border.');
     expect(basketWords(having(900, 1))).toBe(
-      'With what is here: safe to the end of round 3, not enough for round 4.',
+      'Your yarn: safe to the end of round 3, not enough for round 4.',
     );
     expect(basketWords(having(1, null))).toBe(
-      'With what is here: not enough for the base round. Say how much Other yarn is here to have it counted too.',
+      'Your yarn: not enough for the base round. Say how much Other yarn is here to have it counted too.',
     );
   });
 

@@ -18,6 +18,8 @@ export interface Tried {
   /** The family that must come first; null when none must. */
   readonly ground: string | null;
   readonly fits: boolean;
+  /** Stitches that the worst of its sides is from a count that fits; 0 where all fit. */
+  readonly off: number;
   /** Share of the width of the added rounds that is chains, 0 to 1. */
   readonly airy: number;
   /** Yarn of an added round over that of the base round. */
@@ -109,12 +111,17 @@ export function tryFamilies(plan: Plan): readonly Tried[] {
         ground: first.family === family.id ? null : first.family,
         // What it brings out of step above it is told too.
         fits: tried.rounds.slice(added[0]!.number).every((r) => r.even),
+        off: Math.max(0, ...tried.rounds.slice(added[0]!.number).flatMap(stitchesOff)),
         airy: chainShare(added.map((r) => tallyRing(r.ring))),
         yarn: added.reduce((sum, r) => sum + r.yarnM, 0) / added.length / plan.rounds[0]!.yarnM,
       },
     ];
   });
 }
+
+/** Stitches that each side of a round is from the nearest count that fits. */
+const stitchesOff = ({ sides }: RoundPlan): readonly number[] =>
+  sides.map(({ fit }) => (fit ? Math.min(fit.over, fit.short) : 0));
 
 function chainShare(tallies: readonly Tally[]): number {
   const sum = (of: (t: Tally) => number): number => tallies.reduce((total, t) => total + of(t), 0);

@@ -6,14 +6,14 @@ import { listWords } from '../say/lists.ts';
 import { roundIn } from '../plan/roundNames.ts';
 import { yarnOf } from '../document/hem.ts';
 
-/** How far what is in the basket goes: “With what is here: safe to the end of round 3, doubtful in round 4.” */
+/** How far what is in the basket goes: “Your yarn: safe to the end of round 3, doubtful in round 4.” */
 export function basketWords(plan: Plan): string | null {
   const reach = basketReach(plan);
   if (!reach) return null;
   const names = reach.unsaid.map((id) => yarnOf(plan.hem, id).name);
   const rest = names.length === 0 ? '' : ` Say how much ${listWords(names)} is here to have it counted too.`;
   const pieces = plan.hem.alike.count > 1 ? basketPieces(plan) : null;
-  if (pieces) return `With what is here: ${piecesWords(pieces, plan.hem.alike.count)}.${rest}`;
+  if (pieces) return `Your yarn: ${piecesWords(pieces, plan.hem.alike.count)}.${rest}`;
   const { safe, doubtful, out } = reach;
   const parts = [
     ...(doubtful === null ? ['enough for the whole border'] : []),
@@ -21,7 +21,7 @@ export function basketWords(plan: Plan): string | null {
     ...(doubtful !== null && doubtful !== out ? [`doubtful in ${roundIn(plan, doubtful)}`] : []),
     ...(out === null ? [] : [`not enough for ${roundIn(plan, out)}`]),
   ];
-  return `With what is here: ${parts.join(', ')}.${rest}`;
+  return `Your yarn: ${parts.join(', ')}.${rest}`;
 }
 
 /** “surely enough for 5 of 24 pieces, at most for 7, joining not counted” */

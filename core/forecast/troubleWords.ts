@@ -48,7 +48,7 @@ export function troubleWords(plan: Plan, trouble: BorderTrouble): string {
     }
     case 'on an edge': {
       const [round, edge] = [trouble.round, trouble.edge].map((k) => plan.rounds[k]!.name.toLowerCase());
-      return `${capital(roundIn(plan, trouble.round))} (${round}) is worked into the lobes of ${roundIn(plan, trouble.edge)} (${edge}) and pulls them out of shape. Move it under them.`;
+      return `${capital(roundIn(plan, trouble.round))} (${round}) is worked into the scalloped edge of ${roundIn(plan, trouble.edge)} (${edge}) and pulls them out of shape. Move it under them.`;
     }
     case 'not flat': {
       const { round, side, verdict, strain, rounds } = trouble;

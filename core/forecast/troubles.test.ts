@@ -101,7 +101,7 @@ describe('a round for a border that ends in an edge', () => {
     );
   });
 
-  test('of no family is worked into the lobes of it', () => {
+  test('of no family is worked into the scalloped edge of it', () => {
     const planner = createPlanner();
     for (const f of FAMILIES) {
       for (const where of waysIn(made, f)) {
@@ -119,7 +119,7 @@ describe('a round for a border that ends in an edge', () => {
     const bad = plan({ ...ends, rounds: [...ends.rounds, entry({ id: 'p' })] });
     expect(short(bad)).toContain('round 3 lies on an edge');
     expect(said(bad)).toContainEqual(
-      expect.stringMatching(/^Round 3 \(.*\) is worked into the lobes of round 2 \(scallop edge\)/),
+      expect.stringMatching(/^Round 3 \(.*\) is worked into the scalloped edge of round 2 \(scallop edge\)/),
     );
   });
 

@@ -24,5 +24,5 @@ test('a pace, yarn and height are said with their range and what they rest on', 
 
 test('nothing noted is a rule of thumb, and says so', () => {
   expect(handsWords('yarn', of())).toContain('about the same');
-  expect(learnedBasisWords(of())).toBe('A rule of thumb: nothing has been noted yet.');
+  expect(learnedBasisWords(of())).toBe('Typical value; nothing noted yet.');
 });

@@ -12,7 +12,7 @@ export function learnedBasisWords({ basis, observations, doubted = [] }: Known &
   const from = plural(observations - doubted.length, basis === 'swatch' ? 'swatch' : 'observation');
   switch (basis) {
     case 'rule of thumb':
-      return 'A rule of thumb: nothing has been noted yet.';
+      return 'Typical value; nothing noted yet.';
     case 'own word':
       return 'Your own word.';
     case 'swatch':
@@ -62,7 +62,7 @@ export function countedWords({ sides, fewer, more, where }: Hands['counted']): s
   const { low, high } = shareBetween(off, sides);
   return (
     `${off} of ${plural(sides, 'counted side')} had another count than planned${off > 0 ? `: ${directions}` : ''}. ` +
-    `${capital(places)}. Of the next hundred sides, ${Math.round(100 * low)} to ${Math.round(100 * high)}.`
+    `${capital(places)}. Expect ${Math.round(100 * low)} to ${Math.round(100 * high)} in 100 sides to be off.`
   );
 }
 

@@ -35,7 +35,7 @@ type Telling = {
 
 const TELLING: Telling = {
   began: ({ yarn }, name) => `${name} begun in ${yarn.name}`,
-  made: ({ stitches }, name) => `${name}: ${plural(stitches, 'stitch')} made, chains counted too`,
+  made: ({ stitches }, name) => `${name}: ${plural(stitches, 'stitch')} worked (chains included)`,
   counted: ({ counts }, name, { planned }) => {
     const found = counts.flatMap((count, i) => {
       if (count === null) return [];

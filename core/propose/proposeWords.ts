@@ -117,7 +117,7 @@ export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): r
   return [
     ...(wish.size ? [`${sizeWords(p.blockedSize, unit)} in all`] : []),
     `${wide} wide${wished === wide ? '' : ` (wished: ${wished})`}`,
-    p.asItIs ? 'fits as it is' : 'fits with a change that hides',
+    p.asItIs ? 'fits as it is' : 'fits with a small adjustment',
     `${flatnessWords(verdict(p.worst, flatLimits))}${p.ruffles ? ' under its ruffle' : ''}`,
     grams.join(', '),
     ...(wish.basket === 'used up' ? [`uses ${Math.round(100 * p.used)} % of the basket`] : []),

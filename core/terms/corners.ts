@@ -54,7 +54,7 @@ export const CORNERS: readonly CornerTreatment[] = [
   },
   { id: 'sixes', name: '6 in one', write: (s) => `corner: 6 ${s} in corner` },
   // By the angle of each corner; what is written here is the right angle's.
-  { id: 'angle', name: 'as the angle asks', write: (s) => `corner: 3 ${s} in corner` },
+  { id: 'angle', name: 'enough for this corner', write: (s) => `corner: 3 ${s} in corner` },
   // Its increases lie spread along the sides, where they are placed round by round.
   { id: 'rounded', name: 'rounded', write: (s) => `corner: ${s} in corner` },
   { id: 'walk', name: 'no increase', write: () => 'corner: walk round' },

@@ -44,7 +44,7 @@ function slipWords(plan: Plan, slip: WorkSlip): string {
         ? `Ten may have been counted ${slip.count > 0 ? 'twice' : 'too few'} on ${sideWords(plan, slip.side)}: count it again`
         : `The count of ${sideWords(plan, slip.side)} may be off: count it again, ten by ten`;
     case 'join':
-      return `The slip stitch of the join may have been taken for a st, on ${sideWords(plan, slip.side)}`;
+      return `The slip stitch of the join may have been counted as a st, on ${sideWords(plan, slip.side)}`;
     case 'repeat':
       return slip.missed
         ? `A repeat may be missing on ${sideWords(plan, slip.side)}`
@@ -54,7 +54,7 @@ function slipWords(plan: Plan, slip: WorkSlip): string {
     case 'places':
       return slip.count < 0
         ? `Somewhere on ${sideWords(plan, slip.side)} ${plural(-slip.count, 'place')} may have been passed over`
-        : `Somewhere on ${sideWords(plan, slip.side)} ${plural(slip.count, 'place')} may have been worked into twice`;
+        : `Somewhere on ${sideWords(plan, slip.side)} ${plural(slip.count, 'place')} may have been worked twice`;
   }
 }
 
@@ -73,7 +73,7 @@ export function repairWords(plan: Plan, repair: Repair): string {
       return `Go on, and make up for it in round ${repair.round}: ${quietWords(plan, repair)}`;
     case 'refit': {
       const { solution, plan: then } = held(repair.refit, 'a repair of this kind has it');
-      return `Go on, and fit what comes to what is there: ${solutionWords(then, solution)}`;
+      return `Go on, and adjust the next rounds to match: ${solutionWords(then, solution)}`;
     }
     case 'leave':
       return 'Go on with what is there';
@@ -148,7 +148,7 @@ export const goodWords = (round: RoundPlan | null): string =>
     ? 'No round has been counted and found right yet.'
     : round.number === 0
       ? 'The base round is good, by its count or its look.'
-      : `Up to round ${round.number} it is good, by count or look.`;
+      : `Up to round ${round.number} all is good, by count or look.`;
 
 /** Counts to compare one with: the side that faces it, and the last count of it that was right. */
 export function comparedWords(plan: Plan, number: number, found: SideCounts): string {

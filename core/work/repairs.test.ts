@@ -252,7 +252,7 @@ describe('a count that is not right', () => {
     expect(leave.uneven).toEqual([2]);
     const refit = repairs.find((r) => r.kind === 'refit')!;
     expect(refit.uneven).toEqual([]);
-    expect(repairWords(worked, refit)).toMatch(/^Go on, and fit what comes to what is there: ./);
+    expect(repairWords(worked, refit)).toMatch(/^Go on, and adjust the next rounds to match: ./);
     const then = plan(repaired(worked.hem, refit)!);
     expect(then.rounds[0]!.sides.map((s) => s.tally.stitches)).toEqual(found);
   });
