@@ -39,13 +39,13 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
       const kindOf = (key: string): string =>
         key
           .replace(/\|.*| \(copy\)|\b[A-Z]\b|[\d–]+/g, '')
-          .replace(/^(Take|Colou?r of|Copy|Discard|pale|light|full|dark) .*|^.*, [A-Z][a-z]+$/, '$1');
+          .replace(/^(Take|Remove|Colou?r of|Copy|Discard|pale|light|full|dark) .*|^.*, [A-Z][a-z]+$/, '$1');
 
       const now = (): ReadonlyMap<string, HTMLElement> => {
         const called = new Map<string, number>();
         const found = new Map<string, HTMLElement>();
         for (const element of document.querySelectorAll<HTMLElement>(
-          ':is(button, summary, [role=button], [role=radio], [role=switch], [role=menuitem], input[type=checkbox], input[type=radio]):not(nav *)',
+          ':is(button, summary, [role=button], [role=radio], [role=switch], [role=checkbox], [role=menuitem], input[type=checkbox], input[type=radio]):not(nav *)',
         )) {
           const inHead = element.closest('header') !== null;
           const shown = element.closest<HTMLElement>('label') ?? element;

@@ -84,7 +84,7 @@ export function BasePage() {
   return (
     <div className={styles.page}>
       <section className={styles.lines}>
-        <header>
+        <div className={styles.bar}>
           <h1>Base {plan.body.outline.part ? 'row' : 'round'}</h1>
           <StitchOfBase plan={slow} />
           {groups.length < worked.length && together && like.length < plan.sides.length && (
@@ -92,7 +92,7 @@ export function BasePage() {
               change matching sides together
             </Check>
           )}
-        </header>
+        </div>
         <BegunNote plan={slow} rounds={BASE_ROUND} />
         <CountLines plan={plan} side={side} groups={groups} preview={preview} onPick={pick} />
         <RunOfSide plan={slow} side={side} group={group} />

@@ -49,11 +49,11 @@ export function PiecePage() {
   return (
     <div className={styles.page} onBlur={() => store.endJoin()}>
       <section aria-label="The piece, drawn">
-        <header className={styles.bar}>
+        <div className={styles.bar}>
           <h1>The piece</h1>
           <MadeAs piece={piece} onChange={put} onKind={choose} />
           <MadeWith plan={plan} />
-        </header>
+        </div>
         <Guard what="The drawing of the piece" resetKeys={[plan]}>
           <PieceStage plan={plan} picked={picked} onPick={setPicked} tool={tool} onPiece={put} />
           {piece.kind === 'grid' && <MotifTools plan={plan} piece={piece} tool={tool} onTool={setTool} />}
