@@ -117,6 +117,29 @@ const JOURNEYS: readonly Journey[] = [
     },
   },
   {
+    name: 'Both ends of a knitted scarf',
+    most: { presses: 8, fields: 4 },
+    start: '/',
+    go: async (person) => {
+      await person.press('New hem');
+      await person.press('Knitted');
+      await person.type('Stitches', 40);
+      await person.type('Rows', 360);
+      await person.type('Width', 22);
+      await person.type('Height', 160);
+      await person.press('Choose an edge');
+      await person.press('Add Shell edge');
+      await person.press(/^Piece/, 'link');
+      await person.press('Side A');
+      await person.press('A border along this side alone');
+      await person.press('The same along side C');
+      await person.page.getByRole('link', { name: /^Pattern/ }).click();
+      await expect(
+        person.page.getByText(/^Make 2: along sides A and C of one piece, each begun anew/).first(),
+      ).toBeVisible();
+    },
+  },
+  {
     name: 'Joined squares with a puff edge in print',
     most: { presses: 10, fields: 3 },
     start: '/',

@@ -19,6 +19,10 @@ function firstOfParts(sections: readonly Section[]): readonly number[] {
   return sections.map((_, i) => i).filter((i) => i === 0 || i >= round);
 }
 
+/** The sections of a part in the order in which they are read: abbreviations, the first on paper, are looked up. */
+const inReading = (sections: readonly Section[], part: number): readonly Section[] =>
+  part === 0 ? [...sections.slice(1), ...sections.slice(0, 1)] : sections;
+
 /** The pattern to be read with the work in the lap: large, one part at a time; where one was is kept. */
 export function ReadAloud({ hem, sections, children }: ReadingProps) {
   const key = `reading ${hem}`;
@@ -49,7 +53,9 @@ export function ReadAloud({ hem, sections, children }: ReadingProps) {
     <div className={styles.reading} ref={top}>
       <div className={styles.text} aria-live="polite">
         {at < last
-          ? sections.slice(parts[at], parts[at + 1]).map((s) => <SectionWords key={s.heading} section={s} />)
+          ? inReading(sections.slice(parts[at], parts[at + 1]), at).map((s) => (
+              <SectionWords key={s.heading} section={s} />
+            ))
           : children}
       </div>
       <nav className={styles.steps} aria-label="Parts of the pattern">
@@ -64,7 +70,9 @@ export function ReadAloud({ hem, sections, children }: ReadingProps) {
           <select value={at} onChange={(e) => go(Number(e.target.value))}>
             {parts.slice(0, -1).map((first, i) => (
               <option key={first} value={i}>
-                {sections[first]!.heading.replaceAll(TICK, '')}
+                {i === 0 && parts.length > 2
+                  ? 'Before you begin'
+                  : sections[first]!.heading.replaceAll(TICK, '')}
               </option>
             ))}
             <option value={last}>Charts</option>

@@ -3,9 +3,13 @@ import { Link } from 'react-router';
 import { crossingOf } from '../../core/base/baseRound.ts';
 import { listWords } from '../../core/say/lists.ts';
 import { basis, spotNoun } from '../../core/base/spacings.ts';
-import { chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
+import { borderAlong, chooseBaseCorner, crossJoin } from '../../core/edits/base.ts';
 import { measureSide, readAgain, splitRows, takeMiddle } from '../../core/edits/piece.ts';
 import { beforeStretch, wholeEdge } from '../../core/piece/along.ts';
+import { isWorkedSide, partAlong, sidesChanged, type SidesAlong } from '../../core/piece/part.ts';
+import { otherEnd } from '../../core/print/alike.ts';
+import { workedRounds } from '../../core/record/record.ts';
+import { describeAlike } from '../../core/edits/hem.ts';
 import type { Piece } from '../../core/piece/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords, plural } from '../../core/say/measures.ts';
@@ -118,10 +122,49 @@ function SidePart({ plan, side, onPiece }: SidePartProps) {
           Your counts suggest {lengthWords(edge.computedMm, preferences.length)}. Check both.
         </p>
       )}
+      <WithBorder plan={plan} side={side} />
       <p className="quiet small">
         The base round works {plural(count, 'stitch')} along it. <Link to="../base">Set the count</Link>
       </p>
     </>
+  );
+}
+
+/** Whether a side has a border: all sides, this one alone, or not this one; and the end that faces it. */
+function WithBorder({ plan, side }: { readonly plan: Plan; readonly side: number }) {
+  const store = useHemStore();
+  const { base, record, alike } = plan.hem;
+  const sides = plan.sides.length;
+  if (isDisc(plan.body.outline) || sides < 2 || workedRounds(record).length > 0) return null;
+  const worked = isWorkedSide(base.part ? partAlong(base.part, sides) : undefined, side, sides);
+  const changed = sidesChanged(base.part, side, !worked, sides);
+  const set = (along: SidesAlong | null): void =>
+    void store.do(borderAlong(along && { ...along, from: 0, to: null, cut: base.part?.cut ?? false }));
+  const other = otherEnd(plan);
+  return (
+    <p className={styles.runLine}>
+      {changed !== undefined && (
+        <Button size="small" onClick={() => set(changed)}>
+          {worked ? 'No border along this side' : 'A border along this side too'}
+        </Button>
+      )}
+      {!(base.part?.sides === 1 && worked) && (
+        <Button size="small" onClick={() => set({ first: side, sides: 1 })}>
+          A border along this side alone
+        </Button>
+      )}
+      {base.part && (
+        <Button size="small" onClick={() => set(null)}>
+          All the way around
+        </Button>
+      )}
+      {worked && other !== null && alike.count === 1 && (
+        <Button
+          size="small"
+          onClick={() => store.do(describeAlike({ count: 2, join: 'not joined' }))}
+        >{`The same along side ${plan.sides[other]!.name}`}</Button>
+      )}
+    </p>
   );
 }
 

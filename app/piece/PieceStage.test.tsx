@@ -85,6 +85,29 @@ describe('edges of the piece', () => {
   });
 });
 
+describe('sides with and without a border', () => {
+  const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
+  const along = (hem: Hem) => hem.base.part && [hem.base.part.first, hem.base.part.sides];
+
+  test('are said where they are touched, and both ends of a piece can have the same', () => {
+    const { store } = renderHem(base, () => <PiecePage />);
+    const hem = () => store.get().plan.hem;
+    press('Side B');
+    press('No border along this side');
+    expect(along(hem())).toEqual([2, 3]);
+    press('A border along this side too');
+    expect(along(hem())).toBeNull();
+    press('Side A');
+    press('A border along this side alone');
+    expect(along(hem())).toEqual([0, 1]);
+    press('The same along side C');
+    expect(hem().alike).toMatchObject({ count: 2, join: 'not joined' });
+    expect(screen.getByText(/^Make 2: along sides A and C of one piece, each begun anew/)).toBeTruthy();
+    press('All the way around');
+    expect(along(hem())).toBeNull();
+  });
+});
+
 describe('runs of rows on the drawing', () => {
   test('are picked, pulled by their edges, and split', () => {
     const { store } = renderHem(of(banded), () => <PiecePage />);

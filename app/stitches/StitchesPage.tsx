@@ -1,6 +1,8 @@
 import { writtenOf } from '../../core/plan/types.ts';
-import { Fragment, useMemo } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Fragment, useMemo, useState, type ReactNode } from 'react';
+import { Link, useLocation, useSearchParams } from 'react-router';
+import { held } from '../../core/held.ts';
+import { useNarrow } from '../look/narrow.ts';
 import type { Preferences } from '../../core/document/hem.ts';
 import { stitchOf, type Stitch } from '../../core/ring/stitch.ts';
 import { factsOf, firstChoice } from '../../core/rounds/facts.ts';
@@ -95,8 +97,7 @@ export function StitchesPage() {
           <Places preferences={preferences} />
           <Loops preferences={preferences} />
           <Hidden preferences={preferences} />
-          <section id="stitches">
-            <h2>Each stitch</h2>
+          <Part id="stitches">
             {KINDS.map((kind) => (
               <HowTo
                 key={kind}
@@ -104,33 +105,73 @@ export function StitchesPage() {
                 preferences={preferences}
               />
             ))}
-          </section>
-          <section id="decreases">
-            <h2>Two together</h2>
+          </Part>
+          <Part id="decreases">
             <p className="quiet">
               One stitch fewer, with a top like any other: a decrease that hardly shows.
             </p>
             {DECREASES.map((stitch) => (
               <HowTo key={stitch.kind} stitch={stitch} preferences={preferences} />
             ))}
-          </section>
-          <section id="others">
-            <h2>Textured stitches, posts, picots</h2>
+          </Part>
+          <Part id="others">
             {OTHERS.map((stitch) => (
               <HowTo key={`${stitch.form} ${stitch.post}`} stitch={stitch} preferences={preferences} />
             ))}
-          </section>
-          <section id="families">
-            <h2>Every round</h2>
+          </Part>
+          <Part id="families">
             <ul className={styles.referenceFamilies}>
               {FAMILIES.map((family) => (
                 <FamilyEntry key={family.id} family={family} preferences={preferences} />
               ))}
             </ul>
-          </section>
+          </Part>
         </main>
       </div>
     </Themed>
+  );
+}
+
+/** A part of the reference; on a phone it is folded until it is asked for. */
+function Part({ id, children }: { readonly id: (typeof SECTIONS)[number][0]; readonly children: ReactNode }) {
+  const narrow = useNarrow();
+  const { hash } = useLocation();
+  const name = held(
+    SECTIONS.find(([section]) => section === id),
+    'every part has its name',
+  )[1];
+  if (!narrow)
+    return (
+      <section id={id}>
+        <h2>{name}</h2>
+        {children}
+      </section>
+    );
+  const asked = hash === `#${id}`;
+  return (
+    <Folded key={String(asked)} id={id} name={name} asked={asked}>
+      {children}
+    </Folded>
+  );
+}
+
+interface FoldedProps {
+  readonly id: string;
+  readonly name: string;
+  /** The address names it. */
+  readonly asked: boolean;
+  readonly children: ReactNode;
+}
+
+function Folded({ id, name, asked, children }: FoldedProps) {
+  const [open, setOpen] = useState(asked);
+  return (
+    <details id={id} className={styles.folded} open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>
+        <h2>{name}</h2>
+      </summary>
+      {open && children}
+    </details>
   );
 }
 
@@ -138,7 +179,7 @@ export function StitchesPage() {
 const heightWords = (height: number): string =>
   Math.abs(height - 1) < 0.2 ? 'About as tall as it is wide' : `About ${height} times as tall as it is wide`;
 
-const EDGES = { straight: 'Straight edge', lobed: 'Wavy edge', fringed: 'Fringed edge' } as const;
+const EDGES = { straight: 'Straight edge', lobed: 'Scalloped edge', fringed: 'Fringed edge' } as const;
 
 const yarnOfBase = (times: number): string =>
   Math.abs(times - 1) < 0.15
@@ -152,15 +193,14 @@ interface PartProps {
 function Places({ preferences }: PartProps) {
   const { language } = preferences;
   return (
-    <section id="places">
-      <h2>Where the hook goes</h2>
+    <Part id="places">
       <p className="quiet">{inTerms('The dots mark what the round in full color goes into.', language)}</p>
       <ul className={styles.places}>
         {PLACE_TOPICS.map((topic, i) => (
           <Place key={i} topic={topic} preferences={preferences} />
         ))}
       </ul>
-    </section>
+    </Part>
   );
 }
 
@@ -208,8 +248,7 @@ function Loops({ preferences }: PartProps) {
     [preferences],
   );
   return (
-    <section id="loops">
-      <h2>Which loop</h2>
+    <Part id="loops">
       <ul className={styles.places}>
         {made.map(({ loop, plan }) => (
           <li key={loop}>
@@ -226,7 +265,7 @@ function Loops({ preferences }: PartProps) {
           </li>
         ))}
       </ul>
-    </section>
+    </Part>
   );
 }
 
@@ -242,9 +281,8 @@ function Hidden({ preferences }: PartProps) {
   const corner = landmarkOf(made, 1, 'corner', 0);
   const at = { x: corner.x - 2.5 * made.stitchWidthMm, y: corner.y + 2 * made.stitchWidthMm };
   return (
-    <section id="hidden" className={styles.hiddenFirst}>
-      <h2>The hidden first stitch</h2>
-      <div>
+    <Part id="hidden">
+      <div className={styles.hiddenFirst}>
         <PlanSwatch plan={made} at={at} across={12} width={330} height={220} withPiece round={1} />
         <p>
           The corner leans over the first stitch of the side and hides it. Push the corner back: the first dot
@@ -252,7 +290,7 @@ function Hidden({ preferences }: PartProps) {
           few usually comes from here.
         </p>
       </div>
-    </section>
+    </Part>
   );
 }
 

@@ -48,14 +48,43 @@ export function BallsOnPiece() {
   );
 }
 
+/** Marks within the piece, beside their places and clear of each other and of the letters outside. */
+function laidApart(marks: readonly Mark[], radius: number): readonly (Mark & { readonly at: Point })[] {
+  const laid: (Mark & { readonly at: Point })[] = [];
+  for (const mark of marks) {
+    const far = Math.hypot(mark.x, mark.y) || 1;
+    const inwards = (steps: number): Point => {
+      const share = 1 - (steps * radius) / far;
+      return { x: mark.x * share, y: mark.y * share };
+    };
+    let steps = 1.6;
+    while (
+      steps * radius < far &&
+      laid.some(({ at }) => Math.hypot(at.x - inwards(steps).x, at.y - inwards(steps).y) < 2.2 * radius)
+    )
+      steps += 0.5;
+    laid.push({ ...mark, at: inwards(steps) });
+  }
+  return laid;
+}
+
 function Marks({ marks }: { readonly marks: readonly Mark[] }) {
   const { finishedSize, hem } = usePlan();
   const largest = Math.max(finishedSize.widthMm, finishedSize.heightMm);
   const mirrored = hem.preferences.hand === 'left' ? -1 : 1;
-  return marks.map(({ x, y, label, colour, words }) => (
-    <g key={words} className={styles.mark} transform={`translate(${x * mirrored} ${y})`}>
+  const radius = largest * 0.038;
+  return laidApart(marks, radius).map(({ x, y, at, label, colour, words }) => (
+    <g key={words} className={styles.mark} transform={`translate(${at.x * mirrored} ${at.y})`}>
       <title>{words}</title>
-      <circle r={largest * 0.038} strokeWidth={largest * 0.006} fill={colour} />
+      <line
+        x1={(x - at.x) * mirrored}
+        y1={y - at.y}
+        x2={0}
+        y2={0}
+        strokeWidth={largest * 0.006}
+        stroke={colour}
+      />
+      <circle r={radius} strokeWidth={largest * 0.006} fill={colour} />
       <text fontSize={largest * 0.054} className={isDark(colour) ? styles.onDark : undefined}>
         {label}
       </text>

@@ -27,6 +27,41 @@ export const partAlong = (
   corners: number,
 ): Part => ({ first, last: (first + sides) % corners });
 
+/** Sides that are worked, one after the other. */
+export interface SidesAlong {
+  readonly first: number;
+  readonly sides: number;
+}
+
+/**
+ * The sides that a border goes along, with one more or one fewer; null where it goes all the way around then.
+ *
+ * @param along null where it goes all the way around now
+ * @param corners sides of the outline
+ * @returns undefined where they would not lie one after the other, or none would be left
+ */
+export function sidesChanged(
+  along: SidesAlong | null,
+  side: number,
+  worked: boolean,
+  corners: number,
+): SidesAlong | null | undefined {
+  if (corners < 2) return undefined;
+  if (along === null) return worked ? null : { first: (side + 1) % corners, sides: corners - 1 };
+  const { first, sides } = along;
+  const place = behind(first, side, corners);
+  if (worked) {
+    if (place < sides) return along;
+    if (sides + 1 === corners) return null;
+    if (place === sides) return { first, sides: sides + 1 };
+    return place === corners - 1 ? { first: side, sides: sides + 1 } : undefined;
+  }
+  if (place >= sides) return along;
+  if (sides === 1) return undefined;
+  if (place === sides - 1) return { first, sides: sides - 1 };
+  return place === 0 ? { first: (first + 1) % corners, sides: sides - 1 } : undefined;
+}
+
 /** Whether a side is worked. */
 export const isWorkedSide = (part: Part | undefined, side: number, corners: number): boolean =>
   !part || behind(part.first, side, corners) < behind(part.first, part.last, corners);

@@ -4,6 +4,7 @@ import { joinRefusedWords, layoutWords, seamWords } from '../alike/joinWords.ts'
 import { laidOut } from '../alike/seams.ts';
 import { tilingOf } from '../alike/tilings.ts';
 import { held } from '../held.ts';
+import { facingSides } from '../piece/symmetry.ts';
 import { listWords } from '../say/lists.ts';
 import { shortYarnName } from '../document/yarnNames.ts';
 import type { Plan } from '../plan/types.ts';
@@ -16,12 +17,29 @@ import type { PatternLine, Section } from './section.ts';
 export const joiningYarn = ({ hem, rounds }: Plan): string =>
   hem.alike.yarn ?? rounds[rounds.length - 1]!.yarnId;
 
+/** The side that faces the only one that is worked, as both ends of a scarf do; null where there is none. */
+export function otherEnd({ hem, body }: Pick<Plan, 'hem' | 'body'>): number | null {
+  const { part } = hem.base;
+  if (part?.sides !== 1 || part.from > 0 || part.to !== null) return null;
+  const pair = facingSides(body).find((sides) => sides.includes(part.first));
+  return pair ? (pair[0] === part.first ? pair[1] : pair[0]) : null;
+}
+
+/** “Make 24.”; of two along one side, that they may be the ends of one piece. */
+function makeWords(plan: Plan): string {
+  const { count } = plan.hem.alike;
+  const other = count === 2 ? otherEnd(plan) : null;
+  if (other === null) return `Make ${count}.`;
+  const [one, facing] = [plan.sides[plan.hem.base.part?.first ?? 0], plan.sides[other]].map((s) => s?.name);
+  return `Make 2: along sides ${one} and ${facing} of one piece, each begun anew, or on two pieces.`;
+}
+
 /** “Make 24. Joined, 4 across, 6 down: about 62 × 92 cm.”; nothing of a single piece. */
 export function alikeWords(plan: Plan): readonly string[] {
   const { alike, preferences } = plan.hem;
   if (alike.count === 1) return [];
   const { joining, finishedSize } = plan;
-  if (!joining || joining.refused !== null) return [`Make ${alike.count}.`];
+  if (!joining || joining.refused !== null) return [makeWords(plan)];
   const layout = laidOut(alike);
   const tiling = held(tilingOf(plan.body.outline), 'pieces that are joined lie without gaps');
   const size = tiling.size(finishedSize, layout);
