@@ -4,7 +4,7 @@ import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
 import { demoPlans } from '../demo/read.ts';
 import { entriesIn, stitchAt, type Box } from './find.ts';
-import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
+import { type Frame, symbolFramesOf, yarnFramesOf } from './frames.ts';
 import { sceneOf, type DrawnRound } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf } from './yarnFace.ts';
@@ -41,7 +41,7 @@ function drawnBox({ chart, widthMm, seen }: DrawnRound, i: number, face: 'yarn' 
           ...yarn.frames.map((f) => [f, [...post, ...top]] as const),
           ...(yarn.reach ? [[yarn.reach, REACHING] as const] : []),
         ]
-      : framesOf(chart, i, widthMm).map((f) => [f, filled ? [lines, filled] : [lines]] as const);
+      : symbolFramesOf(chart, i, widthMm).map((f) => [f, filled ? [lines, filled] : [lines]] as const);
   const xs: number[] = [];
   const ys: number[] = [];
   for (const [[a, b, c, d, e, f], paths] of drawn) {

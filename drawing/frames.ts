@@ -32,6 +32,30 @@ export function framesOf(chart: DrawnChart, i: number, widthMm: number): readonl
   return [frame(footX[i]!, footY[i]!, headX[i]!, headY[i]!, nominalHeight(chart, i), widthMm)];
 }
 
+/**
+ * As {@link framesOf}, for symbols: a cross stands straight on its edge however its stitch leans, or it would be taken for the
+ * other sign of the same stitch.
+ */
+export function symbolFramesOf(chart: DrawnChart, i: number, widthMm: number): readonly Frame[] {
+  const { ring, footX, footY, headX, headY } = chart;
+  const { kind, form } = ring.made[i]!;
+  const size = ring.made.length;
+  const before = (i + size - 1) % size;
+  const [alongX, alongY] = [headX[i]! - headX[before]!, headY[i]! - headY[before]!];
+  const step = Math.hypot(alongX, alongY);
+  if ((kind !== 'sc' && kind !== 'esc') || form === 'together' || chart.upright?.has(i) || step === 0)
+    return framesOf(chart, i, widthMm);
+  const [leanX, leanY] = [headX[i]! - footX[i]!, headY[i]! - footY[i]!];
+  const outwards = alongY * leanX - alongX * leanY < 0 ? -1 : 1;
+  const high = nominalHeight(chart, i);
+  const [upX, upY] = [
+    (alongY / step) * outwards * high * widthMm,
+    (-alongX / step) * outwards * high * widthMm,
+  ];
+  const [x, y] = [(headX[i]! + footX[i]! - upX) / 2, (headY[i]! + footY[i]! - upY) / 2];
+  return [frame(x, y, x + upX, y + upY, high, widthMm)];
+}
+
 const nominalHeight = ({ ring }: RoundChart, i: number): number => {
   const s = ring.made[i]!;
   return s.kind === 'ch' ? 1 : STITCHES[s.kind].height;

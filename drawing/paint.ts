@@ -4,7 +4,7 @@ import type { Point } from '../core/piece/outline.ts';
 import { IN_NOTHING } from '../core/ring/ring.ts';
 import { tonesOf, type Tones } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
-import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
+import { symbolFramesOf, yarnFramesOf, type Frame } from './frames.ts';
 import { HOLE, SEAM_LINE, colourAt, inOrder, type DrawnRound, type Scene } from './scene.ts';
 import type { WaysOfJoins } from './starts.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
@@ -222,7 +222,7 @@ function paintSymbols(onto: Placer, round: DrawnRound, entries: readonly number[
     const ink = tonesOf(colourAt(round, i)).edge;
     onto.context.fillStyle = ink;
     const { lines, filled } = symbolOf(chart.ring.made[i]!);
-    for (const placed of framesOf(chart, i, widthMm)) {
+    for (const placed of symbolFramesOf(chart, i, widthMm)) {
       onto.place(placed);
       onto.stroke(pathOf(lines), ink, SYMBOL_LINE);
       if (filled) onto.context.fill(pathOf(filled));

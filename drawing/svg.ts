@@ -2,7 +2,7 @@
 import { tonesOf } from './colours.ts';
 import type { ChartMark } from './chartMarks.ts';
 import { entriesIn, type Box } from './find.ts';
-import { framesOf, yarnFramesOf, type Frame } from './frames.ts';
+import { symbolFramesOf, yarnFramesOf, type Frame } from './frames.ts';
 import { HOLE, SEAM_LINE, colourAt, type DrawnRound, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
 import { REACHING, STRAND, strandsOf } from './yarnFace.ts';
@@ -157,7 +157,8 @@ function roundGroup(
         const content = draw(chart.ring.made[i]!, colourAt(round, i));
         if (content === '') return '';
         const id = definitions.id(content);
-        const frames = face === 'yarn' ? yarnFramesOf(chart, i, widthMm).frames : framesOf(chart, i, widthMm);
+        const frames =
+          face === 'yarn' ? yarnFramesOf(chart, i, widthMm).frames : symbolFramesOf(chart, i, widthMm);
         return frames.map((f) => `<use href="#${id}" transform="${matrix(f)}"/>`).join('');
       })
       .join('');

@@ -132,7 +132,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
       </div>
       {step.where.on === 'side' && stride === 'repeat' && (
         <Button className={styles.toCorner} onClick={toCorner}>
-          All up to the {rows ? 'end of the side' : 'corner'} is done
+          Done to the {rows ? 'end of the side' : 'corner'}
         </Button>
       )}
       <dl className={styles.left}>
