@@ -194,7 +194,7 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
   await page.getByText('Details', { exact: true }).click();
   const sure = async (): Promise<number> => {
     const text = await page.locator('details', { hasText: 'From the path of the yarn' }).innerText();
-    return Number(/±(\d+) %/.exec(text)![1]);
+    return Number(/±(\d+)%/.exec(text)![1]);
   };
   const before = await sure();
   await page.locator('.yarn_weighIns').getByText('round', { exact: true }).click();

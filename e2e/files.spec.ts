@@ -211,7 +211,10 @@ test('tables become pieces: a grid dropped on the shelf, sides chosen in the pie
   await page.locator('.shelf_hem', { hasText: 'steps' }).getByRole('link').click();
   await expect(page.getByRole('link', { name: /^Base round/ })).toContainText('H ');
   await page.getByRole('link', { name: /^Piece/ }).click();
+  await page.getByRole('button', { name: 'How it was made: Joined motifs' }).click();
   await page.getByRole('radio', { name: 'Counted by hand' }).click();
+  await page.keyboard.press('Escape');
+  await page.getByText('All of it as fields').click();
   const chooser = page.getByLabel('Sides from a CSV file').and(page.locator('input'));
   await chooser.setInputFiles(file('bad.csv', 'length,stitches\n10,many', 'text/csv'));
   await expect(page.getByText('line 2, column “stitches”')).toBeVisible();

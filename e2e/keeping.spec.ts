@@ -81,7 +81,7 @@ test('four clicks that once made every hem unreachable', async ({ page }) => {
   await page.goto(`${THROW}/rounds`);
   await addRound(page, 'Crab stitch edge');
   await addRound(page, 'Ball edging');
-  await page.getByRole('button', { name: 'Move Crab stitch edge' }).focus();
+  await page.getByRole('button', { name: 'Move Crab stitch edge', exact: true }).focus();
   // What is told to those who do not see it.
   const told = page.locator('[id^="DndLiveRegion"]');
   await page.keyboard.press('Space');

@@ -66,7 +66,28 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('button', { name: /^Compare borders/ }).click();
     },
   },
-  { name: 'joins', path: '/hem/demo-orchard-squares/base' },
+  {
+    name: 'joins',
+    path: '/hem/demo-orchard-squares/base',
+    before: async (page) => {
+      await page.goto(`${home}/hem/demo-orchard-squares/base`);
+      await page.getByRole('button', { name: 'Motif seam 1 on side A' }).click();
+    },
+  },
+  {
+    name: 'finish',
+    path: '/hem/demo-orchard-squares/work',
+    before: async (page) => {
+      await page.goto(`${home}/hem/demo-orchard-squares/work`);
+      await page.getByRole('button', { name: 'I’ve already started' }).click();
+      const last = page.getByLabel('Worked up to');
+      await last.selectOption({ index: (await last.locator('option').count()) - 1 });
+      await page.getByRole('button', { name: /^Note / }).click();
+      for (const end of [1, 2, 3]) await page.getByRole('checkbox', { name: `End ${end},` }).click();
+      await page.getByRole('button', { name: 'It is done' }).click();
+      await page.getByRole('img', { name: /^Orchard squares\. / }).waitFor();
+    },
+  },
   { name: 'yarn', path: '/hem/demo-harbour-throw/yarn' },
   { name: 'pattern', path: '/hem/demo-orchard-squares/pattern' },
   { name: 'log', path: '/hem/demo-clover/log' },

@@ -309,6 +309,7 @@ const TouchedOfBase = memo(function TouchedOfBase({ plan, part, group }: Touched
 });
 
 function Legend() {
+  const { length } = usePlan().hem.preferences;
   return (
     <p className={`quiet small ${styles.legend}`}>
       <span className={`${styles.key} ${styles.flatKey}`} /> lies flat{' '}
@@ -322,8 +323,8 @@ function Legend() {
       </svg>{' '}
       flattest
       <br />
-      Flat first. Then move a stitch or two so that the rounds fit. Estimates from your counts: try 4 in (10
-      cm) of a side before you work it all.
+      Flat first. Then move a stitch or two so that the rounds fit. Estimates from your counts: try{' '}
+      {length === 'in' ? '4 in (10 cm)' : '10 cm (4 in)'} of a side before you work it all.
     </p>
   );
 }

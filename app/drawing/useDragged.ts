@@ -39,6 +39,8 @@ export function useDragged(element: RefObject<SVGGraphicsElement | null>, dragge
       .on('end', () => done(to, from));
     const there = select(held(element.current, 'it is on the page while effects and events run'));
     there.call(dragging);
+    // Whether a finger may scroll the page from here is for the style of the element to say.
+    there.style('touch-action', null);
     return () => void there.on('.drag', null);
   }, [element]);
 }

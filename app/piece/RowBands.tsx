@@ -153,7 +153,6 @@ function Band({ plan, band, run, widthMm, picked, words, type, onPick, onAcross,
         width={widthMm}
         height={Math.max(high, type * 0.3)}
         strokeWidth={type * 0.2}
-        style={picked ? { touchAction: 'none' } : undefined}
         onClick={onPick}
         onKeyDown={(e) => {
           if (e.key !== 'Enter' && e.key !== ' ') return;

@@ -73,8 +73,8 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
         </text>
       </svg>
       <p className="quiet small">
-        {worst} {bodyLiesWords(plan.hem)} Up to {Number((limits.flat * 100).toFixed(1))} % off lies flat, up
-        to {Number((limits.blocks * 100).toFixed(1))} % flattens with blocking: {flatBasisWords(plan)}.{' '}
+        {worst} {bodyLiesWords(plan.hem)} Up to {Number((limits.flat * 100).toFixed(1))}% off lies flat, up to{' '}
+        {Number((limits.blocks * 100).toFixed(1))}% flattens with blocking: {flatBasisWords(plan)}.{' '}
         {notKnown && `${notKnown} Those bars are only outlined.`}
       </p>
     </section>
@@ -91,6 +91,6 @@ function worstWords(plan: Plan, estimates: Estimates): string {
   const { verdict } = worst.round.sides[worst.side]!;
   const isKnown = estimates.rounds[worst.round.number]!.sides[worst.side]!.lies !== null;
   const round = capital(roundIn(plan, worst.round.number));
-  const off = `${(Math.abs(worst.strain) * 100).toFixed(1)} % too ${worst.strain > 0 ? 'long' : 'short'}`;
+  const off = `${(Math.abs(worst.strain) * 100).toFixed(1)}% too ${worst.strain > 0 ? 'long' : 'short'}`;
   return `${round} ${flatnessWords(verdict)}${isKnown ? '' : ' as reckoned'}, ${off} on ${sideWords(plan, worst.side)}.`;
 }

@@ -46,8 +46,8 @@ export function yarnSuretyWords(plan: Plan): string {
 export function yarnRestsOn({ yarn, calibration }: YarnPlan): string {
   const moved = percent(calibration.ratio - 1);
   const weighed =
-    moved === 0 ? '' : `, moved ${Math.abs(moved)} % ${moved > 0 ? 'up' : 'down'} by what you weighed`;
-  return `${yarn.name}: ${restsOn(calibration)}${weighed}, ±${percent(spreadAbout(calibration))} %.`;
+    moved === 0 ? '' : `, moved ${Math.abs(moved)}% ${moved > 0 ? 'up' : 'down'} by what you weighed`;
+  return `${yarn.name}: ${restsOn(calibration)}${weighed}, ±${percent(spreadAbout(calibration))}%.`;
 }
 
 /** Basis of yarn, time, size and flatness, in a few sentences. */

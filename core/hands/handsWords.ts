@@ -81,7 +81,7 @@ function beside(
   [more, less, same]: readonly [more: string, less: string, same: string],
 ): string {
   const percent = Math.round((ratio - 1) * 100);
-  return percent === 0 ? same : `${Math.abs(percent)} % ${percent > 0 ? more : less}`;
+  return percent === 0 ? same : `${Math.abs(percent)}% ${percent > 0 ? more : less}`;
 }
 
 const YARN = ['more', 'less', 'the same'] as const;
@@ -101,7 +101,7 @@ export function handsWords(of: keyof Omit<Hands, 'counted'>, { ratio, low, high 
       return `Stitches, beside the gauge of the yarn’s weight: about ${beside(ratio, WIDTH)}; the next between ${beside(low, WIDTH)} and ${beside(high, WIDTH)}.`;
     case 'flat': {
       const limit = (of: number, x: number): string => (100 * of * x).toFixed(1);
-      return `Lies flat up to about ${limit(FLAT_LIMITS.flat, ratio)} % off, blocks out up to ${limit(FLAT_LIMITS.blocks, ratio)} % (between ${limit(FLAT_LIMITS.blocks, low)} and ${limit(FLAT_LIMITS.blocks, high)} %).`;
+      return `Lies flat up to about ${limit(FLAT_LIMITS.flat, ratio)}% off, flattens with blocking up to ${limit(FLAT_LIMITS.blocks, ratio)}% (between ${limit(FLAT_LIMITS.blocks, low)} and ${limit(FLAT_LIMITS.blocks, high)}%).`;
     }
     case 'height':
       return `Rounds, beside the rule of thumb: about ${beside(ratio, HEIGHT)}; the next between ${beside(low, HEIGHT)} and ${beside(high, HEIGHT)}.`;

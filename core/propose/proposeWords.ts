@@ -94,9 +94,9 @@ const HARDLY = 0.02;
 function supplyWords({ supply, risk }: Pick<Proposal, 'supply' | 'risk'>): string {
   if (supply === 'runs out') return 'more than is in the basket';
   if (supply === 'not said') return '';
-  if (risk < HARDLY) return 'the basket lasts';
+  if (risk < HARDLY) return 'your yarn is enough';
   const times = Math.min(9, Math.max(1, Math.round(10 * (1 - risk))));
-  return `the basket lasts about ${times === 1 ? 'once' : `${times} times`} in 10`;
+  return `${plural(times, 'chance')} in 10 that your yarn is enough`;
 }
 
 /** Reasons for a border, and its cost, in the order in which it matters. */
@@ -120,7 +120,7 @@ export function reasonsOf({ hem, flatLimits }: Plan, p: Proposal, wish: Wish): r
     p.asItIs ? 'fits as it is' : 'fits with a small adjustment',
     `${flatnessWords(verdict(p.worst, flatLimits))}${p.ruffles ? ' under its ruffle' : ''}`,
     grams.join(', '),
-    ...(wish.basket === 'used up' ? [`uses ${Math.round(100 * p.used)} % of the basket`] : []),
+    ...(wish.basket === 'used up' ? [`uses ${Math.round(100 * p.used)}% of your yarn`] : []),
     `about ${timeWords(p.minutes)}`,
     p.skill,
   ];

@@ -39,11 +39,11 @@ export function yarnLengthWords(metres: number, unit: LengthUnit): string {
   return `${told} ${unit === 'cm' ? 'm' : 'yd'}`;
 }
 
-/** A signed percentage to one decimal. @example percentWords(-0.0132) // '−1.3 %' */
+/** A signed percentage to one decimal. @example percentWords(-0.0132) // '−1.3%' */
 export function percentWords(fraction: number): string {
   const tenths = Math.round(fraction * 1000) / 10;
   const sign = tenths > 0 ? '+' : tenths < 0 ? '−' : '';
-  return `${sign}${Math.abs(tenths).toFixed(1)} %`;
+  return `${sign}${Math.abs(tenths).toFixed(1)}%`;
 }
 
 /** Whole numbers that a range spans when an estimate may be off by a fraction either way. */

@@ -339,7 +339,7 @@ describe('measures', () => {
       '1 m',
     ]);
     expect([smallLengthWords(7.37, 'cm'), smallLengthWords(7.37, 'in')]).toEqual(['7.4 mm', '0.29 in']);
-    expect([0.0132, -0.0004, -0.05].map(percentWords)).toEqual(['+1.3 %', '0.0 %', '−5.0 %']);
+    expect([0.0132, -0.0004, -0.05].map(percentWords)).toEqual(['+1.3%', '0.0%', '−5.0%']);
     expect(rangeWords(100, 0.2)).toBe('80–120');
     expect([plural(1, 'ball'), plural(2, 'stitch'), plurals('chain')]).toEqual([
       '1 ball',
