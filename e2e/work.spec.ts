@@ -38,7 +38,7 @@ async function openMat(page: Page): Promise<void> {
     .toBeGreaterThan(150);
 }
 
-const done = (page: Page) => page.getByRole('button', { name: /^(Begun|Done|Round joined)$/ });
+const done = (page: Page) => page.getByRole('button', { name: /^(Started|Done|Round joined)$/ });
 const now = (page: Page) => page.getByRole('region', { name: 'What to do now' });
 
 /** Goes on until a text is there. */
@@ -109,7 +109,7 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
 
   // A look, with the tape and a photo, which is made smaller.
   await page.getByRole('button', { name: 'Look' }).tap();
-  await page.getByRole('textbox', { name: /^Across the rounds/ }).fill('2.5');
+  await page.getByRole('textbox', { name: /^Border width/ }).fill('2.5');
   await page.getByLabel('Photo').setInputFiles('docs/screenshots/work.png');
   await expect(page.getByRole('img', { name: 'The work, laid flat' })).toBeVisible();
   await page.getByRole('button', { name: 'Note it' }).tap();
