@@ -80,7 +80,8 @@ const JOURNEYS: readonly Journey[] = [
       await person.press('Choose an edge');
       await person.press('Add Shell edge');
       await allFits(person.page);
-      await expect(person.page.getByText(/border (5\.[5-9]|6(\.[0-5])?) cm wide/)).toBeVisible();
+      await person.page.getByText('Details: how flat, how large').click();
+      await expect(person.page.getByText(/is (5\.[5-9]|6(\.[0-5])?) cm wide/)).toBeVisible();
     },
   },
   {

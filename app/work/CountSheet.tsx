@@ -9,15 +9,12 @@ import { causesOf, differences, type SideCounts } from '../../core/work/recount.
 import { finishedSides } from '../../core/work/sides.ts';
 import { countedDeeds, repairsOf, type Repair } from '../../core/work/repairs.ts';
 import { countSlip } from '../../core/evidence/slips.ts';
-import { PlanDrawing } from '../drawing/PlanDrawing.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { useNotices } from '../look/notices.tsx';
 import { Keypad } from './Keypad.tsx';
 import type { Shown } from './PlaceView.tsx';
 import styles from './work.module.css';
-
-const ONLY_SIDES = ['side'] as const;
 
 /** A count beside what should be there: “of 160: 2 fewer”. */
 function ofWords(should: number, found: number | null): string {
@@ -29,10 +26,15 @@ function ofWords(should: number, found: number | null): string {
 /** Type what is there; right, or what it may be and what can be done. */
 export function CountSheet({
   plan,
+  side: asked,
+  onSide: setSide,
   onShow,
   onClose,
 }: {
   readonly plan: Plan;
+  /** The side in question; null while none has been touched. */
+  readonly side: number | null;
+  readonly onSide: (side: number) => void;
   readonly onShow: (shown: Shown | null) => void;
   readonly onClose: () => void;
 }) {
@@ -46,7 +48,7 @@ export function CountSheet({
   const place = round?.number === number && begun ? made : counted.ring.made.length;
   const whole = finishedSides(plan, number, place);
   const [typed, setTyped] = useState<Readonly<Record<number, string>>>({});
-  const [side, setSide] = useState(() => sidesWorked(plan).find((i) => whole[i]) ?? sidesWorked(plan)[0]!);
+  const side = asked ?? sidesWorked(plan).find((i) => whole[i]) ?? sidesWorked(plan)[0]!;
   const [chosen, setChosen] = useState<number | null>(null);
   const type = (of: number, text: string): void => {
     setTyped({ ...typed, [of]: text.replace(/\D/g, '').slice(0, 5) });
@@ -108,14 +110,6 @@ export function CountSheet({
           ? 'The end stitches of a row are counted with their side, the middles of corners left out.'
           : 'From corner to corner, the middles of the corners left out.'}
       </p>
-      <div className={styles.whichSide}>
-        <PlanDrawing
-          plan={plan}
-          parts={ONLY_SIDES}
-          picked={{ kind: 'side', side }}
-          onPick={(part) => part.kind === 'side' && whole[part.side] && setSide(part.side)}
-        />
-      </div>
       <div className={`${styles.counts} ${styles.sides}`}>
         {sidesWorked(plan).map((i) => (
           <label key={i} className={i === side && whole[i] ? styles.counting : undefined}>

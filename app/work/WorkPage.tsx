@@ -17,6 +17,7 @@ import { Now } from './Now.tsx';
 import { PlaceView, type Shown } from './PlaceView.tsx';
 import { Closing } from './Closing.tsx';
 import { FinishPicture } from './FinishPicture.tsx';
+import { SideInQuestion } from './SideInQuestion.tsx';
 import { PiecesDone } from './PiecesDone.tsx';
 import { LookSheet } from './LookSheet.tsx';
 import { RipSheet } from './RipSheet.tsx';
@@ -64,12 +65,14 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
   // What another page has ripped out can no longer be counted, weighed or looked at.
   const sheet = opened === 'joined in' || isUnderWay(plan) ? opened : null;
   const [shown, setShown] = useState<Shown | null>(null);
+  const [counting, setCounting] = useState<number | null>(null);
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);
   const finished = step === null && sheet === null;
   const close = (): void => {
     setSheet(null);
     setShown(null);
+    setCounting(null);
   };
   return (
     <div className={[styles.work, sheet ? styles.withSheet : '', finished ? styles.finished : ''].join(' ')}>
@@ -78,6 +81,8 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
         <Guard what="The drawing of the place" resetKeys={[plan]}>
           {finished ? (
             <FinishPicture plan={plan} />
+          ) : sheet === 'count' && shown === null ? (
+            <SideInQuestion plan={plan} side={counting} onSide={setCounting} />
           ) : (
             <PlaceView plan={shown?.plan ?? plan} lookAt={shown?.at ?? null} />
           )}
@@ -85,7 +90,7 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
       </section>
       <section className={styles.now} aria-label="What to do now">
         {sheet === 'count' ? (
-          <CountSheet plan={plan} onShow={setShown} onClose={close} />
+          <CountSheet plan={plan} side={counting} onSide={setCounting} onShow={setShown} onClose={close} />
         ) : sheet === 'weigh' ? (
           <WeighSheet plan={plan} onClose={close} />
         ) : sheet === 'look' ? (

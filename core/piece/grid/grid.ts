@@ -251,6 +251,19 @@ const USUAL_CM = 15;
 /** Stitch widths along a motif, with the corner spaces at its seams. */
 const widthsOf = ({ edge }: GridPiece): number => widthsOfEdge(edge) + (edge.kind === 'clustered' ? 2 : 0);
 
+/** The longest of the sides that lie across. */
+function sideAcross(piece: GridPiece): number {
+  const outline = outlineOf(piece);
+  const points = corners(outline, 0);
+  const across = points.map((p, i) => {
+    const q = held(points[(i + 1) % points.length], 'a corner has one after it');
+    return Math.abs(q.x - p.x) - Math.abs(q.y - p.y);
+  });
+  // Sides of one length are alike: the first of them.
+  const longest = Math.max(...across);
+  return across.findIndex((long) => long > longest - 1);
+}
+
 /** The side whose middle lies furthest to the left. */
 function sideOnTheLeft(piece: GridPiece): number {
   const points = corners(outlineOf(piece), 0);
@@ -337,7 +350,7 @@ export const grid: Construction<GridPiece> = {
   betweenPosts: (piece, between) => ({ ...piece, edge: edgeWorkedBetween(piece.edge, between) }),
   onEdges: (piece) => [
     {
-      side: 0,
+      side: sideAcross(piece),
       what: 'Motifs across',
       unit: 'motifs',
       least: 1,
@@ -355,7 +368,7 @@ export const grid: Construction<GridPiece> = {
       told: (p, down) => inField(p, { ...fieldOf(p), down }),
     },
     {
-      side: 0,
+      side: sideAcross(piece),
       what: piece.lattice === 'squares' ? 'One motif' : 'One side of a motif',
       unit: 'cm',
       ...LENGTH_CM,
