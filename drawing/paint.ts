@@ -2,7 +2,7 @@
 import { rememberedBy } from '../core/remembered.ts';
 import type { Point } from '../core/piece/outline.ts';
 import { IN_NOTHING } from '../core/ring/ring.ts';
-import { tonesOf, type Tones } from './colours.ts';
+import { faded, tonesOf, type Tones } from './colours.ts';
 import { entriesIn, type Box } from './find.ts';
 import { symbolFramesOf, yarnFramesOf, type Frame } from './frames.ts';
 import { HOLE, SEAM_LINE, colourAt, inOrder, type DrawnRound, type Scene } from './scene.ts';
@@ -73,7 +73,8 @@ export function paint(context: Context, scene: Scene, view: View): void {
   for (const round of [...piece, scene.edge, ...inOrder(scene)]) {
     const entries = entriesIn(round, seen);
     if (scene.face === 'symbols') paintSymbols(onto, round, entries);
-    else if (round.widthMm * view.scale < WHOLE_STITCHES) paintStitches(onto, round, entries);
+    else if (round.widthMm * view.scale < WHOLE_STITCHES)
+      paintStitches(onto, round, entries, round.widthMm * view.scale);
     else paintStrands(onto, round, entries);
   }
   context.resetTransform();
@@ -117,10 +118,15 @@ function polygon(points: readonly Point[]): Path2D {
   return path;
 }
 
-function paintBody(context: Context, base: Frame, { body, bodyColour }: Scene): void {
+function paintBody(context: Context, base: Frame, { body, bodyColour, areas }: Scene): void {
   context.setTransform(...base);
   context.fillStyle = bodyColour;
   context.fill(polygon(body));
+  if (body.length === 0) return;
+  for (const { points, colour } of areas) {
+    context.fillStyle = colour;
+    context.fill(polygon(points));
+  }
 }
 
 /** Fabric of the piece, where its stitches are not drawn one by one. */
@@ -198,18 +204,28 @@ function paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[
   }
 }
 
-/** Every stitch in one stroke with a dark edge. */
-function paintStitches(onto: Placer, round: DrawnRound, entries: readonly number[]): void {
+/** How far the edges of the smallest stitches go over into their yarn. */
+const MOST_LIGHT = 0.9;
+
+/**
+ * Every stitch in one stroke with a dark edge.
+ *
+ * @param pixels device pixels to a stitch width
+ */
+function paintStitches(onto: Placer, round: DrawnRound, entries: readonly number[], pixels: number): void {
   const { chart, widthMm, seen } = round;
+  // The smaller a stitch, the more of it would be its edge, and all of it darker than its yarn.
+  const light = Math.round(10 * MOST_LIGHT * (1 - pixels / WHOLE_STITCHES)) / 10;
   for (const part of ['post', 'top'] as const) {
     for (const i of entries) {
       const strands = strandsOf(chart.ring.made[i]!, seen);
       if (strands[part].length === 0) continue;
       const path = wholeOf(strands)[part];
       const tones = tonesOf(colourAt(round, i));
+      const edge = faded(tones.edge, tones.body, light);
       for (const placed of yarnFramesOf(chart, i, widthMm).frames) {
         onto.place(placed);
-        onto.stroke(path, tones.edge, STRAND.edge + 0.05);
+        onto.stroke(path, edge, STRAND.edge + 0.05);
         onto.stroke(path, tones.body, STRAND.body - 0.03);
       }
     }

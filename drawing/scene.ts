@@ -7,7 +7,7 @@ import { edgeChartOf, type EdgeLine } from '../core/chart/edgeChart.ts';
 import type { FabricShape } from '../core/piece/construction.ts';
 import type { FabricRow } from '../core/piece/fabric.ts';
 import type { Point } from '../core/piece/outline.ts';
-import { fabricOf, partAt, stitchesOf, type Piece } from '../core/piece/piece.ts';
+import { areasOf, fabricOf, partAt, stitchesOf, type Piece } from '../core/piece/piece.ts';
 import { IN_NOTHING } from '../core/ring/ring.ts';
 import type { Plan } from '../core/plan/types.ts';
 import { orderOfWork } from '../core/procedure/order.ts';
@@ -41,6 +41,8 @@ export interface Scene {
   /** Outline of the piece, mm; empty when it is not drawn. */
   readonly body: readonly Point[];
   readonly bodyColour: string;
+  /** Surfaces of parts in colours of their own, each lying on those before it. */
+  readonly areas: readonly { readonly points: readonly Point[]; readonly colour: string }[];
   /** Its other stitches, row by row, and where there are none, surfaces and lines that tell what it is of. */
   readonly fabric: readonly DrawnRound[];
   readonly shapes: readonly FabricShape[];
@@ -170,6 +172,13 @@ export function sceneOf(
     face,
     body: bodyOutline(plan),
     bodyColour: behind(FAR_BEHIND),
+    areas:
+      Object.keys(partColours).length === 0
+        ? []
+        : areasOf(piece).map(({ part, points }) => ({
+            points,
+            colour: behind(FAR_BEHIND, partColours[String(part)]),
+          })),
     fabric: fabricOn(piece).map(({ chart, widthMm, wrong, part }) => ({
       chart,
       widthMm,

@@ -1,4 +1,5 @@
 /** A scene as an SVG drawing. Every stitch is defined once and placed as often as it is worked. */
+import type { Point } from '../core/piece/outline.ts';
 import { tonesOf } from './colours.ts';
 import type { ChartMark } from './chartMarks.ts';
 import { entriesIn, type Box } from './find.ts';
@@ -53,7 +54,9 @@ export function svgOf(scene: Scene, box: Box, title: string, marks: Marks = NO_M
     return lift ? [roundGroup(scene, lift, `lift-${k}`, box, definitions), drawn] : [drawn];
   });
   const edge = scene.body.length > 0 ? roundGroup(scene, scene.edge, 'edge', box, definitions) : '';
-  const body = scene.body.map((p) => `${short(p.x)},${short(p.y)}`).join(' ');
+  const line = (points: readonly Point[]): string =>
+    points.map((p) => `${short(p.x)},${short(p.y)}`).join(' ');
+  const body = line(scene.body);
   // Mirrored about the middle of the box, as the canvas mirrors about the middle of the view.
   const mirror = scene.mirrored ? ` transform="matrix(-1 0 0 1 ${short(view.minX + view.maxX)} 0)"` : '';
   return [
@@ -63,6 +66,9 @@ export function svgOf(scene: Scene, box: Box, title: string, marks: Marks = NO_M
     `<defs>${definitions.written.join('')}</defs>`,
     `<g stroke-linecap="round" stroke-linejoin="round" fill="none"${mirror}>`,
     body && `<polygon points="${body}" fill="${scene.bodyColour}"/>`,
+    ...(body
+      ? scene.areas.map(({ points, colour }) => `<polygon points="${line(points)}" fill="${colour}"/>`)
+      : []),
     body && linesPath(scene),
     edge,
     ...rounds,

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../demo/read.ts';
 import { EDGE, levelFor, paintTile, placesIn, scaleOf, wholePiece } from './tile.ts';
+import { symbolFramesOf } from './frames.ts';
 import { sceneOf, type Scene } from './scene.ts';
 
 /** A canvas that notes where strokes are painted. */
@@ -100,11 +101,13 @@ describe('tiles of a scene', () => {
     const level = levelFor(20 / scene.rounds[0]!.widthMm);
     const scale = scaleOf(level);
     const size = EDGE / scale;
-    const { footX, footY } = scene.rounds[0]!.chart;
+    const { chart, widthMm } = scene.rounds[0]!;
+    const { footX, footY } = chart;
     const place = { level, column: Math.floor(footX[0]! / size), row: Math.floor(footY[0]! / size) };
     const { strokes } = noted(scene, place);
-    const inside = [...footX].flatMap((x, i) => {
-      const at = [x * scale - place.column * EDGE, footY[i]! * scale - place.row * EDGE] as const;
+    const inside = [...footX].flatMap((_x, i) => {
+      const [, , , , x, y] = symbolFramesOf(chart, i, widthMm)[0]!;
+      const at = [x * scale - place.column * EDGE, y * scale - place.row * EDGE] as const;
       return at.every((d) => d > 0 && d < EDGE) ? [at] : [];
     });
     expect(inside.length).toBeGreaterThan(0);

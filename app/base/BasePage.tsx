@@ -24,7 +24,6 @@ import { CornerTreatments, JoinTreatments } from '../sections/Treatment.tsx';
 import { Check } from '../controls/Check.tsx';
 import { CountLine } from './CountLine.tsx';
 import { LiesOnEdges } from './LiesOnEdges.tsx';
-import { Joins } from './Joins.tsx';
 import { MoreOfBase } from './MoreOfBase.tsx';
 import { Run } from './Run.tsx';
 import { sideLabel } from '../../core/print/placeWords.ts';
@@ -95,7 +94,7 @@ export function BasePage() {
         </div>
         <BegunNote plan={slow} rounds={BASE_ROUND} />
         <CountLines plan={plan} side={side} groups={groups} preview={preview} onPick={pick} />
-        <RunOfSide plan={slow} side={side} group={group} />
+        <RunOfSide plan={slow} side={side} />
         <OwnRate plan={slow} side={side} group={group} />
         <div className={styles.cornerView}>
           <Guard what="This drawing" resetKeys={[slow]}>
@@ -212,32 +211,24 @@ interface OfSideProps {
   readonly group: readonly number[];
 }
 
-/** The side that is picked, spot by spot and seam by seam. */
-const RunOfSide = memo(function RunOfSide({ plan, side, group }: OfSideProps) {
+/** The side that is picked, spot by spot. */
+const RunOfSide = memo(function RunOfSide({ plan, side }: Omit<OfSideProps, 'group'>) {
   const store = useHemStore();
   const { name, edge } = plan.sides[side]!;
   const { part } = plan.hem.base;
   const before = beforeStretch(edge);
   return (
-    <>
-      <Run
-        plan={plan}
-        side={side}
-        onPlace={(spot, stitches, was) =>
-          store.do(edits.placeByEye(name, side, spot + before.spots, stitches, was))
-        }
-        onEnd={
-          part &&
-          ((spot, which) => store.do(edits.borderAlong({ ...part, [which]: spot + before.spots + 1 })))
-        }
-        onClear={() => store.do(edits.clearByEye(name, side))}
-      />
-      <Joins
-        plan={plan}
-        side={side}
-        onCrossing={(join, crossing) => store.do(edits.crossJoin(name, group, join + before.joins, crossing))}
-      />
-    </>
+    <Run
+      plan={plan}
+      side={side}
+      onPlace={(spot, stitches, was) =>
+        store.do(edits.placeByEye(name, side, spot + before.spots, stitches, was))
+      }
+      onEnd={
+        part && ((spot, which) => store.do(edits.borderAlong({ ...part, [which]: spot + before.spots + 1 })))
+      }
+      onClear={() => store.do(edits.clearByEye(name, side))}
+    />
   );
 });
 

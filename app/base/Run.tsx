@@ -96,7 +96,9 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear, onEnd }: Ru
         {spot === null ? (
           <span className="quiet">Touch any of these to put one more, one fewer or none there, by eye.</span>
         ) : isAtJoin(s.edge, spot) ? (
-          <span className="quiet">This belongs to a seam: choose below how the seam is crossed.</span>
+          <span className="quiet">
+            This belongs to a seam: touch it in the drawing to choose how it is crossed.
+          </span>
         ) : (
           <>
             <span>

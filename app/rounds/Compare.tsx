@@ -47,7 +47,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
       </p>
       {failed && <p className="problem small">They could not be compared. Your hem is safe.</p>}
       {kept.length > MOST_BESIDE && <Beside kept={kept} shown={beside.map((k) => k.id)} onShown={setAsked} />}
-      <div className={kept.length === 0 ? `${styles.scroll} ${styles.alone}` : styles.scroll}>
+      <div className={columns.length < 3 ? `${styles.scroll} ${styles.alone}` : styles.scroll}>
         <table>
           <thead>
             <tr>
@@ -103,7 +103,7 @@ export function Compare({ plan }: { readonly plan: Plan }) {
             </Row>
           </tbody>
         </table>
-        {kept.length === 0 && (
+        {columns.length < 3 && (
           <div className={styles.empty}>
             <p>The next border stands here, beside this one, with its own numbers.</p>
             <Button onClick={() => store.do(edits.keepBorder(nanoid(6)))}>
