@@ -356,7 +356,7 @@ describe('a wish', () => {
     const [usual] = shownOf(poor, { ...NO_WISH, basket: 'enough' }, from.found);
     expect(best!.used).toBeGreaterThan(usual!.used);
     expect(best!.used).toBeGreaterThan(0.6);
-    expect(reasonsOf(planned(poor, best!), best!, up).join()).toMatch(/uses \d+ % of the basket/);
+    expect(reasonsOf(planned(poor, best!), best!, up).join()).toMatch(/uses \d+% of your yarn/);
     const none = poor.yarns.map((y) => ({ ...y, haveG: 2 }));
     const bare = searched({ ...poor, yarns: none }, { ...NO_WISH, basket: 'enough' });
     expect([bare.suit, bare.found.length]).toEqual([0, 0]);
