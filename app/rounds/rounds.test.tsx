@@ -344,7 +344,7 @@ test('lay-flat has a bar for every side of every round, to the side that its str
   const ripples = rounds.flatMap((r) => r.sides).filter((s) => s.strain > 0).length;
   expect(container.querySelectorAll('rect.ripple')).toHaveLength(ripples);
   expect(ripples).toBeGreaterThan(0);
-  expect(bars[0]!.querySelector('title')!.textContent).toMatch(/^Plain round, side A: \+\d+\.\d %, ripples$/);
+  expect(bars[0]!.querySelector('title')!.textContent).toMatch(/^Plain round, side A: \+\d+\.\d%, ripples$/);
 });
 
 test('lay-flat outlines the sides of which it cannot be known, and says how it is found out', () => {
