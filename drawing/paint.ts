@@ -216,13 +216,16 @@ function paintStitches(onto: Placer, round: DrawnRound, entries: readonly number
   const { chart, widthMm, seen } = round;
   // The smaller a stitch, the more of it would be its edge, and all of it darker than its yarn.
   const light = Math.round(10 * MOST_LIGHT * (1 - pixels / WHOLE_STITCHES)) / 10;
+  const edges = new Map<string, string>();
   for (const part of ['post', 'top'] as const) {
     for (const i of entries) {
       const strands = strandsOf(chart.ring.made[i]!, seen);
       if (strands[part].length === 0) continue;
       const path = wholeOf(strands)[part];
-      const tones = tonesOf(colourAt(round, i));
-      const edge = faded(tones.edge, tones.body, light);
+      const colour = colourAt(round, i);
+      const tones = tonesOf(colour);
+      let edge = edges.get(colour);
+      if (edge === undefined) edges.set(colour, (edge = faded(tones.edge, tones.body, light)));
       for (const placed of yarnFramesOf(chart, i, widthMm).frames) {
         onto.place(placed);
         onto.stroke(path, edge, STRAND.edge + 0.05);
