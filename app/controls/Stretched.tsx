@@ -28,7 +28,10 @@ export function Stretched({
 }: StretchedProps) {
   const [pulled, setPulled] = useState<number | null>(null);
   const from = useRef<{ readonly x: number; readonly width: number } | null>(null);
-  const within = (w: number): number => Math.min(most, Math.max(least, w));
+  const box = useRef<HTMLDivElement>(null);
+  // Where it stands there may be less room than it could take: it is never told wider than it is.
+  const within = (w: number): number =>
+    Math.max(least, Math.min(most, box.current?.parentElement?.clientWidth || most, w));
   const at = pulled ?? width;
   const onMove = (e: PointerEvent): void => {
     if (from.current) setPulled(within(from.current.width + e.clientX - from.current.x));
@@ -51,7 +54,7 @@ export function Stretched({
     onWidth(within(width + by * (e.shiftKey ? 1 : 4)));
   };
   return (
-    <div className={styles.stretched} style={{ width: at, height }}>
+    <div ref={box} className={styles.stretched} style={{ width: at, height }}>
       {children(at)}
       <span
         className={styles.grip}

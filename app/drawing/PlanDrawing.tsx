@@ -24,6 +24,8 @@ export interface PlanDrawingProps {
   readonly place?: Point | null;
   /** Hears of every picture that was painted of it. */
   readonly onPainted?: (picture: Blob) => void;
+  /** Sides are told by their letters alone. */
+  readonly letters?: boolean;
   /** Sides whose letter and numbers are told by something else. */
   readonly told?: ReadonlySet<number>;
   /** Things that lie on the piece, below what can be picked, in mm. */
@@ -81,6 +83,7 @@ function Drawing({
   bare = false,
   place = null,
   onPainted,
+  letters = false,
   told = NONE_TOLD,
   under,
   children,
@@ -144,7 +147,7 @@ function Drawing({
         </>
       )}
       {under}
-      {!bare && <Sides plan={plan} rim={rim} told={told} pickable={pickable} />}
+      {!bare && <Sides plan={plan} rim={rim} letters={letters} told={told} pickable={pickable} />}
       {parts.includes('corner') &&
         at(top).map(
           (p, side) =>
@@ -181,12 +184,13 @@ function Drawing({
 interface SidesProps {
   readonly plan: Plan;
   readonly rim: number;
+  readonly letters: boolean;
   readonly told: ReadonlySet<number>;
   readonly pickable: (part: PlanPart) => object;
 }
 
 /** The sides with their letters, counts and lengths. */
-function Sides({ plan, rim, told, pickable }: SidesProps) {
+function Sides({ plan, rim, letters, told, pickable }: SidesProps) {
   const { widthMm, heightMm } = plan.finishedSize;
   const type = Math.max(widthMm, heightMm) * 0.046;
   return sideLabels(plan, type).map(({ name, words, at, type: high, tilt, inner, outer }, side) => (
@@ -195,7 +199,7 @@ function Sides({ plan, rim, told, pickable }: SidesProps) {
       <polyline className={styles.rail} strokeWidth={type * 0.18} points={points(inner)} />
       {!told.has(side) && (
         <text x={at.x} y={at.y} fontSize={high} transform={`rotate(${tilt} ${at.x} ${at.y})`}>
-          <tspan className={styles.letter}>{name}</tspan> {words}
+          <tspan className={styles.letter}>{name}</tspan> {!letters && words}
         </text>
       )}
     </g>

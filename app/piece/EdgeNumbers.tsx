@@ -4,9 +4,8 @@ import { wholeEdge } from '../../core/piece/along.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords } from '../../core/say/measures.ts';
 import { isDisc } from '../../core/piece/outline.ts';
-import { LengthInput } from '../controls/LengthInput.tsx';
 import { frameOf } from '../drawing/PlanDrawing.tsx';
-import { NumberField } from '../look/NumberField.tsx';
+import { EdgeNumberField } from './EdgeNumberField.tsx';
 import { placesOfNumbers } from './placesOfNumbers.ts';
 import styles from './edgeNumbers.module.css';
 
@@ -42,28 +41,15 @@ export function EdgeNumbers({ plan, numbers, onPiece, onSide }: EdgeNumbersProps
             {!isDisc(plan.body.outline) && <b>{plan.sides[side]!.name}</b>}
             {numbers
               .filter((n) => n.side === side)
-              .map(({ what, unit, least, most, of, told }) =>
-                unit === 'cm' ? (
-                  <LengthInput
-                    key={what}
-                    label={what}
-                    cm={of(piece)}
-                    unit={preferences.length}
-                    onChange={(cm) => onPiece(what.toLowerCase(), told(piece, cm))}
-                  />
-                ) : (
-                  <NumberField
-                    key={what}
-                    aria-label={what}
-                    min={least}
-                    max={most}
-                    precision={0}
-                    suffix={unit}
-                    value={of(piece)}
-                    onChange={(value) => value !== null && onPiece(what.toLowerCase(), told(piece, value))}
-                  />
-                ),
-              )}
+              .map((number) => (
+                <EdgeNumberField
+                  key={number.what}
+                  number={number}
+                  piece={piece}
+                  onChange={onPiece}
+                  withNoun
+                />
+              ))}
             {differs && (
               <span className={styles.differs}>
                 counted {lengthWords(edge.computedMm, preferences.length)}

@@ -3,7 +3,7 @@ import { bodyOf, onEdgesOf, pulledTo, type Piece } from '../../core/piece/piece.
 import type { PulledTo } from '../../core/piece/edgeNumbers.ts';
 import { corners, extent, isDisc, type Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
-import { sizeWords } from '../../core/say/measures.ts';
+import { lengthWords, sizeWords } from '../../core/say/measures.ts';
 import { useDragged } from '../drawing/useDragged.ts';
 import styles from './edgePulls.module.css';
 
@@ -60,7 +60,8 @@ export function EdgePulls({ plan, onPiece }: EdgePullsProps) {
           way={way}
           at={at}
           radius={radius}
-          value={now[way] / 10}
+          valueMm={now[way]}
+          words={lengthWords(now[way], preferences.length)}
           onOver={(p) => setTried(pulledTo(piece, to(p)))}
           onPulled={(p) => set(way, to(p))}
           onStep={(steps, fine) => {
@@ -80,8 +81,9 @@ interface PullProps {
   readonly way: 'width' | 'height';
   readonly at: Point;
   readonly radius: number;
-  /** cm */
-  readonly value: number;
+  readonly valueMm: number;
+  /** The same in the unit in force. */
+  readonly words: string;
   readonly onOver: (to: Point) => void;
   readonly onPulled: (to: Point) => void;
   readonly onStep: (steps: number, fine: boolean) => void;
@@ -90,7 +92,7 @@ interface PullProps {
 const MORE = ['ArrowRight', 'ArrowUp'];
 const LESS = ['ArrowLeft', 'ArrowDown'];
 
-function Pull({ way, at, radius, value, onOver, onPulled, onStep }: PullProps) {
+function Pull({ way, at, radius, valueMm, words, onOver, onPulled, onStep }: PullProps) {
   const handle = useRef<SVGGElement>(null);
   const [here, setHere] = useState<Point | null>(null);
   useDragged(handle, {
@@ -124,8 +126,8 @@ function Pull({ way, at, radius, value, onOver, onPulled, onStep }: PullProps) {
       aria-orientation={way === 'width' ? 'horizontal' : 'vertical'}
       aria-valuemin={0.5}
       aria-valuemax={2000}
-      aria-valuenow={Number(value.toFixed(1))}
-      aria-valuetext={`${value.toFixed(1)} cm`}
+      aria-valuenow={Number((valueMm / 10).toFixed(1))}
+      aria-valuetext={words}
       transform={`translate(${x} ${y})`}
       onKeyDown={onKey}
     >

@@ -110,29 +110,35 @@ export function CountSheet({
           ? 'The end stitches of a row are counted with their side, the middles of corners left out.'
           : 'From corner to corner, the middles of the corners left out.'}
       </p>
-      <div className={`${styles.counts} ${styles.sides}`}>
-        {sidesWorked(plan).map((i) => (
-          <label key={i} className={i === side && whole[i] ? styles.counting : undefined}>
-            <span className={styles.sideName}>{sideLabel(plan, i)}</span>
-            <input
-              // The keys below are larger than those of a phone, and leave the drawing in view.
-              inputMode={matchMedia('(pointer: coarse)').matches ? 'none' : 'numeric'}
-              maxLength={5}
-              disabled={!whole[i]}
-              value={typed[i] ?? ''}
-              aria-describedby={`expected-${i}`}
-              onFocus={() => setSide(i)}
-              onChange={(e) => type(i, e.target.value)}
-            />
-            <span id={`expected-${i}`} className="quiet small">
-              {whole[i] ? ofWords(counted.sides[i]!.tally.stitches, found[i] ?? null) : 'not finished'}
-            </span>
-          </label>
-        ))}
+      <div className={styles.countPad}>
+        <div className={`${styles.counts} ${styles.sides}`}>
+          {sidesWorked(plan).map((i) => (
+            <label key={i} className={i === side && whole[i] ? styles.counting : undefined}>
+              <span className={styles.sideName}>{sideLabel(plan, i)}</span>
+              <input
+                // The keys below are larger than those of a phone, and leave the drawing in view.
+                inputMode={matchMedia('(pointer: coarse)').matches ? 'none' : 'numeric'}
+                maxLength={5}
+                disabled={!whole[i]}
+                value={typed[i] ?? ''}
+                aria-describedby={`expected-${i}`}
+                onFocus={() => setSide(i)}
+                onChange={(e) => type(i, e.target.value)}
+              />
+              <span id={`expected-${i}`} className="quiet small">
+                {whole[i] ? ofWords(counted.sides[i]!.tally.stitches, found[i] ?? null) : 'not finished'}
+              </span>
+            </label>
+          ))}
+        </div>
+        {whole[side] && (
+          <Keypad
+            of={sideLabel(plan, side)}
+            value={typed[side] ?? ''}
+            onChange={(text) => type(side, text)}
+          />
+        )}
       </div>
-      {whole[side] && (
-        <Keypad of={sideLabel(plan, side)} value={typed[side] ?? ''} onChange={(text) => type(side, text)} />
-      )}
       {wrong && (
         <>
           {found.some((f, i) => f !== null && countSlip(f, counted.sides[i]!.tally.stitches)) && (

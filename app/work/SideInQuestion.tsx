@@ -17,6 +17,7 @@ export function SideInQuestion({ plan, side, onSide }: SideInQuestionProps) {
     <div className={styles.whichSide}>
       <PlanDrawing
         plan={plan}
+        letters
         parts={ONLY_SIDES}
         picked={{ kind: 'side', side: side ?? sidesWorked(plan)[0] ?? 0 }}
         onPick={(part) => part.kind === 'side' && onSide(part.side)}
