@@ -35,6 +35,31 @@ class Person {
   }
 }
 
+/** A new hem of a construction, told by a few numbers. */
+async function begin(
+  person: Person,
+  made: string,
+  numbers: readonly (readonly [field: string, value: number])[],
+  shape?: string,
+): Promise<void> {
+  await person.press('New hem');
+  await person.press(made);
+  if (shape !== undefined) await person.choose(shape);
+  for (const [field, value] of numbers) await person.type(field, value);
+}
+
+/** With an edge, after which all fits. */
+async function withEdge(person: Person, edge: string): Promise<void> {
+  await person.press('Choose an edge');
+  await person.press(`Add ${edge}`);
+  await allFits(person.page);
+}
+
+async function print(person: Person): Promise<void> {
+  await person.press(/^Pattern/, 'link');
+  await person.press('Print');
+}
+
 interface Journey {
   readonly name: string;
   readonly most: { readonly presses: number; readonly fields: number };
@@ -54,16 +79,13 @@ const JOURNEYS: readonly Journey[] = [
     most: { presses: 8, fields: 3 },
     start: '/',
     go: async (person) => {
-      await person.press('New hem');
-      await person.press('Rows');
-      await person.type('Stitches in a row', 140);
-      await person.type('Rows', 70);
-      await person.type('Width', 104);
-      await person.press('Choose an edge');
-      await person.press('Add Shell edge');
-      await allFits(person.page);
-      await person.press(/^Pattern/, 'link');
-      await person.press('Print');
+      await begin(person, 'Rows', [
+        ['Stitches in a row', 140],
+        ['Rows', 70],
+        ['Width', 104],
+      ]);
+      await withEdge(person, 'Shell edge');
+      await print(person);
     },
   },
   {
@@ -71,15 +93,13 @@ const JOURNEYS: readonly Journey[] = [
     most: { presses: 6, fields: 4 },
     start: '/',
     go: async (person) => {
-      await person.press('New hem');
-      await person.press('Rows');
-      await person.type('Stitches in a row', 140);
-      await person.type('Rows', 70);
-      await person.type('Width', 104);
-      await person.type('Width of the border', 6);
-      await person.press('Choose an edge');
-      await person.press('Add Shell edge');
-      await allFits(person.page);
+      await begin(person, 'Rows', [
+        ['Stitches in a row', 140],
+        ['Rows', 70],
+        ['Width', 104],
+        ['Width of the border', 6],
+      ]);
+      await withEdge(person, 'Shell edge');
       await person.page.getByText('Details: how flat, how large').click();
       await expect(person.page.getByText(/is (5\.[5-9]|6(\.[0-5])?) cm wide/)).toBeVisible();
     },
@@ -89,17 +109,18 @@ const JOURNEYS: readonly Journey[] = [
     most: { presses: 8, fields: 3 },
     start: '/',
     go: async (person) => {
-      await person.press('New hem');
-      await person.press('Joined motifs');
-      await person.choose('Hexagons, a point up');
-      await person.type('Motifs across', 5);
-      await person.type('Motifs down', 7);
-      await person.type('The side of a motif measures', 9);
-      await person.press('Choose an edge');
-      await person.press('Add Shell edge');
-      await allFits(person.page);
-      await person.press(/^Pattern/, 'link');
-      await person.press('Print');
+      await begin(
+        person,
+        'Joined motifs',
+        [
+          ['Motifs across', 5],
+          ['Motifs down', 7],
+          ['The side of a motif measures', 9],
+        ],
+        'Hexagons, a point up',
+      );
+      await withEdge(person, 'Shell edge');
+      await print(person);
     },
   },
   {
@@ -107,10 +128,10 @@ const JOURNEYS: readonly Journey[] = [
     most: { presses: 12, fields: 2 },
     start: '/',
     go: async (person) => {
-      await person.press('New hem');
-      await person.press('Joined motifs');
-      await person.type('Motifs across', 5);
-      await person.type('Motifs down', 7);
+      await begin(person, 'Joined motifs', [
+        ['Motifs across', 5],
+        ['Motifs down', 7],
+      ]);
       await person.press('Only a base round');
       await person.press(/^Piece/, 'link');
       await person.press('At random');
@@ -122,18 +143,18 @@ const JOURNEYS: readonly Journey[] = [
     most: { presses: 8, fields: 4 },
     start: '/',
     go: async (person) => {
-      await person.press('New hem');
-      await person.press('Knitted');
-      await person.type('Stitches', 40);
-      await person.type('Rows', 360);
-      await person.type('Width', 22);
-      await person.type('Height', 160);
-      await person.press('Choose an edge');
-      await person.press('Add Shell edge');
+      await begin(person, 'Knitted', [
+        ['Stitches', 40],
+        ['Rows', 580],
+        ['Width', 22],
+        ['Height', 160],
+      ]);
+      await withEdge(person, 'Shell edge');
       await person.press(/^Piece/, 'link');
       await person.press('Side A');
       await person.press('A border along this side alone');
       await person.press('The same along side C');
+      await allFits(person.page);
       await person.page.getByRole('link', { name: /^Pattern/ }).click();
       await expect(
         person.page.getByText(/^Make 2: along sides A and C of one piece, each begun anew/).first(),
@@ -145,16 +166,13 @@ const JOURNEYS: readonly Journey[] = [
     most: { presses: 10, fields: 3 },
     start: '/',
     go: async (person) => {
-      await person.press('New hem');
-      await person.press('Joined motifs');
-      await person.type('Motifs across', 5);
-      await person.type('Motifs down', 6);
-      await person.type('The side of a motif measures', 14);
-      await person.press('Choose an edge');
-      await person.press('Add Puff edge');
-      await allFits(person.page);
-      await person.press(/^Pattern/, 'link');
-      await person.press('Print');
+      await begin(person, 'Joined motifs', [
+        ['Motifs across', 5],
+        ['Motifs down', 6],
+        ['The side of a motif measures', 14],
+      ]);
+      await withEdge(person, 'Puff edge');
+      await print(person);
     },
   },
   {

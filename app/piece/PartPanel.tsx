@@ -7,11 +7,12 @@ import { borderAlong, chooseBaseCorner, crossJoin } from '../../core/edits/base.
 import { measureSide, readAgain, splitRows, takeMiddle } from '../../core/edits/piece.ts';
 import { beforeStretch, wholeEdge } from '../../core/piece/along.ts';
 import { isWorkedSide, partAlong, sidesChanged, type SidesAlong } from '../../core/piece/part.ts';
+import { fitted } from '../../core/fit/fitted.ts';
 import { otherEnd } from '../../core/print/alike.ts';
 import { workedRounds } from '../../core/record/record.ts';
 import { describeAlike } from '../../core/edits/hem.ts';
 import type { Piece } from '../../core/piece/piece.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import { planComesOutEven, type Plan } from '../../core/plan/types.ts';
 import { lengthWords, plural } from '../../core/say/measures.ts';
 import { CornerTreatments, JoinTreatments } from '../sections/Treatment.tsx';
 import { partName, type PlanPart } from '../../drawing/parts.ts';
@@ -138,8 +139,10 @@ function WithBorder({ plan, side }: { readonly plan: Plan; readonly side: number
   if (isDisc(plan.body.outline) || sides < 2 || workedRounds(record).length > 0) return null;
   const worked = isWorkedSide(base.part ? partAlong(base.part, sides) : undefined, side, sides);
   const changed = sidesChanged(base.part, side, !worked, sides);
+  // A border that fits goes on to fit: at its ends rows count other stitches than rounds.
+  const then = planComesOutEven(plan) ? fitted : undefined;
   const set = (along: SidesAlong | null): void =>
-    void store.do(borderAlong(along && { ...along, from: 0, to: null, cut: base.part?.cut ?? false }));
+    void store.do(borderAlong(along && { ...along, from: 0, to: null, cut: base.part?.cut ?? false }, then));
   const other = otherEnd(plan);
   return (
     <p className={styles.runLine}>

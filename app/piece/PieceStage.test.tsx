@@ -1,10 +1,14 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { act, fireEvent, screen, within } from '@testing-library/react';
 import { changePiece } from '../../core/document/changePiece.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { constructionOf } from '../../core/edits/constructions.ts';
 import type { Piece } from '../../core/piece/piece.ts';
+import { fitted } from '../../core/fit/fitted.ts';
+import { planComesOutEven } from '../../core/plan/types.ts';
+import { shell } from '../../core/rounds/shell.ts';
+import { newEntry } from '../../core/stack/stack.ts';
 import { PIECE_KINDS } from '../../core/piece/registry.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
@@ -105,6 +109,19 @@ describe('sides with and without a border', () => {
     expect(screen.getByText(/^Make 2: along sides A and C of one piece, each begun anew/)).toBeTruthy();
     press('All the way around');
     expect(along(hem())).toBeNull();
+  });
+
+  test('go on to fit where the border did, in one step', () => {
+    const edged = fitted(rowsHem({ rounds: [newEntry(shell, 'edge', base.yarns[0]!.id)] }));
+    const { store } = renderHem(edged, () => <PiecePage />);
+    expect(planComesOutEven(store.get().plan)).toBe(true);
+    for (const side of ['Side A', 'Side B']) {
+      press(side);
+      press('A border along this side alone');
+      expect(planComesOutEven(store.get().plan)).toBe(true);
+    }
+    for (let k = 0; k < 2; k++) act(() => store.undo());
+    expect(store.get().plan.hem.base).toEqual(edged.base);
   });
 });
 

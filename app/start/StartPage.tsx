@@ -10,15 +10,14 @@ import { performed } from '../../core/edits/edit.ts';
 import { chooseConstruction, describePiece } from '../../core/edits/piece.ts';
 import type { StackPosition } from '../../core/edits/rounds.ts';
 import { entriesFor } from '../../core/forecast/nextRound.ts';
-import { takeSolution } from '../../core/edits/solution.ts';
-import { fitHem } from '../../core/fit/open.ts';
+import { fitted } from '../../core/fit/fitted.ts';
 import { usualGauge } from '../../core/hands/gauge.ts';
 import { askedOf, type Piece } from '../../core/piece/piece.ts';
 import { inStitch, STITCH_OF_ROWS } from '../../core/piece/rows/rows.ts';
 import { broughtToWidth } from '../../core/forecast/toWidth.ts';
 import { CONSTRUCTIONS, PIECE_KINDS, type PieceKind } from '../../core/piece/registry.ts';
 import { plan } from '../../core/plan/planner.ts';
-import { planComesOutEven, type Plan, writtenOf } from '../../core/plan/types.ts';
+import type { Plan } from '../../core/plan/types.ts';
 import { startOfHabit } from '../../core/base/start.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { problemLine, type Problem } from '../../core/problems.ts';
@@ -48,16 +47,6 @@ function hemOf(kind: PieceKind, id: string, now: Date, { hands, pace, habits }: 
   if (blank.piece.kind === kind) return blank;
   const outcome = performed(blank, chooseConstruction(kind, constructionOf(kind, blank)));
   return outcome.ok ? outcome.value : blank;
-}
-
-/** With the smallest change after which every round fits: nobody has counted anything yet. */
-function fitted(hem: Hem): Hem {
-  const made = plan(hem);
-  const [best] = planComesOutEven(made) ? [] : fitHem(hem).solutions;
-  if (!best) return hem;
-  const stack = made.rounds.slice(1).map((r) => writtenOf(r));
-  const outcome = performed(hem, takeSolution(stack, best));
-  return outcome.ok ? outcome.value : hem;
 }
 
 /** A new hem: what was made, at most four numbers, and which edge. Nothing is stored before it is begun. */

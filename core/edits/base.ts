@@ -23,12 +23,16 @@ const onSides =
     base: { ...hem.base, sides: hem.base.sides.map((s, i) => (sides.includes(i) ? change(s) : s)) },
   });
 
-/** The border in rows along a part of the piece; null all the way around. */
-export const borderAlong = (part: RowsAlong | null): Edit =>
+/**
+ * The border in rows along a part of the piece; null all the way around.
+ *
+ * @param then made of the hem with that part, as one step: its counts may follow
+ */
+export const borderAlong = (part: RowsAlong | null, then: (hem: Hem) => Hem = (hem) => hem): Edit =>
   beforeWork('the part that is bordered', (hem) => {
     if (part && !isPartOf(bodyOf(hem.piece), part))
       return editProblem('part-gone', inAll('the piece'), { what: 'a part with those sides' });
-    return onBase({ part })(hem);
+    return then({ ...hem, ...onBase({ part })(hem) });
   });
 
 /**

@@ -114,7 +114,7 @@ export const motif: Construction<MotifPiece> = {
             unit: 'stitches' as const,
             least: 1,
             most: 20_000,
-            of: () => edge.stitches,
+            of: (piece: MotifPiece) => (piece.edge.kind === 'solid' ? piece.edge.stitches : edge.stitches),
             told: (piece: MotifPiece, stitches: number): MotifPiece => ({
               ...piece,
               edge: { ...edge, stitches },
