@@ -64,24 +64,56 @@ test('a piece is told on its drawing: numbers typed, edges pulled, rows pulled a
   await expect(page.getByRole('button', { name: /^Rows 5–52, 48 rows/ })).toBeVisible();
 });
 
-test.describe('by touch alone', () => {
-  test.use({ hasTouch: true, viewport: { width: 390, height: 844 } });
+/** A finger that goes down the page or across a drawing, from a point by so many pixels. */
+async function swipe(
+  page: Page,
+  from: { readonly x: number; readonly y: number },
+  down: number,
+): Promise<void> {
+  const client = await page.context().newCDPSession(page);
+  const touch = (type: string, y: number | null): Promise<unknown> =>
+    client.send('Input.dispatchTouchEvent', {
+      type: type as 'touchStart',
+      touchPoints: y === null ? [] : [{ x: from.x, y }],
+    });
+  await touch('touchStart', from.y);
+  for (let k = 1; k <= 8; k++) await touch('touchMove', from.y + (down * k) / 8);
+  await touch('touchEnd', null);
+}
 
-  test('a side is left out, rows are picked and changed, the screen is measured', async ({ page }) => {
+test.describe('by touch alone', () => {
+  test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
+
+  test('rows are cut out only where they were picked, else the page is scrolled; a side is left out; the screen is measured', async ({
+    page,
+  }) => {
     await page.goto('/');
     await page.goto(PIECE);
-    await page
-      .getByRole('button', { name: 'Rows 57–62, ' })
-      .or(page.getByRole('button', { name: /10 rows of half double/ }))
-      .first()
-      .tap();
-    await page.getByRole('button', { name: 'Split in two' }).tap();
-    await expect(page.getByRole('button', { name: /5 rows of half double crochet$/ })).toHaveCount(2);
-    const swatch = page.getByRole('slider', { name: 'Width of the swatch' });
-    await swatch.scrollIntoViewIfNeeded();
+    const lower = page.getByRole('button', { name: 'Rows 5–52, 48 rows of double crochet' });
+    const point = async (): Promise<{ x: number; y: number }> => {
+      const box = (await lower.boundingBox())!;
+      return { x: box.x + box.width * 0.75, y: box.y + box.height * 0.75 };
+    };
+    await lower.waitFor();
+    await swipe(page, await point(), -60);
+    await expect.poll(() => page.evaluate(() => document.scrollingElement!.scrollTop)).toBeGreaterThan(20);
+    await expect(lower).toBeVisible();
+
+    await lower.tap({ position: { x: 20, y: 20 } });
+    await expect(lower).toHaveAttribute('aria-pressed', 'true');
+    const at = await page.evaluate(() => document.scrollingElement!.scrollTop);
+    await swipe(page, await point(), -40);
+    await expect(page.getByRole('button', { name: /^Rows 5–52, 48 rows/ })).toHaveCount(0);
+    expect(await page.evaluate(() => document.scrollingElement!.scrollTop)).toBe(at);
+    const picked = page.getByRole('region', { name: 'The part that is picked' });
+    await expect(picked.getByRole('heading')).toContainText(/rows of double crochet$/);
+
+    await page.getByRole('button', { name: 'Side B', exact: true }).tap();
+    await page.getByRole('button', { name: 'No border along this side' }).tap();
+    await expect(page.getByRole('link', { name: /^Base round/ })).toContainText(/C 160 · D \d+ · A 160$/);
+
     await page.getByRole('button', { name: 'Measure the screen' }).tap();
     await page.getByRole('button', { name: '5 cm of a ruler' }).tap();
-    await page.getByRole('slider', { name: 'Width of 5 cm of a ruler on this screen' }).press('ArrowRight');
     await page.getByRole('button', { name: 'They are as wide' }).tap();
     await page.reload();
     await expect(page.getByText(/single crochets at true size/)).toBeVisible();

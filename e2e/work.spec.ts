@@ -192,7 +192,7 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   // What is known better stands in the place of what was learned.
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).fill('12');
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).press('Tab');
-  await expect(page.getByText(/Yarn, beside the rule of thumb: about 12 % more/)).toBeVisible();
+  await expect(page.getByText(/Yarn, beside the rule of thumb: about 12% more/)).toBeVisible();
   await expect(page.getByText('Your own word.')).toBeVisible();
   await page.getByRole('button', { name: 'Start afresh from now' }).click();
   await expect(page.getByRole('button', { name: 'Take everything into account again' })).toBeVisible();
