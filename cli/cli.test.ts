@@ -144,7 +144,7 @@ describe('hem', () => {
     expect(minutes.value).toBeLessThan(minutes.high);
     expect([minutes.basis, rounds[0]!.grams.basis]).toEqual(['these hands', 'these hands']);
     expect(hem(['hands', WORKED]).stdout).toMatch(
-      /^Time: \d\.\d\d × the rule of thumb \(\d\.\d\d to \d\.\d\d\), from these hands/,
+      /^Time: \d\.\d\d × the usual \(\d\.\d\d to \d\.\d\d\), from these hands/,
     );
     const { counted: taughtCounts } = JSON.parse(taught.stdout) as { counted: object };
     writeFileSync(

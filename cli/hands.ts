@@ -81,7 +81,7 @@ const NAMES: Readonly<Record<HandsPart, string>> = {
 export function handsText(of: Hands, language: Language): string {
   const times = (x: number): string => x.toFixed(2);
   const told = (name: string, { ratio: value, low, high, basis, observations, doubted }: Learned): string =>
-    `${name}: ${times(value)} × the rule of thumb (${times(low)} to ${times(high)}), from ${basis}, ${plural(observations, 'observation')}` +
+    `${name}: ${times(value)} × the usual (${times(low)} to ${times(high)}), from ${basis}, ${plural(observations, 'observation')}` +
     `${doubted.length > 0 ? `, ${doubted.length} of them doubted: look for a slip in the log` : ''}.`;
   const lines = PARTS.flatMap((key) => {
     const { all, byStitch, bySize } = of[key];

@@ -37,12 +37,11 @@ const test = base.extend<object, { kept: Kept }>({
   ],
 });
 
-/** A piece in rows and one of joined motifs; all demos in long runs. */
-const DEMOS = demoPlans().filter(
-  ([file], _, all) => partOfAll(all, 2).length === all.length || /^(lantern|stepped)/.test(file),
-);
+const isLong = partOfAll(STOPS, 2).length === STOPS.length;
+/** A piece in rows and one of joined motifs, which share the stops between them; all demos and all stops in long runs. */
+const DEMOS = demoPlans().filter(([file]) => isLong || /^(lantern|stepped)/.test(file));
 
-for (const [, made] of DEMOS) {
+for (const [turn, [, made]] of DEMOS.entries()) {
   const { hem } = made;
   test(`${hem.name}: every stop opens with the counts of the core, and every button can be pressed`, async ({
     kept,
@@ -63,6 +62,7 @@ for (const [, made] of DEMOS) {
 
     let inAll = 0;
     for (const [at, stop] of STOPS.entries()) {
+      if (!isLong && at % 2 !== turn) continue;
       let pressed: readonly string[] = [];
       for (const again of SEARCHED.has(stop) ? [false] : [false, true]) {
         await goTo(page, path(STOPS.at(at - 1)!));
@@ -83,7 +83,7 @@ for (const [, made] of DEMOS) {
       }
       inAll += pressed.length;
     }
-    expect(inAll).toBeGreaterThan(40);
+    expect(inAll).toBeGreaterThan(20);
     await goTo(page, '/');
     await expect(page.locator('.shelf_trouble')).toHaveCount(0);
     await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);

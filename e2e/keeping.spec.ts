@@ -421,7 +421,7 @@ test.describe('without the server', () => {
     await one.evaluate(async () => {
       await (await navigator.serviceWorker.getRegistration())!.update();
     });
-    const offer = one.getByRole('button', { name: 'Take it' });
+    const offer = one.getByRole('button', { name: 'Update now' });
     await expect(offer).toBeVisible();
     // A tab that lies behind another is slowed down by the browser.
     await one.bringToFront();

@@ -187,12 +187,12 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   await page.getByRole('link', { name: 'My hands' }).click();
   // What demo hems came with was made by nobody.
   await expect(page.getByText(/^About 18 stitches a minute/)).toBeVisible();
-  await expect(page.getByText('Typical value; nothing noted yet.').first()).toBeVisible();
+  await expect(page.getByText('Typical value; nothing logged yet.').first()).toBeVisible();
   await page.getByRole('checkbox', { name: 'New hems begin with it' }).first().uncheck();
   // What is known better stands in the place of what was learned.
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).fill('12');
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).press('Tab');
-  await expect(page.getByText(/Yarn, beside the rule of thumb: about 12% more/)).toBeVisible();
+  await expect(page.getByText(/You use about 12% more yarn than usual/)).toBeVisible();
   await expect(page.getByText('Your own word.')).toBeVisible();
   await page.getByRole('button', { name: 'Start afresh from now' }).click();
   await expect(page.getByRole('button', { name: 'Take everything into account again' })).toBeVisible();
@@ -207,7 +207,7 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   await page.getByRole('button', { name: 'Choose an edge' }).click();
   await page.getByRole('button', { name: 'Only a base round' }).click();
   await page.getByRole('link', { name: /^Yarn/ }).click();
-  await expect(page.getByText('Reckoned with')).toContainText('yarn');
-  await page.getByRole('button', { name: 'Reckon by rules of thumb' }).click();
+  await expect(page.getByText('This hem uses your')).toContainText('yarn');
+  await page.getByRole('button', { name: 'Use typical values' }).click();
   await expect(page.getByRole('button', { name: 'Use my hands' })).toBeVisible();
 });

@@ -58,7 +58,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
               `${hookMm} mm: ${percentWords(strain)}, ${flatnessWords(verdict(strain, plan.flatLimits))}`,
           )
           .join(' · ')}
-        . A rule of thumb, at the counts as they are.
+        . Typical values, with the counts as they are.
       </p>
       {kinds.length > 0 && (
         <>

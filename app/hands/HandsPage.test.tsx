@@ -48,7 +48,7 @@ describe('my hands', () => {
     const drawn = within(pace)
       .getByRole('img', { name: /^all stitches/ })
       .getAttribute('aria-label')!;
-    expect(drawn).toMatch(/^all stitches: [\d.]+ times the rule of thumb, [\d.]+ to [\d.]+\. /);
+    expect(drawn).toMatch(/^all stitches: [\d.]+ times the usual, [\d.]+ to [\d.]+\. /);
     for (const [, value, low, high] of drawn.matchAll(/: (\d+\.\d+) times[^,]*, (\d+\.\d+) to (\d+\.\d+)/g)) {
       expect(Number(low)).toBeLessThanOrEqual(Number(value));
       expect(Number(value)).toBeLessThanOrEqual(Number(high));
@@ -60,7 +60,7 @@ describe('my hands', () => {
     onShelf = [demo];
     open();
     for (const name of ['Pace', 'Yarn', 'Height of rounds', 'Width of stitches'])
-      expect((await part(name)).textContent).toContain('Typical value; nothing noted yet.');
+      expect((await part(name)).textContent).toContain('Typical value; nothing logged yet.');
     expect((await part('Counts')).textContent).toContain('No side has been counted yet.');
     expect(await handsToBegin()).toEqual({ hands: null, pace: null, habits: null });
   });

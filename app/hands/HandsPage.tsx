@@ -50,7 +50,7 @@ export function HandsPage() {
           <ThemeButton />
         </header>
         <p>
-          What your log teaches, compared with the rules of thumb. New hems begin with it. It stays in this
+          What your log teaches, compared with what is usual. New hems begin with it. It stays in this
           browser, and in your backup. What the demo hems came with is left out.
         </p>
         {error && <p className="problem">Your hems cannot be read now. Nothing is lost: reload the page.</p>}
@@ -89,7 +89,7 @@ export function HandsPage() {
               ) : (
                 <>
                   <ul>
-                    {habitNames(wishes.habits).map((name) => (
+                    {habitNames(wishes.habits, data.language).map((name) => (
                       <li key={name}>{name}</li>
                     ))}
                   </ul>
@@ -185,8 +185,8 @@ function PartSection({ of, hands, learned, language, wishes, onWish }: PartProps
           {all.doubted.length === 1
             ? 'One entry is so far off that it looks like a slip, and hardly counts.'
             : `${all.doubted.length} entries are so far off that they look like slips, and hardly count.`}{' '}
-          <Link to="/log">Look in the log</Link>: a wrong entry can be corrected or struck on the log of its
-          hem.
+          <Link to="/log">Look in the log</Link>: a wrong entry can be corrected or crossed out in the log of
+          its hem.
         </p>
       )}
       <div className={styles.tools}>
@@ -220,9 +220,9 @@ const OWN_UNITS: Readonly<Record<HandsPart, string>> = {
 
 const OWN_LABELS: Readonly<Record<HandsPart, string>> = {
   time: 'Your own word: stitches in a minute',
-  yarn: 'Your own word: yarn beside the rule of thumb, in percent',
-  height: 'Your own word: height of rounds beside the rule of thumb, in percent',
-  width: 'Your own word: width of stitches beside the rule of thumb, in percent',
+  yarn: 'Your own word: yarn beside the usual, in percent',
+  height: 'Your own word: height of rounds beside the usual, in percent',
+  width: 'Your own word: width of stitches beside the usual, in percent',
 };
 
 /** A ratio as it is typed: stitches in a minute, or percent beside the rule of thumb. */
@@ -253,13 +253,13 @@ function Ranges({ lines }: { readonly lines: readonly (readonly [name: string, l
       aria-label={lines
         .map(
           ([name, l]) =>
-            `${name}: ${l.ratio.toFixed(2)} times the rule of thumb, ${l.low.toFixed(2)} to ${l.high.toFixed(2)}`,
+            `${name}: ${l.ratio.toFixed(2)} times the usual, ${l.low.toFixed(2)} to ${l.high.toFixed(2)}`,
         )
         .join('. ')}
     >
       <line className={styles.thumb} x1={x(1)} x2={x(1)} y1="4" y2={height - 18} />
       <text className={styles.foot} x={x(1)} y={height - 4}>
-        rule of thumb
+        usual
       </text>
       {lines.map(([name, { ratio, low, high }], i) => (
         <g key={name} transform={`translate(0 ${LINE * i + LINE / 2 + 2})`}>

@@ -163,10 +163,10 @@ function Correct({ entry, onStrike }: CorrectProps) {
         <Button
           size="small"
           type="text"
-          aria-label={`Strike: ${words}`}
+          aria-label={`Cross out: ${words}`}
           onClick={() => onStrike(entry, false)}
         >
-          Strike
+          Cross out
         </Button>
       )}
     </span>

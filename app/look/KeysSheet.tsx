@@ -20,7 +20,7 @@ const KEYS: readonly Keys[] = [
   {
     where: 'In a hem',
     keys: [
-      [['1'], 'to the first stop of the thread, and so on'],
+      [['1'], 'to the first page of the hem, and so on'],
       [['0'], 'to the shelf'],
       [['Enter'], 'pick a side, corner, seam or band of the drawing'],
     ],
@@ -29,7 +29,7 @@ const KEYS: readonly Keys[] = [
     where: 'At Work',
     keys: [
       [['Space', '→'], 'the step is done'],
-      [['←'], 'take the last step back'],
+      [['←'], 'undo the last step'],
     ],
   },
   {
@@ -43,8 +43,8 @@ const KEYS: readonly Keys[] = [
     where: 'On a drawing of stitches',
     keys: [
       [['←', '→'], 'from stitch to stitch'],
-      [['↓', '↑'], 'to what it sits in, to what sits in it'],
-      [['+', '−'], 'closer, farther'],
+      [['↓', '↑'], 'to the stitch below, to the stitch above'],
+      [['+', '−'], 'zoom in, zoom out'],
       [['0'], 'back to the part that was chosen'],
     ],
   },

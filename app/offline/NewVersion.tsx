@@ -22,7 +22,7 @@ export function NewVersion() {
       notices.info({
         key: 'new version',
         title: 'A new version of Zig Hem is here',
-        description: 'Take it now, or go on: it waits until all tabs of Zig Hem are closed.',
+        description: 'Update now, or go on: it waits until all tabs of Zig Hem are closed.',
         duration: 0,
         actions: (
           <Button
@@ -33,7 +33,7 @@ export function NewVersion() {
               void keepPartsOfThisVersion().finally(() => worker.messageSkipWaiting());
             }}
           >
-            Take it
+            Update now
           </Button>
         ),
       });

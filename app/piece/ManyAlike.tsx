@@ -78,8 +78,8 @@ export function ManyAlike() {
                 {layoutWords(joining.layout)}: {plural(joining.seams.length, 'seam')},{' '}
                 {plural(joining.joins, 'join')}, about {yarnLengthWords(joining.metres, preferences.length)}{' '}
                 of {yarns.find((y) => y.id === joiningYarn(plan))?.name} and{' '}
-                {timeWords(minutesOf(joining.movements, plan.hem.pace))}. A rule of thumb, from the path of
-                the yarn.
+                {timeWords(minutesOf(joining.movements, plan.hem.pace))}. Typical values, from the path of the
+                yarn.
               </p>
             )}
             {joining?.unequal.map(({ sides: [a, b], places: [one, other] }) => (

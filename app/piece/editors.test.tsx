@@ -8,7 +8,14 @@ import { entry, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { PiecePage } from './PiecePage.tsx';
 
-const base = rowsHem({ rounds: [entry()] });
+/** Small: every stitch of a piece is drawn. */
+const base = rowsHem({
+  stitches: 38,
+  rows: [{ stitch: 'dc', count: 21 }],
+  widthCm: 27,
+  heightCm: 30,
+  rounds: [entry()],
+});
 const of = (piece: Piece): Hem => ({ ...base, ...changePiece(base, piece) });
 const renderPiece = (hem: Hem) => {
   const rendered = renderHem(hem, () => <PiecePage />);
@@ -54,14 +61,14 @@ describe('how the piece was made', () => {
     const runs = () => (store.get().plan.hem.piece as Extract<Piece, { kind: 'rows' }>).rows;
     fireEvent.click(screen.getByRole('button', { name: 'Add rows at the top' }));
     expect(runs()).toEqual([
-      { stitch: 'dc', count: 84 },
+      { stitch: 'dc', count: 21 },
       { stitch: 'dc', count: 4 },
     ]);
     type('Number of rows, section 2', '7');
     fireEvent.click(screen.getAllByRole('button', { name: 'Move these rows down' })[0]!);
-    expect(runs().map((r) => r.count)).toEqual([7, 84]);
+    expect(runs().map((r) => r.count)).toEqual([7, 21]);
     fireEvent.click(screen.getAllByRole('button', { name: 'Remove these rows' })[1]!);
-    expect(runs()).toEqual([{ stitch: 'dc', count: 84 }]);
+    expect(runs()).toEqual([{ stitch: 'dc', count: 21 }]);
     expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Remove these rows' }).disabled).toBe(true);
   });
 

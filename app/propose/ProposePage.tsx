@@ -233,9 +233,7 @@ function Nothing({ obstacles, reason, kept, onGiveUp }: NothingProps) {
       ) : kept ? (
         <p>Nothing else goes with what is to stay, or with what you did not want: take some of it back.</p>
       ) : (
-        lines.length === 0 && (
-          <p>Several words of the wish stand in the way together: leave some of them out.</p>
-        )
+        lines.length === 0 && <p>Several words of the wish cannot be met together: leave some of them out.</p>
       )}
       <ul className={styles.obstacles}>
         {lines.map(({ obstacle, words }) => (

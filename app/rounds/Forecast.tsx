@@ -28,7 +28,7 @@ const SPACING_NAMES: Readonly<Record<SpacingId, string>> = {
   'three in four': '3 in 4',
   'two in three': '2 in 3',
   'one in two': '1 in 2',
-  halves: 'in between',
+  halves: '3 in 2 rows',
   kinds: 'your table',
   between: 'between the stitches',
   gaps: 'in the gaps',

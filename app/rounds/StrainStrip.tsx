@@ -59,7 +59,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
                   y={2 + k * step}
                   height={Math.max(1.5, step - 1)}
                 >
-                  <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${flatnessWords(s.verdict)}${isKnown ? '' : ' if your stitches come out as reckoned'}`}</title>
+                  <title>{`${round.name}, ${sideWords(plan, i)}: ${percentWords(s.strain)}, ${flatnessWords(s.verdict)}${isKnown ? '' : ' if your stitches come out as estimated'}`}</title>
                 </rect>
               );
             })}
@@ -92,5 +92,5 @@ function worstWords(plan: Plan, estimates: Estimates): string {
   const isKnown = estimates.rounds[worst.round.number]!.sides[worst.side]!.lies !== null;
   const round = capital(roundIn(plan, worst.round.number));
   const off = `${(Math.abs(worst.strain) * 100).toFixed(1)}% too ${worst.strain > 0 ? 'long' : 'short'}`;
-  return `${round} ${flatnessWords(verdict)}${isKnown ? '' : ' as reckoned'}, ${off} on ${sideWords(plan, worst.side)}.`;
+  return `${round} ${flatnessWords(verdict)}${isKnown ? '' : ' as estimated'}, ${off} on ${sideWords(plan, worst.side)}.`;
 }

@@ -11,6 +11,8 @@ import type { Hem } from '../../core/document/hem.ts';
 import { resultWords, solutionWords, wayOutWords } from '../../core/fit/fitWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
 import { troubleWords } from '../../core/forecast/troubleWords.ts';
+import { held } from '../../core/held.ts';
+import { hookLabel, nextHookMm } from '../../core/terms/yarnWeights.ts';
 import { memo, useMemo, useState } from 'react';
 import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -132,7 +134,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
       {alike && <MakeAlike edit={alike} plan={about} onDone={(made) => store.do(made)} />}
       {fit && !failed && best && <div className={styles.fitBest}>{solution(best)}</div>}
       {fit && !failed && worst?.kind === 'not flat' && !best && (
-        <p className="quiet small">{remedyWords(worst)}</p>
+        <p className="quiet small">{remedyWords(worst, about)}</p>
       )}
       {fit && !failed && others.length > 0 && (
         <details className={styles.fitOthers}>
@@ -183,9 +185,15 @@ const isMild = (trouble: BorderTrouble): boolean =>
   trouble.kind === 'not flat' && trouble.verdict === 'blocks out';
 
 /** Help when no change of counts does. */
-function remedyWords({ verdict, strain }: Extract<BorderTrouble, { kind: 'not flat' }>): string {
-  if (verdict === 'blocks out')
-    return `To be safe, use a hook half a size ${strain > 0 ? 'smaller' : 'larger'} there.`;
+function remedyWords(
+  { verdict, strain, round }: Extract<BorderTrouble, { kind: 'not flat' }>,
+  { rounds, hem }: Plan,
+): string {
+  if (verdict === 'blocks out') {
+    const { hookMm } = held(rounds[round], 'what is not flat is a round of the plan');
+    const hook = hookLabel(nextHookMm(hookMm, strain > 0 ? 'smaller' : 'larger'), hem.preferences.language);
+    return `To be safe, use a ${hook} hook there.`;
+  }
   return verdict === 'ripples'
     ? 'Use a corner with fewer stitches, a smaller hook there, or take stitches out of the base round.'
     : 'Use a corner with more stitches, a larger hook there, or put stitches into the base round.';

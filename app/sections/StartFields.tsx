@@ -14,6 +14,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { refusedWords } from '../../core/procedure/refusedWords.ts';
 import { plain } from '../../core/rounds/plain.ts';
 import { newEntry } from '../../core/stack/stack.ts';
+import { abbreviation } from '../../core/terms/stitches.ts';
 import { startPoints } from '../../drawing/starts.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import type { SwatchView } from '../drawing/Swatch.tsx';
@@ -29,7 +30,7 @@ import {
   COLOUR,
   ENDING,
   ENDS,
-  FIRST,
+  firstWays,
   LAST_ROW,
   ON_THE_HOOK,
   PLACES,
@@ -78,6 +79,7 @@ export interface StartChoiceProps {
 
 /** Where a round begins, where it is joined, and how its first stitch comes to stand. */
 export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
+  const { language } = plan.hem.preferences;
   // Rows begin in their end stitch.
   const rows = plan.body.outline.part !== undefined;
   const corners = !isDisc(plan.body.outline) && !rows;
@@ -155,7 +157,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
         size="small"
         value={value.first}
         popupMatchSelectWidth={false}
-        options={[...FIRST]}
+        options={firstWays(language)}
         onChange={(first) => onChange({ first })}
       />
       {(value.first === 'usual' || value.first === 'chain' || value.first === 'counted chain') && (
@@ -170,7 +172,8 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
       )}
       {value.first === 'counted chain' && (
         <span className="quiet">
-          In place of a single it leaves a gap, and is made only where one round has a start of its own.
+          In place of {abbreviation('sc', language)} it leaves a gap, and is made only where one round has a
+          start of its own.
         </span>
       )}
     </>

@@ -1,6 +1,7 @@
 /** Names of the ways to begin and to close rounds. */
 import { held } from '../../core/held.ts';
 import type { RoundStarts, StartHabits } from '../../core/base/start.ts';
+import { stitchName, type Language } from '../../core/terms/stitches.ts';
 
 type Where = Pick<RoundStarts, 'at' | 'join'>;
 
@@ -22,12 +23,21 @@ export const PLACES: readonly (Where & { readonly name: string })[] = [
 export const isPlace = (a: Where, b: Where): boolean =>
   a.at === b.at && (a.join === b.join || (a.at !== 'corner' && a.at !== 'whole corner'));
 
-export const FIRST: readonly { readonly value: RoundStarts['first']; readonly label: string }[] = [
+/** Ways to make the first stitch, in the terms of the maker. */
+export const firstWays = (
+  language: Language,
+): { readonly value: RoundStarts['first']; readonly label: string }[] => [
   { value: 'usual', label: 'first stitch: usual' },
   { value: 'chain', label: 'first stitch: after a chain that does not count' },
   { value: 'counted chain', label: 'first stitch: a chain that counts, where it may' },
-  { value: 'stacked', label: 'first stitch: stacked singles, for doubles and taller' },
-  { value: 'drawn up', label: 'first stitch: from a loop drawn up, for half doubles and taller' },
+  {
+    value: 'stacked',
+    label: `first stitch: stacked ${stitchName('sc', language)}, for ${stitchName('dc', language)} and taller`,
+  },
+  {
+    value: 'drawn up',
+    label: `first stitch: from a loop drawn up, for ${stitchName('hdc', language)} and taller`,
+  },
   { value: 'standing', label: 'first stitch: standing, where yarn is new' },
 ];
 
@@ -87,9 +97,9 @@ export const placeName = (where: Where): string =>
   ).name;
 
 /** Habits, one after the other, as they are chosen. */
-export const habitNames = (habits: StartHabits): readonly string[] => [
+export const habitNames = (habits: StartHabits, language: Language): readonly string[] => [
   `start: ${placeName(habits)}`,
-  labelOf(FIRST, habits.first),
+  labelOf(firstWays(language), habits.first),
   labelOf(CHAINS, habits.chains ?? USUAL),
   labelOf(COLOUR, habits.colour),
   ...(habits.within ? ['rounds may begin within a repeat'] : []),

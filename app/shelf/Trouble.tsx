@@ -35,7 +35,7 @@ export function TroubleCard({ found, problems, onChange }: TroubleProps) {
       if (revision >= found.revision) continue;
       const outcome = await library.version(id, revision);
       if (!outcome?.ok) continue;
-      await library.add([outcome.value], 'took up an earlier version');
+      await library.add([outcome.value], 'restored an earlier version');
       notices.success({ title: `${name} is as it was in its last sound version.` });
       return;
     }

@@ -177,7 +177,11 @@ function Folded({ id, name, asked, children }: FoldedProps) {
 
 /** How tall a stitch is, to somebody who looks at it. */
 const heightWords = (height: number): string =>
-  Math.abs(height - 1) < 0.2 ? 'About as tall as it is wide' : `About ${height} times as tall as it is wide`;
+  height < 0.5
+    ? 'Very low'
+    : Math.abs(height - 1) < 0.2
+      ? 'About as tall as it is wide'
+      : `About ${height} times as tall as it is wide`;
 
 const EDGES = { straight: 'Straight edge', lobed: 'Scalloped edge', fringed: 'Fringed edge' } as const;
 

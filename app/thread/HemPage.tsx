@@ -203,7 +203,7 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
     <div className={styles.hem}>
       <ScrollRestoration />
       <HemHead onVersions={() => setLooking(true)} />
-      <PlanGuard what="The thread of stops">
+      <PlanGuard what="The row of pages">
         <Thread />
       </PlanGuard>
       <main className={styles.stop} ref={stop} tabIndex={-1} aria-label={at?.name}>

@@ -143,7 +143,7 @@ describe('earlier versions', () => {
     fireEvent.click(await screen.findByRole('button', { name: 'Restore this version' }));
     expect(closed()).toBe(1);
     expect(store.get().plan.sides[0]!.count).toBe(side!.count);
-    expect(store.get().undoLabel).toBe('took up an earlier version');
+    expect(store.get().undoLabel).toBe('restored an earlier version');
     act(() => store.undo());
     expect(store.get().plan.sides[0]!.count).toBe(side!.count + 4);
   });

@@ -76,7 +76,7 @@ describe('work', () => {
       'Go on with what is there',
     ]);
     expect(ways[4]!.textContent).toContain('B stays 6 sts short of D.');
-    expect(ways[3]!.textContent).toContain('148 sts come off, about 5 min of work.');
+    expect(ways[3]!.textContent).toContain('Undoes 148 sts, about 5 min of work; frees about');
     // It is shown before it is done.
     fireEvent.click(ways[4]!);
     expect(store.get().plan.hem.record.some((e) => e.did === 'counted')).toBe(false);
@@ -300,7 +300,7 @@ describe('work', () => {
         }),
     );
     press('Rip back');
-    expect(screen.getByText('Up to round 1 all is good, by count or look.')).toBeTruthy();
+    expect(screen.getByText('Good through round 1, by its count or its look.')).toBeTruthy();
     expect(screen.getByRole('button', { name: /^All of round 2/ }).textContent).toContain(
       'Down to the last good round.',
     );

@@ -145,7 +145,7 @@ export function Basket() {
                   )}
                   <Button
                     size="small"
-                    aria-label={`Take ${yarn.name} out of the basket`}
+                    aria-label={`Remove ${yarn.name} from the basket`}
                     icon={<TrashIcon />}
                     disabled={stays !== null}
                     title={stays ? problemLine(stays) : undefined}

@@ -23,19 +23,19 @@ export function HandsOfHem() {
     <p className="small">
       {hands ? (
         <>
-          Reckoned with <Link to="/hands">your hands</Link>: {knownWords(hands)}.{' '}
+          This hem uses your <Link to="/hands">hands</Link>: {knownWords(hands)}.{' '}
           <Button size="small" onClick={() => store.do(reckonWith(null, USUAL_PACE))}>
-            Reckon by rules of thumb
+            Use typical values
           </Button>{' '}
         </>
       ) : (
         <>
-          Reckoned by rules of thumb, though more is known of <Link to="/hands">your hands</Link>.{' '}
+          This hem uses typical values; more is known of <Link to="/hands">your hands</Link>.{' '}
         </>
       )}
       {other && (
         <Button size="small" onClick={() => store.do(reckonWith(other.hands, other.pace))}>
-          {hands ? 'Take what is known now' : 'Use my hands'}
+          {hands ? 'Use what is known now' : 'Use my hands'}
         </Button>
       )}
     </p>

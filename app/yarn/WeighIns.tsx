@@ -67,8 +67,8 @@ export function WeighIns() {
     <section className={styles.weighIns}>
       <h2>Weighing</h2>
       <p className="quiet small">
-        Weigh a swatch. Or weigh the ball before and after a round, and enter the difference. The estimate
-        gets surer.
+        Weigh a swatch. Or weigh the ball before and after a round, and enter the difference. Each weighing
+        makes the estimate surer.
       </p>
       <ul>
         {plan.hem.weighIns.map((w) => (
@@ -81,7 +81,7 @@ export function WeighIns() {
             <Button
               type="text"
               size="small"
-              aria-label={`Take out ${say(w)}`}
+              aria-label={`Remove ${say(w)}`}
               icon={<TrashIcon />}
               onClick={() => store.do(removeWeighing(w.id))}
             />

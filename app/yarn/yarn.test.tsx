@@ -49,7 +49,7 @@ describe('the basket', () => {
   test('a yarn in use stays, one that is not can be taken out, and undo brings it back', () => {
     const unused = rowsHem({ rounds: [entry()] });
     const { store } = renderHem(unused, () => <Basket />);
-    const out = (name: string) => screen.getByRole('button', { name: `Take ${name} out of the basket` });
+    const out = (name: string) => screen.getByRole('button', { name: `Remove ${name} from the basket` });
     expect((out('Plain yarn') as HTMLButtonElement).disabled).toBe(true);
     fireEvent.click(out('Other yarn'));
     expect(store.get().plan.hem.yarns).toHaveLength(1);
@@ -110,7 +110,7 @@ describe('weigh-ins', () => {
       { yarn: 'y1', of: { kind: 'swatch', stitches: 400 }, grams: 9 },
     ]);
     expect(spread()).toBeLessThan(before);
-    fireEvent.click(screen.getByRole('button', { name: /^Take out 400 \w+: 9 g/ }));
+    fireEvent.click(screen.getByRole('button', { name: /^Remove 400 \w+: 9 g/ }));
     expect(store.get().plan.hem.weighIns).toEqual([]);
     expect(spread()).toBe(before);
   });

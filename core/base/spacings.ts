@@ -86,7 +86,7 @@ const SPACINGS: Readonly<Record<SpacingId, Spacing>> = {
           CLOSER[held(s.stitch, 'row ends, tops and posts have a stitch')] !== undefined,
       ),
     rate: ({ stitch }) => (stitch && CLOSER[stitch]) ?? 1,
-    label: (edge) => rowEndLabel(edge, CLOSER, 'in between'),
+    label: (edge) => rowEndLabel(edge, CLOSER, '3 in 2 of the taller rows'),
   },
   kinds: {
     applies: (edge) => has(edge, 'row end'),

@@ -37,7 +37,7 @@ const NAMES: Readonly<Record<string, string>> = {
   'alike.yarn': 'the yarn that joins the pieces',
   rounds: 'the order of the rounds',
   yarns: 'the order of the yarns',
-  weighIns: 'the order of what was weighed',
+  weighIns: 'the order of the weighings',
   kept: 'the order of the borders',
 };
 
@@ -62,9 +62,9 @@ export function partWords(hem: Hem, part: string): string {
     case 'yarns':
       return `the yarn ${hem.yarns.find((y) => y.id === id)?.name ?? ''}`.trim();
     case 'kept':
-      return 'a border that was kept';
+      return 'a saved border';
     default:
-      return 'something that was weighed';
+      return 'a weighing';
   }
 }
 

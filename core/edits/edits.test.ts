@@ -111,7 +111,7 @@ describe('the invariants of a hem', () => {
   test('a yarn that is used anywhere stays, and it is said where', () => {
     const kept = after(rounds.removeRound(hem.rounds[1]!), after(rounds.keepBorder('k')));
     expect(problemsOf(yarns.removeYarn('y2'), kept)).toEqual(['yarn-in-use']);
-    expect(yarns.whyYarnStays(kept, 'y2')!.values).toMatchObject({ where: 'in the kept border “Border 1”' });
+    expect(yarns.whyYarnStays(kept, 'y2')!.values).toMatchObject({ where: 'in the saved border “Border 1”' });
     const free = after(rounds.discardBorder('k', 'Border 1'), kept);
     expect(after(yarns.removeYarn('y2'), free).yarns.map((y) => y.id)).toEqual(['y1']);
     expect(problemsOf(yarns.removeYarn('y1'), after(yarns.removeYarn('y2'), free))).toEqual(['yarn-last']);

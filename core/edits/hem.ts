@@ -42,14 +42,14 @@ export const setPace = (pace: number): Edit => edit('pace', () => ({ pace }), 'p
 
 /** Sets what is known of the hands that work it; null for rules of thumb alone. @param pace stitches in a minute; null leaves it */
 export const reckonWith = (hands: KnownHands | null, pace: number | null): Edit =>
-  edit(hands ? 'your hands' : 'rules of thumb', () => ({ hands, ...(pace !== null && { pace }) }));
+  edit(hands ? 'your hands' : 'typical values', () => ({ hands, ...(pace !== null && { pace }) }));
 
 /** Size after blocking over size before. */
 export const setBlocking = (blocking: number): Edit => edit('blocking', () => ({ blocking }), 'blocking');
 
 /** The hem as it was in an earlier version of it. */
 export const takeUpVersion = (version: Hem): Edit =>
-  edit('took up an earlier version', (hem) => ({
+  edit('restored an earlier version', (hem) => ({
     ...version,
     id: hem.id,
     created: hem.created,

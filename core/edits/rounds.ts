@@ -41,7 +41,7 @@ export const addRounds = (
   });
 
 export const removeRound = (entry: RoundEntry): Edit =>
-  edit(`took off ${nameOf(entry)}`, (hem) => ({ rounds: hem.rounds.filter((r) => r.id !== entry.id) }));
+  edit(`removed ${nameOf(entry)}`, (hem) => ({ rounds: hem.rounds.filter((r) => r.id !== entry.id) }));
 
 /** An entry, and how many times fewer it is worked. */
 export interface FewerRounds {
@@ -51,7 +51,7 @@ export interface FewerRounds {
 
 /** Leaves off rounds that nothing has been done of. */
 export const leaveOffRounds = (less: readonly FewerRounds[]): Edit =>
-  edit('left off rounds', ({ rounds }) => ({
+  edit('removed rounds', ({ rounds }) => ({
     rounds: rounds.flatMap((r) => {
       const fewer = less.find(({ entry }) => entry.id === r.id)?.fewer ?? 0;
       return fewer >= r.times ? [] : [fewer === 0 ? r : keptChanges({ ...r, times: r.times - fewer })];
@@ -143,7 +143,7 @@ function withEntry(
 
 /** Keeps the border in hand beside the one that is worked on. */
 export const keepBorder = (id: string): Edit =>
-  edit('kept this border', ({ base, rounds, kept }) =>
+  edit('saved this border', ({ base, rounds, kept }) =>
     kept.length >= LIMITS.kept
       ? tooMany(kept.length + 1)
       : { kept: [...kept, { id, name: `Border ${kept.length + 1}`, base, rounds }] },
@@ -192,7 +192,7 @@ const tooMany = (count: number): Problem =>
 
 /** Works on a border that was kept; the one in hand is kept in its place. */
 export const takeUpBorder = (id: string, name: string): Edit =>
-  edit(`took up ${name}`, ({ base, rounds, kept }) => {
+  edit(`used ${name}`, ({ base, rounds, kept }) => {
     const chosen = kept.find((k) => k.id === id);
     if (!chosen) return gone('that border');
     const inHand = { id, name: [...`Before ${chosen.name}`].slice(0, 100).join(''), base, rounds };

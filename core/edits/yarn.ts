@@ -22,7 +22,7 @@ export const describeYarn = (id: string, what: string, part: Partial<Omit<Yarn, 
 
 /** Takes a yarn out of the basket, unless something still needs it. */
 export const removeYarn = (id: string): Edit =>
-  edit('took out a yarn', (hem) => {
+  edit('removed a yarn', (hem) => {
     const yarn = hem.yarns.find((y) => y.id === id);
     if (!yarn) return {};
     return whyYarnStays(hem, id) ?? { yarns: hem.yarns.filter((y) => y.id !== id) };
@@ -40,7 +40,7 @@ export function whyYarnStays(hem: Hem, id: string): Problem | null {
     ...(hem.weighIns.some((w) => w.yarn === id) ? ['in what was weighed'] : []),
     ...hem.kept.flatMap((k) =>
       k.base.yarn === id || k.rounds.some((r) => r.yarns.includes(id))
-        ? [`in the kept border “${k.name}”`]
+        ? [`in the saved border “${k.name}”`]
         : [],
     ),
   ];
@@ -53,4 +53,4 @@ export const noteWeighing = (weighIn: WeighIn): Edit =>
   edit('weighed', (hem) => ({ weighIns: [...hem.weighIns, weighIn] }));
 
 export const removeWeighing = (id: string): Edit =>
-  edit('took out a weighing', (hem) => ({ weighIns: hem.weighIns.filter((w) => w.id !== id) }));
+  edit('removed a weighing', (hem) => ({ weighIns: hem.weighIns.filter((w) => w.id !== id) }));

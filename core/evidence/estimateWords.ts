@@ -13,11 +13,11 @@ const restsOn = ({ basis, observations }: Pick<Estimate, 'basis' | 'observations
     ? `from ${RESTS_ON[basis]}: ${plural(observations, 'observation')}`
     : RESTS_ON[basis];
 
-/** A time with its range: “About 4 h (3 h to 5 h, a rule of thumb)”. */
+/** A time with its range: “About 4 h (3 h to 5 h, a typical value)”. */
 export const timeEstimateWords = (time: Estimate): string =>
   `About ${timeWords(time.value)} (${timeWords(time.low)} to ${timeWords(time.high)}, ${restsOn(time)})`;
 
-/** A size that can come out otherwise: “± 1 cm, a rule of thumb”. @param unit of the maker */
+/** A size that can come out otherwise: “± 1 cm, a typical value”. @param unit of the maker */
 export function sizeSuretyWords({ widthCm }: Pick<Estimates, 'widthCm'>, unit: LengthUnit): string {
   const off = Math.max(widthCm.high - widthCm.value, widthCm.value - widthCm.low);
   return `± ${unit === 'cm' ? `${off.toFixed(1)} cm` : `${(off / 2.54).toFixed(1)} in`}, ${restsOn(widthCm)}`;
@@ -62,7 +62,7 @@ export function allRestsOn(plan: Plan): string {
 
 /** Basis of the limits of flatness. */
 export const flatBasisWords = ({ flat, hem }: Plan): string => {
-  const limits = flat.basis === 'rule of thumb' ? 'rules of thumb' : restsOn(flat);
+  const limits = flat.basis === 'rule of thumb' ? 'typical limits' : restsOn(flat);
   return isGaugeKnown(hem)
     ? limits
     : `${limits}, and the usual ${WORDS[hem.preferences.language].gauge} of the yarn`;

@@ -13,16 +13,16 @@ test('a pace, yarn and height are said with their range and what they rest on', 
   const seen = of(0.9, 0.9, 0.9, 0.9, 0.9, 0.9);
   expect(handsWords('time', seen)).toMatch(/^About 20 stitches a minute, 19 to 2\d at a time\.$/);
   expect(handsWords('yarn', seen)).toMatch(
-    /about 1\d% less; the next round between 1\d% less and [1-9]% less\./,
+    /^You use about 1\d% less yarn than usual; the next round between 1\d% less and [1-9]% less\.$/,
   );
   expect(handsWords('height', of(1.06, 1.06, 1.06))).toMatch(
-    /about [4-6]% higher; the next between [0-9]% (higher|lower) and/,
+    /^Your rounds are about [4-6]% higher than usual; the next between [0-9]% (higher|lower) and/,
   );
   expect(learnedBasisWords(seen)).toBe('From 6 observations.');
   expect(learnedBasisWords(of(0.9, 9))).toBe('From 1 observation.');
 });
 
-test('nothing noted is a rule of thumb, and says so', () => {
-  expect(handsWords('yarn', of())).toContain('about the same');
-  expect(learnedBasisWords(of())).toBe('Typical value; nothing noted yet.');
+test('nothing logged is a typical value, and says so', () => {
+  expect(handsWords('yarn', of())).toContain('You use about as much yarn as usual');
+  expect(learnedBasisWords(of())).toBe('Typical value; nothing logged yet.');
 });

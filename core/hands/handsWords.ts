@@ -12,7 +12,7 @@ export function learnedBasisWords({ basis, observations, doubted = [] }: Known &
   const from = plural(observations - doubted.length, basis === 'swatch' ? 'swatch' : 'observation');
   switch (basis) {
     case 'rule of thumb':
-      return 'Typical value; nothing noted yet.';
+      return 'Typical value; nothing logged yet.';
     case 'own word':
       return 'Your own word.';
     case 'swatch':
@@ -21,9 +21,9 @@ export function learnedBasisWords({ basis, observations, doubted = [] }: Known &
   }
 }
 
-/** Basis of a number, within a sentence: “a rule of thumb”. */
+/** Basis of a number, within a sentence: “a typical value”. */
 export const RESTS_ON: Readonly<Record<Known['basis'], string>> = {
-  'rule of thumb': 'a rule of thumb',
+  'rule of thumb': 'a typical value',
   swatch: 'your swatch',
   'own word': 'your own word',
   'these hands': 'your hands',
@@ -75,7 +75,7 @@ function shareBetween(of: number, all: number): { readonly low: number; readonly
   return { low: Math.max(0, middle - half), high: Math.min(1, middle + half) };
 }
 
-/** A ratio beside 1, such as “7 % less”. @param same what is said where there is no difference */
+/** A ratio beside 1, such as “7% less”. @param same what is said where there is no difference */
 function beside(
   ratio: number,
   [more, less, same]: readonly [more: string, less: string, same: string],
@@ -84,9 +84,13 @@ function beside(
   return percent === 0 ? same : `${Math.abs(percent)}% ${percent > 0 ? more : less}`;
 }
 
-const YARN = ['more', 'less', 'the same'] as const;
-const HEIGHT = ['higher', 'lower', 'the same'] as const;
-const WIDTH = ['wider', 'narrower', 'the same'] as const;
+const YARN = ['more', 'less', 'as much'] as const;
+const HEIGHT = ['higher', 'lower', 'as high'] as const;
+const WIDTH = ['wider', 'narrower', 'as wide'] as const;
+
+/** “You use about 7% less yarn than usual”, or “about as much yarn as usual”. */
+const usually = (begin: string, ratio: number, names: Parameters<typeof beside>[1], of = ''): string =>
+  `${begin} about ${beside(ratio, names)} ${of}${beside(ratio, names) === names[2] ? 'as' : 'than'} usual`;
 
 /** A part of what was learned, as a sentence. */
 export function handsWords(of: keyof Omit<Hands, 'counted'>, { ratio, low, high }: Known): string {
@@ -96,15 +100,15 @@ export function handsWords(of: keyof Omit<Hands, 'counted'>, { ratio, low, high 
       return `About ${pace(ratio)} stitches a minute, ${pace(high)} to ${pace(low)} at a time.`;
     }
     case 'yarn':
-      return `Yarn, beside the rule of thumb: about ${beside(ratio, YARN)}; the next round between ${beside(low, YARN)} and ${beside(high, YARN)}.`;
+      return `${usually('You use', ratio, YARN, 'yarn ')}; the next round between ${beside(low, YARN)} and ${beside(high, YARN)}.`;
     case 'width':
-      return `Stitches, beside the gauge of the yarn’s weight: about ${beside(ratio, WIDTH)}; the next between ${beside(low, WIDTH)} and ${beside(high, WIDTH)}.`;
+      return `${usually('Your stitches are', ratio, WIDTH)} for the yarn; the next between ${beside(low, WIDTH)} and ${beside(high, WIDTH)}.`;
     case 'flat': {
       const limit = (of: number, x: number): string => (100 * of * x).toFixed(1);
       return `Lies flat up to about ${limit(FLAT_LIMITS.flat, ratio)}% off, flattens with blocking up to ${limit(FLAT_LIMITS.blocks, ratio)}% (between ${limit(FLAT_LIMITS.blocks, low)} and ${limit(FLAT_LIMITS.blocks, high)}%).`;
     }
     case 'height':
-      return `Rounds, beside the rule of thumb: about ${beside(ratio, HEIGHT)}; the next between ${beside(low, HEIGHT)} and ${beside(high, HEIGHT)}.`;
+      return `${usually('Your rounds are', ratio, HEIGHT)}; the next between ${beside(low, HEIGHT)} and ${beside(high, HEIGHT)}.`;
   }
 }
 

@@ -80,7 +80,7 @@ const TELLING: Telling = {
   closed: ({ ends, pins }) =>
     `Border done: ${plural(ends, 'end')} woven in${pins === null ? '' : `, ${plural(pins, 'pin')} counted back`}`,
   next: () => 'The next piece taken up',
-  struck: () => 'An entry struck',
+  struck: () => 'An entry crossed out',
 };
 
 /** Words of an entry, such as “Round 2 counted: A 143 (planned 144), B 168”. */

@@ -102,7 +102,7 @@ export function recipeOf(text: string, language: Language = 'us'): Recipe {
   let recipe = known.get(key);
   if (!recipe) {
     const outcome = parseRound(text, language);
-    if (!outcome.ok) throw new Error(`unsound written round: ${JSON.stringify(outcome.problems)}\n${text}`);
+    if (!outcome.ok) throw new Error(`invalid written round: ${JSON.stringify(outcome.problems)}\n${text}`);
     recipe = outcome.value;
     known.set(key, recipe);
   }

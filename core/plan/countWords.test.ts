@@ -21,9 +21,9 @@ describe('where the count of a side comes from', () => {
   test('by hand, and for which round, when that comes out even', () => {
     const made = plan(shells([147, 162, 147, 162]));
     expect(sourceWords(made.sides[0]!, made)).toBe(
-      '149 by hand, 2 of them of the corners. For the shell edge: 37 × 4 + 3 in round 2.',
+      'Your count: 149, 2 of them of the corners. For the shell edge: 37 × 4 + 3 in round 2.',
     );
-    expect(sourceWords(made.sides[1]!, made)).toBe('164 by hand, 2 of them of the corners.');
+    expect(sourceWords(made.sides[1]!, made)).toBe('Your count: 164, 2 of them of the corners.');
   });
 
   test('by a fit, the repeats that it is for', () => {
@@ -36,7 +36,7 @@ describe('where the count of a side comes from', () => {
     fitted.sides.forEach((s, side) => {
       if (s.choice.count === null) return;
       const words = sourceWords(s, fitted);
-      if (!words.includes('by hand')) return;
+      if (!words.includes('Your count')) return;
       const told = /For the shell edge: (\d+) × (\d+)(?: \+ (\d+))? in round 2\.$/.exec(words);
       expect([words, told === null]).toEqual([words, false]);
       const [times, each, rest = 0] = told!.slice(1).map((n) => Number(n ?? 0));

@@ -45,7 +45,7 @@ function countsBySize(counted: readonly number[]): string {
 /** Where the count of a side comes from: “215 = 106 dc row ends × 2 + 3 of the corners.”. */
 export function sourceWords(s: SidePlan, plan: Plan): string {
   if (s.choice.count !== null && s.spacings.every((spacing) => spacing.count !== s.count))
-    return `${s.count + s.corners} by hand${cornersWords(s, plan)}.${servesWords(s, plan)}`;
+    return `Your count: ${s.count + s.corners}${cornersWords(s, plan)}.${servesWords(s, plan)}`;
   const spacing =
     s.spacings.find((x) => x.count === s.count && (s.choice.count !== null || x.id === s.choice.school)) ??
     s.spacings[0]!;

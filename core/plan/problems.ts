@@ -47,7 +47,7 @@ export const PLAN_PROBLEMS = {
     remedy: REMEDIES[v.help](v),
   }),
   'on-an-edge': (v: { round: string; edge: string }) => ({
-    what: `${v.round} is worked into the wavy edge of ${v.edge}, and pulls it out of shape`,
+    what: `${v.round} is worked into the scalloped edge of ${v.edge}, and pulls it out of shape`,
     remedy: `Move it under ${v.edge}, or remove one of them.`,
   }),
   'nothing-to-work-into': (v: { round: string; places: string; side: string }) => ({

@@ -106,20 +106,20 @@ export function fastenOffWords(plan: Plan, ends: number, language: Language): st
   const weave = capital(WORDS[language].weaveIn);
   const far = lengthWords(50, preferences.length);
   const left = base.start.ends === 'crocheted over' ? 'what you did not crochet over of ' : '';
-  return `Fasten off. ${weave} ${left}the ${plural(ends, 'end')}${plan.hem.alike.count > 1 ? ' of each piece' : ''}: ${far} one way, then back${left === '' ? ', through the backs of stitches of the same yarn' : ''}.`;
+  return `Fasten off. ${weave} ${left}the ${plural(ends, 'end')}${plan.hem.alike.count > 1 ? ' of each piece' : ''}: run the needle ${far} under stitches, then back${left === '' ? ', through the backs of stitches of the same yarn' : ''}.`;
 }
 
 /** Which side is which on the piece. */
 export function whichSide({ hem, sides }: Plan): string {
   const last = sides[sides.length - 1]!.name;
-  const own = whichSideOf(hem.piece) ?? `Side A lies along the top of the plan, ${last} leads up to it.`;
+  const own = whichSideOf(hem.piece) ?? `Side A is the top edge; ${last} ends where A begins.`;
   return `${own} The plan shows which is which.`;
 }
 
 /** Cautions for the piece and the hands. */
 export const CAUTIONS: readonly PatternLine[] = [
   line('caution')(
-    'Caution: acrylic melts: no hot iron, no close steam. Wool felts: no hot water, no rubbing. Count your pins in and out.',
+    'Caution: acrylic melts. Do not iron or steam it. Wool felts. Wash it cold, without rubbing. Count your pins in and out.',
   ),
   line('caution')('Caution: rest and stretch your hands often. Stop if they hurt.'),
 ];

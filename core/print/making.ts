@@ -129,7 +129,7 @@ function throughWords(stitch: Stitch, loops: number, before: number, over: strin
   if (stitch.kind === 'hhdc' && loops === 1)
     return 'Draw that loop straight on through the one next to it on the hook';
   if (loops === 1) return `${capital(over)}, draw it through one loop`;
-  if (loops === 2 && before === 2) return `${capital(over)}, draw it through the last two loops`;
+  if (loops === 2 && before === 2) return `${capital(over)}, draw it through both loops on the hook`;
   return loops === before
     ? `${capital(over)}, draw it through all ${number(loops)} loops`
     : `${capital(over)}, draw it through ${number(loops)} loops`;

@@ -11,7 +11,8 @@ const FIRST: Readonly<Record<FirstRefused, (language: Language) => string>> = {
   'not a plain stitch': () => 'only a plain stitch in both loops can be made in another way',
   'a single': (l) =>
     `a chain in place of ${abbreviation('sc', l)} leaves a gap, and is made only where one round has a start of its own`,
-  'too low to be stacked': (l) => `singles are stacked in place of ${abbreviation('dc', l)} and taller`,
+  'too low to be stacked': (l) =>
+    `${abbreviation('sc', l)} are stacked in place of ${abbreviation('dc', l)} and taller`,
   'too low to draw up': (l) => `a loop is drawn up for ${abbreviation('hdc', l)} and taller`,
 };
 

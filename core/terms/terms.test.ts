@@ -3,7 +3,7 @@ import { parseRound } from '../notation/parse.ts';
 import { printRound } from '../notation/print.ts';
 import { STITCHES, abbreviation, stitchCalled, stitchName, type StitchKind } from './stitches.ts';
 import { CORNERS, cornerTreatment, plainRound } from './corners.ts';
-import { YARN_WEIGHTS, hookLabel, yarnWeight } from './yarnWeights.ts';
+import { YARN_WEIGHTS, hookLabel, nextHookMm, yarnWeight } from './yarnWeights.ts';
 
 const KINDS = Object.keys(STITCHES) as readonly StitchKind[];
 
@@ -96,8 +96,11 @@ describe('yarn weights and hooks', () => {
       'US G-6 (4 mm)',
       'US 7 (4.5 mm)',
       'US H-8 (5 mm)',
-      'US M-13 (9 mm)',
+      'US M/N-13 (9 mm)',
     ]);
     expect(hookLabel(5, 'uk')).toBe('5 mm');
+    expect([nextHookMm(5, 'larger'), nextHookMm(5, 'smaller'), nextHookMm(15, 'larger')]).toEqual([
+      5.5, 4.5, 15,
+    ]);
   });
 });

@@ -59,10 +59,18 @@ const US_HOOKS: readonly (readonly [mm: number, size: string])[] = [
   [6, 'J-10'],
   [6.5, 'K-10½'],
   [8, 'L-11'],
-  [9, 'M-13'],
-  [10, 'N-15'],
-  [15, 'P'],
+  [9, 'M/N-13'],
+  [10, 'N/P-15'],
+  [15, 'P/Q'],
 ];
+
+/** The hook one size larger or smaller, mm; the same one where there is none. */
+export const nextHookMm = (mm: number, to: 'larger' | 'smaller'): number => {
+  const sizes = US_HOOKS.map(([of]) => of);
+  return (
+    (to === 'larger' ? sizes.find((of) => of > mm + 0.01) : sizes.findLast((of) => of < mm - 0.01)) ?? mm
+  );
+};
 
 /**
  * A hook as it is written on a pattern: millimetres, in US terms after its US size where one exists.

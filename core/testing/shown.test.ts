@@ -27,6 +27,54 @@ const NOT_SHOWN: readonly (readonly [RegExp, string])[] = [
   [/\bthirsty\b|\bthrifty\b/i, 'uses much yarn, little yarn'],
   [/\bby turns\b/i, 'alternately'],
   [/\bunwinding\b|\boops\b/i, 'plain words'],
+  [/\bTake the last step back\b|\bBegun\b|\bJoined, round done\b/, 'undo last step, started, round joined'],
+  [/\bis there already\b|\bend more to weave\b|\bThe next step goes on\b/, 'I’ve already started, one form'],
+  [
+    /\bnot whole yet\b|\bLook about\b|\btaken for a st\b|\bplace may have been worked\b/,
+    'what may have happened',
+  ],
+  [/\bfit what comes\b|\bcomes? off, about\b|\bcome free\b|\bit is good\b/, 'undoes, frees, good through'],
+  [/\bgets? surer\b|\bforetold\b|\bStrike\b|\bchains counted too\b/, 'improves, expected, cross out'],
+  [/\bhook half a size\b/, 'the size of the hook'],
+  [
+    /\bstands? in the way\b|\btoo large for a fit\b|\bby hand, \d|\bmakes it so\b/,
+    'does not fit, your count',
+  ],
+  [/\bblocks out\b|\bwill settle\b/, 'flattens with blocking'],
+  [/\brules? of thumb\b|\bReckon(ed)? (by|with)\b|\bas reckoned\b/i, 'typical value, usual, as estimated'],
+  [/\bOf the next hundred\b|\bin between'|\bas the angle asks\b|\bright above\b/, 'numbers with nouns'],
+  [
+    /\bas is usual for it\b|\bno rhythm to go by\b|\bWith what is here\b|\bg here\b/,
+    'usual, too little logged',
+  ],
+  [/\beasy or not\b|\bup to intricate\b|\bbasket lasts\b|\bchange that hides\b/, 'any difficulty, advanced'],
+  [
+    /\bBut for how easy\b|\bnearest to the wish\b|\btruly different\b/,
+    'closest to your wish, each different',
+  ],
+  [
+    /\bstops? of the thread\b|\bthread of stops\b|\bwhat it sits in\b|\bfarther\b/i,
+    'page, stitch below, zoom',
+  ],
+  [
+    /\bAdd none\b|\btake it out\b|\bout of the basket\b|\bis no number\b|\btook (off|up|out)\b/i,
+    'cancel, remove',
+  ],
+  [
+    /\bTake this version\b|\bAsk it not to\b|\bnot a safe\b|\bWith all that was done\b/,
+    'restore, protect, not secure',
+  ],
+  [
+    /\bLicences\b|\blobes?\b|\bwavy edge\b|\b(In|De)crease Value\b|\bunsound\b/i,
+    'licenses, scalloped, invalid',
+  ],
+  [
+    /\bno hot iron\b|\blead on\b|\balong the top of the plan\b|\blast two loops\b/,
+    'the words of printed patterns',
+  ],
+  [/\bits first part ends\b|\bits last part\b|\bup to where you started\b/, 'the rest of this corner'],
+  [/\b(kept|put) (this )?border\b|\bkept border\b/i, 'saved border'],
+  [/(half )?\bdoubles\b|\bsingles\b/, 'stitch names in the terms of the maker'],
 ];
 
 /** Where what is written is shown: of the core, whole rooms, and in every room what is called after its words. */
@@ -50,7 +98,7 @@ function files(folder: string): readonly string[] {
 const UNSEEN = new Set(['className', 'key', 'value', 'kind', 'type', 'role', 'path', 'd', 'id', 'name']);
 
 /** What the code calls things, in more than one word. */
-const CODE: ReadonlySet<string> = new Set(['cluster stitch']);
+const CODE: ReadonlySet<string> = new Set(['cluster stitch', 'blocks out', 'rule of thumb']);
 
 /** What a source file may show: its texts, and strings of more than one word. */
 function shownIn(path: string): readonly string[] {

@@ -14,7 +14,7 @@ test('a side that is seen to ripple or pull in has an answer, with its count and
   const count = base!.sides[1]!.tally.stitches;
   expect(lookAnswer(at, base!, 1, 'flat')).toBeNull();
   expect(lookAnswer(at, base!, 1, 'ripples')).toBe(
-    `Side B ripples, though it should lie flat. Count it first: ${count}. If that is right, use a hook half a size smaller, or work 3 stitches fewer on side B in round 1.`,
+    `Side B ripples, though it should lie flat. Count it first: ${count}. If that is right, use a US 7 (4.5 mm) hook, or work 3 stitches fewer on side B in round 1.`,
   );
   const full = rowsHem({ counts: flat.map((n) => Math.round(n * 1.1)), rounds: [entry()] });
   const ripply = workedInto(full, 0, 1);

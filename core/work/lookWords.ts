@@ -4,6 +4,7 @@ import type { Plan, RoundPlan } from '../plan/types.ts';
 import { isPlainRound } from '../procedure/procedure.ts';
 import { plural } from '../say/measures.ts';
 import { sideLabel } from '../print/placeWords.ts';
+import { hookLabel, nextHookMm } from '../terms/yarnWeights.ts';
 
 /**
  * An answer to a side that ripples or pulls in: how many stitches are too many or too few as far as the plan knows, and the
@@ -26,9 +27,12 @@ export function lookAnswer(plan: Plan, round: RoundPlan, side: number, lies: Lay
   const change = next
     ? `work ${stitches} ${ripples ? 'fewer' : 'more'} on ${name.toLowerCase().replace(/ (\w)$/, (end) => end.toUpperCase())} in round ${next.number}`
     : 'rip it back';
-  const hook = `use a hook half a size ${ripples ? 'smaller' : 'larger'}`;
+  const hook = hookLabel(
+    nextHookMm(round.hookMm, ripples ? 'smaller' : 'larger'),
+    plan.hem.preferences.language,
+  );
   if (verdict === 'blocks out' && foretold) return `${seen}, as expected. Blocking will flatten it.`;
   if (foretold)
     return `${seen}: it has about ${stitches} too ${ripples ? 'many' : 'few'}. Rip it back, or ${change}.`;
-  return `${seen}, though it should lie flat. Count it first: ${tally.stitches}. If that is right, ${hook}, or ${change}.`;
+  return `${seen}, though it should lie flat. Count it first: ${tally.stitches}. If that is right, use a ${hook} hook, or ${change}.`;
 }

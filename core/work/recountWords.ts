@@ -17,7 +17,7 @@ import { cornerAfter, orderOfWork } from '../procedure/order.ts';
 
 /** A cause, and how far back to look. */
 export function causeWords(plan: Plan, { slip, back, likelihood }: Cause): string {
-  const look = slip.kind === 'miscount' ? '' : ` Look about ${plural(back, 'st')} back.`;
+  const look = slip.kind === 'miscount' ? '' : ` Look in the last ${plural(back, 'st')}.`;
   const words = slipWords(plan, slip);
   return `${LIKELIHOODS[likelihood]}: ${words.charAt(0).toLowerCase()}${words.slice(1)}.${look}`;
 }
@@ -44,7 +44,7 @@ function slipWords(plan: Plan, slip: WorkSlip): string {
         ? `Ten may have been counted ${slip.count > 0 ? 'twice' : 'too few'} on ${sideWords(plan, slip.side)}: count it again`
         : `The count of ${sideWords(plan, slip.side)} may be off: count it again, ten by ten`;
     case 'join':
-      return `The slip stitch of the join may have been counted as a st, on ${sideWords(plan, slip.side)}`;
+      return `You may have counted the joining slip stitch, on ${sideWords(plan, slip.side)}`;
     case 'repeat':
       return slip.missed
         ? `A repeat may be missing on ${sideWords(plan, slip.side)}`
@@ -53,8 +53,8 @@ function slipWords(plan: Plan, slip: WorkSlip): string {
       return `The stitches of one motif may be missing on ${sideWords(plan, slip.side)}`;
     case 'places':
       return slip.count < 0
-        ? `Somewhere on ${sideWords(plan, slip.side)} ${plural(-slip.count, 'place')} may have been passed over`
-        : `Somewhere on ${sideWords(plan, slip.side)} ${plural(slip.count, 'place')} may have been worked twice`;
+        ? `You may have ${skip === 'skip' ? 'skipped' : 'missed'} ${plural(-slip.count, 'place')} somewhere on ${sideWords(plan, slip.side)}`
+        : `You may have worked twice into ${plural(slip.count, 'place')} somewhere on ${sideWords(plan, slip.side)}`;
   }
 }
 
@@ -102,9 +102,9 @@ function fudgeWords(plan: Plan, { side, more }: NonNullable<Repair['fudge']>, ro
     : `Before corner ${corner}, take the last ${-2 * more} sts out and work 2 together${more < -1 ? ' twice' : ''}`;
 }
 
-/** Stitches that come off, such as “212 sts come off, about 10 min of work. About 4 m of yarn come free.” */
+/** Stitches that come off, such as “Undoes 212 sts, about 10 min of work; frees about 4 m of yarn.” */
 export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): string =>
-  `${plural(stitches, 'st')} ${stitches === 1 ? 'comes' : 'come'} off, about ${timeWords(minutes)} of work. About ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn come free.`;
+  `Undoes ${plural(stitches, 'st')}, about ${timeWords(minutes)} of work; frees about ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn.`;
 
 /** Price and outcome of a repair. */
 export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, then }: Repair): string {
@@ -118,7 +118,10 @@ export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, the
           })
           .join(' ')
       : shows === 0
-        ? 'It does not show.'
+        ? // A round that does not fit is seen, whatever the repair itself looks like.
+          uneven.length === 0
+          ? 'It does not show.'
+          : ''
         : shows <= 2
           ? 'It hardly shows.'
           : 'It can be seen.';
@@ -147,8 +150,8 @@ export const goodWords = (round: RoundPlan | null): string =>
   round === null
     ? 'No round has been counted and found right yet.'
     : round.number === 0
-      ? 'The base round is good, by its count or its look.'
-      : `Up to round ${round.number} all is good, by count or look.`;
+      ? 'Good through the base round, by its count or its look.'
+      : `Good through round ${round.number}, by its count or its look.`;
 
 /** Counts to compare one with: the side that faces it, and the last count of it that was right. */
 export function comparedWords(plan: Plan, number: number, found: SideCounts): string {

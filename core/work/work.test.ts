@@ -148,7 +148,7 @@ describe('what was seen', () => {
     // A look speaks against a count that was right.
     expect(good([counted(1, 0), counted(2, 0), { ...look, round: named(2) }])).toBe(1);
     expect(goodWords(plan(after(all.hem, [counted(1, 0)])).rounds[1]!)).toBe(
-      'Up to round 1 all is good, by count or look.',
+      'Good through round 1, by its count or its look.',
     );
   });
 

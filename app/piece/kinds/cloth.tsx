@@ -22,7 +22,8 @@ export function SideOfCloth({ piece, onChange }: SideProps<ClothPiece>) {
           suffix={inches ? 'in' : 'mm'}
           value={Number((piece.pitchMm / factor).toFixed(2))}
           onChange={(v) =>
-            v && onChange('pitch of the holes', { ...piece, pitchMm: Number((v * factor).toFixed(3)) })
+            v &&
+            onChange('distance from hole to hole', { ...piece, pitchMm: Number((v * factor).toFixed(3)) })
           }
         />
       </Field>

@@ -164,7 +164,7 @@ export function RunOfRows({ piece, run: i, onChange }: RunOfRowsProps) {
         disabled={piece.rows.length === 1}
         onClick={() =>
           setRows(
-            'took out rows',
+            'removed rows',
             piece.rows.filter((_, k) => k !== i),
           )
         }

@@ -70,7 +70,7 @@ function edgeWords(edge: Edge, numbered: Numbered): string {
 /** Where in a row end several stitches go. */
 const rowEndWords = ({ edge, placement }: SidePlan): string =>
   edge.spots.some((s, i) => s.kind === 'row end' && placement[i]! > 1)
-    ? ' Work into the top and the body of the end stitch of a row that takes several.'
+    ? ' Where a row takes several, work one into its top, the others into its post.'
     : '';
 
 /** How the seams of a side are crossed, those crossed alike told together. */

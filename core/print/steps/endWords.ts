@@ -41,15 +41,18 @@ export function endLines(plan: Plan, procedure: Procedure, language: Language): 
     const first = actsOf(procedure, 'corner').find((a) => a.part === 'first');
     if (first) {
       const words = placedWords(order, first.worked, language, (place) =>
-        placeInCorner(plan, procedure, first, place, 'the place of its last part'),
+        placeInCorner(plan, procedure, first, place, 'the same place as the first st'),
       );
       lines.push(`At the end of the round, finish corner ${cornerName(plan, beginning.corner)}: ${words}.`);
     }
   } else if (circle) {
-    lines.push('At the end of the round, go on up to where you started.');
+    lines.push('At the end of the round, go on to your start.');
   } else {
+    const rest = actsOf(procedure, 'side').find((a) => a.part === 'up to the start');
     lines.push(
-      `At the end of the round, work side ${plan.sides[beginning.side]!.name} up to where you started.`,
+      rest?.worked.length === 0
+        ? 'At the end of the round, work the last corner.'
+        : `At the end of the round, work side ${plan.sides[beginning.side]!.name} up to your start.`,
     );
   }
   if (join.down.length > 0)

@@ -97,10 +97,10 @@ describe('starts and joins', () => {
 
   test('a join that stays at the corner begins every round there', () => {
     const text = withStart({ at: 'corner', join: 'centred' });
+    expect(text).toContain('In corner D/A: 2 sc in the same place; the rest of this corner ends the round.');
     expect(text).toContain(
-      'The last part of corner D/A: 2 sc in the same place; its first part ends the round.',
+      'At the end of the round, finish corner D/A: 1 sc in the same place as the first st.',
     );
-    expect(text).toContain('At the end of the round, finish corner D/A: 1 sc in the place of its last part.');
     expect(text).not.toContain('and the join:');
   });
 

@@ -101,7 +101,7 @@ function materials(plan: Plan, language: Language): Section {
     ),
     plain(
       `Hook ${hookLabel(gauge.hookMm, language)}${hooks.length > 0 ? `, and ${hooks.map((mm) => hookLabel(mm, language)).join(', ')} where a round says so` : ''}. ` +
-        `${capital(WORDS[language].gauge)}: ${stitches} ${abbreviation('sc', language)} = ${inches ? '4 in' : '10 cm'}. Try it first: another ${WORDS[language].gauge} changes size and yarn.`,
+        `${capital(WORDS[language].gauge)}: ${stitches} ${abbreviation('sc', language)} = ${inches ? '4 in' : '10 cm'}. Work a swatch; a different ${WORDS[language].gauge} changes size and yardage.`,
     ),
     ...alikeWords(plan).map(plain),
     ...yarnLines.map(plain),
@@ -113,10 +113,10 @@ function materials(plan: Plan, language: Language): Section {
     ),
     plain(
       calibrated
-        ? 'Yarn is estimated, and surer for what was weighed. Buy for the higher number, in one dye lot.'
+        ? 'Estimates, refined by your weighings. Buy for the higher number, in one dye lot.'
         : 'Yarn is estimated: it can be a fifth too high or too low. Buy for the higher number, in one dye lot.',
     ),
-    plain(`Also: ${markersWords(corners, rows)}a needle for the ends.`),
+    plain(`Also: ${markersWords(corners, rows)}yarn needle.`),
   ]);
 }
 
@@ -157,7 +157,7 @@ function notes(plan: Plan, language: Language): Section {
     ...(rows === null
       ? [
           plain(
-            `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or lead on, and do not work into them.`,
+            `Do not count the ${language === 'us' ? 'sl sts' : 'slip stitches (ss)'} that join or move you to the start, and do not work into them.`,
           ),
         ]
       : []),

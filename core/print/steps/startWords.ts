@@ -236,11 +236,9 @@ function firstWords(
       const words = placedWords(order, rest, language, (place) =>
         placeInCorner(plan, procedure, last, place, 'the same place'),
       );
-      const begun =
-        words === ''
-          ? `That is the last part of corner ${corner}`
-          : `The last part of corner ${corner}: ${words}`;
-      return `${begun}; its first part ends the round.`;
+      return words === ''
+        ? `The rest of corner ${corner} ends the round.`
+        : `In corner ${corner}: ${words}; the rest of this corner ends the round.`;
     }
     case 'side': {
       const on = circle ? 'all the way around' : `along side ${plan.sides[beginning.side]!.name}`;

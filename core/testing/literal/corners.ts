@@ -52,7 +52,7 @@ export class Corners {
   part(words: string, same: Place | number, all: readonly (Place | number)[]): void {
     for (const part of parts(words)) {
       const m =
-        /^(.+?) in (the same place|the place of its last part|the first of its two places|the second of its two places|each chain of it)$/.exec(
+        /^(.+?) in (the same place as the first st|the same place|the first of its two places|the second of its two places|each chain of it)$/.exec(
           part,
         );
       if (!m) {

@@ -21,7 +21,9 @@ export class Told {
   /** The words of a line “Each side: …”, “Sides A and C: …”, that tell the way along a side. */
   ofSide(side: string): string {
     for (const line of this.lines) {
-      const m = /^(Each side|All around|Sides? (.+?)): (.+?)\.(?: Work into .+)?$/.exec(line);
+      const m = /^(Each side|All around|Sides? (.+?)): (.+?)\.(?: (?:Work into|Where a row takes) .+)?$/.exec(
+        line,
+      );
       if (!m || isOtherwise(m[3]!)) continue;
       if (m[2] === undefined || m[2].split(/, | and /).includes(side)) return m[3]!;
     }

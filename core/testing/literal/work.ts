@@ -86,9 +86,7 @@ export class Work {
   private sideRound(start: string): void {
     const base = this.below.isEdge;
     const lift = this.told.lift(start);
-    const corner = /(?:The last part of|That is the last part of|Work) corner (\S+?)(?::| first|; )/.exec(
-      start,
-    );
+    const corner = /(?:In|The rest of|Work) corner (\S+?)(?::| first| ends )/.exec(start);
     if (corner) {
       const name = corner[1]!;
       this.starts.sameCorner(start, name);
@@ -108,7 +106,7 @@ export class Work {
       const into = this.ofCorners.places(name);
       const last: Made[] = [];
       const at = this.round.made.length;
-      const words = /The last part of corner \S+: (.+); its first part ends/.exec(start)?.[1] ?? null;
+      const words = /In corner \S+: (.+); the rest of this corner ends/.exec(start)?.[1] ?? null;
       // Begun in a stitch that is the second of two, the place that was named is that one.
       const joined = into.find((p) => p === this.below.join && /you joined the last round/.test(start));
       const place = /the second of the two marked sts/.test(start) ? into[1]! : (joined ?? into[0]!);
@@ -238,9 +236,9 @@ export class Work {
         this.ofCorners.work(corner);
         side = this.below.sideAfter(corner);
         if (side === begun.side) {
-          if (
-            !this.told.find(new RegExp(`^At the end of the round, work side ${side} up to where you started`))
-          )
+          // Of a side that was begun with its first stitch nothing is left.
+          if (this.told.find(/^At the end of the round, work the last corner\.$/)) continue;
+          if (!this.told.find(new RegExp(`^At the end of the round, work side ${side} up to your start`)))
             throw new Unclear('how does the round end?');
           this.side(side, begun, 'up to');
         } else this.side(side, null, 'whole');

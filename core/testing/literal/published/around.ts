@@ -67,8 +67,8 @@ function worked(sentence: string, work: string, at: AtHand): readonly string[] {
     ];
     const made =
       parts.length === 0
-        ? `That is the last part of corner ${name}`
-        : `The last part of corner ${name}: ${parts.map((part) => `${part} in the same place`).join(', ')}`;
+        ? `The rest of corner ${name} ends the round.`
+        : `In corner ${name}: ${parts.map((part) => `${part} in the same place`).join(', ')}; the rest of this corner ends the round.`;
     checkMark(
       corner,
       here,
@@ -77,9 +77,9 @@ function worked(sentence: string, work: string, at: AtHand): readonly string[] {
       at,
     );
     return [
-      `${begun.words} ${made}; its first part ends the round.`,
+      `${begun.words} ${made}`,
       ...lines,
-      `At the end of the round, finish corner ${name}: ${same(finishes)} in the place of its last part.`,
+      `At the end of the round, finish corner ${name}: ${same(finishes)} in the same place as the first st.`,
     ];
   }
   if (whole) {
@@ -102,7 +102,7 @@ function worked(sentence: string, work: string, at: AtHand): readonly string[] {
     return [
       `${begun.words} ${goes.charAt(0).toUpperCase()}${goes.slice(1)}`,
       ...lines,
-      `At the end of the round, work side ${on} up to where you started.`,
+      `At the end of the round, work side ${on} up to your start.`,
     ];
   }
   const headOf = side.slice(
@@ -119,7 +119,7 @@ function worked(sentence: string, work: string, at: AtHand): readonly string[] {
     return [
       `${begun.words} Begin before the repeats of side ${on}, at ${stepName(headOf, ends.length)} there. What comes before it on that side ends the round.`,
       ...lines,
-      `At the end of the round, work side ${on} up to where you started.`,
+      `At the end of the round, work side ${on} up to your start.`,
     ];
   }
   const { repeat, step, words } = repeatAt(side, ends);
@@ -129,11 +129,7 @@ function worked(sentence: string, work: string, at: AtHand): readonly string[] {
     words === null
       ? `Begin with repeat ${repeat} of side ${on}: its first sts go in there${remark}.`
       : `Begin within repeat ${repeat} of side ${on}, at ${words} there. What comes before it in that repeat ends the round.`;
-  return [
-    `${begun.words} ${begins}`,
-    ...lines,
-    `At the end of the round, work side ${on} up to where you started.`,
-  ];
+  return [`${begun.words} ${begins}`, ...lines, `At the end of the round, work side ${on} up to your start.`];
 }
 
 const isHere = (t: string): boolean =>
@@ -291,7 +287,7 @@ function stepName(steps: readonly string[], step: number): string {
 /** A round without corners. */
 function circle(begun: Begun, at: AtHand): readonly string[] {
   const { words, rest, has, noun } = begun;
-  const ended = 'At the end of the round, go on up to where you started.';
+  const ended = 'At the end of the round, go on to your start.';
   const each = rest.find((t) => / (?:in|around) each \S+ around$/.test(t));
   if (each !== undefined) {
     const [here] = rest;

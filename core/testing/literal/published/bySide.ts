@@ -27,26 +27,23 @@ function worked(sentence: string, end: string, work: string, at: AtHand): readon
     const said = /^To end: (?:side (\S+) up to|go on to) the first st$/.exec(work);
     if (!said || said[1] !== side) throw new Unclear(`“${end}” does not end what was begun`);
     return side === undefined
-      ? 'At the end of the round, go on up to where you started.'
-      : `At the end of the round, work side ${side} up to where you started.`;
+      ? 'At the end of the round, go on to your start.'
+      : `At the end of the round, work side ${side} up to your start.`;
   };
   let m = /^(?:(.+), )?the rest of corner (\S+) ends the rnd$/.exec(told);
   if (m) {
     const last = /^To end: (.+)$/.exec(
       work.replace(
         / (?:(?:in|between) same \S+|around the closing \S+) as the first st(?=$|, )/g,
-        ' in the place of its last part',
+        ' in the same place as the first st',
       ),
     );
     if (!last) throw new Unclear(`how is corner ${m[2]!} ended in “${end}”?`);
     const made =
       (m[1] ?? slip) === undefined
-        ? `That is the last part of corner ${m[2]!}`
-        : `The last part of corner ${m[2]!}: ${[...(slip === undefined ? [] : [`${slip} in the same place`]), ...(m[1] === undefined ? [] : [one(m[1])])].join(', ')}`;
-    return [
-      `${words} ${made}; its first part ends the round.`,
-      `At the end of the round, finish corner ${m[2]!}: ${ofTwo(last[1]!)}.`,
-    ];
+        ? `The rest of corner ${m[2]!} ends the round.`
+        : `In corner ${m[2]!}: ${[...(slip === undefined ? [] : [`${slip} in the same place`]), ...(m[1] === undefined ? [] : [one(m[1])])].join(', ')}; the rest of this corner ends the round.`;
+    return [`${words} ${made}`, `At the end of the round, finish corner ${m[2]!}: ${ofTwo(last[1]!)}.`];
   }
   m =
     /^work corner (\S+) first(?: \(the (ch|standing st|stacked st|drawn-up st|first (?:sl st|ss)) is its first st\))?$/.exec(
