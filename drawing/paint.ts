@@ -8,7 +8,7 @@ import { symbolFramesOf, yarnFramesOf, type Frame } from './frames.ts';
 import { HOLE, SEAM_LINE, colourAt, inOrder, type DrawnRound, type Scene } from './scene.ts';
 import type { WaysOfJoins } from './starts.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
-import { REACHING, STRAND, strandsOf, type Strands } from './yarnFace.ts';
+import { REACHING, STRAND, strandsIn, type Strands } from './yarnFace.ts';
 
 /** On the page, or away from it. */
 export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
@@ -188,7 +188,7 @@ function paintStrands(onto: Placer, round: DrawnRound, entries: readonly number[
   };
   for (const part of ['post', 'top'] as const) {
     for (const i of entries) {
-      const strands = strandsOf(chart.ring.made[i]!, seen)[part];
+      const strands = strandsIn(chart, i, seen)[part];
       if (strands.length === 0) continue;
       const tones = tonesOf(colourAt(round, i));
       const { frames, reach } = yarnFramesOf(chart, i, widthMm);
@@ -219,7 +219,7 @@ function paintStitches(onto: Placer, round: DrawnRound, entries: readonly number
   const edges = new Map<string, string>();
   for (const part of ['post', 'top'] as const) {
     for (const i of entries) {
-      const strands = strandsOf(chart.ring.made[i]!, seen);
+      const strands = strandsIn(chart, i, seen);
       if (strands[part].length === 0) continue;
       const path = wholeOf(strands)[part];
       const colour = colourAt(round, i);

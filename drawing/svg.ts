@@ -6,7 +6,7 @@ import { entriesIn, type Box } from './find.ts';
 import { symbolFramesOf, yarnFramesOf, type Frame } from './frames.ts';
 import { HOLE, SEAM_LINE, colourAt, type DrawnRound, type Scene } from './scene.ts';
 import { SYMBOL_LINE, symbolOf } from './symbolFace.ts';
-import { REACHING, STRAND, strandsOf } from './yarnFace.ts';
+import { REACHING, STRAND, strandsIn } from './yarnFace.ts';
 import type { Stitch } from '../core/ring/stitch.ts';
 
 /** Digits after the point, in millimetres and in stitch widths: a hundredth of either cannot be seen. */
@@ -157,10 +157,10 @@ function roundGroup(
 ): string {
   const { chart, widthMm } = round;
   const entries = entriesIn(round, box);
-  const uses = (draw: (stitch: Stitch, colour: string) => string): string =>
+  const uses = (draw: (i: number, colour: string) => string): string =>
     entries
       .map((i) => {
-        const content = draw(chart.ring.made[i]!, colourAt(round, i));
+        const content = draw(i, colourAt(round, i));
         if (content === '') return '';
         const id = definitions.id(content);
         const frames =
@@ -183,12 +183,12 @@ function roundGroup(
   const parts =
     face === 'symbols'
       ? [
-          `<g class="stitches" stroke="${ink}" stroke-width="${SYMBOL_LINE}">${uses((s, colour) => symbol(s, tonesOf(colour).edge, colour !== round.colour))}</g>`,
+          `<g class="stitches" stroke="${ink}" stroke-width="${SYMBOL_LINE}">${uses((i, colour) => symbol(chart.ring.made[i]!, tonesOf(colour).edge, colour !== round.colour))}</g>`,
         ]
       : [
           `<g class="reaching">${reaches()}</g>`,
-          `<g class="posts">${uses((s, colour) => strands(strandsOf(s, round.seen).post, colour))}</g>`,
-          `<g class="stitches">${uses((s, colour) => strands(strandsOf(s, round.seen).top, colour))}</g>`,
+          `<g class="posts">${uses((i, colour) => strands(strandsIn(chart, i, round.seen).post, colour))}</g>`,
+          `<g class="stitches">${uses((i, colour) => strands(strandsIn(chart, i, round.seen).top, colour))}</g>`,
         ];
   return `<g class="${name}">${parts.join('')}</g>`;
 }

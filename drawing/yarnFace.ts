@@ -3,6 +3,8 @@
  * direction of work, y from the foot to the head, both in stitch widths.
  */
 import { STITCHES } from '../core/terms/stitches.ts';
+import type { RoundChart } from '../core/chart/roundChart.ts';
+import { IN_NOTHING } from '../core/ring/ring.ts';
 import type { Stitch } from '../core/ring/stitch.ts';
 
 /** Strands of a stitch, as path data: what stands between foot and head, and the loops of its top, which are laid over it. */
@@ -17,17 +19,42 @@ export type FabricSide = 'right' | 'wrong';
 /** Thickness of a strand, of it with its dark edge, and of its light, in stitch widths. */
 export const STRAND = { body: 0.24, edge: 0.31, light: 0.067 } as const;
 
-const known: Readonly<Record<FabricSide, Map<Stitch, Strands>>> = { right: new Map(), wrong: new Map() };
+type Room = 'own' | 'shared';
+const known: Readonly<Record<`${FabricSide} ${Room}`, Map<Stitch, Strands>>> = {
+  'right own': new Map(),
+  'right shared': new Map(),
+  'wrong own': new Map(),
+  'wrong shared': new Map(),
+};
 
-/** The strands of a stitch whose head lies at (0, its height). A chain run is one chain, drawn for each link. */
-export function strandsOf(stitch: Stitch, seen: FabricSide = 'right'): Strands {
-  let strands = known[seen].get(stitch);
+/**
+ * The strands of a stitch whose head lies at (0, its height). A chain run is one chain, drawn for each link.
+ *
+ * @param room whether it has its place to itself; legs of stitches that share one are drawn closer
+ */
+export function strandsOf(stitch: Stitch, seen: FabricSide = 'right', room: Room = 'own'): Strands {
+  const of = known[`${seen} ${room}`];
+  let strands = of.get(stitch);
   if (!strands) {
-    strands = make(stitch, seen);
-    known[seen].set(stitch, strands);
+    strands = make(stitch, seen, room === 'own' ? 1 : SHARED);
+    of.set(stitch, strands);
   }
   return strands;
 }
+
+/** The strands of an entry of a round, beside the stitches that stand next to it. */
+export function strandsIn({ ring, footX, footY }: RoundChart, i: number, seen: FabricSide): Strands {
+  const { made, into } = ring;
+  const isHere = (k: number): boolean =>
+    k !== i && into[k] !== IN_NOTHING && footX[k] === footX[i] && footY[k] === footY[i];
+  const shared =
+    into[i] !== IN_NOTHING &&
+    (isHere(i === 0 ? made.length - 1 : i - 1) || isHere(i + 1 === made.length ? 0 : i + 1));
+  return strandsOf(made[i]!, seen, shared ? 'shared' : 'own');
+}
+
+/** How far legs part where several stitches share a place, beside one that has it to itself. */
+const SHARED = 0.5;
 
 /** No symbol hangs over more, in stitch widths. */
 const SYMBOL_OVERHANG = 0.85;
@@ -97,9 +124,9 @@ const HOOKED_FOOT = 'M -0.3 -0.55 C -0.42 -0.2, 0.42 -0.2, 0.3 -0.55';
  * a ridge. A post stitch either hooks round in front, or goes behind, so that the top below lies before it. Seen
  * from the other side, front and back change places.
  */
-function make(stitch: Stitch, seen: FabricSide): Strands {
+function make(stitch: Stitch, seen: FabricSide, parting: number): Strands {
   if (stitch.kind === 'ch') return ornament(stitch);
-  const { post, top: loops } = plainStrands(stitch);
+  const { post, top: loops } = plainStrands(stitch, parting);
   const turned = seen === 'wrong';
   const free = turned ? stitch.loop === 'front' : stitch.loop === 'back';
   const before = stitch.post !== 'none' && (stitch.post === 'front') !== turned;
@@ -147,7 +174,7 @@ function ornament(stitch: Stitch): Strands {
   }
 }
 
-function plainStrands(stitch: Stitch): Strands {
+function plainStrands(stitch: Stitch, parting: number): Strands {
   const { height, wraps } = STITCHES[stitch.kind];
   switch (stitch.form) {
     case 'puff':
@@ -198,14 +225,14 @@ function plainStrands(stitch: Stitch): Strands {
     case 'slst':
       return { post: [], top: top(0.2) };
     case 'sc':
-      return { post: legs(height, 0.3), top: top(height) };
+      return { post: legs(height, 0.3 * parting), top: top(height) };
     case 'esc':
-      return { post: [...legs(height, 0.24), wrap(height * 0.36, 0.16)], top: top(height) };
+      return { post: [...legs(height, 0.24 * parting), wrap(height * 0.36, 0.16)], top: top(height) };
     case 'hdc':
     case 'hhdc': {
       const slant = stitch.kind === 'hhdc' ? 0.26 : 0.1;
-      const bar = `M -0.36 ${height - 0.3 - slant} L 0.36 ${height - 0.3 + slant * 0.5}`;
-      return { post: [...legs(height, 0.22), bar], top: top(height) };
+      const bar = `M ${-0.36 * parting} ${height - 0.3 - slant} L ${0.36 * parting} ${height - 0.3 + slant * 0.5}`;
+      return { post: [...legs(height, 0.22 * parting), bar], top: top(height) };
     }
     default: {
       const bars = Array.from({ length: wraps }, (_, i) =>
