@@ -300,3 +300,16 @@ describe('parts to look at', () => {
     }
   });
 });
+
+test('three in every stitch are seen to ruffle: their tops go up and down, as those of a plain round do not', () => {
+  /** How far tops lie from the side of the piece that they stand on, the least and the most. */
+  const spread = (family: string): number => {
+    const made = plan({ ...small, rounds: [entry(), entry({ id: 'edge', family })] });
+    const { headY } = chartOf(made).at(-1)!;
+    const { start, length } = sideSpan(made.rounds.at(-1)!.ring, 0);
+    const heights = Array.from({ length: length - 20 }, (_, k) => headY[start + 10 + k]!);
+    return (Math.max(...heights) - Math.min(...heights)) / made.stitchWidthMm;
+  };
+  expect(spread('ruffle')).toBeGreaterThan(0.8);
+  expect(spread('plain')).toBeLessThan(0.05);
+});

@@ -4,7 +4,7 @@
  *
  * Tops lie on the outline grown to the round's height, spread between the corners by the widths of the
  * stitches, and settled back over their feet. A free outer edge is drawn from its feet instead: stitches worked into one place fan out round
- * it, which is what makes a lobe.
+ * it, which is what makes a lobe. Far more stitches than lie flat stand in waves.
  */
 import { remembered } from '../remembered.ts';
 import type { Body } from '../piece/edge.ts';
@@ -14,6 +14,7 @@ import { IN_NOTHING } from '../ring/ring.ts';
 import { isOrnament } from '../ring/stitch.ts';
 import { edgeFeet, ringFeet, sidePath } from './feet.ts';
 import { chartFree } from './freeEdge.ts';
+import { layInWaves } from './waves.ts';
 import { neighbour, setHead, type RoundChart } from './roundChart.ts';
 import { chartStraight } from './straight.ts';
 
@@ -34,6 +35,7 @@ const chartOver = (body: Body, below: RoundChart | null) =>
   remembered((round: RoundPlan): RoundChart => {
     const feet = below ? ringFeet(below) : edgeFeet(body);
     const chart = (round.free ? chartFree : chartStraight)(round, feet, body.outline);
+    layInWaves(chart, round.stitchWidthMm);
     layOrnaments(chart, round.stitchWidthMm);
     return chart;
   });
