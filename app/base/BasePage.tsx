@@ -22,6 +22,8 @@ import { BegunNote } from '../sections/BegunNote.tsx';
 import { FitList } from '../sections/FitList.tsx';
 import { CornerTreatments, JoinTreatments } from '../sections/Treatment.tsx';
 import { Check } from '../controls/Check.tsx';
+import { Meaning } from '../controls/Meaning.tsx';
+import { tryFirstWords } from '../../core/evidence/estimateWords.ts';
 import { CountLine } from './CountLine.tsx';
 import { LiesOnEdges } from './LiesOnEdges.tsx';
 import { MoreOfBase } from './MoreOfBase.tsx';
@@ -304,7 +306,7 @@ function Legend() {
   return (
     <p className={`quiet small ${styles.legend}`}>
       <span className={`${styles.key} ${styles.flatKey}`} /> lies flat{' '}
-      <span className={`${styles.key} ${styles.blocksKey}`} /> flattens with blocking{' '}
+      <span className={`${styles.key} ${styles.blocksKey}`} /> flattens with <Meaning of="blocking" />{' '}
       <svg className={styles.key} width="14" height="16" aria-hidden="true">
         <path d="M7 15 C 0 11, 1 2, 7 2 S 14 11, 7 15" />
       </svg>{' '}
@@ -314,8 +316,8 @@ function Legend() {
       </svg>{' '}
       flattest
       <br />
-      Flat first. Then move a stitch or two so that the rounds fit. Estimates from your counts: try{' '}
-      {length === 'in' ? '4 in (10 cm)' : '10 cm (4 in)'} of a side before you work it all.
+      Flat first: counted <Meaning of="by gauge" />, a side lies flat. Then move a stitch or two so that the
+      rounds fit. All of it is estimated from your counts. {tryFirstWords(length)}
     </p>
   );
 }

@@ -19,6 +19,7 @@ import { partName, type PlanPart } from '../../drawing/parts.ts';
 import { useHemStore } from '../hem/context.ts';
 import { readingsWords } from '../../core/plan/readingWords.ts';
 import { Button } from '../look/Button.tsx';
+import { Meaning } from '../controls/Meaning.tsx';
 import { LengthInput } from '../controls/LengthInput.tsx';
 import { RunOfRows } from './kinds/rows.tsx';
 import { editingOf } from './editors.ts';
@@ -202,7 +203,9 @@ function JoinPart({
   const { name, edge } = plan.sides[side]!;
   return (
     <>
-      <p>Two motifs meet here. How do you want to work across the seam?</p>
+      <p>
+        Two motifs meet here: a <Meaning of="motif seam" />. How do you want to work across it?
+      </p>
       <JoinTreatments
         plan={plan}
         side={side}

@@ -10,6 +10,7 @@ import { stitchName } from '../../core/terms/stitches.ts';
 import { WORDS } from '../../core/terms/words.ts';
 import type { PlanPart } from '../../drawing/parts.ts';
 import { Field } from '../controls/Field.tsx';
+import { Meaning } from '../controls/Meaning.tsx';
 import { Guard } from '../hem/Guard.tsx';
 import { useHemStore, usePlan } from '../hem/context.ts';
 import { NumberField } from '../look/NumberField.tsx';
@@ -111,8 +112,8 @@ function BorderGauge() {
         <TrueSwatch plan={plan} />
       </Guard>
       <p className="quiet small">
-        Usual for this weight, until you measure your own. One border stitch is{' '}
-        {smallLengthWords(plan.stitchWidthMm, preferences.length)} wide.
+        <Meaning of="gauge" as="Gauge" />: usual for this weight, until you measure your own. One border
+        stitch is {smallLengthWords(plan.stitchWidthMm, preferences.length)} wide.
       </p>
     </section>
   );

@@ -2,7 +2,7 @@ import { held } from '../../core/held.ts';
 import { trialPlan } from '../hem/trialPlan.ts';
 import { HookField } from '../controls/HookField.tsx';
 import { Checkbox } from 'antd';
-import { useMemo, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import { landmarksOf, type Landmark } from '../../core/chart/landmarks.ts';
 import { ownStartOf } from '../../core/base/start.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
@@ -15,6 +15,9 @@ import type { Plan } from '../../core/plan/types.ts';
 import { problemLine } from '../../core/problems.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { capital } from '../../core/terms/words.ts';
+import { cornerTreatment } from '../../core/terms/corners.ts';
+import type { MeaningId } from '../../core/terms/meanings.ts';
+import { Meaning } from '../controls/Meaning.tsx';
 import { choiceName, optionWords } from '../../core/forecast/choiceWords.ts';
 import { plural } from '../../core/say/measures.ts';
 import { ownName } from '../../core/stack/stack.ts';
@@ -156,6 +159,7 @@ function OfEntry({ plan, entry, side, onPreview, pointing, onPointing }: OfEntry
           onChoose={(o) => choose(optionWords(o, entry, plan.hem.preferences.language), o.choice)}
         />
       )}
+      {options && <ToldOfOptions options={options} />}
       {tab === OWN_TEXT && <OwnRound entry={entry} language={plan.hem.preferences.language} />}
       {tab === MORE && (
         <More
@@ -174,6 +178,28 @@ function OfEntry({ plan, entry, side, onPreview, pointing, onPointing }: OfEntry
 interface OptionPicturesProps extends Pick<OfEntryProps, 'plan' | 'entry' | 'side' | 'onPreview'> {
   readonly options: readonly Option[];
   readonly onChoose: (option: Option) => void;
+}
+
+/** Words in the names of options, explained. */
+function ToldOfOptions({ options }: { readonly options: readonly Option[] }) {
+  const chosen = options.find((o) => o.chosen);
+  if (chosen?.choice.corner !== undefined)
+    return <p className="quiet small">{cornerTreatment(chosen.choice.corner).told}</p>;
+  const said = options.flatMap(({ choice }): readonly MeaningId[] =>
+    choice.loop === 'third' ? ['third loop'] : choice.facing ? [`${choice.facing} side`] : [],
+  );
+  return (
+    said.length > 0 && (
+      <p className="quiet small">
+        {said.map((of, k) => (
+          <Fragment key={of}>
+            {k > 0 && ' · '}
+            <Meaning of={of} />
+          </Fragment>
+        ))}
+      </p>
+    )
+  );
 }
 
 /** Each option as the round looks with it. */

@@ -5,7 +5,7 @@ import { sideWords } from '../../core/print/placeWords.ts';
 import { roundIn } from '../../core/plan/roundNames.ts';
 import { sidesWorked, type Plan } from '../../core/plan/types.ts';
 import { estimatesOf, type Estimates } from '../../core/evidence/estimates.ts';
-import { flatBasisWords, notKnownFlatWords } from '../../core/evidence/estimateWords.ts';
+import { flatBasisWords, notKnownFlatWords, tryFirstWords } from '../../core/evidence/estimateWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { percentWords } from '../../core/say/measures.ts';
@@ -75,7 +75,7 @@ export function StrainStrip({ plan }: { readonly plan: Plan }) {
       <p className="quiet small">
         {worst} {bodyLiesWords(plan.hem)} Up to {Number((limits.flat * 100).toFixed(1))}% off lies flat, up to{' '}
         {Number((limits.blocks * 100).toFixed(1))}% flattens with blocking: {flatBasisWords(plan)}.{' '}
-        {notKnown && `${notKnown} Those bars are only outlined.`}
+        {tryFirstWords(plan.hem.preferences.length)} {notKnown && `${notKnown} Those bars are only outlined.`}
       </p>
     </section>
   );

@@ -16,6 +16,7 @@ import { hookLabel, nextHookMm } from '../../core/terms/yarnWeights.ts';
 import { memo, useMemo, useState } from 'react';
 import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
+import { WithMeanings } from '../controls/Meaning.tsx';
 import { useWorked } from '../workers/useWorked.ts';
 import styles from './fitList.module.css';
 
@@ -108,7 +109,7 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
       {itself && <p className="small">{itself}</p>}
       {worst ? (
         <p className={isMild(worst) ? 'small' : 'odd'}>
-          {troubleWords(about, worst)}{' '}
+          <WithMeanings of={['blocking', 'dye lot']}>{troubleWords(about, worst)}</WithMeanings>{' '}
           {'round' in worst && (
             <Button size="small" type="text" onClick={() => onShow(worst.round, sideOf(worst))}>
               Show it

@@ -21,6 +21,7 @@ import type { SwatchView } from '../drawing/Swatch.tsx';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { NumberField } from '../look/NumberField.tsx';
+import { Meaning } from '../controls/Meaning.tsx';
 import { PictureChoice } from '../controls/PictureChoice.tsx';
 import { ChosenFromDrawings } from './Treatment.tsx';
 import { keepWishes, wishesHere } from '../storage/wishes.ts';
@@ -174,6 +175,11 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
         <span className="quiet">
           In place of {abbreviation('sc', language)} it leaves a gap, and is made only where one round has a
           start of its own.
+        </span>
+      )}
+      {value.first === 'standing' && (
+        <span className="quiet">
+          What is a <Meaning of="standing stitch" />?
         </span>
       )}
     </>

@@ -82,18 +82,21 @@ const BASE_CORNERS = plain.corners.filter((id) => id !== 'rounded');
 /** Corners of the base round, chosen from drawings. */
 export function CornerTreatments({ plan, side, onChange }: CornerProps) {
   return (
-    <Treatments
-      plan={plan}
-      label="Corners of the base round"
-      ids={BASE_CORNERS}
-      nameOf={cornerName}
-      value={plan.hem.base.corner}
-      onChange={onChange}
-      tryOut={withCorner}
-      kind="corner"
-      side={side}
-      join={0}
-    />
+    <>
+      <Treatments
+        plan={plan}
+        label="Corners of the base round"
+        ids={BASE_CORNERS}
+        nameOf={cornerName}
+        value={plan.hem.base.corner}
+        onChange={onChange}
+        tryOut={withCorner}
+        kind="corner"
+        side={side}
+        join={0}
+      />
+      <p className="quiet small">{cornerTreatment(plan.hem.base.corner).told}</p>
+    </>
   );
 }
 

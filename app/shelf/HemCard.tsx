@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { writeHem } from '../../core/document/check.ts';
 import { fileName } from '../../core/document/fileName.ts';
 import type { Hem } from '../../core/document/hem.ts';
+import { isDemo } from '../../core/document/record.ts';
 import { whenWords } from '../look/when.ts';
 import { saveFile } from '../storage/exports.ts';
 import styles from './shelf.module.css';
@@ -50,7 +51,7 @@ export function HemCard({
             )}
             {border}
             <br />
-            changed {whenWords(changed, new Date())}
+            {isDemo(id) && 'a demo, '}changed {whenWords(changed, new Date())}
           </p>
           <div className={styles.actions}>
             <Button

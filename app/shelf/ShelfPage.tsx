@@ -107,7 +107,8 @@ function ShelfHead({ isEmpty, onFiles, onBackup }: HeadProps) {
       <div>
         <h1>Zig Hem</h1>
         <p className="quiet">
-          Plan the border of a finished piece: how many stitches, whether it lies flat, how much yarn.
+          Plan the border of a finished piece: how many stitches, whether it lies flat, how much yarn. Each
+          hem here is one piece with its border plan.
         </p>
       </div>
       <div className={styles.tools}>

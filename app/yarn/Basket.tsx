@@ -10,6 +10,7 @@ import { plural, rangeWords, yarnLengthWords } from '../../core/say/measures.ts'
 import type { Yarn } from '../../core/yarn/yarn.ts';
 import { useHemStore, useInTerms, usePlan } from '../hem/context.ts';
 import { Balls } from './Balls.tsx';
+import { WithMeanings } from '../controls/Meaning.tsx';
 import { ColourButton } from '../controls/ColourButton.tsx';
 import { NumberField } from '../look/NumberField.tsx';
 import { PlusIcon, StorefrontIcon, TrashIcon } from '../look/icons.ts';
@@ -83,9 +84,11 @@ export function Basket() {
                     {rangeWords(quantity.grams, quantity.spread)} g, {plural(ends, 'end')}{' '}
                     {inTerms('to weave in')}.{' '}
                     <span className={supplyOf(y) === 'lasts' || supplyOf(y) === 'not said' ? 'quiet' : 'odd'}>
-                      {supplyOf(y) === 'not said'
-                        ? 'Enter what you have to see if it is enough.'
-                        : enoughWords(y)}
+                      {supplyOf(y) === 'not said' ? (
+                        'Enter what you have to see if it is enough.'
+                      ) : (
+                        <WithMeanings of={['dye lot']}>{enoughWords(y)}</WithMeanings>
+                      )}
                     </span>
                   </>
                 ) : (

@@ -2,7 +2,12 @@ import { useMemo } from 'react';
 import { timeWords } from '../../core/say/measures.ts';
 import { setPace } from '../../core/edits/hem.ts';
 import { estimatesOf } from '../../core/evidence/estimates.ts';
-import { timeEstimateWords, yarnSuretyWords, yarnRestsOn } from '../../core/evidence/estimateWords.ts';
+import {
+  timeEstimateWords,
+  tryFirstWords,
+  yarnSuretyWords,
+  yarnRestsOn,
+} from '../../core/evidence/estimateWords.ts';
 import { basketWords } from '../../core/forecast/supplyWords.ts';
 import { HandsOfHem } from './HandsOfHem.tsx';
 import { paceRestsOn } from '../../core/hands/handsWords.ts';
@@ -35,7 +40,7 @@ export function YarnPage() {
         <h2>Yarn for each round</h2>
         <p className="quiet small">
           An estimate, with {plan.hem.preferences.length === 'cm' ? '15 cm' : '6 in'} for each end.{' '}
-          {yarnSuretyWords(plan)}
+          {yarnSuretyWords(plan)} {tryFirstWords(plan.hem.preferences.length)}
           {alike.count > 1 && ` The basket is for all ${alike.count}, each round below for one.`}
         </p>
         <details className="quiet small">

@@ -13,6 +13,9 @@ export const NOTHING_DONE: WorkRecord = [];
 /** The device that the records of demo hems were noted on. */
 export const DEMO_DEVICE = 'demo';
 
+/** Whether a hem is one of those that are laid out at the first start. */
+export const isDemo = (id: string): boolean => id.startsWith(`${DEMO_DEVICE}-`);
+
 /** An event before it has its place in a record. */
 export type Deed = WorkEvent extends infer E ? (E extends WorkEvent ? Omit<E, 'id' | 'at'> : never) : never;
 

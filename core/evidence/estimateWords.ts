@@ -23,6 +23,10 @@ export function sizeSuretyWords({ widthCm }: Pick<Estimates, 'widthCm'>, unit: L
   return `± ${unit === 'cm' ? `${off.toFixed(1)} cm` : `${(off / 2.54).toFixed(1)} in`}, ${restsOn(widthCm)}`;
 }
 
+/** “Try 10 cm (4 in) of a side before you work it all.” */
+export const tryFirstWords = (unit: LengthUnit): string =>
+  `Try ${unit === 'in' ? '4 in (10 cm)' : '10 cm (4 in)'} of a side before you work it all.`;
+
 const percent = (fraction: number): number => Math.round(100 * fraction);
 
 /** How sure the yarn of a plan is, in short. */

@@ -5,7 +5,7 @@ import { chainsBetweenGroups, family, withChains } from './family.ts';
 export const cluster = family({
   id: 'cluster',
   name: 'Groups of 3',
-  about: '3 in one stitch, then a gap: open and quick. More groups can follow.',
+  about: '3 in one stitch, then a gap, as in granny squares: open and quick. More groups can follow.',
   corners: ['threes', 'sixes'],
   ...chainsBetweenGroups([0, 1, 2]),
   write: ({ corner, size }) => `side: ${withChains('sk 2, *3 dc in next st, sk 2*', size)}

@@ -5,6 +5,7 @@ import { ChosenFromDrawings, PlaceTreatments } from '../../sections/Treatment.ts
 import { usePlan } from '../../hem/context.ts';
 import { NumberField } from '../../look/NumberField.tsx';
 import { ArrowDownIcon, ArrowUpIcon, PlusIcon, TrashIcon } from '../../look/icons.ts';
+import { Meaning } from '../../controls/Meaning.tsx';
 import { Field } from '../../controls/Field.tsx';
 import type { EditorProps, SideProps } from '../editorProps.ts';
 import { PartColour } from '../PartColour.tsx';
@@ -49,9 +50,11 @@ export function SideOfRows({ piece, onChange, side }: SideProps<RowsPiece>) {
         pieceWith={withFoundation}
         onChange={(chosen) => onChange('foundation', { ...piece, foundation: chosen })}
       />
-      {piece.foundation === 'one loop of the chain' && (
-        <p className="quiet small">One loop leaves a ridge along C that matches the other end.</p>
-      )}
+      <p className="quiet small">
+        Side C is the <Meaning of="foundation" />.
+        {piece.foundation === 'one loop of the chain' &&
+          ' One loop leaves a ridge along C that matches the other end.'}
+      </p>
     </>
   );
   if (side === 0) return lastRow;
