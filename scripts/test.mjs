@@ -5,9 +5,13 @@ import { spawn } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
 import { chromiumShell } from './chromium.mjs';
+import { ENGINES, whyMissing } from './engines.mjs';
 import { installPackages, run } from './install.mjs';
 
+const INSTALL = 'DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends';
 const chromium = fetchChromium();
+// After it, for packages are installed one after the other.
+const others = chromium.then(fetchOthers);
 installPackages();
 run('npm', ['run', '--silent', 'generate']);
 let failed = 0;
@@ -32,18 +36,23 @@ await tests(
 );
 await linted;
 if (!(await chromium)) process.exit(1);
+await others;
 run('npm', ['run', '--silent', 'build']);
 await tests(
   'browser',
   ['run', '--silent', 'browser'],
-  (report) => [report.stats.expected, report.stats.unexpected + report.stats.flaky],
+  // Other engines’ drivers may fail by themselves: those journeys are tried twice.
+  (report) => [report.stats.expected + report.stats.flaky, report.stats.unexpected],
   (report) => report.suites.flatMap(specsIn),
   { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'browser.json') },
 );
 console.log('\nThe slowest:');
 for (const { ms, name } of taken.sort((a, b) => b.ms - a.ms).slice(0, 10))
   console.log(`${(ms / 1000).toFixed(1).padStart(6)} s  ${name}`);
-console.log(`\n${passed} passed, ${failed} failed`);
+const skipped = ENGINES.map(({ name }) => whyMissing(name)).filter((why) => why !== null);
+console.log(
+  `\n${passed} passed, ${failed} failed${skipped.length > 0 ? `, ${skipped.length} skipped: ${skipped.join('; ')}` : ''}`,
+);
 process.exit(failed > 0 ? 1 : 0);
 
 /** A script whose exit code tells all; what it says is shown once it has ended. */
@@ -82,6 +91,22 @@ function specsIn({ file, specs = [], suites = [] }) {
   return [...own, ...suites.flatMap(specsIn)];
 }
 
+/** One command, which needs no answer while packages are installed. @returns whether it went well */
+async function shell(command) {
+  const child = spawn('sh', ['-c', command], { stdio: ['ignore', 'ignore', 'inherit'] });
+  const [code] = await once(child, 'close').catch(() => [1]);
+  return code === 0;
+}
+
+/** The other engines, where there are packages of them: without them their journeys are skipped, which is told at the end. */
+async function fetchOthers() {
+  const wanted = ENGINES.filter(({ isThere }) => !isThere()).map(({ packages }) => packages);
+  if (wanted.length === 0) return;
+  console.log(`Installing ${wanted.join(' and ')} from Debian’s packages …`);
+  if (!(await shell(`${INSTALL} ${wanted.join(' ')}`)))
+    await shell(`apt-get update && ${INSTALL} ${wanted.join(' ')}`);
+}
+
 /** The browser of the tests, fetched where there is none, while all else goes on. @returns whether it is there */
 async function fetchChromium() {
   if (existsSync(chromiumShell())) return true;
@@ -90,15 +115,8 @@ async function fetchChromium() {
     process.exit(1);
   }
   console.log('Installing Chromium from Debian’s packages …');
-  const install = 'apt-get install -y --no-install-recommends';
-  // One command, which needs no answer while packages are installed.
-  const [code] = await once(
-    spawn('sh', ['-c', `apt-get update && { ${install} chromium-headless-shell || ${install} chromium; }`], {
-      stdio: ['ignore', 'ignore', 'inherit'],
-    }),
-    'close',
-  ).catch(() => [1]);
-  if (code === 0) return true;
+  if (await shell(`apt-get update && { ${INSTALL} chromium-headless-shell || ${INSTALL} chromium; }`))
+    return true;
   console.error(
     'There is no Chromium here and it could not be installed from Debian’s packages. Where there are none, install Chromium\n' +
       'or Chrome in the usual way of your system, and name it: CHROMIUM=/path/to/chromium npm test',

@@ -9,6 +9,8 @@ import { cardStamp } from './ShelfHem.tsx';
 
 /** How long what was shown last is seen before the shelf is read. */
 const GLANCED_FOR_MS = 150;
+/** A shelf that could not be read is read again after so long. */
+const ASK_AGAIN_MS = 3000;
 /** Cards that are made anew follow each other. */
 const GLANCE_AFTER_MS = 1000;
 
@@ -39,6 +41,8 @@ export function useShelf(): Shelf {
       if (glanced.size > 0 && !query.data) await new Promise((done) => setTimeout(done, GLANCED_FOR_MS));
       return shelf();
     },
+    // Storage that does not answer may do so a moment later: another page may just be letting go of it.
+    refetchInterval: ({ state }) => (state.status === 'error' ? ASK_AGAIN_MS : false),
   });
   const { data: all, dataUpdatedAt: read, error, refetch } = query;
   const [kept, setKept] = useState(0);
