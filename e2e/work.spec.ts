@@ -171,7 +171,7 @@ test('what was noted wrongly is struck in the log, over a reload, and all logs s
   await page.getByRole('link', { name: 'Log of this hem' }).click();
   await page.getByRole('button', { name: 'Counts' }).click();
   await page
-    .getByRole('button', { name: /^Strike: .* counted/ })
+    .getByRole('button', { name: /^Cross out: .* counted/ })
     .first()
     .click();
   await expect(page.getByRole('button', { name: /^Let it count as noted/ })).toBeVisible();

@@ -1,6 +1,7 @@
 import { sidesTold } from '../../core/print/kinds.ts';
 import { isDisc, turnedCorners } from '../../core/piece/outline.ts';
-import { Button, Select } from 'antd';
+import { Button } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { crossingOf } from '../../core/base/baseRound.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { memo, useCallback, useMemo, useState } from 'react';
@@ -239,8 +240,8 @@ const StitchOfBase = memo(function StitchOfBase({ plan }: { readonly plan: Plan 
   const store = useHemStore();
   const { base, preferences } = plan.hem;
   return (
-    <Select
-      aria-label="Stitch of the base round"
+    <Choice
+      label="Stitch of the base round"
       value={base.stitch}
       popupMatchSelectWidth={false}
       options={BASE_STITCHES.map((s) => ({ value: s, label: `in ${stitchName(s, preferences.language)}` }))}

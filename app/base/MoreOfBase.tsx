@@ -1,6 +1,7 @@
 import { held } from '../../core/held.ts';
 import { HookField } from '../controls/HookField.tsx';
-import { Checkbox, Select } from 'antd';
+import { Checkbox } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { memo, useMemo, useState } from 'react';
 import type { RowRates } from '../../core/base/baseRound.ts';
 import * as edits from '../../core/edits/base.ts';
@@ -64,9 +65,9 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
         <>
           <label>
             At the corners of the rows{' '}
-            <Select
+            <Choice
               size="small"
-              aria-label="At the corners of the rows"
+              label="At the corners of the rows"
               popupMatchSelectWidth={false}
               value={base.endRows}
               options={[

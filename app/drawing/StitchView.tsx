@@ -1,6 +1,7 @@
 import type { StitchFound } from '../../drawing/find.ts';
 import { held } from '../../core/held.ts';
-import { Button, Checkbox, Dropdown, Segmented, Select } from 'antd';
+import { Button, Checkbox, Dropdown, Segmented } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { inTerms } from '../../core/terms/words.ts';
@@ -92,10 +93,10 @@ export const StitchView = memo(function StitchView({
 
   return (
     <figure className={styles.stitchView}>
-      <Select
+      <Choice
         className={styles.partChoice ?? ''}
         size="small"
-        aria-label="Show which part"
+        label="Show which part"
         value={key}
         popupMatchSelectWidth={false}
         showSearch={{ optionFilterProp: 'label' }}

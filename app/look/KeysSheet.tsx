@@ -1,4 +1,6 @@
 import { Modal } from 'antd';
+import { useState } from 'react';
+import { chooseSingleKeys, singleKeysWork } from './singleKeys.ts';
 import { Themed } from './Themed.tsx';
 import styles from './keys.module.css';
 
@@ -56,6 +58,7 @@ const KEYS: readonly Keys[] = [
 
 /** Keys and their meaning. */
 export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
+  const [single, setSingle] = useState(singleKeysWork);
   return (
     <Themed>
       <Modal open title="Keys" footer={null} onCancel={onClose} width={640}>
@@ -78,6 +81,17 @@ export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
             </section>
           ))}
           <p className="quiet small">On a Mac, ⌘ stands for Ctrl.</p>
+          <label className={styles.single}>
+            <input
+              type="checkbox"
+              checked={single}
+              onChange={({ target: { checked } }) => {
+                chooseSingleKeys(checked);
+                setSingle(checked);
+              }}
+            />{' '}
+            keys of one character work by themselves: 0 to 6 and ?
+          </label>
         </div>
       </Modal>
     </Themed>

@@ -6,21 +6,7 @@ import { renderHem } from '../testing/render.tsx';
 import { KeysButton } from './KeysButton.tsx';
 // Fetched when it is asked for, which takes its time where nothing has been compiled before.
 import './KeysSheet.tsx';
-import { THEMES } from './tokens.ts';
 import { unlessTyping } from './typing.ts';
-
-/** Contrast of two colours #rrggbb, by the web’s accessibility guidelines: 1 to 21. */
-function contrast(a: string, b: string): number {
-  const light = (hex: string): number => {
-    const [r, g, b2] = [1, 3, 5].map((i) => {
-      const c = parseInt(hex.slice(i, i + 2), 16) / 255;
-      return c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
-    }) as [number, number, number];
-    return 0.2126 * r + 0.7152 * g + 0.0722 * b2;
-  };
-  const [x, y] = [light(a), light(b)].sort((p, q) => q - p) as [number, number];
-  return (x + 0.05) / (y + 0.05);
-}
 
 describe('keys', () => {
   test('“?” opens the sheet, but not while something is typed', async () => {
@@ -51,19 +37,19 @@ describe('keys', () => {
     for (const tag of ['input', 'textarea', 'select', 'button', 'canvas']) press(at(tag));
     expect(pressed).toEqual(['button', 'canvas']);
   });
-});
 
-test.each(Object.entries(THEMES))(
-  'by %s all text has contrast AA on every ground that it stands on',
-  (_, g) => {
-    for (const ground of [g.ground, g.sheet, g.wash]) {
-      expect(contrast(g.ink, ground)).toBeGreaterThan(7);
-      expect(contrast(g.quiet, ground)).toBeGreaterThan(4.5);
-    }
-    expect(contrast(g.onThread, g.thread)).toBeGreaterThan(4.5);
-    expect(contrast(g.ripple, g.ground)).toBeGreaterThan(4.5);
-    // The flat zone and the handle are told apart from the ground by more than colour; 3 is for lines that matter.
-    expect(contrast(g.ink, g.flat)).toBeGreaterThan(4.5);
-    expect(contrast(g.ink, g.blocks)).toBeGreaterThan(4.5);
-  },
-);
+  test('of one character can be switched off, and stay so', async () => {
+    renderHem(rowsHem(), () => <KeysButton />);
+    const press = (): void => void fireEvent.keyDown(document.body, { key: '?', shiftKey: true });
+    press();
+    fireEvent.click(await screen.findByRole('checkbox', { name: /^keys of one character work/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Close' }));
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    press();
+    expect(screen.queryByRole('dialog')).toBeNull();
+    // The button goes on opening the sheet, in which they are switched on again.
+    fireEvent.click(screen.getByRole('button', { name: 'Show keyboard shortcuts' }));
+    fireEvent.click(await screen.findByRole('checkbox', { name: /^keys of one character work/ }));
+    expect(window.localStorage.getItem('zig-hem single keys')).toBeNull();
+  });
+});

@@ -4,7 +4,12 @@ export interface Theme {
   readonly sheet: string;
   readonly ink: string;
   readonly quiet: string;
+  /** Between things. */
   readonly line: string;
+  /** Around what can be pressed or typed into. */
+  readonly rim: string;
+  /** Around what has the focus. */
+  readonly focus: string;
   readonly wash: string;
   /** The working thread. */
   readonly thread: string;
@@ -19,8 +24,10 @@ const DAY: Theme = {
   ground: '#f8f6f0',
   sheet: '#fffefa',
   ink: '#252a55',
-  quiet: '#5d6184',
+  quiet: '#565a7d',
   line: '#dcd9d0',
+  rim: '#7c7e98',
+  focus: '#9c5a00',
   wash: '#eeebe2',
   thread: '#f0a31c',
   onThread: '#2a2204',
@@ -36,11 +43,13 @@ const EVENING: Theme = {
   ink: '#edeadf',
   quiet: '#b1b3cf',
   line: '#3b4070',
+  rim: '#767cb3',
+  focus: '#f4b13c',
   wash: '#282d59',
   thread: '#f4b13c',
   onThread: '#2a2204',
-  flat: '#2f5a4a',
-  blocks: '#5d5030',
+  flat: '#264a3d',
+  blocks: '#4a4026',
   ripple: '#f08f73',
   cup: '#7fbbe6',
 };

@@ -1,4 +1,6 @@
-/** A key’s work that is left out while something is being typed, where the key is a letter. */
+import { singleKeysWork } from './singleKeys.ts';
+
+/** The work of a key of one character: left out while something is being typed, and where such keys are switched off. */
 export const unlessTyping =
   (work: (event: KeyboardEvent) => void) =>
   (event: KeyboardEvent): void => {
@@ -6,7 +8,7 @@ export const unlessTyping =
     const typing =
       target instanceof HTMLElement &&
       (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
-    if (!typing) work(event);
+    if (!typing && singleKeysWork()) work(event);
   };
 
 /** Controls that have keys of their own while they have the focus. */

@@ -1,4 +1,5 @@
-import { Button, Checkbox, Dropdown, Input, Segmented, Select } from 'antd';
+import { Button, Checkbox, Dropdown, Input, Segmented } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { useEffect, useMemo, useState } from 'react';
 import { prefer, writeMade, writeNotes } from '../../core/edits/hem.ts';
 import {
@@ -225,8 +226,8 @@ function Tools({ look, onLook }: ToolsProps) {
         options={PATTERN_FORM_IDS.map((id) => ({ value: id, label: PATTERN_FORMS[id].label }))}
         onChange={(form) => onLook({ form })}
       />
-      <Select<OtherLanguageId | 'none'>
-        aria-label="Stitch names in another language"
+      <Choice<OtherLanguageId | 'none'>
+        label="Stitch names in another language"
         value={look.names ?? 'none'}
         popupMatchSelectWidth={false}
         options={[

@@ -1,4 +1,4 @@
-import { Select } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { held } from '../../core/held.ts';
 import { borderAlong } from '../../core/edits/base.ts';
 import { isDisc } from '../../core/piece/outline.ts';
@@ -42,8 +42,8 @@ export function AlongPart() {
       <summary>{part === null ? 'Only a part' : 'A part of the piece'}</summary>
       <div className={styles.alike}>
         <Field label="The border goes">
-          <Select<Way>
-            aria-label="How far the border goes"
+          <Choice<Way>
+            label="How far the border goes"
             value={way}
             disabled={begun}
             popupMatchSelectWidth={false}
@@ -54,8 +54,8 @@ export function AlongPart() {
         {part && (
           <>
             <Field label="It begins at corner">
-              <Select
-                aria-label="Corner at which rows begin"
+              <Choice
+                label="Corner at which rows begin"
                 value={part.first}
                 disabled={begun}
                 popupMatchSelectWidth={false}

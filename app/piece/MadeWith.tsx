@@ -1,4 +1,5 @@
-import { Popover, Select } from 'antd';
+import { Popover } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { yarnOf } from '../../core/document/hem.ts';
 import * as edits from '../../core/edits/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -26,8 +27,8 @@ export function MadeWith({ plan }: { readonly plan: Plan }) {
       content={
         <div className={styles.with}>
           <Field label="Yarn weight">
-            <Select<YarnWeightNumber>
-              aria-label="Yarn weight"
+            <Choice<YarnWeightNumber>
+              label="Yarn weight"
               value={weight}
               popupMatchSelectWidth={false}
               options={YARN_WEIGHTS.map((w) => ({

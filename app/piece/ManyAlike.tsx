@@ -1,4 +1,4 @@
-import { Select } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { useMemo } from 'react';
 import { JOIN_IDS } from '../../core/alike/joinIds.ts';
 import { joinName, joinRefusedWords, layoutWords } from '../../core/alike/joinWords.ts';
@@ -37,8 +37,8 @@ export function ManyAlike() {
         {alike.count > 1 && (
           <>
             <Field label="Joined">
-              <Select
-                aria-label="How they are joined"
+              <Choice
+                label="How they are joined"
                 value={alike.join}
                 popupMatchSelectWidth={false}
                 options={JOIN_IDS.map((join) => ({
@@ -58,8 +58,8 @@ export function ManyAlike() {
                   onChange={(across) => set({ across })}
                 />
                 <Field label="Yarn for joining">
-                  <Select
-                    aria-label="Yarn for joining"
+                  <Choice
+                    label="Yarn for joining"
                     value={alike.yarn ?? OF_THE_LAST}
                     popupMatchSelectWidth={false}
                     options={[

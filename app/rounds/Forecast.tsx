@@ -1,5 +1,5 @@
 import { turnedCorners } from '../../core/piece/outline.ts';
-import { Select } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -105,9 +105,9 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           onChange={(v) => v && setCount(v)}
         />{' '}
         plain rounds of{' '}
-        <Select
+        <Choice
           size="small"
-          aria-label="Of which stitch"
+          label="Of which stitch"
           value={stitch}
           options={STITCHES.map((s) => ({ value: s, label: abbreviation(s, language) }))}
           onChange={setStitch}

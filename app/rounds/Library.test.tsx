@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import type { RoundEntry } from '../../core/document/hem.ts';
 import { FAMILIES } from '../../core/rounds/registry.ts';
 import type { Family } from '../../core/rounds/family.ts';
@@ -36,6 +36,17 @@ describe('the library', () => {
     expect([...shown()].sort()).toEqual([...names((f) => f.edge === 'lobed')].sort());
     fireEvent.click(screen.getByRole('checkbox', { name: /no loose parts or long loops/ }));
     expect([...shown()].sort()).toEqual([...names((f) => f.edge === 'lobed' && f.caution === null)].sort());
+  });
+
+  test('puts what fits first, but moves nothing away from under a pointer', async () => {
+    renderLibrary();
+    await triedOn();
+    expect(shown()).not.toEqual(names(() => true));
+    cleanup();
+    renderLibrary();
+    fireEvent.pointerMove(screen.getByRole('button', { name: `Add ${FAMILIES[3]!.name}` }));
+    await triedOn();
+    expect(shown()).toEqual(names(() => true));
   });
 
   test('airy and dense, little and much yarn part all families in two', async () => {

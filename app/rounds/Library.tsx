@@ -53,6 +53,8 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
   const [onlyFits, setOnlyFits] = useState(false);
   const [babySafe, setBabySafe] = useState(false);
   const [choosing, setChoosing] = useState<Family | null>(null);
+  /** Somebody points at the rounds while they are tried on: none moves away under the pointer. */
+  const [still, setStill] = useState(false);
   const { value: tried, failed } = useWorked('tryFamilies', plan.hem);
   const asked = density !== 'all' || thirst !== 'all' || onlyFits;
   const shown = FAMILIES.map((family) => ({
@@ -70,7 +72,7 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
             (!onlyFits || t.fits))),
     )
     // What fits as it is comes first.
-    .sort((a, b) => Number(b.tried?.fits ?? false) - Number(a.tried?.fits ?? false));
+    .sort((a, b) => (still ? 0 : Number(b.tried?.fits ?? false) - Number(a.tried?.fits ?? false)));
   const edgeName = edgeNameOf(plan);
   if (choosing) {
     return (
@@ -151,7 +153,13 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
       {onOwn && <KeptRounds onOwn={onOwn} />}
       {pasting && onPaste && <PasteRounds plan={plan} onRounds={onPaste} />}
       {!tried && !failed && <p className="quiet small">Trying them on …</p>}
-      <ul>
+      <ul
+        {...(!tried && {
+          onPointerMove: () => setStill(true),
+          onPointerDown: () => setStill(true),
+          onFocus: () => setStill(true),
+        })}
+      >
         {shown.map(({ family, tried: t }) => (
           <Guard key={family.id} what={family.name} resetKeys={[plan]}>
             <FamilyCard

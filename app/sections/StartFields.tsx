@@ -1,6 +1,7 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { hasLastRow } from '../../core/piece/piece.ts';
-import { Checkbox, Select } from 'antd';
+import { Checkbox } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { memo, useMemo, useState } from 'react';
 import {
   habitsOf,
@@ -111,8 +112,8 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
               }))}
             />
           </ChosenFromDrawings>
-          <Select
-            aria-label={`${name}: side`}
+          <Choice
+            label={`${name}: side`}
             size="small"
             value={value.side}
             popupMatchSelectWidth={false}
@@ -153,8 +154,8 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
           )}
         </>
       )}
-      <Select
-        aria-label={`${name}: the first stitch`}
+      <Choice
+        label={`${name}: the first stitch`}
         size="small"
         value={value.first}
         popupMatchSelectWidth={false}
@@ -162,8 +163,8 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
         onChange={(first) => onChange({ first })}
       />
       {(value.first === 'usual' || value.first === 'chain' || value.first === 'counted chain') && (
-        <Select
-          aria-label={`${name}: chains`}
+        <Choice
+          label={`${name}: chains`}
           size="small"
           value={value.chains ?? USUAL}
           popupMatchSelectWidth={false}
@@ -286,8 +287,8 @@ interface WayProps<T extends string> {
 
 /** One way of several, each named in full. */
 const Way = <T extends string>({ label, value, options, onChange }: WayProps<T>) => (
-  <Select<T>
-    aria-label={label}
+  <Choice<T>
+    label={label}
     size="small"
     value={value}
     popupMatchSelectWidth={false}

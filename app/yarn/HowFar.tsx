@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { Select } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { takeEdge } from '../../core/forecast/alternatives.ts';
@@ -49,9 +49,9 @@ export function HowFar() {
           onChange={(v) => setTyped(v)}
         />{' '}
         of{' '}
-        <Select
+        <Choice
           size="small"
-          aria-label="Yarn that is left over"
+          label="Yarn that is left over"
           popupMatchSelectWidth={false}
           value={chosen.yarn.id}
           options={plan.hem.yarns.map((y) => ({ value: y.id, label: y.name }))}

@@ -1,7 +1,8 @@
 import type { ShopYarn } from '../../core/yarn/shopYarn.ts';
 import { useHem, useInTerms } from '../hem/context.ts';
 import { useQuery } from '@tanstack/react-query';
-import { Input, Select } from 'antd';
+import { Input } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import type { Yarn } from '../../core/yarn/yarn.ts';
@@ -38,9 +39,9 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
-        <Select
+        <Choice
           size="small"
-          aria-label="Weight in the shop"
+          label="Weight in the shop"
           value={weight}
           popupMatchSelectWidth={false}
           options={[

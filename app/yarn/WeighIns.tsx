@@ -1,7 +1,8 @@
 import { roundWords } from '../../core/say/rounds.ts';
 import { saidOfRows } from '../../core/plan/roundNames.ts';
 import { fetched } from '../look/fetched.ts';
-import { Button, Segmented, Select } from 'antd';
+import { Button, Segmented } from 'antd';
+import { Choice } from '../look/Choice.tsx';
 import { nanoid } from 'nanoid';
 import { Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
@@ -106,16 +107,16 @@ export function WeighIns() {
               value={stitches}
               onChange={(v) => v && setStitches(v)}
             />
-            <Select
+            <Choice
               size="small"
-              aria-label="Stitch of the swatch"
+              label="Stitch of the swatch"
               value={stitch}
               options={SWATCH_STITCHES.map((s) => ({ value: s, label: abbreviation(s, language) }))}
               onChange={setStitch}
             />
-            <Select
+            <Choice
               size="small"
-              aria-label="Yarn of the swatch"
+              label="Yarn of the swatch"
               value={yarn}
               popupMatchSelectWidth={false}
               options={plan.hem.yarns.map((y) => ({ value: y.id, label: y.name }))}
@@ -123,9 +124,9 @@ export function WeighIns() {
             />
           </>
         ) : (
-          <Select
+          <Choice
             size="small"
-            aria-label="Round that was weighed"
+            label="Round that was weighed"
             value={Math.min(round, plan.rounds.length - 1)}
             popupMatchSelectWidth={false}
             options={plan.rounds.map((r) => ({

@@ -15,7 +15,7 @@ const told = (start: Partial<(typeof hem)['base']['start']>): readonly string[] 
 test('nothing that was chosen is dropped in silence', () => {
   expect(told({})).toEqual([]);
   expect(told({ first: 'stacked' })).toEqual([
-    'The base round and round 3 are begun as usual: singles are stacked in place of dc and taller.',
+    'The base round and round 3 are begun as usual: sc are stacked in place of dc and taller.',
   ]);
   expect(told({ first: 'counted chain' })).toEqual([
     'The base round and round 3 are begun as usual: a chain in place of sc leaves a gap, and is made only where one round has a start of its own.',

@@ -1,4 +1,4 @@
-import { Select } from 'antd';
+import { Choice } from '../../look/Choice.tsx';
 import type { MotifEdge } from '../../../core/piece/motifEdge.schema.ts';
 import { Field } from '../../controls/Field.tsx';
 
@@ -14,8 +14,8 @@ export function CornerOfMotif({ chains, edge, onChange }: CornerOfMotifProps) {
   return (
     <>
       <Field label="Corners of the last round">
-        <Select
-          aria-label="Corners of the last round"
+        <Choice
+          label="Corners of the last round"
           value={chains}
           popupMatchSelectWidth={false}
           options={[0, 1, 2, 3].map((n) => ({

@@ -1,4 +1,5 @@
-import { Checkbox, Segmented, Select } from 'antd';
+import { Checkbox, Segmented } from 'antd';
+import { Choice } from '../../look/Choice.tsx';
 import type { MotifEdge } from '../../../core/piece/motifEdge.schema.ts';
 import { usePlan } from '../../hem/context.ts';
 import { Field, WholeNumber } from '../../controls/Field.tsx';
@@ -60,8 +61,8 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
             />
           )}
           <Field label="Stitch">
-            <Select
-              aria-label="Stitch of the last round"
+            <Choice
+              label="Stitch of the last round"
               value={edge.stitch}
               popupMatchSelectWidth={false}
               options={rowStitchOptions(language)}

@@ -1,4 +1,5 @@
-import { Button, Select } from 'antd';
+import { Button } from 'antd';
+import { Choice } from '../../look/Choice.tsx';
 import { useCallback } from 'react';
 import type { FoundationChoice, RowsPiece } from '../../../core/piece/rows/rows.schema.ts';
 import { ChosenFromDrawings, PlaceTreatments } from '../../sections/Treatment.tsx';
@@ -136,8 +137,8 @@ export function RunOfRows({ piece, run: i, onChange }: RunOfRowsProps) {
         onChange={(v) => v && set({ ...run, count: v })}
       />
       <span>rows of</span>
-      <Select
-        aria-label={`Stitch of section ${i + 1}`}
+      <Choice
+        label={`Stitch of section ${i + 1}`}
         value={run.stitch}
         popupMatchSelectWidth={false}
         options={rowStitchOptions(language)}
