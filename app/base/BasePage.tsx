@@ -1,7 +1,7 @@
 import { sidesTold } from '../../core/print/kinds.ts';
 import { isDisc, turnedCorners } from '../../core/piece/outline.ts';
 import { Button } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { crossingOf } from '../../core/base/baseRound.ts';
 import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { memo, useCallback, useMemo, useState } from 'react';
@@ -240,7 +240,7 @@ const StitchOfBase = memo(function StitchOfBase({ plan }: { readonly plan: Plan 
   const store = useHemStore();
   const { base, preferences } = plan.hem;
   return (
-    <Choice
+    <ListChoice
       label="Stitch of the base round"
       value={base.stitch}
       popupMatchSelectWidth={false}

@@ -1,7 +1,7 @@
 import { held } from '../../core/held.ts';
 import { HookField } from '../controls/HookField.tsx';
 import { Checkbox } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { memo, useMemo, useState } from 'react';
 import type { RowRates } from '../../core/base/baseRound.ts';
 import * as edits from '../../core/edits/base.ts';
@@ -65,7 +65,7 @@ function MoreFields({ plan }: { readonly plan: Plan }) {
         <>
           <label>
             At the corners of the rows{' '}
-            <Choice
+            <ListChoice
               size="small"
               label="At the corners of the rows"
               popupMatchSelectWidth={false}

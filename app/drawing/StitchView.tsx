@@ -1,7 +1,7 @@
 import type { StitchFound } from '../../drawing/find.ts';
 import { held } from '../../core/held.ts';
 import { Button, Checkbox, Dropdown, Segmented } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { memo, useMemo, useRef, useState, type ReactNode } from 'react';
 import type { Plan } from '../../core/plan/types.ts';
 import { inTerms } from '../../core/terms/words.ts';
@@ -93,7 +93,7 @@ export const StitchView = memo(function StitchView({
 
   return (
     <figure className={styles.stitchView}>
-      <Choice
+      <ListChoice
         className={styles.partChoice ?? ''}
         size="small"
         label="Show which part"

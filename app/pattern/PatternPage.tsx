@@ -1,5 +1,5 @@
 import { Button, Checkbox, Dropdown, Input, Segmented } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { useEffect, useMemo, useState } from 'react';
 import { prefer, writeMade, writeNotes } from '../../core/edits/hem.ts';
 import {
@@ -226,7 +226,7 @@ function Tools({ look, onLook }: ToolsProps) {
         options={PATTERN_FORM_IDS.map((id) => ({ value: id, label: PATTERN_FORMS[id].label }))}
         onChange={(form) => onLook({ form })}
       />
-      <Choice<OtherLanguageId | 'none'>
+      <ListChoice<OtherLanguageId | 'none'>
         label="Stitch names in another language"
         value={look.names ?? 'none'}
         popupMatchSelectWidth={false}

@@ -1,4 +1,4 @@
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { held } from '../../core/held.ts';
 import { borderAlong } from '../../core/edits/base.ts';
 import { isDisc } from '../../core/piece/outline.ts';
@@ -42,7 +42,7 @@ export function AlongPart() {
       <summary>{part === null ? 'Only a part' : 'A part of the piece'}</summary>
       <div className={styles.alike}>
         <Field label="The border goes">
-          <Choice<Way>
+          <ListChoice<Way>
             label="How far the border goes"
             value={way}
             disabled={begun}
@@ -54,7 +54,7 @@ export function AlongPart() {
         {part && (
           <>
             <Field label="It begins at corner">
-              <Choice
+              <ListChoice
                 label="Corner at which rows begin"
                 value={part.first}
                 disabled={begun}

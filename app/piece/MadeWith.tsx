@@ -1,5 +1,5 @@
 import { Popover } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { yarnOf } from '../../core/document/hem.ts';
 import * as edits from '../../core/edits/piece.ts';
 import type { Plan } from '../../core/plan/types.ts';
@@ -27,7 +27,7 @@ export function MadeWith({ plan }: { readonly plan: Plan }) {
       content={
         <div className={styles.with}>
           <Field label="Yarn weight">
-            <Choice<YarnWeightNumber>
+            <ListChoice<YarnWeightNumber>
               label="Yarn weight"
               value={weight}
               popupMatchSelectWidth={false}

@@ -1,4 +1,4 @@
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { useMemo } from 'react';
 import { JOIN_IDS } from '../../core/alike/joinIds.ts';
 import { joinName, joinRefusedWords, layoutWords } from '../../core/alike/joinWords.ts';
@@ -37,7 +37,7 @@ export function ManyAlike() {
         {alike.count > 1 && (
           <>
             <Field label="Joined">
-              <Choice
+              <ListChoice
                 label="How they are joined"
                 value={alike.join}
                 popupMatchSelectWidth={false}
@@ -58,7 +58,7 @@ export function ManyAlike() {
                   onChange={(across) => set({ across })}
                 />
                 <Field label="Yarn for joining">
-                  <Choice
+                  <ListChoice
                     label="Yarn for joining"
                     value={alike.yarn ?? OF_THE_LAST}
                     popupMatchSelectWidth={false}

@@ -1,5 +1,5 @@
 import { turnedCorners } from '../../core/piece/outline.ts';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -105,7 +105,7 @@ export function Forecast({ plan }: { readonly plan: Plan }) {
           onChange={(v) => v && setCount(v)}
         />{' '}
         plain rounds of{' '}
-        <Choice
+        <ListChoice
           size="small"
           label="Of which stitch"
           value={stitch}

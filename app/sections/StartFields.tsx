@@ -1,7 +1,7 @@
 import { isDisc } from '../../core/piece/outline.ts';
 import { hasLastRow } from '../../core/piece/piece.ts';
 import { Checkbox } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { memo, useMemo, useState } from 'react';
 import {
   habitsOf,
@@ -112,7 +112,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
               }))}
             />
           </ChosenFromDrawings>
-          <Choice
+          <ListChoice
             label={`${name}: side`}
             size="small"
             value={value.side}
@@ -154,7 +154,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
           )}
         </>
       )}
-      <Choice
+      <ListChoice
         label={`${name}: the first stitch`}
         size="small"
         value={value.first}
@@ -163,7 +163,7 @@ export function StartChoice({ plan, value, name, onChange }: StartChoiceProps) {
         onChange={(first) => onChange({ first })}
       />
       {(value.first === 'usual' || value.first === 'chain' || value.first === 'counted chain') && (
-        <Choice
+        <ListChoice
           label={`${name}: chains`}
           size="small"
           value={value.chains ?? USUAL}
@@ -287,7 +287,7 @@ interface WayProps<T extends string> {
 
 /** One way of several, each named in full. */
 const Way = <T extends string>({ label, value, options, onChange }: WayProps<T>) => (
-  <Choice<T>
+  <ListChoice<T>
     label={label}
     size="small"
     value={value}

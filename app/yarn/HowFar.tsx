@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { takeEdge } from '../../core/forecast/alternatives.ts';
@@ -49,7 +49,7 @@ export function HowFar() {
           onChange={(v) => setTyped(v)}
         />{' '}
         of{' '}
-        <Choice
+        <ListChoice
           size="small"
           label="Yarn that is left over"
           popupMatchSelectWidth={false}

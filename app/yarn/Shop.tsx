@@ -2,7 +2,7 @@ import type { ShopYarn } from '../../core/yarn/shopYarn.ts';
 import { useHem, useInTerms } from '../hem/context.ts';
 import { useQuery } from '@tanstack/react-query';
 import { Input } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { nanoid } from 'nanoid';
 import { useDeferredValue, useState } from 'react';
 import type { Yarn } from '../../core/yarn/yarn.ts';
@@ -39,7 +39,7 @@ export function Shop({ onTake }: { readonly onTake: (yarn: Yarn) => void }) {
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
-        <Choice
+        <ListChoice
           size="small"
           label="Weight in the shop"
           value={weight}

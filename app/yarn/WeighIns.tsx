@@ -2,7 +2,7 @@ import { roundWords } from '../../core/say/rounds.ts';
 import { saidOfRows } from '../../core/plan/roundNames.ts';
 import { fetched } from '../look/fetched.ts';
 import { Button, Segmented } from 'antd';
-import { Choice } from '../look/Choice.tsx';
+import { ListChoice } from '../look/ListChoice.tsx';
 import { nanoid } from 'nanoid';
 import { Suspense, useState } from 'react';
 import type { WeighIn } from '../../core/document/hem.ts';
@@ -107,14 +107,14 @@ export function WeighIns() {
               value={stitches}
               onChange={(v) => v && setStitches(v)}
             />
-            <Choice
+            <ListChoice
               size="small"
               label="Stitch of the swatch"
               value={stitch}
               options={SWATCH_STITCHES.map((s) => ({ value: s, label: abbreviation(s, language) }))}
               onChange={setStitch}
             />
-            <Choice
+            <ListChoice
               size="small"
               label="Yarn of the swatch"
               value={yarn}
@@ -124,7 +124,7 @@ export function WeighIns() {
             />
           </>
         ) : (
-          <Choice
+          <ListChoice
             size="small"
             label="Round that was weighed"
             value={Math.min(round, plan.rounds.length - 1)}

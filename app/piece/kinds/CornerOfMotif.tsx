@@ -1,4 +1,4 @@
-import { Choice } from '../../look/Choice.tsx';
+import { ListChoice } from '../../look/ListChoice.tsx';
 import type { MotifEdge } from '../../../core/piece/motifEdge.schema.ts';
 import { Field } from '../../controls/Field.tsx';
 
@@ -14,7 +14,7 @@ export function CornerOfMotif({ chains, edge, onChange }: CornerOfMotifProps) {
   return (
     <>
       <Field label="Corners of the last round">
-        <Choice
+        <ListChoice
           label="Corners of the last round"
           value={chains}
           popupMatchSelectWidth={false}

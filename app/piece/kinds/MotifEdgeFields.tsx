@@ -1,5 +1,5 @@
 import { Checkbox, Segmented } from 'antd';
-import { Choice } from '../../look/Choice.tsx';
+import { ListChoice } from '../../look/ListChoice.tsx';
 import type { MotifEdge } from '../../../core/piece/motifEdge.schema.ts';
 import { usePlan } from '../../hem/context.ts';
 import { Field, WholeNumber } from '../../controls/Field.tsx';
@@ -61,7 +61,7 @@ export function MotifEdgeFields({ edge, label, stitchesLabel, most, onChange: pu
             />
           )}
           <Field label="Stitch">
-            <Choice
+            <ListChoice
               label="Stitch of the last round"
               value={edge.stitch}
               popupMatchSelectWidth={false}

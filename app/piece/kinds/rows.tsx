@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { Choice } from '../../look/Choice.tsx';
+import { ListChoice } from '../../look/ListChoice.tsx';
 import { useCallback } from 'react';
 import type { FoundationChoice, RowsPiece } from '../../../core/piece/rows/rows.schema.ts';
 import { ChosenFromDrawings, PlaceTreatments } from '../../sections/Treatment.tsx';
@@ -137,7 +137,7 @@ export function RunOfRows({ piece, run: i, onChange }: RunOfRowsProps) {
         onChange={(v) => v && set({ ...run, count: v })}
       />
       <span>rows of</span>
-      <Choice
+      <ListChoice
         label={`Stitch of section ${i + 1}`}
         value={run.stitch}
         popupMatchSelectWidth={false}
