@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
 import { expect, test } from './test.ts';
-import { choose, inForce, type Choice } from './inForce.ts';
+import { choose, inForce, type Setting } from './inForce.ts';
 import { binOpened } from './stored.ts';
 import { chanceOf } from '../core/chance.ts';
 import { seeds } from '../core/testing/seeds.ts';
@@ -114,8 +114,8 @@ test('two tabs that edit at random end alike', async ({ context }) => {
       if (what === 0) {
         await slider(page).focus();
         await page.keyboard.press(chance.pick(['ArrowLeft', 'ArrowRight']));
-      } else if (what === 1) await choose(page, chance.pick<Choice>(['Left hand', 'Right hand']));
-      else if (what === 2) await choose(page, chance.pick<Choice>(['US terms', 'UK terms']));
+      } else if (what === 1) await choose(page, chance.pick<Setting>(['Left hand', 'Right hand']));
+      else if (what === 2) await choose(page, chance.pick<Setting>(['US terms', 'UK terms']));
       else await page.keyboard.press('Control+z');
       await page.waitForTimeout(chance.int(0, 500));
     }

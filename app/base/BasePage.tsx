@@ -22,7 +22,7 @@ import { useHemStore, usePlan } from '../hem/context.ts';
 import { BegunNote } from '../sections/BegunNote.tsx';
 import { FitList } from '../sections/FitList.tsx';
 import { CornerTreatments, JoinTreatments } from '../sections/Treatment.tsx';
-import { Check } from '../controls/Check.tsx';
+import { Check } from '../look/Check.tsx';
 import { Meaning } from '../controls/Meaning.tsx';
 import { tryFirstWords } from '../../core/evidence/estimateWords.ts';
 import { CountLine } from './CountLine.tsx';

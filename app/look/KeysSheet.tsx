@@ -1,5 +1,6 @@
 import { Modal } from 'antd';
 import { useState } from 'react';
+import { Check } from './Check.tsx';
 import { chooseSingleKeys, singleKeysWork } from './singleKeys.ts';
 import { Themed } from './Themed.tsx';
 import styles from './keys.module.css';
@@ -81,17 +82,15 @@ export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
             </section>
           ))}
           <p className="quiet small">On a Mac, ⌘ stands for Ctrl.</p>
-          <label className={styles.single}>
-            <input
-              type="checkbox"
-              checked={single}
-              onChange={({ target: { checked } }) => {
-                chooseSingleKeys(checked);
-                setSingle(checked);
-              }}
-            />{' '}
+          <Check
+            checked={single}
+            onChange={(work) => {
+              chooseSingleKeys(work);
+              setSingle(work);
+            }}
+          >
             keys of one character work by themselves: 0 to 6 and ?
-          </label>
+          </Check>
         </div>
       </Modal>
     </Themed>

@@ -11,7 +11,7 @@ import { performed } from '../../core/edits/edit.ts';
 import * as edits from '../../core/edits/rounds.ts';
 import { optionsOf, withOption, type Option } from '../../core/forecast/choices.ts';
 import { isDisc, turnedCorners } from '../../core/piece/outline.ts';
-import type { Plan } from '../../core/plan/types.ts';
+import type { Plan, RoundPlan } from '../../core/plan/types.ts';
 import { problemLine } from '../../core/problems.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { capital } from '../../core/terms/words.ts';
@@ -159,7 +159,7 @@ function OfEntry({ plan, entry, side, onPreview, pointing, onPointing }: OfEntry
           onChoose={(o) => choose(optionWords(o, entry, plan.hem.preferences.language), o.choice)}
         />
       )}
-      {options && <ToldOfOptions options={options} />}
+      {options && <ToldOfOptions options={options} around={rounds.some(isAroundPosts)} />}
       {tab === OWN_TEXT && <OwnRound entry={entry} language={plan.hem.preferences.language} />}
       {tab === MORE && (
         <More
@@ -180,14 +180,25 @@ interface OptionPicturesProps extends Pick<OfEntryProps, 'plan' | 'entry' | 'sid
   readonly onChoose: (option: Option) => void;
 }
 
-/** Words in the names of options, explained. */
-function ToldOfOptions({ options }: { readonly options: readonly Option[] }) {
+const isAroundPosts = ({ ring }: RoundPlan): boolean => ring.made.some(({ post }) => post !== 'none');
+
+/** Words in the names of options and in what the round is worked around, explained. */
+function ToldOfOptions({
+  options,
+  around,
+}: {
+  readonly options: readonly Option[];
+  readonly around: boolean;
+}) {
   const chosen = options.find((o) => o.chosen);
   if (chosen?.choice.corner !== undefined)
     return <p className="quiet small">{cornerTreatment(chosen.choice.corner).told}</p>;
-  const said = options.flatMap(({ choice }): readonly MeaningId[] =>
-    choice.loop === 'third' ? ['third loop'] : choice.facing ? [`${choice.facing} side`] : [],
-  );
+  const said = [
+    ...options.flatMap(({ choice }): readonly MeaningId[] =>
+      choice.loop === 'third' ? ['third loop'] : choice.facing ? [`${choice.facing} side`] : [],
+    ),
+    ...(around ? (['post'] as const) : []),
+  ];
   return (
     said.length > 0 && (
       <p className="quiet small">

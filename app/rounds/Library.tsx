@@ -1,4 +1,4 @@
-import { Check } from '../controls/Check.tsx';
+import { Check } from '../look/Check.tsx';
 import { plural } from '../../core/say/measures.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { Segmented } from 'antd';

@@ -10,6 +10,7 @@ import { familyNeededBelow } from '../rounds/facts.ts';
 import { FAMILIES, familyWith } from '../rounds/registry.ts';
 import { newEntry } from '../stack/stack.ts';
 import type { CornerId } from '../terms/corners.ts';
+import { nextHookMm } from '../terms/yarnWeights.ts';
 import { yarnPlanOf } from '../plan/yarns.ts';
 
 const withRounds = (hem: Hem, rounds: readonly RoundEntry[]): Hem => ({ ...hem, rounds });
@@ -199,25 +200,20 @@ export function compareSpacings(
   });
 }
 
-/** Half a size of hook, mm: what one goes down by where a base round ripples, and up by where it pulls in. */
-const HALF_SIZE_MM = 0.5;
-
 export interface HookForecast {
   readonly hookMm: number;
   /** Of the base round on its worst side, at the counts that it has now. */
   readonly strain: number;
 }
 
-/** How flat the base round lies on a hook half a size smaller, on its own, and on one half a size larger. */
+/** How flat the base round lies on the hook one size smaller, on its own, and on the one a size larger. */
 export function baseHooks(plan: Plan): readonly HookForecast[] {
   const { base } = plan.hem;
   const planner = createPlanner();
   const sides = base.sides.map((s, i) => ({ ...s, count: plan.sides[i]!.count || null }));
   const own = plan.rounds[0]!.hookMm;
-  return [own - HALF_SIZE_MM, own, own + HALF_SIZE_MM]
-    .filter((hookMm) => hookMm >= HALF_SIZE_MM)
-    .map((hookMm) => {
-      const made = planner({ ...plan.hem, rounds: [], base: { ...base, hookMm, sides } });
-      return { hookMm, strain: worstStrain(made.rounds[0]!) };
-    });
+  return [...new Set([nextHookMm(own, 'smaller'), own, nextHookMm(own, 'larger')])].map((hookMm) => {
+    const made = planner({ ...plan.hem, rounds: [], base: { ...base, hookMm, sides } });
+    return { hookMm, strain: worstStrain(made.rounds[0]!) };
+  });
 }

@@ -1,6 +1,7 @@
 import puppeteer, { type KeyInput } from 'puppeteer-core';
 import { FIREFOX, whyMissing } from '../../scripts/engines.mjs';
 import { WINDOW, type Engine } from './engine.ts';
+import { ofPage } from './ofPage.ts';
 
 /** Debian’s Firefox, over WebDriver BiDi. */
 export const firefox: Engine = {
@@ -25,17 +26,8 @@ export const firefox: Engine = {
       version: await browser.version(),
       end: () => browser.close(),
       tab: {
-        open: async (address) => void (await page.goto(address)),
-        reload: async () => void (await page.reload()),
-        run: (body, ...args) => page.evaluate(`(function () { ${body} })(...${JSON.stringify(args)})`),
-        point: async ([x, y], ...along) => {
-          await page.mouse.move(x, y);
-          await page.mouse.down();
-          for (const [toX, toY] of along) await page.mouse.move(toX, toY, { steps: 6 });
-          await page.mouse.up();
-        },
+        ...ofPage(page),
         key: (key) => page.keyboard.press(key as KeyInput),
-        type: (text) => page.keyboard.type(text),
         give: async (selector, path) => {
           const field = await page.$(selector);
           if (!field) throw new Error(`there is no ${selector}`);

@@ -18,11 +18,13 @@ const isSeen = (element: Element): boolean => {
   return width > 0 && height > 0 && getComputedStyle(element).visibility !== 'hidden';
 };
 
-interface Found {
+/** Something that is seen on the page; its middle, and its size. */
+export interface Thing {
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
+  /** What it holds, or says. */
   readonly value: string;
   readonly disabled: boolean;
   /** Nothing lies over its middle. */
@@ -30,7 +32,7 @@ interface Found {
 }
 
 /** Where something lies once it has been scrolled to, and what it says; null where there is nothing of the kind. */
-function found(role: string, name: string, nth: number): Found | null {
+function found(role: string, name: string, nth: number): Thing | null {
   const pattern = new RegExp(name);
   const own = BY_THEMSELVES[role];
   const all = [...document.querySelectorAll(`[role=${role}]${own ? `, ${own}` : ''}`)];

@@ -1,23 +1,13 @@
 /** A person before a page, whatever engine shows it: finds things by role and name, presses, types, drags and waits. */
 import { build } from 'esbuild';
 import type { Tab } from './engine.ts';
+import type { Thing } from './inPage.ts';
 
 /** Milliseconds after which what does not come is given up: an engine without a graphics card takes its time. */
 const PATIENCE = 120_000;
 
 /** Milliseconds for which a thing has to keep still before it is pressed. */
 const STILL = 150;
-
-export interface Thing {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-  /** What it holds, or says. */
-  readonly value: string;
-  readonly disabled: boolean;
-  readonly open: boolean;
-}
 
 let inPage: Promise<string> | null = null;
 const finder = (): Promise<string> =>

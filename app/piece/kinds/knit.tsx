@@ -1,6 +1,6 @@
 import type { KnitFabric, KnitPiece } from '../../../core/piece/knit/knit.schema.ts';
 import { inFabric } from '../../../core/piece/knit/knit.ts';
-import { Check } from '../../controls/Check.tsx';
+import { Check } from '../../look/Check.tsx';
 import { IconChoice, pathIcon } from '../../controls/IconChoice.tsx';
 import type { EditorProps, SideProps } from '../editorProps.ts';
 
