@@ -55,7 +55,10 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
   const [choosing, setChoosing] = useState<Family | null>(null);
   /** Somebody points at the rounds while they are tried on: none moves away under the pointer. */
   const [still, setStill] = useState(false);
+  /** Decided once, when they have been tried on; null until then. */
+  const [fitsFirst, setFitsFirst] = useState<boolean | null>(null);
   const { value: tried, failed } = useWorked('tryFamilies', plan.hem);
+  if (tried && fitsFirst === null) setFitsFirst(!still);
   const asked = density !== 'all' || thirst !== 'all' || onlyFits;
   const shown = FAMILIES.map((family) => ({
     family,
@@ -72,7 +75,7 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
             (!onlyFits || t.fits))),
     )
     // What fits as it is comes first.
-    .sort((a, b) => (still ? 0 : Number(b.tried?.fits ?? false) - Number(a.tried?.fits ?? false)));
+    .sort((a, b) => (fitsFirst ? Number(b.tried?.fits ?? false) - Number(a.tried?.fits ?? false) : 0));
   const edgeName = edgeNameOf(plan);
   if (choosing) {
     return (
@@ -152,7 +155,8 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
       </div>
       {onOwn && <KeptRounds onOwn={onOwn} />}
       {pasting && onPaste && <PasteRounds plan={plan} onRounds={onPaste} />}
-      {!tried && !failed && <p className="quiet small">Trying them on …</p>}
+      {/* The line stays: what stands below it must not move up under a pointer. */}
+      <p className="quiet small">{!tried && !failed ? 'Trying them on …' : '\u00a0'}</p>
       <ul
         {...(!tried && {
           onPointerMove: () => setStill(true),
