@@ -1,7 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { copyFileSync, readFileSync } from 'node:fs';
-import { basename } from 'node:path';
-import { defineConfig, type Plugin } from 'vite';
+import { basename, join } from 'node:path';
+import { defineConfig, type Plugin, type Rolldown } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { withShippedLicences } from './scripts/licences.mjs';
 
@@ -53,6 +53,72 @@ const shownWeights: Plugin = {
     return { code: shown, map: null };
   },
 };
+
+interface Piece {
+  readonly name: string;
+  /** Modules in app/. */
+  readonly of: readonly string[];
+  /** How many of these need what is in the piece; one where it is not said. */
+  readonly shared?: number;
+}
+
+/**
+ * What a page fetches at once comes in a few pieces, not in a hundred. A piece is what its modules need and no piece before
+ * it has.
+ */
+const PIECES: readonly Piece[] = [
+  { name: 'page', of: ['main.tsx'] },
+  {
+    name: 'shelf',
+    of: [
+      'shelf/PlannedHem.tsx',
+      'shelf/Keeping.tsx',
+      'storage/backup.ts',
+      'storage/wishes.ts',
+      'workers/pool.ts',
+    ],
+  },
+  { name: 'hem', of: ['thread/HemPage.tsx'] },
+  {
+    name: 'stops',
+    of: [
+      'piece/PiecePage.tsx',
+      'base/BasePage.tsx',
+      'rounds/RoundsPage.tsx',
+      'yarn/YarnPage.tsx',
+      'pattern/PatternPage.tsx',
+      'work/WorkPage.tsx',
+      'start/StartPage.tsx',
+      'practice/PracticePage.tsx',
+    ],
+    shared: 3,
+  },
+];
+
+const fetchedTogether = PIECES.map(({ name, of, shared = 1 }, i): Rolldown.CodeSplittingGroup => {
+  let needed: readonly Set<string>[] | undefined;
+  return {
+    debugName: name,
+    priority: PIECES.length - i,
+    name(id, bundle) {
+      needed ??= of.map((root) => needs(join(import.meta.dirname, 'app', root), bundle));
+      return needed.filter((all) => all.has(id)).length >= shared ? name : null;
+    },
+  };
+});
+
+/** The module and all that it imports, however far away; what it loads when it is asked for is not among them. */
+function needs(
+  module: string,
+  bundle: Rolldown.ChunkingContext,
+  found: Set<string> = new Set(),
+): Set<string> {
+  if (found.has(module)) return found;
+  if (!bundle.getModuleInfo(module)) throw new Error(`no module ${module}`);
+  found.add(module);
+  bundle.getModuleInfo(module)?.importedIds.forEach((imported) => needs(imported, bundle, found));
+  return found;
+}
 
 const LICENCES = 'third-party.md';
 
@@ -116,6 +182,7 @@ export default defineConfig({
     emptyOutDir: true,
     target: 'es2022',
     license: { fileName: LICENCES },
+    rolldownOptions: { output: { codeSplitting: { groups: fetchedTogether } } },
   },
   server: { port: 5173 },
 });

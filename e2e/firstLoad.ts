@@ -6,6 +6,8 @@ export interface FirstLoad {
   readonly scriptsUntilShelf: number;
   /** Scripts of the whole first page: with what plans and draws the hems. */
   readonly scripts: number;
+  /** In how many files these came. */
+  readonly files: number;
   /** Everything, fonts and demo data included. */
   readonly all: number;
 }
@@ -37,6 +39,7 @@ export async function firstLoad(page: Page, address: string): Promise<FirstLoad>
   return {
     scriptsUntilShelf: sum(scripts.filter((r) => r.responseEnd <= shelf)),
     scripts: sum(scripts),
+    files: scripts.length,
     all: sum(fetched),
   };
 }

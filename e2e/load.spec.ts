@@ -6,11 +6,12 @@ const MOST_UNTIL_SHELF = 215_000;
 const MOST_WITH_DRAWINGS = 255_000;
 
 test('the shelf shows, and is drawn, after no more script than a slow line can carry', async ({ page }) => {
-  const { scriptsUntilShelf, scripts } = await firstLoad(page, '/');
+  const { scriptsUntilShelf, scripts, files } = await firstLoad(page, '/');
   expect(scriptsUntilShelf).toBeGreaterThan(100_000);
   expect(scriptsUntilShelf).toBeLessThan(MOST_UNTIL_SHELF);
   expect(scripts).toBeGreaterThan(scriptsUntilShelf);
   expect(scripts).toBeLessThan(MOST_WITH_DRAWINGS);
+  expect(files).toBeLessThan(10);
 });
 
 test('the list of licences holds what is shipped ready-made, too', async ({ request }) => {
