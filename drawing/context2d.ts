@@ -7,6 +7,9 @@ export function context2d(canvas: HTMLCanvasElement): CanvasRenderingContext2D;
 export function context2d(canvas: OffscreenCanvas): OffscreenCanvasRenderingContext2D;
 export function context2d(
   canvas: HTMLCanvasElement | OffscreenCanvas,
+): CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
+export function context2d(
+  canvas: HTMLCanvasElement | OffscreenCanvas,
 ): CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D {
   const context: CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D | null =
     canvas.getContext('2d');

@@ -35,7 +35,6 @@ class CountingCanvas implements Painted {
 beforeAll(() => {
   const nothing = (): void => undefined;
   Object.assign(globalThis, {
-    OffscreenCanvas: CountingCanvas,
     Path2D: class {
       moveTo = nothing;
       lineTo = nothing;
@@ -49,7 +48,12 @@ describe('the picture of a whole piece', () => {
   test.each(demoPlans())('of %s has its proportions, and all stitches of its border', (_, plan) => {
     const { widthMm, heightMm } = pictureSize(plan);
     expect(widthMm).toBeGreaterThan(plan.finishedSize.widthMm);
-    const picture = paintPicture(plan, '#ffffff', 480) as unknown as Painted;
+    const picture = paintPicture(
+      plan,
+      '#ffffff',
+      480,
+      (width, height) => new CountingCanvas(width, height) as unknown as OffscreenCanvas,
+    ) as unknown as Painted;
     expect(Math.max(picture.width, picture.height)).toBe(480);
     expect(picture.width / picture.height).toBeCloseTo(widthMm / heightMm, 1);
     // A stitch of a blanket is too small at this size: it is painted larger, and made smaller.

@@ -14,8 +14,14 @@ const MOST_PX = 4096;
  *
  * @param ground that it is to lie on, #rrggbb
  * @param pixels of its longer side
+ * @param newCanvas makes a clear canvas, pixels
  */
-export function paintPicture(plan: Plan, ground: string, pixels: number): OffscreenCanvas {
+export function paintPicture<C extends HTMLCanvasElement | OffscreenCanvas>(
+  plan: Plan,
+  ground: string,
+  pixels: number,
+  newCanvas: (width: number, height: number) => C,
+): C {
   const { widthMm, heightMm } = pictureSize(plan);
   const scale = pixels / Math.max(widthMm, heightMm);
   const stitchMm = Math.min(...plan.rounds.map((r) => r.stitchWidthMm));
@@ -25,8 +31,8 @@ export function paintPicture(plan: Plan, ground: string, pixels: number): Offscr
     0,
     Math.min(Math.floor(Math.log2(MOST_PX / pixels)), Math.ceil(Math.log2(finer))),
   );
-  const canvasOf = (factor: number): OffscreenCanvas =>
-    new OffscreenCanvas(
+  const canvasOf = (factor: number): C =>
+    newCanvas(
       Math.max(1, Math.round(widthMm * scale) * factor),
       Math.max(1, Math.round(heightMm * scale) * factor),
     );
@@ -39,7 +45,7 @@ export function paintPicture(plan: Plan, ground: string, pixels: number): Offscr
   return laidOn(canvasOf(1), picture, 0.5);
 }
 
-function laidOn(canvas: OffscreenCanvas, picture: OffscreenCanvas, at: number): OffscreenCanvas {
+function laidOn<C extends HTMLCanvasElement | OffscreenCanvas>(canvas: C, picture: C, at: number): C {
   context2d(canvas).drawImage(picture, at, at, canvas.width, canvas.height);
   return canvas;
 }

@@ -1,18 +1,16 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { demoPlans } from '../demo/read.ts';
-import { EDGE, levelFor, paintTile, placesIn, scaleOf, wholePiece } from './tile.ts';
+import { EDGE, levelFor, paintTile, placesIn, scaleOf, wholePiece, type TilePlace } from './tile.ts';
 import { symbolFramesOf } from './frames.ts';
 import { sceneOf, type Scene } from './scene.ts';
 
 /** A canvas that notes where strokes are painted. */
 class NotingCanvas {
+  readonly width = EDGE;
+  readonly height = EDGE;
   readonly strokes: (readonly [number, number])[] = [];
   private at: readonly [number, number] = [0, 0];
-  private fills = 0;
-  constructor(
-    readonly width: number,
-    readonly height: number,
-  ) {}
+  fills = 0;
   getContext(): unknown {
     const nothing = (): void => undefined;
     return {
@@ -32,20 +30,11 @@ class NotingCanvas {
       arc: nothing,
     };
   }
-  transferToImageBitmap(): unknown {
-    return { strokes: this.strokes, fills: this.fills };
-  }
-}
-
-interface Noted {
-  readonly strokes: readonly (readonly [number, number])[];
-  readonly fills: number;
 }
 
 beforeAll(() => {
   const nothing = (): void => undefined;
   Object.assign(globalThis, {
-    OffscreenCanvas: NotingCanvas,
     Path2D: class {
       moveTo = nothing;
       lineTo = nothing;
@@ -55,7 +44,12 @@ beforeAll(() => {
   });
 });
 
-const noted = (...asked: Parameters<typeof paintTile>): Noted => paintTile(...asked) as unknown as Noted;
+function noted(scene: Scene, place: TilePlace): NotingCanvas {
+  const canvas = new NotingCanvas();
+  paintTile(canvas as unknown as OffscreenCanvas, scene, place);
+  return canvas;
+}
+
 const scenes = demoPlans().map(([name, plan]): readonly [string, Scene] => [
   name,
   sceneOf(plan, { face: 'symbols', seen: 'right', round: null, ground: '#ffffff' }),

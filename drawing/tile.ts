@@ -42,11 +42,17 @@ export function wholePiece({ rounds }: Scene): readonly TilePlace[] {
   return [-1, 0].flatMap((column) => [-1, 0].map((row) => ({ level, column, row })));
 }
 
-/** A tile of a scene, not mirrored. */
-export function paintTile(scene: Scene, { level, column, row }: TilePlace): ImageBitmap {
-  const canvas = new OffscreenCanvas(EDGE, EDGE);
+/**
+ * Paints a tile of a scene, not mirrored.
+ *
+ * @param canvas clear, of `EDGE` by `EDGE`
+ */
+export function paintTile(
+  canvas: HTMLCanvasElement | OffscreenCanvas,
+  scene: Scene,
+  { level, column, row }: TilePlace,
+): void {
   const scale = scaleOf(level);
   const middle = { x: ((column + 0.5) * EDGE) / scale, y: ((row + 0.5) * EDGE) / scale, scale };
   paint(context2d(canvas), { ...scene, mirrored: false }, middle);
-  return canvas.transferToImageBitmap();
 }

@@ -1,6 +1,19 @@
+import type { Page } from '@playwright/test';
 import { expect, test } from './test.ts';
 
 test.use({ painted: true });
+
+/** What the canvas of stitches shows. A worker may lay it: it can be copied, not read. */
+const shownOn = (page: Page): Promise<string> =>
+  page
+    .locator('.stitchStage_stitchStage canvas')
+    .first()
+    .evaluate((c) => {
+      const { width, height } = c as HTMLCanvasElement;
+      const copy = Object.assign(document.createElement('canvas'), { width, height });
+      copy.getContext('2d')!.drawImage(c as HTMLCanvasElement, 0, 0);
+      return copy.toDataURL();
+    });
 
 test('a stitch tells what it is, under the pointer and by the keys', async ({ page }) => {
   await page.goto('/hem/demo-hexagon/rounds');
@@ -24,15 +37,7 @@ test('a stitch tells what it is, under the pointer and by the keys', async ({ pa
 
 test('any part is looked at, from either side, and saved', async ({ page }) => {
   await page.goto('/hem/demo-orchard-squares/rounds');
-  const stage = page.locator('.stitchStage_stitchStage canvas').first();
-  // A worker lays it: what it shows can be copied, not read.
-  const painted = (): Promise<string> =>
-    stage.evaluate((c) => {
-      const { width, height } = c as HTMLCanvasElement;
-      const copy = Object.assign(document.createElement('canvas'), { width, height });
-      copy.getContext('2d')!.drawImage(c as HTMLCanvasElement, 0, 0);
-      return copy.toDataURL();
-    });
+  const painted = (): Promise<string> => shownOn(page);
   const blank = await painted();
   const seen = new Set([blank]);
   /** Something is painted that has not been seen yet, and stays. */
@@ -113,4 +118,25 @@ test('the reference speaks both languages and is mirrored for the left hand', as
   );
   await page.getByRole('link', { name: 'Back to the hem' }).click();
   await expect(page.getByRole('heading', { name: 'Base round' })).toBeVisible();
+});
+
+test('where no canvas can be handed to a worker, the page paints the same stitches', async ({
+  page,
+  context,
+}) => {
+  const without = await context.newPage();
+  await without.addInitScript(
+    'delete window.OffscreenCanvas; delete HTMLCanvasElement.prototype.transferControlToOffscreen',
+  );
+  const blank = new Set<string>();
+  for (const one of [page, without]) {
+    await one.goto('/hem/demo-hexagon/rounds');
+    blank.add(await shownOn(one));
+  }
+  await expect
+    .poll(async () => {
+      const shown = await shownOn(page);
+      return !blank.has(shown) && (await shownOn(without)) === shown;
+    })
+    .toBe(true);
 });

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from './test.ts';
 
 test('a wish brings borders that are tried on with one press, and taken off by undo', async ({ page }) => {
@@ -57,7 +58,13 @@ test('a wish brings borders that are tried on with one press, and taken off by u
     .first()
     .getByRole('button', { name: /^Save a picture of / })
     .click();
-  expect((await saved).suggestedFilename()).toMatch(/^harbour-throw.*\.png$/);
+  const picture = await saved;
+  expect(picture.suggestedFilename()).toMatch(/^harbour-throw.*\.webp$/);
+  expect(
+    readFileSync(await picture.path())
+      .subarray(8, 12)
+      .toString(),
+  ).toBe('WEBP');
 });
 
 test('when nothing suits, it is said which word stands in the way, and what leaving it out brings', async ({

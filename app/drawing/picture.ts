@@ -34,9 +34,9 @@ export function usePicture(
     let cancel: (() => void) | undefined;
     const paint = async (): Promise<void> => {
       // What paints is fetched when it is needed, to keep the first page small.
-      const { workers } = await import('../workers/pool.ts');
+      const { pictureOf } = await import('../workers/picture.ts');
       if (over) return;
-      const job = workers().ask('paintPicture', [plan.hem, ground, pixels]);
+      const job = pictureOf(plan.hem, ground, pixels);
       ({ cancel } = job);
       const blob = await job.done;
       if (over) return;

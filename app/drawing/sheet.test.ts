@@ -48,7 +48,7 @@ describe('a sheet', () => {
     const fault = (error: unknown): unknown => told.push(String(error));
     const sheet = new TileSheet(
       Object.assign(canvas, { getContext: () => context }) as unknown as OffscreenCanvas,
-      Object.assign(fault, { [releaseProxy]: () => told.push('released') }) as never,
+      Object.assign(fault, { [releaseProxy]: () => told.push('released') }),
       ({ number }, place) => {
         const cancel = (): unknown => told.push(['cancel', number, place]);
         const done = new Promise<ImageBitmap>((resolve, reject) => {

@@ -1,26 +1,21 @@
 /**
- * A canvas that the page has handed over, laid with tiles away from it: however long that takes, the page goes on.
+ * A canvas laid with tiles. One that the page has handed over is laid away from it: however long that takes, the page goes on.
  *
  * State: the tiles, and the scene and view that are to be seen. Invariant: a frame is laid at a time, always of the latest view.
  */
 import { held } from '../../core/held.ts';
 import { context2d } from '../../drawing/context2d.ts';
 import { proxy, releaseProxy, type ProxyMarked, type Remote } from 'comlink';
-import type { Hem } from '../../core/document/hem.ts';
-import type { View } from '../../drawing/paint.ts';
-import type { SceneChoice } from '../../drawing/scene.ts';
+import type { Context, View } from '../../drawing/paint.ts';
 import { Pool, size, type Job } from '../workers/pool.ts';
-import type { PAINTING } from './painting.ts';
+import type { PAINTING, SceneNumbered } from './painting.ts';
 import { Tiles, type Painted } from './tiles.ts';
 import type { TilePlace } from '../../drawing/tile.ts';
 
-/** A scene as far as it is laid and painted by: which hem, and what of it is drawn. */
-export interface SceneSeen extends Pick<Painted, 'mirrored' | 'afar'> {
-  /** Another for every scene of the page. */
-  readonly number: number;
-  readonly hem: Hem;
-  readonly choice: SceneChoice;
-}
+export interface SceneSeen extends SceneNumbered, Pick<Painted, 'mirrored' | 'afar'> {}
+
+/** Hears of what cannot be painted; one of the page is let go in the end. */
+type Fault = ((error: unknown) => unknown) & { readonly [releaseProxy]?: () => void };
 
 /** How it is seen, on a canvas of so many device pixels. */
 export interface SeenAt {
@@ -32,24 +27,24 @@ export interface SeenAt {
 let painters: Pool<typeof PAINTING> | undefined;
 
 /** Tiles are painted by workers of the worker that lays them, so that none of them waits for the page. */
-function paintAway({ number, hem, choice }: SceneSeen, place: TilePlace): Job<ImageBitmap> {
+function paintAway(scene: SceneNumbered, place: TilePlace): Job<ImageBitmap> {
   painters ??= new Pool(
     () => new Worker(new URL('./paint.worker.ts', import.meta.url), { type: 'module' }),
     size(),
   );
-  return painters.ask('paintTile', [number, hem, choice, place]);
+  return painters.ask('paintTile', [{ number: scene.number, hem: scene.hem, choice: scene.choice }, place]);
 }
 
 export class TileSheet {
-  private readonly context: OffscreenCanvasRenderingContext2D;
+  private readonly context: Context;
   private readonly tiles: Tiles;
   private painted: Painted | null = null;
   private at: SeenAt | null = null;
   private frame = 0;
 
   constructor(
-    canvas: OffscreenCanvas,
-    private readonly fault: Remote<((error: unknown) => void) & ProxyMarked>,
+    canvas: HTMLCanvasElement | OffscreenCanvas,
+    private readonly fault: Fault,
     private readonly paint: (scene: SceneSeen, place: TilePlace) => Job<ImageBitmap> = paintAway,
   ) {
     this.context = context2d(canvas);
@@ -70,7 +65,7 @@ export class TileSheet {
   end(): void {
     cancelAnimationFrame(this.frame);
     this.tiles.end();
-    this.fault[releaseProxy]();
+    this.fault[releaseProxy]?.();
   }
 
   private layNext(): void {

@@ -3,6 +3,7 @@ import { proxy, releaseProxy, transfer, wrap, type Remote } from 'comlink';
 import type { Hem } from '../../core/document/hem.ts';
 import type { Scene, SceneChoice } from '../../drawing/scene.ts';
 import { wholePiece } from '../../drawing/tile.ts';
+import { paintsAway } from '../workers/picture.ts';
 import type { SHEETS, SceneSeen, SeenAt } from './sheet.ts';
 
 let scenes = 0;
@@ -21,6 +22,13 @@ interface Laying {
   readonly remote: Remote<typeof SHEETS>;
 }
 
+/** Layer of tiles on the canvas, in a worker or here. */
+interface Sheet {
+  readonly show: (scene: SceneSeen | null, at: SeenAt) => unknown;
+  readonly end: () => unknown;
+  readonly [releaseProxy]?: () => void;
+}
+
 let shared: Laying | null = null;
 
 /** The worker that lays all sheets of this page, started when first asked. */
@@ -36,16 +44,14 @@ function laying(): Laying {
 
 export class SheetCanvas {
   readonly element = document.createElement('canvas');
-  private readonly sheet: ReturnType<Remote<typeof SHEETS>['open']>;
+  private readonly sheet: Promise<Sheet>;
   private readonly ended = new AbortController();
   private shown: SceneSeen | null = null;
 
   constructor(onFault: (error: unknown) => void) {
-    const { worker, remote } = laying();
-    const failed = (): void => onFault(new Error('the worker failed'));
-    worker.addEventListener('error', failed, { signal: this.ended.signal });
-    const canvas = this.element.transferControlToOffscreen();
-    this.sheet = remote.open(transfer(canvas, [canvas]), proxy(onFault));
+    this.sheet = paintsAway()
+      ? this.openAway(onFault)
+      : import('./sheetHere.ts').then(({ sheetHere }) => sheetHere(this.element, onFault));
     this.sheet.catch(onFault);
   }
 
@@ -59,11 +65,19 @@ export class SheetCanvas {
     this.ended.abort();
     this.do(async (sheet) => {
       await sheet.end();
-      sheet[releaseProxy]();
+      sheet[releaseProxy]?.();
     });
   }
 
-  private do(work: (sheet: Awaited<typeof this.sheet>) => unknown): void {
+  private openAway(onFault: (error: unknown) => void): Promise<Sheet> {
+    const { worker, remote } = laying();
+    const failed = (): void => onFault(new Error('the worker failed'));
+    worker.addEventListener('error', failed, { signal: this.ended.signal });
+    const canvas = this.element.transferControlToOffscreen();
+    return remote.open(transfer(canvas, [canvas]), proxy(onFault));
+  }
+
+  private do(work: (sheet: Sheet) => unknown): void {
     // What hinders it has been told where it was opened.
     this.sheet.then(work).catch(() => undefined);
   }

@@ -1,7 +1,7 @@
 import { held } from '../../core/held.ts';
 import { context2d } from '../../drawing/context2d.ts';
 import type { Hem } from '../../core/document/hem.ts';
-import { workers } from '../workers/pool.ts';
+import { pictureOf } from '../workers/picture.ts';
 
 /** Pixels of the longer side of a picture on paper. */
 const COVER_PIXELS = 1500;
@@ -9,7 +9,7 @@ const COVER_PIXELS = 1500;
 /** The piece with its border, stitch by stitch, as a picture for paper; null where it cannot be painted. */
 export async function coverOf(hem: Hem): Promise<string | null> {
   try {
-    const blob = await workers().ask('paintPicture', [hem, '#ffffff', COVER_PIXELS]).done;
+    const blob = await pictureOf(hem, '#ffffff', COVER_PIXELS).done;
     const bitmap = await createImageBitmap(blob);
     const canvas = document.createElement('canvas');
     canvas.width = bitmap.width;

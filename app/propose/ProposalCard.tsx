@@ -21,7 +21,7 @@ import { DownloadSimpleIcon, LinkSimpleIcon } from '../look/icons.ts';
 import { useNotices } from '../look/notices.tsx';
 import { fileName } from '../../core/document/fileName.ts';
 import { saveBlob } from '../storage/exports.ts';
-import { workers } from '../workers/pool.ts';
+import { pictureOf } from '../workers/picture.ts';
 import { linkOf } from '../storage/link.ts';
 import styles from './propose.module.css';
 
@@ -71,12 +71,10 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
   });
   const savePicture = async (): Promise<void> => {
     try {
-      const picture = await workers().ask('paintPicture', [
-        { ...plan.hem, ...border() },
-        '#ffffff',
-        PICTURE_PIXELS,
-      ]).done;
-      saveBlob(fileName(`${plan.hem.name} ${name}`, '.png'), picture);
+      const picture = await pictureOf({ ...plan.hem, ...border() }, '#ffffff', PICTURE_PIXELS).done;
+      // Not every browser can write the first.
+      const end = picture.type === 'image/webp' ? '.webp' : '.png';
+      saveBlob(fileName(`${plan.hem.name} ${name}`, end), picture);
     } catch {
       notices.error({
         title: 'The picture could not be painted',

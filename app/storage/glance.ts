@@ -85,14 +85,9 @@ const QUALITY = 0.4;
 
 async function smallPicture(picture: Blob): Promise<string> {
   const image = await createImageBitmap(picture, SMALL);
-  const canvas = new OffscreenCanvas(image.width, image.height);
+  const { width, height } = image;
+  const canvas = Object.assign(document.createElement('canvas'), { width, height });
   context2d(canvas).drawImage(image, 0, 0);
   image.close();
-  const blob = await canvas.convertToBlob({ type: 'image/webp', quality: QUALITY });
-  return new Promise((resolve, reject) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve(reader.result as string);
-    reader.onerror = () => reject(reader.error ?? new Error('a picture cannot be read'));
-    reader.readAsDataURL(blob);
-  });
+  return canvas.toDataURL('image/webp', QUALITY);
 }

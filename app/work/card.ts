@@ -2,7 +2,7 @@ import { daysOf } from '../../core/log/log.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { plural, rangeWords, sizeWords, timeWords } from '../../core/say/measures.ts';
 import { context2d } from '../../drawing/context2d.ts';
-import { workers } from '../workers/pool.ts';
+import { pictureOf } from '../workers/picture.ts';
 
 /** Size of a card, pixels. */
 const WIDTH = 1080;
@@ -45,7 +45,7 @@ export function cardLines(plan: Plan): readonly string[] {
 
 /** Paints a card of a border. Rejects where the browser cannot. */
 export async function paintCard(plan: Plan, { ground, ink, quiet, thread }: CardColours): Promise<Blob> {
-  const blob = await workers().ask('paintPicture', [plan.hem, ground, WIDTH]).done;
+  const blob = await pictureOf(plan.hem, ground, WIDTH).done;
   const picture = await createImageBitmap(blob);
   const canvas = document.createElement('canvas');
   canvas.width = WIDTH;

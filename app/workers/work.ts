@@ -23,6 +23,7 @@ import type { BorderFound } from '../../core/propose/found.ts';
 import { searchSlice, type Searched } from '../../core/propose/search.ts';
 import type { Wish } from '../../core/propose/wish.ts';
 import { paintPicture } from '../../drawing/picture.ts';
+import { PICTURE_FORMAT } from './pictureFormat.ts';
 
 const planner = createPlanner();
 /** Hems of a backup after which the page hears how many have been read. */
@@ -87,7 +88,12 @@ export const WORK = {
     );
   },
   paintPicture: (hem: Hem, ground: string, pixels: number): Promise<Blob> =>
-    paintPicture(createPlanner()(hem), ground, pixels).convertToBlob({ type: 'image/webp', quality: 0.86 }),
+    paintPicture(
+      createPlanner()(hem),
+      ground,
+      pixels,
+      (width, height) => new OffscreenCanvas(width, height),
+    ).convertToBlob(PICTURE_FORMAT),
 };
 
 export type WorkerQuestions = typeof WORK;
