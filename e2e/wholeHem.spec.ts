@@ -35,10 +35,16 @@ const stopLink = (page: Page, stop: string): Locator =>
 /** Presses that follow each other at once count as one. */
 const apart = (page: Page): Promise<void> => page.waitForTimeout(260);
 
+/** The focus is somewhere on the page, whatever went away. */
+const somewhere = (page: Page): Promise<void> =>
+  expect.poll(() => page.evaluate(() => document.activeElement !== document.body)).toBe(true);
+
 const byKeys: Means = {
   press: async (thing) => {
+    const page = thing.page();
     await tabTo(thing);
-    await thing.page().keyboard.press('Enter');
+    await page.keyboard.press('Enter');
+    await somewhere(page);
   },
   oneMore: async (page) => {
     await tabTo(side(page));
@@ -52,6 +58,7 @@ const byKeys: Means = {
     await apart(page);
     await tabTo(done(page));
     await page.keyboard.press('Enter');
+    await somewhere(page);
   },
   goTo: async (page, stop) => {
     await tabTo(stopLink(page, stop));
