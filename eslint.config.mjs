@@ -76,6 +76,12 @@ export default tseslint.config(
     rules: { ...hooks.configs.recommended.rules },
   },
   {
+    files: ['app/public/*.js'],
+    languageOptions: {
+      globals: { self: 'readonly', caches: 'readonly', Response: 'readonly', URL: 'readonly' },
+    },
+  },
+  {
     files: ['**/*.mjs', '**/*.cjs'],
     languageOptions: {
       globals: {

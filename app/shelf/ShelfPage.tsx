@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { nanoid } from 'nanoid';
 import { Suspense } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -14,6 +14,7 @@ import { ThemeButton } from '../look/ThemeButton.tsx';
 import { GLANCED } from '../storage/glance.ts';
 import { library } from '../storage/here.ts';
 import { FileDrop } from './FileDrop.tsx';
+import { NOT_SHARED, openShared, whenLaunched } from './handedOver.ts';
 import { Refused } from './Refused.tsx';
 import { ShelfHem, useNear } from './ShelfHem.tsx';
 import { whyWords, withWarning } from './telling.ts';
@@ -39,6 +40,21 @@ export function ShelfPage() {
   const attempt = <T,>(work: () => Promise<T>): Promise<T | null> =>
     withWarning(notices, work).finally(shelf.refresh);
   const files = useIncoming(attempt, notices);
+  const handedOver = useEffectEvent(files.open);
+  const notShared = useEffectEvent(() =>
+    notices.error({
+      title: 'What was shared could not be kept',
+      description: 'Open the file from here instead. Your hems are safe.',
+    }),
+  );
+  useEffect(() => {
+    whenLaunched((launched) => void handedOver(launched));
+    void openShared((shared) => handedOver(shared));
+    if (location.hash === NOT_SHARED) {
+      history.replaceState(null, '', '/');
+      notShared();
+    }
+  }, []);
   const backup = useBackup(attempt, notices);
   const discard = useDiscarding(attempt, notices);
   const duplicate = (hem: Hem): void => {
