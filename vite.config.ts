@@ -108,11 +108,7 @@ const fetchedTogether = PIECES.map(({ name, of, shared = 1 }, i): Rolldown.CodeS
 });
 
 /** The module and all that it imports, however far away; what it loads when it is asked for is not among them. */
-function needs(
-  module: string,
-  bundle: Rolldown.ChunkingContext,
-  found: Set<string> = new Set(),
-): Set<string> {
+function needs(module: string, bundle: Rolldown.ChunkingContext, found = new Set<string>()): Set<string> {
   if (found.has(module)) return found;
   if (!bundle.getModuleInfo(module)) throw new Error(`no module ${module}`);
   found.add(module);
@@ -121,6 +117,14 @@ function needs(
 }
 
 const LICENCES = 'third-party.md';
+
+/** Hem files, backups and tables. */
+const FILES = {
+  'application/json': ['.json'],
+  'application/zip': ['.zip'],
+  'text/csv': ['.csv'],
+  'text/tab-separated-values': ['.tsv'],
+};
 
 export default defineConfig({
   root: 'app',
@@ -135,8 +139,17 @@ export default defineConfig({
         name: 'Zig Hem',
         short_name: 'Zig Hem',
         description: 'Plan the border of a finished crochet piece, and keep count while you work it.',
+        id: '/',
         start_url: '/',
         display: 'standalone',
+        // The shelf opens what is handed to the installed application.
+        file_handlers: [{ action: '/', accept: FILES }],
+        share_target: {
+          action: '/shared',
+          method: 'POST',
+          enctype: 'multipart/form-data',
+          params: { files: [{ name: 'files', accept: Object.entries(FILES).flat(2) }] },
+        },
         background_color: '#f8f6f0',
         theme_color: '#f8f6f0',
         icons: [
@@ -149,6 +162,7 @@ export default defineConfig({
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,png,woff,woff2,txt,json,md}'],
         globIgnores: ['404.html'],
+        importScripts: ['/shared-files.js'],
         maximumFileSizeToCacheInBytes: 6_000_000,
         navigateFallback: '/index.html',
         // The stand-ins answer only where their server is; the rest are files of their own.

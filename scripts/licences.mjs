@@ -1,5 +1,5 @@
-// The licences of what is shipped without passing through the bundler, which lists only what it bundles itself: what
-// pdfmake’s ready-made file holds, told by its source map, and Workbox in the service worker.
+// The licences of what the bundler does not list: pdfmake, which is bundled for a worker, and what its ready-made file holds, told
+// by its source map; Workbox in the service worker.
 import { existsSync, readFileSync, readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
@@ -9,7 +9,7 @@ const WORKBOX = ['core', 'precaching', 'routing', 'strategies'].map((part) => `w
 /** The list of licences, with those added; a package that stands there already is not added again. */
 export function withShippedLicences(list) {
   const map = JSON.parse(readFileSync(`${packages}pdfmake/build/pdfmake.js.map`, 'utf8'));
-  const found = new Map(WORKBOX.map((name) => [name, '']));
+  const found = new Map(['pdfmake', ...WORKBOX].map((name) => [name, '']));
   map.sources.forEach((source, i) => {
     const name = [...source.matchAll(/node_modules\/((?:@[^/]+\/)?[^/]+)/g)].at(-1)?.[1];
     if (name) found.set(name, `${found.get(name) ?? ''}${noticesIn(map.sourcesContent[i] ?? '')}`);

@@ -187,15 +187,16 @@ function Tools({ look, onLook }: ToolsProps) {
   const plan = usePlan();
   const store = useHemStore();
   const notices = useNotices();
-  const [making, setMaking] = useState(false);
+  /** How far what is saved has been made, 0 to 1; null where nothing is. */
+  const [making, setMaking] = useState<number | null>(null);
   const { paper } = plan.hem.preferences;
 
   const save = async (key: string): Promise<void> => {
     const way = WAYS_TO_SAVE.find((w) => w.key === key);
-    for (const { name, content } of (await way?.files(plan, look)) ?? []) saveBlob(name, content);
+    for (const { name, content } of (await way?.files(plan, look, setMaking)) ?? []) saveBlob(name, content);
   };
   const trySave = async (key: string): Promise<void> => {
-    setMaking(true);
+    setMaking(0);
     try {
       await save(key);
     } catch (error) {
@@ -204,7 +205,7 @@ function Tools({ look, onLook }: ToolsProps) {
         description: `${(error as Error).message}. Your hem is as it was; try another kind of file, or print.`,
       });
     } finally {
-      setMaking(false);
+      setMaking(null);
     }
   };
   const share = async (): Promise<void> => {
@@ -261,10 +262,15 @@ function Tools({ look, onLook }: ToolsProps) {
           onClick: ({ key }) => void trySave(key),
         }}
       >
-        <Button type="primary" icon={<DownloadSimpleIcon />} loading={making}>
+        <Button type="primary" icon={<DownloadSimpleIcon />} loading={making !== null}>
           Save
         </Button>
       </Dropdown>
+      {making !== null && (
+        <span className={styles.making} role="status">
+          Making it … <progress aria-label="How much has been made" value={making > 0 ? making : undefined} />
+        </span>
+      )}
       <span className={styles.wishes}>
         <Checkbox checked={look.ticks} onChange={(e) => onLook({ ticks: e.target.checked })}>
           boxes to tick

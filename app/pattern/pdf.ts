@@ -1,4 +1,4 @@
-/** The pattern as a PDF, with fonts and drawings in it. Loaded only when one is asked for. */
+/** The pattern as a PDF, with fonts and drawings in it. Large and slow: a worker does it, loaded when one is asked for. */
 import type { Content, ContentText, Margins, TDocumentDefinitions } from 'pdfmake/interfaces';
 import pdfMake from 'pdfmake/build/pdfmake';
 import regular from '@fontsource/commissioner/files/commissioner-latin-400-normal.woff?url';
@@ -170,17 +170,24 @@ function pdfDefinition(
   };
 }
 
-/** Makes the PDF. @param code that brings the hem back from paper, as SVG; null for none */
+/**
+ * Makes the PDF.
+ *
+ * @param code that brings the hem back from paper, as SVG; null for none
+ * @param told hears which part of what is laid out has been set on its pages, 0 to 1
+ */
 export async function patternPdf(
   pattern: WrittenPattern,
   drawings: Drawings,
   sheet: Sheet,
   code: string | null,
+  told: (part: number) => void,
 ): Promise<Blob> {
   const file = async (url: string): Promise<string> =>
     base64(new Uint8Array(await (await fetch(url)).arrayBuffer()));
   pdfMake.addVirtualFileSystem({ 'regular.woff': await file(regular), 'bold.woff': await file(bold) });
   pdfMake.addFonts({ [FONT]: { normal: 'regular.woff', bold: 'bold.woff' } });
+  pdfMake.setProgressCallback(told);
   return pdfMake.createPdf(pdfDefinition(pattern, drawings, sheet, code)).getBlob();
 }
 

@@ -1,10 +1,13 @@
 /** Every file that a pattern can be saved as on the page: all exports, drawings as pictures too, and what needs a page. */
+import { proxy } from 'comlink';
 import { fileName } from '../../core/document/fileName.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { patternAs, type PatternLook } from '../../core/print/forms.ts';
 import { EXPORTS, EXPORT_IDS, type Export, type ExportId } from '../../drawing/exports.ts';
 import { drawingsOf } from '../../drawing/patternDrawings.ts';
 import { planSvg } from '../../drawing/planSvg.ts';
+import { Pool } from '../workers/pool.ts';
+import type { patternPdf } from './pdf.ts';
 import { coverOf, svgPicture } from './picture.ts';
 
 export interface SavedFile {
@@ -15,7 +18,12 @@ export interface SavedFile {
 export interface WayToSave {
   readonly key: string;
   readonly label: string;
-  readonly files: (plan: Plan, look: PatternLook) => Promise<readonly SavedFile[]>;
+  /** @param told hears how far it is, 0 to 1, where it takes its time */
+  readonly files: (
+    plan: Plan,
+    look: PatternLook,
+    told: (part: number) => void,
+  ) => Promise<readonly SavedFile[]>;
 }
 
 /** The product’s own typeface, as paper knows it. */
@@ -29,19 +37,27 @@ const cover = async (plan: Plan): Promise<string> => planSvg(plan, FONT, await c
 /** Exports that the page writes otherwise than the command line, which has no canvas. */
 const ON_THE_PAGE: Partial<Record<ExportId, (plan: Plan) => Promise<string>>> = { plan: cover };
 
+let maker: Pool<{ readonly patternPdf: typeof patternPdf }> | undefined;
+
+/** The worker that makes PDFs, started with the first. */
+const pdfMaker = () =>
+  (maker ??= new Pool(() => new Worker(new URL('./pdf.worker.ts', import.meta.url), { type: 'module' }), 1));
+
 const PDF: WayToSave = {
   key: 'pdf',
   label: 'PDF with charts',
-  files: async (plan, look) => {
-    // What makes it is large, and fetched when it is wanted.
-    const [{ patternPdf }, { codeOf }] = await Promise.all([
-      import('./pdf.ts'),
-      import('../storage/code.ts'),
-    ]);
+  files: async (plan, look, told) => {
+    const { codeOf } = await import('../storage/code.ts');
     const drawings = { ...drawingsOf(plan, FONT), plan: await cover(plan) };
     const code = await codeOf(plan.hem, window.location);
     const { paper } = plan.hem.preferences;
-    const content = await patternPdf(patternAs(plan, look), drawings, { paper, large: look.large }, code);
+    const content = await pdfMaker().ask('patternPdf', [
+      patternAs(plan, look),
+      drawings,
+      { paper, large: look.large },
+      code,
+      proxy(told),
+    ]).done;
     return [{ name: fileName(plan.hem.name, '.pdf'), content }];
   },
 };

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { patternPdf } from './pdf.ts';
+
+expose({ patternPdf });
