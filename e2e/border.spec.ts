@@ -19,7 +19,7 @@ async function openDemo(page: Page): Promise<void> {
 
 async function addRound(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a round' }).click();
-  await page.getByRole('button', { name: `Add ${name}` }).click();
+  await page.getByRole('button', { name: `${name}: add it` }).click();
 }
 
 test('from the demo to a shell edge that comes out even, kept over a reload', async ({ page }) => {
@@ -226,7 +226,7 @@ test('yarn is taken from the simulated shop, and a weight from the simulated sca
     .getByRole('button', { name: /^Take Boulder/ })
     .first()
     .click();
-  await expect(page.getByLabel('Name of the yarn').last()).toHaveValue(/^Boulder, /);
+  await expect(page.getByLabel(/^Name of the yarn/).last()).toHaveValue(/^Boulder, /);
 
   await page.getByRole('button', { name: 'Kitchen scale' }).click();
   const scale = page.getByRole('group', { name: 'Kitchen scale' });

@@ -66,7 +66,7 @@ for (const engine of [chromium, firefox, webkit]) {
         await person.type('spinbutton', /^Rows$/, '40');
         await person.press('button', /^Choose an edge$/);
         await person.saysNoMore(/Trying them on/);
-        await person.press('button', /^Add Picot edge/);
+        await person.press('button', /^Picot edge: add it/);
         await person.find('link', /^Rounds.*all fit/);
       });
 
@@ -94,7 +94,7 @@ for (const engine of [chromium, firefox, webkit]) {
         await person.press('link', /^Rounds/);
         await person.press('button', /^Add a round$/);
         await person.saysNoMore(/Trying them on/);
-        await person.press('button', /^Add Shell edge/);
+        await person.press('button', /^Shell edge: add it/);
         await person.find('link', /^Rounds.*does not fit/);
         await person.pressUntil('button', /Then every round fits/, 'link', /^Rounds.*all fit/);
       });

@@ -6,7 +6,7 @@ import { ODD_WORDS } from '../core/testing/oddWords.ts';
 const ELSEWHERE =
   /^(Print|Copy a link.*|Save|Save this drawing|.*CSV file|.*as a file|Download.*|Shelf|Stitches)\|/;
 /** Buttons that lead to another page of the hem come last. */
-const LEADS_ON = /^(Try it on|Compare)\|/;
+const LEADS_ON = /^(Try it on|Compare)\b/;
 
 interface Pressing {
   /** Buttons that were pressed on this page before, each by its name and how many of that name come before it. */
@@ -39,7 +39,10 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
       const kindOf = (key: string): string =>
         key
           .replace(/\|.*| \(copy\)|\b[A-Z]\b|[\d–]+/g, '')
-          .replace(/^(Take|Remove|Colou?r of|Copy|Discard|pale|light|full|dark) .*|^.*, [A-Z][a-z]+$/, '$1');
+          .replace(
+            /^(Take|Remove|Colou?r of|Copy|Discard|Try it on|Compare|More like this|Not this|pale|light|full|dark) .*|^.*, [A-Z][a-z]+$/,
+            '$1',
+          );
 
       const now = (): ReadonlyMap<string, HTMLElement> => {
         const called = new Map<string, number>();
@@ -91,7 +94,7 @@ export const pressAll = (page: Page, pressing: Pressing): Promise<Pressed> =>
           if (!isClosed(element))
             for (const name of ['aria-label', 'title', 'placeholder'])
               said.push(element.getAttribute(name) ?? '');
-        const inForce = document.querySelector('[aria-label^="Terms, unit and hand"]')?.ariaLabel ?? '';
+        const inForce = document.querySelector('header [popovertarget]')?.textContent ?? '';
         const words = inForce.includes('UK terms') ? odd.uk : odd.us;
         return new RegExp(`.{0,40}(?:${words}).{0,20}`, 'i').exec(said.join(' · '))?.[0] ?? null;
       };

@@ -31,7 +31,7 @@ test('a new hem begins with a picture, a few numbers and an edge, whatever was m
       await page.getByRole('button', { name: 'Choose an edge' }).click();
       // Whoever comes here first has its look, too.
       await expect(page.locator('.rounds_library ul')).toHaveCSS('display', 'grid');
-      await page.getByRole('button', { name: 'Add Picot edge' }).click();
+      await page.getByRole('button', { name: 'Picot edge: add it' }).click();
       await expect(page).toHaveURL(/\/hem\/.+\/rounds$/);
       await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText(/, all fit$/);
       await expect(page.locator('.thread_wantsLookingAt')).toHaveCount(0);

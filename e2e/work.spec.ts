@@ -171,7 +171,7 @@ test('what was noted wrongly is struck in the log, over a reload, and all logs s
   await page.getByRole('link', { name: 'Log of this hem' }).click();
   await page.getByRole('button', { name: 'Counts' }).click();
   await page
-    .getByRole('button', { name: /^Cross out: .* counted/ })
+    .getByRole('button', { name: /^Cross out: .*counted/ })
     .first()
     .click();
   await expect(page.getByRole('button', { name: /^Let it count as noted/ })).toBeVisible();
@@ -188,7 +188,10 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   // What demo hems came with was made by nobody.
   await expect(page.getByText(/^About 18 stitches a minute/)).toBeVisible();
   await expect(page.getByText('Typical value; nothing logged yet.').first()).toBeVisible();
-  await page.getByRole('checkbox', { name: 'New hems begin with it' }).first().uncheck();
+  await page
+    .getByRole('checkbox', { name: /^New hems begin with it/ })
+    .first()
+    .uncheck();
   // What is known better stands in the place of what was learned.
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).fill('12');
   await page.getByRole('spinbutton', { name: /^Your own word: yarn/ }).press('Tab');
@@ -197,7 +200,7 @@ test('what the log teaches is seen, switched off, and begun afresh', async ({ pa
   await page.getByRole('button', { name: 'Start afresh from now' }).click();
   await expect(page.getByRole('button', { name: 'Take everything into account again' })).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('checkbox', { name: 'New hems begin with it' }).first()).not.toBeChecked();
+  await expect(page.getByRole('checkbox', { name: /^New hems begin with it/ }).first()).not.toBeChecked();
   await page.getByRole('button', { name: 'Take everything into account again' }).click();
   await expect(page.getByText('The log itself is never deleted by this.')).toBeVisible();
 

@@ -24,7 +24,7 @@ interface Shot {
 
 async function addRound(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a round' }).click();
-  await page.getByRole('button', { name: `Add ${name}` }).click();
+  await page.getByRole('button', { name: `${name}: add it` }).click();
 }
 
 const SHOTS: readonly Shot[] = [

@@ -138,6 +138,7 @@ function Use({ of, wishes, onWish }: WishProps & { readonly of: HandsUse }) {
     <label className={styles.use}>
       <input
         type="checkbox"
+        aria-label={`New hems begin with it: ${NAMES[of]}`}
         checked={used}
         onChange={(e) =>
           onWish({

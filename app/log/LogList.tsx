@@ -109,7 +109,7 @@ interface CorrectProps {
 function Correct({ entry, onStrike }: CorrectProps) {
   const [grams, setGrams] = useState<number | null>(null);
   const { event, struck, correctedG } = entry;
-  const words = logEntryWords(entry);
+  const words = `${clockWords(event.at)}, ${logEntryWords(entry)}`;
   if (grams !== null && event.did === 'weighed') {
     return (
       <span className={styles.correct}>
@@ -154,7 +154,7 @@ function Correct({ entry, onStrike }: CorrectProps) {
         <Button
           size="small"
           type="text"
-          aria-label={`Let it count as noted: ${words}`}
+          aria-label={`Count it again, as noted: ${words}`}
           onClick={() => onStrike(entry, true)}
         >
           Count it again

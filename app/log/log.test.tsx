@@ -30,9 +30,9 @@ test('entries are filtered by kind', () => {
 test('a count is struck and counts again; a weight is put right', () => {
   const { store } = renderHem(begun, () => <LogPage />);
   const done = () => store.get().plan.hem.record.filter((e) => e.did === 'struck');
-  fireEvent.click(screen.getAllByRole('button', { name: /^Cross out: .* counted/ })[0]!);
+  fireEvent.click(screen.getAllByRole('button', { name: /^Cross out: .*counted/ })[0]!);
   expect(done().at(-1)).toMatchObject({ counts: false, grams: null });
-  fireEvent.click(screen.getByRole('button', { name: /^Let it count as noted/ }));
+  fireEvent.click(screen.getByRole('button', { name: /^Count it again, as noted/ }));
   expect(done().at(-1)).toMatchObject({ counts: true });
 
   const before = store.get().plan.hem.record.length;

@@ -95,8 +95,18 @@ export function NumberField(props: NumberFieldProps) {
       document.removeEventListener('visibilitychange', hide);
     };
   }, [pending]);
+  /** The steppers say what they step, in place of words of the component library. */
+  const named = (field: HTMLElement | null): void => {
+    for (const [way, words] of [
+      ['up', 'One more'],
+      ['down', 'One fewer'],
+    ] as const)
+      field
+        ?.querySelector(`.ant-input-number-action-${way}`)
+        ?.setAttribute('aria-label', [words, rest['aria-label']].filter(Boolean).join(': '));
+  };
   return (
-    <span className={styles.numberField}>
+    <span className={styles.numberField} ref={named}>
       <InputNumber<number>
         key={laid}
         {...rest}

@@ -6,11 +6,15 @@ import { THEMES } from './tokens.ts';
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 
+/** Size of type that the reader has chosen in the browser, as a multiple of the usual 16 px. */
+const typeScale = (): number => (parseFloat(getComputedStyle(document.documentElement).fontSize) || 16) / 16;
+
 /** The component library in the look of the application; it is not fetched before a page needs it. */
 export function Themed({ children }: { readonly children: ReactNode }) {
   const name = useTheme();
   const motion = useMotion();
   const g = THEMES[name];
+  const scale = typeScale();
   return (
     <ConfigProvider
       csp={{ nonce }}
@@ -39,7 +43,8 @@ export function Themed({ children }: { readonly children: ReactNode }) {
           controlItemBgActive: g.wash,
           controlItemBgActiveHover: g.wash,
           fontFamily: 'inherit',
-          fontSize: 15,
+          fontSize: 15 * scale,
+          controlHeight: 32 * scale,
           borderRadius: 6,
           motion,
           wireframe: false,

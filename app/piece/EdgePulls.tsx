@@ -4,6 +4,7 @@ import type { PulledTo } from '../../core/piece/edgeNumbers.ts';
 import { corners, extent, isDisc, type Point } from '../../core/piece/outline.ts';
 import type { Plan } from '../../core/plan/types.ts';
 import { lengthWords, sizeWords } from '../../core/say/measures.ts';
+import { dot } from '../drawing/dot.ts';
 import { useDragged } from '../drawing/useDragged.ts';
 import styles from './edgePulls.module.css';
 
@@ -138,6 +139,7 @@ function Pull({ way, at, radius, valueMm, words, onOver, onPulled, onStep }: Pul
         width={2 * (w + radius)}
         height={2 * (h + radius)}
       />
+      <path className={styles.target} d={dot(0, 0)} />
       <rect
         className={styles.grip}
         x={-w / 2}

@@ -94,6 +94,7 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
         <Button
           type="primary"
           size="small"
+          aria-label={`Try it on: ${name}`}
           onClick={() => {
             if (store.do(tryOn(border(), nanoid(6), name))) void navigate(`/hem/${plan.hem.id}/rounds`);
           }}
@@ -102,6 +103,7 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
         </Button>
         <Button
           size="small"
+          aria-label={`Compare: ${name}`}
           onClick={() => {
             if (store.do(putAside(border(), nanoid(6), short)))
               void navigate(`/hem/${plan.hem.id}/rounds?compare`);
@@ -109,13 +111,18 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
         >
           Compare
         </Button>
-        <Keep proposal={proposal} several={plan.hem.yarns.length > 1} onKeep={onKeep} />
+        <Keep proposal={proposal} name={name} several={plan.hem.yarns.length > 1} onKeep={onKeep} />
       </p>
       <p className={styles.tools}>
-        <Button size="small" aria-pressed={liked} onClick={() => onLike(liked ? null : proposal)}>
+        <Button
+          size="small"
+          aria-label={`More like this: ${name}`}
+          aria-pressed={liked}
+          onClick={() => onLike(liked ? null : proposal)}
+        >
           More like this
         </Button>
-        <Button size="small" onClick={onUnlike}>
+        <Button size="small" aria-label={`Not this: ${name}`} onClick={onUnlike}>
           Not this
         </Button>
         <Button
@@ -182,9 +189,10 @@ const SEEN_SHARE = 0.05;
 /** The part of a border to keep while others are looked for. */
 function Keep({
   proposal,
+  name,
   several,
   onKeep,
-}: Pick<ProposalCardProps, 'proposal' | 'onKeep'> & { readonly several: boolean }) {
+}: Pick<ProposalCardProps, 'proposal' | 'onKeep'> & { readonly name: string; readonly several: boolean }) {
   const inTerms = useInTerms();
   const { ground, middle, edge } = proposal.shape;
   const keep = (what: string): void => {
@@ -193,7 +201,7 @@ function Keep({
     if (what === 'yarns') onKeep({ yarns: yarnsOf(proposal.rounds) });
   };
   return (
-    <select aria-label="Keep a part of it" value="" onChange={(e) => keep(e.target.value)}>
+    <select aria-label={`Keep a part of ${name}`} value="" onChange={(e) => keep(e.target.value)}>
       <option value="">Keep …</option>
       {edge && <option value="edge">its edge</option>}
       {(ground !== null || middle !== null) && <option value="rounds">the rounds under its edge</option>}

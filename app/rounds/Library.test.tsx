@@ -23,7 +23,9 @@ function renderLibrary(rounds: readonly RoundEntry[] = [entry()]) {
   return { added, pasted, own: () => own };
 }
 const shown = (): readonly string[] =>
-  screen.queryAllByRole('button', { name: /^Add / }).map((b) => b.getAttribute('aria-label')!.slice(4));
+  screen
+    .queryAllByRole('button', { name: /: add it$/ })
+    .map((b) => b.getAttribute('aria-label')!.slice(0, -8));
 /** Whether they fit is worked in a worker. */
 const triedOn = async (): Promise<void> => void (await screen.findAllByText('Fits as it is'));
 const names = (of: (f: Family) => boolean): readonly string[] => FAMILIES.filter(of).map((f) => f.name);
@@ -44,7 +46,7 @@ describe('the library', () => {
     expect(shown()).not.toEqual(names(() => true));
     cleanup();
     renderLibrary();
-    fireEvent.pointerMove(screen.getByRole('button', { name: `Add ${FAMILIES[3]!.name}` }));
+    fireEvent.pointerMove(screen.getByRole('button', { name: `${FAMILIES[3]!.name}: add it` }));
     await triedOn();
     expect(shown()).toEqual(names(() => true));
   });
@@ -87,8 +89,8 @@ describe('the library', () => {
 
   test('a family that is pressed comes on top of straight rounds', () => {
     const { added, own } = renderLibrary();
-    fireEvent.click(screen.getByRole('button', { name: 'Add Shell edge' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Add Scallops in gaps' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Shell edge: add it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Scallops in gaps: add it' }));
     expect(added).toEqual(['shell on top', 'gap-scallop on top']);
     fireEvent.click(screen.getByRole('button', { name: 'Write a round of your own' }));
     expect(own()).toBe(1);
@@ -100,7 +102,7 @@ describe('the library', () => {
       entry({ id: 's', family: 'scallop', stitch: 'dc', corner: 'three' }),
     ]);
     expect(screen.getByText(/Your border ends in the scallop edge/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Add Plain round' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Plain round: add it' }));
     const ways = (): readonly string[] =>
       within(screen.getByRole('region', { name: 'Where it goes' }))
         .getAllByRole('button')
@@ -111,7 +113,7 @@ describe('the library', () => {
       'Back to the library',
     ]);
     fireEvent.click(screen.getByRole('button', { name: 'Back to the library' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Add Shell edge' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Shell edge: add it' }));
     expect(ways()).toEqual(['In the place of the scallop edge', 'Back to the library']);
     fireEvent.click(screen.getByRole('button', { name: /^In the place/ }));
     expect(added).toEqual(['shell instead']);

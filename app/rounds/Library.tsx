@@ -2,7 +2,7 @@ import { Check } from '../look/Check.tsx';
 import { plural } from '../../core/say/measures.ts';
 import { isDisc } from '../../core/piece/outline.ts';
 import { Segmented } from 'antd';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useId, useMemo, useState } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import type { Hem, RoundEntry } from '../../core/document/hem.ts';
 import { planComesOutEven, topOf, type Plan } from '../../core/plan/types.ts';
@@ -204,19 +204,21 @@ interface FamilyCardProps {
 function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardProps) {
   const facts = useMemo(() => factsOf(family), [family]);
   const circle = isDisc(plan.body.outline);
+  const told = useId();
   return (
     <li>
       <button
         type="button"
         className={styles.family}
         onClick={onAdd}
-        aria-label={`Add ${family.name}`}
+        aria-label={`${family.name}: add it`}
+        aria-describedby={`${told} ${told}-care`}
         {...pointing(onPoint)}
       >
         <CornerSwatch plan={plan} side={side} family={family} />
         <span className={styles.familyName}>{family.name}</span>
         {tried && (
-          <span className="small">
+          <span className="small" id={told}>
             <span className={tried.fits ? styles.fits : 'odd'}>
               {tried.fits
                 ? 'Fits as it is'
@@ -237,7 +239,11 @@ function FamilyCard({ plan, side, family, tried, onPoint, onAdd }: FamilyCardPro
             {growthWords(facts, family.edge, circle)}.
           </span>
         )}
-        {family.caution && <span className="caution small">{family.caution}</span>}
+        {family.caution && (
+          <span className="caution small" id={`${told}-care`}>
+            {family.caution}
+          </span>
+        )}
       </button>
     </li>
   );

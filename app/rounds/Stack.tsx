@@ -127,6 +127,8 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
   const name = nameOf(entry);
   const rounds = plan.rounds.filter((r) => r.written?.entry.id === entry.id);
   const numbers = [...new Set([rounds[0], rounds[rounds.length - 1]].map((r) => r?.number ?? '–'))].join('–');
+  // Two of a kind are told apart by where they are.
+  const spoken = rounds.length > 0 ? `${name}, round ${numbers}` : name;
   return (
     <li
       ref={setNodeRef}
@@ -137,7 +139,7 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
         type="button"
         ref={setActivatorNodeRef}
         className={styles.grip}
-        aria-label={`Move ${name}`}
+        aria-label={`Move ${spoken}`}
         {...attributes}
         {...listeners}
       >
@@ -156,7 +158,7 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
       <Button
         type="text"
         size="small"
-        aria-label={`Remove ${name}`}
+        aria-label={`Remove ${spoken}`}
         icon={<TrashIcon />}
         onClick={() => store.do(edits.removeRound(entry))}
       />

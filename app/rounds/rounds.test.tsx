@@ -142,7 +142,7 @@ describe('the stack', () => {
 
   test('a round is taken out with one click, and comes back with undo', () => {
     const { store } = renderStack();
-    fireEvent.click(screen.getByRole('button', { name: 'Remove Shell edge' }));
+    fireEvent.click(screen.getByRole('button', { name: /^Remove Shell edge, round/ }));
     expect(store.get().plan.hem.rounds.map((r) => r.id)).toEqual(['r1']);
     act(() => store.undo());
     expect(store.get().plan.hem.rounds.map((r) => r.id)).toEqual(['r1', 'r2']);

@@ -67,7 +67,7 @@ describe('a new hem', () => {
     await made('One big motif');
     press('Choose an edge');
     expect(screen.getByRole('heading', { name: 'Which edge?' })).toBeTruthy();
-    expect(screen.getByRole('button', { name: 'Add Shell edge' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Shell edge: add it' })).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Write a round of your own' })).toBeNull();
     press('Back to the piece');
     expect(fields()).toHaveLength(4);

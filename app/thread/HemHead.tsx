@@ -129,16 +129,12 @@ function InForce({ children }: { readonly children: React.ReactNode }) {
   const terms = language.toUpperCase();
   return (
     <>
-      <button
-        type="button"
-        className={styles.inForce}
-        popoverTarget={PANEL}
-        aria-label={`Terms, unit and hand: ${terms} terms, ${length}, ${hand} hand`}
-      >
+      <button type="button" className={styles.inForce} popoverTarget={PANEL}>
         <span>
           {terms}
           <span className={styles.wide}> terms</span> · {length}
           <span className={styles.wide}> · {hand} hand</span>
+          <span className="visually-hidden">: change terms, unit or hand</span>
         </span>
         <CaretDownIcon size={12} />
       </button>

@@ -58,7 +58,7 @@ export function Basket() {
                 />
                 <Input
                   variant="borderless"
-                  aria-label="Name of the yarn"
+                  aria-label={`Name of the yarn ${yarn.name}`}
                   value={yarn.name}
                   maxLength={100}
                   onChange={(e) => e.target.value && edit(yarn.id, 'name', { name: e.target.value })}
@@ -102,7 +102,7 @@ export function Basket() {
                 <div className={styles.basketLabel}>
                   <NumberField
                     size="small"
-                    aria-label="Grams in a ball"
+                    aria-label={`Grams in a ball of ${yarn.name}`}
                     min={1}
                     max={5000}
                     unit="g"
@@ -112,7 +112,7 @@ export function Basket() {
                   />
                   <NumberField
                     size="small"
-                    aria-label={inTerms('Meters in 100 g')}
+                    aria-label={`${inTerms('Meters in 100 g')} of ${yarn.name}`}
                     min={5}
                     max={5000}
                     unit="m"
@@ -122,7 +122,7 @@ export function Basket() {
                   />
                   <NumberField
                     size="small"
-                    aria-label="Thickness"
+                    aria-label={`Thickness of ${yarn.name}`}
                     min={0.1}
                     max={40}
                     step={0.1}
@@ -134,7 +134,7 @@ export function Basket() {
                   <NumberField
                     size="small"
                     optional
-                    aria-label="Price of a ball"
+                    aria-label={`Price of a ball of ${yarn.name}`}
                     min={0}
                     max={100000}
                     step={0.1}

@@ -40,7 +40,7 @@ describe('the basket', () => {
   test('another label gives other balls', () => {
     const { store } = renderHem(hem, () => <Basket />);
     const before = store.get().plan.yarns[0]!.quantity;
-    type('Meters in 100 g', String(190 / 2));
+    type('Meters in 100 g of Plain yarn', String(190 / 2));
     const after = store.get().plan.yarns[0]!.quantity;
     expect(after.metres).toBeCloseTo(before.metres, 6);
     expect(after.grams).toBeCloseTo(2 * before.grams, 6);
