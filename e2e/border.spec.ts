@@ -198,11 +198,11 @@ test('a weigh-in narrows the range, a short basket is named, and a border put as
   };
   const before = await sure();
   await page.locator('.yarn_weighIns').getByText('round', { exact: true }).click();
-  await page.getByLabel('Grams weighed').fill('19');
+  await page.getByRole('spinbutton', { name: 'Grams weighed' }).fill('19');
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect.poll(sure).toBeLessThan(before);
-  await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').fill('8');
-  await page.getByLabel('Grams of Tarn worsted, Rosehip in the basket').press('Enter');
+  await page.getByRole('spinbutton', { name: 'Grams of Tarn worsted, Rosehip in the basket' }).fill('8');
+  await page.getByRole('spinbutton', { name: 'Grams of Tarn worsted, Rosehip in the basket' }).press('Enter');
   await expect(
     page.getByText(/^Your yarn: safe to the end of round 2, not enough for round 3/),
   ).toBeVisible();
@@ -231,12 +231,12 @@ test('yarn is taken from the simulated shop, and a weight from the simulated sca
   await page.getByRole('button', { name: 'Kitchen scale' }).click();
   const scale = page.getByRole('group', { name: 'Kitchen scale' });
   await expect(scale.getByText('Simulated scale')).toBeVisible();
-  await scale.getByLabel('On the pan').fill('37');
-  await scale.getByLabel('On the pan').press('Tab');
+  await scale.getByRole('spinbutton', { name: 'On the pan' }).fill('37');
+  await scale.getByRole('spinbutton', { name: 'On the pan' }).press('Tab');
   await scale.getByRole('button', { name: 'Put it on' }).click();
   await expect(scale.getByText('steady')).toBeVisible();
   await expect(scale.getByText(/^3[67]\.\d g/)).toBeVisible();
   await scale.getByRole('button', { name: 'Take this reading' }).click();
-  const grams = Number(await page.getByLabel('Grams weighed').inputValue());
+  const grams = Number(await page.getByRole('spinbutton', { name: 'Grams weighed' }).inputValue());
   expect(Math.abs(grams - 37)).toBeLessThan(1);
 });

@@ -81,8 +81,8 @@ test('the plan is the control: side, corner, join and rows are picked in it', as
   await panel.getByRole('radio', { name: '1, ch 2, 1', exact: true }).click();
   await expect(panel.getByRole('radio', { name: '1, ch 2, 1', exact: true })).toBeChecked();
   await page.getByRole('button', { name: /^Rows \d+–\d+, 10 rows of half double crochet/ }).click();
-  await panel.getByLabel('Number of rows, section 3').fill('12');
-  await panel.getByLabel('Number of rows, section 3').press('Tab');
+  await panel.getByRole('spinbutton', { name: 'Number of rows, section 3' }).fill('12');
+  await panel.getByRole('spinbutton', { name: 'Number of rows, section 3' }).press('Tab');
   await expect(panel).toContainText('12 rows of half double crochet');
 
   await page.goto('/hem/demo-orchard-squares/piece');

@@ -157,12 +157,12 @@ test('two tabs show the same, keep what either did, and a deleted hem stays dele
   await one.goto(`${THROW}/base`);
   await expect(one.getByRole('heading', { name: 'Base round' })).toBeVisible();
   await two.goto(`${THROW}/yarn`);
-  await two.getByLabel('Stitches in a minute').fill('31');
-  await two.getByLabel('Stitches in a minute').press('Enter');
+  await two.getByRole('spinbutton', { name: 'Stitches in a minute' }).fill('31');
+  await two.getByRole('spinbutton', { name: 'Stitches in a minute' }).press('Enter');
   await choose(one, 'UK terms');
   await expect.poll(() => inForce(two)).toContain('UK terms');
   await one.getByRole('link', { name: /^Yarn/ }).click();
-  await expect(one.getByLabel('Stitches in a minute')).toHaveValue('31');
+  await expect(one.getByRole('spinbutton', { name: 'Stitches in a minute' })).toHaveValue('31');
 
   const shelf = await context.newPage();
   await shelf.goto('/');

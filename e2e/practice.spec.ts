@@ -17,9 +17,9 @@ test('a simulated maker works a whole border, its mistakes are found and repaire
 }) => {
   await page.goto('/practice');
   await panel(page).getByText('The maker', { exact: true }).click();
-  await page.getByLabel('Number of the mistakes').fill('5');
-  await page.getByLabel('Number of the mistakes').press('Tab');
-  await page.getByLabel('Number of the mistakes').press('Enter');
+  await page.getByLabel(/^Number of the mistakes/).fill('5');
+  await page.getByLabel(/^Number of the mistakes/).press('Tab');
+  await page.getByLabel(/^Number of the mistakes/).press('Enter');
   const began = Date.now();
   const seen: string[] = [];
   let rounds = 0;
@@ -41,7 +41,9 @@ test('a simulated maker works a whole border, its mistakes are found and repaire
     const said = await prompt(page).innerText();
     await ask.click();
     if (asked === 'Weigh the ball') {
-      await page.getByLabel('Left of the ball, g').fill(/says ([\d.]+) g/.exec(said)![1]!);
+      await page
+        .getByRole('spinbutton', { name: /^Left of the ball/ })
+        .fill(/says ([\d.]+) g/.exec(said)![1]!);
       await page.getByRole('button', { name: 'Note it' }).click();
     } else if (asked === 'Choose where to rip to') {
       await page.getByRole('group', { name: 'Rip back' }).getByRole('button').first().click();

@@ -92,8 +92,8 @@ test('a border is worked to its end, counted, repaired and ripped back, over a r
   const weigh = async (grams: string): Promise<void> => {
     await page.getByRole('button', { name: 'Weigh' }).tap();
     await page.getByRole('button', { name: 'Kitchen scale' }).tap();
-    await page.getByLabel('On the pan').fill(grams);
-    await page.getByLabel('On the pan').press('Tab');
+    await page.getByRole('spinbutton', { name: 'On the pan' }).fill(grams);
+    await page.getByRole('spinbutton', { name: 'On the pan' }).press('Tab');
     await page.getByRole('button', { name: 'Put it on' }).tap();
     await page.getByRole('button', { name: 'Take this reading' }).tap();
     await expect(page.getByRole('textbox', { name: /^Left of the ball/ })).not.toHaveValue('');

@@ -51,6 +51,17 @@ describe('the library', () => {
     expect(shown()).toEqual(names(() => true));
   });
 
+  test('shows nothing that is found while a press is under way, which would not go where it was meant', async () => {
+    renderLibrary();
+    const list = screen.getAllByRole('list').at(-1)!;
+    fireEvent.pointerDown(screen.getByRole('button', { name: 'Shell edge: add it' }));
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    expect(list.textContent).not.toMatch(/Fits as it is/);
+    fireEvent.click(list);
+    await triedOn();
+    expect(list.textContent).toMatch(/Fits as it is/);
+  });
+
   test('airy and dense, little and much yarn part all families in two', async () => {
     renderLibrary();
     await triedOn();

@@ -57,7 +57,11 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
   const [still, setStill] = useState(false);
   /** Decided once, when they have been tried on; null until then. */
   const [fitsFirst, setFitsFirst] = useState<boolean | null>(null);
-  const { value: tried, failed } = useWorked('tryFamilies', plan.hem);
+  const { value: found, failed } = useWorked('tryFamilies', plan.hem);
+  /** A press is under way: what was found makes cards higher, and waits until it has gone where it was meant. */
+  const [pressing, setPressing] = useState(false);
+  const [tried, setTried] = useState(found);
+  if (!pressing && tried !== found) setTried(found);
   if (tried && fitsFirst === null) setFitsFirst(!still);
   const asked = density !== 'all' || thirst !== 'all' || onlyFits;
   const shown = FAMILIES.map((family) => ({
@@ -160,9 +164,15 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
       <ul
         {...(!tried && {
           onPointerMove: () => setStill(true),
-          onPointerDown: () => setStill(true),
           onFocus: () => setStill(true),
         })}
+        onPointerDown={() => {
+          setStill(true);
+          setPressing(true);
+        }}
+        onClick={() => setPressing(false)}
+        onPointerCancel={() => setPressing(false)}
+        onPointerLeave={() => setPressing(false)}
       >
         {shown.map(({ family, tried: t }) => (
           <Guard key={family.id} what={family.name} resetKeys={[plan]}>
