@@ -41,9 +41,7 @@ test('a simulated maker works a whole border, its mistakes are found and repaire
     const said = await prompt(page).innerText();
     await ask.click();
     if (asked === 'Weigh the ball') {
-      await page
-        .getByRole('spinbutton', { name: /^Left of the ball/ })
-        .fill(/says ([\d.]+) g/.exec(said)![1]!);
+      await page.getByLabel('Left of the ball, g').fill(/says ([\d.]+) g/.exec(said)![1]!);
       await page.getByRole('button', { name: 'Note it' }).click();
     } else if (asked === 'Choose where to rip to') {
       await page.getByRole('group', { name: 'Rip back' }).getByRole('button').first().click();
