@@ -110,6 +110,13 @@ async function wholeHem(page: Page, means: Means): Promise<void> {
 
 test('a whole hem by keys alone', ({ page }) => wholeHem(page, byKeys));
 
+test('a whole hem by keys alone, with letters of twice the size', async ({ page }) => {
+  await page.addInitScript(() => {
+    document.addEventListener('DOMContentLoaded', () => (document.documentElement.style.fontSize = '200%'));
+  });
+  await wholeHem(page, byKeys);
+});
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   test('a whole hem by touch alone', ({ page }) => wholeHem(page, byTouch));

@@ -25,7 +25,15 @@ const KEYS: readonly Keys[] = [
     keys: [
       [['1'], 'to the first page of the hem, and so on'],
       [['0'], 'to the shelf'],
-      [['Enter'], 'pick a side, corner, seam or band of the drawing'],
+    ],
+  },
+  {
+    where: 'On the drawing of the piece',
+    keys: [
+      [['Enter'], 'pick a side, corner, seam, motif or band of rows'],
+      [['←', '→'], 'pull the edge that has the focus, from motif to motif'],
+      [['↑', '↓'], 'the same upwards; a corner of your own outline goes all four ways'],
+      [['Shift', '→'], 'a finer step'],
     ],
   },
   {

@@ -160,7 +160,13 @@ export function FamilyLibrary({ plan, side = 0, onAdd, onPreview, onOwn, onPaste
       {onOwn && <KeptRounds onOwn={onOwn} />}
       {pasting && onPaste && <PasteRounds plan={plan} onRounds={onPaste} />}
       {/* The line stays: what stands below it must not move up under a pointer. */}
-      <p className="quiet small">{!tried && !failed ? 'Trying them on …' : '\u00a0'}</p>
+      <p className="quiet small" role="status">
+        {tried
+          ? `${plural(shown.length, 'kind')}, ${shown.filter((s) => s.tried?.fits).length} fit as they are`
+          : failed
+            ? '\u00a0'
+            : 'Trying them on …'}
+      </p>
       <ul
         {...(!tried && {
           onPointerMove: () => setStill(true),

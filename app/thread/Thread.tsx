@@ -34,6 +34,11 @@ export function Thread() {
           </li>
         ))}
       </ol>
+      <p className="visually-hidden" role="status">
+        {STOPS.filter((stop) => !stop.sound(plan))
+          .map((stop) => `${stop.name}: ${stop.says(plan)}`)
+          .join('. ')}
+      </p>
     </nav>
   );
 }
