@@ -2,7 +2,7 @@
 import highsLoader from 'highs';
 import type { Hem } from '../core/document/hem.ts';
 import { integerProgram } from './integerProgram.ts';
-import { demoPlans } from '../demo/read.ts';
+import { demoPlan } from '../demo/read.ts';
 import { NOTHING_FOUND, searchSlice, slicesOf, joinSearches } from '../core/propose/search.ts';
 import { NO_WISH } from '../core/propose/wish.ts';
 import { solveFit } from '../core/fit/fit.ts';
@@ -86,7 +86,7 @@ console.log(
 );
 
 /** Borders proposed for a throw: every part of the search, one after the other, as one worker does it. */
-const [, throwPlan] = demoPlans().find(([file]) => file.startsWith('harbour'))!;
+const throwPlan = demoPlan('harbour');
 const parts = (): readonly (() => ReturnType<typeof searchSlice>)[] =>
   Array.from(
     { length: slicesOf(throwPlan.hem) },

@@ -7,7 +7,7 @@ import { logOf } from '../core/log/log.ts';
 import { plan } from '../core/plan/planner.ts';
 import { FAMILIES } from '../core/rounds/registry.ts';
 import { STRIDES } from '../core/work/steps.ts';
-import { demoPlans } from '../demo/read.ts';
+import { demoPlan, demoPlans } from '../demo/read.ts';
 import { run } from './program.ts';
 import type { proposed } from './propose.ts';
 import { USUAL_LOOK } from '../core/print/forms.ts';
@@ -216,7 +216,7 @@ describe('hem', () => {
 
   test('the log is told entry by entry, with what was struck', () => {
     const told = hem(['log', 'demo/clover-lap.hem.json']).stdout.trim().split('\n');
-    const clover = demoPlans().find(([file]) => file.startsWith('clover'))![1];
+    const clover = demoPlan('clover');
     expect(told).toHaveLength(logOf(clover.hem).length);
     for (const line of told) expect(line).toMatch(/^\d{4}-\d\d-\d\dT[\d:.]+Z {2}Clover lap blanket: \S/);
     expect(hem(['log', DEMO])).toEqual({ status: 0, stdout: '', stderr: '' });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../demo/read.ts';
+import { demoPlan, demoPlans } from '../demo/read.ts';
 import { yarnEndsOf } from '../core/procedure/ends.ts';
 import { symbolFramesOf, framesOf } from './frames.ts';
 import { sceneOf } from './scene.ts';
@@ -24,7 +24,7 @@ describe('ends of a finished border', () => {
 
 describe('crosses of a chart', () => {
   test('stand upright along all sides of a rectangle, corners included, and nothing else is turned', () => {
-    const [, plan] = demoPlans().find(([name]) => name.startsWith('harbour'))!;
+    const plan = demoPlan('harbour');
     const scene = sceneOf(plan, { face: 'symbols', seen: 'right', round: null, ground: '#ffffff' });
     let crosses = 0;
     for (const { chart, widthMm } of scene.rounds)

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { chanceOf } from '../core/chance.ts';
 import { withEveryFamily } from '../core/testing/bodies.ts';
 import { rowsHem } from '../core/testing/hems.ts';
-import { demoPlans } from '../demo/read.ts';
+import { demoPlan, demoPlans } from '../demo/read.ts';
 import { entriesIn, stitchAt, type Box } from './find.ts';
 import { type Frame, symbolFramesOf, yarnFramesOf } from './frames.ts';
 import { sceneOf, type DrawnRound } from './scene.ts';
@@ -120,7 +120,7 @@ describe('what is seen in a part of the piece', () => {
 });
 
 test('the stitch under a point is the one whose middle is nearest, and none far from all', () => {
-  const [, plan] = demoPlans()[0]!;
+  const plan = demoPlan('');
   const { rounds } = sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground: '#ffffff' });
   for (const round of [0, rounds.length - 1]) {
     const { chart } = rounds[round]!;

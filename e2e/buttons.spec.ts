@@ -4,7 +4,7 @@ import { withoutStitches } from './test.ts';
 import { partOfAll } from '../core/testing/seeds.ts';
 import { baseWords } from '../core/plan/countWords.ts';
 import { countsLine } from '../core/print/steps/roundWords.ts';
-import { demoPlans } from '../demo/read.ts';
+import { DEMO_FILES, demoPlan } from '../demo/read.ts';
 import { goTo } from './goTo.ts';
 import { pressAll } from './pressAll.ts';
 
@@ -39,9 +39,9 @@ const test = base.extend<object, { kept: Kept }>({
 
 const isLong = partOfAll(STOPS, 2).length === STOPS.length;
 /** A piece in rows and one of joined motifs, which share the stops between them; all demos and all stops in long runs. */
-const DEMOS = demoPlans().filter(([file]) => isLong || /^(lantern|stepped)/.test(file));
+const DEMOS = DEMO_FILES.filter((file) => isLong || /^(lantern|stepped)/.test(file)).map(demoPlan);
 
-for (const [turn, [, made]] of DEMOS.entries()) {
+for (const [turn, made] of DEMOS.entries()) {
   const { hem } = made;
   test(`${hem.name}: every stop opens with the counts of the core, and every button can be pressed`, async ({
     kept,
@@ -86,6 +86,6 @@ for (const [turn, [, made]] of DEMOS.entries()) {
     expect(inAll).toBeGreaterThan(20);
     await goTo(page, '/');
     await expect(page.locator('.shelf_trouble')).toHaveCount(0);
-    await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+    await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   });
 }

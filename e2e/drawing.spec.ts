@@ -24,7 +24,7 @@ test('a stitch tells what it is, under the pointer and by the keys', async ({ pa
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await expect(says).toContainText(/Round \d, (side|the middle of corner)/);
   await page.mouse.move(5, 5);
-  await page.getByRole('img', { name: /Arrow keys/ }).focus();
+  await page.getByRole('application', { name: /Arrow keys/ }).focus();
   await page.keyboard.press('ArrowLeft');
   await expect(says).toContainText('Round 2, the middle of corner F/A');
   await page.keyboard.press('ArrowLeft');
@@ -74,8 +74,8 @@ test('the plan is the control: side, corner, join and rows are picked in it', as
   const panel = page.getByRole('region', { name: 'The part that is picked' });
   await page.getByRole('button', { name: 'Side B' }).press('Enter');
   await expect(panel).toContainText('Side B');
-  await panel.getByLabel(/Length of B/).fill('150');
-  await panel.getByLabel(/Length of B/).press('Enter');
+  await panel.getByRole('spinbutton', { name: /Length of B/ }).fill('150');
+  await panel.getByRole('spinbutton', { name: /Length of B/ }).press('Enter');
   await expect(page.getByRole('link', { name: /^Piece/ })).toContainText('118 × 150 cm');
   await page.getByRole('button', { name: 'Corner between A and B' }).click();
   await panel.getByRole('radio', { name: '1, ch 2, 1', exact: true }).click();

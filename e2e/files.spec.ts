@@ -6,7 +6,7 @@ import { storeOpened } from './stored.ts';
 import { readBundle, writeBundle } from '../core/document/bundle.ts';
 import { readHem } from '../core/document/check.ts';
 import { VERSION } from '../core/document/format.ts';
-import { demoPlans } from '../demo/read.ts';
+import { DEMO_FILES, demoHem, demoPlan } from '../demo/read.ts';
 
 /** Saves something from the menu of the Pattern stop; name and bytes of the file. */
 async function saved(page: Page, what: string): Promise<{ readonly name: string; readonly bytes: Buffer }> {
@@ -58,7 +58,7 @@ test('text, Markdown, tables, pictures and the project file are saved', async ({
   expect(text).toContain('Rnd 2: Ch 1, sc in same st, *sc in each st to next marked st');
   expect((await saved(page, 'Markdown')).bytes.toString()).toMatch(/^# Harbour throw/);
   const counts = (await saved(page, 'Table of counts (CSV)')).bytes.toString().trim().split('\n');
-  const [, made] = demoPlans().find(([f]) => f.startsWith('harbour'))!;
+  const made = demoPlan('harbour');
   expect(counts).toHaveLength(1 + made.rounds.length * 4);
   expect((await saved(page, 'Table of yarn (CSV)')).bytes.toString()).toContain(
     made.hem.yarns[0]!.name.split(',')[0]!,
@@ -91,21 +91,21 @@ test('a link carries the hem, and what opens it is a copy', async ({ page, conte
 
 test('a backup of all hems comes back whole, and doubles nothing', async ({ page }) => {
   await page.goto('/');
-  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   const [download] = await Promise.all([
     page.waitForEvent('download', { timeout: 60_000 }),
     page.getByRole('button', { name: 'Download a backup' }).click(),
   ]);
   const bytes = readFileSync(await download.path());
   const outcome = readBundle(bytes);
-  expect(outcome.ok && outcome.value.files.length).toBe(demoPlans().length);
+  expect(outcome.ok && outcome.value.files.length).toBe(DEMO_FILES.length);
   const open = (): Promise<void> =>
     page
       .locator('input[type=file]')
       .setInputFiles({ name: 'all.zip', mimeType: 'application/zip', buffer: bytes });
   const opened = page.getByRole('alert', { name: 'What was opened' });
   await open();
-  await expect(opened).toContainText(`${demoPlans().length} the same as on your shelf`);
+  await expect(opened).toContainText(`${DEMO_FILES.length} the same as on your shelf`);
   await opened.getByRole('button', { name: 'Close' }).click();
 
   for (const name of ['Harbour throw', 'Millstone mat'])
@@ -114,12 +114,12 @@ test('a backup of all hems comes back whole, and doubles nothing', async ({ page
   await choose(page, 'Left hand');
   await expect(page.getByText('Saved in this browser')).toBeVisible();
   await page.getByRole('link', { name: 'Shelf' }).click();
-  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length - 2);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length - 2);
   await open();
-  const same = demoPlans().length - 3;
+  const same = DEMO_FILES.length - 3;
   await expect(opened).toContainText(`2 new, ${same} the same as on your shelf and 1 older`);
   await opened.getByRole('button', { name: 'Add the 2 new ones' }).click();
-  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   await open();
   await opened.getByRole('button', { name: /^Replace mine/ }).click();
   await page.getByRole('link', { name: /Meadow square/ }).click();
@@ -134,7 +134,7 @@ test('a backup with more photos than one file holds comes in several, and all of
   browser,
 }) => {
   await page.goto('/');
-  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   await storeOpened(page, 'photos');
   await page.evaluate(async () => {
     const open = indexedDB.open('zig-hem');
@@ -161,7 +161,7 @@ test('a backup with more photos than one file holds comes in several, and all of
 
   const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
   await other.goto(new URL('/', page.url()).href);
-  await expect(other.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+  await expect(other.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   await other.locator('input[type=file]').setInputFiles(paths);
   await expect(other.getByRole('alert', { name: 'What was opened' })).toContainText(
     'the same as on your shelf',
@@ -173,10 +173,10 @@ test('a backup with more photos than one file holds comes in several, and all of
 });
 
 test('a long shelf is laid out as it is scrolled', async ({ page }) => {
-  const [, { hem }] = demoPlans()[0]!;
+  const hem = demoHem(DEMO_FILES[0]!);
   const many = Array.from({ length: 90 }, (_, i) => ({ ...hem, id: `many-${i}`, name: `Throw ${i}` }));
   await page.goto('/');
-  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   const buffer = Buffer.from(writeBundle(many, new Date())[0]!);
   await page
     .locator('input[type=file]')
@@ -185,7 +185,7 @@ test('a long shelf is laid out as it is scrolled', async ({ page }) => {
   const named = page.locator('.shelf_hem h2');
   await expect(named).toHaveCount(16);
   await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
-  await expect(named).toHaveCount(90 + demoPlans().length);
+  await expect(named).toHaveCount(90 + DEMO_FILES.length);
 });
 
 test('a damaged file stays out until what is sound of it is asked for', async ({ page }) => {
@@ -196,7 +196,7 @@ test('a damaged file stays out until what is sound of it is asked for', async ({
   damaged.rounds[0]!.stitch = 'knit';
   damaged.name = 'Mended mat';
   await page.goto('/');
-  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   await page.locator('input[type=file]').setInputFiles(file('mat.hem.json', JSON.stringify(damaged)));
   await expect(page.getByText('mat.hem.json was not opened')).toBeVisible();
   await expect(page.getByText('rounds.0.stitch: must be one of')).toBeVisible();
@@ -243,7 +243,7 @@ test('pasted rounds join the stack', async ({ page }) => {
 
 test('a hem that an older version kept in this browser opens as it was', async ({ page }) => {
   await page.goto('/');
-  await expect(page.locator('.shelf_hem')).toHaveCount(demoPlans().length);
+  await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
   await page.evaluate(
     () =>
       new Promise<void>((resolve, reject) => {

@@ -1,5 +1,5 @@
 /** Kept things stay kept: the shelf, several tabs, storage that fails, and the server gone. */
-import { demoPlans } from '../demo/read.ts';
+import { DEMO_FILES } from '../demo/read.ts';
 import { cpSync, appendFileSync, mkdtempSync } from 'node:fs';
 import type { Server } from 'node:http';
 import { tmpdir } from 'node:os';
@@ -11,7 +11,7 @@ import { createApp } from '../server/app.ts';
 
 const THROW = '/hem/demo-harbour-throw';
 const cards = (page: Page) => page.locator('.shelf_hem');
-const DEMOS = demoPlans().length;
+const DEMOS = DEMO_FILES.length;
 
 async function addRound(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Add a round' }).click();

@@ -2,11 +2,11 @@ import { borderAlong } from '../core/edits/base.ts';
 import { performed } from '../core/edits/edit.ts';
 import { plan } from '../core/plan/planner.ts';
 import { publishedPattern } from '../core/print/published/published.ts';
-import { demoPlans } from '../demo/read.ts';
+import { demoPlan } from '../demo/read.ts';
 import { expect, test } from './test.ts';
 
 // The smallest demo that nothing was worked on yet.
-const [, whole] = demoPlans().find(([file]) => file.startsWith('fleece'))!;
+const whole = demoPlan('fleece');
 
 test('a border along one side is planned, printed and worked in rows, and is still so after a reload', async ({
   page,

@@ -174,10 +174,10 @@ test('what was noted wrongly is struck in the log, over a reload, and all logs s
     .getByRole('button', { name: /^Cross out: .*counted/ })
     .first()
     .click();
-  await expect(page.getByRole('button', { name: /^Let it count as noted/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Count it again, as noted/ })).toBeVisible();
   await expect(page.getByText('Saved in this browser')).toBeVisible();
   await page.reload();
-  await expect(page.getByRole('button', { name: /^Let it count as noted/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Count it again, as noted/ })).toBeVisible();
   await page.goto('/log');
   await expect(page.getByRole('link', { name: 'Clover lap blanket' }).first()).toBeVisible();
 });

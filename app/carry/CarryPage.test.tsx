@@ -4,7 +4,7 @@ import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { readHem } from '../../core/document/check.ts';
 import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { renderHem } from '../testing/render.tsx';
 
 /** Hems as they were taken along, and what was saved as files. */
@@ -18,7 +18,7 @@ jest.unstable_mockModule('../storage/exports.ts', () => ({
 }));
 const { CarryPage } = await import('./CarryPage.tsx');
 
-const begun = demoPlans().find(([, { hem }]) => hem.record.length > 20)![1].hem;
+const begun = demoHems().find((hem) => hem.record.length > 20)!;
 const open = (hem: Hem) => renderHem(hem, () => <CarryPage />);
 
 beforeEach(() => {

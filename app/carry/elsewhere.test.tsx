@@ -6,7 +6,7 @@ import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import type { Hem } from '../../core/document/hem.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { renderHem } from '../testing/render.tsx';
 
 const taken: Hem[] = [];
@@ -15,7 +15,7 @@ jest.unstable_mockModule('../storage/here.ts', () => ({
 }));
 const { CarryPage } = await import('./CarryPage.tsx');
 
-const begun = demoPlans().find(([, { hem }]) => hem.record.length > 20)![1].hem;
+const begun = demoHems().find((hem) => hem.record.length > 20)!;
 const open = (hem: Hem) => renderHem(hem, () => <CarryPage />);
 afterEach(cleanup);
 

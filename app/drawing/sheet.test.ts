@@ -3,7 +3,7 @@ import { MessagePort as Port } from 'node:worker_threads';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { releaseProxy } from 'comlink';
 import { StandInChannel, StandInWorker, endWorkers } from '../testing/worker.ts';
-import { demoPlans } from '../../demo/read.ts';
+import { demoPlan } from '../../demo/read.ts';
 import { sceneOf, type SceneChoice } from '../../drawing/scene.ts';
 import type { TilePlace } from '../../drawing/tile.ts';
 import { TileSheet, type SceneSeen, type SeenAt } from './sheet.ts';
@@ -11,7 +11,7 @@ import { SheetCanvas, sceneAway } from './sheetPage.ts';
 
 const at = (x: number, width = 800): SeenAt => ({ view: { x, y: 0, scale: 4 }, width, height: 600 });
 const AFAR: readonly TilePlace[] = [{ level: -4, column: 0, row: 0 }];
-const [, made] = demoPlans()[0]!;
+const made = demoPlan('');
 const choice: SceneChoice = { face: 'yarn', seen: 'right', round: null, ground: '#ffffff' };
 const scene = (number: number): SceneSeen => ({ number, hem: made.hem, choice, mirrored: false, afar: AFAR });
 const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 5));

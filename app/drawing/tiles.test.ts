@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoPlan } from '../../demo/read.ts';
 import type { View } from '../../drawing/paint.ts';
 import { sceneOf } from '../../drawing/scene.ts';
 import { EDGE, wholePiece, type TilePlace } from '../../drawing/tile.ts';
@@ -72,7 +72,7 @@ class Painter {
   }
 }
 
-const [, made] = demoPlans()[0]!;
+const made = demoPlan('');
 const scene = sceneOf(made, { face: 'yarn', seen: 'right', round: null, ground: '#ffffff' });
 const corner = scene.rounds[1]!.chart;
 const view = (scale: number): View => ({ x: corner.headX[0]!, y: corner.headY[0]!, scale });

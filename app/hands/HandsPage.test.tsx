@@ -4,7 +4,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import type { Hem } from '../../core/document/hem.ts';
 import { USUAL_START, habitsOf } from '../../core/base/start.ts';
 import { NO_WISHES, type HandsWishes } from '../../core/hands/wishes.ts';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { renderAlone } from '../testing/render.tsx';
 
 let onShelf: readonly Hem[] | Error;
@@ -22,7 +22,7 @@ jest.unstable_mockModule('../storage/settings.ts', () => ({
 const { HandsPage } = await import('./HandsPage.tsx');
 const { handsToBegin } = await import('../workers/hands.ts');
 
-const demo = demoPlans().find(([, { hem }]) => hem.record.some((e) => e.did === 'weighed'))![1].hem;
+const demo = demoHems().find((hem) => hem.record.some((e) => e.did === 'weighed'))!;
 /** As if the visitor had worked the border of the demo, and had noted it here. */
 const worked: Hem = {
   ...demo,

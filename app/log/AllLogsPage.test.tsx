@@ -5,7 +5,7 @@ import { parse } from 'papaparse';
 import type { Hem } from '../../core/document/hem.ts';
 import { logOf } from '../../core/log/log.ts';
 import { rowsHem } from '../../core/testing/hems.ts';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { renderAlone } from '../testing/render.tsx';
 
 let onShelf: readonly Hem[] | Error;
@@ -24,7 +24,7 @@ jest.unstable_mockModule('../storage/exports.ts', () => ({
 }));
 const { AllLogsPage } = await import('./AllLogsPage.tsx');
 
-const demo = demoPlans().find(([, { hem }]) => hem.record.some((e) => e.did === 'weighed'))![1].hem;
+const demo = demoHems().find((hem) => hem.record.some((e) => e.did === 'weighed'))!;
 /** Another hem of the same maker, worked a day later. */
 const other: Hem = {
   ...demo,

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { expect, test } from '@jest/globals';
 import { fireEvent, screen } from '@testing-library/react';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import dayjs from 'dayjs';
 import { paceKnown, paceOf } from '../../core/evidence/estimates.ts';
 import { plan as planOf } from '../../core/plan/planner.ts';
@@ -11,7 +11,7 @@ import { rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { LogPage } from './LogPage.tsx';
 
-const begun = demoPlans().find(([, plan]) => plan.hem.record.some((e) => e.did === 'weighed'))![1].hem;
+const begun = demoHems().find((hem) => hem.record.some((e) => e.did === 'weighed'))!;
 
 test('without work the log says where it comes from', () => {
   renderHem(rowsHem(), () => <LogPage />);

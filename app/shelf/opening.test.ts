@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { writeBundle, writeFiles } from '../../core/document/bundle.ts';
 import { writeHem } from '../../core/document/check.ts';
 import { HANDS_FILE, writeWishes } from '../../core/hands/wishes.ts';
@@ -12,7 +12,7 @@ const NOW = new Date('2026-02-03T04:05:06Z');
 const openBackup: OpenBackup = (name, bytes, told) =>
   Promise.resolve(openBundle(name, bytes, { newId: () => 'fresh', now: NOW }, told));
 const readFiles = (files: readonly File[], now: Date) => readAll(files, now, openBackup);
-const hems = demoPlans().map(([, p]) => p.hem);
+const hems = demoHems();
 const file = (name: string, content: string | Uint8Array): File =>
   new File([typeof content === 'string' ? content : new Uint8Array(content)], name);
 

@@ -1,12 +1,12 @@
 import { beforeEach, describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { testRecordStore } from '../testing/storage.ts';
 import { chanceOf } from '../../core/chance.ts';
 import { arrived, carriedLinks, isCarried, carriedPart } from './carry.ts';
 import { carriedCodes } from './code.ts';
 
 const ORIGIN = 'https://hems.example';
-const hem = demoPlans().find(([, p]) => p.hem.record.length > 20)![1].hem;
+const hem = demoHems().find((hem) => hem.record.length > 20)!;
 const hashOf = (link: string): string => new URL(link).hash;
 
 let room = testRecordStore();

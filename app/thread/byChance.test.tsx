@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup } from '@testing-library/react';
 import type { ComponentType } from 'react';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { chanceOf } from '../../core/chance.ts';
 import { checkHem } from '../../core/document/check.ts';
 import { changesBetween } from '../../core/document/parts.ts';
@@ -13,7 +13,7 @@ import { renderAlone, renderHem } from '../testing/render.tsx';
 import { doSomething, oddlySaid } from '../testing/user.ts';
 import { BESIDE, STOPS } from './stops.ts';
 
-const HEMS = demoPlans().map(([, { hem }]) => hem);
+const HEMS = demoHems();
 const PRESSES = 6;
 const PAGES: (readonly [string, ComponentType])[] = [];
 // One after the other: the test runner mixes up modules that are asked for at once.

@@ -1,6 +1,6 @@
 import { ONE_PIECE } from '../alike/alike.ts';
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHem, demoHems, demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import { isRound, identityOfRound } from '../plan/types.ts';
 import { bodyOf, withSideLength } from '../piece/piece.ts';
@@ -181,7 +181,7 @@ describe('a damaged file', () => {
   });
 
   test('keeps the sound parts of another outline', () => {
-    const [, { hem }] = demoPlans().find(([file]) => file.startsWith('hexagon'))!;
+    const hem = demoHem('hexagon');
     const file = { ...loose(hem), gauge: null };
     const found = salvageHem(file, 'new', NOW)!;
     expect(found.lost).toEqual(['gauge']);
@@ -198,7 +198,7 @@ describe('a damaged file', () => {
 
 describe('a bundle', () => {
   test('gives back every hem, those of one name apart', () => {
-    const hems = [...demoPlans().map(([, p]) => p.hem), { ...demoPlans()[0]![1].hem, id: 'again' }];
+    const hems = [...demoHems(), { ...demoHem(''), id: 'again' }];
     const outcome = readBundle(writeBundle(hems, NOW)[0]!);
     if (!outcome.ok) throw new Error('unreadable');
     expect(new Set(outcome.value.files.map((f) => f.name)).size).toBe(hems.length);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { evidenceOf, evidenceOfEach } from '../evidence/evidence.ts';
 import { plan } from '../plan/planner.ts';
 import { stepsOf } from '../work/steps.ts';
@@ -12,7 +12,7 @@ import { checkHem, readHem, writeHem } from './check.ts';
 import type { Hem } from './hem.ts';
 import { salvageHem } from './salvage.ts';
 
-const HEMS = demoPlans().map(([, { hem }]) => hem);
+const HEMS = demoHems();
 const NOW = new Date('2026-01-01T00:00:00Z');
 
 /** Values that stand at the edge of what a place takes, or beyond it. */

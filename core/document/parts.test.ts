@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { performed, type Edit } from '../edits/edit.ts';
 import * as base from '../edits/base.ts';
 import * as hems from '../edits/hem.ts';
@@ -24,7 +24,7 @@ import {
   withChanges,
 } from './parts.ts';
 
-const HEMS = demoPlans().map(([, { hem }]) => hem);
+const HEMS = demoHems();
 const hem = rowsHem({ rounds: [entry({ id: 'a' }), entry({ id: 'b', stitch: 'hdc' }), entry({ id: 'c' })] });
 
 function after(start: Hem, ...edits: readonly Edit[]): Hem {

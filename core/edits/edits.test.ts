@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { checkHem, readHem, writeHem } from '../document/check.ts';
 import { changePiece } from '../document/changePiece.ts';
 import type { Hem } from '../document/hem.ts';
@@ -26,7 +26,7 @@ import * as pieces from './piece.ts';
 import * as rounds from './rounds.ts';
 import * as yarns from './yarn.ts';
 
-const STARTS = [...demoPlans().map(([, { hem }]) => hem), newHem('new', new Date('2026-01-01T00:00:00Z'))];
+const STARTS = [...demoHems(), newHem('new', new Date('2026-01-01T00:00:00Z'))];
 const STEPS = 12;
 
 describe('whatever edits follow each other', () => {

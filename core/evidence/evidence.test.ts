@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoHems } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { FORETOLD, makerOfHems, scoreOf, sidesTold } from '../testing/makers.ts';
@@ -11,7 +11,7 @@ import { evidenceOf, handsFrom } from './evidence.ts';
 import { USUAL_PACE, knownFrom } from '../hands/hands.ts';
 import { estimatesOf, inHandsOf, paceKnown, paceOf } from './estimates.ts';
 
-const begun: Plan = demoPlans().find(([, p]) => p.hem.record.some((e) => e.did === 'weighed'))![1];
+const begun: Plan = plan(demoHems().find((hem) => hem.record.some((e) => e.did === 'weighed'))!);
 
 describe('the record of a hem', () => {
   test('tells time, yarn and counts, and what it foretells says what it rests on', () => {

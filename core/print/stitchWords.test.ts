@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoPlan, demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
 import { stitchOf } from '../ring/stitch.ts';
@@ -77,7 +77,7 @@ describe('where it stands and what it sits in', () => {
   });
 
   test('posts and gaps are told as what they are', () => {
-    const square = demoPlans().find(([file]) => file.startsWith('big-square'))![1];
+    const square = demoPlan('big-square');
     const inGap = square.rounds[2]!.ring.into.findIndex((place) => place <= -2);
     expect(entryWords(square, 2, inGap, 'us').into).toBe('in a gap of round 1');
   });

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../demo/read.ts';
+import { demoPlan, demoPlans } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { orderOfWork, type InOrder } from '../procedure/order.ts';
@@ -254,7 +254,7 @@ describe('the steps of a round', () => {
     stepsOf(of, round, stride).map((s) => stepWords(of, round, s, 'us'));
 
   test('speak of the places that a maker sees, and of no others', () => {
-    const square = demoPlans().find(([file]) => file.startsWith('big-square'))![1];
+    const square = demoPlan('big-square');
     const base = wordsOf(square, 0, 'side').flatMap((w) => w.now);
     expect(base.join()).toContain('1 sc in each of the next 2 spaces between stitches, 1 sc in the next gap');
     expect(base.join()).not.toMatch(/skip \d/i);
@@ -291,7 +291,7 @@ describe('the steps of a round', () => {
   });
 
   test('warn of the stitch behind the corner only where it is worked into', () => {
-    const square = demoPlans().find(([file]) => file.startsWith('big-square'))![1];
+    const square = demoPlan('big-square');
     const warned = (round: number): boolean =>
       stepsOf(square, round, 'repeat').some((s) =>
         momentsOf(square, round, s, 'us').some((m) => m.text.includes('hides behind the corner')),

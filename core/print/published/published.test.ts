@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { demoPlans } from '../../../demo/read.ts';
+import { demoPlan, demoPlans } from '../../../demo/read.ts';
 import { patternText } from '../patternText.ts';
 import { publishedPattern } from './published.ts';
 
 describe('the pattern as it would be published', () => {
-  const clover = demoPlans().find(([file]) => file.startsWith('clover'))![1];
+  const clover = demoPlan('clover');
 
   test('reads as it was read aloud and found good', () => {
     expect(patternText(publishedPattern(clover))).toBe(
