@@ -37,7 +37,7 @@ describe('a side, stitch by stitch', () => {
 
   test('the same with keys', () => {
     const { store } = renderHem(rowsHem(), (plan) => <SideA plan={plan} />);
-    const run = screen.getByRole('group', { name: /^Side A, stitch by stitch/ });
+    const run = screen.getByRole('application', { name: /^Side A, stitch by stitch/ });
     for (const key of ['ArrowRight', 'ArrowRight', '+', '+']) fireEvent.keyDown(run, { key });
     expect(store.get().plan.sides[0]!.placement.slice(0, 3)).toEqual([1, 3, 1]);
     fireEvent.keyDown(run, { key: '-' });

@@ -65,7 +65,8 @@ export const Run = memo(function Run({ plan, side, onPlace, onClear, onEnd }: Ru
       <div
         className={styles.scroll}
         tabIndex={0}
-        role="group"
+        role="application"
+        aria-roledescription="row of stitches"
         aria-label={`${sideLabel(plan, side)}, stitch by stitch: ${words}. Arrow keys go along it; plus, minus and 0 change the count there.`}
         onKeyDown={onKey}
       >

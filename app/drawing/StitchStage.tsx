@@ -240,7 +240,9 @@ export function StitchStage({
       <div ref={under} className={styles.under} aria-hidden="true" />
       <canvas
         ref={canvas}
-        role="img"
+        // A screen reader hands its keys on to what is one.
+        role="application"
+        aria-roledescription="drawing"
         aria-label={`${label}. Arrow keys: left and right along the round, down to the stitch below, up to the one above.`}
         tabIndex={0}
         onPointerMove={hovered}
