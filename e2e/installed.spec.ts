@@ -26,6 +26,16 @@ test('a file that is opened with the application stands on the shelf', async ({ 
   await expect(card(page)).toBeVisible();
 });
 
+test('a file that is gone when it is opened is told', async ({ page }) => {
+  await page.addInitScript(() => {
+    const gone = { getFile: () => Promise.reject(new DOMException('It was moved', 'NotFoundError')) };
+    const launchQueue = { setConsumer: (take: (launched: unknown) => void) => take({ files: [gone] }) };
+    Object.defineProperty(window, 'launchQueue', { value: launchQueue });
+  });
+  await page.goto('/');
+  await expect(page.getByText('The file could not be read')).toBeVisible();
+});
+
 /** Shares as the system does. @returns whether it was taken */
 const share = (page: Page, text: string): Promise<boolean> =>
   page.evaluate(async (json) => {

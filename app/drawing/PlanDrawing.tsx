@@ -161,7 +161,7 @@ function Drawing({
                   r={largest * 0.028}
                   strokeWidth={largest * 0.008}
                 />
-                <path className={styles.target} d={dot(p.x, p.y)} />
+                <path className="target" d={dot(p.x, p.y)} />
               </g>
             ),
         )}
@@ -175,7 +175,7 @@ function Drawing({
               r={largest * 0.02}
               strokeWidth={largest * 0.008}
             />
-            <path className={styles.target} d={dot(x * mirrored, y)} />
+            <path className="target" d={dot(x * mirrored, y)} />
           </g>
         ))}
       {place && <circle className={styles.place} cx={place.x * mirrored} cy={place.y} r={largest * 0.035} />}
@@ -199,7 +199,7 @@ function Sides({ plan, rim, letters, told, pickable }: SidesProps) {
   return sideLabels(plan, type).map(({ name, words, at, type: high, tilt, inner, outer }, side) => (
     <g key={name} {...pickable({ kind: 'side', side })}>
       <polyline className={styles.hit} strokeWidth={rim * 0.9} points={points(outer)} />
-      <polyline className={styles.target} points={points(outer)} />
+      <polyline className="target" points={points(outer)} />
       <polyline className={styles.rail} strokeWidth={type * 0.18} points={points(inner)} />
       {!told.has(side) && (
         <text x={at.x} y={at.y} fontSize={high} transform={`rotate(${tilt} ${at.x} ${at.y})`}>

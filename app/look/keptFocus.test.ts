@@ -56,6 +56,15 @@ describe('the focus, when what has it goes away', () => {
     expect(document.activeElement).toBe(at('count'));
   });
 
+  test('is left alone where somebody has left before by will', async () => {
+    at('count').focus();
+    at('count').blur();
+    await soon();
+    at('now').innerHTML = '<h2>How many?</h2>';
+    await soon();
+    expect(document.activeElement).toBe(document.body);
+  });
+
   test('is not kept any more in the end', async () => {
     at('count').focus();
     end();

@@ -16,26 +16,34 @@ export function keepFocus(page: Document = document): () => void {
   const noted = ({ target }: FocusEvent): void => {
     path = target instanceof Element ? [target, ...parentsOf(target)] : [];
   };
+  // Whoever presses beside all that can have it has left by will.
+  const left = ({ target }: FocusEvent): void => {
+    setTimeout(() => {
+      if (path[0] === target && page.activeElement === page.body && !isGone()) path = [];
+    });
+  };
   const place = (): void => {
     if (page.activeElement !== page.body) return;
     const target = placeIn(
       path.filter((e) => e.isConnected && e !== page.body),
-      isLeft() ? HEADINGS : CAN_BE_PRESSED,
+      path[0]?.isConnected === false ? HEADINGS : CAN_BE_PRESSED,
     );
     if (!target) return;
     if (target.tabIndex < 0) target.tabIndex = -1;
     target.focus({ preventScroll: true });
   };
-  const isLeft = (): boolean => path[0]?.isConnected === false;
+  const isGone = (): boolean => path[0]?.isConnected === false || path[0]?.matches(':disabled') === true;
   const watch = new MutationObserver(() => {
-    if (!isLeft() && !path[0]?.matches(':disabled')) return;
+    if (!isGone()) return;
     clearTimeout(wait);
     wait = setTimeout(place, GRACE_MS);
   });
   page.addEventListener('focusin', noted);
+  page.addEventListener('focusout', left);
   watch.observe(page.body, { childList: true, attributeFilter: ['disabled'], subtree: true });
   return () => {
     page.removeEventListener('focusin', noted);
+    page.removeEventListener('focusout', left);
     watch.disconnect();
     clearTimeout(wait);
   };

@@ -139,7 +139,7 @@ function Pull({ way, at, radius, valueMm, words, onOver, onPulled, onStep }: Pul
         width={2 * (w + radius)}
         height={2 * (h + radius)}
       />
-      <path className={styles.target} d={dot(0, 0)} />
+      <path className="target" d={dot(0, 0)} />
       <rect
         className={styles.grip}
         x={-w / 2}

@@ -2,6 +2,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import type { RoundEntry } from '../../core/document/hem.ts';
+import { tryFamilies } from '../../core/forecast/nextRound.ts';
+import { plan } from '../../core/plan/planner.ts';
 import { FAMILIES } from '../../core/rounds/registry.ts';
 import type { Family } from '../../core/rounds/family.ts';
 import { entry, rowsHem } from '../../core/testing/hems.ts';
@@ -38,6 +40,17 @@ describe('the library', () => {
     expect([...shown()].sort()).toEqual([...names((f) => f.edge === 'lobed')].sort());
     fireEvent.click(screen.getByRole('checkbox', { name: /no loose parts or long loops/ }));
     expect([...shown()].sort()).toEqual([...names((f) => f.edge === 'lobed' && f.caution === null)].sort());
+  });
+
+  test('says how many kinds there are and fit, as the core has it', async () => {
+    const fitting = tryFamilies(plan(rowsHem({ counts: [151, 169, 151, 169], rounds: [entry()] }))).filter(
+      (t) => t.fits,
+    );
+    renderLibrary();
+    await triedOn();
+    expect(screen.getByRole('status').textContent).toBe(
+      `${FAMILIES.length} kinds, ${fitting.length} fit as they are`,
+    );
   });
 
   test('puts what fits first, but moves nothing away from under a pointer', async () => {

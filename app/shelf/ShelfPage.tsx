@@ -32,6 +32,8 @@ const Keeping = fetched(async () => (await import('./Keeping.tsx')).Keeping);
 const LAID_FIRST = 16;
 const LAID_THEN = 100;
 
+const OPEN_FROM_HERE = { description: 'Open the file from here instead. Your hems are safe.' };
+
 /** All hems, each drawn to scale with its border. */
 export function ShelfPage() {
   const notices = useNotices();
@@ -40,16 +42,18 @@ export function ShelfPage() {
   const attempt = <T,>(work: () => Promise<T>): Promise<T | null> =>
     withWarning(notices, work).finally(shelf.refresh);
   const files = useIncoming(attempt, notices);
-  const handedOver = useEffectEvent(files.open);
+  const openLaunched = useEffectEvent(async (launched: Promise<readonly File[]>) => {
+    const opened = await launched.catch(() => null);
+    if (opened) await files.open(opened);
+    else notices.error({ title: 'The file could not be read', ...OPEN_FROM_HERE });
+  });
+  const openKept = useEffectEvent(() => attempt(() => openShared(files.open)));
   const notShared = useEffectEvent(() =>
-    notices.error({
-      title: 'What was shared could not be kept',
-      description: 'Open the file from here instead. Your hems are safe.',
-    }),
+    notices.error({ title: 'What was shared could not be kept', ...OPEN_FROM_HERE }),
   );
   useEffect(() => {
-    whenLaunched((launched) => void handedOver(launched));
-    void openShared((shared) => handedOver(shared));
+    whenLaunched((launched) => void openLaunched(launched));
+    void openKept();
     if (location.hash === NOT_SHARED) {
       history.replaceState(null, '', '/');
       notShared();

@@ -13,11 +13,11 @@ interface Launching {
   };
 }
 
-/** From now on `open` hears of files that are opened with the application. */
-export function whenLaunched(open: (files: readonly File[]) => void): void {
-  (window as Launching).launchQueue?.setConsumer(({ files }) => {
-    void Promise.all(files.map((file) => file.getFile())).then(open);
-  });
+/** From now on `open` hears of files that are opened with the application; a promise of them, for one may not be readable. */
+export function whenLaunched(open: (files: Promise<readonly File[]>) => void): void {
+  (window as Launching).launchQueue?.setConsumer(({ files }) =>
+    open(Promise.all(files.map((file) => file.getFile()))),
+  );
 }
 
 /** Opens what was shared; it is kept until it has been opened. */

@@ -106,6 +106,7 @@ describe('the thread', () => {
     act(() => void store.do(addRounds('shells', [entry({ id: 's', family: 'shell', stitch: 'hdc' })])));
     expect(line(/^Rounds/).textContent).toBe('Roundsround 2 does not fit');
     expect(within(line(/^Rounds/)).getByLabelText('Look here:')).toBeTruthy();
+    expect(screen.getByText(/^Rounds: /).closest('[role=status]')).toBeTruthy();
     // Worked up to the page that is open.
     expect(container.querySelectorAll('.worked')).toHaveLength(2);
     act(() => store.undo());
