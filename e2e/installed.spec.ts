@@ -1,6 +1,7 @@
 /** The installed application: files that are opened with it, and files that are shared to it. */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import { controlled } from './serviceWorker.ts';
 import { expect, test } from './test.ts';
 
 test.use({ serviceWorkers: 'allow' });
@@ -43,9 +44,6 @@ const share = (page: Page, text: string): Promise<boolean> =>
     body.append('files', new File([json], 'für dich.hem.json', { type: 'application/json' }));
     return (await fetch('/shared', { method: 'POST', body })).ok;
   }, text);
-
-const controlled = (page: Page) =>
-  expect.poll(() => page.evaluate(() => !!navigator.serviceWorker.controller)).toBe(true);
 
 test('a file that is shared to the application is kept until the shelf has opened it', async ({ page }) => {
   await page.goto('/licences');

@@ -201,7 +201,8 @@ function PlannedHem({ store, id }: { readonly store: HemStore; readonly id: stri
   }, [id, stopHere]);
   return (
     <div className={styles.hem}>
-      <ScrollRestoration />
+      {/* Every page that is opened by its address has the same key: it is known by that address. */}
+      <ScrollRestoration getKey={({ key, pathname }) => (key === 'default' ? pathname : key)} />
       <HemHead onVersions={() => setLooking(true)} />
       <PlanGuard what="The row of pages">
         <Thread />
