@@ -266,12 +266,13 @@ function Tools({ look, onLook }: ToolsProps) {
           Save
         </Button>
       </Dropdown>
-      {making !== null && (
-        <span className={styles.making} role="status">
-          Making it … <progress aria-label="How much has been made" value={making > 0 ? making : undefined} />
-        </span>
-      )}
       <span className={styles.wishes}>
+        {making !== null && (
+          <span className={styles.making} role="status">
+            Making it …{' '}
+            <progress aria-label="How much has been made" value={making > 0 ? making : undefined} />
+          </span>
+        )}
         <Checkbox checked={look.ticks} onChange={(e) => onLook({ ticks: e.target.checked })}>
           boxes to tick
         </Checkbox>
