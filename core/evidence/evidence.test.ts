@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demoHems } from '../../demo/read.ts';
 import { plan } from '../plan/planner.ts';
 import type { Plan } from '../plan/types.ts';
-import { FORETOLD, makerOfHems, scoreOf, sidesTold } from '../testing/makers.ts';
+import { FORETOLD, makerOfHems, scoreOf, sidesSaidRight } from '../testing/makers.ts';
 import { MANNER_NAMES } from '../testing/maker.ts';
 import { seeds } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';
@@ -100,7 +100,7 @@ describe('makers of every kind, most of whom do not follow what is fitted', () =
         const cells = [...line.matchAll(/(\d+): (\d+)/g)].map((m) => m.slice(1).map(Number));
         expect(cells).toHaveLength(4);
         const average = (k: number): number => cells.reduce((sum, cell) => sum + cell[k]!, 0) / 4;
-        const { told, right } = sidesTold(sides.filter((s) => s.counted === counted));
+        const { told, right } = sidesSaidRight(sides.filter((s) => s.counted === counted));
         expect([counted, Math.abs(100 * told - average(0)) < 12]).toEqual([counted, true]);
         expect([counted, Math.abs(100 * right - average(1)) < 12]).toEqual([counted, true]);
         if (!counted) continue;

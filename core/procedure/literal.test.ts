@@ -14,7 +14,7 @@ import { entry } from '../testing/hems.ts';
 import { PLAIN_PLACES } from '../terms/places.ts';
 import { anyEdited } from '../testing/randomEdits.ts';
 import { partOfAll, seeds } from '../testing/seeds.ts';
-import { differences } from '../testing/literal/compare.ts';
+import { unlike } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
 import { writtenPattern } from '../print/steps/pattern.ts';
 import { publishedPattern } from '../print/published/published.ts';
@@ -25,7 +25,7 @@ function followed(hem: Hem, language: 'us' | 'uk' = 'us'): readonly string[] {
   const made = plan(hem);
   return [publishedPattern(made, language), writtenPattern(made, language)].flatMap((pattern) => {
     try {
-      return differences(made, follow(patternText(pattern), language, made.body, hem.preferences.hand));
+      return unlike(made, follow(patternText(pattern), language, made.body, hem.preferences.hand));
     } catch (error) {
       return [`${(error as Error).message}`];
     }
@@ -158,7 +158,7 @@ describe('what is not as planned is noticed', () => {
     const changed = text.replace(from, to);
     expect(changed).not.toBe(text);
     try {
-      return differences(made, follow(changed, 'us', made.body));
+      return unlike(made, follow(changed, 'us', made.body));
     } catch (error) {
       return [(error as Error).message];
     }
@@ -206,11 +206,11 @@ describe('what is not as planned is noticed of a close', () => {
   ])('%s: “%s”', (close, from, to) => {
     const made = plan(closedBy(close));
     const text = patternText(writtenPattern(made));
-    expect(differences(made, follow(text, 'us', made.body))).toEqual([]);
+    expect(unlike(made, follow(text, 'us', made.body))).toEqual([]);
     const changed = text.replace(from, to);
     expect(changed).not.toBe(text);
     expect(() => {
-      const found = differences(made, follow(changed, 'us', made.body));
+      const found = unlike(made, follow(changed, 'us', made.body));
       if (found.length > 0) throw new Error(found.join());
     }).toThrow();
   });
@@ -238,7 +238,7 @@ describe('what is not as planned is noticed in the published form too', () => {
     expect(changed).not.toBe(text);
     const found = ((): readonly string[] => {
       try {
-        return differences(made, follow(changed, 'us', made.body));
+        return unlike(made, follow(changed, 'us', made.body));
       } catch (error) {
         return [(error as Error).message];
       }

@@ -6,7 +6,7 @@ import { patternText } from '../print/patternText.ts';
 import { writtenPattern } from '../print/steps/pattern.ts';
 import { small } from '../testing/anyHem.ts';
 import { entry } from '../testing/hems.ts';
-import { differences } from '../testing/literal/compare.ts';
+import { unlike } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
 import { cornersAlike, markersPast } from './markers.ts';
 
@@ -33,7 +33,7 @@ describe('a pattern past the corners that is slid by hand', () => {
     for (const facing of [null, 'wrong'] as const) {
       const made = plan(slid(slide, facing));
       for (const pattern of [publishedPattern(made), writtenPattern(made)])
-        expect(differences(made, follow(patternText(pattern), 'us', made.body))).toEqual([]);
+        expect(unlike(made, follow(patternText(pattern), 'us', made.body))).toEqual([]);
     }
   });
 

@@ -11,7 +11,7 @@ import { entriesOnto } from '../stack/stack.ts';
 import { on, PIECES, small } from '../testing/anyHem.ts';
 import { partOfAll } from '../testing/seeds.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
-import { differences } from '../testing/literal/compare.ts';
+import { unlike } from '../testing/literal/compare.ts';
 import { follow } from '../testing/literal/maker.ts';
 import type { Hem } from '../document/hem.ts';
 import { NOTHING_DONE, noted, type WorkRecord } from '../document/record.ts';
@@ -200,7 +200,7 @@ describe('a maker who follows a pattern of rows makes what was planned', () => {
       if (made.rounds.some((r) => r.sides.some((s) => s.fit?.stuck))) return [];
       const language = k % 2 === 0 ? 'us' : 'uk';
       return [publishedPattern(made, language), writtenPattern(made, language)].flatMap((pattern) => {
-        const found = differences(made, follow(patternText(pattern), language, made.body));
+        const found = unlike(made, follow(patternText(pattern), language, made.body));
         return found.length > 0 ? [`${name}, ${JSON.stringify(part)}: ${found[0]!}`] : [];
       });
     });

@@ -35,7 +35,7 @@ export const FORETOLD = [
 export type Foretold = (typeof FORETOLD)[number];
 
 /** A number that was foretold before a hem was begun, and what came. */
-export interface Trial {
+export interface MakerTrial {
   /** Hems that were worked before. */
   readonly before: number;
   readonly of: Foretold;
@@ -76,7 +76,7 @@ export function makerOfHems(
   seed: number,
   hems = 4,
 ): {
-  readonly trials: readonly Trial[];
+  readonly trials: readonly MakerTrial[];
   readonly sides: readonly SideTrial[];
   readonly hems: readonly Hem[];
 } {
@@ -84,7 +84,7 @@ export function makerOfHems(
   const swatches = chanceOf(seed * 2);
   const maker = new Maker(chance, MANNERS[name]);
   const evidence: Evidence[] = [];
-  const trials: Trial[] = [];
+  const trials: MakerTrial[] = [];
   const sides: SideTrial[] = [];
   const worked: Hem[] = [];
   const came: Came[] = [];
@@ -113,7 +113,7 @@ function workHem(
   earlier: readonly Came[],
 ): {
   readonly hem: Hem;
-  readonly trials: readonly Trial[];
+  readonly trials: readonly MakerTrial[];
   readonly sides: readonly SideTrial[];
   readonly ratios: Came;
 } {
@@ -141,9 +141,9 @@ function workHem(
   const record = new Noter(hem, book, START + before * 30 * DAY_MS);
   const sums = { yarn: 0, time: 0, height: 0, width: 0 };
   const bookSums = { yarn: 0, time: 0, height: 0 };
-  const trials: Trial[] = [];
+  const trials: MakerTrial[] = [];
   /** Forecast of whoever goes by earlier hems. */
-  const rivals = (of: HandsPart, byBook: number, really: number): Pick<Trial, 'last' | 'mean'> => {
+  const rivals = (of: HandsPart, byBook: number, really: number): Pick<MakerTrial, 'last' | 'mean'> => {
     const last = earlier.at(-1);
     if (!last) return { last: null, mean: null };
     const mean = earlier.reduce((sum, c) => sum + c[of], 0) / earlier.length;
@@ -268,10 +268,10 @@ export interface Score {
   readonly reach: number;
 }
 
-export function scoreOf(trials: readonly Trial[]): Score {
+export function scoreOf(trials: readonly MakerTrial[]): Score {
   const average = (values: readonly number[]): number =>
     values.reduce((sum, x) => sum + x, 0) / values.length;
-  const rival = (of: (t: Trial) => number | null): number | null => {
+  const rival = (of: (t: MakerTrial) => number | null): number | null => {
     const some = trials.flatMap((t) => of(t) ?? []);
     return some.length === 0 ? null : average(some.map(Math.abs));
   };
@@ -285,7 +285,7 @@ export function scoreOf(trials: readonly Trial[]): Score {
 }
 
 /** How makers of a kind were foretold: a line of a table for each number, a cell for each hem. */
-export const estimateRows = (name: MannerName, trials: readonly Trial[]): readonly string[] =>
+export const estimateRows = (name: MannerName, trials: readonly MakerTrial[]): readonly string[] =>
   FORETOLD.map((of) => {
     const cells = [0, 1, 2, 3].map((before) => {
       const { off, last, held, reach } = scoreOf(trials.filter((t) => t.of === of && t.before === before));
@@ -300,14 +300,19 @@ export const estimateRows = (name: MannerName, trials: readonly Trial[]): readon
 export const sideRows = (name: MannerName, sides: readonly SideTrial[]): readonly string[] =>
   [true, false].map((counted) => {
     const cells = [0, 1, 2, 3].map((before) => {
-      const { told, right } = sidesTold(sides.filter((s) => s.counted === counted && s.before === before));
+      const { told, right } = sidesSaidRight(
+        sides.filter((s) => s.counted === counted && s.before === before),
+      );
       return `${(100 * told).toFixed(0)}: ${(100 * right).toFixed(0)}`;
     });
     return `| ${name} | ${counted ? 'counted' : 'usual'} | ${cells.join(' | ')} |`;
   });
 
 /** Share of sides of which it was told how they will lie, and share of those that lay so, of 1. */
-export function sidesTold(sides: readonly SideTrial[]): { readonly told: number; readonly right: number } {
+export function sidesSaidRight(sides: readonly SideTrial[]): {
+  readonly told: number;
+  readonly right: number;
+} {
   const told = sides.filter((s) => s.told !== null);
   return {
     told: told.length / sides.length,

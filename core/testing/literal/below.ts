@@ -3,8 +3,8 @@ import { Unclear, type Noun } from './crochet.ts';
 import {
   gapLies,
   isChain,
-  isGap,
-  isOrnament,
+  isBeforeAGap,
+  adorns,
   isPair,
   isStitch,
   samePlace,
@@ -104,7 +104,7 @@ export class Below {
 
   /** Whether a place is among what was taken: a gap is when the stitches on both sides of it are. */
   isTaken(place: Place, taken: ReadonlySet<Made>): boolean {
-    if (!isGap(place)) return taken.has(place);
+    if (!isBeforeAGap(place)) return taken.has(place);
     const n = this.ring.length;
     const other = this.ring[(this.index.get(place.gapBefore)! - this.direction + n) % n]!;
     return taken.has(place.gapBefore) && taken.has(other);
@@ -147,7 +147,7 @@ export class Below {
       if (
         isChain(m)
           ? what === 'ch-sp' || what === 'gap' || what === 'either'
-          : (what === 'st' || what === 'post' || what === 'either') && !isOrnament(m)
+          : (what === 'st' || what === 'post' || what === 'either') && !adorns(m)
       )
         found.push(m);
       return found;
@@ -167,18 +167,18 @@ export class Below {
         for (const place of this.placesIn([m], kind))
           if (!here.some((p) => samePlace(p, place))) here.push(place);
       }
-      return here.sort((a, b) => Number(isGap(b)) - Number(isGap(a)));
+      return here.sort((a, b) => Number(isBeforeAGap(b)) - Number(isBeforeAGap(a)));
     });
   }
 
   /** The first place of a kind after another, in the order of work. */
   nextAfter(from: Place, what: Noun): Place {
     const places = this.placesIn(this.ring, what);
-    const at = isGap(from) ? from.gapBefore : from;
+    const at = isBeforeAGap(from) ? from.gapBefore : from;
     // A gap lies before its entry in the order of the right side, and after it the other way round.
-    const beside = (p: Place): number => (isGap(p) ? -0.5 * this.direction : 0);
+    const beside = (p: Place): number => (isBeforeAGap(p) ? -0.5 * this.direction : 0);
     const far = (p: Place): number => {
-      const ahead = this.ahead(at, isGap(p) ? p.gapBefore : p) + beside(p) - beside(from);
+      const ahead = this.ahead(at, isBeforeAGap(p) ? p.gapBefore : p) + beside(p) - beside(from);
       return ahead > 0 ? ahead : ahead + this.ring.length;
     };
     const [next] = [...places].sort((a, b) => far(a) - far(b));
@@ -197,7 +197,7 @@ export class Below {
   }
 
   aheadOfJoin(place: Place): number {
-    return this.ahead(this.join!, isGap(place) ? place.gapBefore : place);
+    return this.ahead(this.join!, isBeforeAGap(place) ? place.gapBefore : place);
   }
 
   /** How far an entry lies ahead of another, in the order of work. */

@@ -1,10 +1,10 @@
 /** Compares what a literal maker made with a plan: stitch by stitch, and foot by foot. */
 import type { Plan } from '../../plan/types.ts';
 import { IN_NOTHING, entryOf, isGap } from '../../ring/ring.ts';
-import type { Made, MadeRound } from './made.ts';
+import type { Made, RoundMade } from './made.ts';
 
 /** Where the two differ; empty when every round is the same. */
-export function differences(plan: Plan, made: readonly MadeRound[]): readonly string[] {
+export function unlike(plan: Plan, made: readonly RoundMade[]): readonly string[] {
   const found: string[] = [];
   if (made.length !== plan.rounds.length)
     found.push(`${made.length} rounds made, ${plan.rounds.length} planned`);

@@ -3,12 +3,12 @@ import type { Body } from '../../piece/edge.ts';
 import type { Below } from './below.ts';
 import { Unclear, ordinalNumber, parts } from './crochet.ts';
 import { isChain, isStitch, type Made, type Place, type RoundInHand } from './made.ts';
-import type { Told } from './told.ts';
+import type { PrintedLines } from './told.ts';
 
 export class Corners {
   constructor(
     private readonly body: Body,
-    private readonly told: Told,
+    private readonly told: PrintedLines,
     private readonly below: Below,
     private readonly round: RoundInHand,
   ) {}

@@ -12,7 +12,7 @@ export interface GapBefore {
 }
 
 /** A round as it lies there: in the order of the right side, right- or left-handed. */
-export interface MadeRound {
+export interface RoundMade {
   readonly number: number;
   /** Number of the round that it was worked into. */
   readonly onto: number;
@@ -49,14 +49,14 @@ export interface Lying {
 }
 
 export type Place = Made | GapBefore;
-export const isGap = (place: Place): place is GapBefore => 'gapBefore' in place;
+export const isBeforeAGap = (place: Place): place is GapBefore => 'gapBefore' in place;
 export const isChain = ({ stitch }: Made): boolean => stitch.kind === 'ch' && stitch.form === 'plain';
-export const isOrnament = ({ stitch }: Made): boolean => ['picot', 'dot', 'tassel'].includes(stitch.form);
-export const isStitch = (m: Made): boolean => m.stitch.kind !== 'ch' && !isOrnament(m);
+export const adorns = ({ stitch }: Made): boolean => ['picot', 'dot', 'tassel'].includes(stitch.form);
+export const isStitch = (m: Made): boolean => m.stitch.kind !== 'ch' && !adorns(m);
 export const standsAlone = (s: Stitch): boolean => s.kind === 'ch' && s.form !== 'tassel';
 
 export const samePlace = (a: Place, b: Place): boolean =>
-  a === b || (isGap(a) && isGap(b) && a.gapBefore === b.gapBefore);
+  a === b || (isBeforeAGap(a) && isBeforeAGap(b) && a.gapBefore === b.gapBefore);
 
 const inPlace = (m: Made): Made['into'] => m.into;
 const same = (a: Made['into'], b: Made['into']): boolean => {

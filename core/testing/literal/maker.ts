@@ -6,7 +6,7 @@ import type { Body } from '../../piece/edge.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { Below } from './below.ts';
 import { inOneWord, Reader, Unclear } from './crochet.ts';
-import { isStitch, type Lying, type Made, type MadeRound, type Marks } from './made.ts';
+import { isStitch, type Lying, type Made, type RoundMade, type Marks } from './made.ts';
 import type { AtHand, Paragraph } from './published/paragraph.ts';
 import { endsTurned } from './published/rows.ts';
 import { asSteps } from './published/published.ts';
@@ -18,7 +18,7 @@ export function follow(
   language: Language,
   body: Body,
   hand: 'right' | 'left' = 'right',
-): readonly MadeRound[] {
+): readonly RoundMade[] {
   return new Maker(language, body, hand).all(text);
 }
 
@@ -86,11 +86,11 @@ class Maker {
       if (how !== backward) throw new Unclear(`backward is ${backward}, not ${how}`);
   }
 
-  all(printed: string): readonly MadeRound[] {
+  all(printed: string): readonly RoundMade[] {
     const text = byName(inOneWord(printed));
     this.direction(text);
     if (/^Base (?:rnd|row) \([RW]S\): /m.test(text)) return this.published(text);
-    const rounds: MadeRound[] = [];
+    const rounds: RoundMade[] = [];
     let lines: string[] = [];
     let heading = '';
     const finish = (): void => {
@@ -115,9 +115,9 @@ class Maker {
   }
 
   /** A pattern that is told in a paragraph for each round, or for several that are alike. */
-  private published(text: string): readonly MadeRound[] {
+  private published(text: string): readonly RoundMade[] {
     const paragraphs: Paragraph[] = [];
-    const rounds: MadeRound[] = [];
+    const rounds: RoundMade[] = [];
     for (const told of text.split(/\n(?=\S)/)) {
       const m = /^(Base (?:rnd|row)|(?:Rnd|Row)s? (\d+)(?:–(\d+))?)(?: \(([RW]S)\))?: ([^]*)$/.exec(told);
       if (!m) continue;
@@ -192,7 +192,7 @@ class Maker {
     return turned ? [turn, ...steps] : steps;
   }
 
-  private round(number: number, lines: readonly string[]): MadeRound {
+  private round(number: number, lines: readonly string[]): RoundMade {
     const find = (pattern: RegExp): RegExpExecArray | null => {
       for (const line of lines) {
         const m = pattern.exec(line);

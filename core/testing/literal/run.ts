@@ -3,10 +3,10 @@ import type { Stitch } from '../../ring/stitch.ts';
 import { Unclear, legsTaken, used, type LiteralStep, type Noun, type Way } from './crochet.ts';
 import { standsAlone, type Place } from './made.ts';
 
-export type WorkStep = Extract<LiteralStep, { do: 'work' }>;
+export type StepToWork = Extract<LiteralStep, { do: 'work' }>;
 
 /** One stitch in each place, if that is all of a way. */
-export function oneInEach({ head, body, tail }: Way): WorkStep | null {
+export function oneInEach({ head, body, tail }: Way): StepToWork | null {
   const [only] = body;
   if (head.length > 0 || tail.length > 0 || body.length > 1 || only?.do !== 'work') return null;
   return used(body) === 1 && only.what.length === 1 && legsTaken(only.what[0]!) === 1 ? only : null;
@@ -47,7 +47,7 @@ export function leftOver(told: readonly string[]): number {
 }
 
 /** A cursor over places. */
-export class Run {
+export class Following {
   at = 0;
   private skips = 0;
   private passed: Place | null = null;

@@ -4,8 +4,8 @@ import type { Stitch } from '../../ring/stitch.ts';
 import type { Below } from './below.ts';
 import { Unclear, noun as nounOf, ordinalNumber } from './crochet.ts';
 import { spotsListed } from './edge.ts';
-import { isGap, type Made, type Place } from './made.ts';
-import type { Told } from './told.ts';
+import { isBeforeAGap, type Made, type Place } from './made.ts';
+import type { PrintedLines } from './told.ts';
 
 export interface EdgeStart {
   readonly side: string;
@@ -16,7 +16,7 @@ export interface EdgeStart {
 export class Starts {
   constructor(
     private readonly body: Body,
-    private readonly told: Told,
+    private readonly told: PrintedLines,
     private readonly below: Below,
     private readonly last: { readonly join: Made | null; readonly wentOver: boolean },
   ) {}
@@ -69,7 +69,7 @@ export class Starts {
     if (round) {
       const places = this.below.placesIn(this.below.ring, nounOf(round[1]!));
       const join = this.below.join!;
-      const rank = (p: Place): number => this.below.ahead(join, isGap(p) ? p.gapBefore : p);
+      const rank = (p: Place): number => this.below.ahead(join, isBeforeAGap(p) ? p.gapBefore : p);
       const ordered = [...places].sort((a, b) => rank(a) - rank(b));
       return nth(ordered, Number(round[2]), start);
     }
@@ -97,7 +97,7 @@ export class Starts {
     if (said !== undefined && said !== name) throw new Unclear(`begun in ${said}, but it is corner ${name}`);
     if (said === undefined) {
       const place = this.place(start);
-      if (isGap(place) || !this.below.marked(name).includes(place))
+      if (isBeforeAGap(place) || !this.below.marked(name).includes(place))
         throw new Unclear(`the last join is not in corner ${name}`);
     }
   }

@@ -3,7 +3,7 @@ import type { Stitch } from '../../ring/stitch.ts';
 import { Unclear, type Reader } from './crochet.ts';
 import { isOtherwise } from './run.ts';
 
-export class Told {
+export class PrintedLines {
   constructor(
     readonly lines: readonly string[],
     readonly reader: Reader,

@@ -6,9 +6,9 @@ import { Corners } from './corners.ts';
 import { Unclear, numbers, used, type LiteralStep, type Reader, type Way } from './crochet.ts';
 import { alongEdge, spotsListed } from './edge.ts';
 import { RoundInHand, samePlace, type Lying, type Made, type Place } from './made.ts';
-import { Run, firstWork, kindsOf, leftOver, oneInEach, skipChanges, type WorkStep } from './run.ts';
+import { Following, firstWork, kindsOf, leftOver, oneInEach, skipChanges, type StepToWork } from './run.ts';
 import { Starts, type EdgeStart } from './starts.ts';
-import { Told } from './told.ts';
+import { PrintedLines } from './told.ts';
 
 interface Task {
   readonly number: number;
@@ -31,7 +31,7 @@ export interface RowsTold {
 export class Work {
   private readonly round = new RoundInHand();
   private readonly circle: boolean;
-  private readonly told: Told;
+  private readonly told: PrintedLines;
   private readonly below: Below;
   private readonly starts: Starts;
   private readonly ofCorners: Corners;
@@ -44,7 +44,7 @@ export class Work {
     private readonly task: Task,
   ) {
     this.circle = corners.length === 0;
-    this.told = new Told(task.lines, reader, this.circle);
+    this.told = new PrintedLines(task.lines, reader, this.circle);
     this.below = new Below(task.below, task.travel, names, corners);
     const last = { join: task.joinOfLast, wentOver: task.wentOver };
     this.starts = new Starts(body, this.told, this.below, last);
@@ -351,7 +351,7 @@ export class Work {
       );
     const skipsIn = (steps: readonly LiteralStep[]): number => steps.filter((s) => s.do === 'skip').length;
     const allSkips = skipsIn(way.head) + repeats * skipsIn(way.body) + skipsIn(way.tail);
-    const run = new Run(
+    const run = new Following(
       places,
       (stitch, place) => this.round.add(stitch, place),
       (k) => (k === 0 ? changes.first : 0) + (k === allSkips - 1 ? changes.last : 0),
@@ -386,7 +386,7 @@ export class Work {
   }
 
   private each(
-    { what }: WorkStep,
+    { what }: StepToWork,
     places: readonly Place[],
     from: number,
     to: number,
@@ -452,7 +452,7 @@ export class Work {
     const special = this.specialCorners();
     const skips = repeats * body.filter((s) => s.do === 'skip').length;
     const from = this.round.made.length;
-    const run = new Run(
+    const run = new Following(
       places,
       (stitch, p) => this.round.add(stitch, p),
       (k) =>

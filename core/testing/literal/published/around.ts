@@ -1,7 +1,7 @@
 /** Takes a sentence around apart item by item, does what it repeats, and checks what it claims. */
 import { Unclear, noun as nounOf } from '../crochet.ts';
 import { samePlace } from '../made.ts';
-import { beginning, cornerAt, sideOf, type Begun } from './beginning.ts';
+import { beginning, cornerAt, sideOf, type BegunAt } from './beginning.ts';
 import { checkMark, cornerLine, isCorner, lentTo, markAfter } from './corner.ts';
 import { closed } from './ending.ts';
 import { groupOf, items, type AtHand } from './paragraph.ts';
@@ -164,7 +164,13 @@ function wayOf(side: readonly string[]): string {
 }
 
 /** Whether as many places are left before the join of a plain round as it says. */
-function checkTail(ends: readonly string[], side: string, begun: Begun, on: string, { below }: AtHand): void {
+function checkTail(
+  ends: readonly string[],
+  side: string,
+  begun: BegunAt,
+  on: string,
+  { below }: AtHand,
+): void {
   const what = nounOf(/ each (\S+) to next /.exec(side)![1]!);
   const place = begun.place ?? (/where you joined the last round/.test(begun.words) ? below.join : null);
   if (place === null) return;
@@ -182,7 +188,7 @@ function checkTail(ends: readonly string[], side: string, begun: Begun, on: stri
 
 /** Stitches in the place where a plain round begins, as the step-by-step form tells them. */
 function firstPlain(
-  has: Begun['has'],
+  has: BegunAt['has'],
   group: string | undefined,
   isPost: boolean,
   { reader }: AtHand,
@@ -199,7 +205,7 @@ function checkFirst(
   side: readonly string[],
   here: readonly string[],
   told: readonly string[],
-  begun: Begun,
+  begun: BegunAt,
   at: AtHand,
   step: number,
 ): void {
@@ -218,7 +224,7 @@ function checkFirst(
 function begunRepeat(
   body: readonly string[],
   here: readonly string[],
-  { stands }: Begun,
+  { stands }: BegunAt,
   { reader }: AtHand,
   first = firstStep(body),
 ): readonly string[] {
@@ -285,7 +291,7 @@ function stepName(steps: readonly string[], step: number): string {
 }
 
 /** A round without corners. */
-function circle(begun: Begun, at: AtHand): readonly string[] {
+function circle(begun: BegunAt, at: AtHand): readonly string[] {
   const { words, rest, has, noun } = begun;
   const ended = 'At the end of the round, go on to your start.';
   const each = rest.find((t) => / (?:in|around) each \S+ around$/.test(t));

@@ -1,6 +1,6 @@
 /** Begins a round as its sentence says: yarn, the way to the first stitch, the chain. */
 import { Unclear, noun as nounOf, type Noun } from '../crochet.ts';
-import { isGap, samePlace, type Made, type Place } from '../made.ts';
+import { isBeforeAGap, samePlace, type Made, type Place } from '../made.ts';
 import type { AtHand } from './paragraph.ts';
 
 const LIFT = /^ch (\d+)(?: \(counts as (.+)\))?$/i;
@@ -8,7 +8,7 @@ const STEPS = /^\((.+) in place of first (?:(\d+) )?(.+?)\)$/i;
 const OTHER_LIFT = /^(?:(\d+) stacked (\S+)|draw up a loop) \(counts as (.+)\)$/i;
 
 /** A round as far as it is begun. */
-export interface Begun {
+export interface BegunAt {
   readonly words: string;
   /** Items that follow. */
   readonly rest: readonly string[];
@@ -22,14 +22,14 @@ export interface Begun {
 }
 
 /** The way there and the chain, as the step-by-step form tells them. */
-export function beginning(all: readonly string[], at: AtHand): Begun {
+export function beginning(all: readonly string[], at: AtHand): BegunAt {
   // A sentence begins with a capital, whatever stitch it begins with.
   let rest = all.map((t, k) =>
     k === 0 && /^[A-Z][a-z]/.test(t) ? t.charAt(0).toLowerCase() + t.slice(1) : t,
   );
   let words: string;
   let place: Place | null;
-  let has: Begun['has'] = null;
+  let has: BegunAt['has'] = null;
   const [way] = rest;
   if (way && /^join /i.test(way)) {
     if (/ with a standing /.test(way)) has = 'standing';
@@ -167,7 +167,7 @@ function locate(here: Place, what: Noun, { below, names }: AtHand): string {
 export function cornerAt(words: string, place: Place | null, { below, corners }: AtHand): string {
   const said = / of corner (\S+?)[.,]/.exec(words)?.[1];
   if (said !== undefined) return said;
-  return corners.find((c) => place !== null && !isGap(place) && below.marked(c).includes(place)) ?? '';
+  return corners.find((c) => place !== null && !isBeforeAGap(place) && below.marked(c).includes(place)) ?? '';
 }
 
 /** The side that a round begins on. */
@@ -177,7 +177,9 @@ export function sideOf(words: string, place: Place | null, { below, names }: AtH
   const before = / before corner (\S+?)[.,]/.exec(words)?.[1];
   if (before !== undefined) return names.find((s) => below.cornerAfter(s) === before)!;
   const joined = place ?? (/where you joined the last round/.test(words) ? below.join : null);
-  const found = names.find((s) => joined !== null && !isGap(joined) && below.entriesOf(s).includes(joined));
+  const found = names.find(
+    (s) => joined !== null && !isBeforeAGap(joined) && below.entriesOf(s).includes(joined),
+  );
   if (found === undefined) throw new Unclear(`on which side is “${words}”?`);
   return found;
 }
