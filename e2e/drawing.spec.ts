@@ -3,16 +3,18 @@ import { expect, test } from './test.ts';
 
 test.use({ painted: true });
 
-/** What the canvas of stitches shows. A worker may lay it: it can be copied, not read. */
-const shownOn = (page: Page): Promise<string> =>
+/** What the canvas of stitches shows; null while it is blank. A worker may lay it: it can be copied, not read. */
+const shownOn = (page: Page): Promise<string | null> =>
   page
     .locator('.stitchStage_stitchStage canvas')
     .first()
     .evaluate((c) => {
       const { width, height } = c as HTMLCanvasElement;
       const copy = Object.assign(document.createElement('canvas'), { width, height });
+      const blank = copy.toDataURL();
       copy.getContext('2d')!.drawImage(c as HTMLCanvasElement, 0, 0);
-      return copy.toDataURL();
+      const shown = copy.toDataURL();
+      return shown === blank ? null : shown;
     });
 
 test('a stitch tells what it is, under the pointer and by the keys', async ({ page }) => {
@@ -37,16 +39,14 @@ test('a stitch tells what it is, under the pointer and by the keys', async ({ pa
 
 test('any part is looked at, from either side, and saved', async ({ page }) => {
   await page.goto('/hem/demo-orchard-squares/rounds');
-  const painted = (): Promise<string> => shownOn(page);
-  const blank = await painted();
-  const seen = new Set([blank]);
+  const seen = new Set<string | null>([null]);
   /** Something is painted that has not been seen yet, and stays. */
   const another = async (): Promise<void> => {
-    let now = blank;
+    let now: string | null = null;
     await expect
       .poll(async () => {
         const before = now;
-        now = await painted();
+        now = await shownOn(page);
         return now === before && !seen.has(now);
       })
       .toBe(true);
@@ -128,15 +128,11 @@ test('where no canvas can be handed to a worker, the page paints the same stitch
   await without.addInitScript(
     'delete window.OffscreenCanvas; delete HTMLCanvasElement.prototype.transferControlToOffscreen',
   );
-  const blank = new Set<string>();
-  for (const one of [page, without]) {
-    await one.goto('/hem/demo-hexagon/rounds');
-    blank.add(await shownOn(one));
-  }
+  for (const one of [page, without]) await one.goto('/hem/demo-hexagon/rounds');
   await expect
     .poll(async () => {
       const shown = await shownOn(page);
-      return !blank.has(shown) && (await shownOn(without)) === shown;
+      return shown !== null && (await shownOn(without)) === shown;
     })
     .toBe(true);
 });

@@ -81,11 +81,11 @@ test('four clicks that once made every hem unreachable', async ({ page }) => {
   const told = page.locator('[id^="DndLiveRegion"]');
   await page.keyboard.press('Space');
   await expect(told).toContainText(/^Now /);
-  // The keys are heard when what lies where has been measured. Higher than the top, “entry 4 of 4”, it does not go.
+  // The keys are heard when what lies where has been measured. Higher than the top it does not go.
   await expect(async () => {
-    if (/entry (\d+) of \1,/.test((await told.textContent())!)) return;
+    if ((await told.textContent())!.includes('entry 4 of 4,')) return;
     await page.keyboard.press('ArrowUp');
-    await expect(told).toHaveText(/entry (\d+) of \1,/, { timeout: 1000 });
+    await expect(told).toContainText('entry 4 of 4,', { timeout: 1000 });
   }).toPass();
   await page.keyboard.press('Space');
   await expect(page.getByRole('list', { name: 'Rounds' }).getByRole('listitem').first()).toContainText(

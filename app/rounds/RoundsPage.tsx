@@ -168,8 +168,8 @@ export function RoundsPage() {
             Add a round
           </Button>
         </header>
-        <Guard what="The rounds" resetKeys={[slow]}>
-          <StackList plan={slow} picked={picked?.id ?? null} onPick={pick} />
+        <Guard what="The rounds" resetKeys={[plan]}>
+          <StackList plan={plan} picked={picked?.id ?? null} onPick={pick} />
         </Guard>
         <p>
           <Link to={`/hem/${plan.hem.id}/propose`}>What could I do with this?</Link>

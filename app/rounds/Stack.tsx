@@ -28,6 +28,7 @@ import { flatnessWords } from '../../core/flat/flatWords.ts';
 import { paint } from '../../drawing/paint.ts';
 import { sceneOf, type Scene } from '../../drawing/scene.ts';
 import { useHemStore } from '../hem/context.ts';
+import { useAfterPaint } from '../look/afterPaint.ts';
 import { Button } from '../look/Button.tsx';
 import { useTheme } from '../look/ThemeAndNotices.tsx';
 import { DotsSixVerticalIcon, TrashIcon } from '../look/icons.ts';
@@ -47,9 +48,13 @@ const nameOf = (entry: RoundEntry): string => familyById(entry.family)?.name ?? 
 export function StackList({ plan, picked, onPick }: StackProps) {
   const store = useHemStore();
   const { sheet } = THEMES[useTheme()];
-  const scene = useMemo(
-    () => sceneOf(plan, { face: 'yarn', seen: 'right', round: null, ground: sheet }),
-    [plan, sheet],
+  const drawn = useAfterPaint(plan);
+  const pictures = useMemo(
+    () => ({
+      plan: drawn,
+      scene: sceneOf(drawn, { face: 'yarn', seen: 'right', round: null, ground: sheet }),
+    }),
+    [drawn, sheet],
   );
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -76,7 +81,14 @@ export function StackList({ plan, picked, onPick }: StackProps) {
         <SortableContext items={entries.map((e) => e.id)} strategy={verticalListSortingStrategy}>
           <ol aria-label="Rounds">
             {entries.map((e) => (
-              <EntryLine key={e.id} plan={plan} scene={scene} entry={e} picked={picked} onPick={onPick} />
+              <EntryLine
+                key={e.id}
+                plan={plan}
+                pictures={pictures}
+                entry={e}
+                picked={picked}
+                onPick={onPick}
+              />
             ))}
           </ol>
         </SortableContext>
@@ -85,7 +97,7 @@ export function StackList({ plan, picked, onPick }: StackProps) {
         <span />
         <LineButton
           plan={plan}
-          scene={scene}
+          pictures={pictures}
           rounds={[plan.rounds[0]!]}
           name="Base round"
           numbers=""
@@ -115,12 +127,18 @@ function announcements(entries: readonly RoundEntry[]): Announcements {
   };
 }
 
-interface EntryLineProps extends StackProps {
+/** What the pictures of the lines are painted from: a plan that may be one edit behind. */
+interface Pictures {
+  readonly plan: Plan;
   readonly scene: Scene;
+}
+
+interface EntryLineProps extends StackProps {
+  readonly pictures: Pictures;
   readonly entry: RoundEntry;
 }
 
-function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
+function EntryLine({ plan, pictures, entry, picked, onPick }: EntryLineProps) {
   const store = useHemStore();
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
     useSortable({ id: entry.id });
@@ -147,7 +165,7 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
       </button>
       <LineButton
         plan={plan}
-        scene={scene}
+        pictures={pictures}
         rounds={rounds}
         name={name}
         numbers={numbers}
@@ -168,7 +186,7 @@ function EntryLine({ plan, scene, entry, picked, onPick }: EntryLineProps) {
 
 interface LineButtonProps {
   readonly plan: Plan;
-  readonly scene: Scene;
+  readonly pictures: Pictures;
   readonly rounds: readonly RoundPlan[];
   readonly name: string;
   readonly numbers: string;
@@ -178,12 +196,18 @@ interface LineButtonProps {
 }
 
 /** Label of a line, which picks its rounds. */
-function LineButton({ plan, scene, rounds, name, numbers, yarns, here, onPick }: LineButtonProps) {
+function LineButton({ plan, pictures, rounds, name, numbers, yarns, here, onPick }: LineButtonProps) {
   const last = rounds[rounds.length - 1];
   const odd = rounds.find((r) => !r.even);
+  const entry = last?.written?.entry.id;
+  const pictured = pictures.plan.rounds.findLast((r) => r.written?.entry.id === entry);
   return (
     <button type="button" className={styles.pick} aria-pressed={here} onClick={onPick}>
-      {last ? <RoundPicture plan={plan} scene={scene} round={last.number} /> : <span />}
+      {last && pictured ? (
+        <RoundPicture plan={pictures.plan} scene={pictures.scene} round={pictured.number} />
+      ) : (
+        <span />
+      )}
       <span className={styles.number}>{numbers}</span>
       <span className={styles.name}>
         {name}
