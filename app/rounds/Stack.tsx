@@ -127,7 +127,7 @@ function announcements(entries: readonly RoundEntry[]): Announcements {
   };
 }
 
-/** What the pictures of the lines are painted from: a plan that may be one edit behind. */
+/** Source of the pictures of the lines: a plan that may be one edit behind. */
 interface Pictures {
   readonly plan: Plan;
   readonly scene: Scene;
