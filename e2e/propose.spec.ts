@@ -38,6 +38,7 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   await expect(page.getByText(/suit as they are\./)).toBeVisible();
   expect((await edges()).length).toBeGreaterThan(3);
   await page.getByRole('button', { name: 'Any edge again' }).click();
+  await expect(searched).toBeVisible();
   await page.getByRole('button', { name: /^Bring back what I did not want/ }).click();
   await expect(searched).toBeVisible();
 

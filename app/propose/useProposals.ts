@@ -28,6 +28,7 @@ const ALL = 0.999;
 interface Seen {
   readonly searching: Searching | null;
   readonly like: Liked | null;
+  readonly unlike: Taste['unlike'];
   readonly keys: readonly string[];
 }
 
@@ -63,8 +64,13 @@ export function useProposals(hem: Hem, wish: Wish, keep: Keep, taste: Taste): Pr
   const answers = searching !== null && searching.isFor(wish, keep);
   const over = state.stopped || state.done > ALL;
   const { found } = state.searched;
-  const [last, setLast] = useState<Seen>({ searching, like: taste.like, keys: NOT_SEEN });
-  const seen = last.searching === searching && last.like === taste.like ? last.keys : NOT_SEEN;
+  const [last, setLast] = useState<Seen>({ searching, ...taste, keys: NOT_SEEN });
+  const seen = useMemo(() => {
+    if (last.searching !== searching || last.like !== taste.like) return NOT_SEEN;
+    // What is wanted again and was not seen in this search would else give way to something like it.
+    const again = last.unlike.filter((one) => !taste.unlike.includes(one)).map(({ key }) => key);
+    return [...again.filter((key) => !last.keys.includes(key)), ...last.keys];
+  }, [last, searching, taste]);
   const { shown, open } = useMemo(
     // A change of counts is looked for when it is known what fits without.
     () => picked(over ? found : found.filter((f) => f.asItIs), proven, SHOWN, taste, seen),
@@ -73,7 +79,8 @@ export function useProposals(hem: Hem, wish: Wish, keep: Keep, taste: Taste): Pr
   useEffect(() => searching?.prove(open), [searching, open]);
   const working = !answers || !over || open.length > 0;
   const fresh = shown.map(({ key }) => key).filter((key) => !seen.includes(key));
-  if (!working && fresh.length > 0) setLast({ searching, like: taste.like, keys: [...seen, ...fresh] });
+  if (!working && (fresh.length > 0 || last.unlike !== taste.unlike))
+    setLast({ searching, ...taste, keys: [...seen, ...fresh] });
   const proving = over && answers ? { done: shown.length / Math.max(1, shown.length + open.length) } : null;
   return {
     ...state,

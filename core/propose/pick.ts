@@ -73,6 +73,26 @@ export function picked(
   taste: Taste = NO_TASTE,
   seen: readonly string[] = [],
 ): Picked {
+  // Only those proofs count that this asks for itself, all of one step before the next: what had been asked on the way,
+  // and in what order answers came, would else leave its mark on what is picked.
+  const known = new Map<string, Proposal | null>();
+  for (;;) {
+    const { shown, open } = pickedKnowing(found, known, most, taste, seen);
+    const unproven = open.filter(({ key }) => !proven.has(key));
+    if (unproven.length > 0)
+      return { shown: [...shown, ...open.flatMap(({ key }) => proven.get(key) ?? [])], open: unproven };
+    if (open.length === 0) return { shown, open };
+    for (const { key } of open) known.set(key, proven.get(key) ?? null);
+  }
+}
+
+function pickedKnowing(
+  found: readonly BorderFound[],
+  proven: ReadonlyMap<string, Proposal | null>,
+  most: number,
+  taste: Taste,
+  seen: readonly string[],
+): Picked {
   const like = taste.like && compared(taste.like);
   const suits = suitsTaste(taste);
   const failed = [...proven.values()].filter((p) => p === null).length;
