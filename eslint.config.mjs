@@ -72,6 +72,7 @@ export default tseslint.config(
   },
   {
     files: ['app/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/testing/**'],
     plugins: { 'react-hooks': hooks },
     rules: { ...hooks.configs.recommended.rules },
   },

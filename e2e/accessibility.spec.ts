@@ -2,6 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './test.ts';
 import { goTo } from './goTo.ts';
+import { OF_A_HEM, OF_ALL } from './screens.ts';
 
 /** Text within a drawing is none: the drawing has a name of its own, which is looked at. */
 async function seriousFaults(page: Page, ground: Ground): Promise<readonly string[]> {
@@ -28,16 +29,6 @@ async function atRest(page: Page): Promise<void> {
     await new Promise((shown) => requestAnimationFrame(() => requestAnimationFrame(shown)));
   });
 }
-
-const OF_ALL = ['/', '/stitches', '/licences', '/log', '/hands', '/practice'];
-const OF_A_HEM = [
-  '/hem/demo-clover/carry',
-  '/hem/demo-harbour-throw/propose',
-  '/hem/demo-clover/log',
-  ...['piece', 'base', 'rounds', 'yarn', 'pattern', 'work'].map(
-    (stop) => `/hem/demo-orchard-squares/${stop}`,
-  ),
-];
 
 type Ground = 'day' | 'evening';
 

@@ -29,5 +29,27 @@ export interface Engine {
   readonly start: (downloads: string) => Promise<Running>;
 }
 
+/** A page of an engine that faults are tried in. */
+export interface HardyTab extends Tab {
+  /** Lets the body of a function run in every page of the tab from now on, before anything of its own. */
+  readonly before: (body: string) => Promise<void>;
+  readonly toFront: () => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+export interface RunningHardy extends Running {
+  readonly tab: HardyTab;
+  /** Opens one more tab. */
+  readonly another: () => Promise<HardyTab>;
+  /** Ends it as a machine that fails does, with no time for anything. */
+  readonly kill: () => Promise<void>;
+}
+
+/** An engine that can be killed, and finds again what it has remembered. */
+export interface HardyEngine extends Pick<Engine, 'name' | 'missing'> {
+  /** Starts it on a folder of what it remembers, without a service worker. */
+  readonly startOn: (profile: string) => Promise<RunningHardy>;
+}
+
 /** Size of the window, CSS pixels. */
 export const WINDOW = { width: 1280, height: 900 } as const;

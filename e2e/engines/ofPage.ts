@@ -1,9 +1,11 @@
 /** What drivers that speak of a page have alike. */
-import type { Tab } from './engine.ts';
+import type { HardyTab } from './engine.ts';
 
 interface Driven {
   readonly goto: (address: string) => Promise<unknown>;
   readonly reload: () => Promise<unknown>;
+  readonly bringToFront: () => Promise<void>;
+  readonly close: () => Promise<void>;
   readonly evaluate: (script: string) => Promise<unknown>;
   readonly mouse: {
     readonly move: (x: number, y: number, options?: { readonly steps: number }) => Promise<void>;
@@ -14,9 +16,11 @@ interface Driven {
 }
 
 /** A tab but for what each driver does in its own way. */
-export const ofPage = (page: Driven): Omit<Tab, 'key' | 'give'> => ({
+export const ofPage = (page: Driven): Omit<HardyTab, 'key' | 'give' | 'before'> => ({
   open: async (address) => void (await page.goto(address)),
   reload: async () => void (await page.reload()),
+  toFront: () => page.bringToFront(),
+  close: () => page.close(),
   run: (body, ...args) => page.evaluate(`(function () { ${body} })(...${JSON.stringify(args)})`),
   point: async ([x, y], ...along) => {
     await page.mouse.move(x, y);
