@@ -5,7 +5,7 @@ import { constructionOf } from '../../core/edits/constructions.ts';
 import { chooseConstruction } from '../../core/edits/piece.ts';
 import { removeRound } from '../../core/edits/rounds.ts';
 import { planComesOutEven } from '../../core/plan/types.ts';
-import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
 import { renderHem } from '../testing/render.tsx';
 import { FitList } from './FitList.tsx';
 
@@ -98,5 +98,17 @@ describe('the fit on the page', () => {
     const [a, , c] = store.get().plan.sides;
     expect(a!.count).toBe(c!.count);
     await screen.findByText('Every round fits and lies flat.');
+  });
+
+  test('what does not lie flat is told with its cause, and the nearest cure is taken with one press', async () => {
+    const { store } = renderFit(
+      false,
+      flatBlanket([entry({ id: 'a', stitch: 'dc', corner: 'three', times: 5 })]),
+    );
+    expect(await screen.findByText(/the corners add 2 stitches a time to each side; 4 would/)).toBeTruthy();
+    fireEvent.click(await screen.findByRole('button', { name: /Corners of the plain round.*Lies flat\./ }));
+    expect(store.get().plan.hem.rounds[0]!.corner).not.toBe('three');
+    await screen.findByText('Every round fits and lies flat.');
+    expect(screen.queryByText(/would lie flat/)).toBeNull();
   });
 });

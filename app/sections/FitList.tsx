@@ -10,6 +10,7 @@ import { planComesOutEven, type Plan, writtenOf } from '../../core/plan/types.ts
 import type { Hem } from '../../core/document/hem.ts';
 import { resultWords, solutionWords, wayOutWords } from '../../core/fit/fitWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
+import { strainCauseWords } from '../../core/forecast/cureWords.ts';
 import { troubleWords } from '../../core/forecast/troubleWords.ts';
 import { held } from '../../core/held.ts';
 import { hookLabel, nextHookMm } from '../../core/terms/yarnWeights.ts';
@@ -132,11 +133,11 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
           </Link>
         </p>
       )}
+      {worst?.kind === 'not flat' && (
+        <Why plan={about} trouble={worst} way={fit && !failed && !best ? solution : null} />
+      )}
       {alike && <MakeAlike edit={alike} plan={about} onDone={(made) => store.do(made)} />}
       {fit && !failed && best && <div className={styles.fitBest}>{solution(best)}</div>}
-      {fit && !failed && worst?.kind === 'not flat' && !best && (
-        <p className="quiet small">{remedyWords(worst, about)}</p>
-      )}
       {fit && !failed && others.length > 0 && (
         <details className={styles.fitOthers}>
           <summary>Other ways ({others.length})</summary>
@@ -161,6 +162,32 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
   );
 });
 
+interface WhyProps {
+  readonly plan: Plan;
+  readonly trouble: NotFlat;
+  /** Shows a way on; null where there is one already, or none can be said yet. */
+  readonly way: ((cure: FitSolution) => React.ReactNode) | null;
+}
+
+/** Cause of what does not lie flat, and its nearest cures. */
+function Why({ plan, trouble, way }: WhyProps) {
+  const { value, pending, failed } = useWorked('cures', plan.hem);
+  if (pending) return null;
+  const ways = failed ? [] : (value?.ways ?? []);
+  return (
+    <>
+      {!failed && value?.cause && <p className="quiet small">{strainCauseWords(plan, value.cause)}</p>}
+      {way &&
+        ways.map((cure) => (
+          <div key={solutionWords(plan, cure)} className={styles.fitBest}>
+            {way(cure)}
+          </div>
+        ))}
+      {way && ways.length === 0 && <p className="quiet small">{remedyWords(trouble, plan)}</p>}
+    </>
+  );
+}
+
 const sideOf = (trouble: BorderTrouble): number =>
   'side' in trouble ? trouble.side : trouble.kind === 'does not fit' ? trouble.sides[0]!.side : 0;
 
@@ -182,14 +209,13 @@ function helps(plan: Plan, { worst }: FitSolution): boolean {
   return FLATNESS[worst?.verdict ?? 'flat'] < now;
 }
 
+type NotFlat = Extract<BorderTrouble, { kind: 'not flat' }>;
+
 const isMild = (trouble: BorderTrouble): boolean =>
   trouble.kind === 'not flat' && trouble.verdict === 'blocks out';
 
 /** Help when no change of counts does. */
-function remedyWords(
-  { verdict, strain, round }: Extract<BorderTrouble, { kind: 'not flat' }>,
-  { rounds, hem }: Plan,
-): string {
+function remedyWords({ verdict, strain, round }: NotFlat, { rounds, hem }: Plan): string {
   if (verdict === 'blocks out') {
     const { hookMm } = held(rounds[round], 'what is not flat is a round of the plan');
     const hook = hookLabel(nextHookMm(hookMm, strain > 0 ? 'smaller' : 'larger'), hem.preferences.language);

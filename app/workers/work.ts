@@ -9,6 +9,7 @@ import { fitHem } from '../../core/fit/open.ts';
 import { evenCounts } from '../../core/fit/task.ts';
 import * as alternatives from '../../core/forecast/alternatives.ts';
 import { compareBorders, type Compared } from '../../core/forecast/borders.ts';
+import { curesOf, type Cures } from '../../core/forecast/cures.ts';
 import { tryFamilies, type Tried } from '../../core/forecast/nextRound.ts';
 import { waysToSize, type SizeWay } from '../../core/forecast/sizes.ts';
 import { DEMO_DEVICE } from '../../core/document/record.ts';
@@ -35,6 +36,7 @@ export const WORK = {
     const made = planner(hem);
     return made.sides.map((_, side) => evenCounts(made, side));
   },
+  cures: (hem: Hem): Cures | null => curesOf(planner(hem)),
   tryFamilies: (hem: Hem): readonly Tried[] => tryFamilies(planner(hem)),
   compareBorders: (hem: Hem): readonly Compared[] => compareBorders(hem),
   roundsFromRest: (hem: Hem, yarnId: string, restG: number): readonly alternatives.RoundsLeft[] =>

@@ -109,7 +109,8 @@ export function worstOf({ rounds }: Plan): Worst {
   return worst;
 }
 
-const FLATNESS: Readonly<Record<Verdict, number>> = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 };
+/** Verdicts from the best to the worst. */
+export const FLATNESS: Readonly<Record<Verdict, number>> = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 };
 const flatness = (s: FitSolution): number =>
   FLATNESS[held(s.worst, 'a stack that is worked has a worst round').verdict];
 
