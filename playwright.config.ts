@@ -30,6 +30,11 @@ export default defineConfig({
       ],
     },
   },
+  // Engines that are slow without a graphics card take much longer beside each other than one after the other.
+  projects: [
+    { name: 'chromium', testIgnore: 'engines.spec.ts' },
+    { name: 'engines', testMatch: 'engines.spec.ts', workers: 1 },
+  ],
   webServer: {
     command: 'node --import tsx server/main.ts',
     url: `http://localhost:${port}`,

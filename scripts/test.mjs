@@ -40,17 +40,18 @@ await linted;
 if (!(await chromium)) process.exit(1);
 await others;
 run('npm', ['run', '--silent', 'build']);
-await tests(
-  'browser',
-  ['run', '--silent', 'browser'],
-  // Drivers of other engines may fail by themselves: those journeys are tried twice, which is told.
-  (report) => {
-    again = report.stats.flaky;
-    return [report.stats.expected + report.stats.flaky, report.stats.unexpected];
-  },
-  (report) => report.suites.flatMap(specsIn),
-  { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, 'browser.json') },
-);
+for (const project of ['chromium', 'engines'])
+  await tests(
+    project,
+    ['run', '--silent', 'browser', '--', `--project=${project}`],
+    // Drivers of other engines may fail by themselves: those journeys are tried twice, which is told.
+    (report) => {
+      again += report.stats.flaky;
+      return [report.stats.expected + report.stats.flaky, report.stats.unexpected];
+    },
+    (report) => report.suites.flatMap(specsIn),
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: join(reports, `${project}.json`) },
+  );
 console.log('\nThe slowest:');
 for (const { ms, name } of taken.sort((a, b) => b.ms - a.ms).slice(0, 10))
   console.log(`${(ms / 1000).toFixed(1).padStart(6)} s  ${name}`);
