@@ -239,6 +239,18 @@ describe('an edit that was set aside', () => {
     expect((await library.open(hem.id))!.found.outcome).toMatchObject({ value: { pace: 60 } });
   });
 
+  test('is seen on a shelf that waits for no page which holds on to the hem', async () => {
+    const { browser, library } = await shelfWithOne();
+    library.drafts.put(draft(after(hem, setPace(60)), 1));
+    let letGo = (): void => undefined;
+    void browser.openPage().tabs.alone(hem.id, () => new Promise<void>((done) => (letGo = done)));
+    expect((await library.list())[0]!.outcome).toMatchObject({ value: { pace: 60 } });
+    expect(library.drafts.ids()).toEqual([hem.id]);
+    letGo();
+    expect((await library.open(hem.id))!.found.outcome).toMatchObject({ value: { pace: 60 } });
+    expect(library.drafts.ids()).toEqual([]);
+  });
+
   test('of each page is its own, and a line needs no whole hem', async () => {
     const { library } = await shelfWithOne();
     const line = { ...draft(after(hem, setPace(60)), 1), hem: null };

@@ -7,7 +7,7 @@ import type { Hem } from '../../core/document/hem.ts';
 import { withRecordOf } from '../../core/document/record.ts';
 import type { Outcome } from '../../core/problems.ts';
 import { Bin, type Binned } from './bin.ts';
-import type { RecordStore } from './recordStore.ts';
+import { within, type RecordStore } from './recordStore.ts';
 import type { Draft, Drafts } from './drafts.ts';
 import { History, type Version } from './history.ts';
 import {
@@ -84,6 +84,9 @@ export interface LibraryParts {
 /** How a version is called that was taken to another device, or came from one. */
 export const CARRIED = 'to or from another device';
 
+/** Time for which the shelf waits for edits that were set aside to be written, ms: they are seen all the same. */
+const DRAFTS_MS = 1000;
+
 export class Library {
   readonly history: History;
   private readonly bin: Bin;
@@ -122,11 +125,15 @@ export class Library {
 
   /** All hems, those that are worked on before the others, last changed first; damaged ones too. Edits that were set aside are written before. */
   async list(): Promise<readonly RecordFound[]> {
-    const aside = this.parts.drafts.ids();
-    for (const id of aside) await this.takeDrafts(id);
+    const taken = async (): Promise<void> => {
+      for (const id of this.parts.drafts.ids()) await this.takeDrafts(id);
+    };
+    // A page that was put to sleep may hold on to a hem: the shelf does not wait for it.
+    await within(taken(), DRAFTS_MS).catch(() => undefined);
+    const aside = new Map(this.parts.drafts.ids().map((id) => [id, this.parts.drafts.of(id)]));
     const all = await this.parts.hems.all();
     return all
-      .map(([id, value]) => (aside.includes(id) ? this.asSeen(readRecord(id, value)) : readRecord(id, value)))
+      .map(([id, value]) => this.asSeen(readRecord(id, value), aside.get(id) ?? []))
       .sort(
         (a, b) =>
           Number(isBegun(b)) - Number(isBegun(a)) || order(changedOf(b), changedOf(a)) || order(a.id, b.id),
@@ -149,8 +156,8 @@ export class Library {
   }
 
   /** Stored state of a hem, with the edits that are set aside and could not be written: what its maker saw last. */
-  private asSeen(found: RecordFound): RecordFound {
-    return this.parts.drafts.of(found.id).reduce((seen, draft) => {
+  private asSeen(found: RecordFound, aside = this.parts.drafts.of(found.id)): RecordFound {
+    return aside.reduce((seen, draft) => {
       const hem = isWritten(found, draft) ? null : resumed(seen, draft);
       return hem ? withAside(seen, hem, draft) : seen;
     }, found);
