@@ -20,7 +20,7 @@ import { memo, useEffect, useMemo, useRef } from 'react';
 import { landmarksOf } from '../../core/chart/landmarks.ts';
 import { yarnOf, type RoundEntry } from '../../core/document/hem.ts';
 import * as edits from '../../core/edits/rounds.ts';
-import type { Verdict } from '../../core/flat/flat.ts';
+import { FLATNESS, type Verdict } from '../../core/flat/flat.ts';
 import type { Plan, RoundPlan } from '../../core/plan/types.ts';
 import { familyById } from '../../core/rounds/registry.ts';
 import { countsWords } from '../../core/plan/countWords.ts';
@@ -240,12 +240,10 @@ function YarnDot({ plan, yarn }: { readonly plan: Plan; readonly yarn: string })
   return <span className="swatch" style={{ background: colour }} title={name} />;
 }
 
-const WORST: readonly Verdict[] = ['flat', 'blocks out', 'ripples', 'cups'];
-
 const worstOf = (rounds: readonly RoundPlan[]): Verdict =>
   rounds
     .flatMap((r) => r.sides.map((s) => s.verdict))
-    .reduce((a, b) => (WORST.indexOf(b) > WORST.indexOf(a) ? b : a), 'flat');
+    .reduce((a, b) => (FLATNESS[b] > FLATNESS[a] ? b : a), 'flat');
 
 /** How the edge of the fabric looks: straight, hardly waved, waved, or bowed. */
 const FLAT_LINES: Readonly<Record<Verdict, string>> = {

@@ -1,6 +1,7 @@
 import { roundIn } from '../../core/plan/roundNames.ts';
 import { Link } from 'react-router';
 import { performed, type Edit } from '../../core/edits/edit.ts';
+import { FLATNESS } from '../../core/flat/flat.ts';
 import { takeSolution } from '../../core/edits/solution.ts';
 import { changesNothing, type Fit, type FitSolution, type WayOut } from '../../core/fit/fit.ts';
 import { madeAlike } from '../../core/forecast/alike.ts';
@@ -199,8 +200,6 @@ const GROUPS: readonly (readonly [string, (s: FitSolution) => boolean])[] = [
   ['In later rounds only', (s) => !inBase(s) && !hasCorners(s)],
   ['With another corner', hasCorners],
 ];
-
-const FLATNESS = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 } as const;
 
 /** Whether a solution is better than what is there: all fits where it did not, or the border lies flatter. */
 function helps(plan: Plan, { worst }: FitSolution): boolean {

@@ -8,7 +8,7 @@ import { held } from '../held.ts';
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import { fitPlan, fitTask } from './task.ts';
 import { performed } from '../edits/edit.ts';
-import type { Verdict } from '../flat/flat.ts';
+import { FLATNESS } from '../flat/flat.ts';
 import { createPlanner, type Planner } from '../plan/planner.ts';
 import { planComesOutEven, type Plan, writtenOf } from '../plan/types.ts';
 import { workedRounds } from '../record/record.ts';
@@ -109,8 +109,6 @@ export function worstOf({ rounds }: Plan): Worst {
   return worst;
 }
 
-/** Verdicts from the best to the worst. */
-export const FLATNESS: Readonly<Record<Verdict, number>> = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 };
 const flatness = (s: FitSolution): number =>
   FLATNESS[held(s.worst, 'a stack that is worked has a worst round').verdict];
 

@@ -28,6 +28,9 @@ export const FLAT_LIMITS: FlatLimits = { flat: 0.02, blocks: 0.05 };
 
 export type Verdict = 'flat' | 'blocks out' | 'ripples' | 'cups';
 
+/** Verdicts from the best to the worst. */
+export const FLATNESS: Readonly<Record<Verdict, number>> = { flat: 0, 'blocks out': 1, ripples: 2, cups: 2 };
+
 /** Look of a strain. */
 export function verdict(strain: number, limits: FlatLimits = FLAT_LIMITS): Verdict {
   const size = Math.abs(strain);

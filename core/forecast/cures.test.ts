@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { takeSolution } from '../edits/solution.ts';
 import { performed } from '../edits/edit.ts';
-import { FLATNESS, worstOf } from '../fit/open.ts';
+import { worstOf } from '../fit/open.ts';
+import { FLATNESS } from '../flat/flat.ts';
 import { chanceOf } from '../chance.ts';
 import type { Hem } from '../document/hem.ts';
 import { plan as planOf } from '../plan/planner.ts';

@@ -5,7 +5,8 @@
  */
 import type { Hem, RoundEntry } from '../document/hem.ts';
 import type { FitSolution, Worst } from '../fit/fit.ts';
-import { FLATNESS, fitHem, worstOf } from '../fit/open.ts';
+import { fitHem, worstOf } from '../fit/open.ts';
+import { FLATNESS } from '../flat/flat.ts';
 import { lengthAt, turnedCorners } from '../piece/outline.ts';
 import { isWorkedSide } from '../piece/part.ts';
 import { sidesWorked, type Plan, type RoundPlan } from '../plan/types.ts';
