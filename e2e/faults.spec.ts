@@ -12,7 +12,6 @@ import { chromium } from './engines/chromium.ts';
 import { firefox } from './engines/firefox.ts';
 import { Person } from './engines/person.ts';
 import { choose } from './inForce.ts';
-import { binOpened } from './stored.ts';
 import { chanceOf } from '../core/chance.ts';
 import { seeds } from '../core/testing/seeds.ts';
 
@@ -215,7 +214,6 @@ const DAMAGE = [
 test('damage in any record of any store hurts one hem at the most', async ({ page }) => {
   await page.goto('/');
   await expect(page.locator('.shelf_hem')).toHaveCount(DEMOS);
-  await binOpened(page);
   await page.goto(HEM);
   await choose(page, 'Left hand');
   await expect(page.getByText('Saved in this browser')).toBeVisible();

@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import type { Download, Page } from '@playwright/test';
 import { expect, test } from './test.ts';
 import { choose, inForce } from './inForce.ts';
-import { storeOpened } from './stored.ts';
 import { readBundle, writeBundle } from '../core/document/bundle.ts';
 import { readHem } from '../core/document/check.ts';
 import { VERSION } from '../core/document/format.ts';
@@ -135,7 +134,6 @@ test('a backup with more photos than one file holds comes in several, and all of
 }) => {
   await page.goto('/');
   await expect(page.locator('.shelf_hem')).toHaveCount(DEMO_FILES.length);
-  await storeOpened(page, 'photos');
   await page.evaluate(async () => {
     const open = indexedDB.open('zig-hem');
     await new Promise((resolve) => (open.onsuccess = resolve));

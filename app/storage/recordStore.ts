@@ -113,19 +113,53 @@ const answerTo = <T>(request: IDBRequest<T>): Promise<T> =>
   });
 
 const DATABASE = 'zig-hem';
+const STORES = ['hems', 'history', 'bin', 'undo', 'photos', 'pictures', 'settings'] as const;
+
+let made: Promise<void> | null = null;
+
+/**
+ * Makes all stores at once. A store made later would be a new version of the database, for which every other page has to let
+ * go of the one it has: a page that sleeps, or is just being left, may take minutes.
+ */
+const allStores = (): Promise<void> =>
+  (made ??= makeStores().catch(() => {
+    // What stands in the way is told by what is asked of a store; the next one to ask tries again.
+    made = null;
+  }));
+
+async function makeStores(): Promise<void> {
+  const found = await openedAt();
+  const lacks = STORES.some((store) => !found.objectStoreNames.contains(store));
+  found.close();
+  if (lacks) (await openedAt(found.version + 1)).close();
+}
+
+function openedAt(version?: number): Promise<IDBDatabase> {
+  const opening = indexedDB.open(DATABASE, version);
+  opening.onupgradeneeded = () => {
+    const { objectStoreNames } = opening.result;
+    for (const store of STORES)
+      if (!objectStoreNames.contains(store)) opening.result.createObjectStore(store);
+  };
+  return answerTo(opening);
+}
 
 /** A store of this browser. */
-export function recordStore(storeName: string): RecordStore {
-  const store = localforage.createInstance({ name: DATABASE, storeName });
+export function recordStore(storeName: (typeof STORES)[number]): RecordStore {
+  let found: Promise<LocalForage> | null = null;
+  const store = (): Promise<LocalForage> =>
+    (found ??= allStores().then(() => localforage.createInstance({ name: DATABASE, storeName })));
+  const asked = <T>(ask: (store: LocalForage) => Promise<T>, ms = PATIENCE_MS): Promise<T> =>
+    within(store().then(ask), ms);
   return {
-    get: (key) => within(store.getItem(key)),
+    get: (key) => asked((store) => store.getItem(key)),
     set: async (key, value) => {
-      await within(store.setItem(key, value));
+      await asked((store) => store.setItem(key, value));
     },
-    remove: (key) => within(store.removeItem(key)),
-    keys: () => within(store.keys()),
-    addAll: (entries) => within(addedAll(store, storeName, entries), 4 * PATIENCE_MS),
+    remove: (key) => asked((store) => store.removeItem(key)),
+    keys: () => asked((store) => store.keys()),
+    addAll: (entries) => asked((store) => addedAll(store, storeName, entries), 4 * PATIENCE_MS),
     // A shelf of hundreds may take its time.
-    all: () => within(allOf(store, storeName), 4 * PATIENCE_MS),
+    all: () => asked((store) => allOf(store, storeName), 4 * PATIENCE_MS),
   };
 }
