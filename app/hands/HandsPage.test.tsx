@@ -116,6 +116,15 @@ describe('my hands', () => {
     await waitFor(() => expect(wishes().habits).toBeNull());
   });
 
+  test('hints at work are given until they are not wanted', async () => {
+    open();
+    const box = within(await part('Hints at work')).getByRole<HTMLInputElement>('checkbox');
+    expect(box.checked).toBe(true);
+    fireEvent.click(box);
+    await waitFor(() => expect(wishes().hints).toBe(false));
+    expect(box.checked).toBe(false);
+  });
+
   test('starting afresh leaves the log as it is, and is taken back', async () => {
     open();
     const learned = (await part('Pace')).textContent;

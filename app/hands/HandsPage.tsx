@@ -80,6 +80,17 @@ export function HandsPage() {
               <p>{countedWords(data.hands.counted)}</p>
             </section>
             <section>
+              <h2>Hints at work</h2>
+              <label className={styles.use}>
+                <input
+                  type="checkbox"
+                  checked={wishes.hints}
+                  onChange={(e) => wish({ ...wishes, hints: e.target.checked })}
+                />{' '}
+                Say what lies ahead: how a side ends, tight places, where the border may be left
+              </label>
+            </section>
+            <section>
               <h2>How you begin and close rounds</h2>
               {wishes.habits === null ? (
                 <p>

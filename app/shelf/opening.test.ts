@@ -27,7 +27,14 @@ describe('files that come in', () => {
   });
 
   test('a backup brings what its maker wants of their hands; a damaged wish keeps no hem out', async () => {
-    const wishes = { since: null, off: ['yarn'] as const, own: { time: 0.5 }, habits: null, rounds: [] };
+    const wishes = {
+      since: null,
+      off: ['yarn'] as const,
+      own: { time: 0.5 },
+      habits: null,
+      rounds: [],
+      hints: true,
+    };
     const texts = [{ name: 'one.hem.json', text: writeHem(hems[0]!) }];
     const zip = (text: string) => file('b.zip', writeFiles([...texts, { name: HANDS_FILE, text }], NOW)[0]!);
     expect(await readFiles([zip(writeWishes(wishes))], NOW)).toMatchObject({

@@ -7,6 +7,7 @@ import { yarnRestsOn } from '../../core/evidence/estimateWords.ts';
 import { plural, timeWords, yarnLengthWords } from '../../core/say/measures.ts';
 import { momentsOf } from '../../core/work/momentWords.ts';
 import { sideLabel } from '../../core/print/placeWords.ts';
+import { hintsOf } from '../../core/work/hintWords.ts';
 import { stepWords } from '../../core/work/stepWords.ts';
 import {
   isUnderWay,
@@ -26,6 +27,8 @@ import { ArrowLeftIcon, CheckIcon, SpeakerHighIcon, SpeakerSlashIcon } from '../
 import { unlessHeld } from '../look/typing.ts';
 import { oneTouch } from './oneTouch.ts';
 import { Rest } from './Rest.tsx';
+import { EarlyEnds } from './EarlyEnds.tsx';
+import { useHints } from './hints.ts';
 import { hush, say, voiceHere } from './voice.ts';
 import styles from './work.module.css';
 
@@ -58,7 +61,11 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
     step,
     language,
   );
-  const aloud = [words.where, ...words.now, words.turn ?? ''].join('. ');
+  const wantsHints = useHints();
+  const hints = wantsHints
+    ? hintsOf(plan, held(round, 'there is a round while there is a step').number, step, stride, language)
+    : [];
+  const aloud = [words.where, ...words.now, words.turn ?? '', ...hints].join('. ');
   useEffect(() => {
     if (spoken) say(aloud);
     return hush;
@@ -106,6 +113,11 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
             {text}
           </p>
         ))}
+        {hints.map((text) => (
+          <p key={text} className={styles.moment}>
+            {text}
+          </p>
+        ))}
         {moments.map(({ kind, text }) => (
           <p key={text} className={kind === 'caution' ? styles.caution : styles.moment}>
             {text}
@@ -150,6 +162,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
       </dl>
       <RestsOn plan={plan} />
       <BallInHand />
+      {wantsHints && begun && <EarlyEnds />}
       <Rest />
       <p className={styles.tools}>
         <Button

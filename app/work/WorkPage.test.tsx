@@ -1,11 +1,15 @@
 /** @jest-environment jsdom */
 import { placeInWords } from '../../core/work/progressWords.ts';
 import { describe, expect, test } from '@jest/globals';
-import { act, fireEvent, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { held } from '../../core/held.ts';
 import { placesToRipTo, workedUpTo } from '../../core/work/progress.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { removeRound } from '../../core/edits/rounds.ts';
-import { entry, rowsHem } from '../../core/testing/hems.ts';
+import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
+import { workedInto } from '../../core/testing/worked.ts';
+import { NO_WISHES } from '../../core/hands/wishes.ts';
+import { keepWishes } from '../storage/wishes.ts';
 import { renderHem } from '../testing/render.tsx';
 import { WorkPage } from './WorkPage.tsx';
 
@@ -267,6 +271,33 @@ describe('work', () => {
     press('Done');
     expect(now()).toContain('min at this sitting');
     expect(store.get().plan.hem.record.map((e) => e.did)).toEqual(['began', 'made', 'paused', 'made']);
+  });
+
+  test('says how the side ends before it does, unless hints are not wanted', async () => {
+    // Of 61 stitches of side A some 25 are left.
+    const { hem: near } = workedInto(flatBlanket([entry({ times: 3 })]), 1, 0.15);
+    renderHem(near, () => <WorkPage />);
+    expect(now()).toMatch(/Up to the corner, (\d+) sts: 1 sc in each of the next \1 sts\./);
+    cleanup();
+    await keepWishes({ ...NO_WISHES, hints: false });
+    renderHem(near, () => <WorkPage />);
+    await waitFor(() => expect(screen.queryByText('Where it may end sooner')).toBeNull());
+    expect(now()).not.toContain('Up to the corner, ');
+    await keepWishes(NO_WISHES);
+  });
+
+  test('ends sooner where it may, and that is taken back', async () => {
+    const { store } = renderHem(workedInto(flatBlanket([entry({ times: 3 })]), 1, 0.4).hem, () => (
+      <WorkPage />
+    ));
+    const shown = held(screen.getByText('Where it may end sooner').closest('details'), 'it can be opened');
+    shown.open = true;
+    fireEvent(shown, new Event('toggle'));
+    await screen.findByText(/^The shortest border from here that looks finished ends with round 1/);
+    press(/^End it with round 1: /);
+    expect(store.get().plan.rounds.length).toBe(2);
+    act(() => store.undo());
+    expect(store.get().plan.rounds.length).toBe(4);
   });
 
   test('goes from corner to corner, if that is one step, and says how much is left', async () => {

@@ -16,6 +16,7 @@ import { DEMO_DEVICE } from '../../core/document/record.ts';
 import { evidenceOfEach, handsFrom } from '../../core/evidence/evidence.ts';
 import type { Hands } from '../../core/hands/hands.ts';
 import { leaveOff, type LeaveOffGoal, type LeftOff } from '../../core/work/leaveOff.ts';
+import { earlyEndsOf, type EarlyEnd } from '../../core/work/earlyEnds.ts';
 import { createPlanner } from '../../core/plan/planner.ts';
 import type { BaseRound } from '../../core/base/baseRound.ts';
 import type { Keep } from '../../core/propose/grammar.ts';
@@ -58,6 +59,7 @@ export const WORK = {
   propose: (hem: Hem, wish: Wish, slice: number, keep: Keep): Searched => searchSlice(hem, wish, slice, keep),
   prove: (hem: Hem, wish: Wish, found: BorderFound, bases: readonly BaseRound[]): Proposal | null =>
     prove(hem, wish, found, bases),
+  earlyEndsOf: (hem: Hem): readonly EarlyEnd[] => earlyEndsOf(planner(hem)),
   leaveOff: (hem: Hem, goal: LeaveOffGoal): readonly LeftOff[] => leaveOff(planner(hem), goal),
   hands: (hems: readonly Hem[], since: string | null): Hands =>
     handsFrom(

@@ -45,6 +45,7 @@ describe('what a maker wants of what was learned', () => {
       own: { width: 0.9 },
       habits: null,
       rounds: [],
+      hints: false,
     };
     expect(readWishes(JSON.parse(writeWishes(wishes)))).toEqual({ ok: true, value: wishes });
     for (const part of [
@@ -54,6 +55,7 @@ describe('what a maker wants of what was learned', () => {
       { own: { yarn: 900 } },
       { own: { feet: 1 } },
       { own: null },
+      { hints: 'seldom' },
       { habits: { first: 'somehow' } },
       { rounds: [{ ...FOAM, language: 'fr' }] },
       { rounds: [{ ...FOAM, name: 'x'.repeat(101) }] },

@@ -21,12 +21,21 @@ export interface HandsWishes {
   readonly habits: StartHabits | null;
   /** Rounds of their own that they keep for other hems. */
   readonly rounds: readonly OwnWritten[];
+  /** Whether Work says what lies ahead: how a side ends, what will be tight, where the border may be left. */
+  readonly hints: boolean;
 }
 
 /** The file of a backup that says them. */
 export const HANDS_FILE = 'my-hands.json';
 
-export const NO_WISHES: HandsWishes = { since: null, off: [], own: {}, habits: null, rounds: [] };
+export const NO_WISHES: HandsWishes = {
+  since: null,
+  off: [],
+  own: {},
+  habits: null,
+  rounds: [],
+  hints: true,
+};
 
 /** Least and most of a ratio of one’s own. */
 export const OWN_RATIO = [0.2, 5] as const;
@@ -73,24 +82,25 @@ const isOwnWritten = (value: unknown): value is OwnWritten => {
 export function readWishes(value: unknown): Outcome<HandsWishes> {
   const unsound = failed(handsProblem('hands-unreadable', inAll('the file of your hands')));
   if (typeof value !== 'object' || value === null) return unsound;
-  // What was kept before there were habits has none.
+  // What was kept before there were habits, rounds or hints has the usual ones.
   const {
     since,
     off,
     own,
     habits = null,
     rounds = [],
+    hints = true,
   } = value as Partial<Record<keyof HandsWishes, unknown>>;
   if (habits !== null && !areHabits(habits)) return unsound;
   if (!Array.isArray(rounds) || rounds.length > LIMITS.keptRounds || !rounds.every(isOwnWritten))
     return unsound;
   if (since !== null && (typeof since !== 'string' || Number.isNaN(Date.parse(since)))) return unsound;
   if (!Array.isArray(off) || !off.every((o): o is HandsUse => USES.includes(o as HandsUse))) return unsound;
-  if (typeof own !== 'object' || own === null) return unsound;
+  if (typeof own !== 'object' || own === null || typeof hints !== 'boolean') return unsound;
   const [least, most] = OWN_RATIO;
   const sound = Object.entries(own).every(
     ([of, ratio]) =>
       PARTS.includes(of as HandsPart) && typeof ratio === 'number' && ratio >= least && ratio <= most,
   );
-  return sound ? done({ since, off, own, habits, rounds }) : unsound;
+  return sound ? done({ since, off, own, habits, rounds, hints }) : unsound;
 }

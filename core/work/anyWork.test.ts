@@ -12,6 +12,7 @@ import { randomEdit } from '../testing/randomEdits.ts';
 import { seeds, withSeed } from '../testing/seeds.ts';
 import { after } from '../testing/worked.ts';
 import { reachWords } from './ballWords.ts';
+import { hintsOf } from './hintWords.ts';
 import { momentsOf } from './momentWords.ts';
 import { writtenPattern } from '../print/steps/pattern.ts';
 import { placeInWords } from './progressWords.ts';
@@ -120,7 +121,10 @@ test('work and edits of the design in any order leave a border that can be gone 
           if (!step || !round) continue;
           const { where, now: texts } = stepWords(now, round.number, step, language);
           const moments = momentsOf(now, round.number, step, language).map((m) => m.text);
-          expect([where, ...texts, ...moments].join(' ')).not.toMatch(/undefined|NaN|null|\[object/);
+          const hints = hintsOf(now, round.number, step, stride, language);
+          expect([where, ...texts, ...moments, ...hints].join(' ')).not.toMatch(
+            /undefined|NaN|null|\[object/,
+          );
         }
         const { side, round, border } = leftOf(now);
         expect(side.stitches).toBeLessThanOrEqual(round.stitches);
