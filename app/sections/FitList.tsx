@@ -11,7 +11,6 @@ import { planComesOutEven, type Plan, writtenOf } from '../../core/plan/types.ts
 import type { Hem } from '../../core/document/hem.ts';
 import { resultWords, solutionWords, wayOutWords } from '../../core/fit/fitWords.ts';
 import { bodyLiesWords } from '../../core/document/partWords.ts';
-import { strainCauseWords } from '../../core/forecast/cureWords.ts';
 import { troubleWords } from '../../core/forecast/troubleWords.ts';
 import { held } from '../../core/held.ts';
 import { hookLabel, nextHookMm } from '../../core/terms/yarnWeights.ts';
@@ -20,6 +19,7 @@ import { useHemStore, useInTerms } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
 import { WithMeanings } from '../controls/Meaning.tsx';
 import { useWorked } from '../workers/useWorked.ts';
+import { WhyNotFlat } from './WhyNotFlat.tsx';
 import styles from './fitList.module.css';
 
 export interface FitListProps {
@@ -135,7 +135,11 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
         </p>
       )}
       {worst?.kind === 'not flat' && (
-        <Why plan={about} trouble={worst} way={fit && !failed && !best ? solution : null} />
+        <WhyNotFlat
+          plan={about}
+          way={fit && !failed && !best ? (s) => <div className={styles.fitBest}>{solution(s)}</div> : null}
+          none={remedyWords(worst, about)}
+        />
       )}
       {alike && <MakeAlike edit={alike} plan={about} onDone={(made) => store.do(made)} />}
       {fit && !failed && best && <div className={styles.fitBest}>{solution(best)}</div>}
@@ -162,32 +166,6 @@ const FitBody = memo(function FitBody({ fit, plan: about, failed, onPreview, onS
     </>
   );
 });
-
-interface WhyProps {
-  readonly plan: Plan;
-  readonly trouble: NotFlat;
-  /** Shows a way on; null where there is one already, or none can be said yet. */
-  readonly way: ((cure: FitSolution) => React.ReactNode) | null;
-}
-
-/** Cause of what does not lie flat, and its nearest cures. */
-function Why({ plan, trouble, way }: WhyProps) {
-  const { value, pending, failed } = useWorked('cures', plan.hem);
-  if (pending) return null;
-  const ways = failed ? [] : (value?.ways ?? []);
-  return (
-    <>
-      {!failed && value?.cause && <p className="quiet small">{strainCauseWords(plan, value.cause)}</p>}
-      {way &&
-        ways.map((cure) => (
-          <div key={solutionWords(plan, cure)} className={styles.fitBest}>
-            {way(cure)}
-          </div>
-        ))}
-      {way && ways.length === 0 && <p className="quiet small">{remedyWords(trouble, plan)}</p>}
-    </>
-  );
-}
 
 const sideOf = (trouble: BorderTrouble): number =>
   'side' in trouble ? trouble.side : trouble.kind === 'does not fit' ? trouble.sides[0]!.side : 0;

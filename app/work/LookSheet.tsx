@@ -3,7 +3,9 @@ import { useState } from 'react';
 import type { Verdict } from '../../core/flat/flat.ts';
 import { lengthSlip } from '../../core/evidence/slips.ts';
 import { extent, lengthAt } from '../../core/piece/outline.ts';
-import { identityOfRound, sidesWorked, type Plan, type RoundPlan } from '../../core/plan/types.ts';
+import { identityOfRound, sidesWorked, writtenOf, type Plan, type RoundPlan } from '../../core/plan/types.ts';
+import { takeSolution } from '../../core/edits/solution.ts';
+import { resultWords, solutionWords } from '../../core/fit/fitWords.ts';
 import { lookAnswer } from '../../core/work/lookWords.ts';
 import { lengthWords, sizeWords } from '../../core/say/measures.ts';
 import { sideLabel, sideWords } from '../../core/print/placeWords.ts';
@@ -11,6 +13,7 @@ import { numberTyped } from '../../core/say/typed.ts';
 import { looksAt, type Looked } from '../../core/work/looks.ts';
 import { progressOf } from '../../core/work/progress.ts';
 import { useHemStore } from '../hem/context.ts';
+import { WhyNotFlat } from '../sections/WhyNotFlat.tsx';
 import { AskedAbout } from '../sections/AskedAbout.tsx';
 import { Button } from '../look/Button.tsx';
 import { CameraIcon } from '../look/icons.ts';
@@ -67,6 +70,7 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
     asked.some((what) => cm(what) !== null) ||
     note.trim() !== '' ||
     photo !== null;
+  const stack = plan.rounds.slice(1).map((r) => writtenOf(r));
   const planned = plannedCm(plan, round);
   const inUnit = (value: number): string => `${Number((unit === 'cm' ? value : value / 2.54).toFixed(1))}`;
   const slips = asked.flatMap((what, i) => {
@@ -157,6 +161,19 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
           )
         );
       })}
+      {isAsForetold(round, lies) && (
+        <WhyNotFlat
+          plan={plan}
+          way={(cure) => (
+            <Button
+              className={styles.cure}
+              onClick={() => store.do(takeSolution(stack, cure, solutionWords(plan, cure)))}
+            >
+              {resultWords(plan, cure)}
+            </Button>
+          )}
+        />
+      )}
       <div className={styles.counts}>{[ACROSS, DOWN, DEPTH].map(measure)}</div>
       <p className="quiet small">
         By the tape, from edge to edge. The whole border: {sizeWords(plan.finishedSize, unit)},{' '}
@@ -223,6 +240,13 @@ export function LookSheet({ plan, onClose }: { readonly plan: Plan; readonly onC
     </div>
   );
 }
+
+/** Whether a side was seen not to lie flat as its plan says it does not: the cause is known then. */
+const isAsForetold = ({ sides }: RoundPlan, lies: readonly Lies[]): boolean =>
+  lies.some((l, side) => {
+    const { verdict, strain } = sides[side]!;
+    return verdict !== 'flat' && ((l === 'ripples' && strain > 0) || (l === 'cups' && strain < 0));
+  });
 
 /** Planned lengths that can be measured, cm, in the order in which they are asked. */
 function plannedCm({ body }: Plan, round: RoundPlan): readonly number[] {

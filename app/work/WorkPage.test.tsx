@@ -300,6 +300,30 @@ describe('work', () => {
     expect(store.get().plan.rounds.length).toBe(4);
   });
 
+  test('says why a side ripples as foretold, and the nearest cure that is still open', async () => {
+    const rippling = rowsHem({
+      stitches: 61,
+      rows: [{ stitch: 'dc', count: 32 }],
+      widthCm: 43,
+      heightCm: 45,
+      counts: [61, 63, 61, 63],
+      rounds: [entry({ id: 'a' }), entry({ id: 'b', times: 2, corner: 'threes' })],
+    });
+    const { store } = renderHem(workedInto(rippling, 1, 0.6).hem, () => <WorkPage />);
+    press('Look');
+    fireEvent.change(screen.getByRole('combobox', { name: /^Side A/ }), { target: { value: 'cups' } });
+    expect(screen.queryByText(/would lie flat\.$/)).toBeNull();
+    fireEvent.change(screen.getByRole('combobox', { name: /^Side A/ }), { target: { value: 'ripples' } });
+    await screen.findByText(
+      /^In rounds 2 and 3 \(plain round\) the corners add 7 stitches a time to sides A and C; 2 would lie flat\.$/,
+    );
+    const [begun, , , outer] = store.get().plan.rounds;
+    press('Corners of the plain round: 3 in one');
+    const { rounds } = store.get().plan;
+    expect(rounds[0]!.sides[0]!.tally).toEqual(begun!.sides[0]!.tally);
+    expect(rounds[3]!.sides[0]!.strain).toBeLessThan(outer!.sides[0]!.strain / 3);
+  });
+
   test('goes from corner to corner, if that is one step, and says how much is left', async () => {
     const { store } = renderWork();
     fireEvent.change(screen.getByLabelText('One step is'), { target: { value: 'corner' } });

@@ -51,7 +51,11 @@ export function curesOf(plan: Plan): Cures | null {
   const most = groupsOf(chain)
     .map((rounds) => ({ rounds, adds: sum(rounds, (r) => added(plan, r, trouble.side)) }))
     .reduce((a, b) => (b.adds * Math.sign(trouble.strain) > a.adds * Math.sign(trouble.strain) ? b : a));
-  const entry = most.rounds[0]!.written?.entry ?? null;
+  const caused = most.rounds[0]!;
+  // What has been begun stays: then the next corners that are still open.
+  const entry = caused.done
+    ? chain.find((r) => !r.done && r.written && hasCorners(plan, r.written.entry))?.written?.entry
+    : caused.written?.entry;
   const ways = [
     ...(entry && hasCorners(plan, entry) ? [withOtherCorner(plan, entry)] : []),
     withOtherCounts(plan, chain),
