@@ -43,15 +43,38 @@ export interface Cures {
 /** Rounds whose stitches differ in width by less are of the same stitches. */
 const SAME_WIDTH = 0.01;
 
-/** Cause and cures of what is worst about how a border lies; null where it lies flat. */
-export function curesOf(plan: Plan): Cures | null {
+interface Blamed {
+  readonly side: number;
+  /** Rounds from the base round up to the one that lies worst. */
+  readonly chain: readonly RoundPlan[];
+  /** Those of the entry that adds most to it. */
+  readonly rounds: readonly RoundPlan[];
+}
+
+function blamedIn(plan: Plan): Blamed | null {
   const trouble = troublesOf(plan).find((t) => t.kind === 'not flat');
   if (!trouble) return null;
   const chain = chainTo(plan, trouble.round);
-  const most = groupsOf(chain)
-    .map((rounds) => ({ rounds, adds: sum(rounds, (r) => added(plan, r, trouble.side)) }))
-    .reduce((a, b) => (b.adds * Math.sign(trouble.strain) > a.adds * Math.sign(trouble.strain) ? b : a));
-  const caused = most.rounds[0]!;
+  const { rounds } = groupsOf(chain)
+    .map((group) => ({ rounds: group, adds: sum(group, (r) => added(plan, r, trouble.side)) }))
+    .reduce((one, other) =>
+      other.adds * Math.sign(trouble.strain) > one.adds * Math.sign(trouble.strain) ? other : one,
+    );
+  return { side: trouble.side, chain, rounds };
+}
+
+/** Cause of what is worst about how a border lies; null where it lies flat, or no round stands out. */
+export function strainCauseOf(plan: Plan): StrainCause | null {
+  const blamed = blamedIn(plan);
+  return blamed && causeOf(plan, blamed.rounds, blamed.side);
+}
+
+/** Cause and cures of what is worst about how a border lies; null where it lies flat. */
+export function curesOf(plan: Plan): Cures | null {
+  const blamed = blamedIn(plan);
+  if (!blamed) return null;
+  const { chain, rounds, side } = blamed;
+  const caused = rounds[0]!;
   // What has been begun stays: then the next corners that are still open.
   const entry = caused.done
     ? chain.find((r) => !r.done && r.written && hasCorners(plan, r.written.entry))?.written?.entry
@@ -61,7 +84,7 @@ export function curesOf(plan: Plan): Cures | null {
     withOtherCounts(plan, chain),
   ];
   return {
-    cause: causeOf(plan, most.rounds, trouble.side),
+    cause: causeOf(plan, rounds, side),
     ways: ways
       .flatMap((way) => way ?? [])
       .sort((a, b) => flatness(a) - flatness(b) || Math.abs(a.worst.strain) - Math.abs(b.worst.strain)),

@@ -79,7 +79,26 @@ describe('borders that are proposed', () => {
       if (p.asItIs) expect(p.base).toBe(hem.base);
       const words = `${shapeWords(plan, p)}: ${dressingWords(plan, p)}, ${reasonsOf(plan, p, wish).join(', ')}`;
       expect(words).not.toMatch(/undefined|NaN|null|, ,/);
+      const isFlat = plan.rounds.every((r) => r.free || r.sides.every((side) => side.verdict === 'flat'));
+      if (isFlat) expect(p.why).toBeNull();
+      else expect(p.why ?? 'no round stands out').toMatch(/would lie flat|too long|too short|stands out/);
     }
+  });
+
+  test('say why one that blocks out does not lie flat of itself', () => {
+    const [first] = found;
+    const longer: Hem = {
+      ...hem,
+      base: { ...hem.base, sides: hem.base.sides.map((s, i) => ({ ...s, count: [61, 63, 61, 63][i]! })) },
+    };
+    const proposal = prove(
+      longer,
+      { ...wish, minutes: null },
+      { ...first!, rounds: [entry()], asItIs: true },
+    );
+    expect(proposal?.why ?? null).toBe(null);
+    const wider = prove(longer, NO_WISH, { ...first!, rounds: [entry({ times: 2 })], asItIs: true });
+    expect(wider?.why).toMatch(/would lie flat\.$/);
   });
 
   test('are no near twins, and say how much of each color they take', () => {

@@ -24,6 +24,8 @@ import {
   worstOfAll,
 } from './suits.ts';
 import type { EdgeLook, Wish } from './wish.ts';
+import { strainCauseWords } from '../forecast/cureWords.ts';
+import { strainCauseOf } from '../forecast/cures.ts';
 
 /** A border that is proposed, with what speaks for it. */
 export interface Proposal {
@@ -39,6 +41,8 @@ export interface Proposal {
   readonly minutes: number;
   /** Strain of the least flat round and side. */
   readonly worst: number;
+  /** Cause, in a sentence, where it does not lie flat of itself; else null. */
+  readonly why: string | null;
   readonly supply: Supply;
   /** Chance that a yarn runs out, 0 to 1. */
   readonly risk: number;
@@ -105,6 +109,7 @@ function proposalOf(
   asItIs: boolean,
 ): Proposal {
   const { looks, skill } = characterOf(plan.rounds.slice(1));
+  const cause = strainCauseOf(plan);
   const bands = plan.rounds.map((r) => ({ yarn: r.yarnId, heightMm: r.ownHeightMm }));
   const colours = colourCost(new Palette(plan.hem), bands, dressing);
   return {
@@ -117,6 +122,7 @@ function proposalOf(
     blockedSize: plan.blockedSize,
     minutes: leftOfBorder(plan).minutes,
     worst: worstOfAll(plan),
+    why: cause && strainCauseWords(plan, cause),
     supply: worstSupply(plan),
     risk: riskOfAll(plan),
     used: shareUsed(plan),
