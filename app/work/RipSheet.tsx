@@ -2,6 +2,7 @@ import type { Plan } from '../../core/plan/types.ts';
 import { lastGoodRound } from '../../core/work/looks.ts';
 import { placesToRipTo } from '../../core/work/progress.ts';
 import { goodWords, priceWords, ripPlaceWords } from '../../core/work/recountWords.ts';
+import { WaitingLine } from './WaitingLine.tsx';
 import { noteWithdrawing } from '../hem/note.ts';
 import { useHemStore } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -11,6 +12,7 @@ import styles from './work.module.css';
 export function RipSheet({ plan, onClose }: { readonly plan: Plan; readonly onClose: () => void }) {
   const store = useHemStore();
   const good = lastGoodRound(plan);
+  const places = placesToRipTo(plan);
   return (
     <div className={styles.sheet} role="group" aria-label="Rip back">
       <h2>Rip back</h2>
@@ -19,8 +21,9 @@ export function RipSheet({ plan, onClose }: { readonly plan: Plan; readonly onCl
         others goes with them.
       </p>
       <p className="small">{goodWords(good)}</p>
+      {places[0] && <WaitingLine plan={plan} place={places[0]} />}
       <ol className={styles.repairs}>
-        {placesToRipTo(plan).map((place) => (
+        {places.map((place) => (
           <li key={`${place.round} ${place.made}`}>
             <button
               type="button"

@@ -116,9 +116,15 @@ describe('work', () => {
     press('Note 4 rounds');
     expect(now()).toContain('Finishing');
     press('Rip back');
+    // Nothing more is made while one waits.
+    expect(screen.queryByText('Rip now, or can it wait?')).toBeNull();
     fireEvent.click(screen.getByRole('button', { name: /^All of round 2/ }));
     expect(store.get().plan.rounds.map((r) => r.done?.finished ?? null)).toEqual([true, true, null, null]);
     expect(now()).toContain('Round 2 begins');
+    press('Rip back');
+    const waiting = screen.getByText('Rip now, or can it wait?').closest('details');
+    expect(waiting?.textContent).toMatch(/Now about .* of work come off; after .* about/);
+    expect(waiting?.querySelectorAll('circle').length).toBeGreaterThan(2);
   });
 
   test('shows where to look for what may be wrong', () => {

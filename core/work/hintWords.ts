@@ -55,7 +55,7 @@ function sideEndWords(plan: Plan, number: number, language: Language): readonly 
 }
 
 /** Letters from which on the way of a side up to its end is too long for a hint: its steps tell it. */
-const MOST_LETTERS = 140;
+const MOST_LETTERS = 90;
 
 /** Which stitch of those that share the place of a corner is its middle. */
 function middleWords(plan: Plan, number: number, corner: number): readonly string[] {
