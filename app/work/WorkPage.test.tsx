@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { placeInWords } from '../../core/work/progressWords.ts';
 import { describe, expect, test } from '@jest/globals';
-import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { held } from '../../core/held.ts';
 import { placesToRipTo, workedUpTo } from '../../core/work/progress.ts';
 import { plan } from '../../core/plan/planner.ts';
@@ -283,11 +283,13 @@ describe('work', () => {
     // Of 61 stitches of side A some 25 are left.
     const { hem: near } = workedInto(flatBlanket([entry({ times: 3 })]), 1, 0.15);
     renderHem(near, () => <WorkPage />);
-    expect(now()).toMatch(/Up to the corner, (\d+) sts: 1 sc in each of the next \1 sts\./);
+    await screen.findByText(/^Up to the corner, (\d+) sts: 1 sc in each of the next \1 sts\.$/);
     cleanup();
     await keepWishes({ ...NO_WISHES, hints: false });
     renderHem(near, () => <WorkPage />);
-    await waitFor(() => expect(screen.queryByText('Where it may end sooner')).toBeNull());
+    // Long after it is known.
+    await act(later);
+    expect(screen.queryByText('Where it may end sooner')).toBeNull();
     expect(now()).not.toContain('Up to the corner, ');
     await keepWishes(NO_WISHES);
   });
@@ -296,7 +298,10 @@ describe('work', () => {
     const { store } = renderHem(workedInto(flatBlanket([entry({ times: 3 })]), 1, 0.4).hem, () => (
       <WorkPage />
     ));
-    const shown = held(screen.getByText('Where it may end sooner').closest('details'), 'it can be opened');
+    const shown = held(
+      (await screen.findByText('Where it may end sooner')).closest('details'),
+      'it can be opened',
+    );
     shown.open = true;
     fireEvent(shown, new Event('toggle'));
     await screen.findByText(/^The shortest border from here that looks finished ends with round 1/);
