@@ -90,7 +90,7 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
       <h2>{name}</h2>
       {yarns && <p className={styles.yarns}>{capital(yarns)}.</p>}
       <p className={styles.reasons}>{capital(reasonsOf(plan, proposal, wish).join(', '))}.</p>
-      {proposal.why && <p className={styles.reasons}>{proposal.why}</p>}
+      {proposal.why && <p className="quiet small">{proposal.why}</p>}
       <p className={styles.tools}>
         <Button
           type="primary"

@@ -162,7 +162,7 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
       </dl>
       <RestsOn plan={plan} />
       <BallInHand />
-      {wantsHints && begun && <EarlyEnds />}
+      {wantsHints && begun && round !== plan.rounds.at(-1) && <EarlyEnds />}
       <Rest />
       <p className={styles.tools}>
         <Button
