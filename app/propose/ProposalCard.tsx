@@ -89,8 +89,9 @@ export function ProposalCard({ plan, wish, proposal, liked, onLike, onKeep, onUn
       <Bands plan={plan} proposal={proposal} />
       <h2>{name}</h2>
       {yarns && <p className={styles.yarns}>{capital(yarns)}.</p>}
-      <p className={styles.reasons}>{capital(reasonsOf(plan, proposal, wish).join(', '))}.</p>
-      {proposal.why && <p className="quiet small">{proposal.why}</p>}
+      <p className={styles.reasons}>
+        {capital(reasonsOf(plan, proposal, wish).join(', '))}. {proposal.why}
+      </p>
       <p className={styles.tools}>
         <Button
           type="primary"
