@@ -30,7 +30,7 @@ import {
 import { causesOf } from './recount.ts';
 import { repaired, repairsOf } from './repairs.ts';
 import { finishedSides } from './sides.ts';
-import { STRIDES } from './steps.ts';
+import { STRIDES, stepsOf } from './steps.ts';
 
 /** Something that a maker can do on the page for work; null when it cannot be done now. */
 function anyDeed(hem: Hem, plan: Plan, chance: Chance, said: string[]): Hem | null {
@@ -122,6 +122,10 @@ test('work and edits of the design in any order leave a border that can be gone 
           const { where, now: texts } = stepWords(now, round.number, step, language);
           const moments = momentsOf(now, round.number, step, language).map((m) => m.text);
           const hints = hintsOf(now, round.number, step, stride, language);
+          if (hints.some((h) => h.startsWith('Up to the corner'))) {
+            const sides = stepsOf(now, round.number, 'side');
+            expect(sides[sides.findIndex((s) => s.to >= step.to) + 1]!.where.on).toBe('corner');
+          }
           expect([where, ...texts, ...moments, ...hints].join(' ')).not.toMatch(
             /undefined|NaN|null|\[object/,
           );

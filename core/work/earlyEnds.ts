@@ -4,6 +4,7 @@ import { performed } from '../edits/edit.ts';
 import { worstOf } from '../fit/open.ts';
 import { basketReach } from '../forecast/supply.ts';
 import { createPlanner } from '../plan/planner.ts';
+import { remembered } from '../remembered.ts';
 import type { Plan, RoundPlan } from '../plan/types.ts';
 import { topWidth, isChainRun } from '../ring/stitch.ts';
 
@@ -22,7 +23,7 @@ export interface EarlyEnd {
 const OPEN_FROM = 0.2;
 
 /** Whether the edge of a round is closed: hardly any of it is chains that something is still to go into. */
-export function isClosed({ ring }: Pick<RoundPlan, 'ring'>): boolean {
+function isClosed({ ring }: Pick<RoundPlan, 'ring'>): boolean {
   let [chains, all] = [0, 0];
   for (const stitch of ring.made) {
     const width = topWidth(stitch);
@@ -36,7 +37,7 @@ export function isClosed({ ring }: Pick<RoundPlan, 'ring'>): boolean {
  * Places at which the border may end before its last round, the nearest first: from the round in hand on, each planned again
  * as the border that it leads to. None once it is worked; the base round alone is no border.
  */
-export function earlyEndsOf(plan: Plan): readonly EarlyEnd[] {
+export const earlyEndsOf = remembered((plan: Plan): readonly EarlyEnd[] => {
   const from = plan.rounds.findIndex((r) => !r.done?.finished);
   if (from < 0) return [];
   const reach = basketReach(plan);
@@ -54,7 +55,7 @@ export function earlyEndsOf(plan: Plan): readonly EarlyEnd[] {
     const yarnLasts = reach ? round.number <= reach.safe : null;
     return [{ round: round.number, widthMm: then.borderWidthMm, entries, yarnLasts }];
   });
-}
+});
 
 /** Rounds to leave off so that one is the last; null where something after it has been begun, or an entry cannot end there. */
 function afterwards({ rounds }: Plan, last: number): readonly FewerRounds[] | null {

@@ -11,7 +11,7 @@ import { lengthWords, plural } from '../say/measures.ts';
 import { ordinal } from '../say/lists.ts';
 import { ballNow } from './balls.ts';
 import { sideEndOf } from './sideEnd.ts';
-import { isClosed, type EarlyEnd } from './earlyEnds.ts';
+import { earlyEndsOf, type EarlyEnd } from './earlyEnds.ts';
 import type { WorkStep, Stride } from './steps.ts';
 import { tightPlacesOf, type TightPlaces } from './tight.ts';
 
@@ -32,11 +32,12 @@ export function hintsOf(
 function sideEndWords(plan: Plan, number: number, language: Language): readonly string[] {
   const end = sideEndOf(plan, language);
   if (!end) return [];
-  const up = isDisc(plan.body.outline)
-    ? 'Up to the end of the round'
-    : isRowEnd(plan, (end.side + (plan.rounds[number]!.backwards ? 0 : 1)) % plan.sides.length)
-      ? 'Up to the end of the row'
-      : 'Up to the corner';
+  const up =
+    !end.atCorner || isDisc(plan.body.outline)
+      ? 'Up to the end of the round'
+      : isRowEnd(plan, (end.side + (plan.rounds[number]!.backwards ? 0 : 1)) % plan.sides.length)
+        ? 'Up to the end of the row'
+        : 'Up to the corner';
   const { skip } = WORDS[language];
   const words = end.words.length <= MOST_LETTERS ? `: ${end.words}` : '.';
   const { unlike } = end;
@@ -94,18 +95,12 @@ function tightWords({ kind, places, most }: TightPlaces, language: Language): st
 
 /** Whether a border may be left at the end of a round; nothing of the last one. */
 function leaveHere(plan: Plan, number: number): readonly string[] {
-  const round = plan.rounds[number]!;
-  if (number === 0 || number === plan.rounds.length - 1 || !round.even || !isClosed(round)) return [];
-  if (
-    !plan.rounds
-      .slice(0, number + 1)
-      .every((r) => r.sides.every((s) => s.verdict === 'flat' || s.verdict === 'blocks out'))
-  )
-    return [];
+  const end = earlyEndsOf(plan).find(({ round }) => round === number);
+  if (!end) return [];
   const grams = ballNow(plan);
   const ball = grams === null ? '' : ` About ${Math.round(grams)} g are left of the ball.`;
   return [
-    `You may leave the border here: ${widthWords(plan, round.heightMm)} wide, and its edge is closed.${ball}`,
+    `You may leave the border here: ${widthWords(plan, end.widthMm)} wide, and its edge is closed.${ball}`,
   ];
 }
 

@@ -14,6 +14,7 @@ import { after, workedInto } from '../testing/worked.ts';
 import { hintsOf, earlyEndsWords } from './hintWords.ts';
 import { progressOf, stepDone, stepInHand } from './progress.ts';
 import { sideEndOf } from './sideEnd.ts';
+import { stepsOf } from './steps.ts';
 import { earlyEndsOf } from './earlyEnds.ts';
 import { tightPlacesOf } from './tight.ts';
 
@@ -68,9 +69,10 @@ describe('the end of a side', () => {
       rounds: [entry({ id: 's', family: 'shell', stitch: 'dc', corner: 'three' })],
     });
     const hints = hintsAlong(workedInto(uneven, 1, 0));
+    expect(hints).toContain('Skip 3 before the corner.');
     // 42 places, of which 9 repeats of 4 and their end take 39.
     expect(hints.filter((h) => h.startsWith('Otherwise'))).toEqual([
-      'Otherwise than on side D, skip 3 before the corner.',
+      'Otherwise than on side A, go straight into the corner.',
       'Otherwise than on side B, skip 3 before the corner.',
       'Otherwise than on side C, go straight into the corner.',
     ]);
@@ -113,6 +115,10 @@ test('what may end a border is planned again: it ends there, fits, and lies as i
     flatBlanket([entry({ id: 'a', family: 'filet-mesh', stitch: 'dc' }), entry({ id: 'b' })]),
   );
   expect(earlyEndsOf(mesh).map((s) => s.round)).toEqual([]);
+  // At the end of a round just that is said.
+  const ends = hintsOf(three, 2, stepsOf(three, 2, 'side').at(-1)!, 'side', 'us');
+  expect(ends).toEqual(['You may leave the border here: 2 cm wide, and its edge is closed.']);
+  expect(hintsOf(mesh, 1, stepsOf(mesh, 1, 'side').at(-1)!, 'side', 'us')).toEqual([]);
   const within = workedInto(three.hem, 2, 0.5);
   expect(earlyEndsOf(within).map((s) => s.round)).toEqual([2, 3]);
   const planner = createPlanner();

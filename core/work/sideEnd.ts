@@ -1,6 +1,6 @@
 /** End of the side in hand, before it is reached: what is left up to the corner, and whether it goes otherwise than on the side before. */
 import type { Plan } from '../plan/types.ts';
-import { actsOf } from '../procedure/acts.ts';
+import { actsOf, type ActOf } from '../procedure/acts.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import type { Language } from '../terms/stitches.ts';
 import { progressOf, stepInHand, stretchLeft } from './progress.ts';
@@ -9,6 +9,8 @@ import { stepWords } from './stepWords.ts';
 
 export interface SideEnd {
   readonly side: number;
+  /** It ends at a corner; else where the round began. */
+  readonly atCorner: boolean;
   /** Steps of a repeat, or of ten stitches, that are left; and the stitches that they make. */
   readonly steps: number;
   readonly stitches: number;
@@ -29,47 +31,42 @@ const ENDING = 2;
 export function sideEndOf(plan: Plan, language: Language): SideEnd | null {
   const { round, made } = progressOf(plan);
   const rest = round && stepInHand(plan, 'side');
-  if (!round || rest?.does !== 'make' || rest.where.on !== 'side') return null;
-  const { side } = rest.where;
-  const left = piecesOf(plan, round.number, rest);
+  if (!round || rest?.does !== 'make' || rest.where.on !== 'side' || rest.act?.do !== 'side') return null;
+  const { act, to } = rest;
+  const left = piecesOf(plan, round.number, act).filter((s) => s.to > made);
   if (left.length > NEAR) return null;
-  const whole = { ...rest, turn: null };
   return {
-    side,
+    side: rest.where.side,
+    atCorner: act.part !== 'up to the start',
     steps: left.length,
-    stitches: stretchLeft(plan, round, made, rest.to).stitches,
-    words: stepWords(plan, round.number, whole, language).now.join(' '),
-    over: overOf(plan, round.number, side),
-    unlike: unlikeBefore(plan, round.number, side, language),
+    stitches: stretchLeft(plan, round, made, to).stitches,
+    words: stepWords(plan, round.number, { ...rest, turn: null }, language).now.join(' '),
+    over: overOf(act),
+    unlike: unlikeBefore(plan, round.number, act, language),
   };
 }
 
-const piecesOf = (plan: Plan, round: number, { from, to }: WorkStep): readonly WorkStep[] =>
-  stepsOf(plan, round, 'repeat').filter((s) => s.does === 'make' && s.to > from && s.from < to);
+type Side = ActOf<'side'>;
+
+const piecesOf = (plan: Plan, round: number, act: Side): readonly WorkStep[] =>
+  stepsOf(plan, round, 'repeat').filter((s) => s.does === 'make' && s.act === act);
 
 /** Only patterns end in a way of their own; rounds of one stitch in each place end as they go. */
-function unlikeBefore(plan: Plan, round: number, side: number, language: Language): SideEnd['unlike'] {
-  const sides = actsOf(proceduresOf(plan)[round]!, 'side').filter(({ part }) => part !== 'from the start');
-  const at = sides.findIndex((act) => act.side === side);
-  const before = sides[at - 1];
-  const act = sides[at];
-  if (before?.along.into !== 'repeats' || act?.along.into !== 'repeats') return null;
-  const ending = (of: number): string => {
-    const worked = stepsOf(plan, round, 'side').filter((s) => s.where.on === 'side' && s.where.side === of);
-    return worked
-      .flatMap((s) => piecesOf(plan, round, s))
+function unlikeBefore(plan: Plan, round: number, act: Side, language: Language): SideEnd['unlike'] {
+  const sides = actsOf(proceduresOf(plan)[round]!, 'side');
+  const before = sides[sides.indexOf(act) - 1];
+  if (act.part === 'up to the start' || before?.along.into !== 'repeats' || act.along.into !== 'repeats')
+    return null;
+  const ending = (of: Side): string =>
+    piecesOf(plan, round, of)
       .slice(-ENDING)
       .flatMap((s) => stepWords(plan, round, s, language).now)
       .join(' ');
-  };
-  const ends = ending(side);
-  if (ends !== ending(before.side)) return { side: before.side, ends };
-  return overOf(plan, round, side) === overOf(plan, round, before.side)
-    ? null
-    : { side: before.side, ends: null };
+  const ends = ending(act);
+  if (ends !== ending(before)) return { side: before.side, ends };
+  return overOf(act) === overOf(before) ? null : { side: before.side, ends: null };
 }
 
-function overOf(plan: Plan, round: number, side: number): number {
-  const act = actsOf(proceduresOf(plan)[round]!, 'side').findLast((a) => a.side === side);
-  return act?.along.into === 'repeats' ? act.along.leftOver : 0;
-}
+/** Where a round begins along a side, what is over is passed over at the corner, not at the end of the round. */
+const overOf = ({ part, along }: Side): number =>
+  along.into === 'repeats' && part !== 'up to the start' ? along.leftOver : 0;
