@@ -32,24 +32,42 @@ async function atRest(page: Page): Promise<void> {
 
 type Ground = 'day' | 'evening';
 
+/** Names that two things of a kind have on the page. */
+async function sameNames(page: Page): Promise<readonly string[]> {
+  const names = await page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('button, [role=button], [role=slider], input, select')]
+      .filter((e) => e.checkVisibility())
+      .map(
+        (e) =>
+          `${e.role ?? e.tagName.toLowerCase()} ${(e.ariaLabel ?? (e.closest('label') ?? e).textContent).trim()}`,
+      ),
+  );
+  return names.filter((name, i) => names.indexOf(name) !== i);
+}
+
 for (const [of, screens] of [
   ['all hems', OF_ALL],
   ['a hem', OF_A_HEM],
 ] as const) {
-  test(`nothing serious stands in the way on any screen of ${of}, by day and by evening`, async ({
-    page,
-  }) => {
-    await page.goto('/');
-    for (const path of screens) {
-      await goTo(page, path);
-      if (path.endsWith('/propose')) await expect(page.getByRole('article').first()).toBeVisible();
-      for (const ground of ['day', 'evening'] as const) {
-        await page.emulateMedia({ colorScheme: ground === 'day' ? 'light' : 'dark' });
-        await atRest(page);
-        expect([path, await seriousFaults(page, ground)]).toEqual([path, []]);
-      }
-    }
-  });
+  for (const [ground, colorScheme, tag] of [
+    ['day', 'light', '@short'],
+    ['evening', 'dark', '@long'],
+  ] as const)
+    test(
+      `nothing serious stands in the way on any screen of ${of}, and no two things of it have one name, by ${ground}`,
+      { tag },
+      async ({ page }) => {
+        await page.emulateMedia({ colorScheme });
+        await page.goto('/');
+        for (const path of screens) {
+          await goTo(page, path);
+          if (path.endsWith('/propose')) await expect(page.getByRole('article').first()).toBeVisible();
+          await atRest(page);
+          expect([path, await seriousFaults(page, ground)]).toEqual([path, []]);
+          if (ground === 'day') expect([path, await sameNames(page)]).toEqual([path, []]);
+        }
+      },
+    );
 }
 
 const PIECES = ['harbour-throw', 'lantern', 'big-square', 'hexagon', 'stepped', 'fleece', 'round'];
@@ -104,23 +122,6 @@ test('no screen is wider than the window with letters of twice the size, or with
   await page.evaluate(() => (document.documentElement.style.fontSize = ''));
   const stops = OF_A_HEM.filter((path) => path.includes('orchard'));
   expect(await tooWide(page, stops)).toEqual([]);
-});
-
-test('two things of a kind have two names', async ({ page }) => {
-  await page.goto('/');
-  for (const path of [...OF_ALL, ...OF_A_HEM]) {
-    await goTo(page, path);
-    await atRest(page);
-    const names = await page.evaluate(() =>
-      [...document.querySelectorAll<HTMLElement>('button, [role=button], [role=slider], input, select')]
-        .filter((e) => e.checkVisibility())
-        .map(
-          (e) =>
-            `${e.role ?? e.tagName.toLowerCase()} ${(e.ariaLabel ?? (e.closest('label') ?? e).textContent).trim()}`,
-        ),
-    );
-    expect([path, names.filter((name, i) => names.indexOf(name) !== i)]).toEqual([path, []]);
-  }
 });
 
 test.describe('by touch', () => {

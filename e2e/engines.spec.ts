@@ -167,7 +167,7 @@ for (const engine of [firefox, webkit]) {
     }
   });
 
-  test(`${engine.name}: nothing serious stands in the way on any screen`, async () => {
+  test(`${engine.name}: nothing serious stands in the way on any screen`, { tag: '@long' }, async () => {
     const missing = engine.missing();
     test.skip(missing !== null, missing ?? '');
     const { server, home } = await serve();

@@ -59,140 +59,154 @@ async function atCount(person: Person, home: string): Promise<number> {
 test.describe('in an engine', () => {
   test.describe.configure({ retries: 1 });
 
-  for (const { engine, share } of [
-    { engine: chromium, share: 1 },
-    // Slower, and alike in what it keeps: a part of it in every run.
-    { engine: firefox, share: 1 / 2 },
+  for (const { engine, share, tag } of [
+    { engine: chromium, share: 1, tag: [] },
+    // Slower, and alike in what it keeps.
+    { engine: firefox, share: 1 / 2, tag: ['@long'] },
   ]) {
-    test(`${engine.name}: killed at random moments, it comes back with the hem as it was, or as it became`, async ({
-      baseURL: home = '',
-    }) => {
-      test.skip(process.platform !== 'linux', 'the processes of the browser are found in /proc');
-      test.skip(engine.missing() !== null, engine.missing() ?? '');
-      const profile = mkdtempSync(join(tmpdir(), 'zig-hem-killed-'));
-      let newest = 0;
-      let earlier = 0;
-      for (const seed of seeds(2 * share)) {
-        const chance = chanceOf(seed);
-        const running = await engine.startOn(profile);
-        const person = new Person(running.tab);
-        const before = await atCount(person, home);
-        // What was said to be saved, and what was typed, before the browser is killed.
-        let saved = before;
-        let typed = before;
-        const until = Date.now() + chance.int(50, 2500);
-        const step = chance.maybe(0.5) ? 1 : -1;
-        while (Date.now() < until) {
-          await running.tab.key(step > 0 ? 'ArrowRight' : 'ArrowLeft');
-          typed += step;
-          if (chance.maybe(0.15)) await wait(chance.int(0, 900));
-          if ((await saidIn(person)).startsWith('Saved')) saved = typed;
-        }
-        await running.kill();
-
-        const again = await engine.startOn(profile);
-        const after = new Person(again.tab);
-        await again.tab.open(`${home}/`);
-        await after.until('all hems on the shelf', async () => {
-          const all = await again.tab.run('return document.querySelectorAll(".shelf_hem").length');
-          return all === DEMOS;
-        });
-        expect(await again.tab.run('return document.querySelectorAll(".shelf_trouble").length')).toBe(0);
-        const found = await atCount(after, home);
-        // What was said to be saved is there; what came after it is there or not, but never half.
-        const [least, most] = [Math.min(saved, typed), Math.max(saved, typed)];
-        expect([seed, found >= least && found <= most, { before, saved, typed, found }]).toEqual([
-          seed,
-          true,
-          { before, saved, typed, found },
-        ]);
-        if (found === typed) newest++;
-        else earlier++;
-        await again.end();
-      }
-      console.log(`${engine.name} killed: ${newest} times with the last edit, ${earlier} with one before it`);
-    });
-
-    test(`${engine.name}: two tabs that edit at random end alike`, async ({ baseURL: home = '' }) => {
-      test.skip(engine.missing() !== null, engine.missing() ?? '');
-      const running = await engine.startOn(mkdtempSync(join(tmpdir(), 'zig-hem-tabs-')));
-      try {
+    test(
+      `${engine.name}: killed at random moments, it comes back with the hem as it was, or as it became`,
+      {
+        tag,
+      },
+      async ({ baseURL: home = '' }) => {
+        test.skip(process.platform !== 'linux', 'the processes of the browser are found in /proc');
+        test.skip(engine.missing() !== null, engine.missing() ?? '');
+        const profile = mkdtempSync(join(tmpdir(), 'zig-hem-killed-'));
+        let newest = 0;
+        let earlier = 0;
         for (const seed of seeds(2 * share)) {
           const chance = chanceOf(seed);
-          const tabs = [await running.another(), await running.another()];
-          const people = tabs.map((tab) => new Person(tab));
-          for (const person of people) await atCount(person, home);
-          for (let k = 0; k < 14; k++) {
-            const tab = chance.pick(tabs);
-            await tab.toFront();
-            const what = chance.int(0, 3);
-            if (what === 0) {
-              await tab.run(FOCUS);
-              await tab.key(chance.pick(['ArrowLeft', 'ArrowRight']));
-            } else if (what === 1) await tab.run(CHOOSE, chance.pick(['Left hand', 'Right hand']));
-            else if (what === 2) await tab.run(CHOOSE, chance.pick(['US terms', 'UK terms']));
-            else await tab.run(UNDO);
-            await wait(chance.int(0, 500));
+          const running = await engine.startOn(profile);
+          const person = new Person(running.tab);
+          const before = await atCount(person, home);
+          // What was said to be saved, and what was typed, before the browser is killed.
+          let saved = before;
+          let typed = before;
+          const until = Date.now() + chance.int(50, 2500);
+          const step = chance.maybe(0.5) ? 1 : -1;
+          while (Date.now() < until) {
+            await running.tab.key(step > 0 ? 'ArrowRight' : 'ArrowLeft');
+            typed += step;
+            if (chance.maybe(0.15)) await wait(chance.int(0, 900));
+            if ((await saidIn(person)).startsWith('Saved')) saved = typed;
           }
-          const stateOf = async (person: Person): Promise<string> =>
-            [await countIn(person), await person.tab.run(SETTINGS), await saidIn(person)].join(' ');
-          const shown = await people[0]!.until('both alike, and saved', async () => {
-            const [one, other] = await Promise.all(people.map(stateOf));
-            return one === other && one!.includes('Saved') ? one! : null;
-          });
-          await people[0]!.tab.reload();
-          await people[0]!.until(
-            'the same after a reload',
-            async () => (await stateOf(people[0]!)) === shown,
-          );
-          for (const tab of tabs) await tab.close();
-        }
-      } finally {
-        await running.end();
-      }
-    });
+          await running.kill();
 
-    test(`${engine.name}: what was seen last comes back after a reload, while writings fail at random`, async ({
-      baseURL: home = '',
-    }) => {
-      test.skip(engine.missing() !== null, engine.missing() ?? '');
-      const running = await engine.startOn(mkdtempSync(join(tmpdir(), 'zig-hem-failing-')));
-      const { tab } = running;
-      const person = new Person(tab);
-      const failing = (share: number) =>
-        tab.run('sessionStorage.setItem("failing", String(arguments[0]))', share);
-      try {
-        await tab.before(`
+          const again = await engine.startOn(profile);
+          const after = new Person(again.tab);
+          await again.tab.open(`${home}/`);
+          await after.until('all hems on the shelf', async () => {
+            const all = await again.tab.run('return document.querySelectorAll(".shelf_hem").length');
+            return all === DEMOS;
+          });
+          expect(await again.tab.run('return document.querySelectorAll(".shelf_trouble").length')).toBe(0);
+          const found = await atCount(after, home);
+          // What was said to be saved is there; what came after it is there or not, but never half.
+          const [least, most] = [Math.min(saved, typed), Math.max(saved, typed)];
+          expect([seed, found >= least && found <= most, { before, saved, typed, found }]).toEqual([
+            seed,
+            true,
+            { before, saved, typed, found },
+          ]);
+          if (found === typed) newest++;
+          else earlier++;
+          await again.end();
+        }
+        console.log(
+          `${engine.name} killed: ${newest} times with the last edit, ${earlier} with one before it`,
+        );
+      },
+    );
+
+    test(
+      `${engine.name}: two tabs that edit at random end alike`,
+      { tag },
+      async ({ baseURL: home = '' }) => {
+        test.skip(engine.missing() !== null, engine.missing() ?? '');
+        const running = await engine.startOn(mkdtempSync(join(tmpdir(), 'zig-hem-tabs-')));
+        try {
+          for (const seed of seeds(2 * share)) {
+            const chance = chanceOf(seed);
+            const tabs = [await running.another(), await running.another()];
+            const people = tabs.map((tab) => new Person(tab));
+            for (const person of people) await atCount(person, home);
+            for (let k = 0; k < 14; k++) {
+              const tab = chance.pick(tabs);
+              await tab.toFront();
+              const what = chance.int(0, 3);
+              if (what === 0) {
+                await tab.run(FOCUS);
+                await tab.key(chance.pick(['ArrowLeft', 'ArrowRight']));
+              } else if (what === 1) await tab.run(CHOOSE, chance.pick(['Left hand', 'Right hand']));
+              else if (what === 2) await tab.run(CHOOSE, chance.pick(['US terms', 'UK terms']));
+              else await tab.run(UNDO);
+              await wait(chance.int(0, 500));
+            }
+            const stateOf = async (person: Person): Promise<string> =>
+              [await countIn(person), await person.tab.run(SETTINGS), await saidIn(person)].join(' ');
+            const shown = await people[0]!.until('both alike, and saved', async () => {
+              const [one, other] = await Promise.all(people.map(stateOf));
+              return one === other && one!.includes('Saved') ? one! : null;
+            });
+            await people[0]!.tab.reload();
+            await people[0]!.until(
+              'the same after a reload',
+              async () => (await stateOf(people[0]!)) === shown,
+            );
+            for (const tab of tabs) await tab.close();
+          }
+        } finally {
+          await running.end();
+        }
+      },
+    );
+
+    test(
+      `${engine.name}: what was seen last comes back after a reload, while writings fail at random`,
+      {
+        tag,
+      },
+      async ({ baseURL: home = '' }) => {
+        test.skip(engine.missing() !== null, engine.missing() ?? '');
+        const running = await engine.startOn(mkdtempSync(join(tmpdir(), 'zig-hem-failing-')));
+        const { tab } = running;
+        const person = new Person(tab);
+        const failing = (share: number) =>
+          tab.run('sessionStorage.setItem("failing", String(arguments[0]))', share);
+        try {
+          await tab.before(`
           const put = IDBObjectStore.prototype.put;
           IDBObjectStore.prototype.put = function (...args) {
             if (Math.random() < Number(sessionStorage.getItem('failing') ?? 0))
               throw new DOMException('The quota has been exceeded.', 'QuotaExceededError');
             return put.apply(this, args);
           };`);
-        let expected = await atCount(person, home);
-        for (const seed of seeds(6 * share)) {
-          const chance = chanceOf(seed);
-          await failing(0.6);
-          await person.find('slider', /^Stitches along side A$/);
-          await tab.run(FOCUS);
-          for (let k = 0; k < 8; k++) {
-            const right = chance.maybe(0.5);
-            await tab.key(right ? 'ArrowRight' : 'ArrowLeft');
-            expected += right ? 1 : -1;
-            await wait(chance.int(0, 150));
+          let expected = await atCount(person, home);
+          for (const seed of seeds(6 * share)) {
+            const chance = chanceOf(seed);
+            await failing(0.6);
+            await person.find('slider', /^Stitches along side A$/);
+            await tab.run(FOCUS);
+            for (let k = 0; k < 8; k++) {
+              const right = chance.maybe(0.5);
+              await tab.key(right ? 'ArrowRight' : 'ArrowLeft');
+              expected += right ? 1 : -1;
+              await wait(chance.int(0, 150));
+            }
+            if (chance.maybe(0.3)) await failing(0);
+            await tab.reload();
+            expect([seed, await countIn(person)]).toEqual([seed, expected]);
           }
-          if (chance.maybe(0.3)) await failing(0);
+          await failing(0);
+          await person.reads(/Saved in this browser/);
           await tab.reload();
-          expect([seed, await countIn(person)]).toEqual([seed, expected]);
+          expect(await countIn(person)).toBe(expected);
+        } finally {
+          await running.end();
         }
-        await failing(0);
-        await person.reads(/Saved in this browser/);
-        await tab.reload();
-        expect(await countIn(person)).toBe(expected);
-      } finally {
-        await running.end();
-      }
-    });
+      },
+    );
   }
 });
 

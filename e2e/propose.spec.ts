@@ -71,18 +71,22 @@ test('a wish brings borders that are tried on with one press, and taken off by u
   ).toBe('WEBP');
 });
 
-test('when nothing suits, it is said which word stands in the way, and what leaving it out brings', async ({
-  page,
-}) => {
-  await page.goto('/hem/demo-harbour-throw/propose');
-  await page.getByRole('spinbutton', { name: 'Hours that there are for it' }).fill('0.5');
-  await page.getByRole('spinbutton', { name: 'Hours that there are for it' }).press('Enter');
-  await page.getByRole('spinbutton', { name: 'Hours that there are for it' }).press('Enter');
-  await expect(page.getByRole('heading', { name: 'Nothing suits' })).toBeVisible();
-  await expect(page.getByText(/^But for the time, up to \d+ borders would suit\./)).toBeVisible();
-  await page.getByRole('button', { name: 'Leave it out' }).first().click();
-  await expect(page.getByRole('article').first()).toBeVisible();
-});
+test(
+  'when nothing suits, it is said which word stands in the way, and what leaving it out brings',
+  {
+    tag: '@long',
+  },
+  async ({ page }) => {
+    await page.goto('/hem/demo-harbour-throw/propose');
+    await page.getByRole('spinbutton', { name: 'Hours that there are for it' }).fill('0.5');
+    await page.getByRole('spinbutton', { name: 'Hours that there are for it' }).press('Enter');
+    await page.getByRole('spinbutton', { name: 'Hours that there are for it' }).press('Enter');
+    await expect(page.getByRole('heading', { name: 'Nothing suits' })).toBeVisible();
+    await expect(page.getByText(/^But for the time, up to \d+ borders would suit\./)).toBeVisible();
+    await page.getByRole('button', { name: 'Leave it out' }).first().click();
+    await expect(page.getByRole('article').first()).toBeVisible();
+  },
+);
 
 test('a border is put beside the one in hand, and goes to somebody as a link', async ({ page, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
@@ -106,11 +110,17 @@ test('a border is put beside the one in hand, and goes to somebody as a link', a
   await expect(page.getByRole('link', { name: /^Rounds/ })).toContainText('all fit');
 });
 
-test('a wish for a size comes to it, and a hem that has ended in an edge says so', async ({ page }) => {
-  await page.goto('/hem/demo-harbour-throw/propose?across=126&down=160');
-  await expect(page.getByRole('spinbutton', { name: 'Width of the whole in cm' })).toHaveValue('126.0');
-  const card = page.getByRole('article').first();
-  await expect(card).toContainText(/12[567](\.\d)? × 1(59|60|61)(\.\d)? cm in all/);
-  await page.goto('/hem/demo-clover/propose');
-  await expect(page.getByText('nothing goes on top of an edge')).toBeVisible();
-});
+test(
+  'a wish for a size comes to it, and a hem that has ended in an edge says so',
+  {
+    tag: '@long',
+  },
+  async ({ page }) => {
+    await page.goto('/hem/demo-harbour-throw/propose?across=126&down=160');
+    await expect(page.getByRole('spinbutton', { name: 'Width of the whole in cm' })).toHaveValue('126.0');
+    const card = page.getByRole('article').first();
+    await expect(card).toContainText(/12[567](\.\d)? × 1(59|60|61)(\.\d)? cm in all/);
+    await page.goto('/hem/demo-clover/propose');
+    await expect(page.getByText('nothing goes on top of an edge')).toBeVisible();
+  },
+);

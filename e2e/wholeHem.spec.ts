@@ -131,7 +131,7 @@ async function wholeHem(page: Page, person: Person): Promise<void> {
   await expect.poll(() => person.says(stop('Work'))).toMatch(/done/i);
 }
 
-test('a whole hem by keys alone', ({ page }) => wholeHem(page, byKeys(page)));
+test('a whole hem by keys alone', { tag: '@long' }, ({ page }) => wholeHem(page, byKeys(page)));
 
 test('a whole hem by keys alone, with letters of twice the size', async ({ page }) => {
   await page.addInitScript(() => {

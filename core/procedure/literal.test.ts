@@ -61,10 +61,10 @@ function with_(hem: Hem, id: string, times = 1): Hem {
 }
 
 describe('every family on every piece', () => {
-  // On the base round or on a round, by turns; on both in long runs.
+  // On the base round or on a round, half of the pieces each, by turns; on both and on all in long runs.
   test.each(FAMILIES.map((f, at) => [f.id, at] as const))('%s', (id, at) => {
-    const faults = PIECES.flatMap(([name, piece], k) =>
-      partOfAll([[], [entry()]], 2, at + k).flatMap((rounds) => {
+    const faults = partOfAll([...PIECES.entries()], 2, at).flatMap(([k, [name, piece]]) =>
+      partOfAll([[], [entry()]], 2, at + Math.floor(k / 2)).flatMap((rounds) => {
         const hem = with_(on(piece, small({ rounds })), id, 3);
         const found = followed(hem, rounds.length === 0 ? 'us' : 'uk');
         return found.length > 0 ? [`${name}, ${rounds.length}: ${found[0]}`] : [];
@@ -90,7 +90,7 @@ describe('a plain round into every place that it can go into', () => {
 const canBeWorked = (hem: Hem): boolean =>
   plan(hem).rounds.every((r) => r.sides.every(({ fit }) => !fit?.stuck));
 
-test.each(seeds(80))('any hem, seed %i', (seed) => {
+test.each(seeds(48))('any hem, seed %i', (seed) => {
   const any = anyHem(chanceOf(seed));
   const hand = seed % 3 === 0 ? ('left' as const) : ('right' as const);
   const hem = { ...any, preferences: { ...any.preferences, hand } };
@@ -133,7 +133,7 @@ describe('every way to begin and to close, on plain rounds and on groups', () =>
   test.each(FIRST_STITCHES.flatMap((first, turn) => CLOSES.map((close) => [first, close, turn] as const)))(
     'first stitch %s, closed %s',
     (first, close, turn) => {
-      const faults = partOfAll(PIECES, 2, turn).flatMap(([name, piece], k) => {
+      const faults = partOfAll(PIECES, 4, turn).flatMap(([name, piece], k) => {
         const stitch = (['sc', 'hdc', 'dc', 'tr'] as const)[k % 4]!;
         const plainRounds = small({ rounds: [entry({ stitch, times: 3 })] });
         const groups = with_(on(piece, plainRounds), k % 2 === 0 ? 'gap-cluster' : 'v-stitch', 2);
