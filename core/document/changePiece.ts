@@ -78,6 +78,7 @@ function borderOn(edges: readonly Edge[], edgesBefore: readonly Edge[], { base, 
       : rounds.map((r) => ({
           ...r,
           changes: {},
+          changesAt: {},
           start: r.start && { ...r.start, side: Math.min(r.start.side, edges.length - 1) },
         })),
   };

@@ -6,12 +6,13 @@ import { isRound, identityOfRound } from '../plan/types.ts';
 import { bodyOf, withSideLength } from '../piece/piece.ts';
 import { problemLine } from '../problems.ts';
 import { entry, rowsHem } from '../testing/hems.ts';
+import { workedInto } from '../testing/worked.ts';
 import { fileName } from './fileName.ts';
 import { readBundle, writeBundle } from './bundle.ts';
 import { checkHem, readHem, writeHem } from './check.ts';
 import { csvText, isCountsTable, readCounts, readGrid } from './csv.ts';
 import { VERSION } from './format.ts';
-import type { Hem } from './hem.ts';
+import type { Hem, RoundEntry } from './hem.ts';
 import { migrate } from './migrations.ts';
 import { salvageHem } from './salvage.ts';
 
@@ -77,6 +78,22 @@ test('a file of version 13, which knows no part, is of a border all around', () 
   const outcome = checkHem({ ...rest, base: of13, kept, version: 13 });
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
   expect(outcome.value).toMatchObject({ version: VERSION, base: hem.base, kept: [{ base: hem.base }] });
+});
+
+test('a file of version 16, which knows no chosen places, has its quiet changes where they show least', () => {
+  const hem = rowsHem({ rounds: [entry({ id: 'a', changes: { '0': [1, 0, 0, 0] } })] });
+  const begun = workedInto(hem, 1, 0.3).hem;
+  const without = ({ changesAt: _, ...rest }: RoundEntry) => rest;
+  const outcome = checkHem({
+    ...begun,
+    rounds: begun.rounds.map(without),
+    kept: [{ id: 'k', name: 'Kept', base: hem.base, rounds: hem.rounds.map(without) }],
+    record: begun.record.map((e) => (e.did === 'began' && e.entry ? { ...e, entry: without(e.entry) } : e)),
+    version: 16,
+  });
+  if (!outcome.ok) throw new Error(JSON.stringify(outcome.problems));
+  expect(outcome.value).toMatchObject({ version: VERSION, rounds: begun.rounds, record: begun.record });
+  expect(outcome.value.kept[0]!.rounds).toEqual(hem.rounds);
 });
 
 describe('a file of version 3', () => {

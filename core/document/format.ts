@@ -1,4 +1,4 @@
 /** How a project file says what it is. */
 export const FORMAT = 'zig-hem';
 /** Version of its shape; older ones are brought up to it (migrations.ts). */
-export const VERSION = 16;
+export const VERSION = 17;

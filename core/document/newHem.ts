@@ -90,6 +90,7 @@ export function newHem(id: string, now: Date): Hem {
         start: null,
         written: null,
         changes: {},
+        changesAt: {},
       },
     ],
     weighIns: [],

@@ -50,6 +50,16 @@ const began = record({
   yarn: said('the yarn that it is worked in', yarn),
   counts: said('what it was to have on each side between its corners', list(count, LIMITS.sides)),
 });
+/** What is left of a round that has been begun goes on otherwise: from now on all of it is of this design. */
+const altered = record({
+  did: Type.Literal('altered'),
+  ...head,
+  ...of,
+  why: oneOf('side end', 'seam', 'tape'),
+  entry: said('the entry as it is now; null for the base round', orNull(roundEntry)),
+  base: said('for the base round: as it is now; else null', orNull(baseRound)),
+  counts: said('what it is to have now on each side between its corners', list(count, LIMITS.sides)),
+});
 const made = record({
   did: Type.Literal('made'),
   ...head,
@@ -113,6 +123,18 @@ const weighed = record({
   grams: said('left of it', between(0, 100_000)),
 });
 
+/** A few stitches along the edge were laid flat and measured, with what they are worked into. */
+const gauged = record({
+  did: Type.Literal('gauged'),
+  ...head,
+  ...of,
+  side: whole(0, LIMITS.sides - 1),
+  made: stitchesMade,
+  stitches: said('stitches that were measured', whole(1, LIMITS.stitchesInRound)),
+  longCm: said('how long they are, laid flat', above(0, 10_000)),
+  beneathCm: said('how long the edge of the piece beneath them is', above(0, 10_000)),
+});
+
 /** It was laid flat and looked at. */
 const looked = record({
   did: Type.Literal('looked'),
@@ -165,6 +187,7 @@ const struck = record({
 
 export const workEvent = byDid(
   began,
+  altered,
   made,
   counted,
   repaired,
@@ -173,6 +196,7 @@ export const workEvent = byDid(
   ripped,
   paused,
   weighed,
+  gauged,
   looked,
   tidied,
   closed,

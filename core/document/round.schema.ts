@@ -62,6 +62,10 @@ export const roundEntry = named(
       'quiet changes by the worked round of the entry, from "0": stitches or places more or fewer on each side',
       byNumber(list(whole(-20, 20), LIMITS.sides)),
     ),
+    changesAt: said(
+      'where they are made, where that was chosen, by the worked round, for each side: the place, or of a pattern the skip, in the order of work from 0, and by how much; without, or where they do not come to the change, where it shows least',
+      byNumber(list(list(record({ at: whole(0, 20_000), by: whole(-2, 2) }), 40), LIMITS.sides)),
+    ),
   }),
 );
 

@@ -134,6 +134,7 @@ function fillsLoops(yarn: string): RoundEntry {
     start: null,
     written: null,
     changes: {},
+    changesAt: {},
   };
 }
 

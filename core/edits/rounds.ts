@@ -110,10 +110,14 @@ export const nameRound = (id: string, part: Partial<Pick<OwnWritten, 'name' | 'n
 /** Quiet changes of rounds that an entry no longer has are given up. */
 function keptChanges(entry: RoundEntry): RoundEntry {
   const rounds = entry.times * (familyById(entry.family)?.roundsPerRepeat ?? 1);
-  const changes = Object.entries(entry.changes).filter(([index]) => Number(index) < rounds);
-  return changes.length === Object.keys(entry.changes).length
+  const kept = <T>(byRound: Readonly<Record<string, T>>): Readonly<Record<string, T>> => {
+    const those = Object.entries(byRound).filter(([index]) => Number(index) < rounds);
+    return those.length === Object.keys(byRound).length ? byRound : Object.fromEntries(those);
+  };
+  const [changes, changesAt] = [kept(entry.changes), kept(entry.changesAt)];
+  return changes === entry.changes && changesAt === entry.changesAt
     ? entry
-    : { ...entry, changes: Object.fromEntries(changes) };
+    : { ...entry, changes, changesAt };
 }
 
 /** The text of a round that the maker writes; what cannot be read yet is kept as it is. */

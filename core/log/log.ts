@@ -36,6 +36,7 @@ export type LogKind = (typeof LOG_KINDS)[number];
 
 const KINDS: Readonly<Record<WorkEvent['did'], LogKind>> = {
   began: 'rounds',
+  altered: 'repairs',
   made: 'stitches',
   counted: 'counts',
   repaired: 'repairs',
@@ -44,6 +45,7 @@ const KINDS: Readonly<Record<WorkEvent['did'], LogKind>> = {
   ripped: 'repairs',
   paused: 'stitches',
   weighed: 'weighing',
+  gauged: 'looks',
   looked: 'looks',
   tidied: 'rounds',
   closed: 'rounds',

@@ -22,6 +22,12 @@ const REPAIRED = {
   leave: 'left as it is',
 } as const;
 
+const ALTERED = {
+  'side end': 'a side ends otherwise than planned',
+  seam: 'a seam crossed otherwise',
+  tape: 'other counts from here on',
+} as const;
+
 const ofSide = (i: number, sides: number): string => (sides === 1 ? '' : `${sideName(i)} `);
 
 /** How each kind of event is told; `name` is that of its round. */
@@ -35,6 +41,7 @@ type Telling = {
 
 const TELLING: Telling = {
   began: ({ yarn }, name) => `${name} begun in ${yarn.name}`,
+  altered: ({ why }, name) => `${name}: ${ALTERED[why]}`,
   made: ({ stitches }, name) => `${name}: ${plural(stitches, 'stitch')} worked (chains included)`,
   counted: ({ counts }, name, { planned }) => {
     const found = counts.flatMap((count, i) => {
@@ -59,6 +66,10 @@ const TELLING: Telling = {
       (e) => e.did === 'weighed' && e.yarn === id && compareEvents(e, event) < 0,
     );
     return `${yarn} weighed: ${weight} left of ${first || ball === 'same' ? 'the ball' : 'another ball'}`;
+  },
+  gauged: ({ stitches, longCm, beneathCm }, name, { hem }) => {
+    const unit = hem.preferences.length;
+    return `${name} measured: ${plural(stitches, 'stitch')} are ${lengthWords(longCm * 10, unit)} long, the edge beneath them ${lengthWords(beneathCm * 10, unit)}`;
   },
   looked: (event, name, { hem }) => {
     const unit = hem.preferences.length;

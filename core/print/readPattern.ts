@@ -142,7 +142,7 @@ const isAlong = (text: string): boolean =>
 
 /** Exceptions on single sides, not the way along them. */
 const isAdjustment = (text: string): boolean =>
-  /counted from the (?:corner|start)\.?$|^(?:sides? [^:]+: )?(?:at the (?:first|last) (?:skip|miss)\b|do not (?:skip|miss)|after the last repeat|nothing: it has)/i.test(
+  /counted from the (?:corner|start)\.?$|^(?:sides? [^:]+: )?(?:at the (?:first|last|last but one|\d+\w\w) (?:skip|miss)\b|do not (?:skip|miss)|after the last repeat|nothing: it has)/i.test(
     text,
   );
 

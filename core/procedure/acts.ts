@@ -2,6 +2,7 @@
 import type { CrossingId } from '../base/crossings.ts';
 import type { RoundPlan } from '../plan/types.ts';
 import type { CornerRecipe, Instruction } from '../ring/recipe.ts';
+import type { PlacedChange } from '../ring/along.ts';
 import type { PlaceKind, Span } from '../ring/ring.ts';
 import type { Stitch } from '../ring/stitch.ts';
 import type { PlaceOfWork } from './place.ts';
@@ -147,9 +148,8 @@ export type Along =
       readonly leftOver: number;
       /** Places too few for it to be worked at all: then nothing is. */
       readonly missing: number;
-      /** Places more or fewer passed over at the first skip and the last. */
-      readonly atFirstSkip: number;
-      readonly atLastSkip: number;
+      /** Skips that pass over more places than usual, or fewer. */
+      readonly skips: readonly PlacedChange[];
       readonly lopsided: boolean;
     };
 

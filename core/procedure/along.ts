@@ -57,8 +57,6 @@ export function alongOf(
   const fit = held(round.sides[layout.sides.length === 1 ? 0 : side]!.fit, 'a side of a round has a fit');
   const steps = fit.lopsided ? held(ways.other, 'two ways that alternate are two') : ways.own;
   const pattern = sidePattern(steps);
-  const change = fit.change;
-  const one = Math.sign(change);
   return {
     into: 'repeats',
     steps,
@@ -67,8 +65,7 @@ export function alongOf(
     lastPlaces: totalPlacesUsed(pattern.tail),
     leftOver: fit.over,
     missing: fit.repeats === 0 && fit.short > 0 && fit.over === 0 ? fit.short : 0,
-    atFirstSkip: one,
-    atLastSkip: Math.abs(change) > 1 ? change - one : 0,
+    skips: fit.skips,
     lopsided: fit.lopsided,
   };
 }

@@ -81,6 +81,10 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
   switch (event.did) {
     case 'made':
       return round.finished ? rounds : becomes({ stitches: event.stitches });
+    case 'altered': {
+      const begun = alteredTo(round.begun, event);
+      return round.finished || !begun ? rounds : becomes({ begun, ...foundIn(event.counts, round.found) });
+    }
     case 'counted':
       // A side that was not counted now stays as it was found before.
       return becomes(
@@ -94,6 +98,7 @@ function after(rounds: readonly FrozenRound[], event: WorkEvent): readonly Froze
     // What was seen, and why something was done, changes nothing that is there.
     case 'looked':
     case 'weighed':
+    case 'gauged':
     case 'paused':
     case 'repaired':
     case 'tidied':
@@ -124,6 +129,12 @@ const foundIn = (
   found,
   counts: planned.map((count, side) => found[side] ?? count),
 });
+
+/** The design of a round that goes on otherwise; null where the event is of another kind of round. */
+function alteredTo(begun: Begun, { entry, base }: Extract<WorkEvent, { did: 'altered' }>): Begun | null {
+  if (begun.entry) return entry ? { entry, begunOn: null } : null;
+  return base ? { entry: null, begunOn: { ...begun.begunOn, base } } : null;
+}
 
 function begunAs({ entry, ground }: Extract<WorkEvent, { did: 'began' }>): Begun | null {
   if (ground) return { entry: null, begunOn: ground };

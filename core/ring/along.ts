@@ -21,6 +21,12 @@ import { IN_NOTHING, isPlaceOf, type PlaceKind, type Ring, type Span } from './r
 import { spread } from './spread.ts';
 import { placesTaken, stitchOf, type Stitch } from './stitch.ts';
 
+/** A quiet change by one at a place of a plain side, or a skip of a pattern: counted from 0 in the order of work. */
+export interface PlacedChange {
+  readonly at: number;
+  readonly by: number;
+}
+
 /** How a round came out on one side (or, for a pattern that runs round the ring, on all of it). */
 export interface SideFit {
   /** Places that the round used on this side. */
@@ -35,6 +41,8 @@ export interface SideFit {
   readonly lopsided: boolean;
   /** Quiet change worked on this side, see {@link Circumstances}. */
   readonly change: number;
+  /** Skips at which it is made, in the order of work; none in a plain round. */
+  readonly skips: readonly PlacedChange[];
   /** Rest of a quiet change that was asked for, and cannot be worked here. */
   readonly refused: number;
   /** The ring below offers no place of the kind that the round needs, or meets them in another order. */
@@ -70,19 +78,25 @@ export interface RoundedCorner {
   readonly shift: number;
 }
 
-/** A plain side: one stitch in each place, with some stitches more or fewer than places where they are asked for. */
+/**
+ * A plain side: one stitch in each place, with some stitches more or fewer than places where they are asked for.
+ *
+ * @param where the places of the change, where they were chosen; else it is spread evenly
+ */
 export function workPlain(
   maker: RingBuilder,
   places: readonly number[],
   stitch: Stitch,
   wanted: number,
   ends?: readonly [RoundedCorner, RoundedCorner],
+  where?: readonly PlacedChange[],
 ): SideFit {
   const change = plainChange(wanted, places.length);
   if (change === 0 && !ends) maker.addEach(stitch, places);
   else {
-    const taken = change < 0 ? takenTogether(places.length, -change) : null;
-    const counts = taken?.map(() => 1) ?? [...stitchesEach(places.length, change)];
+    const chosen = change !== 0 && where ? chosenPlaces(places.length, change, where) : null;
+    const taken = chosen?.taken ?? (change < 0 ? takenTogether(places.length, -change) : null);
+    const counts = chosen?.counts ?? taken?.map(() => 1) ?? [...stitchesEach(places.length, change)];
     if (ends) addBesideCorners(counts, taken, ends);
     const two = stitchOf({ ...stitch, form: 'together', legs: 2 });
     let at = 0;
@@ -98,9 +112,33 @@ export function workPlain(
     short: 0,
     lopsided: false,
     change,
+    skips: [],
     refused: wanted - change,
     stuck: places.length === 0,
   };
+}
+
+/**
+ * Places that each stitch takes, and stitches that go into each, where the places of a change were chosen; null where it
+ * cannot be made there.
+ */
+function chosenPlaces(
+  places: number,
+  change: number,
+  where: readonly PlacedChange[],
+): { readonly taken: readonly number[]; readonly counts: number[] } | null {
+  if (where.reduce((sum, { by }) => sum + by, 0) !== change) return null;
+  const by = new Map(where.map((c) => [c.at, c.by]));
+  if (by.size < where.length) return null;
+  const [taken, counts]: [number[], number[]] = [[], []];
+  for (let at = 0; at < places; at += taken.at(-1)!) {
+    const here = by.get(at) ?? 0;
+    by.delete(at);
+    if (here < 0 && (at + 1 >= places || by.has(at + 1))) return null;
+    taken.push(here < 0 ? 2 : 1);
+    counts.push(here > 0 ? 1 + here : 1);
+  }
+  return by.size > 0 ? null : { taken, counts };
 }
 
 /** Stitches in each place of a side that has some more than places, spread evenly. */
@@ -142,8 +180,9 @@ export function workAlong(
   own: SidePattern,
   other: SidePattern | undefined,
   wanted: number,
+  where?: readonly PlacedChange[],
 ): Along {
-  const along = workChanged(maker, below, places, own, other, changeIn(own, wanted));
+  const along = workChanged(maker, below, places, own, other, changeIn(own, wanted), where);
   return { ...along, fit: { ...along.fit, refused: wanted - along.fit.change } };
 }
 
@@ -159,6 +198,7 @@ function workChanged(
   own: SidePattern,
   other: SidePattern | undefined,
   change: number,
+  where: readonly PlacedChange[] | undefined,
 ): Along {
   const count = places.length - change;
   const ownNeeds = needsOfPattern(own, 'side');
@@ -171,9 +211,11 @@ function workChanged(
   const over = tooFew ? 0 : placesOver(count, needs);
   const repeats = perRepeat === 0 || tooFew ? 0 : (count - needs.least - over) / perRepeat;
 
-  const possible = changePossible(pattern, repeats, change);
-  if (possible !== change) return workChanged(maker, below, places, own, other, possible);
-  const walk = new Walk(maker, below, places, skipChanges(pattern, repeats, change));
+  const chosen = where && change !== 0 && chosenSkips(pattern, repeats, change, where) ? where : null;
+  const possible = chosen ? change : changePossible(pattern, repeats, change);
+  if (possible !== change) return workChanged(maker, below, places, own, other, possible, undefined);
+  const skips = chosen ?? skipChanges(pattern, repeats, change);
+  const walk = new Walk(maker, below, places, new Map(skips.map(({ at, by }) => [at, by])));
   const begins: number[] = [];
   if (!tooFew) {
     walk.do(pattern.head);
@@ -187,7 +229,7 @@ function workChanged(
   if (!tooFew) walk.do(pattern.tail);
   const short = tooFew ? needs.least - count : over === 0 ? 0 : needs.modulus - over;
   const stuck = walk.stuck || (places.length === 0 && needs.least + perRepeat > 0);
-  const fit = { places: places.length, repeats, over, short, lopsided, change, refused: 0, stuck };
+  const fit = { places: places.length, repeats, over, short, lopsided, change, skips, refused: 0, stuck };
   return { fit, marks: { repeats: begins, tail } };
 }
 
@@ -208,18 +250,35 @@ function changePossible(pattern: SidePattern, repeats: number, change: number): 
 
 const isSkip = (step: RecipeStep): step is Extract<RecipeStep, { do: 'skip' }> => step.do === 'skip';
 
-/** At which skips, counted from 0, a quiet change is made: the first, then the last. */
-function skipChanges(pattern: SidePattern, repeats: number, change: number): ReadonlyMap<number, number> {
-  if (change === 0) return NO_CHANGES;
-  const last = skipsMade(pattern, repeats) - 1;
+/** At which skips a quiet change is made: the first, then the last. */
+function skipChanges(pattern: SidePattern, repeats: number, change: number): readonly PlacedChange[] {
+  if (change === 0) return [];
   const one = Math.sign(change);
-  return new Map(
-    Math.abs(change) === 1
-      ? [[0, one]]
-      : [
-          [0, one],
-          [last, change - one],
-        ],
+  const first = { at: 0, by: one };
+  return Math.abs(change) === 1
+    ? [first]
+    : [first, { at: skipsMade(pattern, repeats) - 1, by: change - one }];
+}
+
+/** Places that each skip of a side passes over, in the order of work. */
+export function skipsAlong({ head, body, tail }: SidePattern, repeats: number): readonly number[] {
+  const of = (steps: readonly RecipeStep[]): readonly number[] =>
+    steps.flatMap((s) => (isSkip(s) ? [s.count] : []));
+  return [...of(head), ...Array.from({ length: repeats }, () => of(body)).flat(), ...of(tail)];
+}
+
+/** Whether a quiet change can be made at the skips that were chosen for it. */
+function chosenSkips(
+  pattern: SidePattern,
+  repeats: number,
+  change: number,
+  where: readonly PlacedChange[],
+): boolean {
+  const skips = skipsAlong(pattern, repeats);
+  return (
+    where.reduce((sum, { by }) => sum + by, 0) === change &&
+    new Set(where.map(({ at }) => at)).size === where.length &&
+    where.every(({ at, by }) => at < skips.length && skips[at]! + by >= 0)
   );
 }
 
@@ -234,8 +293,6 @@ function changeIn(pattern: SidePattern, wanted: number): number {
   if (skipsIn(steps) === 0) return 0;
   return wanted < 0 && steps.some((s) => s.do === 'work' && s.at === 'skipped') ? 0 : wanted;
 }
-
-const NO_CHANGES: ReadonlyMap<number, number> = new Map();
 
 /** Walks the places of a side and makes what the steps say. */
 class Walk {

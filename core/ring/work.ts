@@ -6,6 +6,7 @@ import {
   workPlain,
   type RoundedCorner,
   type Layout,
+  type PlacedChange,
   type SideFit,
   type SideLayout,
 } from './along.ts';
@@ -43,6 +44,8 @@ export interface Circumstances {
    * next to the corners: at most 2 either way.
    */
   readonly changes?: readonly number[];
+  /** For each side where its change is made, where that was chosen. */
+  readonly changesAt?: readonly (readonly PlacedChange[])[];
   /** Stitches that were really found on each side when it was done, see {@link asFound}; null where nobody counted. */
   readonly found?: readonly (number | null)[];
   /** Of a pattern that runs round the whole ring: places after the first corner at which it begins. */
@@ -69,7 +72,7 @@ export function workRound(below: Ring, recipe: Recipe, circumstances: Circumstan
 function workBackwards(
   below: Ring,
   recipe: Recipe,
-  { corners, rounded, changes, slide, found }: Circumstances,
+  { corners, rounded, changes, changesAt, slide, found }: Circumstances,
 ): WorkedRound {
   const n = below.centres.length;
   const worked = workRound(mirrored(below), recipe, {
@@ -78,6 +81,7 @@ function workBackwards(
       rounded: mirroredCorners(rounded).map((r) => ({ ...r, before: r.after, after: r.before })),
     }),
     ...(changes && { changes: [...changes].reverse() }),
+    ...(changesAt && { changesAt: [...changesAt].reverse() }),
     ...(slide !== undefined && { slide }),
     ...(found && { found: [...found].reverse() }),
   });
@@ -92,7 +96,11 @@ function workBackwards(
   };
 }
 
-function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: Circumstances): WorkedRound {
+function workSides(
+  below: Ring,
+  recipe: Recipe,
+  { corners, rounded, changes, changesAt }: Circumstances,
+): WorkedRound {
   const ways = waysOf(recipe, below.centres.length > 0);
   const own = sidePattern(ways.own);
   const other = ways.other && sidePattern(ways.other);
@@ -127,11 +135,11 @@ function workSides(below: Ring, recipe: Recipe, { corners, rounded, changes }: C
     const start = maker.made.length;
     if (isPlainPattern(own)) {
       const ends = rounded && ([rounded[side]!, rounded[(side + 1) % rounded.length]!] as const);
-      sides[side] = workPlain(maker, places, plain, change, ends);
+      sides[side] = workPlain(maker, places, plain, change, ends, changesAt?.[side]);
       const length = maker.made.length - start;
       layout.sides[side] = { start, length, repeats: [], tail: start + length };
     } else {
-      const along = workAlong(maker, below, places, own, other, change);
+      const along = workAlong(maker, below, places, own, other, change, changesAt?.[side]);
       sides[side] = along.fit;
       layout.sides[side] = { start, length: maker.made.length - start, ...along.marks };
     }
@@ -147,6 +155,7 @@ const NOT_WORKED: SideFit = {
   short: 0,
   lopsided: false,
   change: 0,
+  skips: [],
   refused: 0,
   stuck: false,
 };

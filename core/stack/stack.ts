@@ -238,6 +238,7 @@ export interface RoundBearing {
   readonly recipe: Recipe;
   readonly corner: RoundEntry['corner'];
   readonly changes: readonly number[] | undefined;
+  readonly changesAt: RoundEntry['changesAt'][string] | undefined;
   readonly runsBackwards: boolean;
   /** Places after the first corner at which a pattern past the corners begins. */
   readonly slide: number;
@@ -258,6 +259,7 @@ export const bearingOf = ({
   atEnd: family?.atEnd ? groupOf(family.atEnd) : null,
   corner: entry.corner,
   changes: entry.changes[String(index)],
+  changesAt: entry.changesAt[String(index)],
   runsBackwards: backwards,
   slide: recipe.scope === 'ring' ? entry.slide : 0,
   rounding,
@@ -265,7 +267,7 @@ export const bearingOf = ({
 
 /** As {@link circumstancesOf}, by what bears on them alone. */
 export function circumstances(
-  { recipe, corner, changes, runsBackwards, slide, rounding, atEnd }: RoundBearing,
+  { recipe, corner, changes, changesAt, runsBackwards, slide, rounding, atEnd }: RoundBearing,
   outline: Outline,
   below: number,
 ): Circumstances {
@@ -279,17 +281,18 @@ export function circumstances(
       ),
     }),
   };
+  const quiet = { ...(changes && { changes }), ...(changesAt && { changesAt }) };
   const stitch = plainStitchOf(recipe);
   const height = stitchHeight(stitch);
   if (isDisc(outline)) {
     const grows = isPlainPattern(sidePattern(recipe.side)) && !recipe.surface && corner !== 'walk';
-    if (!grows) return { ...backwards, ...(changes && { changes }) };
+    if (!grows) return { ...backwards, ...quiet };
     const gain = Math.round(2 * Math.PI * (below + height)) - Math.round(2 * Math.PI * below);
     return { ...backwards, changes: [gain + (changes?.[0] ?? 0)] };
   }
   const inner = outline.turns.some((turn) => turn < 0) && !recipe.surface;
   const byAngle = corner === 'angle';
-  if (!inner && !byAngle && !outline.part) return { ...backwards, ...(changes && { changes }) };
+  if (!inner && !byAngle && !outline.part) return { ...backwards, ...quiet };
   const corners = outline.turns.map((turn, c): CornerRecipe => {
     const role = roleOf(outline.part, c, outline.turns.length);
     if (role === 'left') return LEFT;
@@ -299,7 +302,7 @@ export function circumstances(
       ? cornerForTurn(stitch, turn, height, below)
       : recipe.corner;
   });
-  return { ...backwards, corners, ...(changes && { changes }) };
+  return { ...backwards, corners, ...quiet };
 }
 
 /** Stitches of a group in US terms. */
@@ -354,6 +357,7 @@ export function newEntry(family: Family, id: string, yarn: string): RoundEntry {
     start: null,
     written: null,
     changes: {},
+    changesAt: {},
   };
 }
 
@@ -423,5 +427,6 @@ export function newOwnEntry(
     start: null,
     written: { text, language, name: '', note: '' },
     changes: {},
+    changesAt: {},
   };
 }

@@ -299,13 +299,25 @@ export function anyHem(chance: Chance): Hem {
         yarns: chance.pick([['y1'], ['y2'], ['y1', 'y2']]),
         hookMm: chance.maybe(0.2) ? 4 : null,
         start: chance.maybe(0.2) ? startByChance(chance, edges.length) : null,
-        changes: chance.maybe(0.3) ? { '0': edges.map(() => chance.int(-2, 2)) } : {},
+        ...anyChanges(chance, edges.length),
       };
     });
     hem = { ...hem, rounds: [...hem.rounds, ...entries] };
   }
   const known = chance.maybe(0.3) ? { ...hem, hands: anyHands(chance) } : hem;
   return { ...known, base: { ...known.base, part: chance.maybe(0.2) ? partByChance(chance, piece) : null } };
+}
+
+/** Quiet changes of the first worked round of an entry, some of them at places by chance. */
+function anyChanges(chance: Chance, sides: number): Pick<RoundEntry, 'changes' | 'changesAt'> {
+  if (!chance.maybe(0.3)) return { changes: {}, changesAt: {} };
+  const changes = Array.from({ length: sides }, () => chance.int(-2, 2));
+  if (chance.maybe(0.5)) return { changes: { '0': changes }, changesAt: {} };
+  const first = chance.int(0, 6);
+  const at = changes.map((change) =>
+    Array.from({ length: Math.abs(change) }, (_, k) => ({ at: first + 3 * k, by: Math.sign(change) })),
+  );
+  return { changes: { '0': changes }, changesAt: { '0': at } };
 }
 
 /** Rows along some sides of a piece, by chance; null for a circle, which has none. */

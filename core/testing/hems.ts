@@ -49,6 +49,7 @@ export const entry = ({
   start: null,
   written: null,
   changes: {},
+  changesAt: {},
   ...(given.family && familyById(given.family) ? firstChoice(familyById(given.family)!) : {}),
   ...given,
 });
@@ -69,7 +70,7 @@ export function rowsHem(
   const counts = given.counts ?? [null, null, null, null];
   return {
     format: 'zig-hem',
-    version: 16,
+    version: 17,
     hands: null,
     alike: ONE_PIECE,
     id: 'test',

@@ -1,10 +1,11 @@
 /** Sides of a round in words, and exceptions on single sides. */
 import { writtenOf } from '../../plan/types.ts';
 import { isDisc } from '../../piece/outline.ts';
-import { listWords, numbersWords } from '../../say/lists.ts';
+import { listWords, numbersWords, ordinal } from '../../say/lists.ts';
 import { printStitch, printSteps } from '../../notation/print.ts';
 import type { Plan, RoundPlan } from '../../plan/types.ts';
 import { sideActs, type Along, type Procedure } from '../../procedure/acts.ts';
+import { skipsAlong } from '../../ring/along.ts';
 import { sidePattern, type RecipeStep } from '../../ring/recipe.ts';
 import type { Language } from '../../terms/stitches.ts';
 import { WORDS, capital } from '../../terms/words.ts';
@@ -104,6 +105,10 @@ function changeWords(
   return told;
 }
 
+/** The first, the last, the last but one or one by its number, from 1. */
+const skipName = (number: number, all: number): string =>
+  number === 1 ? 'first' : number === all ? 'last' : number === all - 1 ? 'last but one' : ordinal(number);
+
 function skipWords(
   along: Extract<Along, { into: 'repeats' }>,
   language: Language,
@@ -111,16 +116,17 @@ function skipWords(
   circle: boolean,
 ): readonly string[] {
   const { skip } = WORDS[language];
-  const { atFirstSkip, atLastSkip, leftOver, missing, steps } = along;
+  const { leftOver, missing, steps } = along;
   const told: string[] = [];
   const noun = writtenOf(round).sitsOn;
   if (missing > 0) return [`nothing: it has ${plural(missing, placeNoun(noun, 1))} too few`];
-  const { head, body, tail } = sidePattern(steps);
-  const skips = (list: readonly RecipeStep[]): readonly number[] =>
-    list.flatMap((s) => (s.do === 'skip' ? [s.count] : []));
-  const all = [...skips(head), ...(along.repeats > 0 ? skips(body) : []), ...skips(tail)];
-  const change = (which: string, usual: number, by: number): void => {
-    if (by === 0) return;
+  const pattern = sidePattern(steps);
+  const all = skipsAlong(pattern, along.repeats);
+  // All the way around, what a repeat begins with before its first stitches comes at the end of the round.
+  const late = circle && pattern.body[0]?.do === 'skip';
+  for (const { at, by } of along.skips) {
+    const which = skipName(late ? (at === 0 ? all.length : at) : at + 1, all.length);
+    const usual = all[at] ?? 1;
     const now = usual + by;
     // Where more than one is passed over else, it is said how many are not.
     told.push(
@@ -128,11 +134,7 @@ function skipWords(
         ? `do not ${skip} at the ${which} ${skip}`
         : `at the ${which} ${skip}, ${skip} ${Math.max(0, now)} ${placeNoun(noun, Math.max(0, now))} instead of ${usual}`,
     );
-  };
-  // All the way around, what a repeat begins with before its first stitches comes at the end of the round.
-  const late = circle && body[0]?.do === 'skip';
-  change(late ? 'last' : 'first', all[0] ?? 1, atFirstSkip);
-  change(late ? 'last but one' : 'last', all[all.length - 1] ?? 1, atLastSkip);
+  }
   if (leftOver > 0)
     told.push(`after the last repeat, ${skip} the ${leftOver} ${placeNoun(noun, leftOver)} left over`);
   return told;

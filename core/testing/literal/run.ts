@@ -13,29 +13,34 @@ export function oneInEach({ head, body, tail }: Way): StepToWork | null {
 }
 
 export const isOtherwise = (words: string): boolean =>
-  /counted from the (?:corner|start)$|^(?:at the (?:first|last) |do not |after the last repeat|nothing: )/i.test(
+  /counted from the (?:corner|start)$|^(?:at the (?:first|last|\d+\w\w) |do not |after the last repeat|nothing: )/i.test(
     words,
   );
 
 export const kindsOf = ({ head, body, tail }: Way): ReadonlySet<Noun> =>
   new Set([...head, ...body, ...tail].flatMap((s) => (s.do === 'make' ? [] : [s.noun])));
 
-export function skipChanges(told: readonly string[]): {
-  readonly first: number;
-  readonly last: number;
-  readonly beforeLast: number;
-} {
-  const change = (which: string): number => {
-    for (const t of told) {
-      const other = new RegExp(
-        `^at the ${which} (?:skip|miss), (?:skip|miss) (\\d+) \\S+ instead of (\\d+)$`,
-      ).exec(t);
-      if (other) return Number(other[1]) - Number(other[2]);
-      if (new RegExp(`^do not (?:skip|miss) at the ${which} (?:skip|miss)$`).test(t)) return -1;
-    }
-    return 0;
+/** Skips that are to pass over more places than usual, or fewer. */
+export interface SkipChanges {
+  /** Of all of them. */
+  readonly sum: number;
+  /** Of a skip, by its number from 0, of so many. */
+  readonly of: (skip: number, all: number) => number;
+}
+
+export function skipChanges(told: readonly string[]): SkipChanges {
+  const changes = told.flatMap((t): readonly (readonly [which: string, by: number])[] => {
+    const other = /^at the (.+) (?:skip|miss), (?:skip|miss) (\d+) \S+ instead of (\d+)$/.exec(t);
+    if (other) return [[other[1]!, Number(other[2]) - Number(other[3])]];
+    const none = /^do not (?:skip|miss) at the (.+) (?:skip|miss)$/.exec(t);
+    return none ? [[none[1]!, -1]] : [];
+  });
+  const number = (which: string, all: number): number =>
+    ({ first: 0, last: all - 1, 'last but one': all - 2 })[which] ?? Number(/^\d+/.exec(which)![0]) - 1;
+  return {
+    sum: changes.reduce((sum, [, by]) => sum + by, 0),
+    of: (skip, all) => changes.reduce((sum, [which, by]) => sum + (number(which, all) === skip ? by : 0), 0),
   };
-  return { first: change('first'), last: change('last'), beforeLast: change('last but one') };
 }
 
 export function leftOver(told: readonly string[]): number {

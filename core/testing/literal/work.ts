@@ -343,7 +343,7 @@ export class Work {
     const changes = skipChanges(told);
     const left = leftOver(told);
     const bodyUses = used(way.body);
-    const open = places.length - used(way.head) - used(way.tail) - changes.first - changes.last - left;
+    const open = places.length - used(way.head) - used(way.tail) - changes.sum - left;
     const repeats = bodyUses === 0 ? 0 : open / bodyUses;
     if (!Number.isInteger(repeats) || repeats < 0)
       throw new Unclear(
@@ -354,7 +354,7 @@ export class Work {
     const run = new Following(
       places,
       (stitch, place) => this.round.add(stitch, place),
-      (k) => (k === 0 ? changes.first : 0) + (k === allSkips - 1 ? changes.last : 0),
+      (k) => changes.of(k, allSkips),
     );
     const head = start?.head ?? null;
     if (head !== null && which === 'up to') {
@@ -446,7 +446,7 @@ export class Work {
       throw new Unclear(`how does “${start}” go on?`);
     const left = leftOver(told);
     const changes = skipChanges(told);
-    const repeats = (places.length - left - changes.first - changes.last - changes.beforeLast) / used(body);
+    const repeats = (places.length - left - changes.sum) / used(body);
     if (!Number.isInteger(repeats))
       throw new Unclear(`${places.length} places do not come out even all around`);
     const special = this.specialCorners();
@@ -455,10 +455,7 @@ export class Work {
     const run = new Following(
       places,
       (stitch, p) => this.round.add(stitch, p),
-      (k) =>
-        (k === 0 ? changes.first : 0) +
-        (k === skips - 1 ? changes.last : 0) +
-        (k === skips - 2 ? changes.beforeLast : 0),
+      (k) => changes.of(k, skips),
     );
     // What comes before the first stitches of the first repeat is done at the end.
     run.beginAt(0, -body.slice(0, firstWork(body)).filter((s) => s.do === 'skip').length);
