@@ -34,6 +34,8 @@ const STRIKABLE: readonly WorkEvent['did'][] = [
   'counted',
   'weighed',
   'looked',
+  'gauged',
+  'altered',
   'repaired',
   'paused',
   'closed',

@@ -131,7 +131,7 @@ function chosenPlaces(
   const by = new Map(where.map((c) => [c.at, c.by]));
   if (by.size < where.length) return null;
   const [taken, counts]: [number[], number[]] = [[], []];
-  for (let at = 0; at < places; at += taken.at(-1)!) {
+  for (let at = 0; at < places; at += taken[taken.length - 1]!) {
     const here = by.get(at) ?? 0;
     by.delete(at);
     if (here < 0 && (at + 1 >= places || by.has(at + 1))) return null;

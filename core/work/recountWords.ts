@@ -107,7 +107,17 @@ export const priceWords = (plan: Plan, { stitches, minutes, metres }: Left): str
   `Undoes ${plural(stitches, 'st')}, about ${timeWords(minutes)} of work; frees about ${yarnLengthWords(metres, plan.hem.preferences.length)} of yarn.`;
 
 /** Price and outcome of a repair. */
-export function outcomeWords(plan: Plan, { uneven, lies, shows, price, kind, then }: Repair): string {
+export function outcomeWords(
+  plan: Plan,
+  {
+    uneven,
+    lies,
+    shows,
+    price,
+    kind,
+    then,
+  }: Pick<Repair, 'uneven' | 'lies' | 'shows' | 'price' | 'kind' | 'then'>,
+): string {
   const cost = price.stitches > 0 ? priceWords(plan, price) : 'Nothing is ripped.';
   const seen =
     kind === 'leave' && shows > 0

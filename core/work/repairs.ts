@@ -51,15 +51,18 @@ interface Way {
   readonly refit: { readonly solution: FitSolution; readonly plan: Plan } | null;
 }
 
-export interface Repair extends Way {
+/** Outcome of a plan: rounds that do not come out even, and the worst that is said of how the border lies. */
+export interface RepairOutcome {
+  readonly uneven: readonly number[];
+  readonly lies: 'flat' | 'blocks out' | 'not flat';
+}
+
+export interface Repair extends Way, RepairOutcome {
   /** The plan that it leads to, and where in it the change is. */
   readonly then: Plan;
   readonly place: { readonly round: number; readonly entry: number };
   /** How much is seen of it; 0 is nothing. Of the unit of fit/cost.ts. */
   readonly shows: number;
-  /** Rounds that do not come out even then, and the worst that is said of how the border lies. */
-  readonly uneven: readonly number[];
-  readonly lies: 'flat' | 'blocks out' | 'not flat';
 }
 
 const NOTHING: Left = { stitches: 0, minutes: 0, metres: 0 };
@@ -81,8 +84,29 @@ export function repaired(hem: Hem, { deeds, edit: change }: Pick<Way, 'deeds' | 
 }
 
 /** Price of a repair, minutes. */
-export const priceOf = ({ price, shows }: Pick<Repair, 'price' | 'shows'>): number =>
-  price.minutes + MINUTES_SEEN * shows;
+export const priceOf = ({ price, shows }: { readonly price?: Left; readonly shows: number }): number =>
+  (price?.minutes ?? 0) + MINUTES_SEEN * shows;
+
+type Ranked = RepairOutcome & Parameters<typeof priceOf>[0];
+
+/** Order of ways to go on: those after which every round fits, of these the flattest, of these the cheapest. */
+export function byRank(a: Ranked, b: Ranked): number {
+  const rank = (r: Ranked): readonly number[] => [Math.min(1, r.uneven.length), FLATNESS[r.lies], priceOf(r)];
+  const [ra, rb] = [rank(a), rank(b)];
+  return ra.map((x, i) => x - rb[i]!).find((d) => d !== 0) ?? 0;
+}
+
+export function outcomeOf(then: Plan): RepairOutcome {
+  const verdicts = then.rounds.flatMap((r) => r.sides.map((s) => s.verdict));
+  return {
+    uneven: then.rounds.filter((r) => !r.even).map((r) => r.number),
+    lies: verdicts.every((v) => v === 'flat')
+      ? 'flat'
+      : verdicts.every((v) => v === 'flat' || v === 'blocks out')
+        ? 'blocks out'
+        : 'not flat',
+  };
+}
 
 const FLATNESS = { flat: 0, 'blocks out': 1, 'not flat': 2 } as const;
 
@@ -121,16 +145,12 @@ export function repairsOf(
     { ...NO_WAY, kind: 'leave', deeds: [...counted, by('leave')] },
     ...ripping(plan, round, made, causes),
   ];
-  const rank = (r: Repair): readonly number[] => [Math.min(1, r.uneven.length), FLATNESS[r.lies], priceOf(r)];
   return ways
     .flatMap((way): readonly Repair[] => {
       const hem = repaired(plan.hem, way);
       return hem ? [withOutcome(plan, planner(hem), way, number, wrong)] : [];
     })
-    .sort((a, b) => {
-      const [ra, rb] = [rank(a), rank(b)];
-      return ra.map((x, i) => x - rb[i]!).find((d) => d !== 0) ?? 0;
-    });
+    .sort(byRank);
 }
 
 /** Deeds to note when a count was taken: it holds from now on, and the place in hand goes with it. */
@@ -144,9 +164,9 @@ export function countedDeeds(round: RoundPlan, found: SideCounts, made: number):
 }
 
 function withOutcome(plan: Plan, then: Plan, way: Way, number: number, wrong: readonly number[]): Repair {
-  const verdicts = then.rounds.flatMap((r) => r.sides.map((s) => s.verdict));
   return {
     ...way,
+    ...outcomeOf(then),
     then,
     place: placeOf(plan, then, way, number, wrong),
     shows:
@@ -156,12 +176,6 @@ function withOutcome(plan: Plan, then: Plan, way: Way, number: number, wrong: re
             number === plan.rounds.length - 1,
           )
         : seenIn(plan, then) + apartIn(plan, then),
-    uneven: then.rounds.filter((r) => !r.even).map((r) => r.number),
-    lies: verdicts.every((v) => v === 'flat')
-      ? 'flat'
-      : verdicts.every((v) => v === 'flat' || v === 'blocks out')
-        ? 'blocks out'
-        : 'not flat',
   };
 }
 
@@ -195,7 +209,8 @@ export function facingApart(
   });
 }
 
-const apartIn = (before: Plan, after: Plan): number =>
+/** How much is seen of sides that face each other and differ. */
+export const apartIn = (before: Plan, after: Plan): number =>
   facingApart(before, after).reduce(
     (sum, { by }) => sum + VISIBILITY.unequal + VISIBILITY.unequalStitch * Math.abs(by),
     0,

@@ -21,6 +21,7 @@ export class Places {
   private readonly numbers: ReadonlyMap<number, number>;
   /** For each side the number of its first place; none where a round is not worked side by side. */
   private readonly begins = new Map<number, number>();
+  private readonly ends = new Map<number, number>();
   private readonly order: InOrder;
   /** Its gaps are the spaces between stitches. */
   private readonly between: boolean;
@@ -58,6 +59,7 @@ export class Places {
       for (const { side, places } of travel === 1 ? sides : sides.reverse()) {
         this.begins.set(side, all.length);
         all.push(...places);
+        this.ends.set(side, all.length);
       }
       this.all = all;
     }
@@ -74,6 +76,11 @@ export class Places {
   /** The number of the first place of a side; undefined where a round is not worked side by side. */
   beginOf(side: number): number | undefined {
     return this.begins.get(side);
+  }
+
+  /** One more than the number of the last place of a side. */
+  endOf(side: number): number {
+    return this.ends.get(side) ?? this.all.length;
   }
 
   /** Names of so many places after one that is known by its number. */
