@@ -6,7 +6,12 @@ import { insteadWords, reachWords } from '../../core/work/ballWords.ts';
 import { yarnRestsOn } from '../../core/evidence/estimateWords.ts';
 import { plural, timeWords, yarnLengthWords } from '../../core/say/measures.ts';
 import { momentsOf } from '../../core/work/momentWords.ts';
-import { sideLabel } from '../../core/print/placeWords.ts';
+import { sideLabel, sideWords } from '../../core/print/placeWords.ts';
+import { sideEndOf } from '../../core/work/sideEnd.ts';
+import { endedOpposite, sideInHandOf } from '../../core/work/sideWays.ts';
+import { isTapeAsked, tapeOf } from '../../core/work/tape.ts';
+import { tapeAsked, tapeWords } from '../../core/work/tapeWords.ts';
+import { onTableWords } from '../../core/work/sideWayWords.ts';
 import { hintsOf } from '../../core/work/hintWords.ts';
 import { stepWords } from '../../core/work/stepWords.ts';
 import {
@@ -45,10 +50,25 @@ interface NowProps {
   readonly onLook: () => void;
   readonly onRip: () => void;
   readonly onJoinIn: () => void;
+  /** So many places more on the table than are planned up to the corner, or fewer. */
+  readonly onSideEnd: (more: number) => void;
+  readonly onTape: () => void;
 }
 
 /** The step in hand, large, and the way on and back. */
-export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, onRip, onJoinIn }: NowProps) {
+export function Now({
+  plan,
+  step,
+  stride,
+  onStride,
+  onCount,
+  onWeigh,
+  onLook,
+  onRip,
+  onJoinIn,
+  onSideEnd,
+  onTape,
+}: NowProps) {
   const store = useHemStore();
   const { language } = plan.hem.preferences;
   const { round, begun } = progressOf(plan);
@@ -147,6 +167,8 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
           Done to the {rows ? 'end of the side' : 'corner'}
         </Button>
       )}
+      {wantsHints && <TapeLine onTape={onTape} />}
+      {wantsHints && <OnTable onSideEnd={onSideEnd} />}
       <dl className={styles.left}>
         {side !== null && (
           <div>
@@ -200,6 +222,40 @@ export function Now({ plan, step, stride, onStride, onCount, onWeigh, onLook, on
         </label>
       </p>
     </>
+  );
+}
+
+/** The tape is asked for, once; what it told stays in view while its round is in hand. */
+function TapeLine({ onTape }: Pick<NowProps, 'onTape'>) {
+  const plan = usePlan();
+  const tape = tapeOf(plan);
+  if (!tape && !isTapeAsked(plan)) return null;
+  return (
+    <div className={styles.onTable}>
+      <span>{tape ? tapeWords(plan, tape)[0] : tapeAsked(plan)}</span>
+      <Button onClick={onTape}>{tape ? 'Ways on' : 'Measure'}</Button>
+    </div>
+  );
+}
+
+/** Places on the table up to the corner, once it is near; what is not as planned is said with one touch. */
+function OnTable({ onSideEnd }: Pick<NowProps, 'onSideEnd'>) {
+  const plan = usePlan();
+  const inHand = sideEndOf(plan, plan.hem.preferences.language) && sideInHandOf(plan);
+  if (!inHand) return null;
+  const { places } = inHand;
+  const opposite = endedOpposite(plan);
+  return (
+    <div className={styles.onTable}>
+      <span>{onTableWords(plan, inHand)}</span>
+      {places > 1 && <Button onClick={() => onSideEnd(-1)}>I have {places - 1}</Button>}
+      <Button onClick={() => onSideEnd(1)}>I have {places + 1}</Button>
+      {opposite && places + opposite.more > 0 && (
+        <Button onClick={() => onSideEnd(opposite.more)}>
+          End it as {sideWords(plan, opposite.side)}, with {places + opposite.more}
+        </Button>
+      )}
+    </div>
   );
 }
 

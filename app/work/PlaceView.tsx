@@ -18,6 +18,8 @@ import styles from './work.module.css';
 export interface Shown {
   readonly plan: Plan;
   readonly at: StitchFound;
+  /** Hears of a stitch that is touched. */
+  readonly onStitch?: (found: StitchFound) => void;
 }
 
 /** Stitch widths that are seen across. */
@@ -58,10 +60,12 @@ function outwardsAt({ headX, headY, footX, footY }: RoundChart, entry: number): 
 export function PlaceView({
   plan,
   lookAt,
+  onStitch,
 }: {
   readonly plan: Plan;
   /** A stitch to be looked at in place of the one in hand; null looks at that. */
   readonly lookAt: StitchFound | null;
+  readonly onStitch?: ((found: StitchFound) => void) | undefined;
 }) {
   const stage = useRef<StageHandle>(null);
   const { sheet } = THEMES[useTheme()];
@@ -111,6 +115,7 @@ export function PlaceView({
         first={here}
         focusRound={number}
         marked={marked}
+        onStitch={onStitch}
         label="Where you are, stitch by stitch"
       />
       {!whole && (

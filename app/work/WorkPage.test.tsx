@@ -279,6 +279,56 @@ describe('work', () => {
     expect(store.get().plan.hem.record.map((e) => e.did)).toEqual(['began', 'made', 'paused', 'made']);
   });
 
+  test('a side with one more on the table is ended as its maker picks, and so is the one that faces it', async () => {
+    const near = flatBlanket([entry({ id: 'a', corner: 'three' }), entry({ id: 'b', corner: 'three' })]);
+    const { store } = renderHem(workedInto(near, 1, 0.15).hem, () => <WorkPage />);
+    const planned = plan(near).rounds[1]!.sides.map((s) => s.tally.stitches);
+    const { textContent } = await screen.findByText(/^\d+ sts of the round below are left on side A/);
+    const places = parseInt(textContent, 10);
+    press(`I have ${places + 1}`);
+    expect(now()).toContain(`${places + 1} sts on the table`);
+    press('One more on the table');
+    expect(now()).toContain('Work 2 together twice');
+    press('One fewer on the table');
+    press('Later');
+    press('Do this');
+    const { done, sides } = store.get().plan.rounds[1]!;
+    expect(sides.map((s) => s.tally.stitches)).toEqual(planned);
+    expect(done!.begun.entry!.changesAt['0']![0]).toHaveLength(1);
+    // The rest of side A, all of side B, and side C up to its end.
+    let said = now();
+    for (let k = 0; k < 24 && !now().includes('End it as side A'); k++) {
+      await later();
+      press('Done');
+      said += now();
+    }
+    expect(said).toMatch(/over the next 2 sts/);
+    expect(now()).toContain('End it as side A');
+  });
+
+  test('asks once for a reading of the tape, and goes on with other counts by it', async () => {
+    const { store } = renderHem(workedInto(flatBlanket([entry()]), 0, 0.08).hem, () => <WorkPage />);
+    await screen.findByText(/^10(\.0)? cm are made\. Will it lie\?/);
+    press('Measure');
+    fireEvent.change(screen.getByLabelText(/^The edge beneath/), { target: { value: '8.8' } });
+    press('Note it');
+    expect(now()).toMatch(
+      /If it goes on like this, it ripples from the base round on: 1 fewer in every \d+ would lie flat\./,
+    );
+    press(/^Go on from here with A \d+/);
+    press('Do this');
+    const [base] = store.get().plan.rounds;
+    expect(base!.done!.planned[1]).toBeLessThan(61);
+    expect(now()).not.toContain('Will it lie?');
+    expect(store.get().plan.hem.record.map((e) => e.did)).toEqual([
+      'began',
+      'made',
+      'made',
+      'gauged',
+      'altered',
+    ]);
+  });
+
   test('says how the side ends before it does, unless hints are not wanted', async () => {
     // Of 61 stitches of side A some 25 are left.
     const { hem: near } = workedInto(flatBlanket([entry({ times: 3 })]), 1, 0.15);

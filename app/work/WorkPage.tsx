@@ -21,12 +21,15 @@ import { SideInQuestion } from './SideInQuestion.tsx';
 import { PiecesDone } from './PiecesDone.tsx';
 import { LookSheet } from './LookSheet.tsx';
 import { RipSheet } from './RipSheet.tsx';
+import { SideEndSheet } from './SideEndSheet.tsx';
+import { TapeSheet } from './TapeSheet.tsx';
+import { sideInHandOf } from '../../core/work/sideWays.ts';
 import { WeighSheet } from './WeighSheet.tsx';
 import { readSetting, writeSetting } from '../storage/settings.ts';
 import { useAwake } from './awake.ts';
 import styles from './work.module.css';
 
-export type WorkSheet = 'count' | 'weigh' | 'look' | 'rip' | 'joined in';
+export type WorkSheet = 'count' | 'weigh' | 'look' | 'rip' | 'side end' | 'tape' | 'joined in';
 
 const STRIDE = 'work stride';
 
@@ -66,6 +69,8 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
   const sheet = opened === 'joined in' || isUnderWay(plan) ? opened : null;
   const [shown, setShown] = useState<Shown | null>(null);
   const [counting, setCounting] = useState<number | null>(null);
+  const [offBy, setOffBy] = useState(0);
+  const side = sheet === 'side end' ? sideInHandOf(plan) : null;
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);
   const finished = step === null && sheet === null;
@@ -84,7 +89,7 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
           ) : sheet === 'count' && shown === null ? (
             <SideInQuestion plan={plan} side={counting} onSide={setCounting} />
           ) : (
-            <PlaceView plan={shown?.plan ?? plan} lookAt={shown?.at ?? null} />
+            <PlaceView plan={shown?.plan ?? plan} lookAt={shown?.at ?? null} onStitch={shown?.onStitch} />
           )}
         </Guard>
       </section>
@@ -97,6 +102,10 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
           <LookSheet plan={plan} onClose={close} />
         ) : sheet === 'rip' ? (
           <RipSheet plan={plan} onClose={close} />
+        ) : sheet === 'tape' ? (
+          <TapeSheet plan={plan} onShow={setShown} onClose={close} />
+        ) : side ? (
+          <SideEndSheet plan={plan} inHand={side} first={offBy} onShow={setShown} onClose={close} />
         ) : sheet === 'joined in' ? (
           <JoinIn plan={plan} onClose={close} />
         ) : step ? (
@@ -109,6 +118,11 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
             onWeigh={() => setSheet('weigh')}
             onLook={() => setSheet('look')}
             onRip={() => setSheet('rip')}
+            onTape={() => setSheet('tape')}
+            onSideEnd={(more) => {
+              setOffBy(more);
+              setSheet('side end');
+            }}
             onJoinIn={() => setSheet('joined in')}
           />
         ) : (

@@ -50,7 +50,7 @@ const began = record({
   yarn: said('the yarn that it is worked in', yarn),
   counts: said('what it was to have on each side between its corners', list(count, LIMITS.sides)),
 });
-/** What is left of a round that has been begun goes on otherwise: from now on all of it is of this design. */
+/** A round that has been begun goes on otherwise: from now on all of it is of this design. */
 const altered = record({
   did: Type.Literal('altered'),
   ...head,

@@ -66,7 +66,7 @@ export const standing = remembered((record: WorkRecord): WorkRecord => {
 /** An entry of a record by what is its own. */
 export const keyOf = ({ id }: Pick<WorkEvent, 'id'>): string => `${id.counter} ${id.device}`;
 
-export const compareEvents = (a: WorkEvent, b: WorkEvent): number =>
+export const compareEvents = (a: Pick<WorkEvent, 'id'>, b: Pick<WorkEvent, 'id'>): number =>
   a.id.counter - b.id.counter || (a.id.device < b.id.device ? -1 : a.id.device > b.id.device ? 1 : 0);
 
 /** Two copies of a record as one, in order: every event of both, once. It is `a` itself when `b` has nothing more. */

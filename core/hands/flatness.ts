@@ -131,7 +131,7 @@ export const limitsFor = ({ ratio }: Known): FlatLimits => ({
 });
 
 /** The normal distribution up to z (Abramowitz and Stegun 1964, 26.2.17; off by less than 1e-7). */
-function normalUpTo(z: number): number {
+export function normalUpTo(z: number): number {
   const t = 1 / (1 + 0.2316419 * Math.abs(z));
   const tail =
     (Math.exp(-(z * z) / 2) / Math.sqrt(2 * Math.PI)) *

@@ -30,6 +30,9 @@ import {
 import { causesOf } from './recount.ts';
 import { repaired, repairsOf } from './repairs.ts';
 import { finishedSides } from './sides.ts';
+import { sideWaysOf } from './sideWays.ts';
+import { gauged, tapeOf, tapeWays } from './tape.ts';
+import { tapeWayWords, tapeWords } from './tapeWords.ts';
 import { STRIDES, stepsOf } from './steps.ts';
 
 /** Something that a maker can do on the page for work; null when it cannot be done now. */
@@ -40,7 +43,7 @@ function anyDeed(hem: Hem, plan: Plan, chance: Chance, said: string[]): Hem | nu
     said.push(what);
     return after(hem, deeds, chance.pick(['laptop', 'phone']));
   };
-  switch (chance.int(0, 10)) {
+  switch (chance.int(0, 13)) {
     case 0: {
       const [place] = [chance.pick([null, ...placesToRipTo(plan)])];
       return place ? note(`rip to ${ripPlaceWords(plan, place)}`, [place.deed]) : null;
@@ -84,6 +87,34 @@ function anyDeed(hem: Hem, plan: Plan, chance: Chance, said: string[]): Hem | nu
       const { id, round: of } = chance.pick(events);
       const grams = chance.maybe(0.3) ? chance.int(1, 60) : null;
       return note('strike', [{ did: 'struck', round: of, entry: id, counts: chance.maybe(0.4), grams }]);
+    }
+    case 7: {
+      const more = chance.pick([-2, -1, 1, 2]);
+      const ways = sideWaysOf(plan, more);
+      if (ways.length === 0) return null;
+      const way = chance.pick(ways);
+      return note(`${more} on the table: ${way.kind}`, way.deeds);
+    }
+    case 8: {
+      const long = chance.int(60, 140);
+      const deed = begun
+        ? gauged(plan, chance.int(1, 20), long, long * (1 + 0.15 * (2 * chance.next() - 1)))
+        : null;
+      return deed && note('measure', [deed]);
+    }
+    case 9: {
+      const tape = tapeOf(plan);
+      const ways = tape ? tapeWays(plan, tape) : [];
+      if (!tape || ways.length === 0) return null;
+      for (const way of ways)
+        expect(`${tapeWayWords(plan, way)} ${tapeWords(plan, tape).join(' ')}`).not.toMatch(
+          /undefined|NaN|null/,
+        );
+      const way = chance.pick(ways);
+      const done = note(`tape: ${way.kind}`, way.deeds);
+      const outcome = way.edit && performed(done, way.edit);
+      if (outcome) expect(outcome.ok).toBe(true);
+      return outcome?.ok ? outcome.value : done;
     }
     default: {
       const step = stepInHand(plan, stride);

@@ -6,14 +6,14 @@ import type { Plan } from '../plan/types.ts';
 import type { Language } from '../terms/stitches.ts';
 import { WORDS } from '../terms/words.ts';
 import { outcomeWords } from './recountWords.ts';
-import type { SideInHand, SideWay } from './sideWays.ts';
+import type { SideInHand, SideEnding } from './sideWays.ts';
 
 /** @example times(1) // 'once' */
 export const times = (count: number): string =>
   count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`;
 
 /** Work of a way, such as “Work 2 together once, 3 sts before the corner”. */
-export function sideWayWords({ used, places }: SideInHand, way: SideWay, language: Language): string {
+export function sideWayWords({ used, places }: SideInHand, way: SideEnding, language: Language): string {
   const { kind, at, spots, repeats, more } = way;
   const { skip } = WORDS[language];
   const end = used + places;
@@ -48,7 +48,7 @@ const beforeWords = (left: readonly number[]): string => {
 };
 
 /** Skips that are longer or shorter, counted from the hook on. */
-function skipWords(at: SideWay['at'], spots: readonly number[], skip: string, begins = true): string {
+function skipWords(at: SideEnding['at'], spots: readonly number[], skip: string, begins = true): string {
   const which = at.map((c) => {
     const number = spots.indexOf(c.at) + 1;
     return number === spots.length ? 'last' : number === 1 ? 'next' : `${ordinal(number)} from here`;
@@ -60,7 +60,7 @@ function skipWords(at: SideWay['at'], spots: readonly number[], skip: string, be
 }
 
 /** Outcome of a way: whether it shows, whether all later rounds fit, how the border lies. */
-export const sideWayOutcome = (plan: Plan, way: SideWay): string =>
+export const sideWayOutcome = (plan: Plan, way: SideEnding): string =>
   outcomeWords(plan, {
     ...way,
     kind: way.kind === 'as it comes' ? 'leave' : 'fudge',

@@ -9,7 +9,7 @@ import { seeds, withSeed } from '../testing/seeds.ts';
 import { after, workedInto } from '../testing/worked.ts';
 import { progressOf, stepDone, stepInHand } from './progress.ts';
 import { priceOf } from './repairs.ts';
-import { MOST_OFF, endedOpposite, sideInHandOf, sideWaysOf, type SideWay } from './sideWays.ts';
+import { MOST_OFF, endedOpposite, sideInHandOf, sideWaysOf, type SideEnding } from './sideWays.ts';
 import { onTableWords, sideWayOutcome, sideWayWords } from './sideWayWords.ts';
 import { stepsOf } from './steps.ts';
 import { stepWords } from './stepWords.ts';
@@ -32,8 +32,8 @@ function nearEnd(of: Plan, side: number, before: number): Plan {
   );
 }
 
-const taken = (of: Plan, way: SideWay): Plan => plan(after(of.hem, way.deeds));
-const kindsOf = (ways: readonly SideWay[]): readonly string[] => ways.map((w) => w.kind);
+const taken = (of: Plan, way: SideEnding): Plan => plan(after(of.hem, way.deeds));
+const kindsOf = (ways: readonly SideEnding[]): readonly string[] => ways.map((w) => w.kind);
 
 describe('the end of a plain side that is not as planned', () => {
   const hem = flatBlanket([entry({ id: 'a', corner: 'three' }), entry({ id: 'b', corner: 'three' })]);

@@ -33,7 +33,7 @@ export interface SideInHand {
   readonly used: number;
 }
 
-export type SideWayKind =
+export type SideEndingKind =
   | 'two together'
   | 'two in one'
   | 'skip more'
@@ -42,8 +42,8 @@ export type SideWayKind =
   | 'fewer repeats'
   | 'as it comes';
 
-export interface SideWay extends RepairOutcome {
-  readonly kind: SideWayKind;
+export interface SideEnding extends RepairOutcome {
+  readonly kind: SideEndingKind;
   /** Places that it takes up beyond those planned, or leaves when below 0: all of them, but for a change beside repeats. */
   readonly more: number;
   /** Repeats more or fewer. */
@@ -101,7 +101,7 @@ export function sideInHandOf(plan: Plan): SideInHand | null {
  * @param more places more on the table than are planned, or fewer when below 0
  * @param from place, or skip, of the side at which changes are to begin; null where they show least
  */
-export function sideWaysOf(plan: Plan, more: number, from: number | null = null): readonly SideWay[] {
+export function sideWaysOf(plan: Plan, more: number, from: number | null = null): readonly SideEnding[] {
   const inHand = sideInHandOf(plan);
   if (!inHand || more === 0 || Math.abs(more) > Math.max(MOST_OFF, perRepeat(inHand) + MOST_BESIDE))
     return [];
@@ -124,7 +124,7 @@ const perRepeat = ({ act }: SideInHand): number =>
 const numbersFrom = (first: number, end: number): readonly number[] =>
   Array.from({ length: Math.max(0, end - first) }, (_, k) => first + k);
 
-function plainWays(trial: Trial, from: number | null): readonly (SideWay | null)[] {
+function plainWays(trial: Trial, from: number | null): readonly (SideEnding | null)[] {
   const { inHand, more } = trial;
   const { act, used, places } = inHand;
   if (act.along.into !== 'each') return [];
@@ -157,7 +157,7 @@ function plainWays(trial: Trial, from: number | null): readonly (SideWay | null)
   ];
 }
 
-function patternWays(trial: Trial, from: number | null): readonly (SideWay | null)[] {
+function patternWays(trial: Trial, from: number | null): readonly (SideEnding | null)[] {
   const { inHand, more, plan } = trial;
   const { along } = inHand.act;
   if (along.into !== 'repeats') return [];
@@ -165,7 +165,7 @@ function patternWays(trial: Trial, from: number | null): readonly (SideWay | nul
   const each = perRepeat(inHand);
   const stitches = stitchesIn(pattern.body);
   const firstSkip = skipsBehind(plan, inHand);
-  return [0, Math.sign(more)].map((repeats): SideWay | null => {
+  return [0, Math.sign(more)].map((repeats): SideEnding | null => {
     const beside = more - repeats * each;
     if (repeats !== 0 && (each === 0 || Math.abs(beside) > MOST_BESIDE)) return null;
     if (repeats === 0 && Math.abs(beside) > MOST_OFF) return null;
@@ -234,7 +234,7 @@ function spreadOver(
     : chosen.map((at) => ({ at, by: one }));
 }
 
-interface Change extends Pick<SideWay, 'kind' | 'repeats' | 'at' | 'spots'> {
+interface Change extends Pick<SideEnding, 'kind' | 'repeats' | 'at' | 'spots'> {
   /** Changes of the side that stand already. */
   readonly before: readonly PlacedChange[];
   /** Stitches more of the side than were planned. */
@@ -242,7 +242,7 @@ interface Change extends Pick<SideWay, 'kind' | 'repeats' | 'at' | 'spots'> {
 }
 
 /** A way with its outcome; null where the round would not come out by it. */
-function tried({ plan, planner, inHand, more }: Trial, change: Change): SideWay | null {
+function tried({ plan, planner, inHand, more }: Trial, change: Change): SideEnding | null {
   const { round, side } = inHand;
   const done = held(round.done, 'the round in hand was begun');
   const below = plan.rounds[round.onto]!;
@@ -366,4 +366,23 @@ export function endedOpposite(plan: Plan): { readonly side: number; readonly mor
   const own = entry.changesAt[String(index)]?.[side] ?? [];
   if (by === 0 || own.length > 0) return null;
   return { side: facing, more: inHand.act.along.into === 'each' ? -by : by };
+}
+
+/** The place, or skip, of a way that lies nearest to an entry of the round in hand, as that is in its plan. */
+export function spotNearest(
+  { then, spots }: SideEnding,
+  number: number,
+  side: number,
+  entry: number,
+): number | null {
+  const round = then.rounds[number]!;
+  const { size } = orderOfWork(round);
+  const away = (spot: number): number => {
+    const by = Math.abs(entryAt(then, round, side, spot) - entry);
+    return Math.min(by, size - by);
+  };
+  return spots.reduce<number | null>(
+    (best, spot) => (best === null || away(spot) < away(best) ? spot : best),
+    null,
+  );
 }

@@ -16,7 +16,10 @@ export interface RipPrice {
 const MOST = 5;
 
 /** Prices of ripping back to one place: now, at the end of the round in hand, and after each that follows. They only rise. */
-export function ripPrices(plan: Plan, { round, made, price }: RipPlace): readonly RipPrice[] {
+export function ripPrices(
+  plan: Plan,
+  { round, made, price }: Pick<RipPlace, 'round' | 'made' | 'price'>,
+): readonly RipPrice[] {
   const { round: inHand } = progressOf(plan);
   const later = plan.rounds.slice(inHand ? inHand.number : plan.rounds.length).slice(0, MOST);
   return [

@@ -4,7 +4,7 @@ import type { Tab } from './engine.ts';
 import type { Thing } from './inPage.ts';
 
 /** Milliseconds after which what does not come is given up: an engine without a graphics card takes its time. */
-const PATIENCE = 120_000;
+const PATIENCE = 60_000;
 
 /** Milliseconds for which a thing has to keep still before it is pressed. */
 const STILL = 150;
