@@ -9,6 +9,8 @@ import { momentsOf } from '../../core/work/momentWords.ts';
 import { sideLabel, sideWords } from '../../core/print/placeWords.ts';
 import { sideEndOf } from '../../core/work/sideEnd.ts';
 import { endedOpposite, sideInHandOf } from '../../core/work/sideWays.ts';
+import { seamAhead, seamWays } from '../../core/work/seam.ts';
+import { seamAheadWords } from '../../core/work/seamWords.ts';
 import { isTapeAsked, tapeOf } from '../../core/work/tape.ts';
 import { tapeAsked, tapeWords } from '../../core/work/tapeWords.ts';
 import { onTableWords } from '../../core/work/sideWayWords.ts';
@@ -53,6 +55,7 @@ interface NowProps {
   /** So many places more on the table than are planned up to the corner, or fewer. */
   readonly onSideEnd: (more: number) => void;
   readonly onTape: () => void;
+  readonly onSeam: () => void;
 }
 
 /** The step in hand, large, and the way on and back. */
@@ -68,6 +71,7 @@ export function Now({
   onJoinIn,
   onSideEnd,
   onTape,
+  onSeam,
 }: NowProps) {
   const store = useHemStore();
   const { language } = plan.hem.preferences;
@@ -168,6 +172,7 @@ export function Now({
         </Button>
       )}
       {wantsHints && <TapeLine onTape={onTape} />}
+      {wantsHints && <SeamLine onSeam={onSeam} />}
       {wantsHints && <OnTable onSideEnd={onSideEnd} />}
       <dl className={styles.left}>
         {side !== null && (
@@ -234,6 +239,25 @@ function TapeLine({ onTape }: Pick<NowProps, 'onTape'>) {
     <div className={styles.onTable}>
       <span>{tape ? tapeWords(plan, tape)[0] : tapeAsked(plan)}</span>
       <Button onClick={onTape}>{tape ? 'Ways on' : 'Measure'}</Button>
+    </div>
+  );
+}
+
+/** The seam that comes next, and how it is crossed: as last time with one touch, or otherwise. */
+function SeamLine({ onSeam }: Pick<NowProps, 'onSeam'>) {
+  const plan = usePlan();
+  const store = useHemStore();
+  const seam = seamAhead(plan);
+  if (!seam) return null;
+  const again = (): void => {
+    const way = seamWays(plan, seam, false).find((w) => w.crossing === seam.last);
+    if (way) store.note(...way.deeds);
+  };
+  return (
+    <div className={styles.onTable}>
+      <span>{seamAheadWords(plan, seam, plan.hem.preferences.language)}</span>
+      {seam.last !== null && seam.last !== seam.crossing && <Button onClick={again}>As last time</Button>}
+      <Button onClick={onSeam}>Cross it otherwise</Button>
     </div>
   );
 }

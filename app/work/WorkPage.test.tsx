@@ -7,6 +7,7 @@ import { placesToRipTo, workedUpTo } from '../../core/work/progress.ts';
 import { plan } from '../../core/plan/planner.ts';
 import { removeRound } from '../../core/edits/rounds.ts';
 import { entry, flatBlanket, rowsHem } from '../../core/testing/hems.ts';
+import { demoHem } from '../../demo/read.ts';
 import { workedInto } from '../../core/testing/worked.ts';
 import { NO_WISHES } from '../../core/hands/wishes.ts';
 import { keepWishes } from '../storage/wishes.ts';
@@ -304,6 +305,28 @@ describe('work', () => {
     }
     expect(said).toMatch(/over the next 2 sts/);
     expect(now()).toContain('End it as side A');
+  });
+
+  test('a seam is crossed otherwise, the next one as last time with one touch', async () => {
+    const { store } = renderHem(demoHem('orchard'), () => <WorkPage />);
+    press('Started');
+    for (let k = 0; k < 12 && !screen.queryByText(/ seam 1 of side A: /); k++) {
+      await later();
+      press('Done');
+    }
+    const planned = store.get().plan.rounds[0]!.done!.planned;
+    press('Cross it otherwise');
+    press(/^Two together across the spaces: /);
+    press('Do this');
+    const crossed = store.get().plan.rounds[0]!.done!.planned;
+    expect(crossed[0]).not.toBe(planned[0]);
+    expect(crossed.slice(1)).toEqual(planned.slice(1));
+    for (let k = 0; k < 12 && !screen.queryByRole('button', { name: 'As last time' }); k++) {
+      await later();
+      press('Done');
+    }
+    press('As last time');
+    expect(now()).toMatch(/seam 2 of side A: two together across the spaces, as last time/);
   });
 
   test('asks once for a reading of the tape, and goes on with other counts by it', async () => {

@@ -22,14 +22,16 @@ import { PiecesDone } from './PiecesDone.tsx';
 import { LookSheet } from './LookSheet.tsx';
 import { RipSheet } from './RipSheet.tsx';
 import { SideEndSheet } from './SideEndSheet.tsx';
+import { SeamSheet } from './SeamSheet.tsx';
 import { TapeSheet } from './TapeSheet.tsx';
+import { seamAhead } from '../../core/work/seam.ts';
 import { sideInHandOf } from '../../core/work/sideWays.ts';
 import { WeighSheet } from './WeighSheet.tsx';
 import { readSetting, writeSetting } from '../storage/settings.ts';
 import { useAwake } from './awake.ts';
 import styles from './work.module.css';
 
-export type WorkSheet = 'count' | 'weigh' | 'look' | 'rip' | 'side end' | 'tape' | 'joined in';
+export type WorkSheet = 'count' | 'weigh' | 'look' | 'rip' | 'side end' | 'seam' | 'tape' | 'joined in';
 
 const STRIDE = 'work stride';
 
@@ -71,6 +73,7 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
   const [counting, setCounting] = useState<number | null>(null);
   const [offBy, setOffBy] = useState(0);
   const side = sheet === 'side end' ? sideInHandOf(plan) : null;
+  const seam = sheet === 'seam' ? seamAhead(plan) : null;
   useAwake(isUnderWay(plan));
   const step = stepInHand(plan, stride);
   const finished = step === null && sheet === null;
@@ -104,6 +107,8 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
           <RipSheet plan={plan} onClose={close} />
         ) : sheet === 'tape' ? (
           <TapeSheet plan={plan} onShow={setShown} onClose={close} />
+        ) : seam ? (
+          <SeamSheet plan={plan} seam={seam} onShow={setShown} onClose={close} />
         ) : side ? (
           <SideEndSheet plan={plan} inHand={side} first={offBy} onShow={setShown} onClose={close} />
         ) : sheet === 'joined in' ? (
@@ -119,6 +124,7 @@ export function WorkBench({ plan, first = null, children }: WorkBenchProps) {
             onLook={() => setSheet('look')}
             onRip={() => setSheet('rip')}
             onTape={() => setSheet('tape')}
+            onSeam={() => setSheet('seam')}
             onSideEnd={(more) => {
               setOffBy(more);
               setSheet('side end');

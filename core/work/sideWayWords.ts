@@ -8,9 +8,7 @@ import { WORDS } from '../terms/words.ts';
 import { outcomeWords } from './recountWords.ts';
 import type { SideInHand, SideEnding } from './sideWays.ts';
 
-/** @example times(1) // 'once' */
-export const times = (count: number): string =>
-  count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`;
+const times = (count: number): string => (count === 1 ? 'once' : count === 2 ? 'twice' : `${count} times`);
 
 /** Work of a way, such as “Work 2 together once, 3 sts before the corner”. */
 export function sideWayWords({ used, places }: SideInHand, way: SideEnding, language: Language): string {

@@ -25,9 +25,9 @@ import {
   type RoundPlan,
 } from '../plan/types.ts';
 import { orderOfWork } from '../procedure/order.ts';
-import { spotOf } from '../procedure/place.ts';
 import { proceduresOf } from '../procedure/procedure.ts';
 import { countsAsStitch } from '../ring/stitch.ts';
+import { sameSoFar, spotsMade } from './baseSoFar.ts';
 import { comesFree, progressOf, rippedTo, stretchLeft, type Left } from './progress.ts';
 import { outcomeOf, repaired, type RepairOutcome } from './repairs.ts';
 import { sideInHand, stepAt, stepsOf } from './steps.ts';
@@ -259,20 +259,11 @@ function flatSolution(plan: Plan, shift: number): FitSolution | null {
 
 /** A base round whose side in hand stays as it is, as far as it is made, or all of it; null where nothing would change. */
 function keptSoFar(plan: Plan, flat: BaseRound, side: number, whole: boolean): BaseRound | null {
-  const { hem, sides, rounds } = plan;
-  const made = progressOf(plan).made;
-  const order = orderOfWork(rounds[0]!);
-  const first = proceduresOf(plan)[0]!.start?.at ?? 0;
-  const begun = new Set<number>();
-  let [from, to] = [Infinity, -1];
-  for (let k = 0; k < made; k++) {
-    const place = order.into(first + k);
-    const at = place < 0 ? null : spotOf(plan, place);
-    if (at?.on !== 'edge') continue;
-    begun.add(at.side);
-    if (at.side === side) [from, to] = [Math.min(from, at.spot), Math.max(to, at.spot)];
-  }
-  if (begun.size > 1 || to < 0) return null;
+  const { hem, sides } = plan;
+  const spots = spotsMade(plan);
+  const here = spots.flatMap((s) => (s.side === side ? [s.spot] : []));
+  if (here.length === 0 || here.length < spots.length) return null;
+  const [from, to] = [Math.min(...here), Math.max(...here)];
   const own = hem.base.sides[side]!;
   const { placement } = sides[side]!;
   const kept = Object.fromEntries(
@@ -284,15 +275,4 @@ function keptSoFar(plan: Plan, flat: BaseRound, side: number, whole: boolean): B
     ? { ...own, count }
     : { ...own, count: flat.sides[side]!.count, spots: { ...own.spots, ...kept } };
   return { ...flat, sides: flat.sides.map((s, i) => (i === side ? mine : s)) };
-}
-
-/** Whether what has been made of the base round is as it was. */
-function sameSoFar(before: Plan, after: Plan, made: number): boolean {
-  const into = (plan: Plan): readonly number[] => {
-    const order = orderOfWork(plan.rounds[0]!);
-    const first = proceduresOf(plan)[0]!.start?.at ?? 0;
-    return Array.from({ length: made }, (_, k) => order.into(first + k));
-  };
-  const [a, b] = [into(before), into(after)];
-  return a.every((place, k) => place === b[k]);
 }
