@@ -13,7 +13,13 @@ import {
   type MakerSkill,
 } from '../../core/practice/maker.ts';
 import { problemLine } from '../../core/problems.ts';
-import { SKILL_NAMES, TASK_NAMES, promptWords, tableWords } from '../../core/practice/practiceWords.ts';
+import {
+  SKILL_NAMES,
+  TASK_NAMES,
+  promptWords,
+  tableWords,
+  upToCornerWords,
+} from '../../core/practice/practiceWords.ts';
 import { progressOf, stepDone, stepInHand } from '../../core/work/progress.ts';
 import { HemContext, usePlan } from '../hem/context.ts';
 import { Button } from '../look/Button.tsx';
@@ -206,7 +212,9 @@ function OnTheTable({
   readonly maker: SimulatedMaker;
   readonly open: boolean;
 }) {
-  const lines = tableWords(plan, tableOf(plan, maker));
+  const table = tableOf(plan, maker);
+  const lines = tableWords(plan, table);
+  const corner = upToCornerWords(plan, table);
   const { begun } = progressOf(plan);
   // A round that is being made is counted when it is whole.
   const whole = begun ? lines.slice(0, -1) : lines;
@@ -215,6 +223,7 @@ function OnTheTable({
     <details className={styles.table} open={open}>
       <summary>Count what lies there</summary>
       <ul>
+        {corner && <li>{corner}</li>}
         {whole.toReversed().map((line) => (
           <li key={line}>{line}</li>
         ))}

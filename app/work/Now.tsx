@@ -14,7 +14,7 @@ import { seamAheadWords } from '../../core/work/seamWords.ts';
 import { isTapeAsked, tapeOf } from '../../core/work/tape.ts';
 import { tapeAsked, tapeWords } from '../../core/work/tapeWords.ts';
 import { onTableWords } from '../../core/work/sideWayWords.ts';
-import { hintsOf } from '../../core/work/hintWords.ts';
+import { asidesOf, hintsOf } from '../../core/work/hintWords.ts';
 import { stepWords } from '../../core/work/stepWords.ts';
 import {
   isUnderWay,
@@ -89,7 +89,13 @@ export function Now({
   const hints = wantsHints
     ? hintsOf(plan, held(round, 'there is a round while there is a step').number, step, stride, language)
     : [];
-  const aloud = [words.where, ...words.now, words.turn ?? '', ...hints].join('. ');
+  const aloud = [
+    words.where,
+    ...words.now,
+    words.turn ?? '',
+    ...hints,
+    ...(wantsHints ? asidesOf(plan, language) : []),
+  ].join('. ');
   useEffect(() => {
     if (spoken) say(aloud);
     return hush;

@@ -11,6 +11,8 @@ import { identityOfRound, isRound, type Plan } from '../plan/types.ts';
 import { minutesOf } from '../hands/pace.ts';
 import { stretchOf } from '../procedure/stretch.ts';
 import { progressOf } from '../work/progress.ts';
+import { sideEndOf } from '../work/sideEnd.ts';
+import { sideInHandOf } from '../work/sideWays.ts';
 import { stepsOf } from '../work/steps.ts';
 
 export const MAKER_SKILLS = ['learner', 'practised', 'hasty'] as const;
@@ -39,6 +41,8 @@ export interface Table {
   readonly counts: readonly (readonly number[])[];
   /** Left of the ball in hand, as the scale says, g. */
   readonly ballG: number;
+  /** Places that really lie on the table, up to the corner at the end of the side in hand; null where that is not near. */
+  readonly upToCorner: { readonly side: number; readonly places: number } | null;
   /** A side on which the next round does not come out, as the maker finds when it is begun, and by how many stitches; null for none. */
   readonly stuck: { readonly side: number; readonly off: number } | null;
 }
@@ -67,6 +71,8 @@ interface Made {
   counts: number[];
   /** Counts without its own slips: those of the next making of a side. */
   right: readonly number[];
+  /** Entries of it that have been made. */
+  stitches: number;
 }
 
 const same = (a: RoundIdentity, b: RoundIdentity): boolean => a.entry === b.entry && a.index === b.index;
@@ -77,6 +83,7 @@ export function tableOf(plan: Plan, maker: SimulatedMaker): Table {
   return {
     counts: made.map((m) => m.counts),
     ballG: ballOf(plan, maker),
+    upToCorner: upToCorner(plan, made),
     stuck: stuckAt(plan, made),
   };
 }
@@ -95,12 +102,27 @@ function madeOf(plan: Plan, maker: SimulatedMaker): readonly Made[] {
       const right = event.counts.map((c, i) => c + (below ? below.counts[i]! - below.believed[i]! : 0));
       const slips = careful.has(number) ? right.map(() => 0) : slipsOf(maker, number, right.length);
       const counts = right.map((c, i) => c + slips[i]!);
-      made = [...made, { round: event.round, number, believed: event.counts, counts, right }];
+      made = [...made, { round: event.round, number, believed: event.counts, counts, right, stitches: 0 }];
     } else if (event.did === 'counted' && found) {
       found.believed = found.believed.map((b, i) => event.counts[i] ?? b);
+    } else if (event.did === 'made' && found) {
+      found.stitches = event.stitches;
+    } else if (event.did === 'altered' && found) {
+      const ends = sideEnds(plan, event.round);
+      const below = made[found.number - 1];
+      // A side that is ended as the maker was told, for what really lies below, comes out so.
+      found.counts = found.counts.map((c, i) =>
+        ends[i]! <= found.stitches
+          ? c
+          : below && below.counts[i] === below.believed[i]
+            ? event.counts[i]!
+            : c + event.counts[i]! - found.believed[i]!,
+      );
+      found.believed = event.counts;
     } else if (event.did === 'repaired' && event.by === 'fudge' && found) {
       found.counts = [...found.believed];
     } else if (event.did === 'ripped' && found) {
+      found.stitches = event.stitches;
       for (const gone of made.slice(event.stitches === 0 ? at : at + 1)) careful.add(gone.number);
       made = made.slice(0, event.stitches === 0 ? at : at + 1);
       if (event.stitches > 0) {
@@ -125,6 +147,14 @@ function sideEnds(plan: Plan, round: RoundIdentity): readonly number[] {
       0,
     ),
   );
+}
+
+function upToCorner(plan: Plan, made: readonly Made[]): Table['upToCorner'] {
+  const inHand = sideEndOf(plan, plan.hem.preferences.language) && sideInHandOf(plan);
+  if (!inHand) return null;
+  const { side, places, round } = inHand;
+  const below = made[round.onto];
+  return { side, places: places + (below ? below.counts[side]! - below.believed[side]! : 0) };
 }
 
 /** A round that must come out even does not, where what is under it is not what is believed. */

@@ -6,6 +6,7 @@ import { after } from '../testing/worked.ts';
 import { progressOf, placesToRipTo, stepDone, stepInHand } from '../work/progress.ts';
 import { causesOf, differences } from '../work/recount.ts';
 import { countedDeeds, repaired, repairsOf } from '../work/repairs.ts';
+import { sideInHandOf, sideWaysOf } from '../work/sideWays.ts';
 import { practiceMat } from './mat.ts';
 import { seeds } from '../testing/seeds.ts';
 import { MAKER_SKILLS, TASKS, promptOf, tableOf, tasksDone, type SimulatedMaker } from './maker.ts';
@@ -81,6 +82,34 @@ describe('practice', () => {
       }
     },
   );
+
+  test('what lies on the table up to a corner is told as it is; ended by that, the side comes out as planned', () => {
+    let met = 0;
+    for (const seed of seeds(12)) {
+      const maker: SimulatedMaker = { skill: 'hasty', seed };
+      let now = planOf(practiceMat(NOW));
+      for (
+        let step = stepInHand(now, 'repeat');
+        step && progressOf(now).round!.number < 3;
+        step = stepInHand(now, 'repeat')
+      ) {
+        const { upToCorner } = tableOf(now, maker);
+        const inHand = sideInHandOf(now);
+        const more = upToCorner && inHand ? upToCorner.places - inHand.places : 0;
+        const [way] = inHand && more !== 0 ? sideWaysOf(now, more) : [];
+        if (way && inHand && way.kind !== 'as it comes') {
+          met++;
+          now = planOf(after(now.hem, way.deeds));
+          const { counts, upToCorner: left } = tableOf(now, maker);
+          expect(counts[inHand.round.number]![inHand.side]).toBe(way.count);
+          // The record knows now what is there.
+          expect(left?.places ?? sideInHandOf(now)?.places).toBe(sideInHandOf(now)?.places);
+        }
+        now = planOf(after(now.hem, stepDone(now, stepInHand(now, 'repeat')!)));
+      }
+    }
+    expect(met).toBeGreaterThan(3);
+  });
 
   test('the same seed makes the same mistakes, another one others', () => {
     const counts = (seed: number): unknown => {

@@ -39,6 +39,11 @@ export function promptWords(plan: Plan, prompt: Prompt, table: Table): string {
   }
 }
 
+/** Places on the table up to the next corner; null where it is far. */
+export const upToCornerWords = (plan: Plan, { upToCorner }: Table): string | null =>
+  upToCorner &&
+  `Up to the corner at the end of ${sideWords(plan, upToCorner.side)} lie ${plural(upToCorner.places, 'stitch')} of the round below.`;
+
 /** The table in words, round by round: “Round 1: A 35, B 36, C 35, D 35”. */
 export const tableWords = (plan: Plan, { counts }: Table): readonly string[] =>
   counts.map(

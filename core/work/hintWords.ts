@@ -10,7 +10,13 @@ import { countsAsStitch } from '../ring/stitch.ts';
 import { lengthWords, plural } from '../say/measures.ts';
 import { ordinal } from '../say/lists.ts';
 import { ballNow } from './balls.ts';
+import { seamAhead } from './seam.ts';
+import { seamAheadWords } from './seamWords.ts';
 import { sideEndOf } from './sideEnd.ts';
+import { sideInHandOf } from './sideWays.ts';
+import { onTableWords } from './sideWayWords.ts';
+import { isTapeAsked, tapeOf } from './tape.ts';
+import { tapeAsked, tapeWords } from './tapeWords.ts';
 import { earlyEndsOf, type EarlyEnd } from './earlyEnds.ts';
 import type { WorkStep, Stride } from './steps.ts';
 import { tightPlacesOf, type TightPlaces } from './tight.ts';
@@ -52,6 +58,18 @@ function sideEndWords(plan: Plan, number: number, language: Language): readonly 
         : end.over > 0
           ? [`${capital(last)}.`]
           : []),
+  ];
+}
+
+/** Questions and offers beside a step, for whoever has it said. */
+export function asidesOf(plan: Plan, language: Language): readonly string[] {
+  const tape = tapeOf(plan);
+  const seam = seamAhead(plan);
+  const inHand = sideEndOf(plan, language) && sideInHandOf(plan);
+  return [
+    ...(tape ? tapeWords(plan, tape).slice(0, 1) : isTapeAsked(plan) ? [tapeAsked(plan)] : []),
+    ...(seam ? [seamAheadWords(plan, seam, language)] : []),
+    ...(inHand ? [onTableWords(plan, inHand)] : []),
   ];
 }
 

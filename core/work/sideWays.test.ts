@@ -1,35 +1,33 @@
 import { describe, expect, test } from '@jest/globals';
 import { checkHem } from '../document/check.ts';
 import { plan } from '../plan/planner.ts';
-import { planComesOutEven, type Plan } from '../plan/types.ts';
+import { planComesOutEven, topOf, writtenOf, type Plan } from '../plan/types.ts';
+import { FAMILIES } from '../rounds/registry.ts';
+import { entriesOnto } from '../stack/stack.ts';
+import { fitHem } from '../fit/open.ts';
+import { performed } from '../edits/edit.ts';
+import { takeSolution } from '../edits/solution.ts';
 import { anyHem } from '../testing/anyHem.ts';
 import { chanceOf } from '../chance.ts';
 import { entry, flatBlanket, rowsHem } from '../testing/hems.ts';
-import { seeds, withSeed } from '../testing/seeds.ts';
+import { partOfAll, seeds, withSeed } from '../testing/seeds.ts';
 import { after, workedInto } from '../testing/worked.ts';
 import { progressOf, stepDone, stepInHand } from './progress.ts';
-import { priceOf } from './repairs.ts';
+import { byRank, priceOf } from './repairs.ts';
 import { MOST_OFF, endedOpposite, sideInHandOf, sideWaysOf, type SideEnding } from './sideWays.ts';
 import { onTableWords, sideWayOutcome, sideWayWords } from './sideWayWords.ts';
 import { stepsOf } from './steps.ts';
 import { stepWords } from './stepWords.ts';
 
-/** On a side of a round, so many of its entries before the corner. */
+/** On a side of a round, or another where the round begins on that, so many of its entries before the corner. */
 function nearEnd(of: Plan, side: number, before: number): Plan {
-  const { round } = progressOf(of);
-  const step = stepsOf(of, round!.number, 'side').find(
-    (s) =>
-      s.does === 'make' &&
-      s.where.on === 'side' &&
-      s.where.side === side &&
-      s.act?.do === 'side' &&
-      s.act.part !== 'up to the start',
-  )!;
-  return plan(
-    after(of.hem, [
-      { did: 'made', round: round!.done!.round, stitches: Math.max(step.from, step.to - before) },
-    ]),
+  const round = progressOf(of).round!;
+  const steps = stepsOf(of, round.number, 'side').filter(
+    (s) => s.does === 'make' && s.act?.do === 'side' && s.act.part !== 'up to the start',
   );
+  const step = steps.find(({ where }) => where.on === 'side' && where.side === side) ?? steps[0];
+  const stitches = step ? Math.max(step.from, step.to - before) : 0;
+  return plan(after(of.hem, [{ did: 'made', round: round.done!.round, stitches }]));
 }
 
 const taken = (of: Plan, way: SideEnding): Plan => plan(after(of.hem, way.deeds));
@@ -128,6 +126,61 @@ describe('the end of a patterned side', () => {
     expect(way.count).toBe(now.rounds[1]!.sides[0]!.tally.stitches + 6);
     expect(sideWayWords(inHand, way, 'us')).toBe('Work 1 repeat more');
   });
+});
+
+describe('a maker who finds one more or fewer, follows the first advice and works on, ends even', () => {
+  /** A part of the families in every run, all in long ones, on a border where they fit. */
+  const OF_STITCHES = partOfAll(
+    FAMILIES.filter((f) => f.id !== 'plain'),
+    6,
+  );
+  const shown = new Map<string, number>();
+
+  test.each(OF_STITCHES.map((f) => f.id))('%s', (id) => {
+    const ground = flatBlanket([entry({ id: 'a' })]);
+    const family = FAMILIES.find((f) => f.id === id)!;
+    const entries = entriesOnto(topOf(plan(ground)).ring, family, 'y1', ['under', 'it']);
+    const stack = { ...ground, rounds: [...ground.rounds, ...entries] };
+    const [solution] = fitHem(stack).solutions;
+    const fitted = solution
+      ? performed(
+          stack,
+          takeSolution(
+            plan(stack)
+              .rounds.slice(1)
+              .map((r) => writtenOf(r)),
+            solution,
+          ),
+        )
+      : null;
+    const hem = fitted?.ok ? fitted.value : stack;
+    for (const [number, more] of plan(hem)
+      .rounds.slice(1)
+      .flatMap((r) => [[r.number, 1] as const, [r.number, -1] as const])) {
+      let now = nearEnd(workedInto(hem, number, 0), 1, 9);
+      const ways = sideWaysOf(now, more);
+      const [best] = ways;
+      if (!best || best.uneven.length > 0) continue;
+      shown.set(id, (shown.get(id) ?? 0) + 1);
+      // Cheapest of all ways at all places.
+      for (const way of ways)
+        for (const spot of way.spots.length > 0 ? way.spots : [null]) {
+          const there = sideWaysOf(now, more, spot).find((w) => w.kind === way.kind);
+          if (there) expect(byRank(best, there)).toBeLessThanOrEqual(0);
+        }
+      now = taken(now, best);
+      for (let step = stepInHand(now, 'corner'); step; step = stepInHand(now, 'corner'))
+        now = plan(after(now.hem, stepDone(now, step)));
+      expect([number, more, planComesOutEven(now), now.rounds.every((r) => r.done!.finished)]).toEqual([
+        number,
+        more,
+        true,
+        true,
+      ]);
+    }
+  });
+
+  test('for most of them', () => expect(shown.size).toBeGreaterThan(OF_STITCHES.length / 2));
 });
 
 test('by chance: what is offered comes out as it was told, wherever it is picked, and is sound', () => {
